@@ -1,0 +1,70 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>One use of one sound in the show.</summary>
+/// <param name="Id">What names it for as long as the show lives.</param>
+/// <param name="SoundId">The sound it uses.</param>
+/// <param name="Span">The slides it covers, or null while it is parked.</param>
+/// <param name="DelayMs">How long after its span's beginning it starts, in milliseconds, 0 or more.</param>
+/// <param name="Stop">When it ends.</param>
+/// <param name="InFrame">The first frame of the sound that is used, at 48 kHz.</param>
+/// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
+/// <param name="Rounds">How often it goes round; <see cref="FillSpan"/> for as often as its span needs.</param>
+/// <param name="LevelDb">How loud, in dB relative to the sound as brought in, −60 to +12.</param>
+/// <param name="FadeIn">How it swells in.</param>
+/// <param name="FadeOut">How it dies away.</param>
+public sealed record Cue(
+    string Id, string SoundId, Span? Span, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
+    Fade FadeIn, Fade FadeOut)
+{
+    /// <summary>The value of <see cref="Rounds"/> for looping until the span ends.</summary>
+    public const int FillSpan = 0;
+
+    /// <summary>The least level in dB.</summary>
+    public const double LeastLevelDb = -60;
+
+    /// <summary>The greatest level in dB.</summary>
+    public const double GreatestLevelDb = 12;
+}
+
+/// <summary>The slides a cue covers, by id: first through last in running order.</summary>
+/// <param name="First">The first slide's id.</param>
+/// <param name="Last">The last slide's id; the same as <paramref name="First"/> for one slide.</param>
+public sealed record Span(string First, string Last);
+
+/// <summary>When a cue ends.</summary>
+public enum CueStop
+{
+    /// <summary>With its span.</summary>
+    Span,
+
+    /// <summary>When it has finished; it may ring on past its span.</summary>
+    Finished,
+}
+
+/// <summary>A swell in or a dying away.</summary>
+/// <param name="Ms">How long, in milliseconds; 0 for none.</param>
+/// <param name="Curve">Its course.</param>
+public sealed record Fade(long Ms, FadeCurve Curve)
+{
+    /// <summary>The longest fade, in milliseconds: five minutes.</summary>
+    public const long GreatestMs = 300_000;
+
+    /// <summary>No fade.</summary>
+    public static Fade None { get; } = new(0, FadeCurve.EqualPower);
+
+    /// <summary>A fade of the usual curve.</summary>
+    public static Fade Of(long ms) => new(ms, FadeCurve.EqualPower);
+}
+
+/// <summary>The course of a fade's gain from 0 to 1.</summary>
+public enum FadeCurve
+{
+    /// <summary>In proportion to time.</summary>
+    Linear,
+
+    /// <summary>A quarter sine: the power of a fade out and a fade in add up to one.</summary>
+    EqualPower,
+
+    /// <summary>A raised cosine: no corner at either end.</summary>
+    Smooth,
+}

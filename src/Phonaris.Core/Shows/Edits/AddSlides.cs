@@ -1,0 +1,31 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Puts slides in, one behind the other, before the slide now at <paramref name="Index"/>.</summary>
+/// <param name="Slides">The new slides, with ids not yet in the show.</param>
+/// <param name="Index">The position of the first; beyond the end means at the end.</param>
+public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
+{
+    /// <summary>The most slides a show can hold.</summary>
+    public const int MostSlides = 10_000;
+
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (Slides.Count == 0) throw new RuleException("There are no slides to add.", "slides");
+        if (show.Slides.Count + Slides.Count > MostSlides)
+            throw new RuleException($"A show holds at most {MostSlides:N0} slides; this would make {show.Slides.Count + Slides.Count:N0}.", "slides");
+        if (Slides.Any(s => show.SlideIndex(s.Id) >= 0)) throw new RuleException("These slides are in the show already.", "slides");
+        foreach (var slide in Slides) SetHolds.Validate(slide.HoldMs);
+        var index = Math.Clamp(Index, 0, show.Slides.Count);
+        return new(
+            show with { Slides = [.. show.Slides.Take(index), .. Slides, .. show.Slides.Skip(index)] },
+            new RemoveSlides([.. Slides.Select(s => s.Id)]));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => Slides.Count == 1 ? $"Added “{Slides[0].Title}”" : $"Added {Slides.Count} slides";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => Slides.Select(s => $"slide:{s.Id}");
+}

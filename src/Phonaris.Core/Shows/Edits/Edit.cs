@@ -1,0 +1,70 @@
+using System.Text.Json.Serialization;
+
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>
+/// One change to a show. Every kind is a record in a file of its own: what it does, the edit that undoes it, and its sentence
+/// for the history. Adding a kind means that file, and one line in the list here.
+/// </summary>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(AddSlides), "addSlides")]
+[JsonDerivedType(typeof(RemoveSlides), "removeSlides")]
+[JsonDerivedType(typeof(RestoreSlides), "restoreSlides")]
+[JsonDerivedType(typeof(RenameSlide), "renameSlide")]
+[JsonDerivedType(typeof(SetHolds), "setHolds")]
+[JsonDerivedType(typeof(SetTransitions), "setTransitions")]
+[JsonDerivedType(typeof(AddSound), "addSound")]
+[JsonDerivedType(typeof(RemoveSound), "removeSound")]
+[JsonDerivedType(typeof(SetSoundKind), "setSoundKind")]
+[JsonDerivedType(typeof(PlaceCue), "placeCue")]
+[JsonDerivedType(typeof(RemoveCue), "removeCue")]
+[JsonDerivedType(typeof(SetSpan), "setSpan")]
+[JsonDerivedType(typeof(SetDelay), "setDelay")]
+[JsonDerivedType(typeof(SetStop), "setStop")]
+[JsonDerivedType(typeof(SetPart), "setPart")]
+[JsonDerivedType(typeof(SetRounds), "setRounds")]
+[JsonDerivedType(typeof(SetLevel), "setLevel")]
+[JsonDerivedType(typeof(SetFade), "setFade")]
+[JsonDerivedType(typeof(RenameShow), "renameShow")]
+public abstract record Edit
+{
+    /// <summary>The show after this edit, and the edit that takes it back.</summary>
+    /// <exception cref="RuleException">The edit cannot be made; says why and what would work.</exception>
+    public abstract Applied Apply(Show show);
+
+    /// <summary>What the edit does, as a line of the history, told on the show before it.</summary>
+    public abstract string Sentence(Show before);
+
+    /// <summary>
+    /// The things changed, such as <c>cue:x/level</c>. Two edits made on the same revision merge when they touch different things.
+    /// </summary>
+    [JsonIgnore]
+    public abstract IEnumerable<string> Touches { get; }
+}
+
+/// <summary>The outcome of an edit.</summary>
+/// <param name="Show">The new show.</param>
+/// <param name="Inverse">The edit that, applied to the new show, gives the old one back.</param>
+public readonly record struct Applied(Show Show, Edit Inverse);
+
+/// <summary>Edits as seen from a show.</summary>
+public static class EditExtensions
+{
+    /// <summary>Applies an edit: the new show and the edit that undoes it.</summary>
+    /// <exception cref="RuleException">The edit cannot be made.</exception>
+    public static Applied Apply(this Show show, Edit edit)
+    {
+        ArgumentNullException.ThrowIfNull(edit);
+        return edit.Apply(show);
+    }
+
+    /// <summary>The name of the sound a cue uses, for sentences.</summary>
+    internal static string CueName(this Show show, string cueId) => show.Sound(show.Cue(cueId).SoundId).Name;
+
+    /// <summary>Applies a change of one cue whose inverse sets the same thing back.</summary>
+    internal static Applied ChangeCue(this Show show, string cueId, Func<Cue, Cue> change, Func<Cue, Edit> inverse)
+    {
+        var before = show.Cue(cueId);
+        return new(show.With(change(before)), inverse(before));
+    }
+}

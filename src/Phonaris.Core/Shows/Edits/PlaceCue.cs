@@ -1,0 +1,49 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Lays a sound on slides.</summary>
+/// <param name="Cue">The cue, with an id not yet in the show.</param>
+/// <param name="Index">Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.</param>
+public sealed record PlaceCue(Cue Cue, int Index) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
+        var sound = show.Sound(Cue.SoundId);
+        if (Cue.Span is { } span) show.Indices(span);
+        SetPart.Validate(sound, Cue.InFrame, Cue.OutFrame);
+        SetRounds.Validate(Cue.Rounds);
+        SetLevel.Validate(Cue.LevelDb);
+        SetDelay.Validate(Cue.DelayMs);
+        SetFade.Validate(Cue.FadeIn);
+        SetFade.Validate(Cue.FadeOut);
+        return new(show with { Cues = show.Cues.Insert(Math.Clamp(Index, 0, show.Cues.Count), Cue) }, new RemoveCue(Cue.Id));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Laid {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{Cue.Id}"];
+}
+
+/// <summary>Takes a cue out of the show; its sound stays.</summary>
+/// <param name="CueId">The cue.</param>
+public sealed record RemoveCue(string CueId) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var cue = show.Cue(CueId);
+        var index = show.Cues.FindIndex(c => c.Id == CueId);
+        return new(show with { Cues = show.Cues.RemoveAt(index) }, new PlaceCue(cue, index));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}"];
+}

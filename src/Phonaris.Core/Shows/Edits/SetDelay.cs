@@ -1,0 +1,27 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how long after its span's beginning a cue starts.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="DelayMs">The delay in milliseconds.</param>
+public sealed record SetDelay(string CueId, long DelayMs) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(DelayMs);
+        return show.ChangeCue(CueId, c => c with { DelayMs = DelayMs }, c => new SetDelay(CueId, c.DelayMs));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: begins after {Say.Seconds(before.Cue(CueId).DelayMs)} → {Say.Seconds(DelayMs)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/delay"];
+
+    internal static void Validate(long ms)
+    {
+        if (ms is < 0 or > Slide.GreatestHoldMs) throw new RuleException("A delay lasts from 0 s to four hours.", "delay");
+    }
+}

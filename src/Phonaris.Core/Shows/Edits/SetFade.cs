@@ -1,0 +1,40 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how a cue swells in or dies away.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="End">Which of the two.</param>
+/// <param name="Fade">The fade; 0 ms for none.</param>
+public sealed record SetFade(string CueId, FadeEnd End, Fade Fade) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Fade);
+        return End == FadeEnd.In
+            ? show.ChangeCue(CueId, c => c with { FadeIn = Fade }, c => new SetFade(CueId, End, c.FadeIn))
+            : show.ChangeCue(CueId, c => c with { FadeOut = Fade }, c => new SetFade(CueId, End, c.FadeOut));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: fades {(End == FadeEnd.In ? "in" : "out")} over {Say.Seconds(Fade.Ms)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/fade{End}"];
+
+    internal static void Validate(Fade fade)
+    {
+        if (fade.Ms is < 0 or > Fade.GreatestMs) throw new RuleException("A fade lasts from 0 s to five minutes.", "fade");
+    }
+}
+
+/// <summary>Which end of a cue a fade is at.</summary>
+public enum FadeEnd
+{
+    /// <summary>The beginning.</summary>
+    In,
+
+    /// <summary>The end.</summary>
+    Out,
+}

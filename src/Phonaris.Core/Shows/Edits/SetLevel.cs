@@ -1,0 +1,28 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how loud a cue is.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="LevelDb">The level in dB relative to the sound as brought in.</param>
+public sealed record SetLevel(string CueId, double LevelDb) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(LevelDb);
+        return show.ChangeCue(CueId, c => c with { LevelDb = LevelDb }, c => new SetLevel(CueId, c.LevelDb));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: level {Say.Decibels(before.Cue(CueId).LevelDb)} → {Say.Decibels(LevelDb)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/level"];
+
+    internal static void Validate(double db)
+    {
+        // The pattern is false for NaN as well.
+        if (db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level lies between −60 and +12 dB.", "level");
+    }
+}

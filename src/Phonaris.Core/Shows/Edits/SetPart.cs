@@ -1,0 +1,37 @@
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets the part of the sound that a cue uses.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="InFrame">The first frame used, at 48 kHz.</param>
+/// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
+public sealed record SetPart(string CueId, long InFrame, long OutFrame) : Edit
+{
+    /// <summary>The shortest part that can be used, in frames: 10 ms, two bare edges.</summary>
+    public const long LeastFrames = 10 * Frames.PerMs;
+
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(show.Sound(show.Cue(CueId).SoundId), InFrame, OutFrame);
+        return show.ChangeCue(
+            CueId, c => c with { InFrame = InFrame, OutFrame = OutFrame }, c => new SetPart(CueId, c.InFrame, c.OutFrame));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: uses {Say.Time(InFrame)} to {Say.Time(OutFrame)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/part"];
+
+    internal static void Validate(Sound sound, long inFrame, long outFrame)
+    {
+        if (inFrame < 0 || outFrame > sound.Frames)
+            throw new RuleException($"{sound.Name} lasts {Say.Time(sound.Frames)}; in and out must lie within it.", inFrame < 0 ? "in" : "out");
+        if (outFrame - inFrame < Math.Min(LeastFrames, sound.Frames))
+            throw new RuleException("In must come before out, by at least 0.01 s.", "in");
+    }
+}

@@ -1,0 +1,30 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how often a cue goes round.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Rounds">1 for once, n for n times, <see cref="Cue.FillSpan"/> for as often as the span needs.</param>
+public sealed record SetRounds(string CueId, int Rounds) : Edit
+{
+    /// <summary>The most rounds that can be asked for.</summary>
+    public const int Most = 1000;
+
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Rounds);
+        return show.ChangeCue(CueId, c => c with { Rounds = Rounds }, c => new SetRounds(CueId, c.Rounds));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: goes round {(Rounds == Cue.FillSpan ? "to fill the span" : Rounds == 1 ? "once" : $"{Rounds} times")}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/rounds"];
+
+    internal static void Validate(int rounds)
+    {
+        if (rounds is < 0 or > Most) throw new RuleException($"A sound goes round once, up to {Most} times, or to fill its span.", "loop");
+    }
+}

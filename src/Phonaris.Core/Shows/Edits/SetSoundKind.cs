@@ -1,0 +1,24 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Says what a sound is for. Cues already placed keep their settings.</summary>
+/// <param name="SoundId">The sound.</param>
+/// <param name="SoundKind">Bed, voice or spot.</param>
+public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var before = show.Sound(SoundId);
+        var index = show.Sounds.FindIndex(s => s.Id == SoundId);
+        return new(
+            show with { Sounds = show.Sounds.SetItem(index, before with { Kind = SoundKind }) },
+            new SetSoundKind(SoundId, before.Kind));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.Sound(SoundId).Name} is a {SoundKind.ToString().ToLowerInvariant()}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"sound:{SoundId}/kind"];
+}

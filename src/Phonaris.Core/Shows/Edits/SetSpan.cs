@@ -1,0 +1,22 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets the slides a cue covers, or parks it.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Span">The new span; null parks the cue.</param>
+public sealed record SetSpan(string CueId, Span? Span) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (Span is { } span) show.Indices(span);
+        return show.ChangeCue(CueId, c => c with { Span = Span }, c => new SetSpan(CueId, c.Span));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        $"{before.CueName(CueId)}: {Say.Span(before, before.Cue(CueId).Span)} → {Say.Span(before, Span)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => [$"cue:{CueId}/span"];
+}

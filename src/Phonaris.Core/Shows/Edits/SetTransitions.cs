@@ -1,0 +1,33 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how slides come in: one, several or all.</summary>
+/// <param name="Transitions">The slides with their new transitions.</param>
+public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        List<SlideTransition> before = [];
+        foreach (var (slideId, transition) in Transitions)
+        {
+            if (transition.Ms is < 0 or > Transition.GreatestMs)
+                throw new RuleException("A transition takes from 0 to 10 s.", "transition");
+            var slide = show.Slide(slideId);
+            before.Insert(0, new(slideId, slide.Transition));
+            show = show.With(slide with { Transition = transition });
+        }
+        return new(show, new SetTransitions([.. before]));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => Transitions.Count == 1
+        ? $"“{before.Slide(Transitions[0].SlideId).Title}” comes in with a {Transitions[0].Transition.Kind.ToString().ToLowerInvariant()}"
+        : $"Transition of {Transitions.Count} slides changed";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches => Transitions.Select(t => $"slide:{t.SlideId}/transition");
+}
+
+/// <summary>A slide and how it comes in.</summary>
+public sealed record SlideTransition(string SlideId, Transition Transition);

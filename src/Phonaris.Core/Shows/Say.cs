@@ -1,0 +1,34 @@
+using System.Globalization;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Shows;
+
+/// <summary>Times, levels and spans in words, the same wherever they are told.</summary>
+public static class Say
+{
+    /// <summary>A length in seconds: <c>1.5 s</c>.</summary>
+    public static string Seconds(long ms) => string.Create(CultureInfo.InvariantCulture, $"{ms / 1000.0:0.0##} s");
+
+    /// <summary>A time as <c>m:ss.s</c>, cut off, not rounded up, at the tenth.</summary>
+    /// <param name="frames">Frames at 48 kHz.</param>
+    public static string Time(long frames)
+    {
+        var tenths = frames * 10 / Frames.PerSecond;
+        return string.Create(CultureInfo.InvariantCulture, $"{tenths / 600}:{tenths / 10 % 60:00}.{tenths % 10}");
+    }
+
+    /// <summary>A level: <c>−14.0 dB</c>.</summary>
+    public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(db < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
+
+    /// <summary>A span: <c>slides 1–4</c>, <c>slide 3</c> or <c>parked</c>. Hidden slides are not counted.</summary>
+    public static string Span(Show show, Span? span)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (span is null) return "parked";
+        var (first, last) = show.Indices(span);
+        var (from, through) = (Number(first), Number(last));
+        return from == through ? $"slide {from}" : $"slides {from}–{through}";
+
+        int Number(int index) => Math.Max(1, show.Slides.Take(index + 1).Count(s => !s.Hidden));
+    }
+}

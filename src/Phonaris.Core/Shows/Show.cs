@@ -1,0 +1,38 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>One deck with its sounds and everything set about them. An immutable value: an edit makes another show.</summary>
+/// <param name="Title">What the show is called.</param>
+/// <param name="Slides">The slides in running order, hidden ones included.</param>
+/// <param name="Sounds">The sounds brought in, in the order they came.</param>
+/// <param name="Cues">The uses of the sounds, parked ones included.</param>
+public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Sound> Sounds, ValueList<Cue> Cues)
+{
+    /// <summary>A show with nothing in it yet.</summary>
+    public static Show Empty(string title) => new(title, [], [], []);
+
+    /// <summary>The position of a slide among all slides, or -1 when it is not in the show.</summary>
+    public int SlideIndex(string slideId) => Slides.FindIndex(s => s.Id == slideId);
+
+    /// <summary>The slide with this id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    public Slide Slide(string slideId) => Slides.FirstOrDefault(s => s.Id == slideId)
+        ?? throw new RuleException("That slide is no longer in the show.", "slide");
+
+    /// <summary>The sound with this id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    public Sound Sound(string soundId) => Sounds.FirstOrDefault(s => s.Id == soundId)
+        ?? throw new RuleException("That sound is no longer in the show.", "sound");
+
+    /// <summary>The cue with this id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    public Cue Cue(string cueId) => Cues.FirstOrDefault(c => c.Id == cueId)
+        ?? throw new RuleException("That cue is no longer in the show.", "cue");
+
+    /// <summary>The show with one cue replaced by the one that has the same id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    internal Show With(Cue cue) => this with { Cues = Cues.SetItem(Cues.FindIndex(c => c.Id == Cue(cue.Id).Id), cue) };
+
+    /// <summary>The show with one slide replaced by the one that has the same id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    internal Show With(Slide slide) => this with { Slides = Slides.SetItem(SlideIndex(Slide(slide.Id).Id), slide) };
+}

@@ -1,0 +1,56 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>One page of the deck, in running order.</summary>
+/// <param name="Id">What names it for as long as the show lives; never reused.</param>
+/// <param name="Title">Its heading; a chapter of the film is named after it.</param>
+/// <param name="Text">What is written on it, for search and for matching a changed deck.</param>
+/// <param name="Notes">The presenter's notes.</param>
+/// <param name="Picture">Where its picture comes from.</param>
+/// <param name="HoldMs">How long it stays in a self-running show, in milliseconds, its incoming transition included.</param>
+/// <param name="Transition">How it comes in.</param>
+/// <param name="Hidden">Whether it is left out of the running order.</param>
+public sealed record Slide(
+    string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden)
+{
+    /// <summary>The hold a slide gets when nothing else is known, in milliseconds.</summary>
+    public const long DefaultHoldMs = 8_000;
+
+    /// <summary>The least hold, in milliseconds.</summary>
+    public const long LeastHoldMs = 100;
+
+    /// <summary>The greatest hold, in milliseconds: four hours.</summary>
+    public const long GreatestHoldMs = 4 * 3_600_000;
+}
+
+/// <summary>A picture's origin: a file kept as brought in, and the page of it. Drawn at whatever size is asked for.</summary>
+/// <param name="Media">The content hash of the file, SHA-256 in lower-case hexadecimal.</param>
+/// <param name="Type">The file's media type, such as <c>application/pdf</c> or <c>image/png</c>.</param>
+/// <param name="Page">The page, from 1; 1 for a picture file.</param>
+/// <param name="Width">Its natural width: pixels, or points for a page.</param>
+/// <param name="Height">Its natural height in the same unit.</param>
+public sealed record PictureSource(string Media, string Type, int Page, int Width, int Height);
+
+/// <summary>How a slide comes in. It happens inside the slide's own hold and adds no time.</summary>
+/// <param name="Kind">Cut or dissolve.</param>
+/// <param name="Ms">How long it takes, in milliseconds; 0 for a cut.</param>
+public sealed record Transition(TransitionKind Kind, long Ms)
+{
+    /// <summary>The longest transition, in milliseconds.</summary>
+    public const long GreatestMs = 10_000;
+
+    /// <summary>The slide is there at once.</summary>
+    public static Transition Cut { get; } = new(TransitionKind.Cut, 0);
+
+    /// <summary>The slide before goes over into this one.</summary>
+    public static Transition Dissolve(long ms) => new(TransitionKind.Dissolve, ms);
+}
+
+/// <summary>The kinds of <see cref="Transition"/>.</summary>
+public enum TransitionKind
+{
+    /// <summary>At once.</summary>
+    Cut,
+
+    /// <summary>The old picture fades into the new one, linearly.</summary>
+    Dissolve,
+}

@@ -1,0 +1,70 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+
+namespace Phonaris.Core.Shows;
+
+/// <summary>What people type for a span, and how spans follow the deck.</summary>
+public static partial class Spans
+{
+    /// <summary>
+    /// Reads a span as typed: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>all</c>. Numbers count the
+    /// slides of the running order from 1.
+    /// </summary>
+    /// <exception cref="RuleException">It cannot be read, or names slides that do not exist; says what would work.</exception>
+    public static Span Parse(string typed, Show show)
+    {
+        ArgumentNullException.ThrowIfNull(typed);
+        ArgumentNullException.ThrowIfNull(show);
+        var slides = show.Slides.Where(s => !s.Hidden).ToList();
+        if (slides.Count == 0) throw new RuleException("There are no slides to lie on yet. Bring in a deck first.", "span");
+        var text = typed.Trim().ToLowerInvariant();
+        int first, last;
+        if (text == "all") (first, last) = (1, slides.Count);
+        else if (LastPattern().Match(text) is { Success: true } tail) (first, last) = (slides.Count - Number(tail.Groups[1]) + 1, slides.Count);
+        else if (RangePattern().Match(text) is { Success: true } range && (range.Groups[1].Success || range.Groups[3].Success))
+        {
+            first = range.Groups[1].Success ? Number(range.Groups[1]) : 1;
+            last = range.Groups[3].Success ? Number(range.Groups[3]) : range.Groups[2].Success ? slides.Count : first;
+        }
+        else throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3 or all.", "span");
+        if (first < 1 || last < 1 || first > slides.Count || last > slides.Count)
+            throw new RuleException($"The show has slides 1 to {slides.Count}; “{typed}” asks for others.", "span");
+        if (first > last) throw new RuleException($"A span runs down the sheet: slide {first} comes after slide {last}.", "span");
+        return new Span(slides[first - 1].Id, slides[last - 1].Id);
+
+        static int Number(Group group) =>
+            int.TryParse(group.ValueSpan, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue;
+    }
+
+    /// <summary>The positions of a span's ends among all slides of the show, hidden ones included.</summary>
+    /// <exception cref="RuleException">An end is not in the show, or the ends are in the wrong order.</exception>
+    public static (int First, int Last) Indices(this Show show, Span span)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(span);
+        var (first, last) = (show.SlideIndex(span.First), show.SlideIndex(span.Last));
+        if (first < 0 || last < 0) throw new RuleException("The span names a slide that is not in the show.", "span");
+        if (first > last) throw new RuleException("A span runs down the sheet: its first slide comes after its last.", "span");
+        return (first, last);
+    }
+
+    /// <summary>
+    /// The span after some slides are taken out: a lost end moves inward to the next slide that stays; null when none stays.
+    /// </summary>
+    public static Span? Without(this Span span, Show before, IReadOnlySet<string> gone)
+    {
+        ArgumentNullException.ThrowIfNull(span);
+        ArgumentNullException.ThrowIfNull(before);
+        ArgumentNullException.ThrowIfNull(gone);
+        var (first, last) = before.Indices(span);
+        while (first <= last && gone.Contains(before.Slides[first].Id)) first++;
+        while (last >= first && gone.Contains(before.Slides[last].Id)) last--;
+        return first > last ? null : new Span(before.Slides[first].Id, before.Slides[last].Id);
+    }
+
+    [GeneratedRegex(@"^last\s+(\d+)$")]
+    private static partial Regex LastPattern();
+
+    [GeneratedRegex(@"^(\d+)?\s*([-–—])?\s*(\d+)?$")]
+    private static partial Regex RangePattern();
+}

@@ -1,0 +1,79 @@
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using UglyToad.PdfPig;
+using UglyToad.PdfPig.Content;
+using UglyToad.PdfPig.Exceptions;
+
+namespace Phonaris.Formats.Decks;
+
+/// <summary>A PDF (ISO 32000): a slide for each page; its title is what is written largest, as far as it runs on in the same size.</summary>
+internal sealed class PdfDeck : IDeckFormat
+{
+    private const double SameSize = 0.06;
+
+    public bool Recognises(ReadOnlySpan<byte> head) => head.IndexOf("%PDF-"u8) >= 0;
+
+    public Deck Read(DeckFile file)
+    {
+        try
+        {
+            using var pdf = PdfDocument.Open(file.Path);
+            if (pdf.NumberOfPages == 0) throw new RuleException($"{file.Name} has no pages. Save the deck as PDF once more and bring that in.");
+            if (pdf.NumberOfPages > AddSlides.MostSlides)
+                throw new RuleException($"{file.Name} has {pdf.NumberOfPages:N0} pages; a show holds at most {AddSlides.MostSlides:N0} slides.");
+            return new([.. Enumerable.Range(1, pdf.NumberOfPages).Select(n => ReadPage(pdf.GetPage(n), n, file))], [], []);
+        }
+        catch (PdfDocumentEncryptedException)
+        {
+            throw new RuleException($"{file.Name} is locked with a password. Save it without one and bring that in.");
+        }
+        catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
+        {
+            // The reader meets broken files in many ways; to the person they are one.
+            throw new RuleException($"{file.Name} is damaged or is not a PDF. Save the deck as PDF once more and bring that in.");
+        }
+    }
+
+    private static DeckSlide ReadPage(Page page, int number, DeckFile file)
+    {
+        var lines = Lines(page);
+        var title = Title(lines);
+        var picture = new PictureSource(file.Media, MediaTypes.Pdf, number, (int)Math.Round(page.Width), (int)Math.Round(page.Height));
+        var text = string.Join('\n', lines.Select(l => l.Text));
+        return new(number, title.Length > 0 ? title : $"Slide {number}", text, "", null, false, DeckStep.Whole, null, picture);
+    }
+
+    private static string Title(List<(string Text, double Size)> lines)
+    {
+        if (lines.Count == 0) return "";
+        var largest = lines.Max(l => l.Size);
+        var title = string.Join(' ', lines
+            .SkipWhile(l => !Same(l.Size, largest))
+            .TakeWhile(l => Same(l.Size, largest))
+            .Select(l => l.Text));
+        return title.Length > RenameShow.LongestTitle ? title[..RenameShow.LongestTitle] : title;
+
+        static bool Same(double a, double b) => Math.Abs(a - b) <= b * SameSize;
+    }
+
+    /// <summary>The lines of a page from top to bottom: words whose feet are at one height.</summary>
+    private static List<(string Text, double Size)> Lines(Page page)
+    {
+        List<(string Text, double Size)> lines = [];
+        var words = page.GetWords()
+            .Where(w => !string.IsNullOrWhiteSpace(w.Text))
+            .OrderByDescending(w => w.BoundingBox.Bottom)
+            .ToList();
+        for (var i = 0; i < words.Count;)
+        {
+            var (foot, size) = (words[i].BoundingBox.Bottom, Size(words[i]));
+            var line = words.Skip(i).TakeWhile(w => foot - w.BoundingBox.Bottom < Math.Max(2, size * 0.5)).ToList();
+            i += line.Count;
+            lines.Add((Names.Plain(string.Join(' ', line.OrderBy(w => w.BoundingBox.Left).Select(w => w.Text))), line.Max(Size)));
+        }
+        return lines;
+
+        static double Size(Word word) => word.Letters.Max(l => l.PointSize);
+    }
+}

@@ -1,0 +1,86 @@
+using System.Xml;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Svg.Skia;
+
+namespace Phonaris.Formats.Decks;
+
+/// <summary>An SVG drawing: one slide, named after its title or the file. Drawings that reach for anything outside themselves are refused.</summary>
+internal sealed class SvgDeck : IDeckFormat
+{
+    private const long GreatestBytes = 20_000_000;
+
+    private static readonly XmlReaderSettings Settings = new()
+    {
+        DtdProcessing = DtdProcessing.Ignore,
+        XmlResolver = null,
+        MaxCharactersInDocument = GreatestBytes,
+    };
+
+    public bool Recognises(ReadOnlySpan<byte> head) => head.IndexOf("<svg"u8) >= 0;
+
+    public Deck Read(DeckFile file)
+    {
+        if (new FileInfo(file.Path).Length > GreatestBytes)
+            throw new RuleException($"{file.Name} is larger than 20 MB. Save the drawing as PNG and bring that in.");
+        try
+        {
+            var title = Inspect(file);
+            using var svg = new SKSvg();
+            using var reader = XmlReader.Create(file.Path, Settings);
+            var bounds = svg.Load(reader)?.CullRect ?? throw Damaged(file);
+            var (width, height) = ((int)Math.Ceiling(bounds.Width), (int)Math.Ceiling(bounds.Height));
+            PictureDeck.CheckSize(file.Name, width, height);
+            var deck = PictureDeck.Slide(file, MediaTypes.Svg, width, height);
+            return title is null ? deck : deck with { Slides = [deck.Slides[0] with { Title = title }] };
+        }
+        catch (XmlException)
+        {
+            throw Damaged(file);
+        }
+    }
+
+    /// <summary>Walks through the drawing: refuses references to outside, and gives its title when it has one.</summary>
+    private static string? Inspect(DeckFile file)
+    {
+        string? title = null;
+        using var reader = XmlReader.Create(file.Path, Settings);
+        while (reader.Read())
+        {
+            if (reader.NodeType == XmlNodeType.Element)
+            {
+                if (title is null && reader is { LocalName: "title", Depth: 1, IsEmptyElement: false })
+                {
+                    title = Names.Plain(reader.ReadElementContentAsString()).Trim();
+                    continue;
+                }
+                for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
+                {
+                    var link = reader.LocalName is "href" or "src" && !reader.Value.StartsWith('#') && !reader.Value.StartsWith("data:image/", StringComparison.OrdinalIgnoreCase);
+                    if (link || PointsOutside(reader.Value)) throw Outside(file);
+                }
+                reader.MoveToElement();
+            }
+            else if (reader.NodeType is XmlNodeType.Text or XmlNodeType.CDATA && PointsOutside(reader.Value)) throw Outside(file);
+        }
+        return string.IsNullOrEmpty(title) ? null : title;
+    }
+
+    /// <summary>Whether a style reaches for a file or an address: <c>url(…)</c> other than within the drawing, or an import.</summary>
+    private static bool PointsOutside(string value)
+    {
+        if (value.Contains("@import", StringComparison.OrdinalIgnoreCase)) return true;
+        for (var at = 0; (at = value.IndexOf("url(", at, StringComparison.OrdinalIgnoreCase)) >= 0;)
+        {
+            at += 4;
+            var target = value.AsSpan(at).TrimStart(" '\"");
+            if (!target.StartsWith("#") && !target.StartsWith("data:image/", StringComparison.OrdinalIgnoreCase)) return true;
+        }
+        return false;
+    }
+
+    private static RuleException Damaged(DeckFile file) => new($"{file.Name} cannot be read as an SVG drawing. Save it once more, or as PNG.");
+
+    private static RuleException Outside(DeckFile file) =>
+        new($"{file.Name} uses pictures or styles from outside the file, which are not fetched. Save it with everything embedded, or as PNG.");
+}

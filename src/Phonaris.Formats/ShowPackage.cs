@@ -1,0 +1,137 @@
+using System.IO.Compression;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Formats;
+
+/// <summary>
+/// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the files as brought in, <c>media/SHA-256</c>. Described in
+/// docs/show-package.md; its JSON Schema is docs/show.schema.json.
+/// </summary>
+public static partial class ShowPackage
+{
+    /// <summary>The version written, and the latest that can be read.</summary>
+    public const int Version = 1;
+
+    private static readonly JsonSerializerOptions Indented = new(ShowJson.Options) { WriteIndented = true };
+
+    private const string ShowEntry = "show.json";
+    private const int MostEntries = 20_000;
+    private const long GreatestShowBytes = 100_000_000;
+    private const long GreatestMediaBytes = 20_000_000_000;
+
+    /// <summary>Reads a package.</summary>
+    /// <param name="path">The package.</param>
+    /// <param name="has">Whether the file of a content hash is kept already.</param>
+    /// <param name="keep">Keeps a media file of at most so many bytes, and gives its content hash.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">It is not a package, is damaged, or is of a later version.</exception>
+    public static async Task<Show> ReadAsync(
+        string path, Func<string, bool> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(has);
+        ArgumentNullException.ThrowIfNull(keep);
+        var name = Path.GetFileName(path);
+        try
+        {
+            await using var zip = await ZipFile.OpenReadAsync(path, cancel);
+            if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > GreatestMediaBytes)
+                throw new RuleException($"{name} is larger than a show package can be.");
+            var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package: it holds no {ShowEntry}.");
+            if (entry.Length > GreatestShowBytes) throw new RuleException($"{name} is larger than a show package can be.");
+            Show show;
+            await using (var json = await entry.OpenAsync(cancel)) show = await ReadShowAsync(json, name, cancel);
+            foreach (var media in Media(show))
+            {
+                var file = zip.GetEntry($"media/{media}") ?? throw new RuleException($"{name} is damaged: one of its files is missing.");
+                if (has(media)) continue;
+                await using var content = await file.OpenAsync(cancel);
+                if (await keep(content, file.Length) != media) throw new RuleException($"{name} is damaged: one of its files is not what it was.");
+            }
+            return show;
+        }
+        catch (Exception e) when (e is InvalidDataException or EndOfStreamException)
+        {
+            throw new RuleException($"{name} is damaged or is not a show package.");
+        }
+        catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
+        {
+            throw new RuleException($"There is no {path}. Make it with: phonaris tool new {path} --deck FILE");
+        }
+    }
+
+    /// <summary>Reads the JSON of a package.</summary>
+    /// <exception cref="RuleException">It is not of a show, or of a later version.</exception>
+    public static async Task<Show> ReadShowAsync(Stream json, string name, CancellationToken cancel)
+    {
+        try
+        {
+            var document = await JsonSerializer.DeserializeAsync<PackageDocument>(json, ShowJson.Options, cancel);
+            if (document is null || document.Format != PackageDocument.FormatName) throw new RuleException($"{name} is not a show package.");
+            if (document.Version > Version)
+                throw new RuleException($"{name} was written by a later Phonaris (version {document.Version} of the format; this one reads up to {Version}).");
+            return Check(document.Show);
+        }
+        catch (JsonException)
+        {
+            throw new RuleException($"{name} is damaged: what it says of the show cannot be read.");
+        }
+    }
+
+    /// <summary>Writes a package; the file appears whole or not at all.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="path">Where to.</param>
+    /// <param name="media">Gives the path of the file of a content hash.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task WriteAsync(Show show, string path, Func<string, string> media, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(media);
+        await using var zip = await ZipFile.OpenAsync(path, ZipArchiveMode.Create, cancel);
+        await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteShowAsync(show, json, cancel);
+        foreach (var hash in Media(show))
+        {
+            // Sounds and pictures are compressed already.
+            await using var entry = await zip.CreateEntry($"media/{hash}", CompressionLevel.NoCompression).OpenAsync(cancel);
+            await using var file = File.OpenRead(media(hash));
+            await file.CopyToAsync(entry, cancel);
+        }
+    }
+
+    /// <summary>Writes the JSON of a package.</summary>
+    public static Task WriteShowAsync(Show show, Stream json, CancellationToken cancel) => JsonSerializer.SerializeAsync(
+        json, new PackageDocument(PackageDocument.FormatName, Version, show), Indented, cancel);
+
+    /// <summary>The content hashes of all files a show uses.</summary>
+    public static IEnumerable<string> Media(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.Slides.Select(s => s.Picture.Media).Concat(show.Sounds.Select(s => s.Media)).Distinct();
+    }
+
+    /// <summary>Builds the show anew by edits, which refuse whatever the rules forbid.</summary>
+    private static Show Check(Show read)
+    {
+        var show = Show.Empty(read.Title).Apply(new RenameShow(read.Title)).Show;
+        if (read.Slides.Count > 0) show = show.Apply(new AddSlides(read.Slides, 0)).Show;
+        foreach (var sound in read.Sounds) show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
+        foreach (var cue in read.Cues) show = show.Apply(new PlaceCue(cue, int.MaxValue)).Show;
+        return Media(show).All(h => HashPattern().IsMatch(h)) ? show : throw new RuleException("A file of the show has no proper name.");
+    }
+
+    [GeneratedRegex("^[0-9a-f]{64}$")]
+    private static partial Regex HashPattern();
+}
+
+/// <summary>The JSON of a show package.</summary>
+/// <param name="Format">Always <c>phonaris-show</c>.</param>
+/// <param name="Version">The version of the format.</param>
+/// <param name="Show">The show.</param>
+public sealed record PackageDocument(string Format, int Version, Show Show)
+{
+    /// <summary>What names the format.</summary>
+    public const string FormatName = "phonaris-show";
+}

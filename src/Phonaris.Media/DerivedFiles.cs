@@ -1,0 +1,50 @@
+using System.Collections.Concurrent;
+using Phonaris.Core;
+
+namespace Phonaris.Media;
+
+/// <summary>
+/// Files that follow from others and can be made again: decoded sounds, slide pictures, pieces of film. Each is named by what it
+/// follows from, made once however many ask, and appears whole or not at all.
+/// </summary>
+/// <param name="root">The folder they are kept in.</param>
+public sealed class DerivedFiles(string root)
+{
+    private readonly ConcurrentDictionary<string, Lazy<Task>> _making = new();
+
+    /// <summary>Where a file is or would be.</summary>
+    public string PathOf(string name) => Path.Combine(root, name);
+
+    /// <summary>Whether a file has been made.</summary>
+    public bool Has(string name) => File.Exists(PathOf(name));
+
+    /// <summary>The path of a file, making it when it is not there.</summary>
+    /// <param name="name">Its name; may hold a folder.</param>
+    /// <param name="make">Writes it to the path it is given.</param>
+    /// <param name="cancel">Stops waiting; the making goes on for others only if it was theirs.</param>
+    /// <exception cref="RuleException">The disk is full.</exception>
+    public async Task<string> GetAsync(string name, Func<string, CancellationToken, Task> make, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(make);
+        var path = PathOf(name);
+        while (!File.Exists(path))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var mine = new Lazy<Task>(() => WholeFile.WriteAsync(path, partial => make(partial, cancel)));
+            var making = _making.GetOrAdd(name, mine);
+            try
+            {
+                await making.Value.WaitAsync(cancel);
+            }
+            catch (OperationCanceledException) when (making != mine && !cancel.IsCancellationRequested)
+            {
+                // Somebody else's making was cancelled, ours was not: make it.
+            }
+            finally
+            {
+                if (making == mine) _making.TryRemove(name, out _);
+            }
+        }
+        return path;
+    }
+}

@@ -1,0 +1,30 @@
+using Phonaris.Core;
+
+namespace Phonaris.Media.Films;
+
+/// <summary>How a film is made: MP4 with H.264 pictures and AAC sound.</summary>
+/// <param name="Width">Pixels across, even.</param>
+/// <param name="Height">Pixels down, even.</param>
+/// <param name="Fps">Pictures a second.</param>
+public sealed record FilmSettings(int Width, int Height, int Fps)
+{
+    /// <summary>Coding speed, quality and tools of the pictures. Without B-frames a group of pictures can be cut after any picture.</summary>
+    public static IReadOnlyList<string> PictureCoding { get; } =
+        ["-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
+
+    /// <summary>Coding of the sound.</summary>
+    public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-b:a", "192k", "-aac_coder", "fast"];
+
+    /// <summary>Seconds of a still that are encoded and repeated: short enough to seek in, long enough to be small.</summary>
+    public const int GroupSeconds = 2;
+
+    /// <summary>Checked settings.</summary>
+    /// <exception cref="RuleException">They cannot be met.</exception>
+    public static FilmSettings Of(int width, int height, int fps)
+    {
+        if (width is < 64 or > 3840 || height is < 64 or > 2160 || width % 2 != 0 || height % 2 != 0)
+            throw new RuleException("A film is from 64×64 to 3840×2160 pixels, in even numbers: 1280x720, 1920x1080 or 3840x2160.", "size");
+        if (fps is < 10 or > 60) throw new RuleException("A film has from 10 to 60 pictures a second.", "fps");
+        return new(width, height, fps);
+    }
+}

@@ -1,0 +1,115 @@
+using System.Security.Cryptography;
+using System.Text;
+using CliWrap;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Pictures;
+
+namespace Phonaris.Media.Films;
+
+/// <summary>
+/// The pictures of a film as one H.264 stream. Of each slide one group of pictures is encoded and repeated by copying; of each dissolve
+/// its pictures. Both are kept by the content they follow from, so what has not changed is never encoded again.
+/// </summary>
+internal sealed class PictureTrack
+{
+    private readonly FilmSettings _settings;
+    private readonly DerivedFiles _derived;
+    private readonly SlidePictures _pictures;
+    private readonly List<Part> _parts = [];
+
+    /// <summary>Plans the track.</summary>
+    public PictureTrack(Show show, PictureOrder order, FilmSettings settings, DerivedFiles derived, SlidePictures pictures)
+    {
+        (_settings, _derived, _pictures) = (settings, derived, pictures);
+        PictureSource? before = null;
+        foreach (var slide in order.Slides)
+        {
+            var picture = show.Slide(slide.SlideId).Picture;
+            if (slide.Dissolve > 0) _parts.Add(new(before, picture, slide.Dissolve));
+            if (slide.End - slide.Start > slide.Dissolve) _parts.Add(new(null, picture, slide.End - slide.Start - slide.Dissolve));
+            before = picture;
+        }
+    }
+
+    /// <summary>Encodes what has not been encoded yet, on all cores.</summary>
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
+    {
+        var missing = _parts.DistinctBy(Name).Where(p => !_derived.Has(Name(p))).ToList();
+        var done = 0;
+        return Parallel.ForEachAsync(
+            missing,
+            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
+            async (part, token) =>
+            {
+                await _derived.GetAsync(Name(part), (partial, t) => EncodeAsync(part, partial, t), token);
+                progress?.Report((double)Interlocked.Increment(ref done) / missing.Count);
+            });
+    }
+
+    /// <summary>Writes the whole stream: groups repeated, the last one cut.</summary>
+    public async Task CopyToAsync(Stream stream, CancellationToken cancel)
+    {
+        foreach (var part in _parts)
+        {
+            var bytes = await File.ReadAllBytesAsync(_derived.PathOf(Name(part)), cancel);
+            var bounds = AccessUnits.Bounds(bytes);
+            var group = bounds.Count - 1;
+            for (var left = part.Pictures; left > 0;)
+            {
+                var count = (int)Math.Min(left, group);
+                await stream.WriteAsync(bytes.AsMemory(0, bounds[count]), cancel);
+                left -= count;
+            }
+        }
+    }
+
+    private async Task EncodeAsync(Part part, string path, CancellationToken cancel)
+    {
+        var to = await PictureAsync(part.Picture);
+        var from = part.Before is { } before ? await PictureAsync(before) : null;
+        var (size, group) = ($"{_settings.Width}x{_settings.Height}", GroupPictures(part));
+        var input = PipeSource.Create(async (stream, token) =>
+        {
+            if (from is null)
+            {
+                await stream.WriteAsync(to, token);
+                return;
+            }
+            var between = new byte[to.Length];
+            for (long k = 0; k < part.Pictures; k++)
+            {
+                Yuv420.Blend(from, to, (int)((2 * k + 1) * 256 / (2 * part.Pictures)), between);
+                await stream.WriteAsync(between, token);
+            }
+        });
+        string[] repeat = from is null ? ["-vf", $"loop=loop={group - 1}:size=1"] : [];
+        await MediaTool.RunAsync(
+            "ffmpeg",
+            ["-v", "error", "-f", "rawvideo", "-pix_fmt", "yuv420p", "-s", size, "-framerate", $"{_settings.Fps}",
+                "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-i", "pipe:0",
+                .. repeat, .. FilmSettings.PictureCoding, "-g", $"{group}", "-threads", "1", "-x264-params", "aud=1:scenecut=0",
+                "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709",
+                "-frames:v", $"{group}", "-f", "h264", "-y", $"file:{path}"],
+            input, null, cancel);
+        var encoded = AccessUnits.Bounds(await File.ReadAllBytesAsync(path, cancel)).Count - 1;
+        if (encoded != group) throw new InvalidDataException($"{encoded} pictures were encoded where {group} were wanted.");
+
+        async Task<byte[]> PictureAsync(PictureSource source)
+        {
+            using var frame = await _pictures.FrameAsync(source, _settings.Width, _settings.Height, cancel);
+            return Yuv420.From(frame);
+        }
+    }
+
+    private long GroupPictures(Part part) => part.Before is null ? FilmSettings.GroupSeconds * _settings.Fps : part.Pictures;
+
+    private string Name(Part part)
+    {
+        var identity = $"{part.Before} {part.Picture} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)}";
+        return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.h264";
+    }
+
+    /// <summary>A still, or the dissolve from one picture to another.</summary>
+    private sealed record Part(PictureSource? Before, PictureSource Picture, long Pictures);
+}

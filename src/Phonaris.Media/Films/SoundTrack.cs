@@ -1,0 +1,114 @@
+using System.Runtime.InteropServices;
+using System.Security.Cryptography;
+using System.Text;
+using CliWrap;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Media.Films;
+
+/// <summary>
+/// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), encoded in pieces: on all cores, and kept by the content they
+/// follow from. A piece is encoded with some frames of what comes before and after it, and those are dropped: each AAC frame spans 2048
+/// samples and overlaps its neighbours by half, so at a join both sides were made from the same samples.
+/// </summary>
+internal sealed class SoundTrack
+{
+    /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
+    public const int AacFrame = 1024;
+
+    private const int PieceAacFrames = 512;
+    private const int WarmUpAacFrames = 8;
+    private const int LookAheadAacFrames = 4;
+
+    private readonly Schedule _schedule;
+    private readonly Func<string, ISoundReader> _open;
+    private readonly DerivedFiles _derived;
+    private readonly long _start;
+    private readonly long _aacFrames;
+
+    /// <summary>Plans the track of the schedule's frames from <paramref name="start"/> to <paramref name="end"/>.</summary>
+    public SoundTrack(Schedule schedule, Func<string, ISoundReader> open, DerivedFiles derived, long start, long end)
+    {
+        (_schedule, _open, _derived, _start) = (schedule, open, derived, start);
+        _aacFrames = (end - start + AacFrame - 1) / AacFrame + 1;
+    }
+
+    private int Pieces => (int)((_aacFrames + PieceAacFrames - 1) / PieceAacFrames);
+
+    /// <summary>Encodes what has not been encoded yet.</summary>
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
+    {
+        var missing = Enumerable.Range(0, Pieces).DistinctBy(Name).Where(p => !_derived.Has(Name(p))).ToList();
+        var done = 0;
+        return Parallel.ForEachAsync(
+            missing,
+            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
+            async (piece, token) =>
+            {
+                await _derived.GetAsync(Name(piece), (partial, t) => EncodeAsync(piece, partial, t), token);
+                progress?.Report((double)Interlocked.Increment(ref done) / missing.Count);
+            });
+    }
+
+    /// <summary>Writes the whole stream.</summary>
+    public async Task CopyToAsync(Stream stream, CancellationToken cancel)
+    {
+        for (var p = 0; p < Pieces; p++)
+        {
+            await using var piece = File.OpenRead(_derived.PathOf(Name(p)));
+            await piece.CopyToAsync(stream, cancel);
+        }
+    }
+
+    private async Task EncodeAsync(int piece, string path, CancellationToken cancel)
+    {
+        var (from, to, skip) = Bounds(piece);
+        var samples = new float[(to - from) * Frames.Channels];
+        new Mixer(_schedule, _open).Render(_start + from, samples);
+        using var adts = new MemoryStream();
+        await MediaTool.RunAsync(
+            "ffmpeg",
+            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0",
+                .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
+            PipeSource.Create((stream, _) => { stream.Write(MemoryMarshal.AsBytes(samples.AsSpan())); return Task.CompletedTask; }),
+            PipeTarget.ToStream(adts), cancel);
+        var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);
+        var bounds = AdtsBounds(bytes.Span);
+        var last = skip + (int)Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
+        if (bounds.Count <= last) throw new InvalidDataException($"{bounds.Count - 1} AAC frames were encoded where {last} were wanted.");
+        await File.WriteAllBytesAsync(path, bytes[bounds[skip]..bounds[last]], cancel);
+    }
+
+    /// <summary>The frames a piece is made from, and how many AAC frames of its encoding come before it.</summary>
+    private static (long From, long To, int Skip) Bounds(int piece)
+    {
+        var skip = piece == 0 ? 0 : WarmUpAacFrames;
+        var first = (long)piece * PieceAacFrames;
+        return ((first - skip) * AacFrame, (first + PieceAacFrames + LookAheadAacFrames) * AacFrame, skip);
+    }
+
+    private string Name(int piece)
+    {
+        var (from, to, skip) = Bounds(piece);
+        var (heardFrom, heardTo) = Mixer.Context(_start + from, _start + to);
+        var wanted = Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
+        var identity = $"{_schedule.ContentKey(heardFrom, heardTo)} {from} {skip} {wanted} {string.Join(' ', FilmSettings.SoundCoding)}";
+        return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.aac";
+    }
+
+    /// <summary>Where ADTS frames begin, and the stream's length behind them. A frame's length stands in bits 30 to 42 of its header.</summary>
+    private static List<int> AdtsBounds(ReadOnlySpan<byte> stream)
+    {
+        List<int> bounds = [];
+        var at = 0;
+        while (at + 7 <= stream.Length)
+        {
+            if (stream[at] != 0xFF || (stream[at + 1] & 0xF0) != 0xF0) throw new InvalidDataException("Not an ADTS frame.");
+            bounds.Add(at);
+            at += (stream[at + 3] & 3) << 11 | stream[at + 4] << 3 | stream[at + 5] >> 5;
+        }
+        bounds.Add(at);
+        return bounds;
+    }
+}

@@ -1,0 +1,33 @@
+using SkiaSharp;
+using Svg.Skia.TypefaceProviders;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>
+/// The fonts pictures are drawn with, shipped with the app: a machine may have none. Bricolage Grotesque where it is asked for by
+/// name, else Atkinson Hyperlegible Next, which so stands in for every other family.
+/// </summary>
+internal static class HouseFonts
+{
+    private static readonly Lazy<SKTypeface> Regular = Load("atkinson-hyperlegible-next-latin-400-normal.woff");
+    private static readonly Lazy<SKTypeface> Bold = Load("atkinson-hyperlegible-next-latin-700-normal.woff");
+    private static readonly Lazy<SKTypeface> Heading = Load("bricolage-grotesque-latin-700-normal.woff");
+
+    /// <summary>Gives the renderer its typefaces.</summary>
+    public static ITypefaceProvider Provider { get; } = new HouseProvider();
+
+    private static Lazy<SKTypeface> Load(string resource) => new(() =>
+    {
+        using var stream = typeof(HouseFonts).Assembly.GetManifestResourceStream(resource)!;
+        using var data = SKData.Create(stream);
+        return SKTypeface.FromData(data);
+    });
+
+    private sealed class HouseProvider : ITypefaceProvider
+    {
+        public SKTypeface? FromFamilyName(string fontFamily, SKFontStyleWeight fontWeight, SKFontStyleWidth fontWidth, SKFontStyleSlant fontStyle) =>
+            fontFamily.Contains("Bricolage", StringComparison.OrdinalIgnoreCase) ? Heading.Value
+            : fontWeight >= SKFontStyleWeight.SemiBold ? Bold.Value
+            : Regular.Value;
+    }
+}

@@ -1,0 +1,75 @@
+using System.Globalization;
+using System.Text;
+using CliWrap;
+using Phonaris.Core;
+using SkiaSharp;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>Draws pages of a PDF through poppler's pdftoppm, as portable pixmaps: writing PNG is most of its time.</summary>
+internal static class PdfPages
+{
+    /// <summary>Draws a run of pages.</summary>
+    /// <param name="path">The PDF.</param>
+    /// <param name="first">The first page, from 1.</param>
+    /// <param name="last">The last page.</param>
+    /// <param name="width">The pictures' width in pixels.</param>
+    /// <param name="height">The pictures' height in pixels.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">A page cannot be drawn.</exception>
+    public static async Task<IReadOnlyList<SKBitmap>> DrawAsync(
+        string path, int first, int last, int width, int height, CancellationToken cancel)
+    {
+        using var stream = new MemoryStream();
+        try
+        {
+            await MediaTool.RunAsync(
+                "pdftoppm",
+                ["-f", $"{first}", "-l", $"{last}", "-scale-to-x", $"{width}", "-scale-to-y", $"{height}", "-cropbox", path],
+                null, PipeTarget.ToStream(stream), cancel);
+        }
+        catch (MediaToolException)
+        {
+            throw new RuleException($"Page {first} of the PDF cannot be drawn. Save the deck as PDF once more and bring that in.");
+        }
+        var bytes = stream.GetBuffer().AsMemory(0, (int)stream.Length);
+        var pages = new List<SKBitmap>();
+        while (!bytes.IsEmpty && pages.Count <= last - first)
+        {
+            var (bitmap, length) = Read(bytes.Span);
+            pages.Add(bitmap);
+            bytes = bytes[length..];
+        }
+        return pages.Count == last - first + 1
+            ? pages
+            : throw new RuleException($"Page {first + pages.Count} of the PDF cannot be drawn. Save the deck as PDF once more and bring that in.");
+    }
+
+    /// <summary>Reads one binary portable pixmap (P6, 8 bit): <c>P6 width height 255</c>, one white space, then RGB.</summary>
+    private static (SKBitmap Bitmap, int Length) Read(ReadOnlySpan<byte> bytes)
+    {
+        var at = 0;
+        if (Word(bytes, ref at) != "P6") throw new InvalidDataException("Not a portable pixmap.");
+        var width = int.Parse(Word(bytes, ref at), CultureInfo.InvariantCulture);
+        var height = int.Parse(Word(bytes, ref at), CultureInfo.InvariantCulture);
+        if (Word(bytes, ref at) != "255") throw new InvalidDataException("Not an 8-bit pixmap.");
+        var pixels = bytes.Slice(at, width * height * 3);
+        var bitmap = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var target = bitmap.GetPixelSpan();
+        for (int i = 0, o = 0; i < pixels.Length; i += 3, o += 4)
+        {
+            target[o] = pixels[i];
+            target[o + 1] = pixels[i + 1];
+            target[o + 2] = pixels[i + 2];
+            target[o + 3] = 255;
+        }
+        return (bitmap, at + pixels.Length);
+
+        static string Word(ReadOnlySpan<byte> bytes, ref int at)
+        {
+            var start = at;
+            while (bytes[at] > ' ') at++;
+            return Encoding.ASCII.GetString(bytes[start..at++]);
+        }
+    }
+}

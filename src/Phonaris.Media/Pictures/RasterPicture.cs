@@ -1,0 +1,41 @@
+using Phonaris.Core;
+using SkiaSharp;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>Draws PNG, JPEG and WebP pictures, turned upright as their orientation mark says.</summary>
+internal static class RasterPicture
+{
+    /// <summary>Reads a picture and brings it to a size.</summary>
+    /// <exception cref="RuleException">It cannot be read.</exception>
+    public static SKBitmap Draw(string path, int width, int height)
+    {
+        using var codec = SKCodec.Create(path) ?? throw NotPicture();
+        using var raw = SKBitmap.Decode(codec, new SKImageInfo(codec.Info.Width, codec.Info.Height, SKColorType.Rgba8888, SKAlphaType.Premul))
+            ?? throw NotPicture();
+        using var image = SKImage.FromBitmap(raw);
+        var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        using var canvas = new SKCanvas(target);
+        canvas.Clear(SKColors.Black);
+        var (turned, natural) = Turn(codec.EncodedOrigin, raw.Width, raw.Height);
+        canvas.Scale((float)width / natural.Width, (float)height / natural.Height);
+        canvas.Concat(in turned);
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        return target;
+    }
+
+    /// <summary>What turns a picture upright (Exif 2.32, tag 0x0112), and its size when it is.</summary>
+    private static (SKMatrix Matrix, SKSizeI Size) Turn(SKEncodedOrigin origin, int w, int h) => origin switch
+    {
+        SKEncodedOrigin.TopRight => (new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1), new(w, h)),
+        SKEncodedOrigin.BottomRight => (new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1), new(w, h)),
+        SKEncodedOrigin.BottomLeft => (new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1), new(w, h)),
+        SKEncodedOrigin.LeftTop => (new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1), new(h, w)),
+        SKEncodedOrigin.RightTop => (new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1), new(h, w)),
+        SKEncodedOrigin.RightBottom => (new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1), new(h, w)),
+        SKEncodedOrigin.LeftBottom => (new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1), new(h, w)),
+        _ => (SKMatrix.Identity, new(w, h)),
+    };
+
+    private static RuleException NotPicture() => new("A picture of the deck cannot be read. PNG, JPEG, WebP and SVG can.");
+}

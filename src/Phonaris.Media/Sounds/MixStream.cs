@@ -1,0 +1,43 @@
+using System.Runtime.CompilerServices;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Media.Sounds;
+
+/// <summary>A show's sound from beginning to end: rendered on all cores, handed out in order.</summary>
+public static class MixStream
+{
+    /// <summary>Renders the frames from <paramref name="start"/> to <paramref name="end"/> in blocks of some seconds.</summary>
+    /// <returns>Blocks of interleaved stereo; each may be read until the next is asked for.</returns>
+    public static async IAsyncEnumerable<ReadOnlyMemory<float>> RenderAsync(
+        Schedule schedule, Func<string, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(end, start);
+        var mixers = new Mixer[Environment.ProcessorCount];
+        for (var i = 0; i < mixers.Length; i++) mixers[i] = new Mixer(schedule, open);
+        // One buffer for each block being rendered, and one for the block being read.
+        var buffers = new float[mixers.Length + 1][];
+        for (var i = 0; i < buffers.Length; i++) buffers[i] = new float[Mixer.StretchFrames * Frames.Channels];
+        var ahead = new Queue<Task<Memory<float>>>();
+        var (next, turn) = (start, 0);
+        while (next < end || ahead.Count > 0)
+        {
+            cancel.ThrowIfCancellationRequested();
+            while (next < end && ahead.Count < mixers.Length)
+            {
+                var (from, mixer) = (next, mixers[turn % mixers.Length]);
+                var block = buffers[turn % buffers.Length].AsMemory(0, (int)Math.Min(Mixer.StretchFrames, end - next) * Frames.Channels);
+                ahead.Enqueue(Task.Run(
+                    () =>
+                    {
+                        mixer.Render(from, block.Span);
+                        return block;
+                    },
+                    cancel));
+                next += block.Length / Frames.Channels;
+                turn++;
+            }
+            yield return await ahead.Dequeue();
+        }
+    }
+}

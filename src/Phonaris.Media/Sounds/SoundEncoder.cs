@@ -1,0 +1,53 @@
+using System.Runtime.InteropServices;
+using CliWrap;
+using Phonaris.Core;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Media.Sounds;
+
+/// <summary>Writes a show's sound as a file: WAV (24 bit, RF64 when it must be) or FLAC (24 bit), 48 kHz stereo.</summary>
+public static class SoundEncoder
+{
+    /// <summary>Renders and writes the frames from <paramref name="start"/> to <paramref name="end"/>.</summary>
+    /// <param name="schedule">What sounds.</param>
+    /// <param name="open">Gives the decoded sound of a content hash.</param>
+    /// <param name="start">The first frame at 48 kHz.</param>
+    /// <param name="end">The frame after the last.</param>
+    /// <param name="format">wav or flac.</param>
+    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
+    public static async Task WriteAsync(
+        Schedule schedule, Func<string, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
+        IProgress<double>? progress, CancellationToken cancel)
+    {
+        string[] coding = format == SoundFileFormat.Wav
+            ? ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"]
+            : ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24", "-f", "flac"];
+        var input = PipeSource.Create(async (stream, token) =>
+        {
+            long written = 0;
+            await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token))
+            {
+                stream.Write(MemoryMarshal.AsBytes(block.Span));
+                progress?.Report((double)(written += block.Length / Frames.Channels) / (end - start));
+            }
+        });
+        await WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
+            "ffmpeg",
+            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
+            input, null, cancel));
+    }
+}
+
+/// <summary>The formats a show's sound is written in.</summary>
+public enum SoundFileFormat
+{
+    /// <summary>RIFF/WAVE, 24-bit PCM.</summary>
+    Wav,
+
+    /// <summary>Free Lossless Audio Codec, 24 bit.</summary>
+    Flac,
+}

@@ -1,0 +1,59 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace Phonaris.Storage;
+
+/// <summary>Keeps jobs, so that a restart takes them up again.</summary>
+public sealed class JobStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
+{
+    /// <summary>Keeps a new job.</summary>
+    public async Task<JobRow> AddAsync(string id, string showId, string kind, string name, string input, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var row = new JobRow { Id = id, ShowId = showId, Kind = kind, Name = name, Input = input, CreatedAt = clock.GetUtcNow().UtcDateTime };
+        db.Jobs.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return row;
+    }
+
+    /// <summary>A job, or null.</summary>
+    public async Task<JobRow?> FindAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Jobs.AsNoTracking().SingleOrDefaultAsync(j => j.Id == id, cancel);
+    }
+
+    /// <summary>The jobs of a show, the latest first.</summary>
+    public async Task<IReadOnlyList<JobRow>> ListAsync(string showId, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Jobs.AsNoTracking().Where(j => j.ShowId == showId).OrderByDescending(j => j.CreatedAt).ToListAsync(cancel);
+    }
+
+    /// <summary>The jobs not ended, the oldest first.</summary>
+    public async Task<IReadOnlyList<JobRow>> UnfinishedAsync(CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Jobs.AsNoTracking()
+            .Where(j => j.State == JobState.Waiting || j.State == JobState.Running)
+            .OrderBy(j => j.CreatedAt)
+            .ToListAsync(cancel);
+    }
+
+    /// <summary>Keeps how far a job has come.</summary>
+    public async Task UpdateAsync(string id, JobState state, double progress, string? problem, string? result)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set
+            .SetProperty(j => j.State, state)
+            .SetProperty(j => j.Progress, progress)
+            .SetProperty(j => j.Problem, problem)
+            .SetProperty(j => j.Result, result));
+    }
+
+    /// <summary>Forgets a job.</summary>
+    public async Task DeleteAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.Jobs.Where(j => j.Id == id).ExecuteDeleteAsync(cancel);
+    }
+}

@@ -1,0 +1,52 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace Phonaris.Storage;
+
+/// <summary>The database: one SQLite file.</summary>
+public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext(options)
+{
+    /// <summary>The shows.</summary>
+    public DbSet<ShowRow> Shows => Set<ShowRow>();
+
+    /// <summary>Their histories.</summary>
+    public DbSet<EditRow> Edits => Set<EditRow>();
+
+    /// <summary>What their revisions touched.</summary>
+    public DbSet<ChangeRow> Changes => Set<ChangeRow>();
+
+    /// <summary>Long work.</summary>
+    public DbSet<JobRow> Jobs => Set<JobRow>();
+
+    /// <summary>Sets options to a database file.</summary>
+    public static DbContextOptionsBuilder Use(DbContextOptionsBuilder options, string path)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        return options.UseSqlite($"Data Source={path};Default Timeout=10");
+    }
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        ArgumentNullException.ThrowIfNull(modelBuilder);
+        modelBuilder.Entity<ShowRow>().HasKey(s => s.Id);
+        modelBuilder.Entity<EditRow>().HasKey(e => new { e.ShowId, e.Position });
+        modelBuilder.Entity<EditRow>().HasOne<ShowRow>().WithMany().HasForeignKey(e => e.ShowId);
+        modelBuilder.Entity<ChangeRow>().HasKey(c => new { c.ShowId, c.Revision });
+        modelBuilder.Entity<ChangeRow>().HasOne<ShowRow>().WithMany().HasForeignKey(c => c.ShowId);
+        modelBuilder.Entity<JobRow>().HasKey(j => j.Id);
+        modelBuilder.Entity<JobRow>().HasOne<ShowRow>().WithMany().HasForeignKey(j => j.ShowId);
+        modelBuilder.Entity<JobRow>().Property(j => j.State).HasConversion<string>();
+    }
+}
+
+/// <summary>Makes a context for the migrations tool.</summary>
+internal sealed class DesignTimeFactory : IDesignTimeDbContextFactory<PhonarisDb>
+{
+    public PhonarisDb CreateDbContext(string[] args)
+    {
+        var options = new DbContextOptionsBuilder<PhonarisDb>();
+        PhonarisDb.Use(options, "design.db");
+        return new(options.Options);
+    }
+}

@@ -1,0 +1,111 @@
+namespace Phonaris.Storage;
+
+/// <summary>A show as kept.</summary>
+public sealed class ShowRow
+{
+    /// <summary>What names it.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>Its title, for lists.</summary>
+    public required string Title { get; set; }
+
+    /// <summary>Counts its changes; undoing is one too.</summary>
+    public long Revision { get; set; }
+
+    /// <summary>How many of its edits are applied; those beyond are there to be redone.</summary>
+    public int Applied { get; set; }
+
+    /// <summary>The show in JSON, as <see cref="Core.Shows.ShowJson"/> writes it.</summary>
+    public required string Json { get; set; }
+
+    /// <summary>When it was changed last, in UTC.</summary>
+    public DateTime ChangedAt { get; set; }
+}
+
+/// <summary>An edit in a show's history.</summary>
+public sealed class EditRow
+{
+    /// <summary>The show it was made on.</summary>
+    public required string ShowId { get; init; }
+
+    /// <summary>Its place in the history, from 1.</summary>
+    public int Position { get; init; }
+
+    /// <summary>The edit in JSON.</summary>
+    public required string Edit { get; init; }
+
+    /// <summary>The edit that undoes it, in JSON.</summary>
+    public required string Inverse { get; init; }
+
+    /// <summary>What it did, in words.</summary>
+    public required string Sentence { get; init; }
+}
+
+/// <summary>What a revision of a show touched, so that edits made on an older one can be merged or told.</summary>
+public sealed class ChangeRow
+{
+    /// <summary>The show.</summary>
+    public required string ShowId { get; init; }
+
+    /// <summary>The revision that the change made.</summary>
+    public long Revision { get; init; }
+
+    /// <summary>The things touched, one a line.</summary>
+    public required string Touches { get; init; }
+
+    /// <summary>What it did, in words.</summary>
+    public required string Sentence { get; init; }
+}
+
+/// <summary>A piece of long work.</summary>
+public sealed class JobRow
+{
+    /// <summary>What names it.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>The show it is for.</summary>
+    public required string ShowId { get; init; }
+
+    /// <summary>What it does.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>What the person calls it, such as the file's name.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it needs to know, in JSON.</summary>
+    public required string Input { get; init; }
+
+    /// <summary>How far it has come.</summary>
+    public JobState State { get; set; }
+
+    /// <summary>The fraction done.</summary>
+    public double Progress { get; set; }
+
+    /// <summary>What went wrong, in words, or null.</summary>
+    public string? Problem { get; set; }
+
+    /// <summary>What came out, such as a file's name, or null.</summary>
+    public string? Result { get; set; }
+
+    /// <summary>When it was asked for, in UTC.</summary>
+    public DateTime CreatedAt { get; init; }
+}
+
+/// <summary>How far a job has come.</summary>
+public enum JobState
+{
+    /// <summary>Waiting its turn.</summary>
+    Waiting,
+
+    /// <summary>Being worked on.</summary>
+    Running,
+
+    /// <summary>Done.</summary>
+    Done,
+
+    /// <summary>Given up; <see cref="JobRow.Problem"/> says why.</summary>
+    Failed,
+
+    /// <summary>Stopped by the person.</summary>
+    Cancelled,
+}

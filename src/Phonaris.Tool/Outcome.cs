@@ -1,0 +1,46 @@
+using System.CommandLine;
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Tool;
+
+/// <summary>How verbs end: one JSON object or some lines on standard output, messages on standard error, and an exit code.</summary>
+internal static class Outcome
+{
+    public const int Done = 0, Failure = 1, BadUsage = 2, BadInput = 3;
+
+    public static Option<bool> Json { get; } = new("--json") { Description = "Print one JSON object.", Recursive = true };
+
+    /// <summary>Gives a command its work: what it returns is printed; what it throws becomes a message and an exit code.</summary>
+    /// <param name="command">The command.</param>
+    /// <param name="work">Does the work; returns the object for JSON and the lines for people.</param>
+    public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text)>> work) =>
+        command.SetAction(async (parsed, cancel) =>
+        {
+            try
+            {
+                var (json, text) = await work(parsed, cancel);
+                Console.Out.WriteLine(parsed.GetValue(Json) ? JsonSerializer.Serialize(json, ShowJson.Options) : text);
+                return Done;
+            }
+            catch (RuleException e)
+            {
+                return Say(e.Message, BadInput);
+            }
+            catch (OperationCanceledException)
+            {
+                return Say("Stopped. Nothing half-made was kept.", Failure);
+            }
+            catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+            {
+                return Say(e.Message, e is FileNotFoundException or DirectoryNotFoundException ? BadInput : Failure);
+            }
+        });
+
+    private static int Say(string message, int code)
+    {
+        Console.Error.WriteLine(message);
+        return code;
+    }
+}

@@ -1,0 +1,29 @@
+using System.CommandLine;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary>Arguments and options that several verbs share.</summary>
+internal static class Arguments
+{
+    public static Argument<string> Show() => new("show") { Description = "The show package, SHOW.phonaris." };
+
+    public static Argument<string> File() => new("file") { Description = "The file." };
+
+    public static Option<string> Kind(string name = "--kind")
+    {
+        var option = new Option<string>(name) { Description = "What the sound is for: bed, voice or spot. Guessed when left out." };
+        option.AcceptOnlyFromAmong("bed", "voice", "spot");
+        return option;
+    }
+
+    public static Option<double?> Seconds(string name, string what) => new(name) { Description = $"{what}, in seconds." };
+
+    public static Core.Shows.SoundKind? KindOf(string? value) =>
+        value is null ? null : Enum.Parse<Core.Shows.SoundKind>(value, ignoreCase: true);
+
+    /// <summary>Seconds as typed in whole milliseconds.</summary>
+    /// <exception cref="Core.RuleException">It is not a length of time.</exception>
+    public static long Ms(double seconds, string what) => double.IsFinite(seconds) && Math.Abs(seconds) < 1_000_000
+        ? (long)Math.Round(seconds * 1000)
+        : throw new Core.RuleException($"{what} must be a number of seconds.");
+}

@@ -1,0 +1,26 @@
+using System.CommandLine;
+using Phonaris.Core;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>measure FILE</c>: a sound file's figures, at its own rate.</summary>
+internal static class MeasureVerb
+{
+    public static Command Make()
+    {
+        var file = Arguments.File();
+        var command = new Command("measure", "Measures a sound file.") { file };
+        command.Does(async (parsed, cancel) =>
+        {
+            var path = Path.GetFullPath(parsed.GetValue(file)!);
+            if (!File.Exists(path)) throw new RuleException($"There is no file {parsed.GetValue(file)}.");
+            var measured = await SoundMeasure.OfAsync(path, cancel);
+            return (
+                measured,
+                $"{measured.Frames} frames at {measured.SampleRate} Hz, {measured.Channels} channels, "
+                    + (measured.SamplePeakDbfs is { } peak ? $"sample peak {peak:0.0} dBFS" : "silent"));
+        });
+        return command;
+    }
+}

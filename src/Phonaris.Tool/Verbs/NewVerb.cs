@@ -1,0 +1,31 @@
+using System.CommandLine;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>new SHOW --deck FILE… [--hold SECONDS]</c>: makes a show package from a deck.</summary>
+internal static class NewVerb
+{
+    public static Command Make()
+    {
+        var path = Arguments.Show();
+        var deck = new Option<string[]>("--deck")
+        {
+            Description = "The deck: a PDF, or pictures.", Required = true, AllowMultipleArgumentsPerToken = true,
+        };
+        var hold = Arguments.Seconds("--hold", "How long each slide stays");
+        var command = new Command("new", "Makes a show package from a deck.") { path, deck, hold };
+        command.Does(async (parsed, cancel) =>
+        {
+            var workshop = new Workshop();
+            var read = await workshop.ReadDeckAsync(parsed.GetValue(deck)!, cancel);
+            var holdMs = parsed.GetValue(hold) is { } seconds ? Arguments.Ms(seconds, "--hold") : Slide.DefaultHoldMs;
+            var to = parsed.GetValue(path)!;
+            var show = Show.Empty(Names.FromFile(Path.GetFileName(to))).Apply(new AddSlides(read.ToSlides(Workshop.NewId, holdMs), 0)).Show;
+            await workshop.WriteAsync(show, to, cancel);
+            return (new { show = to, slides = show.Slides.Count }, $"{to}: {show.Slides.Count} slides");
+        });
+        return command;
+    }
+}

@@ -1,0 +1,81 @@
+using System.CommandLine;
+using System.Globalization;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>: places a cue; what is left out stays as a drop would set it.</summary>
+internal static class PlaceVerb
+{
+    public static Command Make()
+    {
+        var (path, kind) = (Arguments.Show(), Arguments.Kind());
+        var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added.", Required = true };
+        var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all.", Required = true };
+        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide." };
+        start.AcceptOnlyFromAmong("with");
+        var delay = Arguments.Seconds("--delay", "How long after that");
+        var from = Arguments.Seconds("--in", "The part used begins here");
+        var to = Arguments.Seconds("--out", "The part used ends here");
+        var loop = new Option<string>("--loop") { Description = "once, a number of times, or fill." };
+        var level = new Option<double?>("--level") { Description = "Level in dB, -60 to 12." };
+        var fadeIn = Arguments.Seconds("--fade-in", "Fade in");
+        var fadeOut = Arguments.Seconds("--fade-out", "Fade out");
+        var stop = new Option<string>("--stop") { Description = "When it ends: with its span, or at its finish." };
+        stop.AcceptOnlyFromAmong("span", "finish");
+        var command = new Command("place", "Places a cue.")
+        {
+            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, stop,
+        };
+        command.Does(async (parsed, cancel) =>
+        {
+            var workshop = new Workshop();
+            var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
+            (show, var used) = await FindAsync(workshop, show, parsed.GetValue(sound)!, Arguments.KindOf(parsed.GetValue(kind)), cancel);
+            var lies = Spans.Parse(parsed.GetValue(span)!, show);
+            var cue = CueDefaults.For(show, used, lies.First, Workshop.NewId()) with { Span = lies };
+            if (parsed.GetValue(delay) is { } d) cue = cue with { DelayMs = Arguments.Ms(d, "--delay") };
+            if (parsed.GetValue(from) is { } i) cue = cue with { InFrame = Frames.FromMs(Arguments.Ms(i, "--in")) };
+            if (parsed.GetValue(to) is { } o) cue = cue with { OutFrame = Frames.FromMs(Arguments.Ms(o, "--out")) };
+            if (parsed.GetValue(loop) is { } l) cue = cue with { Rounds = Rounds(l) };
+            if (parsed.GetValue(level) is { } db) cue = cue with { LevelDb = db };
+            if (parsed.GetValue(fadeIn) is { } a) cue = cue with { FadeIn = Fade.Of(Arguments.Ms(a, "--fade-in")) };
+            if (parsed.GetValue(fadeOut) is { } b) cue = cue with { FadeOut = Fade.Of(Arguments.Ms(b, "--fade-out")) };
+            if (parsed.GetValue(stop) is { } s) cue = cue with { Stop = s == "span" ? CueStop.Span : CueStop.Finished };
+            var edit = new PlaceCue(cue, int.MaxValue);
+            var sentence = edit.Sentence(show);
+            show = show.Apply(edit).Show;
+            await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
+            return (new { id = cue.Id, cue }, $"{cue.Id}  {sentence}");
+        });
+        return command;
+    }
+
+    private static async Task<(Show Show, Sound Sound)> FindAsync(
+        Workshop workshop, Show show, string nameOrFile, SoundKind? kind, CancellationToken cancel)
+    {
+        if (show.Sounds.FirstOrDefault(s => s.Id == nameOrFile || s.Name == nameOrFile || s.FileName == nameOrFile) is { } there) return Of(show, there);
+        if (!File.Exists(nameOrFile)) throw new RuleException($"The show has no sound {nameOrFile}, and there is no such file.", "sound");
+        var (next, added) = Workshop.AddOnce(show, await workshop.ReadSoundAsync(nameOrFile, kind, cancel));
+        return Of(next, added);
+
+        (Show, Sound) Of(Show within, Sound found)
+        {
+            if (kind is null || kind == found.Kind) return (within, found);
+            within = within.Apply(new SetSoundKind(found.Id, kind.Value)).Show;
+            return (within, within.Sound(found.Id));
+        }
+    }
+
+    private static int Rounds(string typed) => typed switch
+    {
+        "once" => 1,
+        "fill" => Cue.FillSpan,
+        _ => int.TryParse(typed, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n > 0
+            ? n
+            : throw new RuleException($"--loop is once, fill or a number of times, not {typed}.", "loop"),
+    };
+}

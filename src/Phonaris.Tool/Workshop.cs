@@ -1,0 +1,90 @@
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Formats;
+using Phonaris.Formats.Decks;
+using Phonaris.Media;
+using Phonaris.Media.Films;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+
+namespace Phonaris.Tool;
+
+/// <summary>What verbs work with: the file store and the derived files, in the user's cache folder, and the services on them.</summary>
+internal sealed class Workshop
+{
+    private readonly FileStore _files;
+
+    public Workshop()
+    {
+        var root = Environment.GetEnvironmentVariable("PHONARIS_CACHE") ?? Path.Combine(
+            Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
+        _files = new(Path.Combine(root, "files"));
+        Derived = new(Path.Combine(root, "derived"));
+        Sounds = new(Derived, _files.PathOf);
+        Pictures = new(Derived, _files.PathOf);
+        Films = new(Derived, Pictures, Sounds.Open);
+    }
+
+    public DerivedFiles Derived { get; }
+
+    public SoundLibrary Sounds { get; }
+
+    public SlidePictures Pictures { get; }
+
+    public FilmExporter Films { get; }
+
+    public static string NewId() => Guid.NewGuid().ToString("N")[..12];
+
+    public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
+        ShowPackage.ReadAsync(path, _files.Has, (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
+
+    public Task WriteAsync(Show show, string path, CancellationToken cancel) =>
+        WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));
+
+    /// <summary>Decodes all sounds of a show that have not been decoded yet.</summary>
+    public async Task PrepareSoundsAsync(Show show, CancellationToken cancel)
+    {
+        foreach (var sound in show.Sounds) await Sounds.PrepareAsync(sound.Media, sound.Name, null, cancel);
+    }
+
+    public async Task<Deck> ReadDeckAsync(IEnumerable<string> paths, CancellationToken cancel)
+    {
+        List<DeckFile> files = [];
+        foreach (var path in paths)
+        {
+            var name = Path.GetFileName(path);
+            var hash = await KeepAsync(path, DeckFormats.GreatestBytes, () => DeckFormats.TooLarge(name), cancel);
+            files.Add(new(_files.PathOf(hash), name, hash));
+        }
+        return DeckFormats.Read(files);
+    }
+
+    public async Task<Sound> ReadSoundAsync(string path, SoundKind? kind, CancellationToken cancel)
+    {
+        var name = Path.GetFileName(path);
+        var hash = await KeepAsync(path, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
+        var figures = await Sounds.PrepareAsync(hash, name, null, cancel);
+        return new(
+            NewId(), Names.FromFile(name), kind ?? SoundKinds.Guess(figures.Frames), hash, name, figures.Frames, figures.LoudnessLufs,
+            figures.LoudestLufs);
+    }
+
+    /// <summary>Adds a sound to a show, or gives the one of the same file that is there already.</summary>
+    public static (Show Show, Sound Sound) AddOnce(Show show, Sound sound)
+    {
+        var there = show.Sounds.FirstOrDefault(s => s.Media == sound.Media);
+        return there is not null ? (show, there) : (show.Apply(new AddSound(sound, int.MaxValue)).Show, sound);
+    }
+
+    private async Task<string> KeepAsync(string path, long most, Func<RuleException> tooLarge, CancellationToken cancel)
+    {
+        if (!File.Exists(path)) throw new RuleException($"There is no file {path}.");
+        if (new FileInfo(path).Length > most) throw tooLarge();
+        await using var file = File.OpenRead(path);
+        return await _files.PutAsync(file, most, tooLarge, cancel);
+    }
+
+    private static RuleException Damaged(string path) => new($"{Path.GetFileName(path)} is damaged: one of its files is longer than it says.");
+}
