@@ -1,0 +1,24 @@
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>A file that was brought in and is kept.</summary>
+/// <param name="Hash">Its content hash.</param>
+/// <param name="Name">What it was called.</param>
+public sealed record BroughtFile(string Hash, string Name)
+{
+    /// <summary>Reads a deck from files that were brought in.</summary>
+    /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
+    internal static Deck ReadDeck(IEnumerable<BroughtFile> brought, FileStore files) =>
+        DeckFormats.Read(brought.Select(b => new DeckFile(b.PathIn(files), Names.Plain(b.Name), b.Hash)));
+
+    /// <summary>Where the file is.</summary>
+    /// <exception cref="RuleException">It is not there.</exception>
+    internal string PathIn(FileStore files) =>
+        Hash.Length == 64 && Hash.All(char.IsAsciiHexDigitLower) && files.Has(Hash)
+            ? files.PathOf(Hash)
+            : throw new RuleException($"{Names.Plain(Name)} has not arrived. Bring it in once more.");
+}

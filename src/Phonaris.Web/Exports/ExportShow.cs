@@ -1,0 +1,48 @@
+using System.Text.Json;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Films;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Exports;
+
+/// <summary>The job that exports a show, as it was when it was asked for.</summary>
+internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, ExportedFiles files) : IJobWork
+{
+    public const string JobKind = "export";
+
+    public string Kind => JobKind;
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var (show, format, width, height, fps) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;
+        foreach (var sound in show.Sounds) await sounds.PrepareAsync(sound.Media, sound.Name, null, cancel);
+        var file = $"{job.Id}.{format.ToString().ToLowerInvariant()}";
+        var order = RunningOrder.Of(show);
+        if (format == ExportFormat.Mp4)
+            await films.ExportAsync(show, order.Slides, FilmSettings.Of(width, height, fps), files.PathOf(file), progress, cancel);
+        else
+            await SoundEncoder.WriteAsync(
+                Schedule.Of(show, order), sounds.Open, 0, order.TotalFrames,
+                format == ExportFormat.Wav ? SoundFileFormat.Wav : SoundFileFormat.Flac, files.PathOf(file), progress, cancel);
+        return file;
+    }
+}
+
+/// <summary>What the job is to make.</summary>
+internal sealed record AskedExport(Show Show, ExportFormat Format, int Width, int Height, int Fps);
+
+/// <summary>What a show can be exported as.</summary>
+public enum ExportFormat
+{
+    /// <summary>A film: H.264 and AAC.</summary>
+    Mp4,
+
+    /// <summary>The sound alone, uncompressed.</summary>
+    Wav,
+
+    /// <summary>The sound alone, compressed without loss.</summary>
+    Flac,
+}

@@ -1,0 +1,26 @@
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Settings of the app, section <c>Phonaris</c>.</summary>
+internal sealed class AppOptions
+{
+    /// <summary>The folder everything is kept in; the user's data folder when left out.</summary>
+    public string? Data { get; set; }
+
+    /// <summary>The folder of the demo show, to be put in at the start; null for none.</summary>
+    public string? Demo { get; set; }
+}
+
+/// <summary>Where things are kept.</summary>
+internal sealed class AppPaths(AppOptions options)
+{
+    public string Root { get; } = options.Data ?? Path.Combine(
+        Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris");
+
+    public string Database => Path.Combine(Root, "phonaris.db");
+
+    public string Files => Path.Combine(Root, "files");
+
+    public string Derived => Path.Combine(Root, "derived");
+
+    public string Exports => Path.Combine(Root, "exports");
+}

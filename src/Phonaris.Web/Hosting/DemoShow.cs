@@ -1,0 +1,24 @@
+using Microsoft.Extensions.Options;
+using Phonaris.Core;
+using Phonaris.Formats;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Puts the demo show in when the app is started with one and it is not there yet.</summary>
+internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, FileStore files)
+{
+    public const string Id = "moth-night";
+
+    public async Task PutInAsync(CancellationToken cancel)
+    {
+        if (options.Value.Demo is not { } folder || await shows.FindAsync(Id, cancel) is not null) return;
+        foreach (var path in Directory.EnumerateFiles(Path.Combine(folder, "slides")).Concat(Directory.EnumerateFiles(Path.Combine(folder, "sounds"))))
+        {
+            await using var file = File.OpenRead(path);
+            await files.PutAsync(file, long.MaxValue, () => new RuleException("Never too large."), cancel);
+        }
+        await using var json = File.OpenRead(Path.Combine(folder, "show.json"));
+        await shows.AddAsync(Id, await ShowPackage.ReadShowAsync(json, "The demo show", cancel), cancel);
+    }
+}

@@ -1,0 +1,95 @@
+using System.Reflection;
+using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using Phonaris.Core.Shows;
+using Phonaris.Media;
+using Phonaris.Media.Films;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Bringing;
+using Phonaris.Web.Exports;
+using Phonaris.Web.Hearing;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+using Serilog;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Puts the app together.</summary>
+internal static class House
+{
+    /// <summary>Whether Program.cs runs only to write the OpenAPI document while building.</summary>
+    private static bool OnlyDescribed => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+    /// <summary>Registers the services.</summary>
+    public static void AddHouse(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddSerilog((_, log) => log.ReadFrom.Configuration(builder.Configuration).WriteTo.Console());
+        services.Configure<AppOptions>(builder.Configuration.GetSection("Phonaris"));
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
+        services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
+        services.AddSingleton<ShowStore>();
+        services.AddSingleton<JobStore>();
+        services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
+        services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
+        services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
+        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
+        services.AddSingleton(s => new FilmExporter(
+            s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>().Open));
+        services.AddSingleton<ShowChanges>();
+        services.AddSingleton<ShowViews>();
+        services.AddSingleton<Mixes>();
+        services.AddSingleton<ExportedFiles>();
+        services.AddSingleton<JobRunner>();
+        services.AddHostedService(s => s.GetRequiredService<JobRunner>());
+        services.AddSingleton<IJobWork, BringSound>();
+        services.AddSingleton<IJobWork, DrawDeck>();
+        services.AddSingleton<IJobWork, ExportShow>();
+        services.AddSingleton<DemoShow>();
+        services.AddSignalR().AddJsonProtocol(o => ShowJson.Configure(o.PayloadSerializerOptions));
+        services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
+        services.AddProblemDetails();
+        services.AddExceptionHandler<Problems>();
+        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ValueListSchema>());
+        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
+        // Bodies are limited where they are read, each kind of file to its own size.
+        builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = Sound.GreatestBytes);
+    }
+
+    /// <summary>Brings the database up to date and, where asked, puts the demo show in.</summary>
+    public static async Task PrepareAsync(this WebApplication app)
+    {
+        if (OnlyDescribed) return;
+        Directory.CreateDirectory(app.Services.GetRequiredService<AppPaths>().Root);
+        await using (var db = await app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>().CreateDbContextAsync())
+        {
+            await db.Database.MigrateAsync();
+            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+        }
+        await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
+    }
+
+    /// <summary>Sets the request pipeline up.</summary>
+    public static void UseHouse(this WebApplication app)
+    {
+        app.UseExceptionHandler();
+        app.UseHostFiltering();
+        app.UseMiddleware<SameOrigin>();
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions { ContentTypeProvider = FileTypes() });
+        app.MapOpenApi();
+    }
+
+    private static FileExtensionContentTypeProvider FileTypes()
+    {
+        var types = new FileExtensionContentTypeProvider();
+        types.Mappings[".flac"] = "audio/flac";
+        types.Mappings[".ogg"] = "audio/ogg";
+        types.Mappings[".opus"] = "audio/ogg";
+        return types;
+    }
+}

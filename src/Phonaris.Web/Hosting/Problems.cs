@@ -1,0 +1,29 @@
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using Phonaris.Core;
+using Phonaris.Media;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Turns exceptions into problem details (RFC 9457) whose title is a sentence for the person.</summary>
+internal sealed class Problems(IProblemDetailsService details) : IExceptionHandler
+{
+    public ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var (status, title, field) = exception switch
+        {
+            RuleException e => (StatusCodes.Status400BadRequest, e.Message, e.Field),
+            StaleEditException e => (StatusCodes.Status409Conflict, e.Message, null),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
+                (StatusCodes.Status413PayloadTooLarge, "That file is larger than can be brought in.", null),
+            BadHttpRequestException e => (e.StatusCode, "The request cannot be understood.", null),
+            _ when DiskFull.Caused(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
+            _ => (StatusCodes.Status500InternalServerError, "Something went wrong here, and it is our fault. What you did before is kept.", null),
+        };
+        httpContext.Response.StatusCode = status;
+        var problem = new ProblemDetails { Status = status, Title = title };
+        if (field is not null) problem.Extensions["field"] = field;
+        return details.TryWriteAsync(new() { HttpContext = httpContext, ProblemDetails = problem, Exception = exception });
+    }
+}

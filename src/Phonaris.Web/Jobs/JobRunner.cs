@@ -1,0 +1,129 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using System.Threading.Channels;
+using Microsoft.AspNetCore.SignalR;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Media;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Jobs;
+
+/// <summary>What a kind of job does.</summary>
+internal interface IJobWork
+{
+    /// <summary>The kind, as kept.</summary>
+    string Kind { get; }
+
+    /// <summary>Does the work; doing it again does no harm. Returns the result to keep, if any.</summary>
+    /// <exception cref="RuleException">It cannot be done; the message is for the person.</exception>
+    Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel);
+}
+
+/// <summary>Works through the jobs, as many at once as there are cores; after a restart takes up what had not ended.</summary>
+internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHubContext<LiveHub> hub, ILogger<JobRunner> log) : BackgroundService
+{
+    private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100);
+
+    private readonly Channel<JobRow> _queue = Channel.CreateUnbounded<JobRow>();
+    private readonly ConcurrentDictionary<string, CancellationTokenSource> _open = new();
+
+    /// <summary>Keeps a job and queues it.</summary>
+    public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel)
+    {
+        var row = await store.AddAsync(NewId.Next(), showId, kind, name, JsonSerializer.Serialize(input, ShowJson.Options), cancel);
+        Queue(row);
+        var view = JobView.Of(row);
+        await TellAsync(view);
+        return view;
+    }
+
+    /// <summary>Stops a job that has not ended.</summary>
+    public async Task CancelAsync(string id)
+    {
+        if (_open.TryGetValue(id, out var source)) await source.CancelAsync();
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        foreach (var row in await store.UnfinishedAsync(stoppingToken)) Queue(row);
+        await Task.WhenAll(Enumerable.Range(0, Math.Max(2, Environment.ProcessorCount)).Select(_ => WorkAsync(stoppingToken)));
+    }
+
+    private void Queue(JobRow row)
+    {
+        if (_open.TryAdd(row.Id, new())) _queue.Writer.TryWrite(row);
+    }
+
+    private async Task WorkAsync(CancellationToken stopping)
+    {
+        await foreach (var row in _queue.Reader.ReadAllAsync(stopping))
+        {
+            using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping, _open[row.Id].Token);
+            try
+            {
+                await RunAsync(row, stopping, cancel.Token);
+            }
+            catch (OperationCanceledException) when (stopping.IsCancellationRequested)
+            {
+                return;
+            }
+            finally
+            {
+                if (_open.TryRemove(row.Id, out var source)) source.Dispose();
+            }
+        }
+    }
+
+    private async Task RunAsync(JobRow row, CancellationToken stopping, CancellationToken cancel)
+    {
+        var (state, problem, result, reached) = (JobState.Done, (string?)null, (string?)null, 0.0);
+        try
+        {
+            await EndAsync(JobState.Running, 0, null, null);
+            result = await works.Single(w => w.Kind == row.Kind).RunAsync(row, new Progress(this, row, f => reached = f), cancel);
+            reached = 1;
+        }
+        catch (OperationCanceledException) when (!stopping.IsCancellationRequested)
+        {
+            state = JobState.Cancelled;
+        }
+        catch (RuleException e)
+        {
+            (state, problem) = (JobState.Failed, e.Message);
+        }
+        catch (Exception e) when (DiskFull.Caused(e))
+        {
+            (state, problem) = (JobState.Failed, DiskFull.Exception().Message);
+        }
+        catch (Exception e) when (e is not OperationCanceledException)
+        {
+            log.LogError(e, "Job {Id} ({Kind}) failed", row.Id, row.Kind);
+            (state, problem) = (JobState.Failed, $"{row.Name}: something went wrong here, and it is our fault. Nothing half-made was kept.");
+        }
+        await EndAsync(state, reached, problem, result);
+
+        async Task EndAsync(JobState now, double progress, string? why, string? what)
+        {
+            await store.UpdateAsync(row.Id, now, progress, why, what);
+            await TellAsync(JobView.Of(row) with { State = now, Progress = progress, Problem = why, Result = what });
+        }
+    }
+
+    private Task TellAsync(JobView job) => hub.Clients.Group(job.ShowId).SendAsync("job", job);
+
+    /// <summary>Tells pages how far a job has come, ten times a second at most.</summary>
+    private sealed class Progress(JobRunner runner, JobRow row, Action<double> reached) : IProgress<double>
+    {
+        private long _told;
+
+        public void Report(double value)
+        {
+            reached(value);
+            var (now, last) = (Environment.TickCount64, Interlocked.Read(ref _told));
+            if (now - last < TellEvery.TotalMilliseconds || Interlocked.CompareExchange(ref _told, now, last) != last) return;
+            _ = runner.TellAsync(JobView.Of(row) with { State = JobState.Running, Progress = value });
+        }
+    }
+}

@@ -1,0 +1,24 @@
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Jobs;
+
+/// <summary>A piece of long work as the page sees it.</summary>
+/// <param name="Id">What names it.</param>
+/// <param name="ShowId">The show it is for.</param>
+/// <param name="Kind">What it does: sound, deck or export.</param>
+/// <param name="Name">What the person calls it.</param>
+/// <param name="State">How far it has come.</param>
+/// <param name="Progress">The fraction done.</param>
+/// <param name="Problem">What went wrong, in words, or null.</param>
+/// <param name="Result">What came out, or null.</param>
+/// <param name="CreatedAt">When it was asked for, in UTC.</param>
+public sealed record JobView(
+    string Id, string ShowId, string Kind, string Name, JobState State, double Progress, string? Problem, string? Result, DateTime CreatedAt)
+{
+    /// <summary>The view of a kept job.</summary>
+    public static JobView Of(JobRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return new(row.Id, row.ShowId, row.Kind, row.Name, row.State, row.Progress, row.Problem, row.Result, row.CreatedAt);
+    }
+}

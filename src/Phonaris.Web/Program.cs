@@ -1,0 +1,31 @@
+using Phonaris.Web.Bringing;
+using Phonaris.Web.Exports;
+using Phonaris.Web.Hearing;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.AddHouse();
+
+var app = builder.Build();
+await app.PrepareAsync();
+app.UseHouse();
+
+var api = app.MapGroup("/api");
+api.MapShows();
+api.MapEdits();
+api.MapFiles();
+api.MapSounds();
+api.MapPictures();
+api.MapMix();
+api.MapExports();
+api.MapJobs();
+api.MapFallback(() => TypedResults.NotFound());
+app.MapHub<LiveHub>("/live");
+app.MapFallbackToFile("index.html");
+
+await app.RunAsync();
+
+/// <summary>The app's entry point, public so that tests can host it.</summary>
+public partial class Program;

@@ -1,0 +1,41 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Shows;
+
+/// <summary>Changes of a show. Each answers with the show as it is after.</summary>
+internal static class EditEndpoints
+{
+    public static void MapEdits(this RouteGroupBuilder api)
+    {
+        api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+            TypedResults.Ok(await views.OfAsync(await changes.ApplyAsync(id, made.Revision, made.Edit, cancel), cancel)));
+
+        api.MapPost("/shows/{id}/undo", async (string id, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+            TypedResults.Ok(await views.OfAsync(await changes.UndoAsync(id, cancel), cancel)));
+
+        api.MapPost("/shows/{id}/redo", async (string id, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+            TypedResults.Ok(await views.OfAsync(await changes.RedoAsync(id, cancel), cancel)));
+
+        api.MapPost("/shows/{id}/drops", async Task<Results<Ok<Dropped>, NotFound>> (
+            string id, Drop drop, ShowStore shows, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var cue = CueDefaults.For(stored.Show, stored.Show.Sound(drop.SoundId), drop.SlideId, NewId.Next());
+            var after = await changes.ApplyAsync(id, null, new PlaceCue(cue, int.MaxValue), cancel);
+            return TypedResults.Ok(new Dropped(cue.Id, await views.OfAsync(after, cancel)));
+        });
+    }
+}
+
+/// <summary>An edit and the revision it was made on.</summary>
+public sealed record MadeEdit(long Revision, Edit Edit);
+
+/// <summary>A sound dropped on a slide.</summary>
+public sealed record Drop(string SoundId, string SlideId);
+
+/// <summary>The cue a drop made, and the show with it.</summary>
+public sealed record Dropped(string CueId, ShowView View);

@@ -1,0 +1,49 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
+using Phonaris.Web.Bringing;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Shows;
+
+/// <summary>Shows: list, make, read, delete.</summary>
+internal static class ShowEndpoints
+{
+    public static void MapShows(this RouteGroupBuilder api)
+    {
+        api.MapGet("/shows", async (ShowStore shows, CancellationToken cancel) =>
+            TypedResults.Ok((await shows.ListAsync(cancel)).Select(ShowViews.Card).ToList()));
+
+        api.MapPost("/shows", async Task<Created<ShowCard>> (NewShow asked, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            var deck = asked.Files.Count == 0 ? null : BroughtFile.ReadDeck(asked.Files, files);
+            var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
+            var show = Show.Empty(RenameShow.Validate(title));
+            if (deck is not null) show = show.Apply(new AddSlides(deck.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs), 0)).Show;
+            var stored = await shows.AddAsync(NewId.Next(), show, cancel);
+            if (deck is not null) await DrawDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, show.Slides, cancel);
+            return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
+        });
+
+        api.MapGet("/shows/{id}", async Task<Results<Ok<ShowView>, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(await views.OfAsync(stored, cancel)) : TypedResults.NotFound());
+
+        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, CancellationToken cancel) =>
+        {
+            await shows.DeleteAsync(id, cancel);
+            return TypedResults.NoContent();
+        });
+
+        api.MapGet("/shows/{id}/span", async Task<Results<Ok<Span>, NotFound>> (string id, string typed, ShowStore shows, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Spans.Parse(typed, stored.Show)) : TypedResults.NotFound());
+    }
+}
+
+/// <summary>A show to make.</summary>
+/// <param name="Title">Its title; after the first file when left out.</param>
+/// <param name="Files">The files of its deck, brought in before; none for a show without slides yet.</param>
+/// <param name="HoldMs">The hold of its slides in milliseconds.</param>
+public sealed record NewShow(string? Title, ValueList<BroughtFile> Files, long? HoldMs);
