@@ -54,7 +54,7 @@ internal static class House
         services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
-        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ValueListSchema>());
+        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>());
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
         // Bodies are limited where they are read, each kind of file to its own size.
         builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = Sound.GreatestBytes);
@@ -82,6 +82,8 @@ internal static class House
         app.UseDefaultFiles();
         app.UseStaticFiles(new StaticFileOptions { ContentTypeProvider = FileTypes() });
         app.MapOpenApi();
+        var opens = app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Demo is null ? "" : $"/shows/{DemoShow.Id}";
+        app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Phonaris is at {app.Urls.FirstOrDefault()}{opens}"));
     }
 
     private static FileExtensionContentTypeProvider FileTypes()

@@ -27,5 +27,5 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
     public override string Sentence(Show before) => Slides.Count == 1 ? $"Added “{Slides[0].Title}”" : $"Added {Slides.Count} slides";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => Slides.Select(s => $"slide:{s.Id}");
+    public override IEnumerable<string> Touches() => Slides.Select(s => $"slide:{s.Id}");
 }

@@ -20,7 +20,7 @@ public sealed record AddSound(Sound Sound, int Index) : Edit
     public override string Sentence(Show before) => $"Brought in {Sound.Name}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"sound:{Sound.Id}"];
+    public override IEnumerable<string> Touches() => [$"sound:{Sound.Id}"];
 }
 
 /// <summary>Takes a sound that no cue uses out of the show.</summary>
@@ -43,5 +43,5 @@ public sealed record RemoveSound(string SoundId) : Edit
     public override string Sentence(Show before) => $"Removed {before.Sound(SoundId).Name}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"sound:{SoundId}"];
+    public override IEnumerable<string> Touches() => [$"sound:{SoundId}"];
 }

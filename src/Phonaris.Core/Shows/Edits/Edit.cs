@@ -38,8 +38,7 @@ public abstract record Edit
     /// <summary>
     /// The things changed, such as <c>cue:x/level</c>. Two edits made on the same revision merge when they touch different things.
     /// </summary>
-    [JsonIgnore]
-    public abstract IEnumerable<string> Touches { get; }
+    public abstract IEnumerable<string> Touches();
 }
 
 /// <summary>The outcome of an edit.</summary>

@@ -25,7 +25,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     public override string Sentence(Show before) => $"Laid {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"cue:{Cue.Id}"];
+    public override IEnumerable<string> Touches() => [$"cue:{Cue.Id}"];
 }
 
 /// <summary>Takes a cue out of the show; its sound stays.</summary>
@@ -45,5 +45,5 @@ public sealed record RemoveCue(string CueId) : Edit
     public override string Sentence(Show before) => $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"cue:{CueId}"];
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}"];
 }

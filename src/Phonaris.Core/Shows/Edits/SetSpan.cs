@@ -18,5 +18,5 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
         $"{before.CueName(CueId)}: {Say.Span(before, before.Cue(CueId).Span)} → {Say.Span(before, Span)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"cue:{CueId}/span"];
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/span"];
 }

@@ -17,5 +17,5 @@ public sealed record SetStop(string CueId, CueStop Stop) : Edit
         $"{before.CueName(CueId)}: ends {(Stop == CueStop.Span ? "with its span" : "when it has finished")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => [$"cue:{CueId}/stop"];
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/stop"];
 }

@@ -26,7 +26,7 @@ public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Ed
         : $"Transition of {Transitions.Count} slides changed";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches => Transitions.Select(t => $"slide:{t.SlideId}/transition");
+    public override IEnumerable<string> Touches() => Transitions.Select(t => $"slide:{t.SlideId}/transition");
 }
 
 /// <summary>A slide and how it comes in.</summary>

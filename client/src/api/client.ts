@@ -1,0 +1,46 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+/** The typed door to the server: everything about a show is asked here, nothing is computed again. */
+export const api = createClient<paths>();
+
+type Schemas = components["schemas"];
+export type ShowView = Schemas["ShowView"];
+export type ShowCard = Schemas["ShowCard"];
+export type Slide = Schemas["Slide"];
+export type Sound = Schemas["Sound"];
+export type SoundKind = Schemas["SoundKind"];
+export type Cue = Schemas["Cue"];
+export type Span = Schemas["Span"];
+export type Fade = Schemas["Fade"];
+export type FadeCurve = Schemas["FadeCurve"];
+export type Edit = Schemas["Edit"];
+export type SlideTime = Schemas["SlideTime"];
+export type StrandView = Schemas["StrandView"];
+export type JobView = Schemas["JobView"];
+export type BroughtFile = Schemas["BroughtFile"];
+export type FilePurpose = Schemas["FilePurpose"];
+export type ExportFormat = Schemas["ExportFormat"];
+
+/** Something could not be done; the message is for the person. */
+export class Problem extends Error {}
+
+/** The data of an answer, or its problem thrown. */
+export function answered<T>(answer: { data?: T; error?: unknown; response: Response }): T {
+  if (answer.error === undefined && answer.data !== undefined) return answer.data;
+  throw new Problem(
+    titleOf(answer.error) ?? "Phonaris does not answer. What you did before is kept; try again in a moment.",
+  );
+}
+
+export function titleOf(error: unknown): string | undefined {
+  return typeof error === "object" && error !== null && "title" in error && typeof error.title === "string"
+    ? error.title
+    : undefined;
+}
+
+/** The address of a slide's picture; it names what it is of, so that browsers can keep it. */
+export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 1920): string {
+  const of = `${slide.picture.media}-${slide.picture.page}`;
+  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}`;
+}

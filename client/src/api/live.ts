@@ -1,0 +1,35 @@
+import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import type { JobView, ShowView } from "./client";
+import { keepJob } from "./queries";
+
+/** Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there. */
+export function useLive(showId: string): boolean {
+  const queries = useQueryClient();
+  const [connected, setConnected] = useState(true);
+  useEffect(() => {
+    const hub = new HubConnectionBuilder()
+      .withUrl("/live")
+      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 1000 })
+      .configureLogging(LogLevel.None)
+      .build();
+    const follow = async () => {
+      await hub.invoke("Follow", showId);
+      // What happened while nobody listened.
+      await queries.invalidateQueries({ queryKey: ["show", showId] });
+      await queries.invalidateQueries({ queryKey: ["jobs", showId] });
+      setConnected(true);
+    };
+    hub.on("changed", (id: string, revision: number) => {
+      const now = queries.getQueryData<ShowView>(["show", id]);
+      if (!now || now.revision < revision) void queries.invalidateQueries({ queryKey: ["show", id] });
+    });
+    hub.on("job", (job: JobView) => keepJob(queries, job));
+    hub.onreconnecting(() => setConnected(false));
+    hub.onreconnected(() => void follow());
+    const started = hub.start().then(follow, () => setConnected(false));
+    return () => void started.then(() => hub.stop());
+  }, [queries, showId]);
+  return connected;
+}

@@ -1,0 +1,89 @@
+import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
+import { toast } from "sonner";
+import { answered, api, type Edit, type JobView, type ShowView } from "./client";
+
+const showKey = (id: string) => ["show", id];
+const jobsKey = (id: string) => ["jobs", id];
+
+export const useShows = () =>
+  useQuery({ queryKey: ["shows"], queryFn: async () => answered(await api.GET("/api/shows")) });
+
+export const useShow = (id: string) =>
+  useQuery({
+    queryKey: showKey(id),
+    queryFn: async () => answered(await api.GET("/api/shows/{id}", { params: { path: { id } } })),
+  });
+
+export const useJobs = (id: string) =>
+  useQuery({
+    queryKey: jobsKey(id),
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } } })),
+  });
+
+export const usePeaks = (showId: string, soundId: string, from: number, to: number, columns: number) =>
+  useQuery({
+    queryKey: ["peaks", showId, soundId, from, to, columns],
+    staleTime: Infinity,
+    queryFn: async () =>
+      answered(
+        await api.GET("/api/shows/{id}/sounds/{soundId}/peaks", {
+          params: { path: { id: showId, soundId }, query: { from, to, columns } },
+        }),
+      ),
+  });
+
+/** Puts a newer view of a show in place; an older one, answered late, is left aside. */
+export function keepShow(queries: QueryClient, view: ShowView) {
+  queries.setQueryData<ShowView>(showKey(view.id), (now) => (now && now.revision > view.revision ? now : view));
+}
+
+/** Puts what is known of a job in place. */
+export function keepJob(queries: QueryClient, job: JobView) {
+  queries.setQueryData<JobView[]>(jobsKey(job.showId), (jobs = []) =>
+    jobs.some((j) => j.id === job.id) ? jobs.map((j) => (j.id === job.id ? job : j)) : [job, ...jobs],
+  );
+}
+
+export const say = (problem: Error) => toast.error(problem.message, { duration: 8000 });
+
+/** Changes a show: makes an edit, undoes, redoes. The answer is the show as it is after. */
+export function useEdits(showId: string) {
+  const queries = useQueryClient();
+  const settle = {
+    onSuccess: (view: ShowView) => keepShow(queries, view),
+    onError: async (problem: Error) => {
+      say(problem);
+      await queries.invalidateQueries({ queryKey: showKey(showId) });
+    },
+  };
+  const path = { params: { path: { id: showId } } };
+  const revision = () => queries.getQueryData<ShowView>(showKey(showId))?.revision ?? 0;
+  const edit = useMutation({
+    mutationFn: async (made: Edit) =>
+      answered(await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } })),
+    ...settle,
+  });
+  const undo = useMutation({
+    mutationFn: async () => answered(await api.POST("/api/shows/{id}/undo", path)),
+    ...settle,
+  });
+  const redo = useMutation({
+    mutationFn: async () => answered(await api.POST("/api/shows/{id}/redo", path)),
+    ...settle,
+  });
+  return { edit: edit.mutate, undo: () => undo.mutate(), redo: () => redo.mutate() };
+}
+
+/** Lays a sound on a slide with the settings of its kind. */
+export function useDrop(showId: string, placed: (cueId: string) => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (drop: { soundId: string; slideId: string }) =>
+      answered(await api.POST("/api/shows/{id}/drops", { params: { path: { id: showId } }, body: drop })),
+    onSuccess: ({ cueId, view }) => {
+      keepShow(queries, view);
+      placed(cueId);
+    },
+    onError: say,
+  });
+}

@@ -1,0 +1,244 @@
+import { framesPerSecond } from "../ui/format";
+
+/** A second of sound as the engine rendered it, or "same" when what was named is still right, or "end" beyond it. */
+export type Fetched = { samples: Float32Array; tag: string } | "same" | "end";
+export type FetchChunk = (second: number, tag: string | undefined, signal: AbortSignal) => Promise<Fetched>;
+
+interface Scheduled {
+  second: number;
+  tag: string;
+  /** When its first sample sounds, on the audio clock. */
+  startsAt: number;
+  lasts: number;
+  source: AudioBufferSourceNode;
+  gain: GainNode;
+}
+
+const ahead = 4; // seconds fetched before they are due
+const lead = 0.06; // seconds between asking and sounding
+const changeover = 0.01; // seconds of crossfade when a sounding chunk is replaced
+
+/**
+ * Plays sound that comes from the engine in chunks of a second, joined to the sample on the audio clock. An edit while playing is
+ * heard at once: chunks that changed are fetched again and take over with a short crossfade.
+ */
+export class ChunkPlayer {
+  private context: AudioContext | undefined;
+  private analyser: AnalyserNode | undefined;
+  private levels = new Float32Array(1024);
+  private scheduled: Scheduled[] = [];
+  /** The audio clock's time of frame 0. */
+  private origin = 0;
+  private next = 0;
+  private ended = false;
+  private stopFrame = Infinity;
+  private rest = 0;
+  private run: AbortController | undefined;
+  private filling: AbortController | undefined;
+  private timer = 0;
+  private listeners = new Set<() => void>();
+
+  constructor(private fetchChunk: FetchChunk) {}
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  playing = () => this.run !== undefined;
+
+  /** The frame heard now, or where it would go on. */
+  position(): number {
+    if (!this.context || !this.run) return this.rest;
+    const heard = (this.context.currentTime - this.origin) * framesPerSecond;
+    return Math.max(this.rest, Math.min(heard, this.stopFrame));
+  }
+
+  /** The greatest sample of the last moments, 0 to 1. */
+  level(): number {
+    if (!this.analyser || !this.run) return 0;
+    this.analyser.getFloatTimeDomainData(this.levels);
+    return this.levels.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
+  }
+
+  async play(fromFrame: number, toFrame = Infinity) {
+    this.halt();
+    this.context ??= new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
+    if (!this.analyser) {
+      this.analyser = this.context.createAnalyser();
+      this.analyser.fftSize = this.levels.length;
+      this.analyser.connect(this.context.destination);
+    }
+    const run = (this.run = new AbortController());
+    this.rest = fromFrame;
+    this.stopFrame = toFrame;
+    this.ended = false;
+    this.next = Math.floor(fromFrame / framesPerSecond);
+    this.origin = Infinity;
+    this.tell();
+    await this.context.resume();
+    const first = await this.fetchChunk(this.next, undefined, run.signal).catch(() => "end" as const);
+    if (run.signal.aborted) return;
+    // On the sample grid, so that chunks join without a gap.
+    const at = this.context.currentTime + lead - fromFrame / framesPerSecond;
+    this.origin = Math.round(at * framesPerSecond) / framesPerSecond;
+    this.schedule(this.next++, first, fromFrame / framesPerSecond - Math.floor(fromFrame / framesPerSecond));
+    this.timer = window.setInterval(() => this.tick(), 100);
+    await this.fill(run);
+  }
+
+  stop() {
+    const at = this.position();
+    this.halt();
+    this.rest = at;
+    this.tell();
+  }
+
+  /** Goes to a frame, and on playing if it was. */
+  seek(frame: number) {
+    if (this.playing()) void this.play(frame);
+    else {
+      this.rest = frame;
+      this.tell();
+    }
+  }
+
+  /** What is heard may have changed: checks the chunks not heard yet, and replaces those that have. */
+  async refresh() {
+    const run = this.run;
+    if (!run || !this.context) return;
+    const now = this.context.currentTime;
+    const open = this.scheduled.filter((c) => c.startsAt + c.lasts > now);
+    // The end may have moved.
+    this.ended = false;
+    await Promise.all(
+      open.map(async (chunk) => {
+        const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal).catch(() => "same" as const);
+        if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
+      }),
+    );
+    if (!run.signal.aborted) await this.fill(run);
+  }
+
+  private async fill(run: AbortController) {
+    if (this.filling === run) return;
+    this.filling = run;
+    try {
+      await this.fillAhead(run);
+    } finally {
+      if (this.filling === run) this.filling = undefined;
+    }
+  }
+
+  private async fillAhead(run: AbortController) {
+    while (!this.ended && this.context && this.origin + this.next < this.context.currentTime + ahead) {
+      const second = this.next++;
+      const fetched = await this.fetchChunk(second, undefined, run.signal).catch(() => undefined);
+      if (run.signal.aborted) return;
+      if (fetched === undefined) {
+        // The server is away for a moment: what is scheduled goes on, and this second is asked for again.
+        this.next = Math.min(this.next, second);
+        return;
+      }
+      this.schedule(second, fetched, 0);
+    }
+  }
+
+  private schedule(second: number, fetched: Fetched, skip: number) {
+    if (fetched === "end" || fetched === "same" || !this.context) {
+      this.ended = true;
+      return;
+    }
+    const startsAt = this.origin + second;
+    const late = Math.max(0, this.context.currentTime + 0.005 - (startsAt + skip));
+    this.start(second, fetched, skip + late, startsAt + skip + late, false);
+  }
+
+  private replace(old: Scheduled, fetched: Fetched) {
+    if (!this.context) return;
+    const at = Math.max(this.context.currentTime + 0.02, old.startsAt);
+    const sounding = at > old.startsAt;
+    old.gain.gain.setValueAtTime(1, at);
+    if (sounding) old.gain.gain.linearRampToValueAtTime(0, at + changeover);
+    old.source.stop(sounding ? at + changeover : at);
+    this.scheduled = this.scheduled.filter((c) => c !== old);
+    if (fetched !== "end" && fetched !== "same") this.start(old.second, fetched, at - old.startsAt, at, sounding);
+  }
+
+  private start(
+    second: number,
+    chunk: { samples: Float32Array; tag: string },
+    offset: number,
+    at: number,
+    swell: boolean,
+  ) {
+    if (!this.context || !this.analyser) return;
+    const frames = chunk.samples.length / 2;
+    if (frames === 0 || offset >= frames / framesPerSecond) return;
+    const buffer = this.context.createBuffer(2, frames, framesPerSecond);
+    for (let side = 0; side < 2; side++) {
+      const channel = buffer.getChannelData(side);
+      for (let i = 0; i < frames; i++) channel[i] = chunk.samples[2 * i + side] ?? 0;
+    }
+    const source = this.context.createBufferSource();
+    const gain = this.context.createGain();
+    source.buffer = buffer;
+    source.connect(gain).connect(this.analyser);
+    if (swell) {
+      gain.gain.setValueAtTime(0, at);
+      gain.gain.linearRampToValueAtTime(1, at + changeover);
+    }
+    source.start(at, offset);
+    const left = (this.stopFrame - (second + offset) * framesPerSecond) / framesPerSecond;
+    if (left < frames / framesPerSecond - offset) source.stop(at + Math.max(0, left));
+    this.scheduled.push({
+      second,
+      tag: chunk.tag,
+      startsAt: this.origin + second,
+      lasts: frames / framesPerSecond,
+      source,
+      gain,
+    });
+  }
+
+  private tick() {
+    if (!this.run || !this.context) return;
+    const now = this.context.currentTime;
+    this.scheduled = this.scheduled.filter((c) => c.startsAt + c.lasts > now - 1);
+    const last = this.scheduled.at(-1);
+    const over = this.ended && (!last || last.startsAt + last.lasts < now);
+    if (over || this.position() >= this.stopFrame) {
+      const end = Number.isFinite(this.stopFrame) ? this.stopFrame : this.position();
+      this.halt();
+      this.rest = end;
+      this.tell();
+    } else void this.fill(this.run);
+  }
+
+  private halt() {
+    this.run?.abort();
+    this.run = undefined;
+    window.clearInterval(this.timer);
+    for (const chunk of this.scheduled) chunk.source.stop();
+    this.scheduled = [];
+  }
+
+  private tell() {
+    for (const listener of this.listeners) listener();
+  }
+}
+
+/** Fetches chunks from an address that ends with the second. */
+export function chunksFrom(address: string): FetchChunk {
+  return async (second, tag, signal) => {
+    const response = await fetch(`${address}/${second}`, {
+      signal,
+      cache: tag ? "no-store" : "default",
+      headers: tag ? { "If-None-Match": tag } : {},
+    });
+    if (response.status === 304) return "same";
+    if (response.status === 404) return "end";
+    if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+    return { samples: new Float32Array(await response.arrayBuffer()), tag: response.headers.get("ETag") ?? "" };
+  };
+}

@@ -1,0 +1,48 @@
+import { useEffect, useState, useSyncExternalStore } from "react";
+import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
+
+// One thing is heard at a time.
+let sounding: ChunkPlayer | undefined;
+
+/** A player of what lies at an address, kept as long as the component; starting it stops whatever else sounds. */
+export function usePlayer(address: string): {
+  player: ChunkPlayer;
+  playing: boolean;
+  play: (from: number, to?: number) => void;
+} {
+  const [player, setPlayer] = useState(() => new ChunkPlayer(chunksFrom(address)));
+  const [playedAddress, setPlayedAddress] = useState(address);
+  if (playedAddress !== address) {
+    setPlayedAddress(address);
+    setPlayer(new ChunkPlayer(chunksFrom(address)));
+  }
+  useEffect(() => () => player.stop(), [player]);
+  const playing = useSyncExternalStore(player.subscribe, player.playing);
+  const play = (from: number, to?: number) => {
+    if (sounding !== player) sounding?.stop();
+    sounding = player;
+    void player.play(from, to);
+  };
+  return { player, playing, play };
+}
+
+/** Calls back before each picture the browser draws, while something plays, and once whenever it starts, stops or is moved. */
+export function useEachFrame(player: ChunkPlayer, draw: (frame: number) => void) {
+  useEffect(() => {
+    let request = 0;
+    const loop = () => {
+      draw(player.position());
+      if (player.playing()) request = requestAnimationFrame(loop);
+    };
+    const restart = () => {
+      cancelAnimationFrame(request);
+      loop();
+    };
+    restart();
+    const leave = player.subscribe(restart);
+    return () => {
+      leave();
+      cancelAnimationFrame(request);
+    };
+  });
+}

@@ -1,0 +1,36 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { Toaster } from "sonner";
+import { ExportPage } from "./export/ExportPage";
+import { RunSheetPage } from "./runsheet/RunSheetPage";
+import { ShowLayout } from "./shows/ShowLayout";
+import { ShowsPage } from "./shows/ShowsPage";
+import "./styles.css";
+import { applyTheme } from "./ui/theme";
+
+applyTheme();
+const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 1 } } });
+
+createRoot(document.getElementById("root") as HTMLElement).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <BrowserRouter>
+        <Routes>
+          <Route path="/" element={<ShowsPage />} />
+          <Route path="/shows/:showId" element={<ShowLayout />}>
+            <Route index element={<RunSheetPage />} />
+            <Route path="export" element={<ExportPage />} />
+          </Route>
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </BrowserRouter>
+      <Toaster
+        position="bottom-center"
+        offset={120}
+        toastOptions={{ className: "!bg-neutral !text-neutral-content !border-0" }}
+      />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,90 @@
+import { Pause, Play } from "lucide-react";
+import { useMemo, useRef } from "react";
+import { useEachFrame } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { time } from "../ui/format";
+import { Waveform } from "../ui/Waveform";
+
+/** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
+export function Overview() {
+  const { view, player, playing, play } = useOpenShow();
+  const slides = view.runningOrder.slides;
+  const total = slides.at(-1)?.endFrame ?? 0;
+  const clock = useRef<HTMLSpanElement>(null);
+  const where = useRef<HTMLSpanElement>(null);
+  const line = useRef<HTMLDivElement>(null);
+  const meter = useRef<HTMLDivElement>(null);
+  const wave = useMemo(
+    () => <Waveform peaks={view.outline} color="var(--bed)" className="h-14 w-full" />,
+    [view.outline],
+  );
+
+  useEachFrame(player, (frame) => {
+    const slide = slides.find((s) => frame < s.endFrame) ?? slides.at(-1);
+    const level = player.level();
+    if (clock.current) clock.current.textContent = time(Math.max(0, frame));
+    if (where.current) where.current.textContent = slide ? `slide ${slide.number} of ${slides.length}` : "no slides";
+    if (line.current) line.current.style.left = `${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%`;
+    if (meter.current) {
+      meter.current.dataset.level = level.toFixed(4);
+      meter.current.style.transform = `scaleX(${level > 0 ? Math.max(0, Math.min(1, 1 + Math.log10(level) / 3)) : 0})`;
+    }
+  });
+
+  return (
+    <footer className="bg-base-300 line-t flex h-25 shrink-0 items-center gap-5 px-5" aria-label="Whole show">
+      <button
+        type="button"
+        className="btn btn-primary btn-circle size-11"
+        aria-label={playing ? "Stop" : "Play"}
+        disabled={total === 0}
+        onClick={() => (playing ? player.stop() : play(player.position() >= total ? 0 : player.position()))}
+      >
+        {playing ? <Pause size={20} fill="currentColor" /> : <Play size={20} fill="currentColor" />}
+      </button>
+      <div className="w-28 shrink-0">
+        <span ref={clock} data-testid="clock" className="figures block text-xl leading-tight font-bold" />
+        <span ref={where} className="muted text-sm" />
+        <div className="bg-base-200 mt-1 h-1 overflow-hidden rounded-full" aria-hidden="true">
+          <div
+            ref={meter}
+            data-testid="meter"
+            className="bg-accent h-full origin-left"
+            style={{ transform: "scaleX(0)" }}
+          />
+        </div>
+      </div>
+      <div
+        className="relative min-w-0 grow cursor-pointer py-2"
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          player.seek(Math.round(((event.clientX - box.left) / box.width) * total));
+        }}
+      >
+        {wave}
+        <div className="relative mt-1 h-4">
+          {slides.map((slide) => (
+            <button
+              key={slide.slideId}
+              type="button"
+              tabIndex={-1}
+              className="bg-secondary figures absolute inset-y-0 cursor-pointer overflow-hidden rounded-xs text-[0.625rem] leading-4 font-bold"
+              style={{
+                left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
+                width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
+              }}
+              aria-label={`Go to slide ${slide.number}`}
+              onClick={(event) => {
+                event.stopPropagation();
+                player.seek(slide.startFrame);
+              }}
+            >
+              {slide.number}
+            </button>
+          ))}
+        </div>
+        <div ref={line} className="pointer-events-none absolute inset-y-0 w-0.5 bg-current" aria-hidden="true" />
+      </div>
+    </footer>
+  );
+}

@@ -1,0 +1,57 @@
+import { useRef, type RefObject } from "react";
+import type { ChunkPlayer } from "../hearing/ChunkPlayer";
+import { useEachFrame } from "../hearing/usePlayer";
+import { rowAt, yOf, type Row } from "./layout";
+
+interface Props {
+  rows: readonly Row[];
+  player: ChunkPlayer;
+  scroller: RefObject<HTMLDivElement | null>;
+}
+
+/** The line that runs down the sheet with the sound; the row it is on is kept in sight. */
+export function Playhead({ rows, player, scroller }: Props) {
+  const line = useRef<HTMLDivElement>(null);
+  const glow = useRef<HTMLDivElement>(null);
+  const shown = useRef(-1);
+  useEachFrame(player, (frame) => {
+    const y = yOf(rows, frame);
+    const at = rowAt(rows, y);
+    const row = rows[at];
+    if (!line.current || !glow.current || !row) return;
+    line.current.style.transform = `translateY(${y}px)`;
+    line.current.dataset.slide = String(row.number);
+    glow.current.style.transform = `translateY(${row.top}px)`;
+    glow.current.style.height = `${row.height}px`;
+    if (!player.playing()) shown.current = -1;
+    else if (at !== shown.current) {
+      shown.current = at;
+      keepInSight(scroller.current, row);
+    }
+  });
+  return (
+    <>
+      <div
+        ref={glow}
+        className="bg-accent pointer-events-none absolute inset-x-0 top-0 opacity-10"
+        aria-hidden="true"
+      />
+      <div
+        ref={line}
+        data-testid="playhead"
+        className="pointer-events-none absolute inset-x-0 top-0 z-10 h-px bg-current"
+        aria-hidden="true"
+      >
+        <div className="absolute -top-1 -left-1 size-2.5 rounded-full bg-current" />
+      </div>
+    </>
+  );
+}
+
+function keepInSight(scroller: HTMLDivElement | null, row: Row) {
+  if (!scroller) return;
+  const head = 28;
+  if (row.top < scroller.scrollTop) scroller.scrollTo({ top: row.top, behavior: "smooth" });
+  else if (row.top + row.height + head > scroller.scrollTop + scroller.clientHeight)
+    scroller.scrollTo({ top: row.top - scroller.clientHeight / 3, behavior: "smooth" });
+}

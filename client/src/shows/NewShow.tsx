@@ -1,0 +1,89 @@
+import { FilePlus2 } from "lucide-react";
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { answered, api } from "../api/client";
+import { upload } from "../api/upload";
+import { MsField } from "../ui/fields";
+
+const readable = ".pdf,.png,.jpg,.jpeg,.webp,.svg";
+
+/** Makes a show from a deck that is dropped or chosen. */
+export function NewShow() {
+  const navigate = useNavigate();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [holdMs, setHoldMs] = useState(8000);
+  const [over, setOver] = useState(false);
+  const [sending, setSending] = useState<{ name: string; fraction: number }>();
+  const [problem, setProblem] = useState<string>();
+
+  const make = async (files: readonly File[]) => {
+    if (files.length === 0) return;
+    setProblem(undefined);
+    try {
+      const brought = [];
+      for (const file of files) {
+        setSending({ name: file.name, fraction: 0 });
+        brought.push(await upload(file, "deck", (fraction) => setSending({ name: file.name, fraction })));
+      }
+      const body = { title: null, files: brought, holdMs };
+      const show = answered(await api.POST("/api/shows", { body }));
+      await navigate(`/shows/${show.id}`);
+    } catch (reason) {
+      setProblem(reason instanceof Error ? reason.message : String(reason));
+    } finally {
+      setSending(undefined);
+    }
+  };
+
+  return (
+    <section
+      aria-label="New show"
+      className={`bg-base-100 flex items-center gap-6 rounded-lg border-2 border-dashed p-8 ${over ? "border-primary" : "border-[var(--line)]"}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        void make([...event.dataTransfer.files]);
+      }}
+    >
+      <FilePlus2 size={40} strokeWidth={1.4} className="text-primary shrink-0" aria-hidden="true" />
+      <div className="grow">
+        <h2 className="text-xl">Begin with your deck</h2>
+        <p className="muted mt-1">Drop it here: a PDF, or pictures of the slides (PNG, JPEG, WebP, SVG).</p>
+        <p className="mt-3">
+          Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
+        </p>
+        {sending && (
+          <p className="mt-3" role="status">
+            Bringing in {sending.name}…{" "}
+            <progress className="progress progress-primary w-40" value={sending.fraction} max={1} />
+          </p>
+        )}
+        {problem && (
+          <p className="text-error mt-3 font-semibold" role="alert">
+            {problem}
+          </p>
+        )}
+      </div>
+      <input
+        ref={chooser}
+        type="file"
+        multiple
+        accept={readable}
+        className="hidden"
+        aria-label="Files of the deck"
+        onChange={(event) => {
+          void make([...(event.currentTarget.files ?? [])]);
+          event.currentTarget.value = "";
+        }}
+      />
+      <button type="button" className="btn btn-primary" disabled={!!sending} onClick={() => chooser.current?.click()}>
+        Choose files
+      </button>
+    </section>
+  );
+}

@@ -1,0 +1,44 @@
+import { Trash2 } from "lucide-react";
+import { Link } from "react-router";
+import type { ShowCard as Card } from "../api/client";
+import { shortTime } from "../ui/format";
+
+/** A show in the list: its first slide, its title, and how much is in it. */
+export function ShowCard({ show, remove }: { show: Card; remove: () => void }) {
+  return (
+    <li className="bg-base-100 group relative overflow-hidden rounded-lg border border-[var(--line)]">
+      <Link to={`/shows/${show.id}`} className="block">
+        {show.firstSlide ? (
+          <img
+            className="bg-base-300 aspect-video w-full object-cover"
+            src={`/api/shows/${show.id}/slides/${show.firstSlide}/picture?width=1280`}
+            alt=""
+            loading="lazy"
+          />
+        ) : (
+          <div className="bg-base-300 muted grid aspect-video place-items-center">No slides yet</div>
+        )}
+        <div className="p-4">
+          <h3 className="truncate text-base" title={show.title}>
+            {show.title}
+          </h3>
+          <p className="muted mt-1 text-sm">
+            {count(show.slides, "slide")}, {count(show.sounds, "sound")}
+            <span className="figures float-right">{shortTime(show.runningTimeFrames)}</span>
+          </p>
+        </div>
+      </Link>
+      <button
+        type="button"
+        className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+        aria-label={`Delete ${show.title}`}
+        title="Delete"
+        onClick={remove}
+      >
+        <Trash2 size={16} />
+      </button>
+    </li>
+  );
+}
+
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;

@@ -1,0 +1,144 @@
+import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { useEffect, type DragEvent } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { Link, NavLink, Outlet, useParams } from "react-router";
+import { useLive } from "../api/live";
+import { useEdits, useShow } from "../api/queries";
+import { usePlayer } from "../hearing/usePlayer";
+import { useBringIn } from "../sounds/useBringIn";
+import { time } from "../ui/format";
+import { useTheme } from "../ui/theme";
+import { ValueField } from "../ui/ValueField";
+import { ShowContext } from "./ShowContext";
+
+/** An open show: the bar above, and the view below it. Files dropped anywhere on it are brought in. */
+export function ShowLayout() {
+  const { showId = "" } = useParams();
+  const { data: view, error } = useShow(showId);
+  const { edit, undo, redo } = useEdits(showId);
+  const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
+  const { uploads, bringIn } = useBringIn(showId);
+  const connected = useLive(showId);
+  const revision = view?.revision;
+
+  useEffect(() => void player.refresh(), [player, revision]);
+  useHotkeys("mod+z", undo, { preventDefault: true });
+  useHotkeys("mod+shift+z, mod+y", redo, { preventDefault: true });
+  useHotkeys("space", () => (player.playing() ? player.stop() : play(player.position())), { preventDefault: true });
+
+  if (error) return <Missing />;
+  if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
+
+  const onDrop = (event: DragEvent) => {
+    if (event.dataTransfer.files.length === 0) return;
+    event.preventDefault();
+    bringIn([...event.dataTransfer.files]);
+  };
+
+  return (
+    <ShowContext value={{ view, edit, undo, redo, player, playing, play, bringIn, uploads }}>
+      <div
+        className="flex h-screen min-w-[60rem] flex-col overflow-hidden"
+        onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
+        onDrop={onDrop}
+      >
+        <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-5 px-4">
+          <Link to="/" className="text-primary font-display text-xl font-bold" title="All shows">
+            Phonaris
+          </Link>
+          <ValueField
+            label="Title of the show"
+            value={view.show.title}
+            show={(title) => title}
+            read={(typed) => typed.trim() || undefined}
+            commit={(title) => edit({ kind: "renameShow", title })}
+            width="16rem"
+          />
+          <nav className="flex h-full gap-1" aria-label="Views">
+            <View to={`/shows/${showId}`} name="Run sheet" />
+            <View to={`/shows/${showId}/export`} name="Export" />
+          </nav>
+          {!connected && (
+            <span role="status" className="text-warning text-sm">
+              The server is away. What you did is kept; trying again…
+            </span>
+          )}
+          <div className="ml-auto flex items-center gap-1">
+            <span className="muted mr-2 text-sm">Running time</span>
+            <span className="figures mr-4 text-xl font-bold" data-testid="running-time">
+              {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
+            </span>
+            <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
+              <Undo2 size={18} />
+            </IconButton>
+            <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
+              <Redo2 size={18} />
+            </IconButton>
+            <ThemeButton />
+          </div>
+        </header>
+        <Outlet />
+      </div>
+    </ShowContext>
+  );
+}
+
+function View({ to, name }: { to: string; name: string }) {
+  return (
+    <NavLink
+      to={to}
+      end
+      className={({ isActive }) =>
+        `flex h-full items-center border-b-3 px-3 text-[0.9375rem] ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+      }
+    >
+      {name}
+    </NavLink>
+  );
+}
+
+interface IconButtonProps {
+  label: string;
+  off?: boolean;
+  press: () => void;
+  children: React.ReactNode;
+}
+
+function IconButton({ label, off = false, press, children }: IconButtonProps) {
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      aria-label={label}
+      title={label}
+      disabled={off}
+      onClick={press}
+    >
+      {children}
+    </button>
+  );
+}
+
+export function ThemeButton() {
+  const [theme, setTheme] = useTheme();
+  const other = theme === "fennel" ? "lantern" : "fennel";
+  return (
+    <IconButton label={other === "lantern" ? "Dark room colours" : "Daylight colours"} press={() => setTheme(other)}>
+      {theme === "fennel" ? <Moon size={18} /> : <Sun size={18} />}
+    </IconButton>
+  );
+}
+
+function Missing() {
+  return (
+    <main className="grid h-screen place-items-center text-center">
+      <div>
+        <h1 className="mb-2 text-2xl">This show is not here</h1>
+        <p className="muted mb-4">It may have been deleted, or the server is away.</p>
+        <Link className="btn btn-primary" to="/">
+          All shows
+        </Link>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,76 @@
+import { ListPlus, Pause, Play } from "lucide-react";
+import type { Sound } from "../api/client";
+import { usePeaks } from "../api/queries";
+import { usePlayer } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { shortTime } from "../ui/format";
+import { Choice } from "../ui/fields";
+import { Waveform } from "../ui/Waveform";
+import { soundType } from "./soundType";
+
+const columns = 64;
+
+/** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
+export function SoundItem({ sound, uses, place }: { sound: Sound; uses: number; place: () => void }) {
+  const { view, edit } = useOpenShow();
+  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.frames, columns);
+  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  return (
+    <li
+      className="hover:bg-base-300 group flex cursor-grab items-center gap-2 rounded-md px-2 py-1.5"
+      draggable
+      data-sound={sound.name}
+      onDragStart={(event) => {
+        event.dataTransfer.setData(soundType, sound.id);
+        event.dataTransfer.effectAllowed = "copy";
+      }}
+    >
+      <button
+        type="button"
+        className="text-primary grid h-8 w-6 shrink-0 cursor-pointer place-items-center rounded"
+        aria-label={playing ? `Stop ${sound.name}` : `Hear ${sound.name}`}
+        onClick={() => (playing ? player.stop() : play(0, sound.frames))}
+      >
+        {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" />}
+      </button>
+      <div className="min-w-0 grow">
+        <div className="flex items-baseline justify-between gap-2">
+          <span className="truncate font-semibold" title={sound.fileName}>
+            {sound.name}
+          </span>
+          <span className="muted figures shrink-0 text-xs">{shortTime(sound.frames)}</span>
+        </div>
+        <div className="flex h-6 items-center justify-between gap-2">
+          <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 shrink-0" />
+          <span
+            className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
+          >
+            {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
+          </span>
+          <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex">
+            <Choice
+              label={`Kind of ${sound.name}`}
+              value={sound.kind}
+              options={[
+                ["bed", "bed"],
+                ["voice", "voice"],
+                ["spot", "spot"],
+              ]}
+              commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
+              width="4.2rem"
+            />
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`Place ${sound.name}`}
+              title="Place on the chosen slide"
+              onClick={place}
+            >
+              <ListPlus size={15} />
+            </button>
+          </span>
+        </div>
+      </div>
+    </li>
+  );
+}

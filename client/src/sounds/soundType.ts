@@ -1,0 +1,2 @@
+/** What a dragged sound is called in a drag. */
+export const soundType = "application/x-phonaris-sound";

@@ -1,0 +1,63 @@
+import { useRef, useState, type KeyboardEvent } from "react";
+
+interface Props<T> {
+  /** What it is, for screen readers. */
+  label: string;
+  value: T;
+  show: (value: T) => string;
+  /** What was typed as a value; undefined when it cannot be one. */
+  read: (typed: string) => T | undefined;
+  commit: (value: T) => void;
+  /** The value one arrow key away. */
+  step?: (value: T, direction: 1 | -1) => T;
+  width?: string;
+}
+
+/** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
+export function ValueField<T>({ label, value, show, read, commit, step, width = "4.5rem" }: Props<T>) {
+  const [typed, setTyped] = useState<string>();
+  const [wrong, setWrong] = useState(false);
+  // Escape leaves the field, and leaving must not commit then.
+  const dropped = useRef(false);
+
+  const finish = () => {
+    if (typed !== undefined && !dropped.current) {
+      const next = read(typed);
+      if (next === undefined) {
+        setWrong(true);
+        return;
+      }
+      if (show(next) !== show(value)) commit(next);
+    }
+    dropped.current = false;
+    setWrong(false);
+    setTyped(undefined);
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === "Enter") finish();
+    else if (event.key === "Escape") {
+      event.stopPropagation();
+      dropped.current = true;
+      event.currentTarget.blur();
+    } else if (step && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
+      event.preventDefault();
+      setTyped(undefined);
+      commit(step(value, event.key === "ArrowUp" ? 1 : -1));
+    }
+  };
+
+  return (
+    <input
+      className="value figures text-center"
+      style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
+      aria-label={label}
+      aria-invalid={wrong}
+      value={typed ?? show(value)}
+      onFocus={(event) => event.currentTarget.select()}
+      onChange={(event) => setTyped(event.currentTarget.value)}
+      onBlur={finish}
+      onKeyDown={onKeyDown}
+    />
+  );
+}

@@ -1,0 +1,21 @@
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+using Phonaris.Core;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Tells the OpenAPI document what the generator cannot see: lists are arrays, and an edit always says its kind.</summary>
+internal sealed class ApiSchema : IOpenApiSchemaTransformer
+{
+    public async Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
+    {
+        var type = context.JsonTypeInfo.Type;
+        if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(ValueList<>))
+        {
+            schema.Type = JsonSchemaType.Array;
+            schema.Items = await context.GetOrCreateSchemaAsync(type.GetGenericArguments()[0], null, cancellationToken);
+        }
+        else if (type.IsSubclassOf(typeof(Edit))) (schema.Required ??= new HashSet<string>()).Add("kind");
+    }
+}
