@@ -43,12 +43,6 @@ internal sealed class Workshop
     public Task WriteAsync(Show show, string path, CancellationToken cancel) =>
         WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));
 
-    /// <summary>Decodes all sounds of a show that have not been decoded yet.</summary>
-    public async Task PrepareSoundsAsync(Show show, CancellationToken cancel)
-    {
-        foreach (var sound in show.Sounds) await Sounds.PrepareAsync(sound.Media, sound.Name, null, cancel);
-    }
-
     public async Task<Deck> ReadDeckAsync(IEnumerable<string> paths, CancellationToken cancel)
     {
         List<DeckFile> files = [];

@@ -56,7 +56,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
           />
         </Sentence>
       </Topic>
-      <Topic title="What is used">
+      <Topic title={`What is used, of ${time(sound.frames)}`}>
         <PartEditor cue={cue} sound={sound} />
         <Rounds cue={cue} />
       </Topic>
@@ -219,9 +219,10 @@ function FadeLine({ cue, end }: { cue: Cue; end: "in" | "out" }) {
   };
   return (
     <Sentence>
-      Fades {end} over <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} />{" "}
+      Fades {end} <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} />{" "}
       <Choice
         label={`Course of the fade ${end}`}
+        width="7.2rem"
         value={fade.curve}
         options={curves}
         commit={(curve) => set({ curve })}

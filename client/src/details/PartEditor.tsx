@@ -77,7 +77,6 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
       <Sentence>
         From <MsField label="In" ms={msOfFrames(inFrame)} show={clock} commit={(ms) => setIn(framesOfMs(ms))} /> to{" "}
         <MsField label="Out" ms={msOfFrames(outFrame)} show={clock} commit={(ms) => setOut(framesOfMs(ms))} />
-        <span className="muted text-xs">of {time(sound.frames)}</span>
       </Sentence>
       <Sentence>
         <button

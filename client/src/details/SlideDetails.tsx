@@ -29,6 +29,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
           />
           <ValueField
             label="Title of the slide"
+            words
             value={slide.title}
             show={(title) => title}
             read={(typed) => typed.trim() || undefined}

@@ -68,7 +68,7 @@ export function Overview() {
               key={slide.slideId}
               type="button"
               tabIndex={-1}
-              className="bg-secondary figures absolute inset-y-0 cursor-pointer overflow-hidden rounded-xs text-[0.625rem] leading-4 font-bold"
+              className="figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer overflow-hidden rounded-xs text-[0.625rem] leading-4 font-bold"
               style={{
                 left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
                 width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,

@@ -13,7 +13,7 @@ interface Props {
   drop: (soundId: string, slideId: string) => void;
 }
 
-const columns = "2.2rem 7.4rem minmax(7rem, 1fr) 4.6rem";
+const columns = "2.1rem 7.3rem minmax(5rem, 1fr) 4.3rem";
 const modePlace = "phonaris-rows";
 
 /** The slides in running order, from top to bottom, and the strands beside them. */
@@ -36,7 +36,7 @@ export function Sheet({ selection, select, drop }: Props) {
       </div>
       <div
         ref={scroller}
-        className="min-h-0 grow overflow-y-auto"
+        className="min-h-0 grow overflow-x-hidden overflow-y-auto"
         onClick={(event) => event.target === event.currentTarget && select(undefined)}
       >
         <div role="grid" aria-label="Run sheet" aria-rowcount={rows.length + 1}>

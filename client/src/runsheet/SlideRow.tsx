@@ -76,7 +76,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
           <Play size={12} fill="currentColor" />
         </button>
       </div>
-      <div role="gridcell" className="min-w-0 pt-2 pr-2 pl-1">
+      <div role="gridcell" className="flex min-w-0 flex-col justify-between pt-1.5 pr-2 pb-2 pl-1">
         <button
           type="button"
           className={`block w-full cursor-pointer text-left leading-snug font-semibold ${low ? "truncate" : "line-clamp-2"}`}
@@ -90,7 +90,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         </button>
         <span className="muted figures text-xs">{time(row.startFrame)}</span>
       </div>
-      <div role="gridcell" className="pt-1.5" onClick={(event) => event.stopPropagation()}>
+      <div role="gridcell" className="quiet pt-1" onClick={(event) => event.stopPropagation()}>
         <MsField
           label={`Hold of slide ${row.number}`}
           ms={slide.holdMs}

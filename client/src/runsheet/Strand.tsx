@@ -4,8 +4,8 @@ import type { Cue } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { decibels } from "../ui/format";
 import type { HungStrand } from "./bands";
-import { rowAt, yOf, type Row } from "./layout";
-import { halfWidth, knotPath, outlinePath, soundPath } from "./strandShape";
+import { rowAt, type Row } from "./layout";
+import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "./strandShape";
 
 interface Props {
   hung: HungStrand;
@@ -25,8 +25,9 @@ export function Strand({ hung, rows, selected, select }: Props) {
   const span = spanRows(view.show.slides, rows, cue);
   const [moved, setMoved] = useState<{ first: number; last: number }>();
 
-  const outline = useMemo(() => outlinePath(strand, rows, x, full), [strand, rows, x, full]);
-  const inside = useMemo(() => soundPath(strand, rows, x, full), [strand, rows, x, full]);
+  const place = useMemo(() => strandPlace(strand, rows), [strand, rows]);
+  const outline = useMemo(() => outlinePath(strand, place, x, full), [strand, place, x, full]);
+  const inside = useMemo(() => soundPath(strand, place, x, full), [strand, place, x, full]);
 
   const bind = useDrag<PointerEvent>(
     ({ args, xy: [, y], initial: [, startY], first, last, tap, event }) => {
@@ -52,7 +53,7 @@ export function Strand({ hung, rows, selected, select }: Props) {
   );
 
   if (!cue) return null;
-  const [top, bottom] = [yOf(rows, strand.startFrame), yOf(rows, strand.endFrame - 1)];
+  const { top, bottom } = place;
   const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
   const words = spoken(name, kind, span, cue);
   return (
@@ -70,7 +71,7 @@ export function Strand({ hung, rows, selected, select }: Props) {
         }}
       >
         <title>{words}</title>
-        <rect x={x - full - 4} y={top} width={2 * full + 8} height={Math.max(bottom - top, 8)} fill="transparent" />
+        <rect x={x - full - 4} y={top} width={2 * full + 8} height={bottom - top} fill="transparent" />
         <path
           d={outline}
           fill={fill}
@@ -78,11 +79,16 @@ export function Strand({ hung, rows, selected, select }: Props) {
           strokeWidth={selected ? 2.5 : 1.25}
           strokeLinejoin="round"
         />
-        <path d={inside} stroke={`var(--${kind})`} strokeWidth="1.4" opacity={kind === "bed" ? 0.75 : 0.85} />
+        <path
+          d={inside}
+          fill={`var(--${kind})`}
+          opacity={kind === "bed" ? 0.6 : 0.75}
+          className="pointer-events-none"
+        />
         {strand.knots.map((knot) => (
           <path
             key={knot}
-            d={knotPath(yOf(rows, knot), x, halfWidth(cue.levelDb, full))}
+            d={knotPath(place.y(knot), x, halfWidth(cue.levelDb, full))}
             fill="var(--color-base-100)"
             stroke={`var(--${kind})`}
             strokeWidth="1.5"
@@ -190,7 +196,7 @@ function Label({ name, level, x, top, height, room, color }: LabelProps) {
       x={across ? x : x - 4}
       y={top + 2}
       width={across ? room : 16}
-      height={Math.max(across ? 34 : height - 6, 18)}
+      height={across ? 62 : Math.max(height - 6, 18)}
       className="pointer-events-none"
       aria-hidden="true"
     >
@@ -198,7 +204,7 @@ function Label({ name, level, x, top, height, room, color }: LabelProps) {
         className={`text-xs leading-tight font-bold ${across ? "" : "h-full truncate [writing-mode:vertical-rl]"}`}
         style={{ color }}
       >
-        <div className={across ? "truncate" : "contents"}>{name}</div>
+        <div className={across ? "line-clamp-3" : "contents"}>{name}</div>
         {across && room > 60 && <div className="muted figures text-[0.6875rem] font-normal">{decibels(level)}</div>}
       </div>
     </foreignObject>

@@ -2,13 +2,14 @@ import type { ShowView, SoundKind, StrandView } from "../api/client";
 
 /** The three bands strands hang in, from the slides outward, with their widths in pixels. */
 export const bands: readonly { kind: SoundKind; title: string; width: number }[] = [
-  { kind: "bed", title: "Beds", width: 158 },
-  { kind: "voice", title: "Voices", width: 104 },
-  { kind: "spot", title: "Spots", width: 104 },
+  { kind: "bed", title: "Beds", width: 148 },
+  { kind: "voice", title: "Voices", width: 96 },
+  { kind: "spot", title: "Spots", width: 96 },
 ];
 
 export const bandsWidth = bands.reduce((sum, band) => sum + band.width, 0);
-const fullestHalf = 23;
+/** Half a strand's width at 0 dB, in pixels, where there is room. */
+const fullestHalf: Record<SoundKind, number> = { bed: 23, voice: 13, spot: 11 };
 
 /** A strand with its place across the sheet. */
 export interface HungStrand {
@@ -38,14 +39,14 @@ export function hang(view: ShowView): HungStrand[] {
       return lane;
     });
     const laneWidth = width / Math.max(1, ends.length);
-    const full = Math.min(fullestHalf, laneWidth / 2 - 8);
+    const full = Math.min(fullestHalf[kind], laneWidth / 2 - 8);
     const hung = own.map((strand, i) => ({
       strand,
       kind,
       name: soundOf.get(strand.cueId)?.name ?? "",
-      x: left + laneWidth * (lanes[i] ?? 0) + full + 8,
+      x: left + laneWidth * (lanes[i] ?? 0) + full + 7,
       full,
-      room: laneWidth - 2 * full - 16,
+      room: laneWidth - 2 * full - 18,
     }));
     left += width;
     return hung;

@@ -4,47 +4,67 @@ import { yOf, type Row } from "./layout";
 /** Below this level a strand is a hair. */
 const quietest = -48;
 
+/** However short a cue is, it can be seen and taken hold of. */
+const leastHeight = 20;
+
 /** Half a strand's width at a level: full at 0 dB, a hair at −48 dB. */
 export const halfWidth = (db: number, full: number) =>
   Math.max(0.75, full * Math.max(0, Math.min(1.2, 1 - db / quietest)));
 
-/** The outline of a strand: its level on either side of its middle, down and up again. */
-export function outlinePath(strand: StrandView, rows: readonly Row[], x: number, full: number): string {
-  const right: string[] = [];
-  const left: string[] = [];
-  for (const part of strand.rows) {
-    const [top, bottom] = [yOf(rows, part.fromFrame), yOf(rows, part.toFrame - 1)];
-    part.levels.forEach((db, i) => {
-      const y = top + ((bottom - top) * i) / (part.levels.length - 1);
-      const half = halfWidth(db, full);
-      right.push(point(x + half, y));
-      left.push(point(x - half, y));
-    });
-  }
-  return right.length === 0 ? "" : `M${[...right, ...left.reverse()].join("L")}Z`;
+/** A strand's upper and lower end on the sheet, and where a frame of it lies between them. */
+export function strandPlace(strand: StrandView, rows: readonly Row[]) {
+  const top = yOf(rows, strand.startFrame);
+  const natural = yOf(rows, strand.endFrame - 1) - top;
+  const stretch = natural > 0 ? Math.max(1, leastHeight / natural) : 1;
+  return {
+    top,
+    bottom: top + Math.max(natural, leastHeight),
+    y: (frame: number) => top + (yOf(rows, frame) - top) * stretch,
+  };
 }
 
-/** The sound inside a strand: a line across for each moment, as wide as the sound is loud there. */
-export function soundPath(strand: StrandView, rows: readonly Row[], x: number, full: number): string {
+type Place = ReturnType<typeof strandPlace>;
+
+/** The outline of a strand: its level on either side of its middle, down and up again. */
+export function outlinePath(strand: StrandView, place: Place, x: number, full: number): string {
+  return mirrored(
+    strand.rows.flatMap((part) => {
+      const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
+      return part.levels.map(
+        (db, i) => [top + ((bottom - top) * i) / (part.levels.length - 1), halfWidth(db, full)] as const,
+      );
+    }),
+    x,
+  );
+}
+
+/** The sound inside a strand: as wide at each moment as it is loud there. */
+export function soundPath(strand: StrandView, place: Place, x: number, full: number): string {
   const loudest = Math.max(0.05, ...strand.rows.flatMap((part) => part.peaks));
-  const lines: string[] = [];
-  for (const part of strand.rows) {
-    const [top, bottom] = [yOf(rows, part.fromFrame), yOf(rows, part.toFrame - 1)];
-    const step = (bottom - top) / part.peaks.length;
-    part.peaks.forEach((peak, i) => {
-      const half = halfWidth(part.levels[i] ?? quietest, full) * Math.sqrt(peak / loudest) * 0.86;
-      if (half < 0.3) return;
-      const y = top + step * (i + 0.5);
-      lines.push(`M${point(x - half, y)}H${(x + half).toFixed(1)}`);
-    });
-  }
-  return lines.join("");
+  return mirrored(
+    strand.rows.flatMap((part) => {
+      const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
+      const step = (bottom - top) / part.peaks.length;
+      return part.peaks.map((peak, i) => {
+        const half = halfWidth(part.levels[i] ?? quietest, full) * (peak / loudest) * 0.82;
+        return [top + step * (i + 0.5), Math.max(0.4, half)] as const;
+      });
+    }),
+    x,
+  );
 }
 
 /** A join between two rounds: a knot across the strand. */
 export function knotPath(y: number, x: number, half: number): string {
   const wide = half + 4;
   return `M${point(x - wide, y)}L${point(x, y - 4)}L${point(x + wide, y)}L${point(x, y + 4)}Z`;
+}
+
+function mirrored(edge: readonly (readonly [y: number, half: number])[], x: number): string {
+  if (edge.length === 0) return "";
+  const right = edge.map(([y, half]) => point(x + half, y));
+  const left = edge.map(([y, half]) => point(x - half, y)).reverse();
+  return `M${[...right, ...left].join("L")}Z`;
 }
 
 const point = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`;

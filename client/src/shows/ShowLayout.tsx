@@ -48,6 +48,7 @@ export function ShowLayout() {
           </Link>
           <ValueField
             label="Title of the show"
+            words
             value={view.show.title}
             show={(title) => title}
             read={(typed) => typed.trim() || undefined}

@@ -11,10 +11,12 @@ interface Props<T> {
   /** The value one arrow key away. */
   step?: (value: T, direction: 1 | -1) => T;
   width?: string;
+  /** Words rather than figures: set from the left. */
+  words?: boolean;
 }
 
 /** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
-export function ValueField<T>({ label, value, show, read, commit, step, width = "4.5rem" }: Props<T>) {
+export function ValueField<T>({ label, value, show, read, commit, step, width = "4.5rem", words = false }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
   // Escape leaves the field, and leaving must not commit then.
@@ -49,7 +51,7 @@ export function ValueField<T>({ label, value, show, read, commit, step, width = 
 
   return (
     <input
-      className="value figures text-center"
+      className={words ? "value" : "value figures text-center"}
       style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
       aria-label={label}
       aria-invalid={wrong}

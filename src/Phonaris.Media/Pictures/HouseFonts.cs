@@ -9,9 +9,9 @@ namespace Phonaris.Media.Pictures;
 /// </summary>
 internal static class HouseFonts
 {
-    private static readonly Lazy<SKTypeface> Regular = Load("atkinson-hyperlegible-next-latin-400-normal.woff");
-    private static readonly Lazy<SKTypeface> Bold = Load("atkinson-hyperlegible-next-latin-700-normal.woff");
-    private static readonly Lazy<SKTypeface> Heading = Load("bricolage-grotesque-latin-700-normal.woff");
+    private static readonly Lazy<SKTypeface> Regular = Load("AtkinsonHyperlegibleNext-Regular.ttf");
+    private static readonly Lazy<SKTypeface> Bold = Load("AtkinsonHyperlegibleNext-Bold.ttf");
+    private static readonly Lazy<SKTypeface> Heading = Load("BricolageGrotesque-Bold.ttf");
 
     /// <summary>Gives the renderer its typefaces.</summary>
     public static ITypefaceProvider Provider { get; } = new HouseProvider();

@@ -3,7 +3,7 @@ using System.Runtime.InteropServices;
 using System.Text.Json;
 using Phonaris.Core;
 using Phonaris.Core.Audio;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Media.Sounds;
 
@@ -39,6 +39,15 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         }
     }
 
+    /// <summary>Makes all sounds of a show ready, several at a time.</summary>
+    /// <param name="sounds">The sounds.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">One of them cannot be read.</exception>
+    public Task PrepareAllAsync(IEnumerable<Sound> sounds, CancellationToken cancel) => Parallel.ForEachAsync(
+        sounds.Where(s => !derived.Has(Samples(s.Media))),
+        new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
+        async (sound, token) => await PrepareAsync(sound.Media, sound.Name, null, token));
+
     /// <summary>Opens a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>
     public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => new PcmFile(derived.PathOf(Samples(h))));
@@ -47,10 +56,6 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <param name="hash">Its content hash.</param>
     public PeakPyramid Peaks(string hash) =>
         _peaks.GetOrAdd(hash, h => PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(h)))));
-
-    /// <summary>Whether a sound was made ready.</summary>
-    /// <param name="hash">Its content hash.</param>
-    public bool IsReady(string hash) => derived.Has(Samples(hash));
 
     /// <inheritdoc/>
     public void Dispose()

@@ -30,7 +30,7 @@ internal static class ExportVerb
             var format = Path.GetExtension(file).ToLowerInvariant();
             if (format is not (".mp4" or ".wav" or ".flac"))
                 throw new RuleException($"{file}: the ending says what to make. mp4, wav and flac can be made.");
-            await workshop.PrepareSoundsAsync(show, cancel);
+            await workshop.Sounds.PrepareAllAsync(show.Sounds, cancel);
             if (format == ".mp4")
                 await workshop.Films.ExportAsync(show, chosen, Settings(parsed.GetValue(size)!, parsed.GetValue(fps)), file, null, cancel);
             else

@@ -18,7 +18,7 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (show, format, width, height, fps) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;
-        foreach (var sound in show.Sounds) await sounds.PrepareAsync(sound.Media, sound.Name, null, cancel);
+        await sounds.PrepareAllAsync(show.Sounds, cancel);
         var file = $"{job.Id}.{format.ToString().ToLowerInvariant()}";
         var order = RunningOrder.Of(show);
         if (format == ExportFormat.Mp4)

@@ -1,12 +1,13 @@
 using Microsoft.Extensions.Options;
 using Phonaris.Core;
 using Phonaris.Formats;
+using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
 /// <summary>Puts the demo show in when the app is started with one and it is not there yet.</summary>
-internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, FileStore files)
+internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, FileStore files, SoundLibrary sounds)
 {
     public const string Id = "moth-night";
 
@@ -19,6 +20,8 @@ internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, Fi
             await files.PutAsync(file, long.MaxValue, () => new RuleException("Never too large."), cancel);
         }
         await using var json = File.OpenRead(Path.Combine(folder, "show.json"));
-        await shows.AddAsync(Id, await ShowPackage.ReadShowAsync(json, "The demo show", cancel), cancel);
+        var show = await ShowPackage.ReadShowAsync(json, "The demo show", cancel);
+        await sounds.PrepareAllAsync(show.Sounds, cancel);
+        await shows.AddAsync(Id, show, cancel);
     }
 }

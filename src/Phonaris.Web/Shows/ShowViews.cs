@@ -19,8 +19,7 @@ internal sealed class ShowViews(SoundLibrary sounds)
     public async Task<ShowView> OfAsync(StoredShow stored, CancellationToken cancel)
     {
         if (_latest.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision) return known;
-        foreach (var sound in stored.Show.Sounds.Where(s => !sounds.IsReady(s.Media)))
-            await sounds.PrepareAsync(sound.Media, sound.Name, null, cancel);
+        await sounds.PrepareAllAsync(stored.Show.Sounds, cancel);
         var order = RunningOrder.Of(stored.Show);
         var schedule = Schedule.Of(stored.Show, order);
         var outline = new float[OutlineColumns];
