@@ -46,7 +46,7 @@ public static class Limiter
         ArgumentOutOfRangeException.ThrowIfNotEqual(contextStart % PeriodFrames, 0);
         var offset = (int)(start - contextStart);
         context.Slice(offset * 2, destination.Length).CopyTo(destination);
-        if (TensorPrimitives.MaxMagnitude(context) * TruePeak.Bound <= Threshold) return;
+        if (StaysBelow(context)) return;
 
         var needs = Needs(context);
         if (TensorPrimitives.Min(needs.AsSpan()) == 1) return;
@@ -67,6 +67,10 @@ public static class Limiter
         }
     }
 
+    /// <summary>Whether samples are so low that no true peak between them can reach the threshold. The largest magnitude comes with its sign.</summary>
+    private static bool StaysBelow(ReadOnlySpan<float> samples) =>
+        MathF.Abs(TensorPrimitives.MaxMagnitude(samples)) * TruePeak.Bound <= Threshold;
+
     /// <summary>The need of each whole period of the context; 1 where nothing is needed.</summary>
     private static float[] Needs(ReadOnlySpan<float> context)
     {
@@ -75,7 +79,7 @@ public static class Limiter
         for (var p = 1; p < needs.Length - 1; p++)
         {
             var around = context[((p * PeriodFrames - TruePeak.FramesBefore) * 2)..(((p + 1) * PeriodFrames + TruePeak.FramesAfter) * 2)];
-            if (TensorPrimitives.MaxMagnitude(around) * TruePeak.Bound <= Threshold) continue;
+            if (StaysBelow(around)) continue;
             var peak = TruePeak.Of(around);
             if (peak > Threshold) needs[p] = Ceiling / peak;
         }

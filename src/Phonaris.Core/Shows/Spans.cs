@@ -21,10 +21,11 @@ public static partial class Spans
         int first, last;
         if (text == "all") (first, last) = (1, slides.Count);
         else if (LastPattern().Match(text) is { Success: true } tail) (first, last) = (slides.Count - Number(tail.Groups[1]) + 1, slides.Count);
-        else if (RangePattern().Match(text) is { Success: true } range && (range.Groups[1].Success || range.Groups[3].Success))
+        else if (OnePattern().Match(text) is { Success: true } one) first = last = Number(one.Groups[0]);
+        else if (RangePattern().Match(text) is { Success: true } range && (range.Groups[1].Success || range.Groups[2].Success))
         {
             first = range.Groups[1].Success ? Number(range.Groups[1]) : 1;
-            last = range.Groups[3].Success ? Number(range.Groups[3]) : range.Groups[2].Success ? slides.Count : first;
+            last = range.Groups[2].Success ? Number(range.Groups[2]) : slides.Count;
         }
         else throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3 or all.", "span");
         if (first < 1 || last < 1 || first > slides.Count || last > slides.Count)
@@ -65,6 +66,9 @@ public static partial class Spans
     [GeneratedRegex(@"^last\s+(\d+)$")]
     private static partial Regex LastPattern();
 
-    [GeneratedRegex(@"^(\d+)?\s*([-–—])?\s*(\d+)?$")]
+    [GeneratedRegex(@"^\d+$")]
+    private static partial Regex OnePattern();
+
+    [GeneratedRegex(@"^(\d+)?\s*[-–—]\s*(\d+)?$")]
     private static partial Regex RangePattern();
 }

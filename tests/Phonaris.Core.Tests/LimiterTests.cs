@@ -1,0 +1,56 @@
+using Phonaris.Core.Audio;
+
+namespace Phonaris.Core.Tests;
+
+public class LimiterTests
+{
+    [Fact]
+    public void Below_minus_one_dBTP_nothing_is_touched()
+    {
+        // A quarter of the sampling rate at 45°: sampled peaks 3 dB below the true peak, the hardest case to call.
+        var samples = Through(Signal.Sine(96_000, 12_000, 0.88, Math.PI / 4), out var original);
+        Assert.True(samples.AsSpan().SequenceEqual(original));
+    }
+
+    [Theory]
+    [InlineData(997, 2.0)]
+    [InlineData(12_000, 1.3)]
+    [InlineData(60, 4.0)]
+    public void Above_it_the_true_peak_comes_down_below_the_threshold(double hertz, double peak)
+    {
+        var samples = Through(Signal.Sine(96_000, hertz, peak, Math.PI / 4), out _);
+        Assert.InRange(Gain.ToDecibels(TruePeak.Of(samples.AsSpan(2000, 160_000))), -2.0, -1.0);
+    }
+
+    [Fact]
+    public void A_single_peak_is_met_before_it_comes_and_let_go_after()
+    {
+        var samples = Through(new Signal(96_000, n => n is >= 40_000 and < 40_048 ? 1.6f : 0.5f), out var original);
+        // More than a window away on either side: untouched.
+        Assert.True(samples.AsSpan(0, 39_000 * 2).SequenceEqual(original.AsSpan(0, 39_000 * 2)));
+        Assert.True(samples.AsSpan(46_000 * 2).SequenceEqual(original.AsSpan(46_000 * 2)));
+        Assert.True(samples[39_990 * 2] < 0.32, "The gain is down when the peak begins.");
+        // The gain never jumps.
+        for (var n = 1; n < 39_999; n++) Assert.True(Math.Abs(samples[n * 2] - samples[n * 2 - 2]) < 0.002);
+    }
+
+    [Fact]
+    public void True_peak_finds_what_lies_between_samples()
+    {
+        // The same signal as in EBU Tech 3341, case 16: a quarter of the rate, 45°: true peak −6 dBTP, sampled 3 dB less.
+        var samples = new float[9_600];
+        Signal.Sine(9_600, 12_000, 0.5, Math.PI / 4).Read(0, samples);
+        Assert.InRange(Gain.ToDecibels(TruePeak.Of(samples)), -6.4, -5.8);
+        Assert.InRange(Gain.ToDecibels(samples.Max()), -9.1, -8.9);
+    }
+
+    private static float[] Through(Signal signal, out float[] original)
+    {
+        var context = new float[(Limiter.FramesBefore + signal.Frames + Limiter.FramesAfter + 48) * 2];
+        signal.Read(-Limiter.FramesBefore, context);
+        original = context[(Limiter.FramesBefore * 2)..(int)((Limiter.FramesBefore + signal.Frames) * 2)];
+        var samples = new float[signal.Frames * 2];
+        Limiter.Limit(context, -Limiter.FramesBefore, 0, samples);
+        return samples;
+    }
+}

@@ -1,0 +1,36 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Tests;
+
+public class SpanTests
+{
+    [Theory]
+    [InlineData("3", "s3", "s3")]
+    [InlineData("1-4", "s1", "s4")]
+    [InlineData(" 1 – 4 ", "s1", "s4")]
+    [InlineData("5–", "s5", "s6")]
+    [InlineData("-2", "s1", "s2")]
+    [InlineData("last 3", "s4", "s6")]
+    [InlineData("ALL", "s1", "s6")]
+    public void Reads_what_people_type(string typed, string first, string last) =>
+        Assert.Equal(new Span(first, last), Spans.Parse(typed, Shows.Of(6)));
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("-")]
+    [InlineData("0")]
+    [InlineData("7")]
+    [InlineData("4-2")]
+    [InlineData("last 9")]
+    [InlineData("3 4")]
+    [InlineData("99999999999999999999")]
+    public void Refuses_the_rest_naming_the_field(string typed) =>
+        Assert.Equal("span", Assert.Throws<RuleException>(() => Spans.Parse(typed, Shows.Of(6))).Field);
+
+    [Fact]
+    public void Counts_without_hidden_slides()
+    {
+        var show = Shows.Of(4) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c"), Shows.Slide("d")] };
+        Assert.Equal(new Span("c", "d"), Spans.Parse("2-3", show));
+    }
+}

@@ -1,0 +1,70 @@
+using CsCheck;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+public class TimingTests
+{
+    [Fact]
+    public void The_running_order_adds_up_without_gap_or_overlap() => Shows.Any.Sample(show =>
+    {
+        var order = RunningOrder.Of(show);
+        long at = 0;
+        foreach (var slide in order.Slides)
+        {
+            Assert.Equal(at, slide.StartFrame);
+            Assert.False(show.Slides[slide.Index].Hidden);
+            at = slide.EndFrame;
+        }
+        Assert.Equal(show.Slides.Where(s => !s.Hidden).Sum(s => s.HoldMs) * 48, order.TotalFrames);
+        Assert.Equal(at, order.TotalFrames);
+    });
+
+    [Fact]
+    public void Pictures_of_a_film_follow_the_running_time_within_half_a_picture_at_every_slide() =>
+        Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
+        {
+            var order = RunningOrder.Of(show);
+            var pictures = PictureOrder.Of(show, order.Slides, fps);
+            foreach (var (slide, time) in pictures.Slides.Zip(order.Slides))
+            {
+                Assert.True(2 * Math.Abs(slide.End * 48_000 - time.EndFrame * fps) <= 48_000);
+                Assert.InRange(slide.Dissolve, 0, slide.End - slide.Start);
+            }
+        });
+
+    [Fact]
+    public void A_loop_that_fills_has_its_knots_one_period_apart()
+    {
+        var show = Shows.Of(5, 4000) with { Sounds = [Shows.Sound("a", 96_000)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s2", "s4", 96_000, Cue.FillSpan)] };
+        var cue = Assert.Single(Schedule.Of(show).Cues);
+        // Two seconds used, seams of 200 ms: a round begins every 86,400 frames.
+        Assert.Equal((192_000, 768_000), (cue.StartFrame, cue.EndFrame));
+        Assert.Equal([192_000 + 86_400, 192_000 + 2 * 86_400, 192_000 + 3 * 86_400, 192_000 + 4 * 86_400, 192_000 + 5 * 86_400, 192_000 + 6 * 86_400], cue.Knots());
+    }
+
+    [Fact]
+    public void A_cue_that_rings_on_goes_past_its_span_and_no_further_than_the_show()
+    {
+        var show = Shows.Of(3, 1000) with { Sounds = [Shows.Sound("a", 96_000), Shows.Sound("b", 480_000)] };
+        show = show with
+        {
+            Cues = [Shows.Cue("c", "a", "s1", "s1", 96_000) with { Stop = CueStop.Finished }, Shows.Cue("d", "b", "s2", "s2", 480_000) with { Stop = CueStop.Finished }],
+        };
+        var schedule = Schedule.Of(show);
+        Assert.Equal(96_000, schedule.Cues[0].EndFrame);
+        Assert.Equal(144_000, schedule.Cues[1].EndFrame);
+    }
+
+    [Fact]
+    public void An_edit_changes_the_content_key_only_where_it_is_heard()
+    {
+        var show = Shows.Of(4, 4000) with { Sounds = [Shows.Sound("a", 960_000)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s1", 960_000), Shows.Cue("d", "a", "s3", "s4", 960_000)] };
+        var (before, after) = (Schedule.Of(show), Schedule.Of(show with { Cues = show.Cues.SetItem(1, show.Cues[1] with { LevelDb = -6 }) }));
+        Assert.Equal(before.ContentKey(0, 192_000), after.ContentKey(0, 192_000));
+        Assert.NotEqual(before.ContentKey(384_000, 432_000), after.ContentKey(384_000, 432_000));
+    }
+}
