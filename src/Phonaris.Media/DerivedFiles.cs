@@ -34,7 +34,7 @@ public sealed class DerivedFiles(string root)
             var making = _making.GetOrAdd(name, mine);
             try
             {
-                await making.Value.WaitAsync(cancel);
+                await (making == mine ? mine.Value : making.Value.WaitAsync(cancel));
             }
             catch (OperationCanceledException) when (making != mine && !cancel.IsCancellationRequested)
             {

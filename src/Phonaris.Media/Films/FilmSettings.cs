@@ -10,10 +10,12 @@ public sealed record FilmSettings(int Width, int Height, int Fps)
 {
     /// <summary>Coding speed, quality and tools of the pictures. Without B-frames a group of pictures can be cut after any picture.</summary>
     public static IReadOnlyList<string> PictureCoding { get; } =
-        ["-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
+        ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
 
-    /// <summary>Coding of the sound.</summary>
-    public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-b:a", "192k", "-aac_coder", "fast"];
+    /// <summary>
+    /// Coding of the sound: about 180 kbit/s. Of constant quality, not rate: then no frame's bits hang on those before it, and pieces encoded apart join.
+    /// </summary>
+    public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-q:a", "2", "-aac_coder", "fast"];
 
     /// <summary>Seconds of a still that are encoded and repeated: short enough to seek in, long enough to be small.</summary>
     public const int GroupSeconds = 2;

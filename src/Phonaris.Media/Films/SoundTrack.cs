@@ -17,7 +17,7 @@ internal sealed class SoundTrack
     /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
 
-    private const int PieceAacFrames = 512;
+    private const int PieceAacFrames = 1024;
     private const int WarmUpAacFrames = 8;
     private const int LookAheadAacFrames = 4;
 
@@ -64,14 +64,14 @@ internal sealed class SoundTrack
     private async Task EncodeAsync(int piece, string path, CancellationToken cancel)
     {
         var (from, to, skip) = Bounds(piece);
-        var samples = new float[(to - from) * Frames.Channels];
-        new Mixer(_schedule, _open).Render(_start + from, samples);
+        var samples = new byte[(to - from) * Frames.Channels * sizeof(float)];
+        new Mixer(_schedule, _open).Render(_start + from, MemoryMarshal.Cast<byte, float>(samples.AsSpan()));
         using var adts = new MemoryStream();
         await MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0",
                 .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
-            PipeSource.Create((stream, _) => { stream.Write(MemoryMarshal.AsBytes(samples.AsSpan())); return Task.CompletedTask; }),
+            PipeSource.FromBytes(samples),
             PipeTarget.ToStream(adts), cancel);
         var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);
         var bounds = AdtsBounds(bytes.Span);

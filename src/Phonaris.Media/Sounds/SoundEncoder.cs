@@ -28,10 +28,12 @@ public static class SoundEncoder
             : ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24", "-f", "flac"];
         var input = PipeSource.Create(async (stream, token) =>
         {
+            var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
             long written = 0;
             await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token))
             {
-                stream.Write(MemoryMarshal.AsBytes(block.Span));
+                MemoryMarshal.AsBytes(block.Span).CopyTo(bytes);
+                await stream.WriteAsync(bytes.AsMemory(0, block.Length * sizeof(float)), token);
                 progress?.Report((double)(written += block.Length / Frames.Channels) / (end - start));
             }
         });

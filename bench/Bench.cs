@@ -1,0 +1,85 @@
+using System.Diagnostics;
+using Phonaris.Core.Shows;
+using Phonaris.Media;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+
+namespace Phonaris.Bench;
+
+/// <summary>A folder to work in, a stopwatch, and the table of results.</summary>
+internal sealed class Bench : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-bench");
+
+    public Bench()
+    {
+        Files = new(PathOf("files"));
+        Derived = new(PathOf("derived"));
+        Sounds = new(Derived, Files.PathOf);
+    }
+
+    public bool AllReached { get; private set; } = true;
+
+    public FileStore Files { get; }
+
+    public DerivedFiles Derived { get; }
+
+    public SoundLibrary Sounds { get; }
+
+    public string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    /// <summary>Seconds that some work takes.</summary>
+    public static async Task<double> TimeAsync(Func<Task> work)
+    {
+        var watch = Stopwatch.StartNew();
+        await work();
+        return watch.Elapsed.TotalSeconds;
+    }
+
+    /// <summary>Runs ffmpeg as the peer; gives the seconds it takes.</summary>
+    public static Task<double> FfmpegAsync(params string[] arguments) => TimeAsync(async () =>
+    {
+        using var process = Process.Start("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments]);
+        await process.WaitForExitAsync();
+        if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: ffmpeg {string.Join(' ', arguments)}");
+    });
+
+    /// <summary>Prints a ratio and whether it is what is to be reached.</summary>
+    public void Report(string work, double ours, double theirs, double toReach)
+    {
+        var ratio = ours / theirs;
+        AllReached &= ratio <= toReach;
+        Console.WriteLine($"{work,-48} ours {ours,7:0.00} s  theirs {theirs,7:0.00} s  ratio {ratio:0.000}  to reach {toReach:0.00}  {(ratio <= toReach ? "reached" : "MISSED")}");
+    }
+
+    /// <summary>Keeps a WAV of made-up music and makes it ready; gives the sound and the path of the file.</summary>
+    public async Task<(Sound Sound, string Path)> MusicAsync(string id, int seconds, int hertz)
+    {
+        var path = PathOf($"{id}.wav");
+        await FfmpegAsync(
+            "-f", "lavfi", "-i", $"aevalsrc=0.2*sin({hertz}*2*PI*t)*(0.6+0.4*sin(3*t))|0.2*sin({hertz + 3}*2*PI*t)*(0.6+0.4*cos(2*t)):s=48000:d={seconds}",
+            "-c:a", "pcm_f32le", path);
+        return (await KeepSoundAsync(id, path), path);
+    }
+
+    /// <summary>Keeps a sound file and makes it ready.</summary>
+    public async Task<Sound> KeepSoundAsync(string id, string path)
+    {
+        var hash = await KeepAsync(path);
+        var figures = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
+        return new(id, id, SoundKind.Bed, hash, Path.GetFileName(path), figures.Frames, null, null);
+    }
+
+    /// <summary>Keeps a file; gives its content hash.</summary>
+    public async Task<string> KeepAsync(string path)
+    {
+        await using var file = File.OpenRead(path);
+        return await Files.PutAsync(file, long.MaxValue, () => throw new InvalidOperationException(), CancellationToken.None);
+    }
+
+    public void Dispose()
+    {
+        Sounds.Dispose();
+        _folder.Delete(recursive: true);
+    }
+}

@@ -1,0 +1,79 @@
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Films;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Bench;
+
+/// <summary>
+/// A film of thirty stills and five minutes at 1080p, with cuts, with dissolves, and again after a change of sound. The peer is ffmpeg's concat of
+/// the same stills with the same coding settings and the ready mix: pixel format before picture rate, which is its faster order.
+/// </summary>
+internal static class FilmBench
+{
+    private const int Stills = 30, Seconds = 300, Fps = 30;
+    private const double CutsToReach = 0.3, DissolvesToReach = 0.5, SoundToReach = 0.15;
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var music = await bench.KeepSoundAsync("music", "demo/sounds/lantern-waltz.ogg");
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf);
+        var deck = await DeckAsync(bench, pictures);
+        var n = 0;
+        var slides = deck.ToSlides(() => $"s{n++}", Seconds * 1000 / Stills);
+        var cue = new Cue("c", music.Id, new("s0", $"s{Stills - 1}"), 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, -3, Fade.Of(1000), Fade.Of(2000));
+        var cuts = new Show("Five minutes", slides, [music], [cue]);
+        var dissolves = cuts with { Slides = [.. slides.Select(s => s with { Transition = Transition.Dissolve(1000) })] };
+
+        var theirs = await PeerAsync(bench, cuts, slides);
+        var first = await ExportAsync(bench, "cuts", cuts);
+        bench.Report("film, 30 stills, 5 min, 1080p30, cuts", first, theirs, CutsToReach);
+        bench.Report("film, the same with dissolves of 1 s", await ExportAsync(bench, "dissolves", dissolves), theirs, DissolvesToReach);
+        var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
+        bench.Report("film again after a change of sound, to the first", await ExportAsync(bench, "cuts", quieter), first, SoundToReach);
+    }
+
+    /// <summary>Exports with the parts kept in a folder of their own, so that each first export is one.</summary>
+    private static Task<double> ExportAsync(Bench bench, string name, Show show)
+    {
+        var derived = new Media.DerivedFiles(bench.PathOf(name));
+        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf), bench.Sounds.Open);
+        return Bench.TimeAsync(() => exporter.ExportAsync(
+            show, RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
+    }
+
+    private static async Task<double> PeerAsync(Bench bench, Show show, ValueList<Slide> slides)
+    {
+        var mix = bench.PathOf("mix.wav");
+        await SoundEncoder.WriteAsync(
+            Schedule.Of(show), bench.Sounds.Open, 0, (long)Seconds * Frames.PerSecond, SoundFileFormat.Wav, mix, null, CancellationToken.None);
+        var list = bench.PathOf("stills.txt");
+        await File.WriteAllLinesAsync(list, slides.SelectMany(s => new[] { $"file '{bench.Files.PathOf(s.Picture.Media)}'", $"duration {Seconds / Stills}" }));
+        return await Bench.FfmpegAsync(
+            ["-f", "concat", "-safe", "0", "-i", list, "-i", mix, "-vf", $"format=yuv420p,fps={Fps}", .. FilmSettings.PictureCoding, .. FilmSettings.SoundCoding,
+                "-frames:v", $"{Seconds * Fps}", "-movflags", "+faststart", bench.PathOf("peer.mp4")]);
+    }
+
+    /// <summary>The demo's drawings as PNG stills of the film's size, each twice.</summary>
+    private static async Task<Deck> DeckAsync(Bench bench, SlidePictures pictures)
+    {
+        List<DeckFile> stills = [];
+        foreach (var path in Directory.EnumerateFiles("demo/slides", "*.svg").Order().Take(Stills / 2))
+        {
+            var drawing = await bench.KeepAsync(path);
+            var source = DeckFormats.Read([new(bench.Files.PathOf(drawing), Path.GetFileName(path), drawing)]).Slides[0].Picture;
+            foreach (var half in new[] { "a", "b" })
+            {
+                // The second of each pair is another picture: the first upside down.
+                var png = bench.PathOf("still.png");
+                await Bench.FfmpegAsync("-i", await pictures.PngAsync(source, 1920, CancellationToken.None), "-vf", half == "a" ? "null" : "vflip,hflip", png);
+                var hash = await bench.KeepAsync(png);
+                stills.Add(new(bench.Files.PathOf(hash), $"{Path.GetFileNameWithoutExtension(path)}-{half}.png", hash));
+            }
+        }
+        return DeckFormats.Read(stills);
+    }
+}

@@ -1,0 +1,67 @@
+using System.Globalization;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Bench;
+
+/// <summary>
+/// An hour of sound: one looped bed and forty cues of half a minute to a minute with fades, from files already decoded. The peer is one ffmpeg
+/// filter graph of the same, reading the same samples as WAV. Neither writes a file.
+/// </summary>
+internal static class MixBench
+{
+    private const int Cues = 40, HourSeconds = 3600, BedSeconds = 180;
+    private const double ToReach = 0.10;
+    private const int MemoryLimitMb = 150;
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var (bed, bedPath) = await bench.MusicAsync("bed", BedSeconds, 220);
+        var sounds = new List<(Sound Sound, string Path)>();
+        for (var i = 0; i < Cues; i++) sounds.Add(await bench.MusicAsync($"cue{i}", 30 + i * 7 % 31, 300 + i * 11));
+        var slides = Enumerable.Range(0, Cues).Select(i => Slide(i, HourSeconds * 1000L / Cues));
+        var show = new Show("An hour", [.. slides], [bed, .. sounds.Select(s => s.Sound)],
+            [
+                new("bed", bed.Id, new("s0", $"s{Cues - 1}"), 0, CueStop.Span, 0, bed.Frames, Cue.FillSpan, -12, Fade.Of(1000), Fade.Of(2000)),
+                .. sounds.Select((s, i) => new Cue($"c{i}", s.Sound.Id, new($"s{i}", $"s{i}"), 5000, CueStop.Span, 0, s.Sound.Frames, 1, -6, Fade.Of(1000), Fade.Of(2000))),
+            ]);
+        var schedule = Schedule.Of(show);
+
+        // Once for the runtime to compile what is hot; the peer needs none.
+        await MixAsync(bench, schedule, 60 * Frames.PerSecond);
+        var ours = await Bench.TimeAsync(() => MixAsync(bench, schedule, schedule.TotalFrames));
+        var theirs = await Bench.FfmpegAsync([.. Peer(bedPath, sounds)]);
+        bench.Report("mix of an hour, a looped bed and 40 cues", ours, theirs, ToReach);
+        Console.WriteLine($"{"",-48} most memory of this process {PeakMemoryMb():0} MB (limit {MemoryLimitMb})");
+    }
+
+    private static async Task MixAsync(Bench bench, Schedule schedule, long end)
+    {
+        long frames = 0;
+        await foreach (var block in MixStream.RenderAsync(schedule, bench.Sounds.Open, 0, end, CancellationToken.None)) frames += block.Length / 2;
+        if (frames != end) throw new InvalidOperationException("The mix is not as long as asked.");
+    }
+
+    private static IEnumerable<string> Peer(string bed, List<(Sound Sound, string Path)> sounds)
+    {
+        List<string> inputs = ["-i", bed];
+        var graph = new List<string> { $"[0]aloop=loop=-1:size={BedSeconds * Frames.PerSecond},atrim=end_sample={HourSeconds * Frames.PerSecond},volume=-12dB,afade=t=in:d=1,afade=t=out:st={HourSeconds - 2}:d=2[a0]" };
+        for (var i = 0; i < sounds.Count; i++)
+        {
+            inputs.AddRange(["-i", sounds[i].Path]);
+            var seconds = (double)sounds[i].Sound.Frames / Frames.PerSecond;
+            graph.Add(string.Create(
+                CultureInfo.InvariantCulture,
+                $"[{i + 1}]volume=-6dB,afade=t=in:d=1,afade=t=out:st={seconds - 2}:d=2,adelay={i * HourSeconds * 1000L / Cues + 5000}:all=1[a{i + 1}]"));
+        }
+        graph.Add($"{string.Concat(Enumerable.Range(0, sounds.Count + 1).Select(i => $"[a{i}]"))}amix=inputs={sounds.Count + 1}:duration=longest:normalize=0,alimiter=limit=0.89:level=0[out]");
+        return [.. inputs, "-filter_complex", string.Join(';', graph), "-map", "[out]", "-f", "null", "-"];
+    }
+
+    private static Slide Slide(int i, long holdMs) =>
+        new($"s{i}", $"Slide {i + 1}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, false);
+
+    private static double PeakMemoryMb() =>
+        double.Parse(File.ReadLines("/proc/self/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1]) / 1024;
+}

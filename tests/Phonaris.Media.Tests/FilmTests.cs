@@ -1,0 +1,174 @@
+using System.Globalization;
+using System.Text.Json;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Films;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Media.Tests;
+
+public sealed class FilmTests : IDisposable
+{
+    private readonly Sandbox _box = new();
+
+    [Fact]
+    public async Task A_film_has_its_length_chapters_pictures_and_the_engines_sound()
+    {
+        var show = await ShowAsync();
+        var film = _box.PathOf("film.mp4");
+        await ExportAsync(show, film);
+
+        var probe = JsonDocument.Parse(Sandbox.Run("ffprobe", "-v", "error", "-show_streams", "-show_format", "-show_chapters", "-count_packets", "-of", "json", film)).RootElement;
+        var streams = probe.GetProperty("streams").EnumerateArray().ToList();
+        Assert.Equal(["h264", "aac"], streams.Take(2).Select(s => s.GetProperty("codec_name").GetString()));
+        // 3.1 + 2 + 7.05 s at 30 pictures a second: 364.5 pictures, rounded up.
+        Assert.Equal("365", streams[0].GetProperty("nb_read_packets").GetString());
+        Assert.Equal(12.15, double.Parse(probe.GetProperty("format").GetProperty("duration").GetString()!, CultureInfo.InvariantCulture), 1 / 30.0);
+        Assert.Equal(["Slide a", "One; two = three # four", "Slide c"], probe.GetProperty("chapters").EnumerateArray().Select(c => c.GetProperty("tags").GetProperty("title").GetString()));
+
+        Assert.Equal(("ff0000", "0000ff"), (Color(film, 0), Color(film, 93)));
+        // The dissolve into the third slide takes pictures 153 to 182: half way it is half of each.
+        AssertNear((96, 0, 160), film, 164);
+        AssertNear((0, 128, 0), film, 184);
+        AssertNear((0, 128, 0), film, 364);
+
+        var (heard, mixed) = (Sandbox.Decode(film), Mix(show));
+        Assert.InRange(heard.Length, mixed.Length, mixed.Length + 2 * 1024);
+        // To the sample in its place, and as near as the coder comes.
+        Assert.True(SignalToNoise(heard, mixed, 0) > 20);
+        Assert.True(SignalToNoise(heard, mixed, 3) < 12);
+    }
+
+    [Fact]
+    public async Task Sound_encoded_in_pieces_is_as_good_as_encoded_whole()
+    {
+        var music = await _box.SoundAsync("music", _box.Make("music.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=50:c=pink:seed=5:a=0.3", "-ac", "2"));
+        var show = Show.Empty("Long") with { Slides = [_box.Slide("a", "gray", 50_000)], Sounds = [music] };
+        show = show with { Cues = [new("c", "music", new("a", "a"), 0, CueStop.Span, 0, music.Frames, 1, 0, Fade.None, Fade.None)] };
+        var film = _box.PathOf("long.mp4");
+        await ExportAsync(show, film);
+        await SoundEncoder.WriteAsync(Schedule.Of(show), _box.Sounds.Open, 0, 50 * 48_000, SoundFileFormat.Wav, _box.PathOf("whole.wav"), null, CancellationToken.None);
+        _box.Make("whole.m4a", ["-i", _box.PathOf("whole.wav"), .. FilmSettings.SoundCoding]);
+
+        var (pieces, whole, mixed) = (Sandbox.Decode(film), Sandbox.Decode(_box.PathOf("whole.m4a")), Mix(show));
+        // Around each join (every 1024 AAC frames of 1024 samples) and away from it: the coder's error is the same.
+        foreach (var at in new[] { 1_048_576, 2_097_152, 700_000 })
+        {
+            var (ours, theirs) = (Ratio(pieces, at), Ratio(whole, at));
+            Assert.True(ours > theirs - 1, $"At {at}: {ours:0.0} dB in pieces, {theirs:0.0} dB whole.");
+        }
+
+        double Ratio(float[] samples, int at) => SignalToNoise(samples[((at - 3000) * 2)..((at + 3000) * 2)], mixed[((at - 3000) * 2)..((at + 3000) * 2)], 0);
+    }
+
+    [Fact]
+    public async Task A_longer_hold_or_another_level_encodes_no_picture_again()
+    {
+        var show = await ShowAsync();
+        await ExportAsync(show, _box.PathOf("first.mp4"));
+        var parts = Parts("*.h264");
+        var held = show.Apply(new SetHolds([new("a", 600_000)])).Show;
+        var louder = held with { Cues = [held.Cues[0] with { LevelDb = -20 }] };
+        await ExportAsync(louder, _box.PathOf("second.mp4"));
+        Assert.Equal(parts, Parts("*.h264"));
+        Assert.Equal("18272", Sandbox.Run("ffprobe", "-v", "error", "-select_streams", "v", "-count_packets", "-show_entries", "stream=nb_read_packets", "-of", "csv=p=0", _box.PathOf("second.mp4")).Trim().TrimEnd(','));
+    }
+
+    [Fact]
+    public async Task A_full_disk_is_told_and_nothing_half_made_is_left()
+    {
+        var show = await ShowAsync();
+        var small = _box.PathOf("small");
+        Directory.CreateDirectory(small);
+        Sandbox.Run("mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", small);
+        try
+        {
+            var problem = await Assert.ThrowsAsync<Core.RuleException>(() => ExportAsync(show, Path.Combine(small, "film.mp4")));
+            Assert.Contains("disk is full", problem.Message);
+            Assert.Empty(Directory.GetFileSystemEntries(small));
+            problem = await Assert.ThrowsAsync<Core.RuleException>(() => SoundEncoder.WriteAsync(
+                Schedule.Of(show), _box.Sounds.Open, 0, 480_000, SoundFileFormat.Wav, Path.Combine(small, "sound.wav"), null, CancellationToken.None));
+            Assert.Contains("disk is full", problem.Message);
+            Assert.Empty(Directory.GetFileSystemEntries(small));
+        }
+        finally
+        {
+            Sandbox.Run("umount", small);
+        }
+    }
+
+    [Fact]
+    public async Task Sound_files_hold_the_engines_samples_to_24_bits()
+    {
+        var show = await ShowAsync();
+        var mixed = Mix(show);
+        foreach (var (format, name) in new[] { (SoundFileFormat.Wav, "s.wav"), (SoundFileFormat.Flac, "s.flac") })
+        {
+            await SoundEncoder.WriteAsync(Schedule.Of(show), _box.Sounds.Open, 0, mixed.Length / 2, format, _box.PathOf(name), null, CancellationToken.None);
+            var heard = Sandbox.Decode(_box.PathOf(name));
+            Assert.Equal(mixed.Length, heard.Length);
+            for (var i = 0; i < mixed.Length; i++) Assert.True(Math.Abs(mixed[i] - heard[i]) < 1.3e-7);
+        }
+    }
+
+    public void Dispose() => _box.Dispose();
+
+    private async Task<Show> ShowAsync()
+    {
+        var music = await _box.SoundAsync("music", _box.Make("m.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=2:c=brown:seed=3:a=0.6", "-ac", "2"));
+        var show = Show.Empty("A film") with
+        {
+            Slides = [_box.Slide("a", "red", 3100), _box.Slide("b", "blue", 2000) with { Title = "One; two = three # four" }, _box.Slide("c", "green", 7050, dissolveMs: 1000)],
+            Sounds = [music],
+        };
+        return show with { Cues = [new("c", "music", new("a", "c"), 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, 0, Fade.Of(500), Fade.Of(500))] };
+    }
+
+    private Task ExportAsync(Show show, string path) =>
+        _box.Films.ExportAsync(show, RunningOrder.Of(show).Slides, FilmSettings.Of(320, 180, 30), path, null, CancellationToken.None);
+
+    private float[] Mix(Show show)
+    {
+        var schedule = Schedule.Of(show);
+        var samples = new float[schedule.TotalFrames * 2];
+        new Mixer(schedule, _box.Sounds.Open).Render(0, samples);
+        return samples;
+    }
+
+    private List<(string, DateTime)> Parts(string pattern) =>
+        [.. Directory.GetFiles(_box.PathOf("derived/film"), pattern).Order().Select(p => (p, File.GetLastWriteTimeUtc(p)))];
+
+    private static double SignalToNoise(float[] heard, float[] meant, int shift)
+    {
+        double signal = 0, noise = 0;
+        for (var i = 0; i < meant.Length - shift * 2; i++)
+        {
+            signal += (double)meant[i] * meant[i];
+            noise += Math.Pow(heard[i + shift * 2] - meant[i], 2);
+        }
+        return 10 * Math.Log10(signal / noise);
+    }
+
+    private string Color(string film, int picture)
+    {
+        var (r, g, b) = Pixel(film, picture);
+        return $"{Clean(r):x2}{Clean(g):x2}{Clean(b):x2}";
+
+        static int Clean(int v) => v > 250 ? 255 : v < 5 ? 0 : v;
+    }
+
+    private void AssertNear((int R, int G, int B) wanted, string film, int picture)
+    {
+        var (r, g, b) = Pixel(film, picture);
+        Assert.True(Math.Abs(r - wanted.R) < 40 && Math.Abs(g - wanted.G) < 60 && Math.Abs(b - wanted.B) < 60, $"Picture {picture} is {r} {g} {b}.");
+    }
+
+    private (int R, int G, int B) Pixel(string film, int picture)
+    {
+        var raw = _box.Make("pixel.rgb", "-i", film, "-vf", $"select=eq(n\\,{picture}),scale=in_color_matrix=bt709,format=rgb24,crop=1:1:160:90", "-frames:v", "1", "-f", "rawvideo");
+        var bytes = File.ReadAllBytes(raw);
+        return (bytes[0], bytes[1], bytes[2]);
+    }
+}

@@ -1,0 +1,62 @@
+using Phonaris.Core.Shows;
+using SkiaSharp;
+
+namespace Phonaris.Media.Tests;
+
+public sealed class SlidePicturesTests : IDisposable
+{
+    private readonly Sandbox _box = new();
+
+    [Fact]
+    public async Task Pages_of_a_pdf_are_drawn_each_by_itself_or_all_ahead()
+    {
+        using (var stream = File.Create(_box.PathOf("deck")))
+        using (var pdf = SKDocument.CreatePdf(stream))
+        {
+            foreach (var color in new[] { SKColors.Red, SKColors.Lime, SKColors.Blue, SKColors.Red, SKColors.Lime })
+            {
+                using var canvas = pdf.BeginPage(960, 540);
+                canvas.Clear(color);
+                pdf.EndPage();
+            }
+            pdf.Close();
+        }
+        List<PictureSource> pages = [.. Enumerable.Range(1, 5).Select(n => new PictureSource("deck", MediaTypes.Pdf, n, 960, 540))];
+        AssertColor(SKColors.Blue, await _box.Pictures.PngAsync(pages[2], 320, CancellationToken.None));
+        await _box.Pictures.PrepareAsync(pages, 320, null, CancellationToken.None);
+        Assert.Equal(5, Directory.GetFiles(_box.PathOf("derived/pictures")).Length);
+        AssertColor(SKColors.Lime, await _box.Pictures.PngAsync(pages[4], 320, CancellationToken.None));
+    }
+
+    [Fact]
+    public async Task Drawings_are_drawn_with_the_houses_fonts()
+    {
+        await File.WriteAllTextAsync(_box.PathOf("svg"), """
+            <svg xmlns="http://www.w3.org/2000/svg" width="320" height="180" viewBox="0 0 320 180"><rect width="320" height="180" fill="#fff"/>
+            <text x="10" y="100" font-size="60" font-family="Nobody Has This">llll</text></svg>
+            """);
+        using var picture = SKBitmap.Decode(await _box.Pictures.PngAsync(new("svg", MediaTypes.Svg, 1, 320, 180), 320, CancellationToken.None));
+        // Four upright strokes: along a line across the letters, ink comes and goes four times.
+        var ink = Enumerable.Range(0, 319).Count(x => Dark(x) && !Dark(x + 1));
+        Assert.Equal(4, ink);
+
+        bool Dark(int x) => picture.GetPixel(x, 80).Red < 128;
+    }
+
+    [Fact]
+    public async Task A_frame_of_a_film_shows_the_whole_slide_on_black()
+    {
+        var slide = _box.Slide("a", "white", 1000);
+        using var frame = await _box.Pictures.FrameAsync(slide.Picture with { Width = 180, Height = 180 }, 320, 180, CancellationToken.None);
+        Assert.Equal((SKColors.Black, SKColors.White, SKColors.Black), (frame.GetPixel(20, 90), frame.GetPixel(160, 90), frame.GetPixel(300, 90)));
+    }
+
+    public void Dispose() => _box.Dispose();
+
+    private static void AssertColor(SKColor color, string path)
+    {
+        using var picture = SKBitmap.Decode(path);
+        Assert.Equal((320, 180), (picture.Width, picture.Height));
+        Assert.Equal(color, picture.GetPixel(160, 90));
+    }
+}

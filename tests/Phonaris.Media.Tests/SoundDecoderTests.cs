@@ -1,0 +1,95 @@
+using Phonaris.Core;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Media.Tests;
+
+public sealed class SoundDecoderTests : IDisposable
+{
+    private readonly Sandbox _box = new();
+
+    [Theory]
+    [InlineData("a.wav", "pcm_s16le")]
+    [InlineData("a.mp3", "libmp3lame")]
+    [InlineData("a.ogg", "libvorbis")]
+    [InlineData("a.opus", "libopus")]
+    [InlineData("a.flac", "flac")]
+    [InlineData("a.m4a", "aac")]
+    [InlineData("a.aac", "aac")]
+    [InlineData("a.wma", "wmav2")]
+    [InlineData("a.aiff", "pcm_s16be")]
+    public async Task Every_common_format_comes_in_at_its_length_and_level(string name, string codec)
+    {
+        // Mono, to see that both sides get it whole: ffmpeg by itself would take 3 dB off.
+        var sound = await _box.SoundAsync(name, _box.Make(name, "-f", "lavfi", "-i", "sine=frequency=1000:sample_rate=48000:duration=3", "-af", "volume=2", "-c:a", codec));
+        Assert.InRange(sound.Frames, 3 * 48_000 - 2500, 3 * 48_000 + 4500);
+        var samples = new float[48_000 * 2];
+        _box.Sounds.Open(sound.Media).Read(48_000, samples);
+        Assert.InRange(samples.Max(), 0.225f, 0.275f);
+        Assert.Equal(samples[1000], samples[1001], 0.01f);
+        // A sine of 1 kHz at −12 dBFS on both sides: −12.04 LUFS, a little less with a coder's silence before it.
+        Assert.InRange(sound.LoudnessLufs!.Value, -12.7, -11.7);
+        var peaks = new float[10];
+        _box.Sounds.Peaks(sound.Media).Read(0, sound.Frames, peaks);
+        Assert.All(peaks, p => Assert.InRange(p, 0.22f, 0.29f));
+    }
+
+    [Fact]
+    public async Task Lossless_sound_at_the_engines_rate_comes_in_bit_by_bit()
+    {
+        var path = _box.Make("noise.flac", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=2:c=pink:seed=1", "-ac", "2", "-sample_fmt", "s16");
+        var sound = await _box.SoundAsync("noise", path);
+        var samples = new float[sound.Frames * 2];
+        _box.Sounds.Open(sound.Media).Read(0, samples);
+        Assert.Equal(Sandbox.Decode(path), samples);
+    }
+
+    [Theory]
+    [InlineData("words.mp3", "This is a shopping list, not a sound.\nEggs.\n")]
+    [InlineData("list.wav", "#EXTM3U\n/etc/hostname\n")]
+    [InlineData("list.m4a", "ffconcat version 1.0\nfile /etc/hostname\n")]
+    public async Task What_is_no_sound_is_refused_by_name_and_leaves_nothing(string name, string content)
+    {
+        await File.WriteAllTextAsync(_box.PathOf(name), content);
+        var problem = await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync(name, _box.PathOf(name)));
+        Assert.StartsWith(name, problem.Message);
+        Assert.Contains("FLAC", problem.Message);
+        Assert.Empty(Directory.Exists(_box.PathOf("derived")) ? Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories) : []);
+    }
+
+    [Fact]
+    public async Task A_sound_of_no_length_is_refused()
+    {
+        var path = _box.Make("nothing.wav", "-f", "lavfi", "-i", "anullsrc=r=48000", "-t", "0");
+        Assert.Contains("holds no sound", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("nothing.wav", path))).Message);
+        await File.WriteAllBytesAsync(_box.PathOf("empty.wav"), []);
+        Assert.Contains("is empty", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("empty.wav", _box.PathOf("empty.wav")))).Message);
+    }
+
+    [Fact]
+    public async Task A_decoding_that_is_stopped_leaves_nothing_and_can_be_done_again()
+    {
+        var path = _box.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=600", "-ac", "2");
+        File.Copy(path, _box.PathOf("hash"));
+        using var stop = new CancellationTokenSource();
+        var progress = new Reports(f => { if (f > 0.1) stop.Cancel(); });
+        await Assert.ThrowsAnyAsync<OperationCanceledException>(() => _box.Sounds.PrepareAsync("hash", "long", progress, stop.Token));
+        Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
+        Assert.Equal(600 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Frames);
+    }
+
+    [Fact]
+    public async Task Measuring_reads_a_file_at_its_own_rate()
+    {
+        var path = _box.Make("m.wav", "-f", "lavfi", "-i", "aevalsrc=0.5*sin(2*PI*441*t)|0.25*sin(2*PI*441*t)|0:s=44100:d=1.5", "-c:a", "pcm_s24le");
+        var measured = await SoundMeasure.OfAsync(path, CancellationToken.None);
+        Assert.Equal((66_150, 44_100, 3), (measured.Frames, measured.SampleRate, measured.Channels));
+        Assert.Equal(-6.02, measured.SamplePeakDbfs!.Value, 0.01);
+    }
+
+    public void Dispose() => _box.Dispose();
+
+    private sealed class Reports(Action<double> report) : IProgress<double>
+    {
+        public void Report(double value) => report(value);
+    }
+}
