@@ -19,7 +19,6 @@ export type SlideTime = Schemas["SlideTime"];
 export type StrandView = Schemas["StrandView"];
 export type JobView = Schemas["JobView"];
 export type BroughtFile = Schemas["BroughtFile"];
-export type FilePurpose = Schemas["FilePurpose"];
 export type ExportFormat = Schemas["ExportFormat"];
 
 /** Something could not be done; the message is for the person. */

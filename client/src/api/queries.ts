@@ -14,11 +14,27 @@ export const useShow = (id: string) =>
     queryFn: async () => answered(await api.GET("/api/shows/{id}", { params: { path: { id } } })),
   });
 
-export const useJobs = (id: string) =>
-  useQuery({
+export function useJobs(id: string) {
+  const queries = useQueryClient();
+  return useQuery({
     queryKey: jobsKey(id),
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } } })),
+    queryFn: async () => {
+      const listed = answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } } }));
+      const known = queries.getQueryData<JobView[]>(jobsKey(id)) ?? [];
+      return listed.map((job) =>
+        later(
+          known.find((k) => k.id === job.id),
+          job,
+        ),
+      );
+    },
   });
+}
+
+/** Of two tellings of a job the one that holds: news overtake each other, but a job that has ended stays so. */
+const later = (known: JobView | undefined, told: JobView) => (known && !isOpen(known) && isOpen(told) ? known : told);
+
+export const isOpen = (job: JobView) => job.state === "waiting" || job.state === "running";
 
 export const usePeaks = (showId: string, soundId: string, from: number, to: number, columns: number) =>
   useQuery({
@@ -40,7 +56,7 @@ export function keepShow(queries: QueryClient, view: ShowView) {
 /** Puts what is known of a job in place. */
 export function keepJob(queries: QueryClient, job: JobView) {
   queries.setQueryData<JobView[]>(jobsKey(job.showId), (jobs = []) =>
-    jobs.some((j) => j.id === job.id) ? jobs.map((j) => (j.id === job.id ? job : j)) : [job, ...jobs],
+    jobs.some((j) => j.id === job.id) ? jobs.map((j) => (j.id === job.id ? later(j, job) : j)) : [job, ...jobs],
   );
 }
 

@@ -1,10 +1,14 @@
-import { Problem, titleOf, type BroughtFile, type FilePurpose } from "./client";
+import { Problem, titleOf, type BroughtFile } from "./client";
 
 /** Sends a file as it is, telling the fraction sent. Uses XMLHttpRequest because fetch does not tell. */
-export function upload(file: File, purpose: FilePurpose, progress: (fraction: number) => void): Promise<BroughtFile> {
+export function upload(
+  file: File,
+  purpose: "deck" | "sound",
+  progress: (fraction: number) => void,
+): Promise<BroughtFile> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open("POST", `/api/files?name=${encodeURIComponent(file.name)}&purpose=${purpose}`);
+    request.open("POST", `/api/files/${purpose}?name=${encodeURIComponent(file.name)}`);
     request.setRequestHeader("Content-Type", "application/octet-stream");
     request.responseType = "json";
     request.upload.onprogress = (event) => progress(event.lengthComputable ? event.loaded / event.total : 0);

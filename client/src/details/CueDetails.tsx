@@ -62,6 +62,8 @@ export function CueDetails({ cue }: { cue: Cue }) {
       </Topic>
       <Topic title="How loud">
         <Level cue={cue} />
+      </Topic>
+      <Topic title="How it swells and dies away">
         <FadeLine cue={cue} end="in" />
         <FadeLine cue={cue} end="out" />
       </Topic>
@@ -219,7 +221,7 @@ function FadeLine({ cue, end }: { cue: Cue; end: "in" | "out" }) {
   };
   return (
     <Sentence>
-      Fades {end} <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} />{" "}
+      Fade {end} <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} width="3.9rem" />{" "}
       <Choice
         label={`Course of the fade ${end}`}
         width="7.2rem"

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Download, Trash2, X } from "lucide-react";
 import { api, type JobView } from "../api/client";
+import { isOpen } from "../api/queries";
 
 /** One export: how far it has come, what went wrong, or the result, playable. */
 export function ExportCard({ job }: { job: JobView }) {
@@ -15,7 +16,7 @@ export function ExportCard({ job }: { job: JobView }) {
     await api.DELETE("/api/jobs/{id}", path);
     await refresh();
   };
-  const open = job.state === "waiting" || job.state === "running";
+  const open = isOpen(job);
   const file = `/api/jobs/${job.id}/file`;
   const film = job.result?.endsWith(".mp4") ?? false;
   return (

@@ -20,7 +20,7 @@ export function Playhead({ rows, player, scroller }: Props) {
     const row = rows[at];
     if (!line.current || !glow.current || !row) return;
     line.current.style.transform = `translateY(${y}px)`;
-    line.current.dataset.slide = String(row.number);
+    line.current.dataset.at = String(row.number);
     glow.current.style.transform = `translateY(${row.top}px)`;
     glow.current.style.height = `${row.height}px`;
     if (!player.playing()) shown.current = -1;

@@ -54,6 +54,7 @@ export function Strand({ hung, rows, selected, select }: Props) {
 
   if (!cue) return null;
   const { top, bottom } = place;
+  const reach = Math.min(16, (bottom - top) / 2);
   const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
   const words = spoken(name, kind, span, cue);
   return (
@@ -104,8 +105,26 @@ export function Strand({ hung, rows, selected, select }: Props) {
         room={room}
         color={`var(--${kind}-text)`}
       />
-      <Handle y={top} x={x} full={full} color={`var(--${kind})`} shown={selected} grip="first" bind={bind("first")} />
-      <Handle y={bottom} x={x} full={full} color={`var(--${kind})`} shown={selected} grip="last" bind={bind("last")} />
+      <Handle
+        y={top}
+        x={x}
+        full={full}
+        color={`var(--${kind})`}
+        shown={selected}
+        reach={reach}
+        grip="first"
+        bind={bind("first")}
+      />
+      <Handle
+        y={bottom}
+        x={x}
+        full={full}
+        color={`var(--${kind})`}
+        shown={selected}
+        reach={reach}
+        grip="last"
+        bind={bind("last")}
+      />
     </g>
   );
 }
@@ -116,19 +135,21 @@ interface HandleProps {
   full: number;
   color: string;
   shown: boolean;
+  /** How far into the strand it can be taken hold of. */
+  reach: number;
   grip: Grip;
   bind: object;
 }
 
 /** An end of a strand: a bar to take hold of, its hit area larger than it looks. */
-function Handle({ y, x, full, color, shown, grip, bind }: HandleProps) {
+function Handle({ y, x, full, color, shown, reach, grip, bind }: HandleProps) {
   const wide = full + 9;
   return (
     <g {...bind} className="cursor-ns-resize" data-grip={grip}>
-      <rect x={x - wide} y={grip === "first" ? y - 10 : y - 8} width={2 * wide} height={18} fill="transparent" />
+      <rect x={x - wide} y={grip === "first" ? y : y - reach} width={2 * wide} height={reach} fill="transparent" />
       <rect
         x={x - wide + 2}
-        y={y - 2.5}
+        y={grip === "first" ? y : y - 5}
         width={2 * wide - 4}
         height={5}
         rx={2.5}

@@ -2,7 +2,7 @@ import { X } from "lucide-react";
 import { useRef } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import { api, type JobView } from "../api/client";
-import { useJobs } from "../api/queries";
+import { isOpen, useJobs } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 
 /** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
@@ -10,7 +10,7 @@ export function BringIn() {
   const { view, bringIn, uploads } = useOpenShow();
   const { data: jobs = [] } = useJobs(view.id);
   const chooser = useRef<HTMLInputElement>(null);
-  const shown = jobs.filter((j) => j.kind !== "export" && ["waiting", "running", "failed"].includes(j.state));
+  const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed"));
   return (
     <div className="line-t px-4 py-3">
       <ul className="mb-2 max-h-48 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">

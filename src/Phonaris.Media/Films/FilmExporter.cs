@@ -17,6 +17,9 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, F
     // Of the whole, by the time they take.
     private const double PicturesShare = 0.75, SoundShare = 0.95;
 
+    // Packets read ahead of each input; with ffmpeg's usual few it naps whenever one runs dry, and most of the time is naps.
+    private const string Packets = "4096";
+
     /// <summary>Exports slides of a show as a film.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slides">The slides, next to each other in the running order.</param>
@@ -57,8 +60,8 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, F
             // The sound is moved forward by its priming frame: the file then tells players to skip it.
             await MediaTool.RunAsync(
                 "ffmpeg",
-                ["-v", "error", "-f", "h264", "-framerate", $"{order.Fps}", "-i", "pipe:0",
-                    "-itsoffset", $"{-(double)SoundTrack.AacFrame / Frames.PerSecond:0.########}", "-f", "aac", "-i", $"file:{audio}",
+                ["-v", "error", "-thread_queue_size", Packets, "-f", "h264", "-framerate", $"{order.Fps}", "-i", "pipe:0",
+                    "-thread_queue_size", Packets, "-itsoffset", $"{-(double)SoundTrack.AacFrame / Frames.PerSecond:0.########}", "-f", "aac", "-i", $"file:{audio}",
                     "-f", "ffmetadata", "-i", $"file:{meta}", "-map", "0:v", "-map", "1:a", "-map_metadata", "2", "-map_chapters", "2",
                     "-c", "copy", "-bsf:a", "aac_adtstoasc", "-movflags", "+faststart", "-f", "mp4", "-y", $"file:{path}"],
                 PipeSource.Create((stream, token) => pictures.CopyToAsync(stream, token)), null, cancel);

@@ -12,6 +12,15 @@ public sealed record FilmSettings(int Width, int Height, int Fps)
     public static IReadOnlyList<string> PictureCoding { get; } =
         ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
 
+    /// <summary>What the encoder is told of a still: each picture delimited, no group begun on its own account.</summary>
+    public const string StillTuning = "aud=1:scenecut=0";
+
+    /// <summary>
+    /// What it is told of a dissolve, whose pictures do not move but change all over: no long search. The chroma offset is the one that the full
+    /// search brings with it, so that all segments share one set of parameters, as a file has but one.
+    /// </summary>
+    public const string DissolveTuning = StillTuning + ":me=dia:subme=2:trellis=0:rc-lookahead=10:mixed-refs=0:chroma-qp-offset=-4";
+
     /// <summary>
     /// Coding of the sound: about 180 kbit/s. Of constant quality, not rate: then no frame's bits hang on those before it, and pieces encoded apart join.
     /// </summary>

@@ -88,7 +88,7 @@ internal sealed class PictureTrack
             "ffmpeg",
             ["-v", "error", "-f", "rawvideo", "-pix_fmt", "yuv420p", "-s", size, "-framerate", $"{_settings.Fps}",
                 "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-i", "pipe:0",
-                .. repeat, .. FilmSettings.PictureCoding, "-g", $"{group}", "-threads", "1", "-x264-params", "aud=1:scenecut=0",
+                .. repeat, .. FilmSettings.PictureCoding, "-g", $"{group}", "-threads", "1", "-x264-params", Tuning(part),
                 "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709",
                 "-frames:v", $"{group}", "-f", "h264", "-y", $"file:{path}"],
             input, null, cancel);
@@ -104,9 +104,11 @@ internal sealed class PictureTrack
 
     private long GroupPictures(Part part) => part.Before is null ? FilmSettings.GroupSeconds * _settings.Fps : part.Pictures;
 
+    private static string Tuning(Part part) => part.Before is null ? FilmSettings.StillTuning : FilmSettings.DissolveTuning;
+
     private string Name(Part part)
     {
-        var identity = $"{part.Before} {part.Picture} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)}";
+        var identity = $"{part.Before} {part.Picture} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)} {Tuning(part)}";
         return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.h264";
     }
 

@@ -15,15 +15,11 @@ internal static class FileEndpoints
 {
     public static void MapFiles(this RouteGroupBuilder api)
     {
-        api.MapPost("/files", async Task<Ok<BroughtFile>> (string name, FilePurpose purpose, HttpRequest request, FileStore files, CancellationToken cancel) =>
-        {
-            var plain = Names.Plain(name);
-            var (most, tooLarge) = purpose == FilePurpose.Deck
-                ? (DeckFormats.GreatestBytes, (Func<RuleException>)(() => DeckFormats.TooLarge(plain)))
-                : (Sound.GreatestBytes, () => Sound.TooLarge(plain));
-            if (request.ContentLength > most) throw tooLarge();
-            return TypedResults.Ok(new BroughtFile(await files.PutAsync(request.Body, most, tooLarge, cancel), plain));
-        }).Accepts<IFormFile>("application/octet-stream");
+        api.MapPost("/files/deck", (string name, HttpRequest request, FileStore files, CancellationToken cancel) =>
+            KeepAsync(name, request, files, DeckFormats.GreatestBytes, DeckFormats.TooLarge, cancel)).Accepts<IFormFile>("application/octet-stream");
+
+        api.MapPost("/files/sound", (string name, HttpRequest request, FileStore files, CancellationToken cancel) =>
+            KeepAsync(name, request, files, Sound.GreatestBytes, Sound.TooLarge, cancel)).Accepts<IFormFile>("application/octet-stream");
 
         api.MapPost("/shows/{id}/deck", async Task<Results<Ok<ShowView>, NotFound>> (
             string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
@@ -35,16 +31,14 @@ internal static class FileEndpoints
             return TypedResults.Ok(await views.OfAsync(after, cancel));
         });
     }
-}
 
-/// <summary>What a file is brought in for.</summary>
-public enum FilePurpose
-{
-    /// <summary>Slides.</summary>
-    Deck,
-
-    /// <summary>A sound.</summary>
-    Sound,
+    private static async Task<Ok<BroughtFile>> KeepAsync(
+        string name, HttpRequest request, FileStore files, long most, Func<string, RuleException> tooLarge, CancellationToken cancel)
+    {
+        var plain = Names.Plain(name);
+        if (request.ContentLength > most) throw tooLarge(plain);
+        return TypedResults.Ok(new BroughtFile(await files.PutAsync(request.Body, most, () => tooLarge(plain), cancel), plain));
+    }
 }
 
 /// <summary>Slides to add.</summary>

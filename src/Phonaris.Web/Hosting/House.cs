@@ -1,4 +1,6 @@
 using System.Reflection;
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -83,7 +85,12 @@ internal static class House
         app.UseStaticFiles(new StaticFileOptions { ContentTypeProvider = FileTypes() });
         app.MapOpenApi();
         var opens = app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Demo is null ? "" : $"/shows/{DemoShow.Id}";
-        app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Phonaris is at {app.Urls.FirstOrDefault()}{opens}"));
+        app.Lifetime.ApplicationStarted.Register(() =>
+        {
+            // A server within a test listens nowhere.
+            var addresses = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses ?? [];
+            foreach (var address in addresses) Console.WriteLine($"Phonaris is at {address}{opens}");
+        });
     }
 
     private static FileExtensionContentTypeProvider FileTypes()

@@ -1,0 +1,120 @@
+using System.Diagnostics;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>The app on a real port with a folder of its own, and a real browser looking at it.</summary>
+public sealed class Browser : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
+
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
+    private readonly WebApplicationFactory<Program> _app;
+    private readonly ChromeDriver _driver;
+
+    public Browser()
+    {
+        _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+            .UseSetting("Phonaris:Data", PathOf("data"))
+            .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
+        _app.UseKestrel(0);
+        _app.StartServer();
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+            "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
+        _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+    }
+
+    public string Address => _app.ClientOptions.BaseAddress.ToString().TrimEnd('/');
+
+    public HttpClient Http => _app.CreateClient();
+
+    public Actions Hand => new(_driver);
+
+    public string Url => _driver.Url;
+
+    public string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    public void Go(string path) => _driver.Navigate().GoToUrl(Address + path);
+
+    public void Reload() => _driver.Navigate().Refresh();
+
+    /// <summary>The element a selector finds, waiting for it.</summary>
+    public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"{css} to be there");
+
+    public int Count(string css) => _driver.FindElements(By.CssSelector(css)).Count;
+
+    /// <summary>What an expression of the page's script gives.</summary>
+    public T Js<T>(string expression) => (T)Convert.ChangeType(_driver.ExecuteScript($"return {expression}"), typeof(T), System.Globalization.CultureInfo.InvariantCulture)!;
+
+    /// <summary>The value a field shows.</summary>
+    public string Value(string label) => Find($"[aria-label=\"{label}\"]").GetDomProperty("value") ?? "";
+
+    /// <summary>Types a value into a field within a sentence and waits until the server has taken it.</summary>
+    public void Type(string label, string typed, string shown)
+    {
+        var field = Find($"[aria-label=\"{label}\"]");
+        field.Click();
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(typed + Keys.Enter);
+        Until(() => Value(label) == shown, $"{label} to show {shown}, not {Value(label)}");
+    }
+
+    /// <summary>Waits until something holds.</summary>
+    public T Until<T>(Func<T?> probe, string what)
+    {
+        var watch = Stopwatch.StartNew();
+        while (watch.Elapsed < Patience)
+        {
+            try
+            {
+                if (probe() is { } found && !found.Equals(false)) return found;
+            }
+            catch (StaleElementReferenceException)
+            {
+                // The page has drawn it anew meanwhile.
+            }
+            Thread.Sleep(50);
+        }
+        var picture = Path.Combine(Root(), "artifacts", "in-vain.png");
+        _driver.GetScreenshot().SaveAsFile(picture);
+        throw new TimeoutException($"Waited in vain for {what}; see {picture}. The console says: {string.Join('\n', Complaints())}");
+    }
+
+    /// <summary>What axe-core finds wrong with the page by WCAG 2.2 A and AA.</summary>
+    public string Axe()
+    {
+        _driver.ExecuteScript(File.ReadAllText(Path.Combine(Root(), "client/node_modules/axe-core/axe.min.js")));
+        return (string)_driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((r) =>
+              done(r.violations.map((v) => v.id + ": " + v.help + "\n" + v.nodes.slice(0, 3).map((n) => "  " + n.target + " " + n.failureSummary).join("\n")).join("\n")));
+            """)!;
+    }
+
+    /// <summary>What the page complained of on its console.</summary>
+    public IReadOnlyList<string> Complaints() => [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+
+    public void Dispose()
+    {
+        _driver.Quit();
+        _driver.Dispose();
+        _app.Dispose();
+        _folder.Delete(recursive: true);
+    }
+
+    private static string Root()
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "Phonaris.slnx"))) at = at.Parent!;
+        return at.FullName;
+    }
+}

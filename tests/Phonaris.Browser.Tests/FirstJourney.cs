@@ -1,0 +1,162 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text.Json;
+using SkiaSharp;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>The main job, start to finish, as a hurried presenter does it.</summary>
+public sealed class FirstJourney : IDisposable
+{
+    private readonly Browser _browser = new();
+
+    [Fact]
+    public async Task From_a_pdf_and_a_tune_to_a_film()
+    {
+        _browser.Go("/");
+        _browser.Find("section[aria-label='New show']");
+        Assert.Equal("", _browser.Axe());
+
+        // A show from a PDF, each slide three seconds.
+        _browser.Type("Hold of each slide", "3", "3.0 s");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(Pdf(5));
+        _browser.Until(() => _browser.Count("[data-slide]") == 5, "five slides");
+        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth === 320)"), "five pictures");
+        Assert.Contains("Page 3", _browser.Find("[data-slide='3']").Text);
+
+        // A tune, its waveform there without a reload.
+        _browser.Find("input[aria-label='Files to bring in']").SendKeys(Tune());
+        var sound = _browser.Find("[data-sound='Night tune']");
+        _browser.Until(() => _browser.Js<string>("document.querySelector('[data-sound] svg[preserveAspectRatio=none] path').getAttribute('d')").Length > 500, "the waveform");
+
+        // Dropped on slide 2, it lies to the end; its end dragged up to slide 4.
+        _browser.Hand.DragAndDrop(sound, _browser.Find("[data-slide='2'] img")).Perform();
+        _browser.Until(() => _browser.Value("Slides") == "2–5", "the cue on slides 2 to 5");
+        _browser.Hand.ClickAndHold(_browser.Find("[data-cue] [data-grip='last'] rect")).MoveByOffset(0, -30).MoveByOffset(0, -60).Release().Perform();
+        _browser.Until(() => _browser.Value("Slides") == "2–4", "the cue on slides 2 to 4");
+        Assert.Equal("", _browser.Axe());
+
+        // Trimmed, looping, faded.
+        _browser.Type("In", "0.5", "0:00.5");
+        _browser.Type("Out", "2.5", "0:02.5");
+        _browser.Type("Level", "-6", "−6.0 dB");
+        _browser.Type("Fade in", "1", "1.0 s");
+        _browser.Type("Fade out", "2", "2.0 s");
+        Assert.Equal("fill", _browser.Value("Goes round"));
+        _browser.Type("Slides", "2-3", "2–3");
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => _browser.Value("Slides") == "2–4", "the span typed to be undone");
+
+        // Played from slide 2: the clock of the sound moves, and what it plays is not silent.
+        _browser.Hand.MoveToElement(_browser.Find("[data-slide='2'] img")).Perform();
+        _browser.Find("button[aria-label='Play from slide 2']").Click();
+        _browser.Until(() => Clock() > 3.6, "the clock to move past slide 2's beginning");
+        _browser.Until(() => Level() > 0.05, "something to be heard");
+        // An edit while playing is heard without stopping: 12 dB less.
+        var before = Loudest();
+        _browser.Type("Level", "-18", "−18.0 dB");
+        Thread.Sleep(400);
+        Assert.InRange(Loudest() / before, 0.15, 0.4);
+        Assert.Equal(1, _browser.Count("footer button[aria-label='Stop']"));
+        _browser.Until(() => _browser.Js<string>("document.querySelector('[data-testid=playhead]').dataset.at") == "3", "the playhead on slide 3");
+        _browser.Find("footer button[aria-label='Stop']").Click();
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => _browser.Value("Level") == "−6.0 dB", "the level undone");
+
+        // All of it is there after a reload.
+        _browser.Reload();
+        _browser.Find("[data-cue='Night tune'] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Assert.Equal(("2–4", "0:00.5", "0:02.5", "1.0 s", "2.0 s"), (_browser.Value("Slides"), _browser.Value("In"), _browser.Value("Out"), _browser.Value("Fade in"), _browser.Value("Fade out")));
+
+        // Exported, playable in the page.
+        _browser.Go(new Uri(_browser.Url).AbsolutePath + "/export");
+        _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
+        _browser.Find("section[aria-label='New export'] button").Click();
+        _browser.Find("[data-state='done'] video");
+        Assert.Equal("", _browser.Axe());
+        _browser.Until(() => _browser.Js<double>("document.querySelector('video').duration || 0") > 14.9, "the film to be playable");
+        var film = _browser.PathOf("film.mp4");
+        await File.WriteAllBytesAsync(film, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("a[download]").GetDomProperty("href")!)));
+        AssertFilm(film);
+        Assert.Empty(_browser.Complaints());
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    /// <summary>The film that was asked for: streams, length, silence outside slides 2 to 4, sound inside, and the shape of the fades.</summary>
+    private static void AssertFilm(string film)
+    {
+        var probe = JsonDocument.Parse(Output("ffprobe", "-v", "error", "-show_streams", "-show_format", "-show_chapters", "-of", "json", film)).RootElement;
+        Assert.Equal(["h264", "aac"], probe.GetProperty("streams").EnumerateArray().Take(2).Select(s => s.GetProperty("codec_name").GetString()));
+        Assert.Equal(1280, probe.GetProperty("streams")[0].GetProperty("width").GetInt32());
+        Assert.Equal(15, double.Parse(probe.GetProperty("format").GetProperty("duration").GetString()!, CultureInfo.InvariantCulture), 1 / 30.0);
+        Assert.Equal("Page 2", probe.GetProperty("chapters")[1].GetProperty("tags").GetProperty("title").GetString());
+
+        var raw = OutputBytes("ffmpeg", "-v", "error", "-i", film, "-map", "0:a", "-f", "f32le", "-ar", "48000", "-ac", "1", "pipe:1");
+        var samples = new float[raw.Length / 4];
+        Buffer.BlockCopy(raw, 0, samples, 0, raw.Length);
+        Assert.True(Rms(0, 2.95) < 1e-4 && Rms(12.05, 14.9) < 1e-4, "It is silent outside slides 2 to 4.");
+        var steady = Rms(5, 9);
+        Assert.InRange(20 * Math.Log10(steady * Math.Sqrt(2)), -12.5, -11.5);
+        foreach (var share in new[] { 0.25, 0.5, 0.75 })
+        {
+            var wanted = Math.Sin(Math.PI / 2 * share);
+            Assert.Equal(wanted, Rms(3 + share - 0.02, 3 + share + 0.02) / steady, 0.03);
+            Assert.Equal(wanted, Rms(12 - 2 * share - 0.02, 12 - 2 * share + 0.02) / steady, 0.03);
+        }
+
+        double Rms(double from, double to) => Math.Sqrt(samples[(int)(from * 48_000)..(int)(to * 48_000)].Average(s => (double)s * s));
+    }
+
+    private double Clock()
+    {
+        var parts = _browser.Js<string>("document.querySelector('[data-testid=clock]').textContent").Split(':');
+        return double.Parse(parts[0], CultureInfo.InvariantCulture) * 60 + double.Parse(parts[1], CultureInfo.InvariantCulture);
+    }
+
+    private double Level() => double.Parse(_browser.Js<string>("document.querySelector('[data-testid=meter]').dataset.level"), CultureInfo.InvariantCulture);
+
+    private double Loudest() => Enumerable.Range(0, 8).Max(_ =>
+    {
+        Thread.Sleep(20);
+        return Level();
+    });
+
+    private string Pdf(int pages)
+    {
+        var path = _browser.PathOf("evening talk.pdf");
+        using var stream = File.Create(path);
+        using var pdf = SKDocument.CreatePdf(stream);
+        using var font = new SKFont(SKTypeface.FromFile(Path.Combine(AppContext.BaseDirectory, "AtkinsonHyperlegibleNext-Bold.ttf")), 60);
+        using var ink = new SKPaint { Color = SKColors.White };
+        for (var n = 1; n <= pages; n++)
+        {
+            using var canvas = pdf.BeginPage(960, 540);
+            canvas.Clear(SKColor.FromHsl(n * 60, 40, 30));
+            canvas.DrawText($"Page {n}", 80, 200, SKTextAlign.Left, font, ink);
+            pdf.EndPage();
+        }
+        pdf.Close();
+        return path;
+    }
+
+    /// <summary>A sine of 440 Hz at half scale: its loop of 1.8 s joins without a change of phase, so fades show bare.</summary>
+    private string Tune()
+    {
+        var path = _browser.PathOf("Night tune.mp3");
+        Output("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=440:duration=10:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0", "-b:a", "192k", path);
+        return path;
+    }
+
+    private static string Output(string program, params string[] arguments) => System.Text.Encoding.UTF8.GetString(OutputBytes(program, arguments));
+
+    private static byte[] OutputBytes(string program, params string[] arguments)
+    {
+        using var process = Process.Start(new ProcessStartInfo(program, arguments) { RedirectStandardOutput = true })!;
+        using var bytes = new MemoryStream();
+        process.StandardOutput.BaseStream.CopyTo(bytes);
+        process.WaitForExit();
+        Assert.Equal(0, process.ExitCode);
+        return bytes.ToArray();
+    }
+}

@@ -1,0 +1,101 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Storage;
+
+namespace Phonaris.Formats.Tests;
+
+public sealed class ShowPackageTests : IDisposable
+{
+    private static readonly JsonSerializerOptions Indented = new(ShowJson.Options) { WriteIndented = true };
+
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-packages");
+
+    [Fact]
+    public async Task What_is_written_is_read_again_with_its_files()
+    {
+        var (show, from) = await ShowAsync();
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        var to = new FileStore(PathOf("to"));
+        Assert.Equal(show, await ReadAsync("a.phonaris", to));
+        Assert.Equal(await File.ReadAllBytesAsync(from.PathOf(show.Sounds[0].Media)), await File.ReadAllBytesAsync(to.PathOf(show.Sounds[0].Media)));
+    }
+
+    [Fact]
+    public async Task Damage_is_told_and_never_taken_in()
+    {
+        var (show, from) = await ShowAsync();
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        await AssertRefusedAsync("not what it was", zip => Rewrite(zip, $"media/{show.Sounds[0].Media}", "other bytes"));
+        await AssertRefusedAsync("missing", zip => zip.GetEntry($"media/{show.Sounds[0].Media}")!.Delete());
+        await AssertRefusedAsync("no show.json", zip => zip.GetEntry("show.json")!.Delete());
+        await AssertRefusedAsync("cannot be read", zip => Rewrite(zip, "show.json", "{}"));
+        await AssertRefusedAsync("later Phonaris", zip => Rewrite(zip, "show.json", Json(show).Replace("\"version\": 1", "\"version\": 2", StringComparison.Ordinal)));
+        await AssertRefusedAsync("level", zip => Rewrite(zip, "show.json", Json(show).Replace("\"levelDb\": -3", "\"levelDb\": 300", StringComparison.Ordinal)));
+        await File.WriteAllTextAsync(PathOf("c.phonaris"), "no zip");
+        Assert.Contains("damaged", (await Assert.ThrowsAsync<RuleException>(() => ReadAsync("c.phonaris", from))).Message);
+
+        async Task AssertRefusedAsync(string says, Action<ZipArchive> harm)
+        {
+            File.Copy(PathOf("a.phonaris"), PathOf("b.phonaris"), overwrite: true);
+            using (var zip = ZipFile.Open(PathOf("b.phonaris"), ZipArchiveMode.Update)) harm(zip);
+            var store = new FileStore(PathOf($"store-{says}"));
+            Assert.Contains(says, (await Assert.ThrowsAsync<RuleException>(() => ReadAsync("b.phonaris", store))).Message, StringComparison.OrdinalIgnoreCase);
+        }
+    }
+
+    /// <summary>docs/show.schema.json is made from the types themselves; PHONARIS_WRITE_SCHEMA names the file to write it to anew.</summary>
+    [Fact]
+    public void The_published_schema_is_that_of_the_types()
+    {
+        var schema = (JsonObject)ShowJson.Options.GetJsonSchemaAsNode(typeof(PackageDocument), new JsonSchemaExporterOptions
+        {
+            TreatNullObliviousAsNonNullable = true,
+            // A list is written by a converter, which the exporter cannot see into.
+            TransformSchemaNode = (context, node) => context.TypeInfo.Type is { IsGenericType: true } type && type.GetGenericTypeDefinition() == typeof(ValueList<>)
+                ? new JsonObject { ["type"] = "array", ["items"] = ShowJson.Options.GetJsonSchemaAsNode(type.GetGenericArguments()[0], new() { TreatNullObliviousAsNonNullable = true }) }
+                : node,
+        });
+        schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
+        schema.Insert(1, "title", "Phonaris show package, show.json, version 1");
+        var text = schema.ToJsonString(new() { WriteIndented = true }) + "\n";
+        if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_SCHEMA") is { } path) File.WriteAllText(path, text);
+        Assert.Equal(text, File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "show.schema.json")));
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private Task<Show> ReadAsync(string name, FileStore store) => ShowPackage.ReadAsync(
+        PathOf(name), store.Has, (content, most) => store.PutAsync(content, most, () => new("Too large."), CancellationToken.None), CancellationToken.None);
+
+    private async Task<(Show Show, FileStore Files)> ShowAsync()
+    {
+        var files = new FileStore(PathOf("from"));
+        var (picture, sound) = (await PutAsync("a picture"), await PutAsync("a sound"));
+        var show = new Show(
+            "Packed",
+            [new("s1", "One", "text", "notes", new(picture, MediaTypes.Png, 1, 16, 9), 4000, Transition.Dissolve(500), false)],
+            [new("a", "Pad", SoundKind.Bed, sound, "pad.ogg", 48_000, -20.5, null)],
+            [new("c", "a", new("s1", "s1"), 250, CueStop.Finished, 0, 48_000, 2, -3, Fade.Of(100), new(200, FadeCurve.Linear)), new("p", "a", null, 0, CueStop.Span, 0, 48_000, 1, 0, Fade.None, Fade.None)]);
+        return (show, files);
+
+        Task<string> PutAsync(string text) =>
+            files.PutAsync(new MemoryStream(Encoding.UTF8.GetBytes(text)), 100, () => new("Too large."), CancellationToken.None);
+    }
+
+    private static string Json(Show show) =>
+        JsonSerializer.Serialize(new PackageDocument(PackageDocument.FormatName, 1, show), Indented);
+
+    private static void Rewrite(ZipArchive zip, string name, string text)
+    {
+        zip.GetEntry(name)!.Delete();
+        using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+        writer.Write(text);
+    }
+}

@@ -1,0 +1,112 @@
+using System.Diagnostics;
+using System.Text.Json;
+
+namespace Phonaris.Tool.Tests;
+
+/// <summary>The command line as scripts use it: the built program, its output and its exit codes.</summary>
+public sealed class ToolTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-tool");
+
+    [Fact]
+    public void From_pictures_and_a_sound_to_a_film_and_back_to_figures()
+    {
+        for (var n = 1; n <= 4; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=1000:duration=3:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");
+        Assert.Equal(4, Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "4.png", "--hold", "2").GetProperty("slides").GetInt32());
+        Assert.Equal(144_000, Json("add", "a.phonaris", "--sound", "tone.flac", "--kind", "bed").GetProperty("frames").GetInt64());
+        Json("hold", "a.phonaris", "--slide", "4", "--seconds", "1.5");
+        Json("place", "a.phonaris", "--sound", "tone.flac", "--span", "2-3", "--in", "0.5", "--out", "2.5", "--loop", "fill", "--level", "-6", "--fade-in", "1", "--fade-out", "0.5");
+
+        var show = Json("show", "a.phonaris");
+        var cue = show.GetProperty("schedule").GetProperty("cues")[0];
+        Assert.Equal((96_000, 288_000), (cue.GetProperty("startFrame").GetInt64(), cue.GetProperty("endFrame").GetInt64()));
+        Assert.Equal(360_000, show.GetProperty("runningOrder").GetProperty("totalFrames").GetInt64());
+
+        Json("export", "a.phonaris", "--to", "a.wav");
+        var measured = Json("measure", "a.wav");
+        Assert.Equal((360_000, 48_000, 2), (measured.GetProperty("frames").GetInt64(), measured.GetProperty("sampleRate").GetInt32(), measured.GetProperty("channels").GetInt32()));
+        // A sine of half scale, 6 dB down.
+        Assert.Equal(-12.04, measured.GetProperty("samplePeakDbfs").GetDouble(), 0.05);
+        Assert.Equal(192_000, Json("export", "a.phonaris", "--to", "b.flac", "--slides", "2-3").GetProperty("frames").GetInt64());
+        Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
+    }
+
+    [Fact]
+    public void A_deck_is_told_and_its_pictures_are_written()
+    {
+        Ffmpeg("moth wings.png", "-f", "lavfi", "-i", "testsrc=s=640x360", "-frames:v", "1");
+        var slide = Json("deck", "moth wings.png", "--pictures", "out").GetProperty("slides")[0];
+        Assert.Equal((1, "Moth wings"), (slide.GetProperty("number").GetInt32(), slide.GetProperty("title").GetString()));
+        Assert.True(File.Exists(PathOf("out/0001.png")));
+    }
+
+    [Fact]
+    public void Bad_input_ends_with_3_bad_usage_with_2_and_nothing_half_made_is_left()
+    {
+        File.WriteAllText(PathOf("words.mp3"), "no sound");
+        File.WriteAllText(PathOf("words.pdf"), "no deck");
+        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Json("new", "a.phonaris", "--deck", "1.png");
+        var before = File.ReadAllBytes(PathOf("a.phonaris"));
+        AssertFails(3, "words.mp3 is not a sound", "add", "a.phonaris", "--sound", "words.mp3");
+        AssertFails(3, "words.pdf is not a deck", "new", "b.phonaris", "--deck", "words.pdf");
+        AssertFails(3, "no file", "new", "b.phonaris", "--deck", "gone.pdf");
+        AssertFails(3, "has no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
+        AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
+        AssertFails(3, "mp4, wav and flac", "export", "a.phonaris", "--to", "x.avi");
+        AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
+        AssertFails(2, "Unrecognized", "show", "a.phonaris", "--frob");
+        var (code, _, errors) = Run(withoutPrograms: true, "measure", "1.png");
+        Assert.Equal(3, code);
+        Assert.Contains("ffprobe is not installed", errors);
+        Assert.Equal(before, File.ReadAllBytes(PathOf("a.phonaris")));
+        Assert.Equal(["1.png", "a.phonaris", "cache", "words.mp3", "words.pdf"], Directory.GetFileSystemEntries(_folder.FullName).Select(Path.GetFileName).Order());
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private void Ffmpeg(string name, params string[] arguments)
+    {
+        using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-v", "error", .. arguments, name]) { WorkingDirectory = _folder.FullName })!;
+        process.WaitForExit();
+        Assert.Equal(0, process.ExitCode);
+    }
+
+    private JsonElement Json(params string[] arguments)
+    {
+        var (code, output, errors) = Run(false, [.. arguments, "--json"]);
+        Assert.True(code == 0, errors);
+        return JsonDocument.Parse(output).RootElement;
+    }
+
+    private void AssertFails(int code, string says, params string[] arguments)
+    {
+        var (got, output, errors) = Run(false, arguments);
+        Assert.True(code == got, $"{got}: {errors}");
+        Assert.Contains(says, errors);
+        Assert.Empty(output);
+    }
+
+    private (int Code, string Output, string Errors) Run(bool withoutPrograms, params string[] arguments)
+    {
+        var start = new ProcessStartInfo(DotnetPath(), [typeof(Workshop).Assembly.Location, .. arguments])
+        {
+            WorkingDirectory = _folder.FullName,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        start.Environment["PHONARIS_CACHE"] = PathOf("cache");
+        if (withoutPrograms) start.Environment["PATH"] = PathOf("nowhere");
+        using var process = Process.Start(start)!;
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = process.StandardOutput.ReadToEnd();
+        process.WaitForExit();
+        return (process.ExitCode, output, errors.Result);
+    }
+
+    /// <summary>The dotnet that runs these tests, by its full path, so that it is found without a search path.</summary>
+    private static string DotnetPath() => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(typeof(object).Assembly.Location)!, "../../../dotnet"));
+}

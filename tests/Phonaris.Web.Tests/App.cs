@@ -1,0 +1,100 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Phonaris.Core.Shows;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>The app itself on a folder of its own, with real SQLite and ffmpeg; it can be ended and started again.</summary>
+public sealed class App : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-web");
+    private WebApplicationFactory<Program> _factory;
+
+    public App()
+    {
+        (_factory, Http) = Start();
+    }
+
+    public HttpClient Http { get; private set; }
+
+    public static JsonSerializerOptions Json => ShowJson.Options;
+
+    public string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    /// <summary>Ends the app and starts it again on the same folder.</summary>
+    public void Restart()
+    {
+        _factory.Dispose();
+        (_factory, Http) = Start();
+    }
+
+    public string Make(string name, params string[] arguments)
+    {
+        using var process = Process.Start("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments, PathOf(name)]);
+        process.WaitForExit();
+        Assert.Equal(0, process.ExitCode);
+        return PathOf(name);
+    }
+
+    public async Task<JsonElement> UploadAsync(string path, string purpose, string? name = null)
+    {
+        var content = new ByteArrayContent(await File.ReadAllBytesAsync(path)) { Headers = { ContentType = new("application/octet-stream") } };
+        var answer = await Http.PostAsync($"/api/files/{purpose}?name={Uri.EscapeDataString(name ?? Path.GetFileName(path))}", content);
+        return await ReadAsync<JsonElement>(answer);
+    }
+
+    /// <summary>A show of some slides of one picture.</summary>
+    public async Task<string> ShowAsync(int slides)
+    {
+        var files = new List<JsonElement>();
+        for (var n = 1; n <= slides; n++)
+            files.Add(await UploadAsync(Make($"p{n}.png", "-f", "lavfi", "-i", $"color=0x{n * 40 % 256:x2}8040:s=160x90", "-frames:v", "1"), "deck", $"page {n}.png"));
+        var made = await Http.PostAsJsonAsync("/api/shows", new { title = "A show", files, holdMs = 2000 });
+        return (await ReadAsync<ShowCard>(made)).Id;
+    }
+
+    public async Task<string> SoundAsync(string show, string path)
+    {
+        var job = await ReadAsync<JobView>(await Http.PostAsJsonAsync($"/api/shows/{show}/sounds", await UploadAsync(path, "sound")));
+        return (await EndAsync(show, job.Id)).Result!;
+    }
+
+    public async Task<ShowView> ViewAsync(string show) => (await Http.GetFromJsonAsync<ShowView>($"/api/shows/{show}", Json))!;
+
+    /// <summary>Waits for a job to end.</summary>
+    public async Task<JobView> EndAsync(string show, string job)
+    {
+        for (var i = 0; i < 600; i++)
+        {
+            var now = (await Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", Json))!.Single(j => j.Id == job);
+            if (now.State is not (Storage.JobState.Waiting or Storage.JobState.Running)) return now;
+            await Task.Delay(50);
+        }
+        throw new TimeoutException("The job did not end within 30 s.");
+    }
+
+    public static async Task<T> ReadAsync<T>(HttpResponseMessage answer)
+    {
+        Assert.True(answer.IsSuccessStatusCode, answer.StatusCode + " " + await answer.Content.ReadAsStringAsync());
+        return (await answer.Content.ReadFromJsonAsync<T>(Json))!;
+    }
+
+    public void Dispose()
+    {
+        _factory.Dispose();
+        _folder.Delete(recursive: true);
+    }
+
+    private (WebApplicationFactory<Program>, HttpClient) Start()
+    {
+        var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+            .UseSetting("Phonaris:Data", PathOf("data"))
+            .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
+        return (factory, factory.CreateClient());
+    }
+}
