@@ -27,7 +27,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
         <h2 className="text-lg leading-tight break-words">{sound.name}</h2>
         <span
           className="shrink-0 rounded-full px-2.5 py-0.5 text-xs font-bold"
-          style={{ background: `var(--${sound.kind}-fill)`, color: `var(--${sound.kind}-text)` }}
+          style={{ background: `var(--${sound.kind}-fill)` }}
         >
           {sound.kind}
         </span>

@@ -82,7 +82,6 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         <button
           type="button"
           className="btn btn-xs"
-          aria-label={playing ? "Stop listening" : "Hear the part used"}
           onClick={() => {
             const at = player.position();
             if (playing) player.stop();

@@ -39,37 +39,38 @@ export function Sheet({ selection, select, drop }: Props) {
         className="min-h-0 grow overflow-x-hidden overflow-y-auto"
         onClick={(event) => event.target === event.currentTarget && select(undefined)}
       >
-        <div role="grid" aria-label="Run sheet" aria-rowcount={rows.length + 1}>
-          <div
-            role="row"
-            className="bg-base-200 muted sticky top-0 z-20 grid h-7 items-center text-xs font-semibold"
-            style={{ gridTemplateColumns: `${columns} ${bands.map((b) => `${b.width}px`).join(" ")}` }}
-          >
-            <span role="columnheader" className="col-span-3 pl-2">
-              Slide
-            </span>
-            <span role="columnheader">Hold</span>
-            {bands.map((band) => (
-              <span role="columnheader" key={band.kind} className="pl-2">
-                {band.title}
-              </span>
-            ))}
-          </div>
-          <div className="bg-base-100 relative" style={{ height: sheetHeight(rows) }}>
-            {rows.map((row) => (
-              <SlideRow
-                key={row.slideId}
-                row={row}
-                columns={columns}
-                selected={selectedSlides(selection).includes(row.slideId)}
-                select={(keys) => select(clickSlide(selection, order, row.slideId, keys))}
-                drop={(soundId) => drop(soundId, row.slideId)}
-              />
-            ))}
+        <div className="relative">
+          <div role="grid" aria-label="Run sheet" aria-rowcount={rows.length + 1}>
             <div
-              className="pointer-events-none absolute top-0 right-0"
-              style={{ width: bandsWidth, height: sheetHeight(rows) }}
+              role="row"
+              className="bg-base-200 muted sticky top-0 z-20 grid h-7 items-center text-xs font-semibold"
+              style={{ gridTemplateColumns: `${columns} ${bands.map((b) => `${b.width}px`).join(" ")}` }}
             >
+              <span role="columnheader" className="col-span-3 pl-2">
+                Slide
+              </span>
+              <span role="columnheader">Hold</span>
+              {bands.map((band) => (
+                <span role="columnheader" key={band.kind} className="pl-2">
+                  {band.title}
+                </span>
+              ))}
+            </div>
+            <div className="bg-base-100 relative" style={{ height: sheetHeight(rows) }}>
+              {rows.map((row) => (
+                <SlideRow
+                  key={row.slideId}
+                  row={row}
+                  columns={columns}
+                  selected={selectedSlides(selection).includes(row.slideId)}
+                  select={(keys) => select(clickSlide(selection, order, row.slideId, keys))}
+                  drop={(soundId) => drop(soundId, row.slideId)}
+                />
+              ))}
+            </div>
+          </div>
+          <div className="pointer-events-none absolute inset-x-0 top-7" style={{ height: sheetHeight(rows) }}>
+            <div className="absolute top-0 right-0" style={{ width: bandsWidth }}>
               <Strands rows={rows} selected={selectedCue(selection)} select={(cueId) => select({ cueId })} />
             </div>
             <Playhead rows={rows} player={player} scroller={scroller} />
