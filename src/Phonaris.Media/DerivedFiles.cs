@@ -47,4 +47,24 @@ public sealed class DerivedFiles(string root)
         }
         return path;
     }
+
+    /// <summary>Makes those of some files that are not there, on all cores.</summary>
+    /// <param name="files">Their names, and what writes each; a name may come twice.</param>
+    /// <param name="progress">Told the fraction made.</param>
+    /// <param name="cancel">Stops it; files made already are kept.</param>
+    /// <exception cref="RuleException">The disk is full.</exception>
+    public Task GetAllAsync(
+        IEnumerable<(string Name, Func<string, CancellationToken, Task> Make)> files, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var missing = files.DistinctBy(f => f.Name).Where(f => !Has(f.Name)).ToList();
+        var done = 0;
+        return Parallel.ForEachAsync(
+            missing,
+            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
+            async (file, token) =>
+            {
+                await GetAsync(file.Name, file.Make, token);
+                progress?.Report((double)Interlocked.Increment(ref done) / missing.Count);
+            });
+    }
 }

@@ -155,7 +155,7 @@ public sealed class FirstJourney : IDisposable
         return path;
     }
 
-    private static string Output(string program, params string[] arguments) => System.Text.Encoding.UTF8.GetString(OutputBytes(program, arguments));
+    internal static string Output(string program, params string[] arguments) => System.Text.Encoding.UTF8.GetString(OutputBytes(program, arguments));
 
     private static byte[] OutputBytes(string program, params string[] arguments)
     {

@@ -10,7 +10,7 @@ const atOnce = 2;
 const behindTheLast = 2 ** 31 - 1;
 
 /** Whether a file would be slides, by its name; what it really is the server finds out. */
-export const isDeck = (file: File) => deckNames.test(file.name);
+const isDeck = (file: File) => deckNames.test(file.name);
 
 /** Brings files into a show, a few at a time, telling how far each has come. */
 export function useBringIn(showId: string) {

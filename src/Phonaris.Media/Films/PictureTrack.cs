@@ -33,19 +33,8 @@ internal sealed class PictureTrack
     }
 
     /// <summary>Encodes what has not been encoded yet, on all cores.</summary>
-    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
-    {
-        var missing = _parts.DistinctBy(Name).Where(p => !_derived.Has(Name(p))).ToList();
-        var done = 0;
-        return Parallel.ForEachAsync(
-            missing,
-            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
-            async (part, token) =>
-            {
-                await _derived.GetAsync(Name(part), (partial, t) => EncodeAsync(part, partial, t), token);
-                progress?.Report((double)Interlocked.Increment(ref done) / missing.Count);
-            });
-    }
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
+        _parts.Select(part => (Name(part), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(part, path, token)))), progress, cancel);
 
     /// <summary>Writes the whole stream: groups repeated, the last one cut.</summary>
     public async Task CopyToAsync(Stream stream, CancellationToken cancel)

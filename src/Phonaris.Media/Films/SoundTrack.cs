@@ -17,7 +17,7 @@ internal sealed class SoundTrack
     /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
 
-    private const int PieceAacFrames = 1024;
+    private const int PieceAacFrames = 4096;
     private const int WarmUpAacFrames = 8;
     private const int LookAheadAacFrames = 4;
 
@@ -37,19 +37,9 @@ internal sealed class SoundTrack
     private int Pieces => (int)((_aacFrames + PieceAacFrames - 1) / PieceAacFrames);
 
     /// <summary>Encodes what has not been encoded yet.</summary>
-    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
-    {
-        var missing = Enumerable.Range(0, Pieces).DistinctBy(Name).Where(p => !_derived.Has(Name(p))).ToList();
-        var done = 0;
-        return Parallel.ForEachAsync(
-            missing,
-            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
-            async (piece, token) =>
-            {
-                await _derived.GetAsync(Name(piece), (partial, t) => EncodeAsync(piece, partial, t), token);
-                progress?.Report((double)Interlocked.Increment(ref done) / missing.Count);
-            });
-    }
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
+        Enumerable.Range(0, Pieces).Select(piece => (Name(piece), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(piece, path, token)))),
+        progress, cancel);
 
     /// <summary>Writes the whole stream.</summary>
     public async Task CopyToAsync(Stream stream, CancellationToken cancel)
@@ -64,20 +54,31 @@ internal sealed class SoundTrack
     private async Task EncodeAsync(int piece, string path, CancellationToken cancel)
     {
         var (from, to, skip) = Bounds(piece);
-        var samples = new byte[(to - from) * Frames.Channels * sizeof(float)];
-        new Mixer(_schedule, _open).Render(_start + from, MemoryMarshal.Cast<byte, float>(samples.AsSpan()));
         using var adts = new MemoryStream();
         await MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0",
                 .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
-            PipeSource.FromBytes(samples),
+            PipeSource.Create((stream, token) => RenderAsync(from, to, stream, token)),
             PipeTarget.ToStream(adts), cancel);
         var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);
         var bounds = AdtsBounds(bytes.Span);
         var last = skip + (int)Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
         if (bounds.Count <= last) throw new InvalidDataException($"{bounds.Count - 1} AAC frames were encoded where {last} were wanted.");
         await File.WriteAllBytesAsync(path, bytes[bounds[skip]..bounds[last]], cancel);
+    }
+
+    private async Task RenderAsync(long from, long to, Stream stream, CancellationToken cancel)
+    {
+        const int frameBytes = Frames.Channels * sizeof(float);
+        var mixer = new Mixer(_schedule, _open);
+        var buffer = new byte[Mixer.StretchFrames * frameBytes];
+        for (var at = from; at < to; at += Mixer.StretchFrames)
+        {
+            var bytes = (int)Math.Min(Mixer.StretchFrames, to - at) * frameBytes;
+            mixer.Render(_start + at, MemoryMarshal.Cast<byte, float>(buffer.AsSpan(0, bytes)));
+            await stream.WriteAsync(buffer.AsMemory(0, bytes), cancel);
+        }
     }
 
     /// <summary>The frames a piece is made from, and how many AAC frames of its encoding come before it.</summary>

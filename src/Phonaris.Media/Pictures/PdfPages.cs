@@ -9,6 +9,9 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Draws pages of a PDF through poppler's pdftoppm, as portable pixmaps: writing PNG is most of its time.</summary>
 internal static class PdfPages
 {
+    /// <summary>As many processes as there are cores, however many pictures a page of the app asks for at once.</summary>
+    private static readonly SemaphoreSlim Turn = new(Environment.ProcessorCount);
+
     /// <summary>Draws a run of pages.</summary>
     /// <param name="path">The PDF.</param>
     /// <param name="first">The first page, from 1.</param>
@@ -21,6 +24,7 @@ internal static class PdfPages
         string path, int first, int last, int width, int height, CancellationToken cancel)
     {
         using var stream = new MemoryStream();
+        await Turn.WaitAsync(cancel);
         try
         {
             await MediaTool.RunAsync(
@@ -31,6 +35,10 @@ internal static class PdfPages
         catch (MediaToolException)
         {
             throw new RuleException($"Page {first} of the PDF cannot be drawn. Save the deck as PDF once more and bring that in.");
+        }
+        finally
+        {
+            Turn.Release();
         }
         var bytes = stream.GetBuffer().AsMemory(0, (int)stream.Length);
         var pages = new List<SKBitmap>();

@@ -1,0 +1,74 @@
+import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { ChunkPlayer, type FetchChunk } from "./ChunkPlayer";
+
+/** An audio clock that the test moves, and a record of what was scheduled on it. */
+class Clock {
+  static now = 0;
+  static started: { at: number; offset: number; stopped?: number }[] = [];
+  get currentTime() {
+    return Clock.now;
+  }
+  destination = {};
+  resume = () => Promise.resolve();
+  createAnalyser = () => ({ connect: () => undefined, getFloatTimeDomainData: () => undefined });
+  createBuffer = (_: number, frames: number) => ({ getChannelData: () => new Float32Array(frames) });
+  createGain = () => ({
+    connect: () => undefined,
+    gain: { setValueAtTime: () => undefined, linearRampToValueAtTime: () => undefined },
+  });
+  createBufferSource() {
+    const entry: (typeof Clock.started)[number] = { at: 0, offset: 0 };
+    return {
+      buffer: null,
+      connect: (next: object) => next,
+      start: (at: number, offset: number) => Clock.started.push(Object.assign(entry, { at, offset })),
+      stop: (at?: number) => (entry.stopped = at ?? Clock.now),
+    };
+  }
+}
+
+beforeEach(() => {
+  Clock.now = 100;
+  Clock.started = [];
+  vi.stubGlobal("AudioContext", Clock);
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const chunk = (tag: string) => ({ samples: new Float32Array(96_000), tag });
+
+it("joins chunks to the sample on the audio clock", async () => {
+  const player = new ChunkPlayer((second) => Promise.resolve(second < 9 ? chunk(`t${second}`) : "end"));
+  await player.play(1.5 * 48_000);
+  const [first, second, third] = Clock.started;
+  expect(first?.offset).toBeCloseTo(0.5, 9);
+  expect(second && first && second.at - first.at).toBeCloseTo(0.5, 9);
+  expect(third && second && (third.at - second.at) * 48_000).toBeCloseTo(48_000, 4);
+  Clock.now = (first?.at ?? 0) + 0.25;
+  expect(player.position() / 48_000).toBeCloseTo(1.75, 6);
+  player.stop();
+  expect(player.position() / 48_000).toBeCloseTo(1.75, 6);
+});
+
+it("replaces only the chunks that changed, where they are", async () => {
+  let edited = false;
+  const fetch: FetchChunk = (second, tag) =>
+    Promise.resolve(edited && second === 1 ? chunk("new") : tag ? "same" : second < 9 ? chunk(`t${second}`) : "end");
+  const player = new ChunkPlayer(fetch);
+  await player.play(0);
+  const before = Clock.started.length;
+  const second = Clock.started[1];
+  Clock.now = (second?.at ?? 0) + 0.3;
+  edited = true;
+  await player.refresh();
+  const added = Clock.started.slice(before).filter((s) => s.offset > 0);
+  expect(added).toHaveLength(1);
+  expect((added[0]?.at ?? 0) - (added[0]?.offset ?? 0)).toBeCloseTo(second?.at ?? 0, 9);
+  expect(second?.stopped).toBeCloseTo((added[0]?.at ?? 0) + 0.01, 9);
+  expect(Clock.started.filter((s) => s.stopped !== undefined)).toHaveLength(1);
+});
+
+it("ends where it is told to", async () => {
+  const player = new ChunkPlayer((second) => Promise.resolve(second < 9 ? chunk(`t${second}`) : "end"));
+  await player.play(0, 1.25 * 48_000);
+  expect((Clock.started[1]?.stopped ?? 0) - (Clock.started[1]?.at ?? 0)).toBeCloseTo(0.25, 9);
+});

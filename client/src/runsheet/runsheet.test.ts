@@ -1,0 +1,66 @@
+import { describe, expect, it } from "vitest";
+import type { StrandView } from "../api/client";
+import { evenHeight, layRows, rowAt, sheetHeight, yOf } from "./layout";
+import { clickSlide } from "./selection";
+import { outlinePath, strandPlace } from "./strandShape";
+
+const second = 48_000;
+const times = [10, 30, 2].reduce<
+  { slideId: string; index: number; number: number; startFrame: number; endFrame: number }[]
+>((all, hold, i) => {
+  const startFrame = all.at(-1)?.endFrame ?? 0;
+  return [...all, { slideId: `s${i}`, index: i, number: i + 1, startFrame, endFrame: startFrame + hold * second }];
+}, []);
+
+describe("layout", () => {
+  it("gives every row the same height by slide, and one that follows the hold by time", () => {
+    expect(layRows(times, "slide").map((r) => r.height)).toEqual([evenHeight, evenHeight, evenHeight]);
+    // 42 s over three rows of 78 px: 5.57 px a second; the last would be 11 px high.
+    expect(layRows(times, "time").map((r) => r.height)).toEqual([56, 167, 44]);
+  });
+
+  it("finds frames and rows again", () => {
+    const rows = layRows(times, "slide");
+    expect(yOf(rows, 5 * second)).toBe(evenHeight / 2);
+    expect(yOf(rows, 25 * second)).toBe(1.5 * evenHeight);
+    expect(yOf(rows, 99 * second)).toBe(sheetHeight(rows));
+    for (const row of rows) expect(rows[rowAt(rows, row.top + 1)]).toBe(row);
+    expect(rowAt(rows, 9999)).toBe(2);
+  });
+});
+
+describe("strand", () => {
+  const strand: StrandView = {
+    cueId: "c",
+    startFrame: 10 * second,
+    endFrame: 10 * second + 4800,
+    knots: [],
+    rows: [
+      { slideId: "s1", fromFrame: 10 * second, toFrame: 10 * second + 4800, levels: [-90, 0, -24], peaks: [1, 1] },
+    ],
+  };
+
+  it("is never too short to take hold of", () => {
+    const place = strandPlace(strand, layRows(times, "slide"));
+    expect(place.bottom - place.top).toBe(20);
+  });
+
+  it("is as wide as it is loud: a hair, full, and half", () => {
+    const place = strandPlace(strand, layRows(times, "slide"));
+    const xs = [...outlinePath(strand, place, 100, 20).matchAll(/(\d+\.\d) \d+\.\d/g)].map((m) => Number(m[1]));
+    expect(xs).toEqual([100.8, 120, 110, 90, 80, 99.3]);
+  });
+});
+
+describe("selection", () => {
+  const order = ["a", "b", "c", "d"];
+  const none = { shiftKey: false, ctrlKey: false, metaKey: false };
+
+  it("takes one, adds and takes away, and goes through to another", () => {
+    const one = clickSlide(undefined, order, "b", none);
+    expect(one).toEqual({ slideIds: ["b"] });
+    expect(clickSlide(one, order, "d", { ...none, ctrlKey: true })).toEqual({ slideIds: ["b", "d"] });
+    expect(clickSlide(one, order, "b", { ...none, ctrlKey: true })).toEqual({ slideIds: [] });
+    expect(clickSlide(one, order, "d", { ...none, shiftKey: true })).toEqual({ slideIds: ["b", "c", "d"] });
+  });
+});

@@ -1,0 +1,91 @@
+using OpenQA.Selenium;
+using SkiaSharp;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>What goes wrong at a desk, and that nothing is lost by it.</summary>
+public sealed class MishapsJourney : IDisposable
+{
+    private readonly Browser _browser = new();
+
+    [Fact]
+    public async Task Wrong_files_and_wrong_values_are_told_and_nothing_is_lost()
+    {
+        // A deck that is none: told by name, and no show is made of it.
+        await File.WriteAllTextAsync(_browser.PathOf("minutes.pdf"), "Minutes of the meeting");
+        _browser.Go("/");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(_browser.PathOf("minutes.pdf"));
+        Assert.StartsWith("minutes.pdf is not a deck", _browser.Find("section[aria-label='New show'] [role=alert]").Text);
+        Assert.Equal("[]", await _browser.Http.GetStringAsync("/api/shows"));
+
+        // Pictures at once, in the order of their numbers.
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Picture("2 Second.png"), Picture("10 Third.png"), Picture("1 First.png")));
+        _browser.Until(() => _browser.Count("[data-slide]") == 3, "three slides");
+        Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Find($"[data-slide='{n}'] button[title]:not([aria-label])").Text));
+
+        // A sound that is none, beside one that is.
+        await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");
+        _browser.Find("input[aria-label='Files to bring in']").SendKeys(_browser.PathOf("letter.mp3") + "\n" + Chime());
+        _browser.Find("[data-sound='Chime']");
+        Assert.StartsWith("letter.mp3 is not a sound", _browser.Find("aside[aria-label='Sounds'] [role=alert]").Text);
+        _browser.Find("button[aria-label='Put the message about letter.mp3 away']").Click();
+        _browser.Until(() => _browser.Count("aside[aria-label='Sounds'] [role=alert]") == 0, "the message to be away");
+
+        // A spot is on its one slide. A span that is none is told, and the old one stays.
+        _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Chime']"), _browser.Find("[data-slide='3'] img")).Perform();
+        _browser.Until(() => _browser.Value("Slides") == "3", "the cue on slide 3");
+        var field = _browser.Find("[aria-label='Slides']");
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys("2-9" + Keys.Enter);
+        Assert.Contains("slides 1 to 3", _browser.Find("[data-sonner-toast]").Text);
+        Assert.Equal("3", _browser.Value("Slides"));
+        var level = _browser.Find("[aria-label='Level']");
+        level.SendKeys(Keys.Control + "a");
+        level.SendKeys("loud" + Keys.Enter);
+        Assert.Equal("true", level.GetDomAttribute("aria-invalid"));
+        level.SendKeys(Keys.Escape);
+
+        // Removed by keyboard, brought back by keyboard.
+        _browser.Find("[data-cue='Chime'] [role=button]").SendKeys(Keys.Delete);
+        _browser.Until(() => _browser.Count("[data-cue]") == 0, "the cue to be gone");
+        _browser.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back");
+
+        // Its slide removed, the cue is parked and not lost; undone, it is where it was.
+        _browser.Find("[data-slide='3'] button[title]:not([aria-label])").Click();
+        _browser.Find("[data-testid='slide-details']");
+        _browser.Hand.Click(_browser.Find("[data-testid='slide-details'] button:nth-last-of-type(1)")).Perform();
+        _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-cue]") == 0, "the slide to be gone");
+        Assert.Contains("1 cue", _browser.Find("[data-sound='Chime']").Text);
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back once more");
+
+        // All holds at once, rows by time, and both still so after a reload.
+        _browser.Find("[data-slide='1'] button[title]:not([aria-label])").Click();
+        _browser.Type("Hold", "2.5", "2.5 s");
+        _browser.Find("[data-testid='slide-details'] button").Click();
+        _browser.Until(() => _browser.Find("[data-testid='running-time']").Text == "0:07.5", "every slide to stay 2.5 s");
+        _browser.Find("[aria-label='Row height'] button:last-child").Click();
+        _browser.Reload();
+        Assert.Equal("true", _browser.Find("[aria-label='Row height'] button:last-child").GetDomAttribute("aria-pressed"));
+        Assert.Equal("0:07.5", _browser.Find("[data-testid='running-time']").Text);
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    private string Picture(string name)
+    {
+        var path = _browser.PathOf(name);
+        using var bitmap = new SKBitmap(320, 180);
+        bitmap.Erase(SKColors.SeaGreen);
+        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
+        return path;
+    }
+
+    private string Chime()
+    {
+        var path = _browser.PathOf("chime.wav");
+        FirstJourney.Output("ffmpeg", "-v", "error", "-f", "lavfi", "-i", "sine=880:duration=1.5", "-ac", "2", path);
+        return path;
+    }
+}

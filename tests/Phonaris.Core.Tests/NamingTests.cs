@@ -1,0 +1,41 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+public class NamingTests
+{
+    [Theory]
+    [InlineData("03 - moth_wings.PNG", "Moth wings")]
+    [InlineData("slide-10.png", "Slide 10")]
+    [InlineData("2024.mp3", "2024")]
+    [InlineData("\u202Egnp.exe\u0007.wav", "Gnp.exe")]
+    [InlineData(".wav", "Untitled")]
+    [InlineData("---.wav", "---")]
+    public void Files_give_names_people_can_read(string file, string name) => Assert.Equal(name, Names.FromFile(file));
+
+    [Fact]
+    public void Times_levels_and_spans_are_said_one_way()
+    {
+        Assert.Equal("1:01.9", Say.Time(62 * Frames.PerSecond - 1));
+        Assert.Equal("−14.0 dB", Say.Decibels(-14));
+        Assert.Equal("1.25 s", Say.Seconds(1250));
+        var show = Shows.Of(3) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c")] };
+        Assert.Equal("slides 1–2", Say.Span(show, new("a", "c")));
+        Assert.Equal("parked", Say.Span(show, null));
+    }
+
+    [Theory]
+    [InlineData(SoundKind.Bed, -22.0, 0.0)]
+    [InlineData(SoundKind.Bed, -10.2, -12.0)]
+    [InlineData(SoundKind.Voice, -23.0, 7.0)]
+    [InlineData(SoundKind.Voice, -50.0, 12.0)]
+    [InlineData(SoundKind.Spot, -6.0, -8.0)]
+    public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double level)
+    {
+        // A spot goes by its loudest 400 ms, which here lie 2 LU off.
+        var sound = Shows.Sound("a", 48_000, kind) with { LoudnessLufs = lufs, LoudestLufs = lufs - 2 };
+        Assert.Equal(level, CueDefaults.LevelDb(sound));
+        Assert.Equal(0, CueDefaults.LevelDb(sound with { LoudnessLufs = null, LoudestLufs = null }));
+    }
+}

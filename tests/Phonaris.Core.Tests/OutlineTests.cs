@@ -1,0 +1,48 @@
+using CsCheck;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+public class OutlineTests
+{
+    [Fact]
+    public void The_outline_of_a_show_is_that_of_its_mix() => Shows.Any.Sample(
+        show =>
+        {
+            var schedule = Schedule.Of(show);
+            // One column for each 200 ms, so that even fades change little within one.
+            var columns = new float[(int)Math.Clamp(schedule.TotalFrames / 9_600, 1, 200)];
+            Outline.Of(schedule, media => Peaks(show.Sounds.Single(s => s.Media == media).Frames), columns);
+            var mix = new float[schedule.TotalFrames * 2];
+            new Mixer(schedule, media => new Signal(show.Sounds.Single(s => s.Media == media).Frames, _ => 0.02f)).Render(0, mix);
+            for (var c = 1; c < columns.Length - 1; c++)
+            {
+                var (from, to) = (schedule.TotalFrames * c / columns.Length, schedule.TotalFrames * (c + 1) / columns.Length);
+                var drawn = columns[c];
+                // Constant sounds: what is drawn lies between the least and the greatest of the mix there and beside it.
+                var around = mix.AsSpan((int)Math.Max(0, 2 * (from - (to - from))), (int)(Math.Min(schedule.TotalFrames, 2 * to - from) - Math.Max(0, 2 * from - to)) * 2);
+                Assert.InRange(drawn, 0, System.Numerics.Tensors.TensorPrimitives.Max<float>(around) * 1.5f + 0.001f);
+            }
+        },
+        iter: 40);
+
+    [Fact]
+    public void A_cue_is_drawn_where_it_sounds_and_nowhere_else()
+    {
+        var show = Shows.Of(4, 1000) with { Sounds = [Shows.Sound("a", 480_000)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s2", "s3", 480_000)] };
+        var columns = new float[8];
+        Outline.Of(Schedule.Of(show).Cues[0], Peaks(480_000), 0, 192_000, columns);
+        Assert.Equal([0, 0, 0.02f, 0.02f, 0.02f, 0.02f, 0, 0], columns.Select(c => MathF.Round(c, 3)));
+    }
+
+    private static PeakPyramid Peaks(long frames)
+    {
+        var builder = new PeakPyramid.Builder();
+        var samples = new float[frames * 2];
+        samples.AsSpan().Fill(0.02f);
+        builder.Add(samples);
+        return builder.Build();
+    }
+}

@@ -1,0 +1,57 @@
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>The demo show as it is committed and put in.</summary>
+public sealed class DemoTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-demo");
+
+    [Fact]
+    public async Task The_demo_has_something_to_look_at_and_to_hear()
+    {
+        var demo = Path.Combine(Root(), "demo");
+        using var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+            .UseSetting("Phonaris:Data", _folder.FullName)
+            .UseSetting("Phonaris:Demo", demo));
+        using var http = factory.CreateClient();
+        var show = (await factory.Services.GetRequiredService<ShowStore>().FindAsync("moth-night", default))!.Show;
+        Assert.Equal((15, 11), (show.Slides.Count, show.Sounds.Count));
+        Assert.Equal([SoundKind.Bed, SoundKind.Voice, SoundKind.Spot], show.Sounds.Select(s => s.Kind).Distinct());
+        Assert.All(Directory.GetFiles(Path.Combine(demo, "sounds")), f => Assert.InRange(new FileInfo(f).Length, 1, 4_000_000));
+        Assert.Equal("image/png", (await http.GetAsync($"/api/shows/moth-night/slides/{show.Slides[4].Id}/picture?width=320")).Content.Headers.ContentType!.MediaType);
+
+        // Heard as a whole: never silent for long, near the target, and below the limit.
+        var schedule = Schedule.Of(show);
+        var sounds = factory.Services.GetRequiredService<SoundLibrary>();
+        var (loudness, greatest, silentSeconds) = (new LoudnessMeter(), 0f, 0);
+        var mixer = new Mixer(schedule, sounds.Open);
+        var second = new float[96_000];
+        for (long at = 0; at + 48_000 <= schedule.TotalFrames; at += 48_000)
+        {
+            mixer.Render(at, second);
+            loudness.Add(second);
+            greatest = Math.Max(greatest, TruePeak.Of(second));
+            if (second.All(s => Math.Abs(s) < 1e-4)) silentSeconds++;
+        }
+        Assert.InRange(loudness.IntegratedLufs()!.Value, -26, -16);
+        Assert.InRange(Gain.ToDecibels(greatest), -12, -0.99);
+        Assert.InRange(silentSeconds, 0, 10);
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private static string Root()
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "Phonaris.slnx"))) at = at.Parent!;
+        return at.FullName;
+    }
+}
