@@ -82,7 +82,8 @@ static string Hash(string path) => Convert.ToHexStringLower(SHA256.HashData(File
 static void Encode(float[] samples, string to)
 {
     using var ffmpeg = Process.Start(new ProcessStartInfo("ffmpeg", ["-v", "error", "-f", "f32le", "-ar", "48000", "-ac", "2", "-i", "pipe:0",
-        "-c:a", "libvorbis", "-q:a", "4", "-bitexact", "-y", to]) { RedirectStandardInput = true })!;
+        "-c:a", "libvorbis", "-q:a", "4", "-bitexact", "-y", to])
+    { RedirectStandardInput = true })!;
     ffmpeg.StandardInput.BaseStream.Write(MemoryMarshal.AsBytes(samples.AsSpan()));
     ffmpeg.StandardInput.Close();
     ffmpeg.WaitForExit();

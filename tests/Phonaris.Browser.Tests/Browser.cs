@@ -19,6 +19,7 @@ public sealed class Browser : IDisposable
     public Browser()
     {
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+            .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
         _app.UseKestrel(0);

@@ -4,6 +4,8 @@ using SkiaSharp;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>What goes wrong at a desk, and that nothing is lost by it.</summary>
+// Playing is timed: journeys of one collection go one after the other.
+[Collection("journeys")]
 public sealed class MishapsJourney : IDisposable
 {
     private readonly Browser _browser = new();
@@ -37,7 +39,7 @@ public sealed class MishapsJourney : IDisposable
         var field = _browser.Find("[aria-label='Slides']");
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("2-9" + Keys.Enter);
-        Assert.Contains("slides 1 to 3", _browser.Find("[data-sonner-toast]").Text);
+        _browser.Until(() => _browser.Find("[data-sonner-toast]").Text.Contains("slides 1 to 3", StringComparison.Ordinal), "what the show has to be told");
         Assert.Equal("3", _browser.Value("Slides"));
         var level = _browser.Find("[aria-label='Level']");
         level.SendKeys(Keys.Control + "a");
@@ -54,7 +56,7 @@ public sealed class MishapsJourney : IDisposable
         // Its slide removed, the cue is parked and not lost; undone, it is where it was.
         _browser.Find("[data-slide='3'] button[title]:not([aria-label])").Click();
         _browser.Find("[data-testid='slide-details']");
-        _browser.Hand.Click(_browser.Find("[data-testid='slide-details'] button:nth-last-of-type(1)")).Perform();
+        _browser.Find("[data-testid='slide-details'] > div > button").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-cue]") == 0, "the slide to be gone");
         Assert.Contains("1 cue", _browser.Find("[data-sound='Chime']").Text);
         _browser.Find("button[aria-label^='Undo: ']").Click();

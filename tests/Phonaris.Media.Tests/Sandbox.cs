@@ -69,7 +69,8 @@ public sealed class Sandbox : IDisposable
     public static float[] Decode(string path)
     {
         using var process = Process.Start(new ProcessStartInfo(
-            "ffmpeg", ["-nostdin", "-v", "error", "-i", path, "-map", "0:a", "-f", "f32le", "-ar", "48000", "-ac", "2", "pipe:1"]) { RedirectStandardOutput = true })!;
+            "ffmpeg", ["-nostdin", "-v", "error", "-i", path, "-map", "0:a", "-f", "f32le", "-ar", "48000", "-ac", "2", "pipe:1"])
+        { RedirectStandardOutput = true })!;
         using var bytes = new MemoryStream();
         process.StandardOutput.BaseStream.CopyTo(bytes);
         process.WaitForExit();

@@ -36,7 +36,8 @@ public sealed class KilledServerTests : IDisposable
     private async Task<Server> StartAsync()
     {
         var process = Process.Start(new ProcessStartInfo(
-            "dotnet", [typeof(Program).Assembly.Location, "--urls", "http://127.0.0.1:0", "--Phonaris:Data", _folder.FullName]) { RedirectStandardOutput = true })!;
+            "dotnet", [typeof(Program).Assembly.Location, "--urls", "http://127.0.0.1:0", "--Phonaris:Data", _folder.FullName])
+        { RedirectStandardOutput = true })!;
         const string begins = "Phonaris is at ";
         while (await process.StandardOutput.ReadLineAsync() is { } line)
             if (line.StartsWith(begins, StringComparison.Ordinal)) return new(process, new() { BaseAddress = new(line[begins.Length..]) });

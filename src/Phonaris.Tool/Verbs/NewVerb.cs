@@ -12,7 +12,9 @@ internal static class NewVerb
         var path = Arguments.Show();
         var deck = new Option<string[]>("--deck")
         {
-            Description = "The deck: a PDF, or pictures.", Required = true, AllowMultipleArgumentsPerToken = true,
+            Description = "The deck: a PDF, or pictures.",
+            Required = true,
+            AllowMultipleArgumentsPerToken = true,
         };
         var hold = Arguments.Seconds("--hold", "How long each slide stays");
         var command = new Command("new", "Makes a show package from a deck.") { path, deck, hold };
