@@ -63,7 +63,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
       <Topic title="How loud">
         <Level cue={cue} />
       </Topic>
-      <Topic title="How it swells and dies away">
+      <Topic title="How it fades">
         <FadeLine cue={cue} end="in" />
         <FadeLine cue={cue} end="out" />
       </Topic>
@@ -221,10 +221,11 @@ function FadeLine({ cue, end }: { cue: Cue; end: "in" | "out" }) {
   };
   return (
     <Sentence>
-      Fade {end} <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} width="3.9rem" />{" "}
+      {end === "in" ? "In" : "Out"}{" "}
+      <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} width="3.9rem" />{" "}
       <Choice
         label={`Course of the fade ${end}`}
-        width="7.2rem"
+        width="8rem"
         value={fade.curve}
         options={curves}
         commit={(curve) => set({ curve })}
