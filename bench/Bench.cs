@@ -66,8 +66,8 @@ internal sealed class Bench : IDisposable
     public async Task<Sound> KeepSoundAsync(string id, string path)
     {
         var hash = await KeepAsync(path);
-        var figures = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
-        return new(id, id, SoundKind.Bed, hash, Path.GetFileName(path), figures.Frames, null, null);
+        var prepared = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
+        return Sound.BroughtIn(id, hash, Path.GetFileName(path), prepared.Figures, prepared.Tags, SoundKind.Bed);
     }
 
     /// <summary>Keeps a file; gives its content hash.</summary>

@@ -20,12 +20,12 @@ internal static class FilmBench
     public static async Task RunAsync(Bench bench)
     {
         var music = await bench.KeepSoundAsync("music", "demo/sounds/lantern-waltz.ogg");
-        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf);
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, DeckFormats.Draw);
         var deck = await DeckAsync(bench, pictures);
         var n = 0;
         var slides = deck.ToSlides(() => $"s{n++}", Seconds * 1000 / Stills);
-        var cue = new Cue("c", music.Id, new("s0", $"s{Stills - 1}"), 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, -3, Fade.Of(1000), Fade.Of(2000));
-        var cuts = new Show("Five minutes", slides, [music], [cue]);
+        var cue = new Cue("c", music.Id, new("s0", $"s{Stills - 1}"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, -3, Fade.Of(1000), Fade.Of(2000));
+        var cuts = new Show("Five minutes", slides, [], [music], [cue]);
         var dissolves = cuts with { Slides = [.. slides.Select(s => s with { Transition = Transition.Dissolve(1000) })] };
 
         var theirs = await PeerAsync(bench, cuts, slides);
@@ -40,7 +40,7 @@ internal static class FilmBench
     private static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
-        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf), bench.Sounds.Open);
+        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, DeckFormats.Draw), bench.Sounds.Open);
         return Bench.TimeAsync(() => exporter.ExportAsync(
             show, RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
     }

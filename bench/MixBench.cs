@@ -21,10 +21,10 @@ internal static class MixBench
         var sounds = new List<(Sound Sound, string Path)>();
         for (var i = 0; i < Cues; i++) sounds.Add(await bench.MusicAsync($"cue{i}", 30 + i * 7 % 31, 300 + i * 11));
         var slides = Enumerable.Range(0, Cues).Select(i => Slide(i, HourSeconds * 1000L / Cues));
-        var show = new Show("An hour", [.. slides], [bed, .. sounds.Select(s => s.Sound)],
+        var show = new Show("An hour", [.. slides], [], [bed, .. sounds.Select(s => s.Sound)],
             [
-                new("bed", bed.Id, new("s0", $"s{Cues - 1}"), 0, CueStop.Span, 0, bed.Frames, Cue.FillSpan, -12, Fade.Of(1000), Fade.Of(2000)),
-                .. sounds.Select((s, i) => new Cue($"c{i}", s.Sound.Id, new($"s{i}", $"s{i}"), 5000, CueStop.Span, 0, s.Sound.Frames, 1, -6, Fade.Of(1000), Fade.Of(2000))),
+                new("bed", bed.Id, new("s0", $"s{Cues - 1}"), CueStart.WithSlide, 0, CueStop.Span, 0, bed.Frames, Cue.FillSpan, -12, Fade.Of(1000), Fade.Of(2000)),
+                .. sounds.Select((s, i) => new Cue($"c{i}", s.Sound.Id, new($"s{i}", $"s{i}"), CueStart.WithSlide, 5000, CueStop.Span, 0, s.Sound.Frames, 1, -6, Fade.Of(1000), Fade.Of(2000))),
             ]);
         var schedule = Schedule.Of(show);
 
@@ -60,7 +60,7 @@ internal static class MixBench
     }
 
     private static Slide Slide(int i, long holdMs) =>
-        new($"s{i}", $"Slide {i + 1}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, false);
+        new($"s{i}", $"Slide {i + 1}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, false, Step.Whole($"s{i}"));
 
     private static double PeakMemoryMb() =>
         double.Parse(File.ReadLines("/proc/self/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1]) / 1024;

@@ -21,11 +21,11 @@ internal static class Drawings
         """);
 
     /// <summary>A slide of the talk: a moth, a heading, and a line or two.</summary>
-    public static string Talk(string title, string[] lines, string ground, string wing, string body) => Page(title, ground, $"""
+    public static string Talk(string title, string[] lines, string ground, string wing, string body, int shown = int.MaxValue) => Page(title, ground, $"""
         {Stars(lines.Length)}
         {Moth(930, 360, 1.25, wing, body)}
         {Heading(title, 90, 220, "#FBF6EA")}
-        {string.Concat(lines.Select((l, i) => Words(l, 90, 330 + i * 62, "#E7E0CE")))}
+        {string.Concat(lines.Take(shown).Select((l, i) => Words(l, 90, 330 + i * 62, "#E7E0CE")))}
         """);
 
     /// <summary>The title slide: one large moth.</summary>
@@ -34,13 +34,6 @@ internal static class Drawings
         {Moth(640, 290, 1.7, "#D9B27C", "#3A2B22")}
         {Heading(title, 640, 590, "#FBF6EA", "middle")}
         {Words(line, 640, 650, "#D9D1E0", "middle")}
-        """);
-
-    /// <summary>The credits card.</summary>
-    public static string Credits(string title, string[] lines) => Page(title, "#1B2A28", $"""
-        {Heading(title, 90, 170, "#FBF6EA")}
-        {string.Concat(lines.Select((l, i) => Words(l, 90, 260 + i * 56, "#DCE3D9")))}
-        {Moth(1090, 560, 0.6, "#8FB59B", "#24302B")}
         """);
 
     private static string Page(string title, string ground, string inside) =>

@@ -1,6 +1,8 @@
 using System.Diagnostics;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
+using System.Text.Json;
+using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Demo;
@@ -36,46 +38,71 @@ Directory.CreateDirectory(soundFolder);
 
 foreach (var (file, _, _, make, says) in sounds)
 {
+    // A sound is made anew once its file is taken away: what is heard is to change only when that is meant.
     var to = Path.Combine(soundFolder, $"{file}.ogg");
+    if (File.Exists(to)) continue;
     if (make is not null) Encode(make().Samples, to);
     else Speak(says!, to);
 }
 
-foreach (var slide in Script.Slides) await File.WriteAllTextAsync(Path.Combine(slideFolder, $"{slide.File}.svg"), slide.Svg);
+var stepFiles = Script.Steps.Labels.Select((_, k) => (Path: Path.Combine(slideFolder, $"{Script.Steps.File}-{k}.svg"), Svg: Script.Steps.Drawn(k))).ToList();
+foreach (var slide in Script.Slides.Where(s => s.Svg is not null)) await File.WriteAllTextAsync(Path.Combine(slideFolder, $"{slide.File}.svg"), slide.Svg);
+foreach (var (path, svg) in stepFiles) await File.WriteAllTextAsync(path, svg);
 
 // The show is built by the same edits a person would make, from the files just written.
 var temporary = Directory.CreateTempSubdirectory("phonaris-demo");
 var paths = Directory.EnumerateFiles(slideFolder).Concat(Directory.EnumerateFiles(soundFolder)).ToDictionary(Hash);
 using var library = new SoundLibrary(new DerivedFiles(temporary.FullName), h => paths[h]);
-var deck = DeckFormats.Read(Script.Slides.Select(s => Path.Combine(slideFolder, $"{s.File}.svg")).Select(p => new DeckFile(p, Path.GetFileName(p), Hash(p))));
-var number = 0;
 var show = Show.Empty(Script.Title);
-show = show.Apply(new AddSlides(
-    [.. deck.ToSlides(() => $"slide-{++number:00}", Slide.DefaultHoldMs).Zip(Script.Slides, (slide, written) => slide with
-    {
-        Title = written.Title,
-        Notes = written.Notes,
-        HoldMs = written.HoldSeconds * 1000,
-        Transition = written.DissolveMs > 0 ? Transition.Dissolve(written.DissolveMs) : Transition.Cut,
-    })],
-    0)).Show;
+show = show.Apply(new AddSlides([.. Script.Slides.Select((s, i) => MakeSlide(s, i + 1))], 0)).Show;
+show = show.Apply(new SetSections([.. Script.Sections.Select((s, i) => new Section($"section-{i + 1}", s.Name, SlideId(s.First), s.WaitingLoop))])).Show;
 foreach (var (file, name, kind, _, _) in sounds)
 {
     var path = Path.Combine(soundFolder, $"{file}.ogg");
-    var figures = await library.PrepareAsync(Hash(path), name, null, CancellationToken.None);
-    show = show.Apply(new AddSound(
-        new(file, name, kind, Hash(path), $"{file}.ogg", figures.Frames, Round(figures.LoudnessLufs), Round(figures.LoudestLufs)), int.MaxValue)).Show;
+    var prepared = await library.PrepareAsync(Hash(path), name, null, CancellationToken.None);
+    var sound = Sound.BroughtIn(file, Hash(path), $"{file}.ogg", prepared.Figures, Script.RightsOf(name), kind) with { Name = name };
+    show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
 }
 foreach (var (written, n) in Script.Cues.Select((c, n) => (c, n + 1)))
 {
-    var cue = CueDefaults.For(show, show.Sound(written.Sound), $"slide-{written.First:00}", $"cue-{n:00}");
-    show = show.Apply(new PlaceCue(written.Shape(cue with { Span = new($"slide-{written.First:00}", $"slide-{written.Last:00}") }), int.MaxValue)).Show;
+    var cue = CueDefaults.For(show, show.Sound(written.Sound), SlideId(written.First), $"cue-{n:00}");
+    show = show.Apply(new PlaceCue(written.Shape(cue with { Span = new(SlideId(written.First), SlideId(written.Last)) }), int.MaxValue)).Show;
 }
 await using (var json = File.Create(Path.Combine(folder, "show.json"))) await ShowPackage.WriteShowAsync(show, json, CancellationToken.None);
+
+// The sound catalogue that ships with the app.
+var shelf = Path.Combine(folder, "catalogue");
+Directory.CreateDirectory(shelf);
+List<object> pieces = [];
+foreach (var piece in Shelf.All)
+{
+    var path = Path.Combine(shelf, $"{piece.Id}.ogg");
+    if (!File.Exists(path)) Encode(piece.Make().Samples, path);
+    paths[Hash(path)] = path;
+    var prepared = await library.PrepareAsync(Hash(path), piece.Title, null, CancellationToken.None);
+    pieces.Add(new
+    {
+        piece.Id, piece.Title, piece.Kind, piece.Mood, piece.Words, Seconds = Math.Round(prepared.Figures.Frames / 48_000.0, 1), piece.Author, piece.Licence, FileName = $"{piece.Id}.ogg",
+    });
+}
+await File.WriteAllTextAsync(Path.Combine(shelf, "catalogue.json"), JsonSerializer.Serialize(pieces, new JsonSerializerOptions(ShowJson.Options) { WriteIndented = true }) + "\n");
 temporary.Delete(recursive: true);
 return 0;
 
-static double? Round(double? value) => value is null ? null : Math.Round(value.Value, 2);
+Slide MakeSlide(ScriptSlide written, int number)
+{
+    var id = SlideId(number);
+    var picture = written.Svg is null ? PictureSource.Of(Script.Credits.Card) : Picture(Path.Combine(slideFolder, $"{written.File}.svg"));
+    ValueList<Step> steps = number == Script.Steps.Slide
+        ? [new($"{id}-1", "", 0, Picture(stepFiles[0].Path)), .. Script.Steps.Labels.Select((l, k) => new Step($"{id}-{k + 2}", l, null, k + 1 < stepFiles.Count ? Picture(stepFiles[k + 1].Path) : picture))]
+        : Step.Whole(id);
+    var transition = written.DissolveMs > 0 ? Transition.Dissolve(written.DissolveMs) : Transition.Cut;
+    return new(id, written.Title, "", written.Notes, picture, written.HoldSeconds * 1000, transition, false, steps);
+}
+
+static PictureSource Picture(string path) => DeckFormats.Read([new DeckFile(path, Path.GetFileName(path), Hash(path))]).Slides[0].Picture;
+
+static string SlideId(int number) => $"slide-{number:00}";
 
 static string Hash(string path) => Convert.ToHexStringLower(SHA256.HashData(File.ReadAllBytes(path)));
 

@@ -7,14 +7,16 @@ internal static class Script
 {
     public const string Title = "Moth Night at Fennel Hollow";
 
-    /// <summary>The slides: file name, title, notes, hold in seconds, dissolve in milliseconds (0 for a cut), drawing.</summary>
+    private static readonly string[] Visitors = ["Large yellow underwing", "Setaceous Hebrew character", "Swallow-tailed moth", "Elephant hawk-moth"];
+
+    /// <summary>The slides: file name, title, notes, hold in seconds, dissolve in milliseconds (0 for a cut), drawing; none for a card.</summary>
     public static IReadOnlyList<ScriptSlide> Slides { get; } =
     [
         new("01-doors", "Doors open at dusk", "Waiting loop.", 10, 1200, Drawings.Dusk("Doors open at dusk", "Find a seat, let your eyes get used to the dark.", 0)),
         new("02-lantern", "Take a lantern", "Waiting loop.", 10, 1200, Drawings.Dusk("Take a lantern", "Red side down: moths do not mind red.", 1)),
         new("03-soon", "We begin soon", "Waiting loop.", 10, 1200, Drawings.Dusk("We begin soon", "Phones to night mode, please.", 2)),
         new("04-title", Title, "Welcome everybody. Wait for the hush.", 14, 1500, Drawings.Cover(Title, "An evening with the night shift")),
-        new("05-who", "Who flies tonight", "Four kinds, one after the other.", 32, 0, Drawings.Talk("Who flies tonight", ["Large yellow underwing", "Setaceous Hebrew character", "Swallow-tailed moth", "Elephant hawk-moth"], "#1F3B36", "#A9C98B", "#2A2018")),
+        new("05-who", "Who flies tonight", "Four kinds, one after the other.", 32, 0, WhoFlies(Visitors.Length)),
         new("06-lamp", "How a lamp calls them", "They keep their backs to the light.", 26, 800, Drawings.Talk("How a lamp calls them", ["They turn their backs to the light", "and so fly round it in circles."], "#3A2617", "#E2A15B", "#2B1A10")),
         new("07-scales", "Scales, not feathers", "Pass the dust slide round.", 38, 800, Drawings.Talk("Scales, not feathers", ["Each wing is roofed with scales.", "They come off like dust."], "#33223F", "#BFA3D6", "#22182B")),
         new("08-hawk", "The hawk at the honeysuckle", "Point to the tongue.", 44, 800, Drawings.Talk("The hawk at the honeysuckle", ["It drinks in flight, with a tongue", "as long as its body."], "#20313C", "#D6C58E", "#26201A")),
@@ -24,8 +26,18 @@ internal static class Script
         new("12-garden", "What a garden can do", "Hand out the seed bags.", 34, 800, Drawings.Talk("What a garden can do", ["Leave a corner wild.", "Light only what must be lit."], "#3B3A1C", "#D2CC7A", "#2B2A14")),
         new("13-lanterns", "Lanterns up", "Everybody stands. Latches.", 22, 0, Drawings.Talk("Lanterns up", ["Hold it at your knees,", "and walk slowly."], "#402018", "#E59A66", "#2C1510")),
         new("14-walk", "To the sheet by the mill", "Lead on.", 24, 1200, Drawings.Talk("To the sheet by the mill", ["Ten minutes along the stream."], "#1C2A33", "#9FB6B3", "#172125")),
-        new("15-credits", "Made by", "Credits card.", 18, 1500, Drawings.Credits("Made by", ["Drawings and sounds: the Phonaris project", "Music: Dusk Pad, Lantern Waltz, Mill Stream Reel, Homeward", "All of it made for this show."])),
+        new("15-credits", "Made by", "Credits card.", 18, 1500, null),
     ];
+
+    /// <summary>The sections: name, first slide, whether it is the waiting loop.</summary>
+    public static IReadOnlyList<(string Name, int First, bool WaitingLoop)> Sections { get; } =
+        [("Before we begin", 1, true), ("The talk", 4, false), ("Out to the sheet", 13, false)];
+
+    /// <summary>The slide that shows its lines one after the other, its steps' names, and how it looks after each.</summary>
+    public static (int Slide, string File, IReadOnlyList<string> Labels, Func<int, string> Drawn) Steps { get; } = (5, "05-who", Visitors, WhoFlies);
+
+    /// <summary>The slide that is a credits card.</summary>
+    public static (int Slide, Card Card) Credits { get; } = (15, new(CardKind.Credits, "Made by", "Drawings, too, by the Phonaris project."));
 
     /// <summary>The cues: sound, first and last slide, and how they differ from what a drop would set.</summary>
     public static IReadOnlyList<ScriptCue> Cues { get; } =
@@ -36,15 +48,23 @@ internal static class Script
         new("homeward", 14, 15, c => c with { Rounds = 1, FadeIn = Fade.None, FadeOut = Fade.None }),
         new("welcome", 4, 4, c => c with { DelayMs = 2000 }),
         new("hold-a-lantern", 13, 13, c => c with { DelayMs = 3000 }),
-        new("tin-bell", 5, 5, c => c),
+        new("tin-bell", 5, 5, c => c with { Start = CueStart.WithStep("slide-05-2") }),
         new("wing-flutter", 6, 6, c => c with { DelayMs = 4000 }),
         new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600) }),
+        new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand }),
         new("lantern-latch", 13, 13, c => c with { DelayMs = 1000 }),
     ];
+
+    private static string WhoFlies(int shown) => Drawings.Talk("Who flies tonight", Visitors, "#1F3B36", "#A9C98B", "#2A2018", shown);
+
+    /// <summary>Whose a sound is. One is left open, as happens, for the checks to find.</summary>
+    public static Rights RightsOf(string name) => name == "Night wind"
+        ? Rights.Unknown with { Title = name }
+        : new(name, "the Phonaris project", "made for this show", "CC0-1.0", "", "");
 }
 
 /// <summary>A slide as written.</summary>
-internal sealed record ScriptSlide(string File, string Title, string Notes, int HoldSeconds, int DissolveMs, string Svg);
+internal sealed record ScriptSlide(string File, string Title, string Notes, int HoldSeconds, int DissolveMs, string? Svg);
 
 /// <summary>A cue as written. Slides count from 1.</summary>
 internal sealed record ScriptCue(string Sound, int First, int Last, Func<Cue, Cue> Shape);

@@ -109,7 +109,13 @@ public static partial class ShowPackage
     public static IEnumerable<string> Media(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return show.Slides.Select(s => s.Picture.Media).Concat(show.Sounds.Select(s => s.Media)).Distinct();
+        return show.Slides
+            .SelectMany(s => s.Steps.Select(t => t.Picture).Prepend(s.Picture))
+            .OfType<PictureSource>()
+            .Where(p => p.Card is null)
+            .Select(p => p.Media)
+            .Concat(show.Sounds.Select(s => s.Media))
+            .Distinct();
     }
 
     /// <summary>Builds the show anew by edits, which refuse whatever the rules forbid.</summary>
@@ -117,6 +123,7 @@ public static partial class ShowPackage
     {
         var show = Show.Empty(read.Title).Apply(new RenameShow(read.Title)).Show;
         if (read.Slides.Count > 0) show = show.Apply(new AddSlides(read.Slides, 0)).Show;
+        if (read.Sections.Count > 0) show = show.Apply(new SetSections(read.Sections)).Show;
         foreach (var sound in read.Sounds) show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
         foreach (var cue in read.Cues) show = show.Apply(new PlaceCue(cue, int.MaxValue)).Show;
         return Media(show).All(h => HashPattern().IsMatch(h)) ? show : throw new RuleException("A file of the show has no proper name.");

@@ -16,9 +16,10 @@ internal static class MediaTool
     /// <param name="input">What it reads on standard input; null for nothing.</param>
     /// <param name="output">Where its standard output goes; null for nowhere.</param>
     /// <param name="cancel">Ends the program.</param>
+    /// <returns>What it said on standard error.</returns>
     /// <exception cref="RuleException">The program is not installed, or the disk is full.</exception>
     /// <exception cref="MediaToolException">It ended with an error.</exception>
-    public static async Task RunAsync(
+    public static async Task<string> RunAsync(
         string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, CancellationToken cancel)
     {
         var errors = new StringBuilder();
@@ -37,8 +38,8 @@ internal static class MediaTool
         {
             throw new RuleException($"{name} is not installed, and this needs it. Install it, or start with ./phonaris, which does.");
         }
-        if (result.ExitCode == 0) return;
         var text = errors.ToString();
+        if (result.ExitCode == 0) return text;
         if (text.Contains("No space left on device", StringComparison.Ordinal)) throw DiskFull.Exception();
         throw new MediaToolException(name, result.ExitCode, text.Trim());
     }
@@ -50,11 +51,12 @@ internal sealed class MediaToolException(string name, int exitCode, string error
 /// <summary>Recognises a full disk.</summary>
 public static class DiskFull
 {
-    private const int NoSpaceErrno = 28;
+    /// <summary>The error number of a full disk, ENOSPC.</summary>
+    public const int NoSpace = 28;
 
     /// <summary>Whether an exception, or what caused it, says that the disk is full.</summary>
     public static bool Caused(Exception? exception) =>
-        exception is not null && ((exception is IOException && exception.HResult == NoSpaceErrno) || Caused(exception.InnerException));
+        exception is not null && ((exception is IOException && exception.HResult == NoSpace) || Caused(exception.InnerException));
 
     /// <summary>The sentence for the person.</summary>
     public static RuleException Exception() =>

@@ -23,6 +23,22 @@ public sealed class FileStore(string root)
     /// <summary>Whether a file is kept.</summary>
     public bool Has(string hash) => File.Exists(PathOf(hash));
 
+    /// <summary>Takes a file in that lies on the same disk; it is moved, not copied.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="cancel">Stops it; the file then stays where it is.</param>
+    /// <returns>The content hash.</returns>
+    public async Task<string> TakeAsync(string path, CancellationToken cancel)
+    {
+        string hash;
+        await using (var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.Read, 0, useAsync: true))
+            hash = Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel));
+        var to = PathOf(hash);
+        Directory.CreateDirectory(Path.GetDirectoryName(to)!);
+        if (File.Exists(to)) File.Delete(path);
+        else File.Move(path, to);
+        return hash;
+    }
+
     /// <summary>Keeps what a stream holds, without ever holding it in memory.</summary>
     /// <param name="content">The content.</param>
     /// <param name="mostBytes">How many bytes it may have.</param>

@@ -23,7 +23,7 @@ internal sealed class Workshop
         _files = new(Path.Combine(root, "files"));
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
-        Pictures = new(Derived, _files.PathOf);
+        Pictures = new(Derived, _files.PathOf, DeckFormats.Draw);
         Films = new(Derived, Pictures, Sounds.Open);
     }
 
@@ -59,10 +59,26 @@ internal sealed class Workshop
     {
         var name = Path.GetFileName(path);
         var hash = await KeepAsync(path, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
-        var figures = await Sounds.PrepareAsync(hash, name, null, cancel);
-        return new(
-            NewId(), Names.FromFile(name), kind ?? SoundKinds.Guess(figures.Frames), hash, name, figures.Frames, figures.LoudnessLufs,
-            figures.LoudestLufs);
+        var prepared = await Sounds.PrepareAsync(hash, name, null, cancel);
+        return Sound.BroughtIn(NewId(), hash, name, prepared.Figures, prepared.Tags, kind);
+    }
+
+    /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
+    public async Task<Show> TakeOverAsync(Show show, DeckSound found, ValueList<Slide> slides, CancellationToken cancel)
+    {
+        try
+        {
+            var bytes = DeckFormats.SoundBytes(_files.PathOf(found.Deck), found);
+            var hash = await _files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
+            var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
+            var sound = Sound.BroughtIn(NewId(), hash, found.Name, prepared.Figures, prepared.Tags, found.Kind);
+            return show.Apply(found.ToEdit(show, sound, slides, NewId(), "the deck")).Show;
+        }
+        catch (RuleException e)
+        {
+            Console.Error.WriteLine($"Slide {found.FirstSlide}: {e.Message}");
+            return show;
+        }
     }
 
     /// <summary>Adds a sound to a show, or gives the one of the same file that is there already.</summary>

@@ -34,8 +34,9 @@ public class NamingTests
     public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double level)
     {
         // A spot goes by its loudest 400 ms, which here lie 2 LU off.
-        var sound = Shows.Sound("a", 48_000, kind) with { LoudnessLufs = lufs, LoudestLufs = lufs - 2 };
+        var sound = Shows.Sound("a", 48_000, kind);
+        sound = sound with { Figures = sound.Figures with { LoudnessLufs = lufs, LoudestLufs = lufs - 2 } };
         Assert.Equal(level, CueDefaults.LevelDb(sound));
-        Assert.Equal(0, CueDefaults.LevelDb(sound with { LoudnessLufs = null, LoudestLufs = null }));
+        Assert.Equal(0, CueDefaults.LevelDb(sound with { Figures = sound.Figures with { LoudnessLufs = null, LoudestLufs = null } }));
     }
 }

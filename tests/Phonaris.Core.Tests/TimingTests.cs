@@ -30,8 +30,16 @@ public class TimingTests
             foreach (var (slide, time) in pictures.Slides.Zip(order.Slides))
             {
                 Assert.True(2 * Math.Abs(slide.End * 48_000 - time.EndFrame * fps) <= 48_000);
-                Assert.InRange(slide.Dissolve, 0, slide.End - slide.Start);
             }
+            // What is seen follows without a gap, and dissolves lie within.
+            var at = 0L;
+            foreach (var shot in pictures.Shots)
+            {
+                Assert.Equal(at, shot.Start);
+                Assert.InRange(shot.Dissolve, 0, shot.End - shot.Start);
+                at = shot.End;
+            }
+            Assert.Equal(pictures.Total, at);
         });
 
     [Fact]

@@ -49,7 +49,7 @@ public sealed class FilmTests : IDisposable
     {
         var music = await _box.SoundAsync("music", _box.Make("music.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=100:c=pink:seed=5:a=0.3", "-ac", "2"));
         var show = Show.Empty("Long") with { Slides = [_box.Slide("a", "gray", 100_000)], Sounds = [music] };
-        show = show with { Cues = [new("c", "music", new("a", "a"), 0, CueStop.Span, 0, music.Frames, 1, 0, Fade.None, Fade.None)] };
+        show = show with { Cues = [new("c", "music", new("a", "a"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, 1, 0, Fade.None, Fade.None)] };
         var film = _box.PathOf("long.mp4");
         await ExportAsync(show, film);
         await SoundEncoder.WriteAsync(Schedule.Of(show), _box.Sounds.Open, 0, 100 * 48_000, SoundFileFormat.Wav, _box.PathOf("whole.wav"), null, CancellationToken.None);
@@ -126,7 +126,7 @@ public sealed class FilmTests : IDisposable
             Slides = [_box.Slide("a", "red", 3100), _box.Slide("b", "blue", 2000) with { Title = "One; two = three # four" }, _box.Slide("c", "green", 7050, dissolveMs: 1000)],
             Sounds = [music],
         };
-        return show with { Cues = [new("c", "music", new("a", "c"), 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, 0, Fade.Of(500), Fade.Of(500))] };
+        return show with { Cues = [new("c", "music", new("a", "c"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, 0, Fade.Of(500), Fade.Of(500))] };
     }
 
     private Task ExportAsync(Show show, string path) =>

@@ -16,7 +16,7 @@ public sealed class Sandbox : IDisposable
     {
         Derived = new(PathOf("derived"));
         Sounds = new(Derived, PathOf);
-        Pictures = new(Derived, PathOf);
+        Pictures = new(Derived, PathOf, (_, _, _) => throw new NotSupportedException());
         Films = new(Derived, Pictures, Sounds.Open);
     }
 
@@ -52,8 +52,8 @@ public sealed class Sandbox : IDisposable
     {
         var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(path)));
         File.Copy(path, PathOf(hash), overwrite: true);
-        var figures = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
-        return new(id, id, SoundKind.Bed, hash, Path.GetFileName(path), figures.Frames, figures.LoudnessLufs, figures.LoudestLufs);
+        var prepared = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
+        return Sound.BroughtIn(id, hash, Path.GetFileName(path), prepared.Figures, prepared.Tags, SoundKind.Bed);
     }
 
     /// <summary>A slide whose picture is one colour.</summary>
@@ -62,7 +62,7 @@ public sealed class Sandbox : IDisposable
         var name = $"picture-{color}";
         if (!File.Exists(PathOf(name))) File.Move(Make($"{color}.png", "-f", "lavfi", "-i", $"color={color}:s=320x180", "-frames:v", "1"), PathOf(name));
         var transition = dissolveMs > 0 ? Transition.Dissolve(dissolveMs) : Transition.Cut;
-        return new(id, $"Slide {id}", "", "", new(name, MediaTypes.Png, 1, 320, 180), holdMs, transition, false);
+        return new(id, $"Slide {id}", "", "", new(name, MediaTypes.Png, 1, 320, 180), holdMs, transition, false, Step.Whole(id));
     }
 
     /// <summary>A file's sound as ffmpeg decodes it, 48 kHz stereo.</summary>

@@ -27,7 +27,7 @@ public sealed class SoundDecoderTests : IDisposable
         Assert.InRange(samples.Max(), 0.225f, 0.275f);
         Assert.Equal(samples[1000], samples[1001], 0.01f);
         // A sine of 1 kHz at −12 dBFS on both sides: −12.04 LUFS, a little less with a coder's silence before it.
-        Assert.InRange(sound.LoudnessLufs!.Value, -12.7, -11.7);
+        Assert.InRange(sound.Figures.LoudnessLufs!.Value, -12.7, -11.7);
         var peaks = new float[10];
         _box.Sounds.Peaks(sound.Media).Read(0, sound.Frames, peaks);
         Assert.All(peaks, p => Assert.InRange(p, 0.22f, 0.29f));
@@ -74,7 +74,7 @@ public sealed class SoundDecoderTests : IDisposable
         var progress = new Reports(f => { if (f > 0.1) stop.Cancel(); });
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => _box.Sounds.PrepareAsync("hash", "long", progress, stop.Token));
         Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
-        Assert.Equal(600 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Frames);
+        Assert.Equal(600 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Figures.Frames);
     }
 
     [Fact]

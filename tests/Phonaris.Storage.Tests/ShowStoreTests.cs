@@ -86,5 +86,5 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     private ShowStore Store() => new(this, TimeProvider.System);
 
     private static Slide Slide(string id) =>
-        new(id, $"Slide {id}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), 4000, Transition.Cut, false);
+        new(id, $"Slide {id}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), 4000, Transition.Cut, false, Step.Whole(id));
 }

@@ -107,8 +107,9 @@ public sealed class ApiTests : IDisposable
         Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!);
 
         // Too large is known from the header, before a byte is read.
-        using var large = new HttpRequestMessage(HttpMethod.Post, "/api/files/deck?name=long.pdf") { Content = new ByteArrayContent([1]) { Headers = { ContentType = new("application/octet-stream") } } };
-        large.Content.Headers.ContentLength = 600_000_000;
+        using var large = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
+        large.Headers.Add("Upload-Length", "600000000");
+        large.Headers.Add("Upload-Metadata", "filename bG9uZy5wZGY=,purpose ZGVjaw==");
         Assert.Contains("larger than 500 MB", await ProblemAsync(await _app.Http.SendAsync(large), HttpStatusCode.BadRequest));
 
         var before = await _app.ViewAsync(show);

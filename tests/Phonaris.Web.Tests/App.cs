@@ -43,9 +43,33 @@ public sealed class App : IDisposable
 
     public async Task<JsonElement> UploadAsync(string path, string purpose, string? name = null)
     {
-        var content = new ByteArrayContent(await File.ReadAllBytesAsync(path)) { Headers = { ContentType = new("application/octet-stream") } };
-        var answer = await Http.PostAsync($"/api/files/{purpose}?name={Uri.EscapeDataString(name ?? Path.GetFileName(path))}", content);
-        return await ReadAsync<JsonElement>(answer);
+        var bytes = await File.ReadAllBytesAsync(path);
+        var address = await BeginUploadAsync(purpose, name ?? Path.GetFileName(path), bytes.Length);
+        (await AppendAsync(address, 0, bytes)).EnsureSuccessStatusCode();
+        return await ReadAsync<JsonElement>(await Http.GetAsync(address));
+    }
+
+    /// <summary>Begins a resumable upload; gives its address.</summary>
+    public async Task<string> BeginUploadAsync(string purpose, string name, long length)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
+        request.Headers.Add("Upload-Length", $"{length}");
+        request.Headers.Add("Upload-Metadata", $"filename {Base64(name)},purpose {Base64(purpose)}");
+        var answer = await Http.SendAsync(request);
+        Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
+        return answer.Headers.Location!.ToString();
+
+        static string Base64(string text) => Convert.ToBase64String(System.Text.Encoding.UTF8.GetBytes(text));
+    }
+
+    public Task<HttpResponseMessage> AppendAsync(string address, long offset, byte[] bytes)
+    {
+        var request = new HttpRequestMessage(HttpMethod.Patch, address)
+        {
+            Content = new ByteArrayContent(bytes) { Headers = { ContentType = new("application/offset+octet-stream") } },
+        };
+        request.Headers.Add("Upload-Offset", $"{offset}");
+        return Http.SendAsync(request);
     }
 
     /// <summary>A show of some slides of one picture.</summary>

@@ -13,6 +13,11 @@ export type SoundKind = Schemas["SoundKind"];
 export type Cue = Schemas["Cue"];
 export type FadeCurve = Schemas["FadeCurve"];
 export type Edit = Schemas["Edit"];
+export type Step = Schemas["Step"];
+export type Rights = Schemas["Rights"];
+export type DeckLook = Schemas["DeckLook"];
+export type RefreshLine = Schemas["RefreshLine"];
+export type CataloguePiece = Schemas["CataloguePiece"];
 export type SlideTime = Schemas["SlideTime"];
 export type StrandView = Schemas["StrandView"];
 export type JobView = Schemas["JobView"];
@@ -37,7 +42,8 @@ export function titleOf(error: unknown): string | undefined {
 }
 
 /** The address of a slide's picture; it names what it is of, so that browsers can keep it. */
-export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 1920): string {
-  const of = `${slide.picture.media}-${slide.picture.page}`;
-  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}`;
+export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 1920, step?: number): string {
+  const picture = (step && slide.steps.slice(0, step).findLast((s) => s.picture)?.picture) || slide.picture;
+  const of = `${picture.media}-${picture.page}${picture.step ? `-${picture.step}` : ""}`;
+  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}${step ? `&step=${step}` : ""}`;
 }

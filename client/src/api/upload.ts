@@ -1,27 +1,53 @@
-import { Problem, titleOf, type BroughtFile } from "./client";
+import { DetailedError, Upload } from "tus-js-client";
+import { answered, api, Problem, titleOf, type BroughtFile } from "./client";
 
-/** Sends a file as it is, telling the fraction sent. Uses XMLHttpRequest because fetch does not tell. */
+const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
+
+/**
+ * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page
+ * goes on where it was when the same file is brought in again.
+ */
 export function upload(
   file: File,
   purpose: "deck" | "sound",
   progress: (fraction: number) => void,
+  signal?: AbortSignal,
 ): Promise<BroughtFile> {
   return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open("POST", `/api/files/${purpose}?name=${encodeURIComponent(file.name)}`);
-    request.setRequestHeader("Content-Type", "application/octet-stream");
-    request.responseType = "json";
-    request.upload.onprogress = (event) => progress(event.lengthComputable ? event.loaded / event.total : 0);
-    request.onload = () => {
-      if (request.status === 200) resolve(request.response as BroughtFile);
-      else reject(new Problem(titleOf(request.response) ?? `${file.name} could not be brought in. Try it once more.`));
-    };
-    request.onerror = () =>
-      reject(
-        new Problem(
-          `${file.name} did not arrive: the connection broke off, or the file is too large. Try it once more.`,
-        ),
-      );
-    request.send(file);
+    const run = new Upload(file, {
+      endpoint: "/api/uploads",
+      metadata: { filename: file.name, purpose },
+      retryDelays: retryAfter,
+      removeFingerprintOnSuccess: true,
+      onProgress: (sent, total) => progress(total > 0 ? sent / total : 0),
+      onShouldRetry: (error) => error.originalResponse === null || error.originalResponse.getStatus() === 409,
+      onSuccess: () => void finished(run.url).then(resolve, reject),
+      onError: (error) => reject(problemOf(error, file.name)),
+    });
+    signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(new Problem("Stopped."))));
+    void run.findPreviousUploads().then(([before]) => {
+      if (before) run.resumeFromPreviousUpload(before);
+      run.start();
+    });
   });
+}
+
+/** What a whole upload is known by. */
+export async function finished(url: string | null): Promise<BroughtFile> {
+  const id = url?.split("/").at(-1) ?? "";
+  return answered(await api.GET("/api/uploads/{id}", { params: { path: { id } } }));
+}
+
+function problemOf(error: Error | DetailedError, name: string): Problem {
+  if (error instanceof DetailedError && error.originalResponse) {
+    try {
+      const title = titleOf(JSON.parse(error.originalResponse.getBody()));
+      if (title) return new Problem(title);
+    } catch {
+      // Not an answer of ours.
+    }
+  }
+  return new Problem(
+    `${name} did not arrive: the connection broke off. Bring it in once more; it goes on where it was.`,
+  );
 }

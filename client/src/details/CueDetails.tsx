@@ -56,7 +56,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
           />
         </Sentence>
       </Topic>
-      <Topic title={`What is used, of ${time(sound.frames)}`}>
+      <Topic title={`What is used, of ${time(sound.figures.frames)}`}>
         <PartEditor cue={cue} sound={sound} />
         <Rounds cue={cue} />
       </Topic>

@@ -16,7 +16,7 @@ const leastFrames = framesOfMs(10);
 /** The part of the sound a cue uses: in and out on its waveform, by dragging, typing, or "here" while listening. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const { view, edit } = useOpenShow();
-  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.frames, columns);
+  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.figures.frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
   const [held, setHeld] = useState<{ inFrame: number; outFrame: number }>();
   const box = useRef<HTMLDivElement>(null);
@@ -24,28 +24,28 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const { inFrame, outFrame } = held ?? cue;
 
   useEachFrame(player, (frame) => {
-    if (line.current) line.current.style.left = `${(100 * frame) / sound.frames}%`;
+    if (line.current) line.current.style.left = `${(100 * frame) / sound.figures.frames}%`;
   });
 
   const set = (from: number, to: number) => edit({ kind: "setPart", cueId: cue.id, inFrame: from, outFrame: to });
   const setIn = (frame: number) => set(Math.max(0, Math.min(frame, cue.outFrame - leastFrames)), cue.outFrame);
   const setOut = (frame: number) =>
-    set(cue.inFrame, Math.min(sound.frames, Math.max(frame, cue.inFrame + leastFrames)));
+    set(cue.inFrame, Math.min(sound.figures.frames, Math.max(frame, cue.inFrame + leastFrames)));
 
   const bind = useDrag(({ args, xy: [x], last, event }) => {
     event.stopPropagation();
     const area = box.current?.getBoundingClientRect();
     if (!area) return;
-    const at = framesOfMs(msOfFrames(Math.max(0, Math.min(1, (x - area.left) / area.width)) * sound.frames));
+    const at = framesOfMs(msOfFrames(Math.max(0, Math.min(1, (x - area.left) / area.width)) * sound.figures.frames));
     const next =
       args[0] === "in"
         ? { inFrame: Math.min(at, cue.outFrame - leastFrames), outFrame: cue.outFrame }
-        : { inFrame: cue.inFrame, outFrame: Math.min(sound.frames, Math.max(at, cue.inFrame + leastFrames)) };
+        : { inFrame: cue.inFrame, outFrame: Math.min(sound.figures.frames, Math.max(at, cue.inFrame + leastFrames)) };
     setHeld(last ? undefined : next);
     if (last) set(next.inFrame, next.outFrame);
   });
 
-  const share = (frame: number) => `${(100 * frame) / sound.frames}%`;
+  const share = (frame: number) => `${(100 * frame) / sound.figures.frames}%`;
   return (
     <>
       <div
@@ -53,7 +53,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         className="bg-base-200 relative h-16 cursor-text rounded-md"
         onClick={(event) => {
           const area = event.currentTarget.getBoundingClientRect();
-          const at = Math.round(((event.clientX - area.left) / area.width) * sound.frames);
+          const at = Math.round(((event.clientX - area.left) / area.width) * sound.figures.frames);
           player.seek(at);
         }}
       >

@@ -1,8 +1,15 @@
+import { Copy, Eye, EyeOff, Trash2 } from "lucide-react";
+import type { ReactNode } from "react";
 import { pictureUrl, type Slide } from "../api/client";
+import { newId } from "../api/ids";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice, MsField } from "../ui/fields";
+import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
+import { CardEditor } from "./CardEditor";
+import { SectionEditor } from "./SectionEditor";
 import { Sentence, Topic } from "./Sentence";
+import { StepsEditor } from "./StepsEditor";
 
 const usualDissolveMs = 800;
 
@@ -23,7 +30,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       {one ? (
         <>
           <img
-            className="bg-base-300 mb-3 w-full rounded-md"
+            className={`bg-base-300 mb-3 aspect-video w-full rounded-md ${slide.picture.fills ? "object-cover" : "object-contain"}`}
             src={pictureUrl(view.id, slide, 1280)}
             alt={`Slide “${slide.title}”`}
           />
@@ -40,56 +47,98 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       ) : (
         <h2 className="text-lg">{slides.length} slides</h2>
       )}
-      <div className="mt-4">
-        <Topic title={one ? "How long it stays" : "How long each stays"}>
-          <Sentence>
-            Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
-          </Sentence>
-        </Topic>
-        <Topic title={one ? "How it comes in" : "How each comes in"}>
-          <Sentence>
-            With a{" "}
-            <Choice
-              label="Transition"
-              value={kind}
-              options={[
-                ["cut", "cut"],
-                ["dissolve", "dissolve"],
-              ]}
-              commit={(next) => setTransitions(slides, { kind: next, ms: next === "cut" ? 0 : usualDissolveMs })}
-            />
-            {kind === "dissolve" && (
-              <>
-                over{" "}
-                <MsField
-                  label="Length of the dissolve"
-                  ms={ms}
-                  commit={(next) => setTransitions(slides, { kind, ms: next })}
-                />
-              </>
-            )}
-          </Sentence>
-        </Topic>
-        {slides.length < all.length && (
-          <div className="flex flex-wrap gap-2">
-            <button type="button" className="btn btn-sm" onClick={() => setHolds(all, slide.holdMs)}>
+      <Actions slides={slides} />
+      {one && slide.picture.card && <CardEditor slide={slide} card={slide.picture.card} />}
+      <Topic title={one ? "How long it stays" : "How long each stays"}>
+        <Sentence>
+          Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
+          {slides.length < all.length && (
+            <button type="button" className="btn btn-xs" onClick={() => setHolds(all, slide.holdMs)}>
               Same hold for all
             </button>
-            <button type="button" className="btn btn-sm" onClick={() => setTransitions(all, slide.transition)}>
-              Same transition for all
+          )}
+        </Sentence>
+      </Topic>
+      <Topic title={one ? "How it comes in" : "How each comes in"}>
+        <Sentence>
+          With a{" "}
+          <Choice
+            label="Transition"
+            value={kind}
+            options={[
+              ["cut", "cut"],
+              ["dissolve", "dissolve"],
+            ]}
+            commit={(next) => setTransitions(slides, { kind: next, ms: next === "cut" ? 0 : usualDissolveMs })}
+          />
+          {kind === "dissolve" && (
+            <>
+              over{" "}
+              <MsField
+                label="Length of the dissolve"
+                ms={ms}
+                commit={(next) => setTransitions(slides, { kind, ms: next })}
+              />
+            </>
+          )}
+          {slides.length < all.length && (
+            <button type="button" className="btn btn-xs" onClick={() => setTransitions(all, slide.transition)}>
+              Same for all
             </button>
-          </div>
-        )}
-        <button
-          type="button"
-          className="btn btn-sm mt-2"
-          onClick={() => edit({ kind: "removeSlides", slideIds: slides.map((s) => s.id) })}
-        >
-          {one ? "Remove this slide" : "Remove these slides"}
-        </button>
-        {one && <Sounding slide={slide} />}
-      </div>
+          )}
+        </Sentence>
+      </Topic>
+      {one && (
+        <>
+          <StepsEditor key={slide.id} slide={slide} />
+          <SectionEditor slide={slide} />
+          <Topic title="Notes">
+            <TextBox
+              key={slide.id}
+              label="Notes"
+              value={slide.notes}
+              placeholder="What to say and do here"
+              commit={(notes) => edit({ kind: "setNotes", slideId: slide.id, notes })}
+            />
+          </Topic>
+          <Sounding slide={slide} />
+        </>
+      )}
     </div>
+  );
+}
+
+/** What can be done with the slides as they are. */
+function Actions({ slides }: { slides: readonly Slide[] }) {
+  const { edit } = useOpenShow();
+  const hidden = slides.every((s) => s.hidden);
+  const ids = slides.map((s) => s.id);
+  return (
+    <div className="mt-2 mb-4 flex gap-1.5">
+      <Action
+        name={hidden ? "Show" : "Hide"}
+        press={() => edit({ kind: "setHidden", slides: ids.map((slideId) => ({ slideId, hidden: !hidden })) })}
+      >
+        {hidden ? <Eye size={14} /> : <EyeOff size={14} />}
+      </Action>
+      <Action
+        name="Duplicate"
+        press={() => edit({ kind: "duplicateSlides", copies: ids.map((of) => ({ of, id: newId() })) })}
+      >
+        <Copy size={14} />
+      </Action>
+      <Action name="Remove" press={() => edit({ kind: "removeSlides", slideIds: ids })}>
+        <Trash2 size={14} />
+      </Action>
+    </div>
+  );
+}
+
+function Action({ name, press, children }: { name: string; press: () => void; children: ReactNode }) {
+  return (
+    <button type="button" className="btn btn-xs" onClick={press}>
+      {children} {name}
+    </button>
   );
 }
 
@@ -101,10 +150,8 @@ function Sounding({ slide }: { slide: Slide }) {
     .map((s) => view.show.cues.find((c) => c.id === s.cueId)?.soundId)
     .map((id) => view.show.sounds.find((s) => s.id === id)?.name);
   return (
-    <div className="mt-5">
-      <Topic title="What sounds here">
-        <p>{names.length > 0 ? names.join(", ") : "Nothing. Drag a sound onto this slide to lay it here."}</p>
-      </Topic>
-    </div>
+    <Topic title="What sounds here">
+      <p>{names.length > 0 ? names.join(", ") : "Nothing. Drag a sound onto this slide to lay it here."}</p>
+    </Topic>
   );
 }

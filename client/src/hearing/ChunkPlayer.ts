@@ -25,6 +25,8 @@ const changeover = 0.01; // seconds of crossfade when a sounding chunk is replac
 export class ChunkPlayer {
   private context: AudioContext | undefined;
   private analyser: AnalyserNode | undefined;
+  private volume: GainNode | undefined;
+  private volumeSet = 1;
   private levels = new Float32Array(1024);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
@@ -67,7 +69,9 @@ export class ChunkPlayer {
     if (!this.analyser) {
       this.analyser = this.context.createAnalyser();
       this.analyser.fftSize = this.levels.length;
-      this.analyser.connect(this.context.destination);
+      this.volume = this.context.createGain();
+      this.volume.gain.value = this.volumeSet;
+      this.analyser.connect(this.volume).connect(this.context.destination);
     }
     const run = (this.run = new AbortController());
     this.rest = fromFrame;
@@ -92,6 +96,12 @@ export class ChunkPlayer {
     this.halt();
     this.rest = at;
     this.tell();
+  }
+
+  /** How loud it is played here, 0 to 1; nothing of the show is changed by it. */
+  setVolume(volume: number) {
+    this.volumeSet = volume;
+    this.volume?.gain.setTargetAtTime(volume, this.context?.currentTime ?? 0, 0.01);
   }
 
   /** Goes to a frame, and on playing if it was. */

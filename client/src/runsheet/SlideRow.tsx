@@ -1,8 +1,7 @@
-import { Play } from "lucide-react";
+import { EyeOff, Play, Repeat2 } from "lucide-react";
 import { memo, useState } from "react";
 import { pictureUrl } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { soundType } from "../sounds/soundType";
 import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
 import { bands } from "./bands";
@@ -13,23 +12,28 @@ interface Props {
   columns: string;
   selected: boolean;
   select: (keys: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => void;
-  drop: (soundId: string) => void;
+  /** Begins dragging this slide, and the others when it is one of several selected. */
+  lift: (transfer: DataTransfer) => void;
+  /** Whether a sound is held over it. */
+  over: boolean;
 }
 
-/** One slide: picture, title, when it comes and how long it stays. Sounds can be dropped on it. */
-export const SlideRow = memo(function SlideRow({ row, columns, selected, select, drop }: Props) {
+/** One slide: picture, title, when it comes and how long it stays. */
+export const SlideRow = memo(function SlideRow({ row, columns, selected, select, lift, over }: Props) {
   const { view, edit, play } = useOpenShow();
-  const [over, setOver] = useState(false);
+  const [lifted, setLifted] = useState(false);
   const slide = view.show.slides[row.index];
   if (!slide) return null;
+  const section = view.show.sections.find((s) => s.first === slide.id);
   const low = row.height < 66;
   return (
     <div
       role="row"
       aria-selected={selected}
-      aria-rowindex={row.number + 1}
-      data-slide={row.number}
-      className={`line-b group absolute inset-x-0 grid items-stretch ${over ? "bg-secondary" : selected ? "bg-base-300" : ""}`}
+      aria-rowindex={row.index + 2}
+      data-slide={row.hidden ? undefined : row.number}
+      data-hidden={row.hidden || undefined}
+      className={`line-b group absolute inset-x-0 grid items-stretch ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
       style={{
         top: row.top,
         height: row.height,
@@ -37,50 +41,61 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         boxShadow: selected ? "inset 4px 0 var(--color-primary)" : undefined,
       }}
       onClick={select}
-      onDragOver={(event) => {
-        if (!event.dataTransfer.types.includes(soundType)) return;
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        setOver(false);
-        const soundId = event.dataTransfer.getData(soundType);
-        if (!soundId) return;
-        event.preventDefault();
-        drop(soundId);
-      }}
     >
-      <div role="gridcell" className="muted figures pt-2 pl-3 font-bold">
-        {row.number}
-      </div>
-      <div role="gridcell" className="relative flex items-start pt-2">
-        <img
-          className="bg-base-300 aspect-video rounded-sm object-contain"
-          style={{ height: Math.min(62, row.height - 14) }}
-          src={pictureUrl(view.id, slide, 320)}
-          alt=""
-          loading="lazy"
-          draggable={false}
+      {section && (
+        <div
+          className="bg-primary absolute -top-px right-0 left-0 z-10 h-0.5 opacity-60"
+          style={{ right: bands.reduce((sum, b) => sum + b.width, 0) }}
+          aria-hidden="true"
         />
-        <button
-          type="button"
-          className="btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
-          aria-label={`Play from slide ${row.number}`}
-          title="Play from here"
-          onClick={(event) => {
-            event.stopPropagation();
-            play(row.startFrame);
-          }}
-        >
-          <Play size={12} fill="currentColor" />
-        </button>
+      )}
+      <div role="gridcell" className="muted figures pt-2 pl-3 font-bold">
+        {row.hidden ? <EyeOff size={14} aria-label="Hidden" /> : row.number}
       </div>
-      <div role="gridcell" className="flex min-w-0 flex-col justify-between pt-1.5 pr-2 pb-2 pl-1">
+      <div
+        role="gridcell"
+        className="relative flex cursor-grab items-start pt-2"
+        draggable
+        onDragStart={(event) => {
+          lift(event.dataTransfer);
+          setLifted(true);
+        }}
+        onDragEnd={() => setLifted(false)}
+      >
+        {!row.hidden && (
+          <>
+            <img
+              className={`bg-base-300 aspect-video rounded-sm ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+              style={{ height: Math.min(62, row.height - 14) }}
+              src={pictureUrl(view.id, slide, 320)}
+              alt=""
+              loading="lazy"
+              draggable={false}
+            />
+            <button
+              type="button"
+              className="btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+              aria-label={`Play from slide ${row.number}`}
+              title="Play from here"
+              onClick={(event) => {
+                event.stopPropagation();
+                play(row.startFrame);
+              }}
+            >
+              <Play size={12} fill="currentColor" />
+            </button>
+          </>
+        )}
+      </div>
+      <div
+        role="gridcell"
+        className={`flex min-w-0 flex-col justify-between pr-2 pl-1 ${row.hidden ? "justify-center" : "pt-1.5 pb-2"}`}
+      >
         <button
           type="button"
-          className={`block w-full cursor-pointer text-left leading-snug font-semibold ${low ? "truncate" : "line-clamp-2"}`}
+          className={`block w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low || section ? "truncate" : "line-clamp-2"}`}
           title={slide.title}
+          data-title
           onClick={(event) => {
             event.stopPropagation();
             select(event);
@@ -88,16 +103,32 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         >
           {slide.title}
         </button>
-        <span className="muted figures text-xs">{time(row.startFrame)}</span>
+        {section && !low && (
+          <span
+            className="text-primary flex items-center gap-1 truncate text-xs font-semibold"
+            data-section={section.name}
+          >
+            {section.waitingLoop && <Repeat2 size={12} aria-label="Waiting loop" className="shrink-0" />}
+            {section.name}
+          </span>
+        )}
+        {!row.hidden && (
+          <span className="muted figures text-xs">
+            {time(row.startFrame)}
+            {slide.steps.length > 1 && <span className="ml-2">{slide.steps.length} steps</span>}
+          </span>
+        )}
       </div>
       <div role="gridcell" className="quiet pt-1" onClick={(event) => event.stopPropagation()}>
-        <MsField
-          label={`Hold of slide ${row.number}`}
-          ms={slide.holdMs}
-          show={hold}
-          commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs }] })}
-          width="4rem"
-        />
+        {!row.hidden && (
+          <MsField
+            label={`Hold of slide ${row.number}`}
+            ms={slide.holdMs}
+            show={hold}
+            commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs }] })}
+            width="4rem"
+          />
+        )}
       </div>
       {bands.map((band) => (
         <div key={band.kind} role="gridcell" className="line-l">

@@ -1,26 +1,42 @@
-import type { SlideTime } from "../api/client";
+import type { ShowView, SlideTime } from "../api/client";
 import { framesPerSecond } from "../ui/format";
 
 /** How the rows are laid: of equal height, or as high as their hold. */
 export type RowMode = "slide" | "time";
 
-/** A slide's place on the sheet, in pixels from its top. */
+/** A slide's place on the sheet, in pixels from its top. A hidden slide has a low row and takes no time. */
 export interface Row extends SlideTime {
   top: number;
   height: number;
+  hidden: boolean;
 }
 
 export const evenHeight = 78;
 const leastHeight = 44;
+const hiddenHeight = 30;
+
+/** The slides of a show in order with their times; hidden ones stand where they would come. */
+export function timesOf(view: Pick<ShowView, "show" | "runningOrder">): (SlideTime & { hidden: boolean })[] {
+  const shown = new Map(view.runningOrder.slides.map((s) => [s.slideId, s]));
+  let at = 0;
+  return view.show.slides.map((slide, index) => {
+    const time = shown.get(slide.id);
+    if (time) at = time.endFrame;
+    return time
+      ? { ...time, hidden: false }
+      : { slideId: slide.id, index, number: 0, startFrame: at, endFrame: at, stepFrames: [], hidden: true };
+  });
+}
 
 /** Lays the rows. By time, they are on average as high as even ones, but never too low to read. */
-export function layRows(times: readonly SlideTime[], mode: RowMode): Row[] {
+export function layRows(times: readonly (SlideTime & { hidden: boolean })[], mode: RowMode): Row[] {
   const total = times.at(-1)?.endFrame ?? 0;
-  const perSecond = total > 0 ? (evenHeight * times.length) / (total / framesPerSecond) : 0;
+  const shown = times.filter((t) => !t.hidden).length;
+  const perSecond = total > 0 ? (evenHeight * shown) / (total / framesPerSecond) : 0;
   let top = 0;
   return times.map((time) => {
     const long = ((time.endFrame - time.startFrame) / framesPerSecond) * perSecond;
-    const height = mode === "slide" ? evenHeight : Math.max(leastHeight, Math.round(long));
+    const height = time.hidden ? hiddenHeight : mode === "slide" ? evenHeight : Math.max(leastHeight, Math.round(long));
     const row = { ...time, top, height };
     top += height;
     return row;
@@ -34,7 +50,7 @@ export const sheetHeight = (rows: readonly Row[]) => {
 
 /** Where a frame lies on the sheet: time runs evenly within a row. */
 export function yOf(rows: readonly Row[], frame: number): number {
-  const row = rows.find((r) => frame < r.endFrame) ?? rows.at(-1);
+  const row = rows.find((r) => frame < r.endFrame) ?? rows.findLast((r) => !r.hidden);
   if (!row) return 0;
   const within = (frame - row.startFrame) / (row.endFrame - row.startFrame);
   return row.top + Math.max(0, Math.min(1, within)) * row.height;
@@ -44,4 +60,11 @@ export function yOf(rows: readonly Row[], frame: number): number {
 export function rowAt(rows: readonly Row[], y: number): number {
   const found = rows.findIndex((r) => y < r.top + r.height);
   return found < 0 ? rows.length - 1 : found;
+}
+
+/** Before which row something dropped at a height comes: the nearer edge of the row there. */
+export function gapAt(rows: readonly Row[], y: number): number {
+  const at = rowAt(rows, y);
+  const row = rows[at];
+  return !row ? 0 : y > row.top + row.height / 2 ? at + 1 : at;
 }

@@ -5,11 +5,20 @@ import { clickSlide } from "./selection";
 import { outlinePath, strandPlace } from "./strandShape";
 
 const second = 48_000;
-const times = [10, 30, 2].reduce<
-  { slideId: string; index: number; number: number; startFrame: number; endFrame: number }[]
->((all, hold, i) => {
+const times = [10, 30, 2].reduce<Parameters<typeof layRows>[0][number][]>((all, hold, i) => {
   const startFrame = all.at(-1)?.endFrame ?? 0;
-  return [...all, { slideId: `s${i}`, index: i, number: i + 1, startFrame, endFrame: startFrame + hold * second }];
+  return [
+    ...all,
+    {
+      slideId: `s${i}`,
+      index: i,
+      number: i + 1,
+      startFrame,
+      endFrame: startFrame + hold * second,
+      stepFrames: [startFrame],
+      hidden: false,
+    },
+  ];
 }, []);
 
 describe("layout", () => {
@@ -35,6 +44,7 @@ describe("strand", () => {
     startFrame: 10 * second,
     endFrame: 10 * second + 4800,
     knots: [],
+    byHand: false,
     rows: [
       { slideId: "s1", fromFrame: 10 * second, toFrame: 10 * second + 4800, levels: [-90, 0, -24], peaks: [1, 1] },
     ],

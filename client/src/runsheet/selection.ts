@@ -1,7 +1,9 @@
-/** What the details tell of: a cue, or one or several slides. */
-export type Selection = { cueId: string } | { slideIds: readonly string[] } | undefined;
+/** What the details tell of: a cue, a sound, or one or several slides. */
+export type Selection = { cueId: string } | { soundId: string } | { slideIds: readonly string[] } | undefined;
 
 export const selectedCue = (selection: Selection) => (selection && "cueId" in selection ? selection.cueId : undefined);
+export const selectedSound = (selection: Selection) =>
+  selection && "soundId" in selection ? selection.soundId : undefined;
 export const selectedSlides = (selection: Selection): readonly string[] =>
   selection && "slideIds" in selection ? selection.slideIds : [];
 

@@ -3,9 +3,8 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { answered, api } from "../api/client";
 import { upload } from "../api/upload";
+import { deckEndings } from "../decks/readable";
 import { MsField } from "../ui/fields";
-
-const readable = ".pdf,.png,.jpg,.jpeg,.webp,.svg";
 
 /** Makes a show from a deck that is dropped or chosen. */
 export function NewShow() {
@@ -53,7 +52,7 @@ export function NewShow() {
       <FilePlus2 size={40} strokeWidth={1.4} className="text-primary shrink-0" aria-hidden="true" />
       <div className="grow">
         <h2 className="text-xl">Begin with your deck</h2>
-        <p className="muted mt-1">Drop it here: a PDF, or pictures of the slides (PNG, JPEG, WebP, SVG).</p>
+        <p className="muted mt-1">Drop it here: a presentation (PPTX, ODP), a PDF, or pictures of the slides.</p>
         <p className="mt-3">
           Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
         </p>
@@ -73,7 +72,7 @@ export function NewShow() {
         ref={chooser}
         type="file"
         multiple
-        accept={readable}
+        accept={deckEndings}
         className="hidden"
         aria-label="Files of the deck"
         onChange={(event) => {

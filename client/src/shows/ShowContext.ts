@@ -11,8 +11,10 @@ export interface OpenShow {
   player: ChunkPlayer;
   playing: boolean;
   play: (fromFrame: number) => void;
-  /** Brings files in: decks go behind the last slide, sounds into the list. */
-  bringIn: (files: readonly File[]) => void;
+  /** Brings files in: sounds go into the list; of decks it is asked what they are for. */
+  bringIn: (files: readonly File[], slideIndex?: number) => void;
+  /** Puts another file in a sound's place. */
+  replace: (soundId: string, file: File) => void;
   uploads: readonly Upload[];
 }
 
@@ -21,6 +23,7 @@ export interface Upload {
   id: number;
   name: string;
   fraction: number;
+  stop: () => void;
 }
 
 export const ShowContext = createContext<OpenShow | undefined>(undefined);

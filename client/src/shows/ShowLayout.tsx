@@ -5,6 +5,8 @@ import { Link, NavLink, Outlet, useParams } from "react-router";
 import { useLive } from "../api/live";
 import { useEdits, useShow } from "../api/queries";
 import { usePlayer } from "../hearing/usePlayer";
+import { DeckDialog } from "../decks/DeckDialog";
+import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
 import { time } from "../ui/format";
 import { useTheme } from "../ui/theme";
@@ -17,11 +19,19 @@ export function ShowLayout() {
   const { data: view, error } = useShow(showId);
   const { edit, undo, redo } = useEdits(showId);
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
-  const { uploads, bringIn } = useBringIn(showId);
+  const { uploads, bringIn, replace, arrived, settle } = useBringIn(showId);
   const connected = useLive(showId);
   const revision = view?.revision;
 
   useEffect(() => void player.refresh(), [player, revision]);
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])];
+      if (files.length > 0) bringIn(files);
+    };
+    document.addEventListener("paste", paste);
+    return () => document.removeEventListener("paste", paste);
+  });
   useHotkeys("mod+z", undo, { preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", redo, { preventDefault: true });
   useHotkeys("space", () => (player.playing() ? player.stop() : play(player.position())), { preventDefault: true });
@@ -32,11 +42,11 @@ export function ShowLayout() {
   const onDrop = (event: DragEvent) => {
     if (event.dataTransfer.files.length === 0) return;
     event.preventDefault();
-    bringIn([...event.dataTransfer.files]);
+    void droppedFiles(event.dataTransfer).then((files) => bringIn(files));
   };
 
   return (
-    <ShowContext value={{ view, edit, undo, redo, player, playing, play, bringIn, uploads }}>
+    <ShowContext value={{ view, edit, undo, redo, player, playing, play, bringIn, replace, uploads }}>
       <div
         className="flex h-screen min-w-[60rem] flex-col overflow-hidden"
         onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
@@ -80,6 +90,7 @@ export function ShowLayout() {
         </header>
         <Outlet />
       </div>
+      {arrived && <DeckDialog key={arrived.files[0]?.hash} deck={arrived} close={settle} />}
     </ShowContext>
   );
 }

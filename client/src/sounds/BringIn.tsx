@@ -1,8 +1,11 @@
-import { X } from "lucide-react";
-import { useRef } from "react";
+import { Mic, Search, X } from "lucide-react";
+import { useRef, useState } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import { api, type JobView } from "../api/client";
 import { isOpen, useJobs } from "../api/queries";
+import { CatalogueDialog } from "../catalogue/CatalogueDialog";
+import { DeckReport, isWorthTelling } from "../decks/DeckReport";
+import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow } from "../shows/ShowContext";
 
 /** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
@@ -10,17 +13,19 @@ export function BringIn() {
   const { view, bringIn, uploads } = useOpenShow();
   const { data: jobs = [] } = useJobs(view.id);
   const chooser = useRef<HTMLInputElement>(null);
-  const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed"));
+  const [open, setOpen] = useState<"catalogue" | "record">();
+  const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed" || isWorthTelling(j)));
   return (
     <div className="line-t px-4 py-3">
-      <ul className="mb-2 max-h-48 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">
+      <ul className="mb-2 max-h-72 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">
         {uploads.map((u) => (
-          <li key={u.id}>
+          <li key={u.id} className="flex items-start gap-1">
             <Line name={u.name} fraction={u.fraction} />
+            <Stop name={`Stop bringing in ${u.name}`} press={u.stop} />
           </li>
         ))}
         {shown.map((job) => (
-          <JobLine key={job.id} job={job} />
+          <li key={job.id}>{job.state === "done" ? <DeckReport job={job} /> : <JobLine job={job} />}</li>
         ))}
       </ul>
       <input
@@ -34,9 +39,30 @@ export function BringIn() {
           event.currentTarget.value = "";
         }}
       />
-      <button type="button" className="btn btn-primary btn-sm w-full" onClick={() => chooser.current?.click()}>
-        Bring in
-      </button>
+      <div className="flex gap-1.5">
+        <button type="button" className="btn btn-primary btn-sm grow" onClick={() => chooser.current?.click()}>
+          Bring in
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm px-2.5"
+          onClick={() => setOpen("catalogue")}
+          title="Find sounds in the catalogue"
+        >
+          <Search size={15} /> Find
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm px-2.5"
+          aria-label="Record a voice"
+          title="Record a voice"
+          onClick={() => setOpen("record")}
+        >
+          <Mic size={15} />
+        </button>
+      </div>
+      {open === "catalogue" && <CatalogueDialog close={() => setOpen(undefined)} />}
+      {open === "record" && <RecordDialog close={() => setOpen(undefined)} />}
     </div>
   );
 }
@@ -51,7 +77,7 @@ function JobLine({ job }: { job: JobView }) {
   };
   const failed = job.state === "failed";
   return (
-    <li className="flex items-start gap-1">
+    <div className="flex items-start gap-1">
       {failed ? (
         <p role="alert" className="text-error grow text-xs">
           {job.problem}
@@ -59,15 +85,19 @@ function JobLine({ job }: { job: JobView }) {
       ) : (
         <Line name={job.kind === "deck" ? `Drawing ${job.name}` : job.name} fraction={job.progress} />
       )}
-      <button
-        type="button"
-        className="btn btn-ghost btn-xs btn-square"
-        aria-label={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
-        onClick={() => void end(!failed)}
-      >
-        <X size={14} />
-      </button>
-    </li>
+      <Stop
+        name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
+        press={() => void end(!failed)}
+      />
+    </div>
+  );
+}
+
+function Stop({ name, press }: { name: string; press: () => void }) {
+  return (
+    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={name} onClick={press}>
+      <X size={14} />
+    </button>
   );
 }
 

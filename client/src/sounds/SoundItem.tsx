@@ -6,18 +6,27 @@ import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
 import { Choice } from "../ui/fields";
 import { Waveform } from "../ui/Waveform";
+import { isUnclear } from "./rights";
 import { soundType } from "./soundType";
 
 const columns = 64;
 
+interface Props {
+  sound: Sound;
+  uses: number;
+  selected: boolean;
+  select: () => void;
+  place: () => void;
+}
+
 /** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
-export function SoundItem({ sound, uses, place }: { sound: Sound; uses: number; place: () => void }) {
+export function SoundItem({ sound, uses, selected, select, place }: Props) {
   const { view, edit } = useOpenShow();
-  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.frames, columns);
+  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.figures.frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
   return (
     <li
-      className="hover:bg-base-300 group flex cursor-grab items-center gap-2 rounded-md px-2 py-1.5"
+      className={`hover:bg-base-300 group flex cursor-grab items-center gap-2 rounded-md px-2 py-1.5 ${selected ? "bg-base-300" : ""}`}
       draggable
       data-sound={sound.name}
       onDragStart={(event) => {
@@ -29,22 +38,29 @@ export function SoundItem({ sound, uses, place }: { sound: Sound; uses: number; 
         type="button"
         className="text-primary grid h-8 w-6 shrink-0 cursor-pointer place-items-center rounded"
         aria-label={playing ? `Stop ${sound.name}` : `Hear ${sound.name}`}
-        onClick={() => (playing ? player.stop() : play(0, sound.frames))}
+        onClick={() => (playing ? player.stop() : play(0, sound.figures.frames))}
       >
         {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" />}
       </button>
       <div className="min-w-0 grow">
         <div className="flex items-baseline justify-between gap-2">
-          <span className="truncate font-semibold" title={sound.fileName}>
+          <button
+            type="button"
+            className="min-w-0 cursor-pointer truncate text-left font-semibold"
+            title={sound.fileName}
+            aria-pressed={selected}
+            onClick={select}
+          >
             {sound.name}
-          </span>
-          <span className="muted figures shrink-0 text-xs">{shortTime(sound.frames)}</span>
+          </button>
+          <span className="muted figures shrink-0 text-xs">{shortTime(sound.figures.frames)}</span>
         </div>
         <div className="flex h-6 items-center justify-between gap-2">
           <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 shrink-0" />
           <span
             className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
           >
+            {isUnclear(sound) && <span title="Its author or licence is missing">© ? </span>}
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
           <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex">

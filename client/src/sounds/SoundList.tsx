@@ -1,7 +1,9 @@
 import { useState } from "react";
-import type { SoundKind } from "../api/client";
+import type { Sound, SoundKind } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { BringIn } from "./BringIn";
+import { ParkedList } from "./ParkedList";
+import { isUnclear } from "./rights";
 import { SoundItem } from "./SoundItem";
 
 const kinds: readonly (readonly [SoundKind, string])[] = [
@@ -10,12 +12,41 @@ const kinds: readonly (readonly [SoundKind, string])[] = [
   ["spot", "Spots"],
 ];
 
-/** The sounds of the show, by kind; each can be heard, and dragged onto a slide. */
-export function SoundList({ place }: { place: (soundId: string) => void }) {
+type Order = "kind" | "name" | "length" | "newest";
+type Use = "all" | "used" | "unused" | "unclear";
+
+interface Props {
+  selected: string | undefined;
+  select: (soundId: string) => void;
+  selectCue: (cueId: string) => void;
+  place: (soundId: string) => void;
+}
+
+/** The sounds of the show; each can be heard, and dragged onto a slide. */
+export function SoundList({ selected, select, selectCue, place }: Props) {
   const { view } = useOpenShow();
   const [wanted, setWanted] = useState("");
-  const { sounds, cues } = view.show;
-  const found = sounds.filter((s) => s.name.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const [order, setOrder] = useState<Order>("kind");
+  const [use, setUse] = useState<Use>("all");
+  const { cues } = view.show;
+  const sounds = view.show.sounds.filter((s) => !s.removed);
+  const uses = (s: Sound) => cues.filter((c) => c.soundId === s.id).length;
+  const words = wanted.trim().toLowerCase().split(/\s+/);
+  const found = sounds.filter(
+    (s) =>
+      words.every((w) => `${s.name} ${s.fileName} ${s.rights.author} ${s.kind}`.toLowerCase().includes(w)) &&
+      (use === "all" || (use === "unclear" ? isUnclear(s) : (use === "used") === uses(s) > 0)),
+  );
+  const item = (sound: Sound) => (
+    <SoundItem
+      key={sound.id}
+      sound={sound}
+      uses={uses(sound)}
+      selected={sound.id === selected}
+      select={() => select(sound.id)}
+      place={() => place(sound.id)}
+    />
+  );
   return (
     <aside aria-label="Sounds" className="bg-base-100 line-r flex w-58 shrink-0 flex-col">
       <div className="px-4 pt-3 pb-2">
@@ -30,6 +61,32 @@ export function SoundList({ place }: { place: (soundId: string) => void }) {
           value={wanted}
           onChange={(event) => setWanted(event.currentTarget.value)}
         />
+        {sounds.length > 3 && (
+          <div className="quiet -mx-2 mt-1 flex justify-between text-xs">
+            <select
+              className="value"
+              aria-label="Which sounds"
+              value={use}
+              onChange={(event) => setUse(event.currentTarget.value as Use)}
+            >
+              <option value="all">all of them</option>
+              <option value="used">used</option>
+              <option value="unused">not used</option>
+              <option value="unclear">rights missing</option>
+            </select>
+            <select
+              className="value"
+              aria-label="Order of the sounds"
+              value={order}
+              onChange={(event) => setOrder(event.currentTarget.value as Order)}
+            >
+              <option value="kind">by kind</option>
+              <option value="name">by name</option>
+              <option value="length">longest first</option>
+              <option value="newest">newest first</option>
+            </select>
+          </div>
+        )}
       </div>
       <div className="min-h-0 grow overflow-y-auto px-2 pb-2">
         {sounds.length === 0 && (
@@ -37,28 +94,30 @@ export function SoundList({ place }: { place: (soundId: string) => void }) {
             No sounds yet. Drop music, voices or effects anywhere on this page, or bring them in below.
           </p>
         )}
-        {sounds.length > 0 && found.length === 0 && <p className="muted px-2 pt-4 text-sm">No sound is called that.</p>}
-        {kinds.map(([kind, title]) => {
-          const ofKind = found.filter((s) => s.kind === kind);
-          if (ofKind.length === 0) return null;
-          return (
-            <section key={kind} aria-label={title}>
-              <h3 className="muted px-2 pt-3 pb-1 font-sans text-xs font-semibold">{title}</h3>
-              <ul>
-                {ofKind.map((sound) => (
-                  <SoundItem
-                    key={sound.id}
-                    sound={sound}
-                    uses={cues.filter((c) => c.soundId === sound.id).length}
-                    place={() => place(sound.id)}
-                  />
-                ))}
-              </ul>
-            </section>
-          );
-        })}
+        {sounds.length > 0 && found.length === 0 && <p className="muted px-2 pt-4 text-sm">No sound is like that.</p>}
+        {order !== "kind" ? (
+          <ul>{sorted(found, order).map(item)}</ul>
+        ) : (
+          kinds.map(([kind, title]) => {
+            const ofKind = found.filter((s) => s.kind === kind);
+            if (ofKind.length === 0) return null;
+            return (
+              <section key={kind} aria-label={title}>
+                <h3 className="muted px-2 pt-3 pb-1 font-sans text-xs font-semibold">{title}</h3>
+                <ul>{ofKind.map(item)}</ul>
+              </section>
+            );
+          })
+        )}
+        <ParkedList selectCue={selectCue} />
       </div>
       <BringIn />
     </aside>
   );
+}
+
+function sorted(sounds: readonly Sound[], order: Order): readonly Sound[] {
+  if (order === "newest") return sounds.toReversed();
+  if (order === "length") return sounds.toSorted((a, b) => b.figures.frames - a.figures.frames);
+  return sounds.toSorted((a, b) => a.name.localeCompare(b.name));
 }

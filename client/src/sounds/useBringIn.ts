@@ -1,28 +1,36 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api } from "../api/client";
+import { toast } from "sonner";
+import { answered, api, type BroughtFile, type ShowView } from "../api/client";
 import { keepJob, keepShow, say } from "../api/queries";
 import { upload } from "../api/upload";
+import { isDeck } from "../decks/readable";
 import type { Upload } from "../shows/ShowContext";
 
-const deckNames = /\.(pdf|png|jpe?g|webp|svg)$/i;
 const atOnce = 2;
 const behindTheLast = 2 ** 31 - 1;
 
-/** Whether a file would be slides, by its name; what it really is the server finds out. */
-const isDeck = (file: File) => deckNames.test(file.name);
+/** A deck that has arrived while the show has slides: what it is for is asked. */
+export interface ArrivedDeck {
+  files: readonly BroughtFile[];
+  index: number;
+}
 
 /** Brings files into a show, a few at a time, telling how far each has come. */
 export function useBringIn(showId: string) {
   const queries = useQueryClient();
   const [uploads, setUploads] = useState<readonly Upload[]>([]);
+  const [arrived, setArrived] = useState<ArrivedDeck>();
+  const view = () => queries.getQueryData<ShowView>(["show", showId]);
+  const path = { params: { path: { id: showId } } };
 
   const send = async (file: File, purpose: "deck" | "sound") => {
     const id = Date.now() + Math.random();
+    const abort = new AbortController();
     const set = (fraction: number) => setUploads((all) => all.map((u) => (u.id === id ? { ...u, fraction } : u)));
-    setUploads((all) => [...all, { id, name: file.name, fraction: 0 }]);
+    setUploads((all) => [...all, { id, name: file.name, fraction: 0, stop: () => abort.abort() }]);
     try {
-      return await upload(file, purpose, set);
+      return await upload(file, purpose, set, abort.signal);
     } finally {
       setUploads((all) => all.filter((u) => u.id !== id));
     }
@@ -30,24 +38,42 @@ export function useBringIn(showId: string) {
 
   const bringSound = async (file: File) => {
     const body = await send(file, "sound");
-    keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { params: { path: { id: showId } }, body })));
+    const there = view()?.show.sounds.find((s) => s.media === body.hash && !s.removed);
+    if (there) toast(`${file.name} is here already, as ${there.name}.`);
+    else keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
   };
 
-  const bringDeck = async (files: readonly File[]) => {
-    const brought = [];
+  const bringDeck = async (files: readonly File[], index: number) => {
+    const brought: BroughtFile[] = [];
     for (const file of files) brought.push(await send(file, "deck"));
-    const body = { files: brought, index: behindTheLast };
-    keepShow(queries, answered(await api.POST("/api/shows/{id}/deck", { params: { path: { id: showId } }, body })));
+    if (view()?.show.slides.length) setArrived({ files: brought, index });
+    else {
+      const body = { files: brought, index, fills: false };
+      keepShow(queries, answered(await api.POST("/api/shows/{id}/deck", { ...path, body })));
+    }
   };
 
-  const bringIn = (files: readonly File[]) => {
+  const bringIn = (files: readonly File[], index = behindTheLast) => {
     const deck = files.filter(isDeck);
     const sounds = files.filter((file) => !isDeck(file));
-    if (deck.length > 0) void bringDeck(deck).catch(say);
+    if (deck.length > 0) void bringDeck(deck, index).catch(say);
     const work = async () => {
       for (let file = sounds.shift(); file; file = sounds.shift()) await bringSound(file).catch(say);
     };
     for (let i = 0; i < atOnce; i++) void work();
   };
-  return { uploads, bringIn };
+
+  const replace = async (soundId: string, file: File) => {
+    const body = await send(file, "sound");
+    const params = { path: { id: showId, soundId } };
+    keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds/{soundId}/replace", { params, body })));
+  };
+
+  return {
+    uploads,
+    bringIn,
+    replace: (soundId: string, file: File) => void replace(soundId, file).catch(say),
+    arrived,
+    settle: () => setArrived(undefined),
+  };
 }

@@ -13,10 +13,24 @@ interface Props<T> {
   width?: string;
   /** Words rather than figures: set from the left. */
   words?: boolean;
+  placeholder?: string;
+  /** The id of a list of proposals. */
+  list?: string | undefined;
 }
 
 /** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
-export function ValueField<T>({ label, value, show, read, commit, step, width = "4.5rem", words = false }: Props<T>) {
+export function ValueField<T>({
+  label,
+  value,
+  show,
+  read,
+  commit,
+  step,
+  width = "4.5rem",
+  words = false,
+  placeholder,
+  list,
+}: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
   // Escape leaves the field, and leaving must not commit then.
@@ -55,6 +69,8 @@ export function ValueField<T>({ label, value, show, read, commit, step, width = 
       style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
       aria-label={label}
       aria-invalid={wrong}
+      placeholder={placeholder}
+      list={list}
       value={typed ?? show(value)}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => setTyped(event.currentTarget.value)}

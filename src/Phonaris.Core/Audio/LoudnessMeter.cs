@@ -1,70 +1,115 @@
-using System.Runtime.Intrinsics;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Audio;
 
 /// <summary>
-/// Loudness of a stereo sound after ITU-R BS.1770-5: K-weighting, mean square over blocks of 400 ms every 100 ms, and for the
-/// integrated value the gates at −70 LUFS and 10 LU below the ungated mean. Takes the sound in blocks of any size.
+/// Loudness after ITU-R BS.1770-5 and EBU R 128: K-weighting, mean square over blocks of 400 ms every 100 ms, and for the integrated
+/// value the gates at −70 LUFS and 10 LU below the ungated mean; loudness range after EBU Tech 3342. Takes the sound in blocks of any size.
 /// </summary>
 public sealed class LoudnessMeter
 {
-    private const int StepFrames = Frames.PerSecond / 10;
-    private const int StepsPerBlock = 4;
-    private const double AbsoluteGate = -70;
-    private const double RelativeGate = -10;
+    /// <summary>Steps of 100 ms in a momentary block of 400 ms.</summary>
+    private const int MomentarySteps = 4;
 
+    /// <summary>Steps in a short-term block of 3 s.</summary>
+    private const int ShortTermSteps = 30;
+
+    private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
+    private const double RangeFrom = 0.10, RangeTo = 0.95;
+
+    private readonly int _channels, _stepFrames;
+    private readonly double[] _weights;
+    private readonly KWeighting _weighting;
+    private readonly KWeighting.State[] _states;
     private readonly List<double> _steps = [];
-    private Vector128<double> _s1, _s2, _s3, _s4, _sum;
+    private double _sum;
     private int _filled;
 
-    // The two stages of K-weighting at 48 kHz, as printed in BS.1770-5, Tables 1 and 2.
-    private const double B0 = 1.53512485958697, B1 = -2.69169618940638, B2 = 1.19839281085285, A1 = -1.69065929318241, A2 = 0.73248077421585;
-    private const double C1 = -1.99004745483398, C2 = 0.99007225036621;
+    /// <summary>A meter for the engine's format, or another.</summary>
+    /// <param name="sampleRate">Frames a second.</param>
+    /// <param name="channels">Samples in a frame, 1 or more; five and six are taken as L R C Ls Rs and L R C LFE Ls Rs.</param>
+    public LoudnessMeter(int sampleRate = Frames.PerSecond, int channels = Frames.Channels)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(sampleRate, 1000);
+        ArgumentOutOfRangeException.ThrowIfLessThan(channels, 1);
+        (_channels, _stepFrames) = (channels, sampleRate / 10);
+        _weighting = new(sampleRate);
+        _states = new KWeighting.State[(channels + 1) / 2];
+        _weights = channels switch
+        {
+            5 => [1, 1, 1, 1.41, 1.41],
+            6 => [1, 1, 1, 0, 1.41, 1.41],
+            _ => [.. Enumerable.Repeat(1.0, channels)],
+        };
+    }
 
-    /// <summary>Takes the next interleaved samples at 48 kHz.</summary>
+    /// <summary>The mean squares of the steps of 100 ms so far: the course of the loudness.</summary>
+    public IReadOnlyList<double> Steps => _steps;
+
+    /// <summary>Takes the next interleaved samples, whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
-        var (s1, s2, s3, s4, sum) = (_s1, _s2, _s3, _s4, _sum);
-        for (var i = 0; i + 1 < samples.Length; i += 2)
+        while (samples.Length >= _channels)
         {
-            // Both channels side by side; each stage a biquad in transposed direct form II.
-            var x = Vector128.Create((double)samples[i], samples[i + 1]);
-            var y = x * B0 + s1;
-            s1 = x * B1 - y * A1 + s2;
-            s2 = x * B2 - y * A2;
-            var z = y + s3;
-            s3 = y * -2.0 - z * C1 + s4;
-            s4 = y - z * C2;
-            sum += z * z;
-            if (++_filled < StepFrames) continue;
-            _steps.Add((sum[0] + sum[1]) / StepFrames);
-            (sum, _filled) = (Vector128<double>.Zero, 0);
+            var count = Math.Min(samples.Length / _channels, _stepFrames - _filled);
+            var stretch = samples[..(count * _channels)];
+            for (var pair = 0; pair < _states.Length; pair++)
+            {
+                var alone = 2 * pair + 1 == _channels;
+                var squares = _weighting.SumOfSquares(stretch[(2 * pair)..], _channels, alone, ref _states[pair]);
+                _sum += squares[0] * _weights[2 * pair] + (alone ? 0 : squares[1] * _weights[2 * pair + 1]);
+            }
+            samples = samples[stretch.Length..];
+            if ((_filled += count) < _stepFrames) continue;
+            _steps.Add(_sum / _stepFrames);
+            (_sum, _filled) = (0, 0);
         }
-        (_s1, _s2, _s3, _s4, _sum) = (s1, s2, s3, s4, sum);
     }
 
     /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>
     public double? IntegratedLufs()
     {
-        var loud = Blocks().Where(p => Lufs(p) > AbsoluteGate).ToList();
+        var loud = Blocks(MomentarySteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
         if (loud.Count == 0) return null;
-        var gate = Lufs(loud.Average()) + RelativeGate;
+        var gate = Lufs(loud.Average()) + IntegratedGate;
         var kept = loud.Where(p => Lufs(p) > gate).ToList();
         return kept.Count == 0 ? null : Lufs(kept.Average());
     }
 
-    /// <summary>The loudness of the loudest 400 ms in LUFS so far, or null when there is none above −70 LUFS.</summary>
-    public double? LoudestLufs()
+    /// <summary>The greatest momentary loudness (400 ms) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    public double? LoudestLufs() => Loudest(MomentarySteps);
+
+    /// <summary>The greatest short-term loudness (3 s) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    public double? LoudestShortTermLufs() => Loudest(ShortTermSteps);
+
+    /// <summary>The loudness range in LU so far, or null when the sound is too short or too quiet for one.</summary>
+    public double? RangeLu()
     {
-        var loudest = Blocks().DefaultIfEmpty(0).Max();
+        var loud = Blocks(ShortTermSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
+        if (loud.Count == 0) return null;
+        var gate = Lufs(loud.Average()) + RangeGate;
+        var kept = loud.Select(Lufs).Where(l => l > gate).Order().ToList();
+        return At(RangeTo) - At(RangeFrom);
+
+        double At(double share) => kept[(int)Math.Round((kept.Count - 1) * share)];
+    }
+
+    private double? Loudest(int steps)
+    {
+        var loudest = Blocks(steps).DefaultIfEmpty(0).Max();
         return Lufs(loudest) > AbsoluteGate ? Lufs(loudest) : null;
     }
 
-    private IEnumerable<double> Blocks()
+    /// <summary>The mean squares of all blocks of so many steps.</summary>
+    private IEnumerable<double> Blocks(int steps)
     {
-        for (var i = 0; i + StepsPerBlock <= _steps.Count; i++)
-            yield return (_steps[i] + _steps[i + 1] + _steps[i + 2] + _steps[i + 3]) / StepsPerBlock;
+        // A running sum would gather rounding over hours of loud and quiet; so few numbers can be added afresh.
+        for (var i = 0; i + steps <= _steps.Count; i++)
+        {
+            var sum = 0.0;
+            for (var k = 0; k < steps; k++) sum += _steps[i + k];
+            yield return sum / steps;
+        }
     }
 
     private static double Lufs(double meanSquare) => -0.691 + 10 * Math.Log10(meanSquare);

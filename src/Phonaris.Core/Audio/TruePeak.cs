@@ -34,24 +34,25 @@ public static class TruePeak
     public static float Bound { get; } = Math.Max(1, Enumerable.Range(0, 4)
         .Max(phase => Coefficients.AsSpan(phase * Taps, Taps).ToArray().Sum(MathF.Abs)));
 
-    /// <summary>The greatest magnitude, sampled or between samples, of both channels of a stretch.</summary>
+    /// <summary>The greatest magnitude, sampled or between samples, of all channels of a stretch.</summary>
     /// <param name="samples">
-    /// Interleaved stereo: <see cref="FramesBefore"/> frames of context, the stretch, <see cref="FramesAfter"/> frames of context.
+    /// Interleaved: <see cref="FramesBefore"/> frames of context, the stretch, <see cref="FramesAfter"/> frames of context.
     /// </param>
-    public static float Of(ReadOnlySpan<float> samples)
+    /// <param name="channels">Samples in a frame.</param>
+    public static float Of(ReadOnlySpan<float> samples, int channels = Timing.Frames.Channels)
     {
-        var count = samples.Length - (FramesBefore + FramesAfter) * 2;
+        var count = samples.Length - (FramesBefore + FramesAfter) * channels;
         ArgumentOutOfRangeException.ThrowIfNegative(count, nameof(samples));
         var greatest = Vector<float>.Zero;
         var i = 0;
         for (; i <= count - Vector<float>.Count; i += Vector<float>.Count)
         {
-            greatest = Vector.Max(greatest, Vector.Abs(new Vector<float>(samples[(i + FramesBefore * 2)..])));
+            greatest = Vector.Max(greatest, Vector.Abs(new Vector<float>(samples[(i + FramesBefore * channels)..])));
             Vector<float> p0 = default, p1 = default, p2 = default, p3 = default;
             for (var tap = 0; tap < Taps; tap++)
             {
                 // Tap 0 weighs the newest sample.
-                var x = new Vector<float>(samples[(i + (Taps - 1 - tap) * 2)..]);
+                var x = new Vector<float>(samples[(i + (Taps - 1 - tap) * channels)..]);
                 p0 += x * Coefficients[tap];
                 p1 += x * Coefficients[Taps + tap];
                 p2 += x * Coefficients[2 * Taps + tap];
@@ -63,11 +64,11 @@ public static class TruePeak
         for (var lane = 0; lane < Vector<float>.Count; lane++) peak = Math.Max(peak, greatest[lane]);
         for (; i < count; i++)
         {
-            peak = Math.Max(peak, Math.Abs(samples[i + FramesBefore * 2]));
+            peak = Math.Max(peak, Math.Abs(samples[i + FramesBefore * channels]));
             for (var phase = 0; phase < 4; phase++)
             {
                 var sum = 0f;
-                for (var tap = 0; tap < Taps; tap++) sum += samples[i + (Taps - 1 - tap) * 2] * Coefficients[phase * Taps + tap];
+                for (var tap = 0; tap < Taps; tap++) sum += samples[i + (Taps - 1 - tap) * channels] * Coefficients[phase * Taps + tap];
                 peak = Math.Max(peak, Math.Abs(sum));
             }
         }

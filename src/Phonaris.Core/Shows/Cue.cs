@@ -4,7 +4,8 @@ namespace Phonaris.Core.Shows;
 /// <param name="Id">What names it for as long as the show lives.</param>
 /// <param name="SoundId">The sound it uses.</param>
 /// <param name="Span">The slides it covers, or null while it is parked.</param>
-/// <param name="DelayMs">How long after its span's beginning it starts, in milliseconds, 0 or more.</param>
+/// <param name="Start">What it starts with.</param>
+/// <param name="DelayMs">How long after that it starts, in milliseconds, 0 or more.</param>
 /// <param name="Stop">When it ends.</param>
 /// <param name="InFrame">The first frame of the sound that is used, at 48 kHz.</param>
 /// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
@@ -12,9 +13,10 @@ namespace Phonaris.Core.Shows;
 /// <param name="LevelDb">How loud, in dB relative to the sound as brought in, −60 to +12.</param>
 /// <param name="FadeIn">How it swells in.</param>
 /// <param name="FadeOut">How it dies away.</param>
+/// <param name="EachSlide">Whether it sounds anew on every slide of its span, rather than once across it.</param>
 public sealed record Cue(
-    string Id, string SoundId, Span? Span, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
-    Fade FadeIn, Fade FadeOut)
+    string Id, string SoundId, Span? Span, CueStart Start, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
+    Fade FadeIn, Fade FadeOut, bool EachSlide = false)
 {
     /// <summary>The value of <see cref="Rounds"/> for looping until the span ends.</summary>
     public const int FillSpan = 0;
@@ -30,6 +32,34 @@ public sealed record Cue(
 /// <param name="First">The first slide's id.</param>
 /// <param name="Last">The last slide's id; the same as <paramref name="First"/> for one slide.</param>
 public sealed record Span(string First, string Last);
+
+/// <summary>What a cue starts with.</summary>
+/// <param name="Kind">A slide, a step, or the presenter's hand.</param>
+/// <param name="StepId">The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide.</param>
+public sealed record CueStart(CueStartKind Kind, string? StepId)
+{
+    /// <summary>With the first slide of its span, or each slide where it sounds anew.</summary>
+    public static CueStart WithSlide { get; } = new(CueStartKind.Slide, null);
+
+    /// <summary>By hand: it does not sound by itself.</summary>
+    public static CueStart ByHand { get; } = new(CueStartKind.Hand, null);
+
+    /// <summary>With a step.</summary>
+    public static CueStart WithStep(string stepId) => new(CueStartKind.Step, stepId);
+}
+
+/// <summary>The kinds of <see cref="CueStart"/>.</summary>
+public enum CueStartKind
+{
+    /// <summary>With the slide.</summary>
+    Slide,
+
+    /// <summary>With a step.</summary>
+    Step,
+
+    /// <summary>By hand.</summary>
+    Hand,
+}
 
 /// <summary>When a cue ends.</summary>
 public enum CueStop

@@ -21,7 +21,7 @@ public static class CueDefaults
         var bed = sound.Kind == SoundKind.Bed;
         var first = show.Slide(slideId).Id;
         return new(
-            cueId, sound.Id, new Span(first, bed ? show.Slides[^1].Id : first), 0, CueStop.Span, 0, sound.Frames,
+            cueId, sound.Id, new Span(first, bed ? show.Slides[^1].Id : first), CueStart.WithSlide, 0, CueStop.Span, 0, sound.Frames,
             bed ? Cue.FillSpan : 1, LevelDb(sound), bed ? Fade.Of(1000) : Fade.None, bed ? Fade.Of(2000) : Fade.None);
     }
 
@@ -31,9 +31,9 @@ public static class CueDefaults
         ArgumentNullException.ThrowIfNull(sound);
         var (target, now) = sound.Kind switch
         {
-            SoundKind.Bed => (ShowTargetLufs - BedBelowTargetLu, sound.LoudnessLufs),
-            SoundKind.Voice => (ShowTargetLufs, sound.LoudnessLufs),
-            _ => (ShowTargetLufs, sound.LoudestLufs),
+            SoundKind.Bed => (ShowTargetLufs - BedBelowTargetLu, sound.Figures.LoudnessLufs),
+            SoundKind.Voice => (ShowTargetLufs, sound.Figures.LoudnessLufs),
+            _ => (ShowTargetLufs, sound.Figures.LoudestLufs),
         };
         return now is null ? 0 : Math.Clamp(Math.Round((target - now.Value) * 2) / 2, Cue.LeastLevelDb, Cue.GreatestLevelDb);
     }

@@ -17,4 +17,13 @@ public static class MediaTypes
 
     /// <summary>WebP.</summary>
     public const string WebP = "image/webp";
+
+    /// <summary>Office Open XML presentation, ISO/IEC 29500.</summary>
+    public const string Pptx = "application/vnd.openxmlformats-officedocument.presentationml.presentation";
+
+    /// <summary>OpenDocument presentation, ISO/IEC 26300.</summary>
+    public const string Odp = "application/vnd.oasis.opendocument.presentation";
+
+    /// <summary>A card made here.</summary>
+    public const string Card = "application/vnd.phonaris.card";
 }

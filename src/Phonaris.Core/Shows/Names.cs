@@ -28,6 +28,13 @@ public static partial class Names
         return Unseen().Replace(text, "");
     }
 
+    /// <summary>As <see cref="Plain"/>, keeping line breaks.</summary>
+    public static string PlainLines(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        return string.Join('\n', text.ReplaceLineEndings("\n").Split('\n').Select(Plain));
+    }
+
     [GeneratedRegex(@"^\d+[\s._-]+(?=\S)")]
     private static partial Regex LeadingNumber();
 

@@ -3,12 +3,13 @@ namespace Phonaris.Core.Shows;
 /// <summary>One deck with its sounds and everything set about them. An immutable value: an edit makes another show.</summary>
 /// <param name="Title">What the show is called.</param>
 /// <param name="Slides">The slides in running order, hidden ones included.</param>
+/// <param name="Sections">The sections in running order; none covers the slides before the first.</param>
 /// <param name="Sounds">The sounds brought in, in the order they came.</param>
 /// <param name="Cues">The uses of the sounds, parked ones included.</param>
-public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Sound> Sounds, ValueList<Cue> Cues)
+public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Section> Sections, ValueList<Sound> Sounds, ValueList<Cue> Cues)
 {
     /// <summary>A show with nothing in it yet.</summary>
-    public static Show Empty(string title) => new(title, [], [], []);
+    public static Show Empty(string title) => new(title, [], [], [], []);
 
     /// <summary>The position of a slide among all slides, or -1 when it is not in the show.</summary>
     public int SlideIndex(string slideId) => Slides.FindIndex(s => s.Id == slideId);
@@ -31,6 +32,10 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Sound
     /// <summary>The show with one cue replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
     internal Show With(Cue cue) => this with { Cues = Cues.SetItem(Cues.FindIndex(c => c.Id == Cue(cue.Id).Id), cue) };
+
+    /// <summary>The show with one sound replaced by the one that has the same id.</summary>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    internal Show With(Sound sound) => this with { Sounds = Sounds.SetItem(Sounds.FindIndex(s => s.Id == Sound(sound.Id).Id), sound) };
 
     /// <summary>The show with one slide replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>

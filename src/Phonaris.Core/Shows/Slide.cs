@@ -5,12 +5,15 @@ namespace Phonaris.Core.Shows;
 /// <param name="Title">Its heading; a chapter of the film is named after it.</param>
 /// <param name="Text">What is written on it, for search and for matching a changed deck.</param>
 /// <param name="Notes">The presenter's notes.</param>
-/// <param name="Picture">Where its picture comes from.</param>
+/// <param name="Picture">Where its picture comes from: the whole slide, with all steps taken.</param>
 /// <param name="HoldMs">How long it stays in a self-running show, in milliseconds, its incoming transition included.</param>
 /// <param name="Transition">How it comes in.</param>
 /// <param name="Hidden">Whether it is left out of the running order.</param>
+/// <param name="Steps">Its reveals in order; the first is the slide's own coming, at its beginning.</param>
+/// <param name="Deck">The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.</param>
 public sealed record Slide(
-    string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden)
+    string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden,
+    ValueList<Step> Steps, string Deck = "")
 {
     /// <summary>The hold a slide gets when nothing else is known, in milliseconds.</summary>
     public const long DefaultHoldMs = 8_000;
@@ -20,15 +23,29 @@ public sealed record Slide(
 
     /// <summary>The greatest hold, in milliseconds: four hours.</summary>
     public const long GreatestHoldMs = 4 * 3_600_000;
+
+    /// <summary>The longest notes and text of a slide, in characters.</summary>
+    public const int LongestText = 20_000;
+
+    /// <summary>What the slide looks like once a step is taken.</summary>
+    /// <param name="step">The step's number, from 1.</param>
+    public PictureSource PictureAt(int step) => Steps.Take(step).LastOrDefault(s => s.Picture is not null)?.Picture ?? Picture;
 }
 
-/// <summary>A picture's origin: a file kept as brought in, and the page of it. Drawn at whatever size is asked for.</summary>
-/// <param name="Media">The content hash of the file, SHA-256 in lower-case hexadecimal.</param>
-/// <param name="Type">The file's media type, such as <c>application/pdf</c> or <c>image/png</c>.</param>
-/// <param name="Page">The page, from 1; 1 for a picture file.</param>
-/// <param name="Width">Its natural width: pixels, or points for a page.</param>
-/// <param name="Height">Its natural height in the same unit.</param>
-public sealed record PictureSource(string Media, string Type, int Page, int Width, int Height);
+/// <summary>One reveal inside a slide.</summary>
+/// <param name="Id">What names it for as long as its slide lives.</param>
+/// <param name="Label">What appears, in words; may be empty.</param>
+/// <param name="OffsetMs">When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.</param>
+/// <param name="Picture">What the slide looks like from this step on; null for no change.</param>
+public sealed record Step(string Id, string Label, long? OffsetMs, PictureSource? Picture)
+{
+    /// <summary>The most steps a slide can have.</summary>
+    public const int Most = 100;
+
+    /// <summary>The steps of a slide that is there all at once.</summary>
+    /// <param name="slideId">The slide.</param>
+    public static ValueList<Step> Whole(string slideId) => [new($"{slideId}-1", "", 0, null)];
+}
 
 /// <summary>How a slide comes in. It happens inside the slide's own hold and adds no time.</summary>
 /// <param name="Kind">Cut or dissolve.</param>

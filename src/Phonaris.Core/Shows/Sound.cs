@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Phonaris.Core.Shows;
 
 /// <summary>An audio file in the show, kept as brought in and never altered.</summary>
@@ -6,19 +8,64 @@ namespace Phonaris.Core.Shows;
 /// <param name="Kind">What it is for.</param>
 /// <param name="Media">The content hash of the file, SHA-256 in lower-case hexadecimal.</param>
 /// <param name="FileName">The name of the file as brought in.</param>
-/// <param name="Frames">Its length as the engine hears it, in frames at 48 kHz.</param>
-/// <param name="LoudnessLufs">Its integrated loudness (ITU-R BS.1770-5) in LUFS, or null when it has none (silence, or under 400 ms).</param>
-/// <param name="LoudestLufs">The loudness of its loudest 400 ms in LUFS, or null as above.</param>
+/// <param name="Figures">What was measured of it.</param>
+/// <param name="Rights">Whose it is.</param>
+/// <param name="Markers">Named points in it, in order.</param>
+/// <param name="Removed">Whether it was taken out of the list while cues of it are parked.</param>
 public sealed record Sound(
-    string Id, string Name, SoundKind Kind, string Media, string FileName, long Frames, double? LoudnessLufs, double? LoudestLufs)
+    string Id, string Name, SoundKind Kind, string Media, string FileName, SoundFigures Figures, Rights Rights, ValueList<Marker> Markers,
+    bool Removed = false)
 {
     /// <summary>The largest sound file that can be brought in, in bytes: 2 GB.</summary>
     public const long GreatestBytes = 2_000_000_000;
+
+    /// <summary>The most markers a sound can have.</summary>
+    public const int MostMarkers = 500;
+
+    /// <summary>Its length as the engine hears it, in frames at 48 kHz.</summary>
+    [JsonIgnore]
+    public long Frames => Figures.Frames;
+
+    /// <summary>A sound just brought in: named after its file or its tags, its kind guessed.</summary>
+    /// <param name="id">Its id.</param>
+    /// <param name="media">The content hash of its file.</param>
+    /// <param name="fileName">The name of its file.</param>
+    /// <param name="figures">What was measured.</param>
+    /// <param name="rights">What its tags say.</param>
+    /// <param name="kind">What it is for; null to guess.</param>
+    public static Sound BroughtIn(string id, string media, string fileName, SoundFigures figures, Rights rights, SoundKind? kind)
+    {
+        ArgumentNullException.ThrowIfNull(figures);
+        var name = Names.FromFile(fileName);
+        return new(id, name, kind ?? SoundKinds.Guess(name, figures), media, fileName, figures, rights, []);
+    }
 
     /// <summary>Says that a sound file is too large.</summary>
     public static RuleException TooLarge(string fileName) =>
         new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Save it compressed, as FLAC or Ogg, or cut it into parts.");
 }
+
+/// <summary>What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342.</summary>
+/// <param name="Frames">Its length in frames at 48 kHz.</param>
+/// <param name="SampleRate">The file's own rate, frames a second.</param>
+/// <param name="Channels">The file's own channels.</param>
+/// <param name="LoudnessLufs">Its integrated loudness in LUFS, or null when it has none (silence, or under 400 ms).</param>
+/// <param name="LoudestLufs">The loudness of its loudest 400 ms in LUFS, or null as above.</param>
+/// <param name="RangeLu">Its loudness range in LU, or null when it has none.</param>
+/// <param name="TruePeakDbtp">Its true peak in dBTP, or null for silence.</param>
+/// <param name="LeadFrames">The silence at its beginning, in frames: below −60 dBFS.</param>
+/// <param name="TailFrames">The silence at its end, in frames.</param>
+/// <param name="VoiceLikeness">How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.</param>
+/// <param name="MissingFrames">Of a damaged file, how many frames could not be read; 0 for a whole one.</param>
+public sealed record SoundFigures(
+    long Frames, int SampleRate, int Channels, double? LoudnessLufs, double? LoudestLufs, double? RangeLu, double? TruePeakDbtp,
+    long LeadFrames, long TailFrames, double VoiceLikeness, long MissingFrames);
+
+/// <summary>A named point in a sound.</summary>
+/// <param name="Id">What names it for as long as the sound lives.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Frame">Where, in frames at 48 kHz.</param>
+public sealed record Marker(string Id, string Name, long Frame);
 
 /// <summary>What a sound is for.</summary>
 public enum SoundKind

@@ -1,14 +1,30 @@
+using System.Text.RegularExpressions;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Shows;
 
 /// <summary>First guesses of what a sound is for; the person has the last word.</summary>
-public static class SoundKinds
+public static partial class SoundKinds
 {
     /// <summary>Sounds shorter than this are taken for spots: 8 s, in frames.</summary>
     public const long SpotBelowFrames = 8 * Frames.PerSecond;
 
-    /// <summary>Guesses by length: a spot when short, else a bed.</summary>
-    /// <param name="frames">The sound's length in frames at 48 kHz.</param>
-    public static SoundKind Guess(long frames) => frames < SpotBelowFrames ? SoundKind.Spot : SoundKind.Bed;
+    private const double VoiceFrom = 0.6;
+
+    /// <summary>Guesses: a voice when its name or the way its loudness comes and goes says so, else a spot when short, else a bed.</summary>
+    /// <param name="name">What the sound is called.</param>
+    /// <param name="figures">What was measured.</param>
+    public static SoundKind Guess(string name, SoundFigures figures)
+    {
+        ArgumentNullException.ThrowIfNull(figures);
+        if (VoiceWords().IsMatch(name)) return SoundKind.Voice;
+        if (BedWords().IsMatch(name)) return SoundKind.Bed;
+        return figures.Frames < SpotBelowFrames ? SoundKind.Spot : figures.VoiceLikeness >= VoiceFrom ? SoundKind.Voice : SoundKind.Bed;
+    }
+
+    [GeneratedRegex(@"\b(voice|speech|narrat\w+|spoken|interview|take \d+)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex VoiceWords();
+
+    [GeneratedRegex(@"\b(music|loop|ambien\w+|theme|song|waltz|pad)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex BedWords();
 }

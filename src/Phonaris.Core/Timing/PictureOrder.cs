@@ -8,7 +8,8 @@ namespace Phonaris.Core.Timing;
 /// </summary>
 /// <param name="Fps">Picture frames a second.</param>
 /// <param name="Slides">The slides that are not hidden, in order.</param>
-public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides)
+/// <param name="Shots">What is to be seen: a slide, or what a step makes of it.</param>
+public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides, ValueList<Shot> Shots)
 {
     /// <summary>The film's length in picture frames.</summary>
     public long Total => Slides.Count == 0 ? 0 : Slides[^1].End;
@@ -23,25 +24,50 @@ public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides)
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentOutOfRangeException.ThrowIfLessThan(fps, 1);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(fps, 120);
+        var drawn = show.WithCardsDrawn();
         List<PictureTime> order = [];
+        List<Shot> shots = [];
         foreach (var time in slides)
         {
-            var start = order.Count == 0 ? 0 : order[^1].End;
-            var end = Frames.ToPictures(time.EndFrame - slides[0].StartFrame, fps);
-            var transition = show.Slides[time.Index].Transition;
-            // The first slide has nothing to come from.
-            var dissolve = order.Count == 0 || transition.Kind == TransitionKind.Cut
-                ? 0
-                : Math.Min(Frames.ToPictures(Frames.FromMs(transition.Ms), fps), end - start);
-            order.Add(new(time.SlideId, start, dissolve, end));
+            var (start, end) = (order.Count == 0 ? 0 : order[^1].End, At(time.EndFrame));
+            order.Add(new(time.SlideId, start, end));
+            var slide = drawn.Slides[time.Index];
+            var own = Pictures(slide, time)
+                .Select(p => (p.Picture, From: Math.Clamp(At(p.Frame), start, end)))
+                .ToList();
+            for (var i = 0; i < own.Count; i++)
+            {
+                var to = i + 1 < own.Count ? own[i + 1].From : end;
+                if (to == own[i].From) continue;
+                // The first slide has nothing to come from, and a step is there at once.
+                var opens = shots.Count > 0 && own[i].From == start && slide.Transition.Kind == TransitionKind.Dissolve;
+                var dissolve = opens ? Math.Min(Frames.ToPictures(Frames.FromMs(slide.Transition.Ms), fps), to - start) : 0;
+                shots.Add(new(own[i].Picture, own[i].From, dissolve, to));
+            }
         }
-        return new(fps, [.. order]);
+        return new(fps, [.. order], [.. shots]);
+
+        long At(long frame) => Frames.ToPictures(frame - slides[0].StartFrame, fps);
+    }
+
+    /// <summary>What a slide looks like, and from which frame on.</summary>
+    private static IEnumerable<(PictureSource Picture, long Frame)> Pictures(Slide slide, SlideTime time)
+    {
+        yield return (slide.Steps[0].Picture ?? slide.Picture, time.StartFrame);
+        for (var k = 1; k < slide.Steps.Count; k++)
+            if (slide.Steps[k].Picture is { } picture) yield return (picture, time.StepFrames[k]);
     }
 }
 
 /// <summary>One slide in a film, in picture frames.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Start">Its first picture.</param>
-/// <param name="Dissolve">How many pictures the slide before goes over into it.</param>
 /// <param name="End">The picture after its last.</param>
-public sealed record PictureTime(string SlideId, long Start, long Dissolve, long End);
+public sealed record PictureTime(string SlideId, long Start, long End);
+
+/// <summary>One still in a film, in picture frames.</summary>
+/// <param name="Picture">What is seen.</param>
+/// <param name="Start">Its first picture.</param>
+/// <param name="Dissolve">How many pictures the shot before goes over into it.</param>
+/// <param name="End">The picture after its last.</param>
+public sealed record Shot(PictureSource Picture, long Start, long Dissolve, long End);

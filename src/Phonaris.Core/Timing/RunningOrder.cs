@@ -20,20 +20,34 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         for (var i = 0; i < show.Slides.Count; i++)
         {
             if (show.Slides[i].Hidden) continue;
-            var end = at + Frames.FromMs(show.Slides[i].HoldMs);
-            times.Add(new(show.Slides[i].Id, i, times.Count + 1, at, end));
-            at = end;
+            var start = at;
+            at += Frames.FromMs(show.Slides[i].HoldMs);
+            times.Add(new(show.Slides[i].Id, i, times.Count + 1, start, at, [.. StepsMs(show.Slides[i]).Select(ms => start + Frames.FromMs(ms))]));
         }
         return new([.. times]);
     }
 
-    /// <summary>The frames a span covers, or null when all its slides are hidden.</summary>
+    /// <summary>The slides a span covers, hidden ones left out.</summary>
     /// <exception cref="RuleException">The span does not fit the show.</exception>
-    public (long Start, long End)? Of(Show show, Span span)
+    public IReadOnlyList<SlideTime> Of(Show show, Span span)
     {
         var (first, last) = show.Indices(span);
-        var covered = Slides.Where(s => s.Index >= first && s.Index <= last).ToList();
-        return covered.Count == 0 ? null : (covered[0].StartFrame, covered[^1].EndFrame);
+        return [.. Slides.Where(s => s.Index >= first && s.Index <= last)];
+    }
+
+    /// <summary>
+    /// When a slide's steps come, in milliseconds from its beginning: as planned, within the hold; those without a plan share the hold
+    /// evenly. None comes before the one before it.
+    /// </summary>
+    public static IEnumerable<long> StepsMs(Slide slide)
+    {
+        ArgumentNullException.ThrowIfNull(slide);
+        long before = 0;
+        for (var k = 0; k < slide.Steps.Count; k++)
+        {
+            var planned = slide.Steps[k].OffsetMs ?? slide.HoldMs * k / slide.Steps.Count;
+            yield return before = Math.Clamp(planned, before, slide.HoldMs);
+        }
     }
 }
 
@@ -43,4 +57,5 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
 /// <param name="Number">Its number as people count, from 1, hidden slides left out.</param>
 /// <param name="StartFrame">Its first frame at 48 kHz.</param>
 /// <param name="EndFrame">The frame after its last.</param>
-public sealed record SlideTime(string SlideId, int Index, int Number, long StartFrame, long EndFrame);
+/// <param name="StepFrames">The frames its steps come at; the first is <paramref name="StartFrame"/>.</param>
+public sealed record SlideTime(string SlideId, int Index, int Number, long StartFrame, long EndFrame, ValueList<long> StepFrames);

@@ -10,8 +10,9 @@ namespace Phonaris.Core.Timing;
 /// played by the mixer.
 /// </summary>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
-/// <param name="Cues">The cues that sound, in the show's order.</param>
-public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues)
+/// <param name="Cues">The cues that sound by themselves, in the show's order; one that sounds anew on every slide is there for each.</param>
+/// <param name="ByHand">The cues that wait for a hand, as if it came with their slide.</param>
+public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> ByHand)
 {
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show) => Of(show, RunningOrder.Of(show));
@@ -21,7 +22,8 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        return new(order.TotalFrames, [.. show.Cues.Select(c => Place(show, order, c)).OfType<ScheduledCue>()]);
+        var placed = show.Cues.ToLookup(c => c.Start.Kind == CueStartKind.Hand, c => Place(show, order, c));
+        return new(order.TotalFrames, [.. placed[false].SelectMany(p => p)], [.. placed[true].SelectMany(p => p)]);
     }
 
     /// <summary>
@@ -36,10 +38,18 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues)
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame} {TotalFrames}\n{text}")).AsSpan(0, 12));
     }
 
-    private static ScheduledCue? Place(Show show, RunningOrder order, Cue cue)
+    private static IEnumerable<ScheduledCue> Place(Show show, RunningOrder order, Cue cue)
     {
-        if (cue.Span is null || order.Of(show, cue.Span) is not var (spanStart, spanEnd)) return null;
-        var start = spanStart + Frames.FromMs(cue.DelayMs);
+        if (cue.Span is null) return [];
+        var covered = order.Of(show, cue.Span);
+        var stretches = cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
+        return stretches.Select(slides => Place(show, order, cue, slides)).OfType<ScheduledCue>();
+    }
+
+    private static ScheduledCue? Place(Show show, RunningOrder order, Cue cue, IReadOnlyList<SlideTime> slides)
+    {
+        var spanEnd = slides[^1].EndFrame;
+        var start = BeginsAt(show, cue.Start, slides) + Frames.FromMs(cue.DelayMs);
         var used = cue.OutFrame - cue.InFrame;
         var seam = cue.Rounds == 1 ? 0 : Seam.FramesFor(used);
         var natural = cue.Rounds == Cue.FillSpan ? spanEnd - start : used + (cue.Rounds - 1) * (used - seam);
@@ -49,6 +59,15 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues)
         var (fadeIn, fadeOut) = FadeShape.Pair(cue.FadeIn, cue.FadeOut, end - start);
         return new(
             cue.Id, sound.Id, sound.Media, start, end, cue.InFrame, used, seam, cue.Rounds, Gain.FromDecibels(cue.LevelDb), fadeIn, fadeOut);
+    }
+
+    /// <summary>The frame of what a cue starts with: a step of the slides it covers, else the first of them.</summary>
+    private static long BeginsAt(Show show, CueStart start, IReadOnlyList<SlideTime> slides)
+    {
+        if (start.StepId is { } stepId)
+            foreach (var slide in slides)
+                if (show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return slide.StepFrames[k];
+        return slides[0].StartFrame;
     }
 }
 

@@ -1,22 +1,62 @@
+using System.Text.Json.Serialization;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Formats.Decks;
 
 /// <summary>What a reader finds in the file of a deck.</summary>
 /// <param name="Slides">The slides in running order.</param>
 /// <param name="Sounds">Sounds already in the deck.</param>
-/// <param name="NotUnderstood">What was met and could not be read, a sentence each.</param>
+/// <param name="NotUnderstood">What was met and could not be read or drawn, a sentence each.</param>
 public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Sounds, ValueList<string> NotUnderstood)
 {
+    /// <summary>The deck with some of its slides alone, and the sounds that begin on them.</summary>
+    /// <param name="numbers">Their numbers, from 1; null for all.</param>
+    /// <exception cref="RuleException">There are no such slides.</exception>
+    public Deck Only(IReadOnlyCollection<int>? numbers)
+    {
+        if (numbers is null) return this;
+        var kept = Slides.Where(s => numbers.Contains(s.Number)).ToList();
+        if (kept.Count == 0) throw new RuleException("Choose at least one slide of the deck.", "numbers");
+        var places = kept.Select((s, i) => (s.Number, Place: i + 1)).ToDictionary(p => p.Number, p => p.Place);
+        return this with
+        {
+            Slides = [.. kept],
+            Sounds = [.. Sounds.Where(s => places.ContainsKey(s.FirstSlide)).Select(s => s with
+            {
+                FirstSlide = places[s.FirstSlide],
+                LastSlide = places.Where(p => p.Key >= s.FirstSlide && p.Key <= s.LastSlide).Max(p => p.Value),
+            })],
+        };
+    }
+
     /// <summary>The slides of the deck as slides of a show.</summary>
     /// <param name="newId">Gives a new id at each call.</param>
     /// <param name="holdMs">The hold of slides that say nothing of one, in milliseconds.</param>
     public ValueList<Slide> ToSlides(Func<string> newId, long holdMs)
     {
         ArgumentNullException.ThrowIfNull(newId);
-        return [.. Slides.Select(s => new Slide(
-            newId(), s.Title, s.Text, s.Notes, s.Picture, s.HoldMs ?? holdMs, Transition.Cut, s.Hidden))];
+        // Pictures brought in together are one deck, named after the first.
+        return [.. Slides.Select(s => s.ToSlide(newId(), holdMs) with { Deck = Slides[0].Picture.Media })];
+    }
+
+    /// <summary>The edit that puts the deck's slides, with their sections, into a show.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="slides">The slides, as <see cref="ToSlides"/> gave them.</param>
+    /// <param name="index">The position of the first; beyond the end means at the end.</param>
+    /// <param name="newId">Gives a new id at each call.</param>
+    public Edit ToEdit(Show show, ValueList<Slide> slides, int index, Func<string> newId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(newId);
+        var add = new AddSlides(slides, index);
+        var begun = Slides
+            .Select((s, i) => (s.Section, i))
+            .Where(x => x.Section is not null && (x.i == 0 || Slides[x.i - 1].Section != x.Section))
+            .Select(x => new Section(newId(), x.Section!, slides[x.i].Id, WaitingLoop: false))
+            .ToList();
+        return begun.Count == 0 ? add : new Several([add, new SetSections([.. show.Sections, .. begun])], add.Sentence(show));
     }
 }
 
@@ -27,12 +67,28 @@ public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Soun
 /// <param name="Notes">The presenter's notes.</param>
 /// <param name="HoldMs">Its hold in milliseconds, or null when the deck does not say.</param>
 /// <param name="Hidden">Whether it is hidden.</param>
-/// <param name="Steps">Its reveals; at least the one that shows it.</param>
+/// <param name="Steps">Its reveals; the first is the slide's own coming.</param>
 /// <param name="Section">The section it is in, or null.</param>
 /// <param name="Picture">Where its picture comes from.</param>
+/// <param name="TransitionMs">How long it goes over into this slide, in milliseconds; 0 for a cut.</param>
 public sealed record DeckSlide(
     int Number, string Title, string Text, string Notes, long? HoldMs, bool Hidden, ValueList<DeckStep> Steps, string? Section,
-    PictureSource Picture);
+    PictureSource Picture, long TransitionMs = 0)
+{
+    /// <summary>The slide as one of a show.</summary>
+    /// <param name="id">Its id there.</param>
+    /// <param name="holdMs">Its hold when the deck says nothing of one, in milliseconds.</param>
+    public Slide ToSlide(string id, long holdMs) => new(
+        id, Short(Title, RenameShow.LongestTitle), Short(Text, Slide.LongestText), Short(Notes, Slide.LongestText), Picture,
+        Math.Clamp(HoldMs ?? holdMs, Slide.LeastHoldMs, Slide.GreatestHoldMs),
+        TransitionMs > 0 ? Transition.Dissolve(Math.Min(TransitionMs, Transition.GreatestMs)) : Transition.Cut, Hidden,
+        [.. Steps.Take(Step.Most).Select((s, k) => new Step($"{id}-{k + 1}", Short(s.Label, RenameShow.LongestTitle), k == 0 ? 0 : s.OffsetMs, StepPicture(k)))]);
+
+    /// <summary>What the slide looks like from a step on, where the deck shows it bit by bit.</summary>
+    private PictureSource? StepPicture(int k) => Steps.Count > 1 && Steps[k].Reveals ? Picture with { Step = k + 1 } : null;
+
+    private static string Short(string text, int most) => text.Length <= most ? text : text[..most];
+}
 
 /// <summary>One reveal of a slide.</summary>
 /// <param name="Number">Its number, from 1.</param>
@@ -40,9 +96,68 @@ public sealed record DeckSlide(
 /// <param name="OffsetMs">When, in milliseconds from the slide's beginning; null when at a click.</param>
 public sealed record DeckStep(int Number, string Label, long? OffsetMs)
 {
+    /// <summary>Whether the slide's drawing is known as it is from this step on.</summary>
+    [JsonIgnore]
+    public bool Reveals { get; init; }
+
     /// <summary>The one step of a slide that is there all at once.</summary>
     public static ValueList<DeckStep> Whole { get; } = [new(1, "", 0)];
 }
 
 /// <summary>A sound already in a deck, and where it plays.</summary>
-public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool Loop, double LevelDb, string Start);
+/// <param name="Name">The name of its file.</param>
+/// <param name="FirstSlide">The number of the slide it begins with, from 1.</param>
+/// <param name="LastSlide">The number of the last slide it plays across.</param>
+/// <param name="Loop">Whether it goes round.</param>
+/// <param name="LevelDb">How loud, in dB relative to the file.</param>
+/// <param name="Start">What it begins with: <c>with</c> the slide, a <c>step</c>, or by <c>hand</c>.</param>
+/// <param name="Step">The number of the step it begins with, from 1; null for the others.</param>
+public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool Loop, double LevelDb, string Start, int? Step = null)
+{
+    /// <summary>The endings of sound files' names.</summary>
+    internal static IReadOnlyList<string> Endings { get; } = [".wav", ".mp3", ".ogg", ".oga", ".opus", ".flac", ".m4a", ".aac", ".aiff", ".aif", ".wma"];
+
+    /// <summary>What it is for, where the deck tells; null to guess by the sound.</summary>
+    [JsonIgnore]
+    public SoundKind? Kind => Loop || LastSlide > FirstSlide ? SoundKind.Bed : null;
+
+    /// <summary>The edit that puts the sound into a show and lays it on its slides.</summary>
+    /// <param name="show">The show, with the slides in it.</param>
+    /// <param name="sound">The sound as brought in; where the show has the same file already, that one is used.</param>
+    /// <param name="slides">The slides the deck became.</param>
+    /// <param name="cueId">The cue's id.</param>
+    /// <param name="deck">What the deck is called.</param>
+    public Edit ToEdit(Show show, Sound sound, ValueList<Slide> slides, string cueId, string deck)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(slides);
+        List<Edit> edits = [];
+        if (show.Sounds.FirstOrDefault(s => s.Media == sound.Media && !s.Removed) is { } there) sound = there;
+        else
+        {
+            edits.Add(new AddSound(sound, int.MaxValue));
+            show = show.Apply(edits[0]).Show;
+        }
+        var (first, last) = (slides[FirstSlide - 1], slides[Math.Min(LastSlide, slides.Count) - 1]);
+        var cue = CueDefaults.For(show, sound, first.Id, cueId) with
+        {
+            Span = new(first.Id, last.Id),
+            Rounds = Loop ? Cue.FillSpan : 1,
+            LevelDb = Math.Clamp(LevelDb, Cue.LeastLevelDb, Cue.GreatestLevelDb),
+            Start = Start switch
+            {
+                "hand" => CueStart.ByHand,
+                "step" when Step is { } step && step <= first.Steps.Count => CueStart.WithStep(first.Steps[step - 1].Id),
+                _ => CueStart.WithSlide,
+            },
+        };
+        edits.Add(new PlaceCue(cue, int.MaxValue));
+        return new Several([.. edits], $"Took {sound.Name} over from {deck}");
+    }
+
+    /// <summary>The part of the deck's file that holds it.</summary>
+    public string Part { get; init; } = "";
+
+    /// <summary>The content hash of the deck's file.</summary>
+    public string Deck { get; init; } = "";
+}

@@ -1,16 +1,24 @@
 using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks;
 
 /// <summary>A kind of file that holds a deck. One file of code each; listed in <see cref="DeckFormats"/>.</summary>
 internal interface IDeckFormat
 {
-    /// <summary>Whether a file is of this kind, from its first bytes.</summary>
-    bool Recognises(ReadOnlySpan<byte> head);
+    /// <summary>The media type of its slides' pictures, where it draws them itself; null where another program does.</summary>
+    string? Type => null;
+
+    /// <summary>Whether a file is of this kind, from its first bytes and, for packed files, what is in it.</summary>
+    bool Recognises(DeckFile file, ReadOnlySpan<byte> head);
 
     /// <summary>Reads the file.</summary>
     /// <exception cref="RuleException">It cannot be read; names the file and what would work.</exception>
     Deck Read(DeckFile file);
+
+    /// <summary>Works out what is on some pages of a file, which are counted from 1.</summary>
+    IReadOnlyList<SlideDrawing> Draw(string path, IEnumerable<int> pages) => throw new NotSupportedException();
 }
 
 /// <summary>A file to read a deck from.</summary>
@@ -26,11 +34,12 @@ public static class DeckFormats
     public const long GreatestBytes = 500_000_000;
 
     /// <summary>What can be read, for messages.</summary>
-    public const string Readable = "PDF, PNG, JPEG, WebP and SVG";
+    public const string Readable = "PPTX, ODP, PDF, PNG, JPEG, WebP and SVG";
 
     private const int HeadBytes = 1024;
+    private const long MostSoundBytes = 500_000_000;
 
-    private static readonly IDeckFormat[] All = [new PdfDeck(), new PictureDeck(), new SvgDeck()];
+    private static readonly IDeckFormat[] All = [new PdfDeck(), new PictureDeck(), new PptxDeck(), new OdpDeck(), new SvgDeck()];
 
     /// <summary>Reads one deck from one or several files, which are put in the natural order of their names.</summary>
     /// <exception cref="RuleException">A file cannot be read; names it and says what would work.</exception>
@@ -38,10 +47,15 @@ public static class DeckFormats
     {
         var decks = files.OrderBy(f => f.Name, NaturalOrder.Comparer).Select(Read).ToList();
         if (decks.Count == 1) return decks[0];
-        return new(
-            [.. decks.SelectMany(d => d.Slides).Select((s, i) => s with { Number = i + 1 })],
-            [.. decks.SelectMany(d => d.Sounds)],
-            [.. decks.SelectMany(d => d.NotUnderstood)]);
+        List<DeckSlide> slides = [];
+        List<DeckSound> sounds = [];
+        foreach (var deck in decks)
+        {
+            var before = slides.Count;
+            slides.AddRange(deck.Slides.Select(s => s with { Number = before + s.Number }));
+            sounds.AddRange(deck.Sounds.Select(s => s with { FirstSlide = before + s.FirstSlide, LastSlide = before + s.LastSlide }));
+        }
+        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)]);
     }
 
     private static Deck Read(DeckFile file)
@@ -53,9 +67,45 @@ public static class DeckFormats
             if (stream.Length > GreatestBytes) throw TooLarge(file.Name);
             head = head[..stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false)];
         }
-        var format = All.FirstOrDefault(f => f.Recognises(head))
+        var format = All.FirstOrDefault(f => f.Recognises(file, head))
             ?? throw new RuleException($"{file.Name} is not a deck that can be read. {Readable} can.");
-        return format.Read(file);
+        try
+        {
+            return format.Read(file);
+        }
+        catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
+        {
+            // Readers meet broken files in many ways; to the person they are one.
+            throw new RuleException($"{file.Name} is damaged and cannot be read. Save the deck once more and bring that in.");
+        }
+    }
+
+    /// <summary>Works out what is on pages of a presentation file.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="type">Its media type.</param>
+    /// <param name="pages">The pages, from 1.</param>
+    /// <exception cref="RuleException">It cannot be read.</exception>
+    public static IReadOnlyList<SlideDrawing> Draw(string path, string type, IReadOnlyList<int> pages)
+    {
+        try
+        {
+            return All.First(f => f.Type == type).Draw(path, pages);
+        }
+        catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
+        {
+            throw new RuleException($"Slide {pages[0]} of the deck cannot be drawn. Save the deck once more and bring that in.");
+        }
+    }
+
+    /// <summary>The bytes of a sound within a deck.</summary>
+    /// <exception cref="RuleException">It is not there, or is too large.</exception>
+    public static byte[] SoundBytes(string path, DeckSound sound)
+    {
+        ArgumentNullException.ThrowIfNull(sound);
+        using var zip = ZipFiles.Open(path, sound.Name);
+        var entry = zip.GetEntry(sound.Part) ?? throw new RuleException($"{sound.Name} is not in the deck.");
+        using var content = entry.Open();
+        return ZipFiles.Bytes(content, MostSoundBytes, sound.Name);
     }
 
     /// <summary>Says that a deck file is too large.</summary>

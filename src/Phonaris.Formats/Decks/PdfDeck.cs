@@ -12,7 +12,7 @@ internal sealed class PdfDeck : IDeckFormat
 {
     private const double SameSize = 0.06;
 
-    public bool Recognises(ReadOnlySpan<byte> head) => head.IndexOf("%PDF-"u8) >= 0;
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => head.IndexOf("%PDF-"u8) >= 0;
 
     public Deck Read(DeckFile file)
     {

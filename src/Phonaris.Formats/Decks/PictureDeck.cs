@@ -13,7 +13,7 @@ internal sealed class PictureDeck : IDeckFormat
     /// <summary>The most pixels of a picture: a hundred million.</summary>
     public const long MostPixels = 100_000_000;
 
-    public bool Recognises(ReadOnlySpan<byte> head) => TypeOf(head) is not null;
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => TypeOf(head) is not null;
 
     public Deck Read(DeckFile file)
     {

@@ -17,7 +17,7 @@ internal sealed class SvgDeck : IDeckFormat
         MaxCharactersInDocument = GreatestBytes,
     };
 
-    public bool Recognises(ReadOnlySpan<byte> head) => head.IndexOf("<svg"u8) >= 0;
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => head.IndexOf("<svg"u8) >= 0;
 
     public Deck Read(DeckFile file)
     {

@@ -38,7 +38,7 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, F
         var order = PictureOrder.Of(show, slides, settings.Fps);
         var schedule = Schedule.Of(show);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
-        var pictureTrack = new PictureTrack(show, order, settings, derived, pictures);
+        var pictureTrack = new PictureTrack(order, settings, derived, pictures);
         var soundTrack = new SoundTrack(schedule, open, derived, start, end);
 
         await pictureTrack.PrepareAsync(Part(0, PicturesShare), cancel);

@@ -23,8 +23,9 @@ public sealed record FilmSettings(int Width, int Height, int Fps)
 
     /// <summary>
     /// Coding of the sound: about 180 kbit/s. Of constant quality, not rate: then no frame's bits hang on those before it, and pieces encoded apart join.
+    /// Without temporal noise shaping, which takes a sixth of the time and here changes next to nothing.
     /// </summary>
-    public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-q:a", "2", "-aac_coder", "fast"];
+    public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-q:a", "2", "-aac_coder", "fast", "-aac_tns", "0"];
 
     /// <summary>Seconds of a still that are encoded and repeated: short enough to seek in, long enough to be small.</summary>
     public const int GroupSeconds = 2;

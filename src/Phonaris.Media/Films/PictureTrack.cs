@@ -19,16 +19,15 @@ internal sealed class PictureTrack
     private readonly List<Part> _parts = [];
 
     /// <summary>Plans the track.</summary>
-    public PictureTrack(Show show, PictureOrder order, FilmSettings settings, DerivedFiles derived, SlidePictures pictures)
+    public PictureTrack(PictureOrder order, FilmSettings settings, DerivedFiles derived, SlidePictures pictures)
     {
         (_settings, _derived, _pictures) = (settings, derived, pictures);
         PictureSource? before = null;
-        foreach (var slide in order.Slides)
+        foreach (var shot in order.Shots)
         {
-            var picture = show.Slide(slide.SlideId).Picture;
-            if (slide.Dissolve > 0) _parts.Add(new(before, picture, slide.Dissolve));
-            if (slide.End - slide.Start > slide.Dissolve) _parts.Add(new(null, picture, slide.End - slide.Start - slide.Dissolve));
-            before = picture;
+            if (shot.Dissolve > 0) _parts.Add(new(before, shot.Picture, shot.Dissolve));
+            if (shot.End - shot.Start > shot.Dissolve) _parts.Add(new(null, shot.Picture, shot.End - shot.Start - shot.Dissolve));
+            before = shot.Picture;
         }
     }
 
@@ -97,9 +96,11 @@ internal sealed class PictureTrack
 
     private string Name(Part part)
     {
-        var identity = $"{part.Before} {part.Picture} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)} {Tuning(part)}";
+        var identity = $"{Named(part.Before)} {Named(part.Picture)} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)} {Tuning(part)}";
         return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.h264";
     }
+
+    private static string Named(PictureSource? picture) => picture is null ? "" : $"{picture.Key} {picture.Width}x{picture.Height} {picture.Fills}";
 
     /// <summary>A still, or the dissolve from one picture to another.</summary>
     private sealed record Part(PictureSource? Before, PictureSource Picture, long Pictures);

@@ -1,4 +1,5 @@
 using Phonaris.Core;
+using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using SkiaSharp;
 
@@ -9,7 +10,8 @@ namespace Phonaris.Media.Pictures;
 /// </summary>
 /// <param name="derived">Where drawn pictures are kept.</param>
 /// <param name="original">Gives the path of the file of a content hash.</param>
-public sealed class SlidePictures(DerivedFiles derived, Func<string, string> original)
+/// <param name="read">Reads pages of a presentation file as drawings.</param>
+public sealed class SlidePictures(DerivedFiles derived, Func<string, string> original, DrawingReader read)
 {
     /// <summary>The widest picture that can be asked for, in pixels.</summary>
     public const int GreatestWidth = 3840;
@@ -73,7 +75,8 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         using var canvas = new SKCanvas(frame);
         canvas.Clear(SKColors.Black);
         if (source is null) return frame;
-        var fit = Math.Min((double)width / source.Width, (double)height / source.Height);
+        var (across, down) = ((double)width / source.Width, (double)height / source.Height);
+        var fit = source.Fills ? Math.Max(across, down) : Math.Min(across, down);
         using var picture = await DrawAsync(source, Math.Max(1, (int)Math.Round(source.Width * fit)), cancel);
         // Drawn at the right size but for a pixel of rounding: place it without resampling.
         canvas.DrawBitmap(picture, (width - picture.Width) / 2, (height - picture.Height) / 2, SKSamplingOptions.Default);
@@ -82,10 +85,12 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
 
     private async Task<SKBitmap> DrawAsync(PictureSource source, int width, CancellationToken cancel)
     {
-        var path = original(source.Media);
         var height = Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width));
+        if (source.Drawing is { } card) return DrawingPainter.Draw(card, 0, width, height);
+        var path = original(source.Media);
         return source.Type switch
         {
+            MediaTypes.Pptx or MediaTypes.Odp => DrawingPainter.Draw(read(path, source.Type, [source.Page])[0], source.Step, width, height),
             MediaTypes.Pdf => (await PdfPages.DrawAsync(path, source.Page, source.Page, width, height, cancel))[0],
             MediaTypes.Svg => SvgPicture.Draw(path, width, height),
             _ => RasterPicture.Draw(path, width, height),
@@ -95,7 +100,10 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     private async Task DrawPagesAsync(PictureSource[] run, int width, CancellationToken cancel)
     {
         var height = Math.Max(1, (int)Math.Round((double)width * run[0].Height / run[0].Width));
-        var pages = await PdfPages.DrawAsync(original(run[0].Media), run[0].Page, run[^1].Page, width, height, cancel);
+        var path = original(run[0].Media);
+        IReadOnlyList<SKBitmap> pages = run[0].Type == MediaTypes.Pdf
+            ? await PdfPages.DrawAsync(path, run[0].Page, run[^1].Page, width, height, cancel)
+            : [.. read(path, run[0].Type, [.. run.Select(s => s.Page)]).Zip(run, (drawing, s) => DrawingPainter.Draw(drawing, s.Step, width, height))];
         for (var i = 0; i < run.Length; i++)
         {
             using var page = pages[i];
@@ -104,8 +112,8 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     }
 
     private static bool IsPageRun(PictureSource[] run) =>
-        run[0].Type == MediaTypes.Pdf && run.Select((s, i) => (s, i)).All(
-            x => x.s.Media == run[0].Media && x.s.Page == run[0].Page + x.i && (x.s.Width, x.s.Height) == (run[0].Width, run[0].Height));
+        run[0].Type is MediaTypes.Pdf or MediaTypes.Pptx or MediaTypes.Odp && run.Select((s, i) => (s, i)).All(
+            x => x.s.Media == run[0].Media && x.s.Page == run[0].Page + x.i && x.s.Card is null && (x.s.Width, x.s.Height) == (run[0].Width, run[0].Height));
 
     private static Task WritePngAsync(SKBitmap bitmap, string path, CancellationToken cancel)
     {
@@ -116,5 +124,11 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         return File.WriteAllBytesAsync(path, png.ToArray(), cancel);
     }
 
-    private static string Name(PictureSource source, int width) => $"pictures/{source.Media}-{source.Page}-{width}.png";
+    private static string Name(PictureSource source, int width) => $"pictures/{source.Key}-{width}.png";
 }
+
+/// <summary>Reads pages of a presentation file as drawings.</summary>
+/// <param name="path">The file.</param>
+/// <param name="type">Its media type.</param>
+/// <param name="pages">The pages, from 1.</param>
+public delegate IReadOnlyList<SlideDrawing> DrawingReader(string path, string type, IReadOnlyList<int> pages);

@@ -8,23 +8,15 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Draws SVG drawings with the house's own fonts. Nothing outside the file is ever fetched.</summary>
 internal static class SvgPicture
 {
+    private const long MostCharacters = 20_000_000;
+
     /// <summary>Draws a drawing to a size.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
     public static SKBitmap Draw(string path, int width, int height)
     {
         using var svg = new SKSvg();
-        svg.Settings.TypefaceProviders?.Insert(0, HouseFonts.Provider);
-        SKPicture? picture;
-        try
-        {
-            using var reader = XmlReader.Create(path, new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null });
-            picture = svg.Load(reader);
-        }
-        catch (XmlException)
-        {
-            picture = null;
-        }
-        if (picture is null) throw new RuleException("A drawing of the deck cannot be read as SVG. Save it once more, or as PNG.");
+        using var file = File.OpenRead(path);
+        var picture = Load(svg, file) ?? throw new RuleException("A drawing of the deck cannot be read as SVG. Save it once more, or as PNG.");
         var bounds = picture.CullRect;
         var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
         using var canvas = new SKCanvas(target);
@@ -32,5 +24,36 @@ internal static class SvgPicture
         canvas.Scale(width / bounds.Width, height / bounds.Height);
         canvas.DrawPicture(picture, -bounds.Left, -bounds.Top);
         return target;
+    }
+
+    /// <summary>Whether a picture within a deck is an SVG drawing.</summary>
+    public static bool Recognises(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
+
+    /// <summary>A drawing within a deck as an image of its own size, or null when it cannot be read.</summary>
+    public static SKImage? TryDraw(byte[] data)
+    {
+        using var svg = new SKSvg();
+        using var stream = new MemoryStream(data);
+        if (Load(svg, stream) is not { CullRect: { Width: > 0 and < 4000, Height: > 0 and < 4000 } bounds } picture) return null;
+        var (width, height) = ((int)Math.Ceiling(bounds.Width * 2), (int)Math.Ceiling(bounds.Height * 2));
+        using var surface = SKSurface.Create(new SKImageInfo(width, height));
+        surface.Canvas.Scale(2);
+        surface.Canvas.DrawPicture(picture, -bounds.Left, -bounds.Top);
+        return surface.Snapshot();
+    }
+
+    private static SKPicture? Load(SKSvg svg, Stream stream)
+    {
+        svg.Settings.TypefaceProviders?.Insert(0, HouseFonts.Provider);
+        try
+        {
+            using var reader = XmlReader.Create(
+                stream, new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersInDocument = MostCharacters });
+            return svg.Load(reader);
+        }
+        catch (XmlException)
+        {
+            return null;
+        }
     }
 }

@@ -1,7 +1,9 @@
+using System.Globalization;
 using System.Runtime.InteropServices;
 using System.Text.Json;
 using CliWrap;
 using Phonaris.Core;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
@@ -13,9 +15,16 @@ public static class SoundDecoder
     public const int LongestSeconds = 4 * 3600;
 
     /// <summary>What can be read, for messages.</summary>
-    public const string Formats = "WAV, MP3, Ogg Vorbis, Opus, FLAC, M4A/AAC, WMA and AIFF";
+    public const string Formats = "WAV, MP3, Ogg Vorbis, Opus, FLAC, M4A/AAC, WMA, AIFF and the sound of films";
 
-    private const string Containers = "wav,w64,mp3,ogg,flac,mov,aac,asf,aiff,caf,matroska";
+    private const string Containers = "wav,w64,mp3,ogg,flac,mov,aac,asf,aiff,caf,matroska,avi,mpegts,mpeg";
+
+    private const int LowestRate = 1000, HighestRate = 768_000;
+
+    /// <summary>Of a damaged file, less than this is not worth having.</summary>
+    private const double LeastPartSeconds = 0.1;
+
+    private const double LeastMissingSeconds = 0.25;
 
     private static readonly string[] Guard = ["-protocol_whitelist", "file", "-format_whitelist", Containers];
 
@@ -32,7 +41,8 @@ public static class SoundDecoder
         {
             await MediaTool.RunAsync(
                 "ffprobe",
-                ["-v", "error", .. Guard, "-select_streams", "a:0", "-show_entries", "stream=codec_name,sample_rate,channels:format=duration",
+                ["-v", "error", .. Guard, "-show_entries",
+                    "stream=codec_type,codec_name,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=duration:format_tags",
                     "-of", "json", $"file:{path}"],
                 null, PipeTarget.ToStream(json), cancel);
         }
@@ -41,15 +51,32 @@ public static class SoundDecoder
             throw NotSound(name);
         }
         using var probed = JsonDocument.Parse(json.ToArray());
-        if (!probed.RootElement.TryGetProperty("streams", out var streams) || streams.GetArrayLength() == 0) throw NotSound(name);
-        var stream = streams[0];
-        var (rate, channels) = (int.Parse(stream.GetProperty("sample_rate").GetString()!), stream.GetProperty("channels").GetInt32());
-        if (rate <= 0 || channels <= 0) throw NotSound(name);
-        double? seconds = probed.RootElement.GetProperty("format").TryGetProperty("duration", out var d)
-            && double.TryParse(d.GetString(), out var s) ? s : null;
+        var streams = probed.RootElement.TryGetProperty("streams", out var all) ? all.EnumerateArray().ToList() : [];
+        var stream = streams.Find(s => Text(s, "codec_type") == "audio");
+        if (stream.ValueKind == JsonValueKind.Undefined
+            || !int.TryParse(Text(stream, "sample_rate"), NumberStyles.None, CultureInfo.InvariantCulture, out var rate)
+            || !stream.TryGetProperty("channels", out var count) || count.GetInt32() is not (> 0 and var channels)
+            || rate is < LowestRate or > HighestRate)
+            throw NotSound(name);
+        var format = probed.RootElement.GetProperty("format");
+        double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
         if (seconds > LongestSeconds) throw TooLong(name);
-        return new(stream.GetProperty("codec_name").GetString()!, rate, channels, seconds);
+        var cover = streams.Exists(s => s.TryGetProperty("disposition", out var is_) && is_.GetProperty("attached_pic").GetInt32() == 1);
+        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover);
+
+        static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) ? value.GetString() ?? "" : "";
     }
+
+    /// <summary>Takes the cover picture out of a file that has one.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="picture">The PNG file to write, at most 256 pixels wide.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="MediaToolException">There is none that can be read.</exception>
+    internal static Task CoverAsync(string path, string picture, CancellationToken cancel) => MediaTool.RunAsync(
+        "ffmpeg",
+        ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:v:0", "-frames:v", "1", "-vf", "scale='min(256,iw)':-1",
+            "-f", "apng", "-protocol_whitelist", "file", "-y", $"file:{picture}"],
+        null, null, cancel);
 
     /// <summary>Decodes a file to the engine's format and hands the samples on in blocks.</summary>
     /// <param name="path">The file.</param>
@@ -58,18 +85,18 @@ public static class SoundDecoder
     /// <param name="take">Takes interleaved stereo at 48 kHz, whole frames.</param>
     /// <param name="progress">Told the fraction done, where the length is known beforehand.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>The frames decoded.</returns>
-    /// <exception cref="RuleException">It cannot be decoded, is too long, or holds nothing.</exception>
-    public static Task<long> DecodeAsync(
+    /// <returns>What was decoded; of a damaged file as much as could be.</returns>
+    /// <exception cref="RuleException">Nothing can be decoded, or it is too long, or holds nothing.</exception>
+    public static Task<Decoded> DecodeAsync(
         string path, string name, SoundFormat format, SamplesTaker take, IProgress<double>? progress, CancellationToken cancel) =>
         ReadAsync(path, name, format, Frames.PerSecond, Frames.Channels, take, progress, cancel);
 
     /// <summary>Decodes a file at its own rate and with its own channels, to be measured.</summary>
     /// <inheritdoc cref="DecodeAsync"/>
-    public static Task<long> DecodeAsIsAsync(string path, string name, SoundFormat format, SamplesTaker take, CancellationToken cancel) =>
+    public static Task<Decoded> DecodeAsIsAsync(string path, string name, SoundFormat format, SamplesTaker take, CancellationToken cancel) =>
         ReadAsync(path, name, format, format?.SampleRate ?? 0, format?.Channels ?? 0, take, null, cancel);
 
-    private static async Task<long> ReadAsync(
+    private static async Task<Decoded> ReadAsync(
         string path, string name, SoundFormat format, int rate, int channels, SamplesTaker take, IProgress<double>? progress,
         CancellationToken cancel)
     {
@@ -96,20 +123,29 @@ public static class SoundDecoder
                 if (format.Seconds > 0) progress?.Report(Math.Min(1, frames / (format.Seconds.Value * rate)));
             }
         });
+        var damaged = false;
         try
         {
-            await MediaTool.RunAsync(
+            damaged = (await MediaTool.RunAsync(
                 "ffmpeg",
                 ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
                     "-ar", $"{rate}", "-ac", $"{channels}", "-f", "f32le", "-protocol_whitelist", "pipe", "pipe:1"],
-                null, output, cancel);
+                null, output, cancel)).Length > 0;
         }
         catch (MediaToolException)
         {
-            throw NotSound(name);
+            // What came before the damage is worth having.
+            if (frames < rate * LeastPartSeconds) throw NotSound(name);
+            damaged = true;
         }
-        return frames > 0 ? frames : throw new RuleException($"{name} holds no sound: its length is zero.");
+        if (frames == 0) throw damaged ? NotSound(name) : new RuleException($"{name} holds no sound: its length is zero.");
+        var claimed = (long)Math.Round((format.Seconds ?? 0) * rate);
+        // Lengths are claimed a little wrongly even by whole files.
+        return new(frames, (damaged || !Estimated(format)) && claimed - frames > rate * LeastMissingSeconds ? claimed - frames : 0);
     }
+
+    /// <summary>Whether a coding's claimed length is a guess from its size.</summary>
+    private static bool Estimated(SoundFormat format) => format.Codec is "mp3" or "aac";
 
     private static RuleException NotSound(string name) => new($"{name} is not a sound that can be read. {Formats} can.");
 
@@ -124,4 +160,11 @@ public delegate void SamplesTaker(ReadOnlySpan<float> samples);
 /// <param name="SampleRate">Frames a second.</param>
 /// <param name="Channels">Samples in a frame.</param>
 /// <param name="Seconds">Its length as it claims, or null when it does not say.</param>
-public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds);
+/// <param name="Tags">What its tags say of whose it is.</param>
+/// <param name="HasCover">Whether it has a cover picture.</param>
+public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover);
+
+/// <summary>What came out of decoding.</summary>
+/// <param name="Frames">The frames decoded.</param>
+/// <param name="MissingFrames">How many more the file claims to hold, where it is damaged; else 0.</param>
+public readonly record struct Decoded(long Frames, long MissingFrames);

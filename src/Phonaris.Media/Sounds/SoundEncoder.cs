@@ -42,6 +42,35 @@ public static class SoundEncoder
             ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
             input, null, cancel));
     }
+
+    /// <summary>About what a lighter copy weighs, in bytes a second.</summary>
+    public const long LighterBytesPerSecond = 24_000;
+
+    /// <summary>Writes a lighter copy of a sound: Ogg Vorbis of a quality that is not told from the original, of the same length to the frame.</summary>
+    /// <param name="sound">The sound.</param>
+    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
+    public static Task LighterAsync(ISoundReader sound, string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(sound);
+        var input = PipeSource.Create(async (stream, token) =>
+        {
+            var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
+            for (long at = 0; at < sound.Frames; at += Mixer.StretchFrames)
+            {
+                var block = bytes.AsMemory(0, (int)Math.Min(Mixer.StretchFrames, sound.Frames - at) * Frames.Channels * sizeof(float));
+                sound.Read(at, MemoryMarshal.Cast<byte, float>(block.Span));
+                await stream.WriteAsync(block, token);
+                progress?.Report((double)at / sound.Frames);
+            }
+        });
+        return WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
+            "ffmpeg",
+            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "6", "-f", "ogg", "-y", $"file:{partial}"],
+            input, null, cancel));
+    }
 }
 
 /// <summary>The formats a show's sound is written in.</summary>

@@ -24,12 +24,12 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <param name="progress">Told the fraction decoded.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It is not a sound that can be read.</exception>
-    public async Task<SoundFigures> PrepareAsync(string hash, string name, IProgress<double>? progress, CancellationToken cancel)
+    public async Task<Prepared> PrepareAsync(string hash, string name, IProgress<double>? progress, CancellationToken cancel)
     {
         var samples = await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
         try
         {
-            return JsonSerializer.Deserialize<SoundFigures>(await File.ReadAllBytesAsync(derived.PathOf(Figures(hash)), cancel))!;
+            return JsonSerializer.Deserialize<Prepared>(await File.ReadAllBytesAsync(derived.PathOf(Known(hash)), cancel))!;
         }
         catch (FileNotFoundException)
         {
@@ -67,36 +67,50 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     {
         var path = original(hash);
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
-        var (outline, loudness) = (new PeakPyramid.Builder(), new LoudnessMeter());
-        long frames;
+        var (outline, survey) = (new PeakPyramid.Builder(), new SoundSurvey());
+        Decoded decoded;
         await using (var file = new FileStream(partial, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
         {
-            frames = await SoundDecoder.DecodeAsync(path, name, format, Take, progress, cancel);
+            decoded = await SoundDecoder.DecodeAsync(path, name, format, Take, progress, cancel);
 
             void Take(ReadOnlySpan<float> samples)
             {
                 file.Write(MemoryMarshal.AsBytes(samples));
                 outline.Add(samples);
-                loudness.Add(samples);
+                survey.Add(samples);
             }
         }
         // The samples come last into place: where they are, the rest is.
-        var figures = new SoundFigures(frames, format.SampleRate, format.Channels, loudness.IntegratedLufs(), loudness.LoudestLufs());
+        var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, decoded.MissingFrames), format.Tags, format.HasCover);
         await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel));
-        await WholeFile.WriteAsync(derived.PathOf(Figures(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(figures), cancel));
+        await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel));
+    }
+
+    /// <summary>The cover picture of a sound as a PNG file, or null when it has none.</summary>
+    /// <param name="hash">Its content hash.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<string?> CoverAsync(string hash, CancellationToken cancel)
+    {
+        if (!(await PrepareAsync(hash, hash, null, cancel)).HasCover) return null;
+        try
+        {
+            return await derived.GetAsync($"sounds/{hash}.png", (partial, token) => SoundDecoder.CoverAsync(original(hash), partial, token), cancel);
+        }
+        catch (MediaToolException)
+        {
+            return null;
+        }
     }
 
     private static string Samples(string hash) => $"sounds/{hash}.f32";
 
     private static string Outline(string hash) => $"sounds/{hash}.peaks";
 
-    private static string Figures(string hash) => $"sounds/{hash}.json";
+    private static string Known(string hash) => $"sounds/{hash}.json";
 }
 
 /// <summary>What is known of a sound once it is decoded.</summary>
-/// <param name="Frames">Its length in frames at 48 kHz.</param>
-/// <param name="SampleRate">The file's own rate, frames a second.</param>
-/// <param name="Channels">The file's own channels.</param>
-/// <param name="LoudnessLufs">Its integrated loudness in LUFS, or null when it has none.</param>
-/// <param name="LoudestLufs">The loudness of its loudest 400 ms in LUFS, or null.</param>
-public sealed record SoundFigures(long Frames, int SampleRate, int Channels, double? LoudnessLufs, double? LoudestLufs);
+/// <param name="Figures">What was measured.</param>
+/// <param name="Tags">What its tags say of whose it is.</param>
+/// <param name="HasCover">Whether it has a cover picture.</param>
+public sealed record Prepared(SoundFigures Figures, Rights Tags, bool HasCover);

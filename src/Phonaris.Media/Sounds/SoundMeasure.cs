@@ -3,7 +3,7 @@ using Phonaris.Core.Audio;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Measures a sound file as it is, at its own rate.</summary>
+/// <summary>Measures a sound file as it is, at its own rate and with its own channels.</summary>
 public static class SoundMeasure
 {
     /// <summary>Decodes the file and measures it.</summary>
@@ -14,10 +14,20 @@ public static class SoundMeasure
     {
         var name = Path.GetFileName(path);
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
-        var peak = 0f;
-        var frames = await SoundDecoder.DecodeAsIsAsync(
-            path, name, format, s => { if (!s.IsEmpty) peak = Math.Max(peak, Math.Abs(TensorPrimitives.MaxMagnitude(s))); }, cancel);
-        return new(frames, format.SampleRate, format.Channels, peak > 0 ? Gain.ToDecibels(peak) : null);
+        var (loudness, truePeak, peak) = (new LoudnessMeter(format.SampleRate, format.Channels), new TruePeakMeter(format.Channels), 0f);
+        var decoded = await SoundDecoder.DecodeAsIsAsync(path, name, format, Take, cancel);
+        return new(
+            decoded.Frames, format.SampleRate, format.Channels, loudness.IntegratedLufs(), loudness.RangeLu(), truePeak.End(),
+            peak > 0 ? Gain.ToDecibels(peak) : null);
+
+        void Take(ReadOnlySpan<float> samples)
+        {
+            if (samples.IsEmpty) return;
+            // The largest magnitude comes with its sign.
+            peak = Math.Max(peak, Math.Abs(TensorPrimitives.MaxMagnitude(samples)));
+            loudness.Add(samples);
+            truePeak.Add(samples);
+        }
     }
 }
 
@@ -25,5 +35,9 @@ public static class SoundMeasure
 /// <param name="Frames">Its length in frames at its own rate.</param>
 /// <param name="SampleRate">Frames a second.</param>
 /// <param name="Channels">Samples in a frame.</param>
+/// <param name="IntegratedLufs">Its integrated loudness in LUFS (ITU-R BS.1770-5), or null when it has none.</param>
+/// <param name="RangeLu">Its loudness range in LU (EBU Tech 3342), or null when it has none.</param>
+/// <param name="TruePeakDbtp">Its true peak in dBTP, or null for silence.</param>
 /// <param name="SamplePeakDbfs">Its greatest sample in dB relative to full scale, or null for silence.</param>
-public sealed record Measured(long Frames, int SampleRate, int Channels, double? SamplePeakDbfs);
+public sealed record Measured(
+    long Frames, int SampleRate, int Channels, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SamplePeakDbfs);

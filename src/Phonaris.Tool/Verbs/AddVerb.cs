@@ -19,9 +19,9 @@ internal static class AddVerb
             (show, var sound) = Workshop.AddOnce(show, read);
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
             return (
-                new { id = sound.Id, name = sound.Name, kind = sound.Kind, frames = sound.Frames, integratedLufs = sound.LoudnessLufs },
+                new { id = sound.Id, name = sound.Name, kind = sound.Kind, frames = sound.Frames, integratedLufs = sound.Figures.LoudnessLufs },
                 $"{sound.Id}  {sound.Name}, {sound.Kind.ToString().ToLowerInvariant()}, {Say.Time(sound.Frames)}, "
-                    + (sound.LoudnessLufs is { } lufs ? $"{lufs:0.0} LUFS" : "no loudness"));
+                    + (sound.Figures.LoudnessLufs is { } lufs ? $"{lufs:0.0} LUFS" : "no loudness"));
         });
         return command;
     }

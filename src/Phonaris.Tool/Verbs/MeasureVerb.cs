@@ -19,7 +19,9 @@ internal static class MeasureVerb
             return (
                 measured,
                 $"{measured.Frames} frames at {measured.SampleRate} Hz, {measured.Channels} channels, "
-                    + (measured.SamplePeakDbfs is { } peak ? $"sample peak {peak:0.0} dBFS" : "silent"));
+                    + (measured.IntegratedLufs is { } lufs ? $"{lufs:0.0} LUFS, " : "no loudness, ")
+                    + (measured.RangeLu is { } range ? $"range {range:0.0} LU, " : "")
+                    + (measured.TruePeakDbtp is { } peak ? $"true peak {peak:0.0} dBTP" : "silent"));
         });
         return command;
     }

@@ -12,7 +12,7 @@ internal static class NewVerb
         var path = Arguments.Show();
         var deck = new Option<string[]>("--deck")
         {
-            Description = "The deck: a PDF, or pictures.",
+            Description = "The deck: a presentation (pptx, odp), a PDF, or pictures.",
             Required = true,
             AllowMultipleArgumentsPerToken = true,
         };
@@ -24,7 +24,10 @@ internal static class NewVerb
             var read = await workshop.ReadDeckAsync(parsed.GetValue(deck)!, cancel);
             var holdMs = parsed.GetValue(hold) is { } seconds ? Arguments.Ms(seconds, "--hold") : Slide.DefaultHoldMs;
             var to = parsed.GetValue(path)!;
-            var show = Show.Empty(Names.FromFile(Path.GetFileName(to))).Apply(new AddSlides(read.ToSlides(Workshop.NewId, holdMs), 0)).Show;
+            var show = Show.Empty(Names.FromFile(Path.GetFileName(to)));
+            var slides = read.ToSlides(Workshop.NewId, holdMs);
+            show = show.Apply(read.ToEdit(show, slides, 0, Workshop.NewId)).Show;
+            foreach (var sound in read.Sounds) show = await workshop.TakeOverAsync(show, sound, slides, cancel);
             await workshop.WriteAsync(show, to, cancel);
             return (new { show = to, slides = show.Slides.Count }, $"{to}: {show.Slides.Count} slides");
         });

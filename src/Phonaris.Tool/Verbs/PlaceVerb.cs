@@ -15,8 +15,10 @@ internal static class PlaceVerb
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
         var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added.", Required = true };
         var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all.", Required = true };
-        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide." };
-        start.AcceptOnlyFromAmong("with");
+        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, or by hand." };
+        start.AcceptOnlyFromAmong("with", "hand");
+        var step = new Option<int?>("--step") { Description = "It begins with this step of its first slide, from 1." };
+        var each = new Option<bool>("--each-slide") { Description = "It sounds anew on every slide of its span." };
         var delay = Arguments.Seconds("--delay", "How long after that");
         var from = Arguments.Seconds("--in", "The part used begins here");
         var to = Arguments.Seconds("--out", "The part used ends here");
@@ -28,7 +30,7 @@ internal static class PlaceVerb
         stop.AcceptOnlyFromAmong("span", "finish");
         var command = new Command("place", "Places a cue.")
         {
-            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, stop,
+            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, stop, step, each,
         };
         command.Does(async (parsed, cancel) =>
         {
@@ -45,6 +47,9 @@ internal static class PlaceVerb
             if (parsed.GetValue(fadeIn) is { } a) cue = cue with { FadeIn = Fade.Of(Arguments.Ms(a, "--fade-in")) };
             if (parsed.GetValue(fadeOut) is { } b) cue = cue with { FadeOut = Fade.Of(Arguments.Ms(b, "--fade-out")) };
             if (parsed.GetValue(stop) is { } s) cue = cue with { Stop = s == "span" ? CueStop.Span : CueStop.Finished };
+            if (parsed.GetValue(start) == "hand") cue = cue with { Start = CueStart.ByHand };
+            if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };
+            if (parsed.GetValue(each)) cue = cue with { EachSlide = true };
             var edit = new PlaceCue(cue, int.MaxValue);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
@@ -68,6 +73,14 @@ internal static class PlaceVerb
             within = within.Apply(new SetSoundKind(found.Id, kind.Value)).Show;
             return (within, within.Sound(found.Id));
         }
+    }
+
+    private static CueStart StepOf(Show show, string slideId, int step)
+    {
+        var steps = show.Slide(slideId).Steps;
+        return step >= 1 && step <= steps.Count
+            ? CueStart.WithStep(steps[step - 1].Id)
+            : throw new RuleException($"That slide has {(steps.Count == 1 ? "one step" : $"{steps.Count} steps")}; --step asks for another.", "step");
     }
 
     private static int Rounds(string typed) => typed switch

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Shows;
 using Phonaris.Media.Pictures;
 using Phonaris.Storage;
 
@@ -7,17 +8,22 @@ namespace Phonaris.Web.Bringing;
 /// <summary>The pictures of slides.</summary>
 internal static class PictureEndpoints
 {
-    private static readonly int[] Widths = [DrawDeck.RowWidth, 1280, 1920];
+    private static readonly int[] Widths = [BringDeck.RowWidth, 1280, 1920];
 
-    public static void MapPictures(this RouteGroupBuilder api) =>
+    public static void MapPictures(this RouteGroupBuilder api)
+    {
+        // A file that was brought in, as the picture of a step.
+        api.MapPost("/pictures", (BroughtFile file, FileStore files) => TypedResults.Ok(BroughtFile.ReadDeck([file], files).Slides[0].Picture));
+
         // The address carries what the picture is of, so that it can be kept for good.
         api.MapGet("/shows/{id}/slides/{slideId}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (
-            string id, string slideId, int width, string? of, ShowStore shows, SlidePictures pictures, HttpResponse response, CancellationToken cancel) =>
+            string id, string slideId, int width, int? step, string? of, ShowStore shows, SlidePictures pictures, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored || !Widths.Contains(width)) return TypedResults.NotFound();
-            var source = stored.Show.Slide(slideId).Picture;
+            var source = Cards.Drawn(stored.Show, step is { } taken ? stored.Show.Slide(slideId).PictureAt(taken) : stored.Show.Slide(slideId).Picture);
             var path = await pictures.PngAsync(source, width, cancel);
-            response.Headers.CacheControl = of == $"{source.Media}-{source.Page}" ? "private, max-age=31536000, immutable" : "no-cache";
+            response.Headers.CacheControl = of == source.Key ? "private, max-age=31536000, immutable" : "no-cache";
             return TypedResults.PhysicalFile(path, "image/png");
         });
+    }
 }

@@ -1,6 +1,8 @@
 using System.Runtime.InteropServices;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
+using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Jobs;
@@ -12,15 +14,56 @@ internal static class SoundEndpoints
 {
     private const int MostColumns = 4000;
 
+    private static readonly TimeSpan LostAfter = TimeSpan.FromSeconds(5);
+
     public static void MapSounds(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/{id}/sounds", async Task<Results<Accepted<JobView>, NotFound>> (
-            string id, BroughtFile file, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, NewSound file, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            file.PathIn(files);
-            return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, "sound", file.Name, file, cancel));
+            var kind = SoundArchive.Recognises(file.File.PathIn(files)) ? BringSounds.JobKind : BringSound.JobKind;
+            return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, kind, file.Name, file, cancel));
         });
+
+        // Takes that were not ended, as when the page was lost while recording.
+        api.MapGet("/shows/{id}/takes", async (string id, UploadStore uploads) => TypedResults.Ok(
+            (await uploads.UnfinishedAsync($"take-{id}", LostAfter)).Select(u => new LostTake(u.Id, u.Upload.Name, u.Upload.Offset)).ToList()));
+
+        api.MapPost("/shows/{id}/sounds/{soundId}/replace", async Task<Results<Accepted<JobView>, NotFound>> (
+            string id, string soundId, BroughtFile file, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            stored.Show.Sound(soundId);
+            file.PathIn(files);
+            return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, ReplaceFile.JobKind, file.Name, new Replacement(soundId, file), cancel));
+        });
+
+        api.MapPost("/shows/{id}/sounds/{soundId}/lighter", async Task<Results<Accepted<JobView>, NotFound>> (
+            string id, string soundId, ShowStore shows, JobRunner jobs, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored
+                ? TypedResults.Accepted((string?)null, await jobs.AddAsync(id, MakeLighter.JobKind, stored.Show.Sound(soundId).Name, soundId, cancel))
+                : TypedResults.NotFound());
+
+        api.MapGet("/shows/{id}/sounds/{soundId}/weight", async Task<Results<Ok<SoundWeight>, NotFound>> (
+            string id, string soundId, ShowStore shows, FileStore files, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var sound = stored.Show.Sound(soundId);
+            return TypedResults.Ok(SoundWeight.Of(new FileInfo(files.PathOf(sound.Media)).Length, sound.Frames));
+        });
+
+        api.MapGet("/shows/{id}/sounds/{soundId}/cover", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string soundId, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await library.CoverAsync(stored.Show.Sound(soundId).Media, cancel) is not { } path) return TypedResults.NotFound();
+            response.Headers.CacheControl = "private, max-age=3600";
+            return TypedResults.PhysicalFile(path, "image/png");
+        });
+
+        api.MapGet("/shows/{id}/credits", async Task<Results<ContentHttpResult, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Text(string.Join('\n', Credits.Of(stored.Show)) + "\n") : TypedResults.NotFound());
 
         api.MapGet("/shows/{id}/sounds/{soundId}/peaks", async Task<Results<Ok<List<double>>, NotFound>> (
             string id, string soundId, long from, long to, int columns, ShowStore shows, SoundLibrary library, CancellationToken cancel) =>
@@ -44,5 +87,35 @@ internal static class SoundEndpoints
             response.Headers.CacheControl = "private, max-age=31536000, immutable";
             return TypedResults.Bytes(MemoryMarshal.AsBytes(samples.AsSpan()).ToArray(), "application/octet-stream");
         });
+    }
+}
+
+/// <summary>A take that was not ended.</summary>
+/// <param name="Id">Its upload.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Bytes">How much of it has arrived.</param>
+public sealed record LostTake(string Id, string Name, long Bytes);
+
+/// <summary>A sound to bring in.</summary>
+/// <param name="Hash">The content hash of its file, brought in before.</param>
+/// <param name="Name">What the file was called.</param>
+/// <param name="Kind">What it is for; null to guess.</param>
+/// <param name="SlideId">The slide to lay it on at once; null for none.</param>
+public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null)
+{
+    internal BroughtFile File => new(Hash, Name);
+}
+
+/// <summary>What a sound weighs.</summary>
+/// <param name="Bytes">The file as brought in; what it adds to a show that is handed over.</param>
+/// <param name="LighterBytes">About what a lighter copy would weigh; null where that would not be worth it.</param>
+public sealed record SoundWeight(long Bytes, long? LighterBytes)
+{
+    private const long HeavyBytes = 100_000_000;
+
+    internal static SoundWeight Of(long bytes, long frames)
+    {
+        var lighter = frames / Frames.PerSecond * SoundEncoder.LighterBytesPerSecond;
+        return new(bytes, bytes > HeavyBytes && lighter < bytes / 2 ? lighter : null);
     }
 }

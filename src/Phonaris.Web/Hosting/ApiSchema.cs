@@ -14,7 +14,11 @@ internal sealed class ApiSchema : IOpenApiSchemaTransformer
         if (type.IsGenericType && type.GetGenericTypeDefinition() == typeof(ValueList<>))
         {
             schema.Type = JsonSchemaType.Array;
-            schema.Items = await context.GetOrCreateSchemaAsync(type.GetGenericArguments()[0], null, cancellationToken);
+            var item = type.GetGenericArguments()[0];
+            // Edits hold edits: by name, or the generator would go round for ever.
+            schema.Items = item == typeof(Edit)
+                ? new OpenApiSchemaReference(nameof(Edit), context.Document)
+                : await context.GetOrCreateSchemaAsync(item, null, cancellationToken);
         }
         else if (type.IsSubclassOf(typeof(Edit))) (schema.Required ??= new HashSet<string>()).Add("kind");
     }

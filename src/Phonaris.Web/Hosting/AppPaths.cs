@@ -8,6 +8,12 @@ internal sealed class AppOptions
 
     /// <summary>The folder of the demo show, to be put in at the start; null for none.</summary>
     public string? Demo { get; set; }
+
+    /// <summary>The folder of the sound catalogue that ships with the app; null for none.</summary>
+    public string? Catalogue { get; set; }
+
+    /// <summary>Whether the catalogue is slow now and then, and fails now and then, as one on the other side of a network does.</summary>
+    public bool MoodyCatalogue { get; set; }
 }
 
 /// <summary>Where things are kept.</summary>
@@ -21,6 +27,8 @@ internal sealed class AppPaths(AppOptions options)
     public string Files => Path.Combine(Root, "files");
 
     public string Derived => Path.Combine(Root, "derived");
+
+    public string Uploads => Path.Combine(Root, "uploads");
 
     public string Exports => Path.Combine(Root, "exports");
 }

@@ -5,12 +5,14 @@ using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
 using Phonaris.Media;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Bringing;
+using Phonaris.Web.Catalogue;
 using Phonaris.Web.Exports;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
@@ -37,9 +39,10 @@ internal static class House
         services.AddSingleton<ShowStore>();
         services.AddSingleton<JobStore>();
         services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
+        services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
         services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
-        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
+        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, DeckFormats.Draw));
         services.AddSingleton(s => new FilmExporter(
             s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>().Open));
         services.AddSingleton<ShowChanges>();
@@ -47,10 +50,19 @@ internal static class House
         services.AddSingleton<Mixes>();
         services.AddSingleton<ExportedFiles>();
         services.AddSingleton<JobRunner>();
-        services.AddHostedService(s => s.GetRequiredService<JobRunner>());
+        if (!OnlyDescribed) services.AddHostedService(s => s.GetRequiredService<JobRunner>());
         services.AddSingleton<IJobWork, BringSound>();
-        services.AddSingleton<IJobWork, DrawDeck>();
+        services.AddSingleton<IJobWork, BringDeck>();
+        services.AddSingleton<IJobWork, BringSounds>();
+        services.AddSingleton<IJobWork, ReplaceFile>();
+        services.AddSingleton<IJobWork, MakeLighter>();
         services.AddSingleton<IJobWork, ExportShow>();
+        services.AddSingleton<ISoundCatalogue>(s =>
+        {
+            var options = s.GetRequiredService<IOptions<AppOptions>>().Value;
+            var shelf = new FolderCatalogue(options.Catalogue);
+            return options.MoodyCatalogue ? new MoodyCatalogue(shelf, s.GetRequiredService<TimeProvider>()) : shelf;
+        });
         services.AddSingleton<DemoShow>();
         services.AddSignalR().AddJsonProtocol(o => ShowJson.Configure(o.PayloadSerializerOptions));
         services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));

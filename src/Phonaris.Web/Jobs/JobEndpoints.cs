@@ -21,7 +21,7 @@ internal static class JobEndpoints
         api.MapDelete("/jobs/{id}", async Task<NoContent> (string id, JobStore jobs, JobRunner runner, ExportedFiles files, CancellationToken cancel) =>
         {
             await runner.CancelAsync(id);
-            if ((await jobs.FindAsync(id, cancel))?.Result is { } file) files.Delete(file);
+            if (await jobs.FindAsync(id, cancel) is { Kind: ExportShow.JobKind, Result: { } file }) files.Delete(file);
             await jobs.DeleteAsync(id, cancel);
             return TypedResults.NoContent();
         });

@@ -22,9 +22,10 @@ internal static class ShowEndpoints
             var deck = asked.Files.Count == 0 ? null : BroughtFile.ReadDeck(asked.Files, files);
             var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
             var show = Show.Empty(RenameShow.Validate(title));
-            if (deck is not null) show = show.Apply(new AddSlides(deck.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs), 0)).Show;
+            var slides = deck?.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs) ?? [];
+            if (deck is not null) show = show.Apply(deck.ToEdit(show, slides, 0, NewId.Next)).Show;
             var stored = await shows.AddAsync(NewId.Next(), show, cancel);
-            if (deck is not null) await DrawDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, show.Slides, cancel);
+            if (deck is not null) await BringDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, deck, slides, cancel);
             return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
         });
 

@@ -22,7 +22,8 @@ public sealed record ShowView(
 /// <param name="EndFrame">The frame after the last.</param>
 /// <param name="Knots">The frames where a new round begins.</param>
 /// <param name="Rows">What it is like on each slide it sounds on.</param>
-public sealed record StrandView(string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows);
+/// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
+public sealed record StrandView(string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand);
 
 /// <summary>A strand on one slide.</summary>
 /// <param name="SlideId">The slide.</param>

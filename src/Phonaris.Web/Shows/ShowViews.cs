@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Phonaris.Core.Audio;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -25,7 +26,7 @@ internal sealed class ShowViews(SoundLibrary sounds)
         var outline = new float[OutlineColumns];
         Outline.Of(schedule, sounds.Peaks, outline);
         return _latest[stored.Id] = new(
-            stored.Id, stored.Revision, stored.Show, order, [.. schedule.Cues.Select(c => Strand(c, order))], Rounded(outline), stored.Undo, stored.Redo);
+            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. schedule.Cues.Select(c => Strand(c, order, byHand: false)), .. schedule.ByHand.Select(c => Strand(c, order, byHand: true))], Rounded(outline), stored.Undo, stored.Redo);
     }
 
     /// <summary>A show as a card.</summary>
@@ -37,7 +38,7 @@ internal sealed class ShowViews(SoundLibrary sounds)
             order.Slides.Count > 0 ? order.Slides[0].SlideId : null, stored.ChangedAt);
     }
 
-    private StrandView Strand(ScheduledCue cue, RunningOrder order)
+    private StrandView Strand(ScheduledCue cue, RunningOrder order, bool byHand)
     {
         var peaks = sounds.Peaks(cue.Media);
         List<StrandRow> rows = [];
@@ -51,7 +52,7 @@ internal sealed class ShowViews(SoundLibrary sounds)
                 .Select(db => Math.Round(Math.Max(db, LeastLevelDb), 1));
             rows.Add(new(slide.SlideId, from, to, [.. levels], Rounded(columns)));
         }
-        return new(cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots()], rows);
+        return new(cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots()], rows, byHand);
     }
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];

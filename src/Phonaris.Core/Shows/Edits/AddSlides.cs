@@ -16,7 +16,7 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
         if (show.Slides.Count + Slides.Count > MostSlides)
             throw new RuleException($"A show holds at most {MostSlides:N0} slides; this would make {show.Slides.Count + Slides.Count:N0}.", "slides");
         if (Slides.Any(s => show.SlideIndex(s.Id) >= 0)) throw new RuleException("These slides are in the show already.", "slides");
-        foreach (var slide in Slides) SetHolds.Validate(slide.HoldMs);
+        foreach (var slide in Slides) Validate(slide);
         var index = Math.Clamp(Index, 0, show.Slides.Count);
         return new(
             show with { Slides = [.. show.Slides.Take(index), .. Slides, .. show.Slides.Skip(index)] },
@@ -28,4 +28,15 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => Slides.Select(s => $"slide:{s.Id}");
+
+    /// <summary>Checks that a slide can be one.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    internal static void Validate(Slide slide)
+    {
+        SetHolds.Validate(slide.HoldMs);
+        SetSteps.Validate(slide.Steps);
+        Cards.Validate(slide.Picture);
+        if (slide.Text.Length > Slide.LongestText || slide.Notes.Length > Slide.LongestText)
+            throw new RuleException($"The text and the notes of a slide have at most {Slide.LongestText:N0} characters.", "slides");
+    }
 }

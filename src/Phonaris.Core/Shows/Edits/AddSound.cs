@@ -23,7 +23,7 @@ public sealed record AddSound(Sound Sound, int Index) : Edit
     public override IEnumerable<string> Touches() => [$"sound:{Sound.Id}"];
 }
 
-/// <summary>Takes a sound that no cue uses out of the show.</summary>
+/// <summary>Takes a sound out of the show. Its cues are parked, and with them it can be brought back.</summary>
 /// <param name="SoundId">The sound.</param>
 public sealed record RemoveSound(string SoundId) : Edit
 {
@@ -32,16 +32,53 @@ public sealed record RemoveSound(string SoundId) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var sound = show.Sound(SoundId);
-        var uses = show.Cues.Count(c => c.SoundId == SoundId);
-        if (uses > 0)
-            throw new RuleException($"{sound.Name} is used by {uses} {(uses == 1 ? "cue" : "cues")}. Remove those first.", "sound");
+        if (sound.Removed) throw new RuleException($"{sound.Name} is removed already.", "sound");
+        if (show.Cues.Any(c => c.SoundId == SoundId))
+        {
+            var spans = show.Cues.Where(c => c.SoundId == SoundId && c.Span is not null).Select(c => new CueSpan(c.Id, c.Span!)).ToValueList();
+            var parked = show.With(sound with { Removed = true });
+            return new(
+                parked with { Cues = [.. parked.Cues.Select(c => c.SoundId == SoundId ? c with { Span = null } : c)] },
+                new RestoreSound(SoundId, spans));
+        }
         var index = show.Sounds.FindIndex(s => s.Id == SoundId);
         return new(show with { Sounds = show.Sounds.RemoveAt(index) }, new AddSound(sound, index));
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Removed {before.Sound(SoundId).Name}";
+    public override string Sentence(Show before)
+    {
+        var parked = before.Cues.Count(c => c.SoundId == SoundId);
+        return $"Removed {before.Sound(SoundId).Name}{(parked == 0 ? "" : parked == 1 ? "; its cue is parked" : $"; its {parked} cues are parked")}";
+    }
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"sound:{SoundId}"];
+}
+
+/// <summary>Brings a removed sound back, and cues of it to their slides.</summary>
+/// <param name="SoundId">The sound.</param>
+/// <param name="Spans">The cues to lie again, with their spans.</param>
+public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var sound = show.Sound(SoundId);
+        if (!sound.Removed) throw new RuleException($"{sound.Name} is there already.", "sound");
+        var next = show.With(sound with { Removed = false });
+        foreach (var (cueId, span) in Spans)
+        {
+            next.Indices(span);
+            next = next.With(next.Cue(cueId) with { Span = span });
+        }
+        return new(next, new RemoveSound(SoundId));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Brought {before.Sound(SoundId).Name} back";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"sound:{SoundId}", .. Spans.Select(s => $"cue:{s.CueId}/span")];
 }

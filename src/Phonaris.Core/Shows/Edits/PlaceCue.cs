@@ -12,6 +12,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
         var sound = show.Sound(Cue.SoundId);
         if (Cue.Span is { } span) show.Indices(span);
+        SetStart.Validate(Cue.Start);
         SetPart.Validate(sound, Cue.InFrame, Cue.OutFrame);
         SetRounds.Validate(Cue.Rounds);
         SetLevel.Validate(Cue.LevelDb);

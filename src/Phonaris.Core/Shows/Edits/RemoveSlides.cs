@@ -16,13 +16,15 @@ public sealed record RemoveSlides(ValueList<string> SlideIds) : Edit
         for (var i = 0; i < show.Slides.Count; i++)
             if (gone.Contains(show.Slides[i].Id)) places.Add(new(i, show.Slides[i]));
         var lost = show.Cues.Where(c => c.Span is { } s && s.Without(show, gone) != s).Select(c => new CueSpan(c.Id, c.Span!));
+        ValueList<Slide> slides = [.. show.Slides.Where(s => !gone.Contains(s.Id))];
         return new(
             show with
             {
-                Slides = [.. show.Slides.Where(s => !gone.Contains(s.Id))],
+                Slides = slides,
+                Sections = Sections.Follow(show, slides, new HashSet<string>()),
                 Cues = [.. show.Cues.Select(c => c with { Span = c.Span?.Without(show, gone) })],
             },
-            new RestoreSlides([.. places], [.. lost]));
+            new RestoreSlides([.. places], [.. lost], show.Sections));
     }
 
     /// <inheritdoc/>
@@ -36,7 +38,8 @@ public sealed record RemoveSlides(ValueList<string> SlideIds) : Edit
 /// <summary>Puts slides back where they were, and the spans that had lost them. What undoes <see cref="RemoveSlides"/>.</summary>
 /// <param name="Places">The slides with their positions, in ascending order.</param>
 /// <param name="Spans">The spans as they were.</param>
-public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSpan> Spans) : Edit
+/// <param name="Restored">The sections as they were.</param>
+public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSpan> Spans, ValueList<Section> Restored) : Edit
 {
     /// <inheritdoc/>
     public override Applied Apply(Show show)
@@ -44,7 +47,7 @@ public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSp
         ArgumentNullException.ThrowIfNull(show);
         var slides = show.Slides.ToList();
         foreach (var (index, slide) in Places) slides.Insert(Math.Clamp(index, 0, slides.Count), slide);
-        var next = show with { Slides = [.. slides] };
+        var next = show with { Slides = [.. slides], Sections = Restored };
         foreach (var (cueId, span) in Spans)
         {
             next.Indices(span);

@@ -1,0 +1,170 @@
+import { Pause, Play } from "lucide-react";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { answered, api, type CataloguePiece } from "../api/client";
+import { keepShow, say } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { Dialog } from "../ui/Dialog";
+import { shortTime } from "../ui/format";
+
+const lengths: readonly (readonly [string, number, number])[] = [
+  ["any length", 0, 1e6],
+  ["under 5 s", 0, 5],
+  ["5 to 35 s", 5, 35],
+  ["over 35 s", 35, 1e6],
+];
+const moods = [
+  "calm",
+  "warm",
+  "playful",
+  "lively",
+  "serious",
+  "curious",
+  "steady",
+  "cold",
+  "attention",
+  "plain",
+  "glad",
+  "sorry",
+  "light",
+];
+
+/** The sound catalogue: search, listen, take with the licence. */
+export function CatalogueDialog({ close }: { close: () => void }) {
+  const { view } = useOpenShow();
+  const queries = useQueryClient();
+  const [words, setWords] = useState("");
+  const [kind, setKind] = useState("");
+  const [mood, setMood] = useState("");
+  const [length, setLength] = useState(0);
+  const [playing, setPlaying] = useState<string>();
+  const player = useRef<HTMLAudioElement>(null);
+  const [, least, most] = lengths[length] ?? ["", 0, 1e6];
+  const { data, error, isFetching, refetch } = useQuery({
+    queryKey: ["catalogue", words, kind, mood, length],
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/catalogue", { params: { query: { words, kind, mood, least, most } }, signal })),
+  });
+  const take = useMutation({
+    mutationFn: async (piece: CataloguePiece) =>
+      answered(
+        await api.POST("/api/shows/{id}/catalogue/{pieceId}", { params: { path: { id: view.id, pieceId: piece.id } } }),
+      ),
+    onSuccess: (after) => keepShow(queries, after),
+    onError: say,
+  });
+  const taken = (piece: CataloguePiece) =>
+    view.show.sounds.some((s) => !s.removed && s.rights.proof === `catalogue piece ${piece.id}`);
+
+  useEffect(() => {
+    const audio = player.current;
+    return () => audio?.pause();
+  }, []);
+  const hear = (piece: CataloguePiece) => {
+    const audio = player.current;
+    if (!audio) return;
+    if (playing === piece.id) {
+      audio.pause();
+      return;
+    }
+    audio.src = `/api/catalogue/${piece.id}/file`;
+    setPlaying(piece.id);
+    audio.play().catch(() => {
+      setPlaying(undefined);
+      say(new Error(`${piece.title} cannot be heard just now: the catalogue does not answer. Try again in a moment.`));
+    });
+  };
+
+  return (
+    <Dialog title="Find sounds" close={close} wide>
+      <audio
+        ref={player}
+        onPause={() => setPlaying(undefined)}
+        onEnded={() => setPlaying(undefined)}
+        className="hidden"
+      />
+      <div className="mb-3 flex flex-wrap items-center gap-2">
+        <input
+          type="search"
+          className="input input-sm bg-base-200 min-w-48 grow"
+          placeholder="Words: rain, strings, begin…"
+          aria-label="Words to search for"
+          value={words}
+          onChange={(event) => setWords(event.currentTarget.value)}
+        />
+        <select
+          className="value"
+          aria-label="Kind of sound"
+          value={kind}
+          onChange={(e) => setKind(e.currentTarget.value)}
+        >
+          <option value="">any kind</option>
+          <option value="bed">beds</option>
+          <option value="spot">spots</option>
+        </select>
+        <select className="value" aria-label="Mood" value={mood} onChange={(e) => setMood(e.currentTarget.value)}>
+          <option value="">any mood</option>
+          {moods.map((m) => (
+            <option key={m}>{m}</option>
+          ))}
+        </select>
+        <select
+          className="value"
+          aria-label="Length"
+          value={length}
+          onChange={(e) => setLength(Number(e.currentTarget.value))}
+        >
+          {lengths.map(([name], i) => (
+            <option key={name} value={i}>
+              {name}
+            </option>
+          ))}
+        </select>
+        {isFetching && <span className="loading loading-spinner loading-xs" role="status" aria-label="Searching" />}
+      </div>
+      {error && (
+        <p role="alert" className="text-error mb-2">
+          {error.message}{" "}
+          <button type="button" className="btn btn-xs" onClick={() => void refetch()}>
+            Try again
+          </button>
+        </p>
+      )}
+      {data?.length === 0 && <p className="muted py-6 text-center">Nothing is like that. Fewer words find more.</p>}
+      <ul>
+        {data?.map((piece) => (
+          <li key={piece.id} className="line-b flex items-center gap-3 py-1.5" data-piece={piece.title}>
+            <button
+              type="button"
+              className="text-primary grid size-8 shrink-0 cursor-pointer place-items-center"
+              aria-label={playing === piece.id ? `Stop ${piece.title}` : `Hear ${piece.title}`}
+              onClick={() => hear(piece)}
+            >
+              {playing === piece.id ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" />}
+            </button>
+            <div className="min-w-0 grow">
+              <p className="truncate">
+                <b>{piece.title}</b> <span className="muted text-sm">by {piece.author}</span>
+              </p>
+              <p className="muted truncate text-xs">
+                {piece.kind}, {piece.mood}; {piece.words}
+              </p>
+            </div>
+            <span className="muted text-xs">{piece.licence}</span>
+            <span className="figures w-12 text-right text-sm">{shortTime(Math.round(piece.seconds * 48_000))}</span>
+            <button
+              type="button"
+              className="btn btn-xs w-16"
+              disabled={taken(piece) || (take.isPending && take.variables.id === piece.id)}
+              onClick={() => take.mutate(piece)}
+            >
+              {taken(piece) ? "Taken" : "Take"}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  );
+}

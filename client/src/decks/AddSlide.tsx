@@ -1,0 +1,109 @@
+import { Plus } from "lucide-react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
+import { answered, api, type Slide } from "../api/client";
+import { newId } from "../api/ids";
+import { keepShow, say } from "../api/queries";
+import { upload } from "../api/upload";
+import { useOpenShow } from "../shows/ShowContext";
+
+const usualHoldMs = 8000;
+const cardWidth = 960;
+const cardHeight = 540;
+
+/** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
+export function AddSlide({ index }: { index: number }) {
+  const { view, edit } = useOpenShow();
+  const queries = useQueryClient();
+  const chooser = useRef<HTMLInputElement>(null);
+
+  const add = (kind: "title" | "credits") => {
+    const id = newId();
+    const title = kind === "title" ? view.show.title : "Credits";
+    const slide: Slide = {
+      id,
+      title,
+      text: "",
+      notes: "",
+      picture: {
+        media: "",
+        type: "application/vnd.phonaris.card",
+        page: 1,
+        width: cardWidth,
+        height: cardHeight,
+        step: 0,
+        fills: false,
+        card: { kind, heading: title, text: "" },
+      },
+      holdMs: usualHoldMs,
+      transition: { kind: "cut", ms: 0 },
+      hidden: false,
+      steps: [{ id: `${id}-1`, label: "", offsetMs: 0, picture: null }],
+      deck: "",
+    };
+    edit({ kind: "addSlides", slides: [slide], index });
+  };
+
+  const picture = async (file: File) => {
+    try {
+      const files = [await upload(file, "deck", () => undefined)];
+      const path = { params: { path: { id: view.id } } };
+      keepShow(
+        queries,
+        answered(await api.POST("/api/shows/{id}/deck", { ...path, body: { files, index, fills: true } })),
+      );
+    } catch (problem) {
+      say(problem as Error);
+    }
+  };
+
+  const close = () => (document.activeElement as HTMLElement | null)?.blur();
+  return (
+    <div className="dropdown dropdown-end">
+      <button type="button" tabIndex={0} className="btn btn-ghost btn-xs" aria-haspopup="menu">
+        <Plus size={14} /> Add a slide
+      </button>
+      <ul
+        tabIndex={0}
+        className="dropdown-content menu bg-base-100 z-30 w-52 rounded-md border border-[var(--line)] p-1 shadow-sm"
+      >
+        {(["title", "credits"] as const).map((kind) => (
+          <li key={kind}>
+            <button
+              type="button"
+              onClick={() => {
+                add(kind);
+                close();
+              }}
+            >
+              {kind === "title" ? "A title card" : "A credits card"}
+            </button>
+          </li>
+        ))}
+        <li>
+          <button
+            type="button"
+            onClick={() => {
+              chooser.current?.click();
+              close();
+            }}
+          >
+            A picture filling it…
+          </button>
+        </li>
+      </ul>
+      <input
+        ref={chooser}
+        type="file"
+        accept=".png,.jpg,.jpeg,.webp,.svg"
+        className="hidden"
+        aria-label="Picture for a new slide"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          if (file) void picture(file);
+          event.currentTarget.value = "";
+        }}
+      />
+    </div>
+  );
+}

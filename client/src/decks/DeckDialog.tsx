@@ -1,0 +1,178 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { answered, api, type DeckLook, type ShowView } from "../api/client";
+import { keepShow, say } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import type { ArrivedDeck } from "../sounds/useBringIn";
+import { Dialog } from "../ui/Dialog";
+import { JoinPages } from "./JoinPages";
+import { RefreshPlan } from "./RefreshPlan";
+
+type Way = "put" | "refresh" | "join";
+
+/** Asks what a deck is for that was brought into a show with slides: to put its slides in, to refresh, or to give exact pictures. */
+export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => void }) {
+  const { view } = useOpenShow();
+  const queries = useQueryClient();
+  const files = [...deck.files];
+  const path = { params: { path: { id: view.id } } };
+  const { data: look, error } = useQuery({
+    queryKey: ["look", view.id, view.revision, files.map((f) => f.hash).join()],
+    retry: false,
+    queryFn: async () => answered(await api.POST("/api/shows/{id}/deck/look", { ...path, body: { files } })),
+  });
+  const [chosen, setWay] = useState<Way>();
+  const [numbers, setNumbers] = useState<ReadonlySet<number>>();
+  const [joined, setJoined] = useState<readonly number[]>();
+  const [busy, setBusy] = useState(false);
+  const name = deck.files[0]?.name ?? "";
+  const way = chosen ?? (look ? likely(look) : "put");
+
+  const go = async () => {
+    setBusy(true);
+    try {
+      let after: ShowView;
+      if (way === "refresh")
+        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files } }));
+      else if (way === "join")
+        after = answered(
+          await api.POST("/api/shows/{id}/deck/join", {
+            ...path,
+            body: { files, joined: [...(joined ?? look?.joins ?? [])] },
+          }),
+        );
+      else
+        after = answered(
+          await api.POST("/api/shows/{id}/deck", {
+            ...path,
+            body: { files, index: deck.index, fills: false, ...(numbers ? { numbers: [...numbers] } : {}) },
+          }),
+        );
+      keepShow(queries, after);
+      close();
+    } catch (problem) {
+      say(problem as Error);
+      setBusy(false);
+    }
+  };
+
+  return (
+    <Dialog
+      title={name}
+      close={close}
+      wide
+      actions={
+        <>
+          <button type="button" className="btn btn-sm" onClick={close}>
+            Leave it
+          </button>
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={!look || busy || numbers?.size === 0}
+            onClick={() => void go()}
+          >
+            {way === "put"
+              ? putWords(numbers?.size ?? look?.titles.length ?? 0)
+              : way === "refresh"
+                ? "Refresh"
+                : "Use these pictures"}
+          </button>
+        </>
+      }
+    >
+      {error ? (
+        <p role="alert" className="text-error">
+          {error.message}
+        </p>
+      ) : !look ? (
+        <p className="muted">Reading the deck…</p>
+      ) : (
+        <>
+          <p className="mb-3">
+            {count(look.titles.length, "slide")}
+            {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
+            {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}. What is it for?
+          </p>
+          <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
+            <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
+            {look.refreshes && (
+              <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
+            )}
+            {look.joins && (
+              <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
+            )}
+          </div>
+          {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
+          {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
+          {way === "join" && look.joins && (
+            <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
+          )}
+        </>
+      )}
+    </Dialog>
+  );
+}
+
+/** The way most probably meant: a refresh when most slides are known, exact pictures for a PDF of as many pages, else new slides. */
+function likely(look: DeckLook): Way {
+  const known = look.refreshes?.filter((l) => l.kind === "kept" || l.kind === "changed").length ?? 0;
+  if (known * 2 > look.titles.length) return look.joins ? "join" : "refresh";
+  return "put";
+}
+
+const putWords = (n: number) => (n === 1 ? "Put 1 slide in" : `Put ${n} slides in`);
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
+
+function Choose({ name, on, press }: { name: string; on: boolean; press: () => void }) {
+  return (
+    <button type="button" aria-pressed={on} className={`btn btn-sm ${on ? "btn-primary" : ""}`} onClick={press}>
+      {name}
+    </button>
+  );
+}
+
+interface PickProps {
+  titles: readonly string[];
+  numbers: ReadonlySet<number> | undefined;
+  pick: (numbers: ReadonlySet<number> | undefined) => void;
+}
+
+function PickSlides({ titles, numbers, pick }: PickProps) {
+  const all = new Set(titles.map((_, i) => i + 1));
+  const set = (n: number, on: boolean) => {
+    const next = new Set(numbers ?? all);
+    if (on) next.add(n);
+    else next.delete(n);
+    pick(next);
+  };
+  return (
+    <>
+      <label className="mb-2 flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={!numbers || numbers.size === titles.length}
+          onChange={(event) => pick(event.currentTarget.checked ? undefined : new Set())}
+        />
+        All slides
+      </label>
+      <ul className="grid grid-cols-2 gap-x-6 gap-y-1">
+        {titles.map((title, i) => (
+          <li key={i}>
+            <label className="flex min-w-0 items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={!numbers || numbers.has(i + 1)}
+                onChange={(event) => set(i + 1, event.currentTarget.checked)}
+              />
+              <span className="muted figures w-6 shrink-0 text-right">{i + 1}</span>
+              <span className="truncate">{title}</span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

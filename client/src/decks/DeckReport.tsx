@@ -1,0 +1,73 @@
+import { X } from "lucide-react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type JobView } from "../api/client";
+
+interface Report {
+  slides?: number;
+  steps?: number;
+  sounds: number;
+  notUnderstood: readonly string[];
+}
+
+/** What was read of a deck or an archive, and what was not understood. */
+export function DeckReport({ job }: { job: JobView }) {
+  const queries = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const report = JSON.parse(job.result ?? "{}") as Report;
+  const parts = [
+    report.slides !== undefined && count(report.slides, "slide"),
+    !!report.steps && count(report.steps, "step"),
+    report.sounds > 0 && count(report.sounds, "sound"),
+  ].filter(Boolean);
+  const missed = report.notUnderstood.length;
+  const forget = async () => {
+    await api.DELETE("/api/jobs/{id}", { params: { path: { id: job.id } } });
+    await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
+  };
+  return (
+    <div className="bg-base-300 rounded-md px-2.5 py-1.5 text-xs">
+      <div className="flex items-start justify-between gap-1">
+        <p className="min-w-0">
+          <b className="break-words">{job.name}</b>: {parts.join(", ")}.
+        </p>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square -mr-1"
+          aria-label={`Put the report on ${job.name} away`}
+          onClick={() => void forget()}
+        >
+          <X size={13} />
+        </button>
+      </div>
+      {missed > 0 && (
+        <>
+          <button
+            type="button"
+            className="text-warning cursor-pointer underline"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            {count(missed, "thing")} not taken over
+          </button>
+          {open && (
+            <ul className="mt-1 max-h-40 list-disc overflow-y-auto pl-4">
+              {report.notUnderstood.map((line, i) => (
+                <li key={i}>{line}</li>
+              ))}
+            </ul>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Whether a job has left something worth telling. */
+export function isWorthTelling(job: JobView): boolean {
+  if (job.state !== "done" || !job.result || (job.kind !== "deck" && job.kind !== "sounds")) return false;
+  const report = JSON.parse(job.result) as Report;
+  return job.kind === "sounds" || report.notUnderstood.length > 0 || report.sounds > 0 || !!report.steps;
+}
+
+const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;

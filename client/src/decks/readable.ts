@@ -1,0 +1,7 @@
+/** What a deck can be, for file dialogs. */
+export const deckEndings = ".pptx,.odp,.pdf,.png,.jpg,.jpeg,.webp,.svg";
+
+const deckNames = /\.(pptx|odp|pdf|png|jpe?g|webp|svg)$/i;
+
+/** Whether a file would be slides, by its name; what it really is the server finds out. */
+export const isDeck = (file: File) => deckNames.test(file.name);

@@ -1,0 +1,40 @@
+import type { Slide } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { TextBox } from "../ui/TextBox";
+import { ValueField } from "../ui/ValueField";
+import { Topic } from "./Sentence";
+
+type Card = NonNullable<Slide["picture"]["card"]>;
+
+/** The words of a card made here. */
+export function CardEditor({ slide, card }: { slide: Slide; card: Card }) {
+  const { edit } = useOpenShow();
+  const set = (change: Partial<Card>) =>
+    edit({
+      kind: "setPictures",
+      pictures: [
+        { slideId: slide.id, picture: { ...slide.picture, media: "", card: { ...card, ...change } }, steps: [] },
+      ],
+    });
+  return (
+    <Topic title={card.kind === "title" ? "Title card" : "Credits card: filled from the rights of the sounds"}>
+      <ValueField
+        label="Heading of the card"
+        words
+        value={card.heading}
+        show={(heading) => heading}
+        read={(typed) => typed.trim()}
+        commit={(heading) => set({ heading })}
+        width="100%"
+      />
+      <TextBox
+        key={slide.id}
+        label="Text of the card"
+        rows={2}
+        value={card.text}
+        placeholder={card.kind === "title" ? "Who it is by" : "A closing line"}
+        commit={(text) => set({ text })}
+      />
+    </Topic>
+  );
+}

@@ -1,0 +1,69 @@
+import type { Rights, Sound } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { isUnclear } from "../sounds/rights";
+import { ValueField } from "../ui/ValueField";
+import { Topic } from "./Sentence";
+
+const fields: readonly (readonly [keyof Rights, string, string])[] = [
+  ["title", "Title", "of the piece"],
+  ["author", "Author", "who made it"],
+  ["source", "Source", "where it was got"],
+  ["licence", "Licence", "such as CC-BY-4.0"],
+  ["credit", "Credit", "as it is asked for"],
+  ["proof", "Proof", "where it can be looked up"],
+];
+
+// The most common of the SPDX list for sound, and words for the rest.
+const licences = [
+  "CC0-1.0",
+  "CC-BY-4.0",
+  "CC-BY-3.0",
+  "CC-BY-SA-4.0",
+  "CC-BY-NC-4.0",
+  "CC-BY-NC-SA-4.0",
+  "CC-BY-ND-4.0",
+  "Public domain",
+  "Own work",
+  "Bought licence",
+  "All rights reserved",
+];
+
+/** Whose a sound is and on what terms. */
+export function RightsEditor({ sound }: { sound: Sound }) {
+  const { edit } = useOpenShow();
+  const set = (change: Partial<Rights>) =>
+    edit({ kind: "setRights", soundId: sound.id, rights: { ...sound.rights, ...change } });
+  return (
+    <Topic title="Whose it is">
+      {isUnclear(sound) && (
+        <p className="text-warning text-sm">
+          {!sound.rights.author && !sound.rights.credit ? "Its author" : "Its licence"}
+          {!sound.rights.author && !sound.rights.credit && !sound.rights.licence ? " and licence are" : " is"} missing.
+        </p>
+      )}
+      <datalist id="licences">
+        {licences.map((l) => (
+          <option key={l} value={l} />
+        ))}
+      </datalist>
+      <div className="grid grid-cols-[3.6rem_1fr] items-center gap-y-1 text-sm">
+        {fields.map(([key, name, hint]) => (
+          <div key={key} className="contents">
+            <span className="muted">{name}</span>
+            <ValueField
+              label={`${name}, ${hint}`}
+              words
+              value={sound.rights[key]}
+              show={(text) => text}
+              read={(typed) => typed.trim()}
+              commit={(text) => set({ [key]: text })}
+              placeholder={hint}
+              list={key === "licence" ? "licences" : undefined}
+              width="100%"
+            />
+          </div>
+        ))}
+      </div>
+    </Topic>
+  );
+}

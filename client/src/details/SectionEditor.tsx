@@ -1,0 +1,61 @@
+import type { Slide } from "../api/client";
+import { newId } from "../api/ids";
+import { useOpenShow } from "../shows/ShowContext";
+import { ValueField } from "../ui/ValueField";
+import { Sentence, Topic } from "./Sentence";
+
+/** Whether a section begins with a slide, what it is called, and whether it goes round. */
+export function SectionEditor({ slide }: { slide: Slide }) {
+  const { view, edit } = useOpenShow();
+  const { sections, slides } = view.show;
+  const own = sections.find((s) => s.first === slide.id);
+  const at = slides.findIndex((s) => s.id === slide.id);
+  const within = sections.findLast((s) => slides.findIndex((x) => x.id === s.first) <= at);
+  const set = (next: typeof sections) => edit({ kind: "setSections", sections: next });
+  if (!own)
+    return (
+      <Topic title="Section">
+        <Sentence>
+          {within ? <span className="muted">In “{within.name}”.</span> : null}
+          <button
+            type="button"
+            className="btn btn-xs"
+            onClick={() =>
+              set([...sections, { id: newId(), name: slide.title || "Section", first: slide.id, waitingLoop: false }])
+            }
+          >
+            Begin a section here
+          </button>
+        </Sentence>
+      </Topic>
+    );
+  const change = (of: Partial<typeof own>) => set(sections.map((s) => (s.id === own.id ? { ...s, ...of } : s)));
+  return (
+    <Topic title="Section">
+      <Sentence>
+        Begins{" "}
+        <ValueField
+          label="Name of the section"
+          words
+          value={own.name}
+          show={(name) => name}
+          read={(typed) => typed.trim() || undefined}
+          commit={(name) => change({ name })}
+          width="11.5rem"
+        />
+      </Sentence>
+      <label className="flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={own.waitingLoop}
+          onChange={(event) => change({ waitingLoop: event.currentTarget.checked })}
+        />
+        Waiting loop: goes round until the presenter moves on
+      </label>
+      <button type="button" className="btn btn-xs" onClick={() => set(sections.filter((s) => s.id !== own.id))}>
+        End this section
+      </button>
+    </Topic>
+  );
+}

@@ -1,0 +1,314 @@
+import { Flag, Pause, Play, X } from "lucide-react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { answered, api, type Sound } from "../api/client";
+import { newId } from "../api/ids";
+import { keepJob, say, usePeaks } from "../api/queries";
+import { useEachFrame, usePlayer } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { Choice } from "../ui/fields";
+import { shortTime, time } from "../ui/format";
+import { ValueField } from "../ui/ValueField";
+import { Waveform } from "../ui/Waveform";
+import { RightsEditor } from "./RightsEditor";
+import { Sentence, Topic } from "./Sentence";
+
+const columns = 260;
+
+/** A sound of the show: hear it, mark points in it, see its figures, say whose it is. */
+export function SoundDetails({ sound, place }: { sound: Sound; place: () => void }) {
+  const { view, edit } = useOpenShow();
+  const [hasCover, setHasCover] = useState(true);
+  return (
+    <div data-testid="sound-details">
+      <div className="mb-3 flex items-start gap-3">
+        {hasCover && (
+          <img
+            className="size-14 rounded object-cover"
+            src={`/api/shows/${view.id}/sounds/${sound.id}/cover`}
+            alt=""
+            onError={() => setHasCover(false)}
+          />
+        )}
+        <div className="min-w-0 grow">
+          <ValueField
+            label="Name of the sound"
+            words
+            value={sound.name}
+            show={(name) => name}
+            read={(typed) => typed.trim() || undefined}
+            commit={(name) => edit({ kind: "renameSound", soundId: sound.id, name })}
+            width="100%"
+          />
+          <p className="muted mt-1 truncate text-xs" title={sound.fileName}>
+            {sound.fileName}
+          </p>
+        </div>
+      </div>
+      {sound.figures.missingFrames > 0 && (
+        <p role="alert" className="text-warning mb-3 text-sm">
+          The file is damaged: {time(sound.figures.missingFrames)} at its end could not be read. Use what there is, or
+          replace it.
+        </p>
+      )}
+      <Listen sound={sound} />
+      <Sentence>
+        It is a{" "}
+        <Choice
+          label="Kind of the sound"
+          value={sound.kind}
+          options={[
+            ["bed", "bed"],
+            ["voice", "voice"],
+            ["spot", "spot"],
+          ]}
+          commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
+        />
+        <button type="button" className="btn btn-xs" onClick={place}>
+          Place it
+        </button>
+      </Sentence>
+      <Figures sound={sound} />
+      <RightsEditor key={sound.id} sound={sound} />
+      <Replacing sound={sound} />
+    </div>
+  );
+}
+
+/** The whole sound on its waveform: play, scrub, mark. Nothing of it is changed. */
+function Listen({ sound }: { sound: Sound }) {
+  const { view, edit } = useOpenShow();
+  const { frames } = sound.figures;
+  const { data: peaks } = usePeaks(view.id, sound.id, 0, frames, columns);
+  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  const line = useRef<HTMLDivElement>(null);
+  const clock = useRef<HTMLSpanElement>(null);
+  useEachFrame(player, (frame) => {
+    if (line.current) line.current.style.left = `${(100 * frame) / frames}%`;
+    if (clock.current) clock.current.textContent = time(frame);
+  });
+  const go = (frame: number) => {
+    const to = Math.max(0, Math.min(frames - 1, Math.round(frame)));
+    if (playing) play(to, frames);
+    else player.seek(to);
+  };
+  const set = (markers: Sound["markers"]) => edit({ kind: "setMarkers", soundId: sound.id, markers });
+  return (
+    <div className="mb-3">
+      <div
+        role="slider"
+        tabIndex={0}
+        aria-label={`Place in ${sound.name}`}
+        aria-valuemin={0}
+        aria-valuemax={Math.round(frames / 48_000)}
+        aria-valuenow={0}
+        aria-valuetext="arrow keys move by five seconds"
+        className="bg-base-200 relative h-16 cursor-text touch-none rounded-md"
+        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+        onPointerMove={(event) => event.buttons === 1 && scrub(event)}
+        onPointerUp={scrub}
+        onKeyDown={(event) => {
+          const by = { ArrowLeft: -5, ArrowRight: 5, Home: -Infinity }[event.key];
+          if (by === undefined) return;
+          event.preventDefault();
+          go(by === -Infinity ? 0 : player.position() + by * 48_000);
+        }}
+      >
+        <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
+        <div ref={line} className="bg-primary pointer-events-none absolute inset-y-0 w-0.5" aria-hidden="true" />
+        {sound.markers.map((marker) => (
+          <div
+            key={marker.id}
+            className="pointer-events-none absolute inset-y-0 w-px bg-current opacity-60"
+            style={{ left: `${(100 * marker.frame) / frames}%` }}
+            aria-hidden="true"
+          />
+        ))}
+      </div>
+      <div className="mt-1.5 flex items-center gap-2">
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() =>
+            playing ? player.stop() : play(player.position() < frames - 1 ? player.position() : 0, frames)
+          }
+        >
+          {playing ? <Pause size={13} fill="currentColor" /> : <Play size={13} fill="currentColor" />}{" "}
+          {playing ? "Stop" : "Hear it"}
+        </button>
+        <span ref={clock} className="figures text-sm">
+          0:00.0
+        </span>
+        <span className="muted figures text-xs">of {time(frames)}</span>
+        <label className="muted ml-auto flex items-center gap-1 text-xs">
+          Level
+          <input
+            type="range"
+            className="range range-xs w-16"
+            aria-label="Level of listening"
+            min={0}
+            max={1}
+            step={0.05}
+            defaultValue={1}
+            onChange={(event) => player.setVolume(Number(event.currentTarget.value))}
+          />
+        </label>
+      </div>
+      <ul className="mt-1.5 space-y-1">
+        {sound.markers.map((marker) => (
+          <li key={marker.id} className="flex items-center gap-1.5 text-sm">
+            <button
+              type="button"
+              className="figures cursor-pointer underline decoration-dotted"
+              aria-label={`Go to ${marker.name}`}
+              onClick={() => go(marker.frame)}
+            >
+              {time(marker.frame)}
+            </button>
+            <ValueField
+              label={`Name of the marker at ${time(marker.frame)}`}
+              words
+              value={marker.name}
+              show={(name) => name}
+              read={(typed) => typed.trim() || undefined}
+              commit={(name) => set(sound.markers.map((m) => (m.id === marker.id ? { ...m, name } : m)))}
+              width="8.5rem"
+            />
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
+              title="Move it to where the line is"
+              onClick={() =>
+                set(sound.markers.map((m) => (m.id === marker.id ? { ...m, frame: Math.round(player.position()) } : m)))
+              }
+            >
+              Here
+            </button>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`Remove the marker ${marker.name}`}
+              onClick={() => set(sound.markers.filter((m) => m.id !== marker.id))}
+            >
+              <X size={13} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs mt-1"
+        onClick={() =>
+          set([
+            ...sound.markers,
+            { id: newId(), name: `Marker ${sound.markers.length + 1}`, frame: Math.round(player.position()) },
+          ])
+        }
+      >
+        <Flag size={13} /> Mark this point
+      </button>
+    </div>
+  );
+
+  function scrub(event: React.PointerEvent<HTMLDivElement>) {
+    const area = event.currentTarget.getBoundingClientRect();
+    go(((event.clientX - area.left) / area.width) * frames);
+  }
+}
+
+/** What was measured. */
+function Figures({ sound }: { sound: Sound }) {
+  const { figures } = sound;
+  const rows = [
+    ["Length", shortTime(figures.frames)],
+    ["Loudness", unit(figures.loudnessLufs, "LUFS")],
+    ["Range", unit(figures.rangeLu, "LU")],
+    ["True peak", unit(figures.truePeakDbtp, "dBTP")],
+    ["Silence", `${time(figures.leadFrames)} before, ${time(figures.tailFrames)} after`],
+    [
+      "File",
+      `${figures.sampleRate / 1000} kHz, ${figures.channels === 1 ? "mono" : figures.channels === 2 ? "stereo" : `${figures.channels} channels`}`,
+    ],
+  ] as const;
+  return (
+    <div className="mt-4">
+      <Topic title="Measured">
+        <dl className="grid grid-cols-[5.5rem_1fr] gap-y-0.5 text-sm">
+          {rows.map(([name, value]) => (
+            <div key={name} className="contents">
+              <dt className="muted">{name}</dt>
+              <dd className="figures">{value}</dd>
+            </div>
+          ))}
+        </dl>
+      </Topic>
+    </div>
+  );
+}
+
+const unit = (value: number | null, of: string) =>
+  value === null ? "none" : `${value < 0 ? "−" : ""}${Math.abs(value).toFixed(1)} ${of}`;
+
+/** Another file in its place, a lighter copy, or out of the show. */
+function Replacing({ sound }: { sound: Sound }) {
+  const { view, edit, replace } = useOpenShow();
+  const queries = useQueryClient();
+  const chooser = useRef<HTMLInputElement>(null);
+  const params = { path: { id: view.id, soundId: sound.id } };
+  const { data: weight } = useQuery({
+    queryKey: ["weight", view.id, sound.media],
+    staleTime: Infinity,
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/sounds/{soundId}/weight", { params })),
+  });
+  const lighter = async () => {
+    try {
+      keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds/{soundId}/lighter", { params })));
+    } catch (problem) {
+      say(problem as Error);
+    }
+  };
+  const cues = view.show.cues.filter((c) => c.soundId === sound.id).length;
+  return (
+    <Topic title="The file">
+      {weight && (
+        <p className="text-sm">
+          Adds <b className="figures">{megabytes(weight.bytes)}</b> to a show that is handed over.
+          {weight.lighterBytes != null && (
+            <>
+              {" "}
+              A lighter copy would be about <b className="figures">{megabytes(weight.lighterBytes)}</b>.{" "}
+              <button type="button" className="btn btn-xs" onClick={() => void lighter()}>
+                Use a lighter copy
+              </button>
+            </>
+          )}
+        </p>
+      )}
+      <Sentence>
+        <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
+          Replace the file
+        </button>
+        <button type="button" className="btn btn-xs" onClick={() => edit({ kind: "removeSound", soundId: sound.id })}>
+          Remove
+        </button>
+        {cues > 0 && (
+          <span className="muted text-xs">its {cues === 1 ? "cue stays" : `${cues} cues stay`}, parked</span>
+        )}
+      </Sentence>
+      <input
+        ref={chooser}
+        type="file"
+        className="hidden"
+        aria-label="File to take its place"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          if (file) replace(sound.id, file);
+          event.currentTarget.value = "";
+        }}
+      />
+    </Topic>
+  );
+}
+
+const megabytes = (bytes: number) =>
+  bytes < 950_000 ? `${Math.round(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;

@@ -1,0 +1,123 @@
+import { ArrowUp, Image, Plus, X } from "lucide-react";
+import { useRef, useState } from "react";
+import { answered, api, type Slide, type Step } from "../api/client";
+import { newId } from "../api/ids";
+import { say } from "../api/queries";
+import { upload } from "../api/upload";
+import { useOpenShow } from "../shows/ShowContext";
+import { MsField } from "../ui/fields";
+import { framesOfMs, msOfFrames, seconds } from "../ui/format";
+import { ValueField } from "../ui/ValueField";
+import { Topic } from "./Sentence";
+
+/** The reveals of a slide: their names, times, order and pictures. */
+export function StepsEditor({ slide }: { slide: Slide }) {
+  const { view, edit } = useOpenShow();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [pictured, setPictured] = useState<number>();
+  const { steps } = slide;
+  const time = view.runningOrder.slides.find((s) => s.slideId === slide.id);
+  const set = (next: Step[]) => edit({ kind: "setSteps", slideId: slide.id, steps: next });
+  const change = (k: number, of: Partial<Step>) => set(steps.map((s, i) => (i === k ? { ...s, ...of } : s)));
+  const plannedMs = (k: number) => (time ? msOfFrames((time.stepFrames[k] ?? time.startFrame) - time.startFrame) : 0);
+  const swap = (k: number) => {
+    // Words and picture change places; the times stay where they are.
+    const [a, b] = [steps[k - 1], steps[k]];
+    if (!a || !b) return;
+    set(
+      steps.map((s, i) =>
+        i === k - 1 ? { ...b, offsetMs: a.offsetMs } : i === k ? { ...a, offsetMs: b.offsetMs } : s,
+      ),
+    );
+  };
+  const picture = async (file: File, k: number) => {
+    try {
+      const brought = await upload(file, "deck", () => undefined);
+      change(k, { picture: answered(await api.POST("/api/pictures", { body: brought })) });
+    } catch (problem) {
+      say(problem as Error);
+    }
+  };
+  return (
+    <Topic title={steps.length > 1 ? `${steps.length} steps` : "Steps"}>
+      {steps.length > 1 && (
+        <ol className="space-y-1">
+          {steps.map((step, k) =>
+            k === 0 ? null : (
+              <li key={step.id} className="flex items-center gap-1">
+                <span className="muted figures w-4 shrink-0 text-right text-xs">{k + 1}</span>
+                <ValueField
+                  label={`Name of step ${k + 1}`}
+                  words
+                  value={step.label}
+                  show={(label) => label}
+                  read={(typed) => typed.trim()}
+                  commit={(label) => change(k, { label })}
+                  width="7.4rem"
+                />
+                <MsField
+                  label={`Time of step ${k + 1}`}
+                  ms={step.offsetMs ?? plannedMs(k)}
+                  show={(ms) => `${step.offsetMs === null ? "~" : ""}${seconds(ms)}`}
+                  commit={(offsetMs) => change(k, { offsetMs })}
+                  width="4.2rem"
+                />
+                <button
+                  type="button"
+                  className={`btn btn-ghost btn-xs btn-square ${step.picture ? "text-primary" : ""}`}
+                  aria-label={step.picture ? `Another picture for step ${k + 1}` : `A picture for step ${k + 1}`}
+                  title={step.picture ? "Has a picture of its own; choose another" : "Give it a picture of its own"}
+                  onClick={() => {
+                    setPictured(k);
+                    chooser.current?.click();
+                  }}
+                >
+                  <Image size={14} />
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  aria-label={`Step ${k + 1} earlier`}
+                  disabled={k < 2}
+                  onClick={() => swap(k)}
+                >
+                  <ArrowUp size={14} />
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  aria-label={`Remove step ${k + 1}`}
+                  onClick={() => set(steps.filter((_, i) => i !== k))}
+                >
+                  <X size={14} />
+                </button>
+              </li>
+            ),
+          )}
+        </ol>
+      )}
+      <input
+        ref={chooser}
+        type="file"
+        accept=".png,.jpg,.jpeg,.webp,.svg"
+        className="hidden"
+        aria-label="Picture for a step"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          if (file && pictured !== undefined) void picture(file, pictured);
+          event.currentTarget.value = "";
+        }}
+      />
+      <button
+        type="button"
+        className="btn btn-xs"
+        onClick={() => set([...steps, { id: newId(), label: "", offsetMs: null, picture: null }])}
+      >
+        <Plus size={13} /> Add a step
+      </button>
+      {steps.length > 1 && framesOfMs(slide.holdMs) > 0 && (
+        <p className="muted text-xs">A time with ~ is an even share of the hold. Type one to plan it.</p>
+      )}
+    </Topic>
+  );
+}

@@ -1,0 +1,208 @@
+import { Circle, Square } from "lucide-react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { answered, api, type BroughtFile } from "../api/client";
+import { keepJob, say } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { Dialog } from "../ui/Dialog";
+import { shortTime } from "../ui/format";
+import { keepUpload } from "./takes";
+import { useRecorder, type RecorderState } from "./useRecorder";
+
+const clipping = 0.985;
+
+/** Records a voice for a slide: it lands there as a voice cue. */
+export function RecordDialog({ close, slideId }: { close: () => void; slideId?: string | undefined }) {
+  const { view } = useOpenShow();
+  const queries = useQueryClient();
+  const shown = view.show.slides.filter((s) => !s.hidden);
+  const [target, setTarget] = useState(slideId ?? shown[0]?.id ?? "");
+  const [busy, setBusy] = useState(false);
+  const recorder = useRecorder(view.id);
+  const { state } = recorder;
+
+  const land = async (file: BroughtFile | undefined) => {
+    if (!file) return;
+    const path = { params: { path: { id: view.id } } };
+    const body = { ...file, kind: "voice" as const, slideId: target || null };
+    keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
+  };
+  const keep = async () => {
+    setBusy(true);
+    try {
+      await land(await recorder.keep());
+      toast("The voice is kept.");
+      close();
+    } catch (problem) {
+      say(problem as Error);
+      setBusy(false);
+    }
+  };
+
+  return (
+    <Dialog
+      title="Record a voice"
+      close={() => {
+        if (state === "taken") recorder.drop();
+        close();
+      }}
+      actions={
+        state === "taken" ? (
+          <>
+            <button type="button" className="btn btn-sm" disabled={busy} onClick={() => void recorder.start()}>
+              Take it again
+            </button>
+            <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={() => void keep()}>
+              Keep it
+            </button>
+          </>
+        ) : undefined
+      }
+    >
+      <Lost land={land} />
+      <div className="mb-4 grid grid-cols-[6rem_1fr] items-center gap-y-2">
+        <label htmlFor="microphone">Microphone</label>
+        <select
+          id="microphone"
+          className="value"
+          value={recorder.device}
+          disabled={state !== "quiet"}
+          onChange={(event) => recorder.choose(event.currentTarget.value)}
+        >
+          {recorder.devices.map((d) => (
+            <option key={d.id} value={d.id}>
+              {d.name}
+            </option>
+          ))}
+        </select>
+        <label htmlFor="lands">Lands on</label>
+        <select id="lands" className="value" value={target} onChange={(event) => setTarget(event.currentTarget.value)}>
+          {shown.map((slide, i) => (
+            <option key={slide.id} value={slide.id}>
+              {i + 1} · {slide.title}
+            </option>
+          ))}
+        </select>
+      </div>
+      {recorder.problem && (
+        <p role="alert" className="text-error mb-3">
+          {recorder.problem}
+        </p>
+      )}
+      <Meter level={recorder.level} state={state} />
+      <div className="mt-4 flex items-center justify-center gap-4">
+        {state === "quiet" && (
+          <button type="button" className="btn btn-primary" onClick={() => void recorder.start()}>
+            <Circle size={16} fill="currentColor" /> Record
+          </button>
+        )}
+        {state === "counting" && (
+          <p className="figures text-5xl font-bold" role="status" aria-live="assertive">
+            {recorder.count}
+          </p>
+        )}
+        {state === "recording" && (
+          <>
+            <Clock seconds={recorder.seconds} />
+            <button type="button" className="btn btn-primary" onClick={recorder.stop}>
+              <Square size={16} fill="currentColor" /> Stop
+            </button>
+          </>
+        )}
+        {state === "taken" && recorder.heard && (
+          <audio controls src={recorder.heard} className="w-full" aria-label="The take" data-testid="take" />
+        )}
+      </div>
+      <p className="muted mt-4 text-sm">
+        {target && `Notes of the slide: ${shown.find((s) => s.id === target)?.notes || "none"}`}
+      </p>
+    </Dialog>
+  );
+}
+
+/** How loud the microphone is; too loud is told, and stays told for a while. */
+function Meter({ level, state }: { level: () => number; state: RecorderState }) {
+  const bar = useRef<HTMLDivElement>(null);
+  const [loud, setLoud] = useState(false);
+  useEffect(() => {
+    let request = 0;
+    let quiet = 0;
+    const loop = () => {
+      const now = level();
+      const db = 20 * Math.log10(Math.max(now, 1e-4));
+      if (bar.current) {
+        bar.current.style.width = `${Math.max(0, Math.min(100, ((db + 60) / 60) * 100))}%`;
+        bar.current.dataset.level = now.toFixed(3);
+      }
+      if (now >= clipping) {
+        quiet = performance.now() + 2000;
+        setLoud(true);
+      } else if (performance.now() > quiet) setLoud(false);
+      request = requestAnimationFrame(loop);
+    };
+    loop();
+    return () => cancelAnimationFrame(request);
+  });
+  return (
+    <div>
+      <div className="bg-base-300 h-4 overflow-hidden rounded" data-testid="microphone-level">
+        <div ref={bar} className={`h-full ${loud ? "bg-error" : state === "recording" ? "bg-accent" : "bg-primary"}`} />
+      </div>
+      <p className={`mt-1 h-5 text-sm ${loud ? "text-error font-semibold" : "muted"}`} role="status">
+        {loud
+          ? "Too loud: move back a little, or turn the microphone down."
+          : "Speak as you will: the bar should reach two thirds."}
+      </p>
+    </div>
+  );
+}
+
+function Clock({ seconds }: { seconds: () => number }) {
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    const timer = window.setInterval(() => setNow(seconds()), 100);
+    return () => window.clearInterval(timer);
+  });
+  return <span className="figures text-2xl font-bold">{shortTime(Math.floor(now) * 48_000)}</span>;
+}
+
+/** Takes of this show that were not ended, as when the page was lost. */
+function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
+  const { view } = useOpenShow();
+  const { data: takes, refetch } = useQuery({
+    queryKey: ["takes", view.id],
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/takes", { params: { path: { id: view.id } } })),
+  });
+  return (
+    <ul className="mb-3 space-y-1 empty:hidden">
+      {takes?.map((take) => (
+        <li key={take.id} className="bg-base-300 flex items-center justify-between gap-2 rounded-md px-3 py-2 text-sm">
+          <span>“{take.name}” was not ended; what had arrived is here.</span>
+          <span className="flex gap-1">
+            <button
+              type="button"
+              className="btn btn-xs"
+              onClick={() =>
+                void keepUpload(`/api/uploads/${take.id}`)
+                  .then(land)
+                  .then(() => refetch(), say)
+              }
+            >
+              Keep it
+            </button>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs"
+              onClick={() =>
+                void api.DELETE("/api/uploads/{id}", { params: { path: { id: take.id } } }).then(() => refetch())
+              }
+            >
+              Drop it
+            </button>
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

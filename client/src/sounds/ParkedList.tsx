@@ -1,0 +1,39 @@
+import { useOpenShow } from "../shows/ShowContext";
+
+/** The cues that lost their slides or their sound: kept with their settings, ready to be placed again. */
+export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {
+  const { view, edit } = useOpenShow();
+  const parked = view.show.cues.filter((c) => !c.span);
+  if (parked.length === 0) return null;
+  return (
+    <section aria-label="Parked cues">
+      <h3 className="text-warning px-2 pt-4 pb-1 font-sans text-xs font-semibold">Parked cues</h3>
+      <ul>
+        {parked.map((cue) => {
+          const sound = view.show.sounds.find((s) => s.id === cue.soundId);
+          if (!sound) return null;
+          return (
+            <li key={cue.id} className="flex items-center justify-between gap-1 px-2 py-1">
+              <button
+                type="button"
+                className="min-w-0 cursor-pointer truncate text-left text-sm underline decoration-dotted"
+                onClick={() => selectCue(cue.id)}
+              >
+                {sound.name}
+              </button>
+              {sound.removed && (
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  onClick={() => edit({ kind: "restoreSound", soundId: sound.id, spans: [] })}
+                >
+                  Bring it back
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,20 @@
+/** The files of a drop, those in dropped folders too, in the order of the folders. */
+export async function droppedFiles(transfer: DataTransfer): Promise<File[]> {
+  const entries = [...transfer.items].map((item) => item.webkitGetAsEntry()).filter((entry) => entry !== null);
+  if (!entries.some((entry) => entry.isDirectory)) return [...transfer.files];
+  return (await Promise.all(entries.map(filesOf))).flat();
+}
+
+async function filesOf(entry: FileSystemEntry): Promise<File[]> {
+  if (entry.isFile)
+    return [await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))];
+  const reader = (entry as FileSystemDirectoryEntry).createReader();
+  const found: FileSystemEntry[] = [];
+  // A reader gives a folder's entries in portions, an empty one at the end.
+  for (;;) {
+    const some = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+    if (some.length === 0) break;
+    found.push(...some.filter((e) => !e.name.startsWith(".")));
+  }
+  return (await Promise.all(found.map(filesOf))).flat();
+}

@@ -1,0 +1,36 @@
+import { useRef, useState } from "react";
+
+interface Props {
+  label: string;
+  value: string;
+  commit: (value: string) => void;
+  placeholder?: string;
+  rows?: number;
+}
+
+/** Longer text: kept when it is left, Escape puts it back. */
+export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) {
+  const [typed, setTyped] = useState<string>();
+  const dropped = useRef(false);
+  return (
+    <textarea
+      className="value w-full resize-y leading-snug font-normal"
+      rows={rows}
+      aria-label={label}
+      placeholder={placeholder}
+      value={typed ?? value}
+      onChange={(event) => setTyped(event.currentTarget.value)}
+      onBlur={() => {
+        if (typed !== undefined && typed !== value && !dropped.current) commit(typed);
+        dropped.current = false;
+        setTyped(undefined);
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key !== "Escape") return;
+        dropped.current = true;
+        event.currentTarget.blur();
+      }}
+    />
+  );
+}

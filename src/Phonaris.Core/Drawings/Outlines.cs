@@ -1,0 +1,62 @@
+namespace Phonaris.Core.Drawings;
+
+/// <summary>Common forms, in a space of 1 × 1.</summary>
+public static class Outlines
+{
+    // The control points of a quarter of a circle stand this far along its sides.
+    private const double Round = 0.5522847498;
+
+    /// <summary>A rectangle.</summary>
+    public static Outline Rectangle { get; } = Polygon((0, 0), (1, 0), (1, 1), (0, 1));
+
+    /// <summary>An ellipse.</summary>
+    public static Outline Ellipse { get; } = new(1, 1, RoundedPath(1, 1, 0.5, 0.5));
+
+    /// <summary>A straight line from the top left to the bottom right.</summary>
+    public static Outline Diagonal { get; } = Open((0, 0), (1, 1));
+
+    /// <summary>Straight lines from point to point and back to the first.</summary>
+    public static Outline Polygon(params (double X, double Y)[] points)
+    {
+        ArgumentNullException.ThrowIfNull(points);
+        return new(1, 1, [.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y)), new(PenMoveKind.Close, 0, 0)]);
+    }
+
+    /// <summary>Straight lines from point to point.</summary>
+    public static Outline Open(params (double X, double Y)[] points)
+    {
+        ArgumentNullException.ThrowIfNull(points);
+        return new(1, 1, [.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y))], Closed: false);
+    }
+
+    /// <summary>A rectangle with round corners, in a space of its own size so that corners stay round.</summary>
+    public static Outline Rounded(double width, double height, double radius) =>
+        new(width, height, RoundedPath(width, height, Math.Min(radius, width / 2), Math.Min(radius, height / 2)));
+
+    /// <summary>A star or a regular polygon: points on two rings by turns, the first at the top.</summary>
+    /// <param name="points">How many points on the outer ring.</param>
+    /// <param name="inner">The inner ring's size as a fraction of the outer; 1 for a regular polygon of as many corners.</param>
+    public static Outline Star(int points, double inner)
+    {
+        var corners = inner >= 1 ? points : 2 * points;
+        return Polygon([.. Enumerable.Range(0, corners).Select(i =>
+        {
+            var (angle, radius) = (2 * Math.PI * i / corners - Math.PI / 2, inner < 1 && i % 2 == 1 ? inner / 2 : 0.5);
+            return (0.5 + radius * Math.Cos(angle), 0.5 + radius * Math.Sin(angle));
+        })]);
+    }
+
+    private static ValueList<PenMove> RoundedPath(double w, double h, double rx, double ry)
+    {
+        var (kx, ky) = (rx * (1 - Round), ry * (1 - Round));
+        return
+        [
+            new(PenMoveKind.Move, rx, 0),
+            new(PenMoveKind.Line, w - rx, 0), new(PenMoveKind.Curve, w, ry, w - kx, 0, w, ky),
+            new(PenMoveKind.Line, w, h - ry), new(PenMoveKind.Curve, w - rx, h, w, h - ky, w - kx, h),
+            new(PenMoveKind.Line, rx, h), new(PenMoveKind.Curve, 0, h - ry, kx, h, 0, h - ky),
+            new(PenMoveKind.Line, 0, ry), new(PenMoveKind.Curve, rx, 0, 0, ky, kx, 0),
+            new(PenMoveKind.Close, 0, 0),
+        ];
+    }
+}

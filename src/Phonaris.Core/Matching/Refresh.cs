@@ -1,0 +1,183 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Matching;
+
+/// <summary>
+/// Takes over a deck that was changed elsewhere. Its slides are matched with those in the show: same content first, then similar title and
+/// text, then position; what the person set on a slide, and its sounds, stay with it.
+/// </summary>
+public static class Refresh
+{
+    /// <summary>From this likeness on two slides are taken for the same.</summary>
+    private const double AlikeFrom = 0.45;
+
+    /// <summary>The deck in a show that a new file is most probably a later state of: the one with most slides alike, else the largest.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="coming">The slides of the new file.</param>
+    /// <exception cref="RuleException">No slide of the show came with a deck.</exception>
+    public static string DeckFor(Show show, IReadOnlyList<Slide> coming)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var texts = coming.Select(Content).ToHashSet();
+        return show.Slides
+            .Where(s => s.Deck.Length > 0)
+            .GroupBy(s => s.Deck)
+            .OrderByDescending(d => d.Count(s => texts.Contains(Content(s))))
+            .ThenByDescending(d => d.Count())
+            .FirstOrDefault()?.Key
+            ?? throw new RuleException("No slide of this show came with a deck that could be refreshed. Put the slides in instead.");
+    }
+
+    /// <summary>What would become of each slide.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="deck">The deck to be refreshed, by its content hash.</param>
+    /// <param name="coming">The slides of the new file, with ids of their own.</param>
+    public static ValueList<RefreshLine> Plan(Show show, string deck, IReadOnlyList<Slide> coming)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(coming);
+        var old = show.Slides.Where(s => s.Deck == deck).ToList();
+        var matches = Match(old, coming);
+        List<RefreshLine> lines = [];
+        for (var j = 0; j < coming.Count; j++)
+        {
+            var from = matches.FindIndex(m => m == j);
+            lines.Add(from < 0
+                ? new(RefreshKind.New, null, j + 1, coming[j].Title)
+                : new(Content(old[from]) == Content(coming[j]) && old[from].Notes == coming[j].Notes ? RefreshKind.Kept : RefreshKind.Changed, old[from].Id, j + 1, coming[j].Title));
+        }
+        lines.AddRange(old.Where((_, i) => matches[i] < 0).Select(s => new RefreshLine(RefreshKind.Gone, s.Id, null, s.Title)));
+        return [.. lines];
+    }
+
+    /// <summary>The edit that carries a plan out.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="plan">The plan, as <see cref="Plan"/> made it.</param>
+    /// <param name="coming">The slides of the new file, the same as for the plan.</param>
+    /// <param name="name">What the file is called.</param>
+    public static Edit ToEdit(Show show, ValueList<RefreshLine> plan, IReadOnlyList<Slide> coming, string name)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(plan);
+        List<Edit> edits = [];
+        var now = show;
+        foreach (var line in plan.Where(l => l.SlideId is not null && l.Number is not null)) Make(Content(show.Slide(line.SlideId!), coming[line.Number!.Value - 1]));
+        var gone = plan.Where(l => l.Kind == RefreshKind.Gone).Select(l => l.SlideId!).ToValueList();
+        if (gone.Count > 0) Make(new RemoveSlides(gone));
+        // Walks down the new deck; each slide comes behind the one before it there, and what stands right already is left alone.
+        var at = plan.Select(l => l.SlideId).OfType<string>().Select(now.SlideIndex).Where(i => i >= 0).DefaultIfEmpty(now.Slides.Count).Min();
+        var order = plan.Where(l => l.Number is not null).OrderBy(l => l.Number).ToList();
+        var stay = InOrder([.. order.Where(l => l.SlideId is not null).Select(l => now.SlideIndex(l.SlideId!))]).Select(i => now.Slides[i].Id).ToHashSet();
+        foreach (var line in order)
+        {
+            var id = line.SlideId ?? coming[line.Number!.Value - 1].Id;
+            if (line.SlideId is null) Make(new AddSlides([coming[line.Number!.Value - 1]], at));
+            else if (!stay.Contains(id)) Make(new MoveSlides([id], at));
+            at = now.SlideIndex(id) + 1;
+        }
+        return new Several([.. edits], $"Refreshed the deck with {name}");
+
+        void Make(Edit edit)
+        {
+            edits.Add(edit);
+            now = now.Apply(edit).Show;
+        }
+    }
+
+    /// <summary>A slide with what the new deck says of it; its steps keep their ids and times.</summary>
+    private static SetContent Content(Slide slide, Slide coming)
+    {
+        var steps = coming.Steps.Select((s, k) => s with
+        {
+            Id = k < slide.Steps.Count ? slide.Steps[k].Id : $"{slide.Id}-{k + 1}",
+            OffsetMs = k < slide.Steps.Count && coming.Steps.Count == slide.Steps.Count ? slide.Steps[k].OffsetMs : s.OffsetMs,
+        });
+        return new(slide.Id, coming.Title, coming.Text, coming.Notes, coming.Picture, [.. steps.DistinctBy(s => s.Id)], coming.Deck);
+    }
+
+    /// <summary>For each old slide the position of its new one, or -1.</summary>
+    private static List<int> Match(List<Slide> old, IReadOnlyList<Slide> coming)
+    {
+        var matches = Enumerable.Repeat(-1, old.Count).ToList();
+        var free = Enumerable.Range(0, coming.Count).ToHashSet();
+        void Take(int i, int j)
+        {
+            matches[i] = j;
+            free.Remove(j);
+        }
+
+        for (var i = 0; i < old.Count; i++)
+            if (free.Order().Cast<int?>().FirstOrDefault(j => Content(coming[j!.Value]) == Content(old[i])) is { } same) Take(i, same);
+
+        var alike = from i in Enumerable.Range(0, old.Count)
+                    where matches[i] < 0
+                    from j in free
+                    let likeness = (Likeness.Of(old[i].Title, coming[j].Title) + Likeness.Of(old[i].Text, coming[j].Text)) / 2
+                    where likeness >= AlikeFrom
+                    orderby likeness descending, Math.Abs(i - j)
+                    select (i, j);
+        foreach (var (i, j) in alike.ToList())
+            if (matches[i] < 0 && free.Contains(j)) Take(i, j);
+
+        // By position: what lies between the same neighbours, as far as it goes.
+        for (var i = 0; i < old.Count; i++)
+        {
+            if (matches[i] >= 0) continue;
+            var next = i == 0 ? 0 : matches[i - 1] + 1;
+            if ((i == 0 || matches[i - 1] >= 0) && free.Contains(next) && Likeness.Of(old[i].Text, coming[next].Text) > 0) Take(i, next);
+            else if ((i == 0 || matches[i - 1] >= 0) && free.Contains(next) && (old[i].Text.Length == 0 || coming[next].Text.Length == 0)) Take(i, next);
+        }
+        return matches;
+    }
+
+    /// <summary>What a slide shows, as far as it can be told: its words, or for a slide without any, its picture.</summary>
+    private static string Content(Slide slide) =>
+        slide.Text.Trim().Length > 0 ? $"{slide.Title}\n{slide.Text}" : $"{slide.Title}\n{(slide.Picture.Page == 1 ? slide.Picture.Media : slide.Picture.Page)}";
+
+    /// <summary>The longest run of numbers, in order, that ascends (M. L. Fredman, 1975).</summary>
+    private static List<int> InOrder(List<int> numbers)
+    {
+        List<int> tails = [];
+        var before = new int[numbers.Count];
+        List<int> ends = [];
+        for (var i = 0; i < numbers.Count; i++)
+        {
+            var at = tails.BinarySearch(numbers[i]);
+            at = at < 0 ? ~at : at;
+            before[i] = at > 0 ? ends[at - 1] : -1;
+            if (at == tails.Count)
+            {
+                tails.Add(numbers[i]);
+                ends.Add(i);
+            }
+            else (tails[at], ends[at]) = (numbers[i], i);
+        }
+        List<int> run = [];
+        for (var i = ends.Count > 0 ? ends[^1] : -1; i >= 0; i = before[i]) run.Insert(0, numbers[i]);
+        return run;
+    }
+}
+
+/// <summary>What becomes of one slide in a refresh.</summary>
+/// <param name="Kind">Kept, changed, new or gone.</param>
+/// <param name="SlideId">The slide in the show; null for a new one.</param>
+/// <param name="Number">Its number in the new file, from 1; null for one that is gone.</param>
+/// <param name="Title">Its title.</param>
+public sealed record RefreshLine(RefreshKind Kind, string? SlideId, int? Number, string Title);
+
+/// <summary>The kinds of <see cref="RefreshLine"/>.</summary>
+public enum RefreshKind
+{
+    /// <summary>The same as before.</summary>
+    Kept,
+
+    /// <summary>Changed in the new file.</summary>
+    Changed,
+
+    /// <summary>Only in the new file.</summary>
+    New,
+
+    /// <summary>No longer in the new file.</summary>
+    Gone,
+}

@@ -1,0 +1,91 @@
+using System.Security.Cryptography;
+using System.Text;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Shows;
+
+/// <summary>A slide made here.</summary>
+/// <param name="Kind">A title or the credits.</param>
+/// <param name="Heading">What stands large.</param>
+/// <param name="Text">What stands below it: the author on a title card, a closing line on a credits card; may be empty.</param>
+public sealed record Card(CardKind Kind, string Heading, string Text)
+{
+    /// <summary>The longest text of a card, in characters.</summary>
+    public const int LongestText = 1000;
+}
+
+/// <summary>The kinds of <see cref="Card"/>.</summary>
+public enum CardKind
+{
+    /// <summary>A title and who it is by.</summary>
+    Title,
+
+    /// <summary>The credits of the sounds, always as they are now.</summary>
+    Credits,
+}
+
+/// <summary>Draws cards.</summary>
+public static class Cards
+{
+    /// <summary>A card's width in points.</summary>
+    public const int Width = 960;
+
+    /// <summary>A card's height in points.</summary>
+    public const int Height = 540;
+
+    private const uint Paper = 0xFFFAF6EC, Ink = 0xFF1E2B2A, Quiet = 0xFF5C6663, Warm = 0xFFD9772B;
+    private const string HeadingFont = "Bricolage Grotesque", TextFont = "Atkinson Hyperlegible Next";
+
+    /// <summary>The slides of a show with what their cards draw worked out; what pictures are drawn from.</summary>
+    public static Show WithCardsDrawn(this Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (show.Slides.All(s => s.Picture.Card is null)) return show;
+        return show with { Slides = [.. show.Slides.Select(s => s with { Picture = Drawn(show, s.Picture) })] };
+    }
+
+    /// <summary>A picture with what its card draws worked out, and named after that; a picture of a file as it is.</summary>
+    public static PictureSource Drawn(Show show, PictureSource picture)
+    {
+        ArgumentNullException.ThrowIfNull(picture);
+        if (picture.Card is not { } card) return picture;
+        var lines = card.Kind == CardKind.Credits ? Credits.Of(show) : [];
+        var identity = $"{card} {string.Join('\n', lines)}";
+        return picture with
+        {
+            Media = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity))),
+            Drawing = card.Kind == CardKind.Title ? Title(card) : Listed(card, lines),
+        };
+    }
+
+    /// <summary>Checks that a card can be drawn; any picture of a file can.</summary>
+    /// <exception cref="RuleException">It is too long.</exception>
+    internal static void Validate(PictureSource picture)
+    {
+        if (picture.Card is not { } card) return;
+        if (card.Heading.Length > RenameShow.LongestTitle) throw new RuleException($"A card's heading has at most {RenameShow.LongestTitle} characters.", "heading");
+        if (card.Text.Length > Card.LongestText) throw new RuleException($"A card's text has at most {Card.LongestText:N0} characters.", "text");
+    }
+
+    private static SlideDrawing Title(Card card) => Draw(
+        Text(80, 130, 200, card.Heading, 56, Ink, HeadingFont, Anchor.Bottom),
+        Rule(355),
+        Text(80, 375, 90, card.Text, 26, Quiet, TextFont, Anchor.Top));
+
+    private static SlideDrawing Listed(Card card, IReadOnlyList<string> lines) => Draw(
+        Text(80, 50, 70, card.Heading, 38, Ink, HeadingFont, Anchor.Bottom),
+        Rule(130),
+        Text(80, 150, 310, lines.Count > 0 ? string.Join('\n', lines) : "No sounds are laid on the slides yet.", 20, Ink, TextFont, Anchor.Top),
+        Text(80, 465, 45, card.Text, 18, Quiet, TextFont, Anchor.Top));
+
+    private static SlideDrawing Draw(params DrawnShape[] shapes) => new(Width, Height, new SolidPaint(Paper), [.. shapes], 1, []);
+
+    private static DrawnShape Rule(double y) => new(new(80, y, 90, 6), Outlines.Rectangle, new SolidPaint(Warm), null, null);
+
+    private static DrawnShape Text(double x, double y, double height, string text, double size, uint color, string font, Anchor anchor) => new(
+        new(x, y, Width - 2 * x, height), Outlines.Rectangle, null, null,
+        new([.. text.Split('\n').Select(line => new Paragraph(
+                [new Run(line, size, color, font, Bold: font == HeadingFont)], Align.Left, 0, 0, null, 0, size * 0.35, 1))],
+            0, 0, 0, 0, anchor, Wraps: true, Shrinks: true));
+}

@@ -1,0 +1,77 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>
+/// Moves slides to another place, together and in their order. A span closes up behind a slide moved out of it and takes in one moved
+/// between its slides; it goes along when all its slides are moved.
+/// </summary>
+/// <param name="SlideIds">The slides.</param>
+/// <param name="Index">The position, among all slides as they are now, before which they come; beyond the end means at the end.</param>
+public sealed record MoveSlides(ValueList<string> SlideIds, int Index) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var moved = SlideIds.ToHashSet();
+        if (moved.Count == 0) throw new RuleException("There are no slides to move.", "slides");
+        foreach (var id in moved) show.Slide(id);
+        var index = Math.Clamp(Index, 0, show.Slides.Count);
+        ValueList<Slide> slides =
+        [
+            .. show.Slides.Take(index).Where(s => !moved.Contains(s.Id)),
+            .. show.Slides.Where(s => moved.Contains(s.Id)),
+            .. show.Slides.Skip(index).Where(s => !moved.Contains(s.Id)),
+        ];
+        var places = slides.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
+        var cues = show.Cues.Select(c => c.Span is { } span ? c with { Span = Follow(show, span, moved, places) } : c);
+        var inverse = new ArrangeSlides(
+            [.. show.Slides.Select(s => s.Id)], [.. show.Cues.Where(c => c.Span is not null).Select(c => new CueSpan(c.Id, c.Span!))], show.Sections);
+        return new(show with { Slides = slides, Sections = Sections.Follow(show, slides, moved), Cues = [.. cues] }, inverse);
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) =>
+        SlideIds.Count == 1 ? $"Moved “{before.Slide(SlideIds[0]).Title}”" : $"Moved {SlideIds.Count} slides";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => SlideIds.Select(id => $"slide:{id}/place");
+
+    private static Span Follow(Show before, Span span, HashSet<string> moved, Dictionary<string, int> places)
+    {
+        var (first, last) = before.Indices(span);
+        var own = before.Slides.Skip(first).Take(last - first + 1).Select(s => s.Id).ToList();
+        var stayed = own.Where(id => !moved.Contains(id)).ToList();
+        var kept = stayed.Count > 0 ? stayed : own;
+        return new(kept.MinBy(id => places[id])!, kept.MaxBy(id => places[id])!);
+    }
+}
+
+/// <summary>Puts the slides in an order, with the spans and sections that belong to it. What undoes <see cref="MoveSlides"/>.</summary>
+/// <param name="Order">All slides' ids.</param>
+/// <param name="Spans">The spans of cues.</param>
+/// <param name="Arranged">The sections.</param>
+public sealed record ArrangeSlides(ValueList<string> Order, ValueList<CueSpan> Spans, ValueList<Section> Arranged) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (Order.Count != show.Slides.Count || Order.Distinct().Count() != Order.Count)
+            throw new RuleException("Slides have come or gone meanwhile; their order cannot be taken back.", "slides");
+        var inverse = new ArrangeSlides(
+            [.. show.Slides.Select(s => s.Id)], [.. Spans.Select(s => new CueSpan(s.CueId, show.Cue(s.CueId).Span!))], show.Sections);
+        var next = show with { Slides = [.. Order.Select(show.Slide)], Sections = Arranged };
+        foreach (var (cueId, span) in Spans)
+        {
+            next.Indices(span);
+            next = next.With(next.Cue(cueId) with { Span = span });
+        }
+        return new(next, inverse);
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => "Put the slides back in order";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => Order.Select(id => $"slide:{id}/place").Concat(Spans.Select(s => $"cue:{s.CueId}/span"));
+}

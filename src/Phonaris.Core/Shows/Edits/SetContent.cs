@@ -1,0 +1,29 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Takes over what a changed deck says of a slide; its hold, steps' times, sounds and place stay.</summary>
+/// <param name="SlideId">The slide.</param>
+/// <param name="Title">Its title.</param>
+/// <param name="Text">What is written on it.</param>
+/// <param name="Notes">The presenter's notes.</param>
+/// <param name="Picture">Its picture.</param>
+/// <param name="Steps">Its steps.</param>
+/// <param name="Deck">The content hash of the deck.</param>
+public sealed record SetContent(
+    string SlideId, string Title, string Text, string Notes, PictureSource Picture, ValueList<Step> Steps, string Deck) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var slide = show.Slide(SlideId);
+        var next = slide with { Title = RenameShow.Validate(Title), Text = Text, Notes = Notes, Picture = Picture, Steps = Steps, Deck = Deck };
+        AddSlides.Validate(next);
+        return new(show.With(next), new SetContent(SlideId, slide.Title, slide.Text, slide.Notes, slide.Picture, slide.Steps, slide.Deck));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"“{before.Slide(SlideId).Title}” changed with its deck";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/title", $"slide:{SlideId}/notes", $"slide:{SlideId}/picture", $"slide:{SlideId}/steps"];
+}

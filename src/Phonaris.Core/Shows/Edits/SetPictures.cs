@@ -1,0 +1,33 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Gives slides other pictures, and their steps: what joining a deck with exact pages does.</summary>
+/// <param name="Pictures">The slides with their pictures.</param>
+public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        List<SlidePicture> before = [];
+        foreach (var (slideId, picture, ofSteps) in Pictures)
+        {
+            Cards.Validate(picture);
+            var slide = show.Slide(slideId);
+            before.Insert(0, new(slideId, slide.Picture, [.. slide.Steps.Select(s => s.Picture)]));
+            var steps = slide.Steps.Select((s, i) => s with { Picture = i < ofSteps.Count ? ofSteps[i] : null });
+            show = show.With(slide with { Picture = picture, Steps = [.. steps] });
+        }
+        return new(show, new SetPictures([.. before]));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => Pictures.Count == 1
+        ? $"Gave “{before.Slide(Pictures[0].SlideId).Title}” another picture"
+        : $"Gave {Pictures.Count} slides other pictures";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => Pictures.Select(p => $"slide:{p.SlideId}/picture");
+}
+
+/// <summary>A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own.</summary>
+public sealed record SlidePicture(string SlideId, PictureSource Picture, ValueList<PictureSource?> Steps);

@@ -1,0 +1,42 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets the steps of a slide: how many, their names, order, times and pictures. A cue that starts with one no longer there starts with its slide.</summary>
+/// <param name="SlideId">The slide.</param>
+/// <param name="Steps">The steps; the first is the slide's own coming.</param>
+public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var slide = show.Slide(SlideId);
+        Validate(Steps);
+        return new(show.With(slide with { Steps = Steps }), new SetSteps(SlideId, slide.Steps));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before)
+    {
+        var (now, then) = (before.Slide(SlideId).Steps.Count, Steps.Count);
+        return $"“{before.Slide(SlideId).Title}”: {(now == then ? "steps changed" : $"{now} → {then} steps")}";
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/steps"];
+
+    /// <summary>Checks that steps can be those of a slide.</summary>
+    /// <exception cref="RuleException">They cannot.</exception>
+    internal static void Validate(ValueList<Step> steps)
+    {
+        if (steps.Count is < 1 or > Step.Most) throw new RuleException($"A slide has from 1 to {Step.Most} steps.", "steps");
+        if (steps[0].OffsetMs != 0) throw new RuleException("The first step is the slide itself, at 0 s.", "steps");
+        if (steps.DistinctBy(s => s.Id).Count() != steps.Count) throw new RuleException("Two steps are the same.", "steps");
+        long before = 0;
+        foreach (var offset in steps.Select(s => s.OffsetMs).OfType<long>())
+        {
+            if (offset < before) throw new RuleException("A step comes no earlier than the one before it.", "steps");
+            before = offset;
+        }
+        if (before > Slide.GreatestHoldMs) throw new RuleException("A step comes within four hours.", "steps");
+    }
+}

@@ -1,0 +1,52 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>A named run of slides: from its first slide to the slide before the next section.</summary>
+/// <param name="Id">What names it for as long as the show lives.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="First">The id of its first slide.</param>
+/// <param name="WaitingLoop">Whether it goes round until the presenter moves on.</param>
+public sealed record Section(string Id, string Name, string First, bool WaitingLoop);
+
+/// <summary>How sections lie on the slides.</summary>
+public static class Sections
+{
+    /// <summary>The section a slide is in, or null before the first.</summary>
+    public static Section? SectionOf(this Show show, string slideId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var at = show.SlideIndex(slideId);
+        return show.Sections.LastOrDefault(s => show.SlideIndex(s.First) <= at);
+    }
+
+    /// <summary>The ids of a section's slides, in running order.</summary>
+    public static IReadOnlyList<string> SlidesOf(this Show show, Section section)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(section);
+        var next = show.Sections.FindIndex(s => s.Id == section.Id) + 1;
+        var (from, to) = (show.SlideIndex(section.First), next < show.Sections.Count ? show.SlideIndex(show.Sections[next].First) : show.Slides.Count);
+        return [.. show.Slides.Skip(from).Take(to - from).Select(s => s.Id)];
+    }
+
+    /// <summary>
+    /// The sections after slides were taken out or moved: each begins with the first of its slides that stayed, or where all of them
+    /// went when all were moved; one that lost all its slides is gone.
+    /// </summary>
+    /// <param name="before">The show before.</param>
+    /// <param name="slides">The slides after.</param>
+    /// <param name="moved">The slides that were moved.</param>
+    internal static ValueList<Section> Follow(Show before, ValueList<Slide> slides, IReadOnlySet<string> moved)
+    {
+        var places = slides.Select((s, i) => (s.Id, i)).ToDictionary(p => p.Id, p => p.i);
+        return [.. before.Sections
+            .Select(section =>
+            {
+                var own = before.SlidesOf(section).Where(places.ContainsKey).ToList();
+                var stayed = own.Where(id => !moved.Contains(id)).ToList();
+                var first = (stayed.Count > 0 ? stayed : own).MinBy(id => places[id]);
+                return first is null ? null : section with { First = first };
+            })
+            .OfType<Section>()
+            .OrderBy(s => places[s.First])];
+    }
+}

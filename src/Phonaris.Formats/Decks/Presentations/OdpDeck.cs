@@ -1,0 +1,118 @@
+using System.Text;
+using System.Xml.Linq;
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using static Phonaris.Formats.Decks.Presentations.Odf;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>A presentation of ISO/IEC 26300 (OpenDocument), <c>.odp</c>.</summary>
+internal sealed class OdpDeck : IDeckFormat
+{
+    private const long SlowMs = 1000, MediumMs = 750, FastMs = 500;
+
+    public string Type => MediaTypes.Odp;
+
+    // The standard puts the type first and unpacked, so that it stands at a known place.
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) =>
+        head.StartsWith("PK\x03\x04"u8) && head.IndexOf("mimetype"u8) == 30 && head.IndexOf(Encoding.ASCII.GetBytes(MediaTypes.Odp)) is > 0 and < 100;
+
+    public Deck Read(DeckFile file)
+    {
+        using var package = new OdpPackage(file.Path, file.Name);
+        if (package.Pages.Count == 0) throw new RuleException($"{file.Name} has no slides. Bring in a deck that has.");
+        if (package.Pages.Count > Core.Shows.Edits.AddSlides.MostSlides)
+            throw new RuleException($"{file.Name} has {package.Pages.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
+        List<DeckSlide> slides = [];
+        List<DeckSound> sounds = [];
+        List<string> notUnderstood = [];
+        foreach (var (page, number) in package.Pages.Select((p, i) => (p, i + 1)))
+        {
+            var timing = new OdpTiming(page);
+            var properties = package.Chain("drawing-page", page.Get(Odf.Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>().ToList();
+            slides.Add(Slide(page, properties, timing, number, package, file));
+            sounds.AddRange(Sounds(page, properties, timing, number, package, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
+            notUnderstood.AddRange(NotUnderstood(page).Distinct().Select(what => $"Slide {number}: {what}."));
+        }
+        return new([.. slides], [.. sounds], [.. notUnderstood]);
+    }
+
+    public IReadOnlyList<SlideDrawing> Draw(string path, IEnumerable<int> pages)
+    {
+        using var package = new OdpPackage(path, Path.GetFileName(path));
+        return [.. pages.Select(page => new OdpDrawing(package, package.Pages[page - 1]).Read())];
+    }
+
+    private static DeckSlide Slide(XElement page, List<XElement> properties, OdpTiming timing, int number, OdpPackage package, DeckFile file)
+    {
+        var frames = page.Descendants().Where(e => e.Parent!.Name.Namespace == Odf.Draw && e.Name.Namespace == Odf.Draw && !e.Ancestors(Odf.Show + "notes").Any()).ToList();
+        var title = frames.FirstOrDefault(f => f.Get(Odf.Show + "class") == "title");
+        var heading = Names.Plain(Lines(title).Replace('\n', ' '));
+        var text = Names.PlainLines(string.Join('\n', page.Elements().Where(e => e.Name != Odf.Show + "notes").Select(Lines).Where(l => l.Length > 0)));
+        if (heading.Length == 0) heading = text.Length > 0 ? text.Split('\n')[0] : $"Slide {number}";
+        var notes = Names.PlainLines(Lines(page.Element(Odf.Show + "notes")));
+        var automatic = First(Odf.Show + "transition-type") == "automatic";
+        var reveals = timing.Steps.Any(s => s.Reveals.Count > 0);
+        var steps = timing.Steps.Select((s, k) => new DeckStep(k + 1, k == 0 ? "" : Label(s, page), k == 0 ? 0 : s.OffsetMs) { Reveals = reveals });
+        var picture = new PictureSource(file.Media, MediaTypes.Odp, number, (int)Math.Round(package.Width), (int)Math.Round(package.Height));
+        var effect = First(Smil + "type") is not null || First(Odf.Show + "transition-style") is { } style && style != "none";
+        var duration = Time(First(Odf.Show + "transition-duration")) ?? First(Odf.Show + "transition-speed") switch { "slow" => SlowMs, "fast" => FastMs, _ => MediumMs };
+        return new(
+            number, heading, text, notes, automatic ? Time(First(Odf.Show + "duration")) : null, First(Odf.Show + "visibility") == "hidden", [.. steps], null, picture,
+            effect ? duration : 0);
+
+        string? First(XName name) => properties.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
+    }
+
+    private static string Label(SlideStep step, XElement page)
+    {
+        foreach (var reveal in step.Reveals)
+        {
+            var shape = page.Descendants().FirstOrDefault(e => Id(e) == reveal.ShapeId);
+            var text = shape?.Name == Odf.Text + "p" ? Line(shape) : Lines(shape);
+            if (text.Trim().Length == 0) text = shape.Get(Odf.Draw + "name") ?? "";
+            if (text.Trim().Length > 0) return Names.Plain(text.Replace('\n', ' ').Trim());
+        }
+        return "";
+    }
+
+    private static IEnumerable<DeckSound> Sounds(
+        XElement page, List<XElement> properties, OdpTiming timing, int number, OdpPackage package, Action<string> notUnderstood)
+    {
+        var plugins = page.Descendants(Odf.Draw + "plugin").Where(p => IsSound(p)).Select(p => (Address: p.Get(Link + "href"), Step: timing.PlaysWith(Id(p.Parent!)), Loop: Loops(p)));
+        var played = page.Descendants(Anim + "audio").Select(a => (Address: a.Get(Link + "href"), Step: (int?)1, Loop: a.Get(Smil + "repeatCount") == "indefinite"));
+        var coming = properties.Elements(Odf.Show + "sound").Take(1).Select(s => (Address: s.Get(Link + "href"), Step: (int?)1, Loop: false));
+        foreach (var (address, step, loop) in plugins.Concat(played).Concat(coming))
+        {
+            if (address is null || !package.Has(address))
+            {
+                notUnderstood($"Slide {number}: a sound lies outside the file and was not fetched.");
+                continue;
+            }
+            var part = OdpPackage.Inside(address);
+            yield return new(Path.GetFileName(part), number, number, loop, 0, step switch { null => "hand", 1 => "with", _ => "step" }, step > 1 ? step : null) { Part = part };
+        }
+    }
+
+    /// <summary>What names an element for the timing.</summary>
+    internal static string? Id(XElement element) =>
+        element.Get(Odf.Draw + "id") ?? element.Get(XNamespace.Xml + "id") ?? element.Get(Odf.Text + "id");
+
+    private static bool IsSound(XElement plugin)
+    {
+        var type = plugin.Get(Odf.Draw + "mime-type") ?? "";
+        var ending = Path.GetExtension(plugin.Get(Link + "href") ?? "").ToLowerInvariant();
+        return type.StartsWith("audio/", StringComparison.Ordinal) || DeckSound.Endings.Contains(ending);
+    }
+
+    private static bool Loops(XElement plugin) =>
+        plugin.Elements(Odf.Draw + "param").Any(p => p.Get(Odf.Draw + "name")?.Equals("Loop", StringComparison.OrdinalIgnoreCase) == true && p.Get(Odf.Draw + "value") == "true");
+
+    private static IEnumerable<string> NotUnderstood(XElement page)
+    {
+        if (page.Descendants(Odf.Draw + "object").Any()) yield return "an embedded object is shown as its picture, where it has one";
+        if (page.Descendants(Odf.Draw + "plugin").Any(p => !IsSound(p))) yield return "a film is not drawn";
+        if (page.Descendants(Anim + "animateMotion").Any()) yield return "a movement along a path is left out";
+    }
+}

@@ -1,0 +1,233 @@
+using System.Globalization;
+using System.Xml.Linq;
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using static Phonaris.Formats.Decks.Presentations.Odf;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Works out what is on a page of an OpenDocument presentation.</summary>
+/// <param name="package">The presentation.</param>
+/// <param name="page">The page.</param>
+internal sealed class OdpDrawing(OdpPackage package, XElement page)
+{
+    private readonly OdpTiming _timing = new(page);
+    private readonly List<DrawnShape> _shapes = [];
+    private readonly List<string> _notDrawn = [];
+
+    /// <summary>The drawing.</summary>
+    public SlideDrawing Read()
+    {
+        var master = package.Masters.GetValueOrDefault(page.Get(Draw + "master-page-name") ?? "");
+        var own = PageProperties(page);
+        var background = Fill(own) is { Said: true } said ? said.Paint : Fill(PageProperties(master)).Paint;
+        if (master is not null && own.Select(p => p.Get(Show + "background-objects-visible")).FirstOrDefault(v => v is not null) != "false")
+            foreach (var shape in master.Elements().Where(e => e.Get(Show + "class") is null)) Shape(shape, 1, int.MaxValue);
+        foreach (var shape in page.Elements()) Shape(shape, 1, int.MaxValue);
+        return new(package.Width, package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
+    }
+
+    private List<XElement> PageProperties(XElement? of) =>
+        [.. package.Chain("drawing-page", of.Get(Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>()];
+
+    private void Shape(XElement shape, int from, int to)
+    {
+        if (shape.Get(Show + "placeholder") == "true" && shape.Parent == page && Lines(shape).Length == 0) return;
+        var id = OdpDeck.Id(shape);
+        (from, to) = (Math.Max(from, _timing.AppearsWith(id)), Math.Min(to, _timing.LastsTo(id)));
+        if (shape.Name == Draw + "g")
+        {
+            foreach (var child in shape.Elements()) Shape(child, from, to);
+            return;
+        }
+        if (shape.Name.Namespace != Draw || BoxOf(shape) is not { } box) return;
+        var family = shape.Get(Show + "style-name") is not null ? "presentation" : "graphic";
+        var styles = package.Chain(family, shape.Get(Show + "style-name") ?? shape.Get(Draw + "style-name"));
+        List<XElement> looks = [.. styles.Select(s => s.Element(Style + "graphic-properties")).OfType<XElement>()];
+        var line = LineOf(looks);
+        var fill = Fill(looks).Paint;
+        switch (shape.Name.LocalName)
+        {
+            case "frame": Frame(shape, box, looks, styles, fill, line, from, to); break;
+            case "rect": Add(box, Rounded(shape, box), fill); break;
+            case "ellipse" or "circle": Add(box, Outlines.Ellipse, fill); break;
+            case "line" or "connector": Add(box, Outlines.Diagonal, null); break;
+            case "custom-shape": Custom(shape, box, fill); break;
+            case "polygon" or "polyline": Points(shape, box, fill); break;
+            case "path":
+                _notDrawn.Add("a free form, shown as a rectangle");
+                Add(box, Outlines.Rectangle, fill);
+                break;
+        }
+
+        void Add(Box place, Outline outline, Paint? paint) =>
+            _shapes.Add(new(place, outline, paint, line, new OdpText(package, styles, looks, _timing).Read(shape), from, to));
+
+        void Custom(XElement of, Box place, Paint? paint)
+        {
+            var type = of.Element(Draw + "enhanced-geometry").Get(Draw + "type") ?? "rectangle";
+            var outline = Preset(type, place);
+            if (outline is null) _notDrawn.Add($"a form ({type}), shown as a rectangle");
+            Add(place, outline ?? Outlines.Rectangle, paint);
+        }
+
+        void Points(XElement of, Box place, Paint? paint)
+        {
+            double[] view = [.. (of.Get(SvgCompatible + "viewBox") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Number)];
+            List<(double X, double Y)> points = [.. (of.Get(Draw + "points") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(p => p.Split(',')).Where(p => p.Length == 2).Select(p => (Number(p[0]), Number(p[1])))];
+            if (view.Length != 4 || view[2] <= 0 || view[3] <= 0 || points.Count == 0) return;
+            var closed = of.Name == Draw + "polygon";
+            (double, double)[] scaled = [.. points.Select(p => ((p.X - view[0]) / view[2], (p.Y - view[1]) / view[3]))];
+            Add(place, closed ? Outlines.Polygon(scaled) : Outlines.Open(scaled), paint);
+        }
+    }
+
+    private void Frame(XElement frame, Box box, List<XElement> looks, List<XElement> styles, Paint? fill, Line? line, int from, int to)
+    {
+        if (frame.Element(Table + "table") is { } table)
+        {
+            DrawTable(table, box, from, to);
+            return;
+        }
+        if (frame.Element(Draw + "plugin") is not null) return;
+        // Of several pictures the first that can be read: the rest are the same in other forms.
+        var pictures = frame.Elements(Draw + "image").Select(i => package.File(i.Get(Link + "href"))).OfType<byte[]>().ToList();
+        if (pictures.FirstOrDefault(CanBeDrawn) is { } picture)
+        {
+            var (l, t, r, b) = Crop(looks, picture);
+            _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b), line, null, from, to));
+        }
+        else if (frame.Element(Draw + "text-box") is { } text)
+            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to));
+        else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
+        {
+            _notDrawn.Add("a picture or object of a kind that cannot be read");
+            _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), null, from, to));
+        }
+    }
+
+    private void DrawTable(XElement table, Box box, int from, int to)
+    {
+        var columns = table.Elements(Table + "table-column")
+            .SelectMany(c => Enumerable.Repeat(package.Chain("table-column", c.Get(Table + "style-name")).Select(s => s.Element(Style + "table-column-properties").Length(Style + "column-width")).FirstOrDefault(w => w is not null) ?? 50,
+                Math.Clamp(int.TryParse(c.Get(Table + "number-columns-repeated"), out var n) ? n : 1, 1, 1000)))
+            .ToList();
+        var rows = table.Descendants(Table + "table-row").ToList();
+        if (columns.Sum() <= 0 || rows.Count == 0) return;
+        var (sx, height) = (box.Width / columns.Sum(), box.Height / rows.Count);
+        for (var r = 0; r < rows.Count; r++)
+            foreach (var (cell, c) in rows[r].Elements(Table + "table-cell").Take(columns.Count).Select((x, i) => (x, i)))
+            {
+                var styles = package.Chain("table-cell", cell.Get(Table + "style-name"));
+                List<XElement> looks = [.. styles.SelectMany(s => s.Elements().Where(e => e.Name.LocalName is "table-cell-properties" or "graphic-properties"))];
+                var place = new Box(box.X + columns.Take(c).Sum() * sx, box.Y + r * height, columns[c] * sx, height);
+                _shapes.Add(new(place, Outlines.Rectangle, Fill(looks).Paint, new Line(0xFFB0B0B0, 0.5, []), new OdpText(package, styles, looks, _timing).Read(cell), from, to));
+            }
+    }
+
+    private (bool Said, Paint? Paint) Fill(List<XElement> looks)
+    {
+        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        var opacity = Percent(First(Draw + "opacity")) ?? 1;
+        switch (First(Draw + "fill"))
+        {
+            case "none": return (true, null);
+            case "solid": return (true, Color(First(Draw + "fill-color")) is { } color ? new SolidPaint(WithOpacity(color, opacity)) : null);
+            case "gradient" when package.Named.GetValueOrDefault(First(Draw + "fill-gradient-name") ?? "") is { } gradient:
+                var (start, end) = (Color(gradient.Get(Draw + "start-color")) ?? 0xFFFFFFFF, Color(gradient.Get(Draw + "end-color")) ?? 0xFF000000);
+                var style = gradient.Get(Draw + "style");
+                var radial = style is "radial" or "ellipsoid" or "square" or "rectangular";
+                // The angle turns a gradient that runs from top to bottom, counter-clockwise.
+                var angle = 90 - Number((gradient.Get(Draw + "angle") ?? "0").TrimEnd('d', 'e', 'g')) / (gradient.Get(Draw + "angle")?.EndsWith("deg", StringComparison.Ordinal) == true ? 1 : 10);
+                ValueList<GradientStop> stops = style == "axial"
+                    ? [new(0, start), new(0.5, end), new(1, start)]
+                    : radial ? [new(0, end), new(1, start)] : [new(0, start), new(1, end)];
+                return (true, new GradientPaint(stops, angle, radial));
+            case "bitmap" when package.File(package.Named.GetValueOrDefault(First(Draw + "fill-image-name") ?? "").Get(Link + "href")) is { } picture:
+                return (true, new PicturePaint(picture, 0, 0, 0, 0, opacity));
+            default: return (false, Color(First(Fo + "background-color")) is { } plain ? new SolidPaint(plain) : null);
+        }
+    }
+
+    private static Line? LineOf(List<XElement> looks)
+    {
+        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        var kind = First(Draw + "stroke");
+        if (kind is null or "none") return null;
+        return new(
+            Color(First(SvgCompatible + "stroke-color")) ?? 0xFF000000, Math.Max(0.5, Odf.Points(First(SvgCompatible + "stroke-width")) ?? 0.5), kind == "dash" ? [4, 3] : [],
+            !string.IsNullOrEmpty(First(Draw + "marker-start")), !string.IsNullOrEmpty(First(Draw + "marker-end")));
+    }
+
+    /// <summary>Where a shape is: its frame, or a line's ends; turned as its transform says.</summary>
+    private static Box? BoxOf(XElement shape)
+    {
+        if (shape.Length(SvgCompatible + "x1") is { } x1 && shape.Length(SvgCompatible + "x2") is { } x2 && shape.Length(SvgCompatible + "y1") is { } y1 && shape.Length(SvgCompatible + "y2") is { } y2)
+            return new(Math.Min(x1, x2), Math.Min(y1, y2), Math.Abs(x2 - x1), Math.Abs(y2 - y1), 0, x2 < x1, y2 < y1);
+        if (shape.Length(SvgCompatible + "width") is not { } w || shape.Length(SvgCompatible + "height") is not { } h) return null;
+        if (shape.Get(Draw + "transform") is not { } transform) return new(shape.Length(SvgCompatible + "x") ?? 0, shape.Length(SvgCompatible + "y") ?? 0, w, h);
+        // "rotate (radians) translate (x y)": turned about the origin, counter-clockwise, then moved.
+        var angle = -Number(Inside("rotate").FirstOrDefault() ?? "0");
+        var move = Inside("translate").Select(p => Odf.Points(p) ?? 0).ToList();
+        var (mx, my) = (move.ElementAtOrDefault(0), move.ElementAtOrDefault(1));
+        var (cx, cy) = (w / 2 * Math.Cos(angle) - h / 2 * Math.Sin(angle) + mx, w / 2 * Math.Sin(angle) + h / 2 * Math.Cos(angle) + my);
+        return new(cx - w / 2, cy - h / 2, w, h, angle * 180 / Math.PI);
+
+        string[] Inside(string function)
+        {
+            var at = transform.IndexOf(function, StringComparison.Ordinal);
+            var open = at < 0 ? -1 : transform.IndexOf('(', at);
+            var close = open < 0 ? -1 : transform.IndexOf(')', open);
+            return close < 0 ? [] : transform[(open + 1)..close].Split([' ', ','], StringSplitOptions.RemoveEmptyEntries);
+        }
+    }
+
+    private static Outline Rounded(XElement shape, Box box) =>
+        shape.Length(Draw + "corner-radius") is > 0 and var radius ? Outlines.Rounded(box.Width, box.Height, radius) : Outlines.Rectangle;
+
+    /// <summary>Forms by the names the standard's practice gives them; many come with the names of ISO/IEC 29500 behind a prefix.</summary>
+    private static Outline? Preset(string type, Box box)
+    {
+        var name = type switch
+        {
+            "rectangle" => "rect",
+            "round-rectangle" => "roundRect",
+            "isosceles-triangle" => "triangle",
+            "right-triangle" => "rtTriangle",
+            "right-arrow" => "rightArrow",
+            "left-arrow" => "leftArrow",
+            "up-arrow" => "upArrow",
+            "down-arrow" => "downArrow",
+            "left-right-arrow" => "leftRightArrow",
+            "pentagon-right" => "homePlate",
+            "cross" => "plus",
+            "rectangular-callout" => "wedgeRectCallout",
+            "round-rectangular-callout" => "wedgeRoundRectCallout",
+            _ => type.StartsWith("ooxml-", StringComparison.Ordinal) ? type["ooxml-".Length..] : type,
+        };
+        return PresetShapes.Of(new XElement("shape", new XElement(Ooxml.A + "prstGeom", new XAttribute("prst", name))), box.Width, box.Height);
+    }
+
+    private static (double L, double T, double R, double B) Crop(List<XElement> looks, byte[] picture)
+    {
+        var clip = looks.Select(l => l.Get(Fo + "clip")).FirstOrDefault(v => v is not null);
+        if (clip is null || !clip.StartsWith("rect(", StringComparison.Ordinal)) return default;
+        double[] sides = [.. clip[5..].TrimEnd(')').Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(s => Odf.Points(s) ?? 0)];
+        using var codec = SkiaSharp.SKCodec.Create(new MemoryStream(picture));
+        if (sides.Length != 4 || codec is null) return default;
+        // Lengths are of the picture at 96 pixels an inch.
+        var (w, h) = (codec.Info.Width * 0.75, codec.Info.Height * 0.75);
+        return (sides[3] / w, sides[0] / h, sides[1] / w, sides[2] / h);
+    }
+
+    private static bool CanBeDrawn(byte[] data)
+    {
+        using var codec = SkiaSharp.SKCodec.Create(new MemoryStream(data));
+        return codec is not null || data.AsSpan(0, Math.Min(data.Length, 1024)).IndexOf("<svg"u8) >= 0;
+    }
+
+    private static uint WithOpacity(uint color, double opacity) => color & 0xFFFFFF | (uint)Math.Round(255 * Math.Clamp(opacity, 0, 1)) << 24;
+
+    private static double Number(string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? v : 0;
+}

@@ -1,0 +1,125 @@
+using System.Globalization;
+using System.Xml.Linq;
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using static Phonaris.Formats.Decks.Presentations.Odf;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Reads the text of a shape of an OpenDocument presentation, with the styles of its paragraphs, its runs, its lists and itself.</summary>
+/// <param name="package">The presentation.</param>
+/// <param name="styles">The shape's styles, nearest first.</param>
+/// <param name="looks">Their graphic properties.</param>
+/// <param name="timing">When its paragraphs appear.</param>
+internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XElement> looks, OdpTiming timing)
+{
+    private const double UsualSize = 18;
+
+    /// <summary>The text, or null when there is none.</summary>
+    public TextBody? Read(XElement holder)
+    {
+        List<Paragraph> paragraphs = [];
+        foreach (var child in holder.Elements()) Collect(child, 0, paragraphs, []);
+        if (paragraphs.All(p => p.Runs.All(r => r.Text.Trim().Length == 0))) return null;
+        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        double Padding(string side) => Odf.Points(First(Fo + $"padding-{side}") ?? First(Fo + "padding")) ?? (side is "left" or "right" ? 7.1 : 3.5);
+        return new(
+            [.. paragraphs], Padding("left"), Padding("top"), Padding("right"), Padding("bottom"),
+            First(Draw + "textarea-vertical-align") switch { "middle" => Anchor.Middle, "bottom" => Anchor.Bottom, _ => Anchor.Top },
+            First(Fo + "wrap-option") != "no-wrap", First(Draw + "fit-to-size") is "shrink-to-fit" or "true");
+    }
+
+    private void Collect(XElement element, int level, List<Paragraph> paragraphs, int[] numbers)
+    {
+        if (element.Name == Text + "list")
+        {
+            int[] own = [0];
+            foreach (var item in element.Elements().Where(e => e.Name == Text + "list-item" || e.Name == Text + "list-header"))
+            {
+                own[0]++;
+                foreach (var child in item.Elements()) Collect(child, level + 1, paragraphs, own);
+            }
+        }
+        else if (element.Name == Text + "p" || element.Name == Text + "h") paragraphs.Add(Read(element, level, numbers.Length > 0 ? numbers[0] : 0));
+    }
+
+    private Paragraph Read(XElement paragraph, int level, int number)
+    {
+        var chain = package.Chain("paragraph", paragraph.Get(Text + "style-name"));
+        // Levels of an outline have styles of their own, named after the first.
+        var outline = level > 1 && styles.FirstOrDefault(s => s.Get(Style + "name")?.EndsWith("outline1", StringComparison.Ordinal) == true) is { } first
+            ? package.Chain("presentation", first.Get(Style + "name")![..^1] + Math.Min(level, 9))
+            : [];
+        List<XElement> all = [.. chain.Where(s => s.Name == Style + "style"), .. outline, .. styles, .. chain.Where(s => s.Name != Style + "style")];
+        List<XElement> settings = [.. all.Select(s => s.Element(Style + "paragraph-properties")).OfType<XElement>()];
+        List<XElement> words = [.. all.Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
+        string? First(XName name) => settings.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
+        List<Run> runs = [.. Runs(paragraph, words)];
+        if (runs.Count == 0) runs.Add(Run("", words));
+        var list = level > 0 ? all.Concat([]).Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
+        var (bullet, margin, indent) = Bullet(list, level, number, runs[0]);
+        return new(
+            [.. runs],
+            First(Fo + "text-align") switch { "center" => Align.Center, "end" or "right" => Align.Right, "justify" => Align.Justified, _ => Align.Left },
+            margin + (Odf.Points(First(Fo + "margin-left")) is { } m && level == 0 ? m : 0), indent, bullet,
+            Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, timing.AppearsWith(OdpDeck.Id(paragraph)));
+    }
+
+    private static (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, Run run)
+    {
+        if (level == 0) return (null, 0, 0);
+        var (margin, indent) = (level * 22.0, -18.0);
+        var own = list?.Elements().FirstOrDefault(e => e.Get(Text + "level") == level.ToString(CultureInfo.InvariantCulture));
+        var properties = own?.Element(Style + "list-level-properties");
+        if (properties.Length(Text + "space-before") is { } before) margin = before + (properties.Length(Text + "min-label-width") ?? 0);
+        if (properties.Length(Text + "min-label-width") is { } width) indent = -width;
+        var color = Color(own?.Element(Style + "text-properties").Get(Fo + "color")) ?? run.Color;
+        if (own?.Name == Text + "list-level-style-number")
+            return (own.Get(Style + "num-format") is "" or null ? null : new($"{number}{own.Get(Style + "num-suffix") ?? "."}", color), margin, indent);
+        if (own is null && list is not null) return (null, margin, indent);
+        return (new(own.Get(Text + "bullet-char") is { Length: > 0 } sign && sign[0] < 0xE000 ? sign : "•", color), margin, indent);
+    }
+
+    private IEnumerable<Run> Runs(XElement holder, List<XElement> words)
+    {
+        foreach (var node in holder.Nodes())
+        {
+            if (node is XText text)
+            {
+                var plain = text.Value.ReplaceLineEndings(" ");
+                if (plain.Length > 0) yield return Run(plain, words);
+            }
+            else if (node is XElement e)
+            {
+                if (e.Name == Text + "line-break") yield return Run("\n", words);
+                else if (e.Name == Text + "s" || e.Name == Text + "tab") yield return Run(" ", words);
+                else if (e.Name != Office + "annotation")
+                {
+                    List<XElement> own = [.. package.Chain("text", e.Get(Text + "style-name")).Where(s => s.Name == Style + "style").Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
+                    foreach (var run in Runs(e, [.. own, .. words])) yield return run;
+                }
+            }
+        }
+    }
+
+    private static Run Run(string text, List<XElement> words)
+    {
+        string? First(XName name) => words.Select(w => w.Get(name)).FirstOrDefault(v => v is not null);
+        return new(
+            text, Size(words), Color(First(Fo + "color")) ?? 0xFF000000, (First(Fo + "font-family") ?? First(Style + "font-name") ?? "").Trim('\'', '"'),
+            First(Fo + "font-weight") is "bold" or "600" or "700" or "800" or "900", First(Fo + "font-style") is "italic" or "oblique",
+            First(Style + "text-underline-style") is { } u && u != "none", First(Style + "text-line-through-style") is { } s && s != "none");
+    }
+
+    /// <summary>The size of a font: relative ones multiply what lies behind them.</summary>
+    private static double Size(List<XElement> words)
+    {
+        var factor = 1.0;
+        foreach (var size in words.Select(w => w.Get(Fo + "font-size")).OfType<string>())
+        {
+            if (Percent(size) is { } share) factor *= share;
+            else if (Odf.Points(size) is { } points) return points * factor;
+        }
+        return UsualSize * factor;
+    }
+}

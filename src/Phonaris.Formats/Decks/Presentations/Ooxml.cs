@@ -1,0 +1,86 @@
+using System.Globalization;
+using System.Xml.Linq;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Names and numbers of ISO/IEC 29500 markup.</summary>
+internal static class Ooxml
+{
+    public static readonly XNamespace P = "http://schemas.openxmlformats.org/presentationml/2006/main";
+    public static readonly XNamespace A = "http://schemas.openxmlformats.org/drawingml/2006/main";
+    public static readonly XNamespace R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+    public static readonly XNamespace P14 = "http://schemas.microsoft.com/office/powerpoint/2010/main";
+    public static readonly XNamespace Compatibility = "http://schemas.openxmlformats.org/markup-compatibility/2006";
+
+    private const double EmuPerPoint = 12_700;
+
+    // The strict form of the standard (part 1) names the same things by other addresses than the transitional one (part 4).
+    private static readonly Dictionary<XNamespace, XNamespace> Strict = new()
+    {
+        ["http://purl.oclc.org/ooxml/presentationml/main"] = P,
+        ["http://purl.oclc.org/ooxml/drawingml/main"] = A,
+        ["http://purl.oclc.org/ooxml/officeDocument/relationships"] = R,
+    };
+
+    /// <summary>The document with strict names put as transitional ones.</summary>
+    public static XElement Transitional(XElement root)
+    {
+        if (!Strict.ContainsKey(root.Name.Namespace)) return root;
+        foreach (var element in root.DescendantsAndSelf())
+        {
+            element.Name = Name(element.Name);
+            element.ReplaceAttributes(element.Attributes().Where(a => !a.IsNamespaceDeclaration).Select(a => new XAttribute(Name(a.Name), a.Value)).ToList());
+        }
+        return root;
+
+        static XName Name(XName name) => Strict.TryGetValue(name.Namespace, out var space) ? space + name.LocalName : name;
+    }
+
+    /// <summary>A whole number of an attribute, or null.</summary>
+    public static long? Number(this XElement? element, string attribute) =>
+        long.TryParse(element?.Attribute(attribute)?.Value, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var n) ? n : null;
+
+    /// <summary>A length in points, of an attribute in English metric units.</summary>
+    public static double? Points(this XElement? element, string attribute) => element.Number(attribute) / EmuPerPoint;
+
+    /// <summary>A fraction of an attribute in thousandths of a percent, or with a percent sign as the strict form writes it.</summary>
+    public static double? Share(this XElement? element, string attribute)
+    {
+        var text = element?.Attribute(attribute)?.Value;
+        if (text is null) return null;
+        var percent = text.EndsWith('%');
+        return double.TryParse(percent ? text[..^1] : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? v / (percent ? 100 : 100_000) : null;
+    }
+
+    /// <summary>Whether an attribute says yes.</summary>
+    public static bool Says(this XElement? element, string attribute, bool otherwise = false) =>
+        element?.Attribute(attribute)?.Value is { } value ? value is "1" or "true" or "on" : otherwise;
+
+    /// <summary>The shapes of a tree in drawing order, groups as they are; of alternatives, the one that everybody can read.</summary>
+    public static IEnumerable<XElement> Shapes(this XElement? tree)
+    {
+        foreach (var child in tree?.Elements() ?? [])
+        {
+            if (child.Name != Compatibility + "AlternateContent") yield return child;
+            else
+            {
+                var chosen = child.Element(Compatibility + "Fallback") is { HasElements: true } fallback ? fallback : child.Element(Compatibility + "Choice");
+                foreach (var shape in chosen.Shapes()) yield return shape;
+            }
+        }
+    }
+
+    /// <summary>The properties every shape has: id, name, description.</summary>
+    public static XElement? Properties(this XElement shape) => shape.Elements().FirstOrDefault(e => e.Name.LocalName.StartsWith("nv", StringComparison.Ordinal))?.Element(P + "cNvPr");
+
+    /// <summary>The placeholder a shape fills, or null.</summary>
+    public static XElement? Placeholder(this XElement shape) =>
+        shape.Elements().FirstOrDefault(e => e.Name.LocalName.StartsWith("nv", StringComparison.Ordinal))?.Element(P + "nvPr")?.Element(P + "ph");
+
+    /// <summary>The text of a body, a line a paragraph.</summary>
+    public static string Text(XElement? body) => body is null ? "" : string.Join('\n', body.Elements(A + "p").Select(Line).Where(l => l.Length > 0));
+
+    /// <summary>The text of a paragraph.</summary>
+    public static string Line(XElement paragraph) => string.Concat(paragraph.Elements().Select(e =>
+        e.Name == A + "br" ? " " : e.Name == A + "r" || e.Name == A + "fld" ? e.Element(A + "t")?.Value ?? "" : "")).Trim();
+}

@@ -1,0 +1,163 @@
+using System.Globalization;
+using System.Xml.Linq;
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using SkiaSharp;
+using static Phonaris.Formats.Decks.Presentations.Ooxml;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Colours, fills and lines of a presentation, through its theme (ISO/IEC 29500-1, 20.1).</summary>
+/// <param name="theme">The theme.</param>
+/// <param name="map">What the colours of the text and the background are called in the theme.</param>
+/// <param name="picture">Gives the bytes of a picture by its relationship.</param>
+internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, string> map, Func<string?, byte[]?> picture)
+{
+    private const double UsualLine = 0.75, AngleUnits = 60_000;
+
+    private readonly XElement? _elements = theme?.Element(A + "themeElements");
+
+    /// <summary>The theme's fills and lines, counted from 1.</summary>
+    public XElement? Formats => _elements?.Element(A + "fmtScheme");
+
+    /// <summary>The theme's font for headings or for text.</summary>
+    public string Font(bool heading) =>
+        _elements?.Element(A + "fontScheme")?.Element(A + (heading ? "majorFont" : "minorFont"))?.Element(A + "latin")?.Attribute("typeface")?.Value ?? "";
+
+    /// <summary>The colour that an element holds, 0xAARRGGBB; null when it holds none.</summary>
+    /// <param name="holder">What holds it.</param>
+    /// <param name="placeholder">What a style's place for a colour stands for.</param>
+    public uint? Color(XElement? holder, uint? placeholder = null)
+    {
+        var element = holder?.Elements().FirstOrDefault(e => e.Name.Namespace == A && e.Name.LocalName.EndsWith("Clr", StringComparison.Ordinal));
+        if (element is null) return null;
+        var value = element.Attribute("val")?.Value ?? "";
+        var plain = element.Name.LocalName switch
+        {
+            "srgbClr" => Hex(value),
+            "sysClr" => Hex(element.Attribute("lastClr")?.Value ?? (value == "window" ? "FFFFFF" : "000000")),
+            "schemeClr" => value == "phClr" ? placeholder : Scheme(value),
+            "prstClr" => Preset(value),
+            "scrgbClr" => 0xFF000000 | Byte(element.Share("r")) << 16 | Byte(element.Share("g")) << 8 | Byte(element.Share("b")),
+            "hslClr" => (uint)SKColor.FromHsl((float)((element.Number("hue") ?? 0) / AngleUnits), (float)(100 * (element.Share("sat") ?? 0)), (float)(100 * (element.Share("lum") ?? 0))),
+            _ => null,
+        };
+        return plain is { } color ? Changed(color, element) : null;
+    }
+
+    /// <summary>What an element fills with: whether it says anything, and the paint, which is null for no fill.</summary>
+    public (bool Said, Paint? Paint) Fill(XElement? holder, uint? placeholder = null)
+    {
+        foreach (var fill in holder?.Elements().Where(e => e.Name.Namespace == A || e.Name.LocalName == "blipFill") ?? [])
+            switch (fill.Name.LocalName)
+            {
+                case "noFill": return (true, null);
+                case "solidFill": return (true, Color(fill, placeholder) is { } color ? new SolidPaint(color) : null);
+                case "gradFill": return (true, Gradient(fill, placeholder));
+                case "blipFill": return (true, Blip(fill));
+                case "pattFill":
+                    return (true, (Color(fill.Element(A + "bgClr"), placeholder) ?? Color(fill.Element(A + "fgClr"), placeholder)) is { } ground ? new SolidPaint(ground) : null);
+            }
+        return (false, null);
+    }
+
+    /// <summary>A picture as a fill, or null when it lies elsewhere.</summary>
+    public PicturePaint? Blip(XElement fill)
+    {
+        var blip = fill.Element(A + "blip");
+        if (picture(blip?.Attribute(R + "embed")?.Value) is not { } data) return null;
+        var crop = fill.Element(A + "srcRect");
+        var opacity = blip?.Element(A + "alphaModFix").Share("amt") ?? 1;
+        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity);
+    }
+
+    /// <summary>The line that an element draws: whether it says anything, and the line, which is null for none.</summary>
+    public (bool Said, Line? Line) Line(XElement? element, uint? placeholder, Line? otherwise)
+    {
+        if (element is null) return (false, otherwise);
+        var (said, paint) = Fill(element, placeholder);
+        if (said && paint is null) return (true, null);
+        var color = paint switch { SolidPaint solid => solid.Color, GradientPaint g => g.Stops[0].Color, _ => otherwise?.Color };
+        if (color is null) return (false, otherwise);
+        return (true, new(
+            color.Value, element.Points("w") ?? otherwise?.Width ?? UsualLine, Dashes(element.Element(A + "prstDash")?.Attribute("val")?.Value),
+            Points(element.Element(A + "headEnd")), Points(element.Element(A + "tailEnd"))));
+
+        static bool Points(XElement? end) => end?.Attribute("type")?.Value is { } type && type != "none";
+    }
+
+    /// <summary>A colour of the theme by its name there or on the slide.</summary>
+    private uint? Scheme(string name)
+    {
+        var own = map.GetValueOrDefault(name, name);
+        return Color(_elements?.Element(A + "clrScheme")?.Element(A + own));
+    }
+
+    private GradientPaint? Gradient(XElement fill, uint? placeholder)
+    {
+        var stops = fill.Element(A + "gsLst")?.Elements(A + "gs")
+            .Select(s => (At: s.Share("pos") ?? 0, Color: Color(s, placeholder)))
+            .Where(s => s.Color is not null)
+            .Select(s => new GradientStop(Math.Clamp(s.At, 0, 1), s.Color!.Value))
+            .OrderBy(s => s.At)
+            .ToList();
+        if (stops is not { Count: > 0 }) return null;
+        return new([.. stops], (fill.Element(A + "lin").Number("ang") ?? 0) / AngleUnits, fill.Element(A + "path") is not null);
+    }
+
+    /// <summary>A colour after what its element's children do to it.</summary>
+    private static uint Changed(uint color, XElement element)
+    {
+        var alpha = 255.0 * (color >> 24) / 255;
+        foreach (var change in element.Elements())
+        {
+            var by = change.Share("val") ?? 1;
+            var now = new SKColor(color);
+            now.ToHsl(out var h, out var s, out var l);
+            switch (change.Name.LocalName)
+            {
+                case "alpha": alpha = 255 * by; break;
+                case "alphaModFix" or "alphaMod": alpha *= by; break;
+                case "lumMod": color = (uint)SKColor.FromHsl(h, s, (float)Math.Clamp(l * by, 0, 100)); break;
+                case "lumOff": color = (uint)SKColor.FromHsl(h, s, (float)Math.Clamp(l + 100 * by, 0, 100)); break;
+                case "satMod": color = (uint)SKColor.FromHsl(h, (float)Math.Clamp(s * by, 0, 100), l); break;
+                case "tint": color = Mixed(now, 255, by); break;
+                case "shade": color = Mixed(now, 0, by); break;
+            }
+        }
+        return color & 0x00FFFFFF | (uint)Math.Clamp(Math.Round(alpha), 0, 255) << 24;
+
+        static uint Mixed(SKColor from, double to, double keep)
+        {
+            return 0xFF000000 | Part(from.Red) << 16 | Part(from.Green) << 8 | Part(from.Blue);
+
+            uint Part(byte value) => (uint)Math.Clamp(Math.Round(value * keep + to * (1 - keep)), 0, 255);
+        }
+    }
+
+    private static ValueList<double> Dashes(string? preset) => preset switch
+    {
+        "dot" or "sysDot" => [1, 2],
+        "dash" => [4, 3],
+        "sysDash" => [3, 1],
+        "lgDash" => [8, 3],
+        "dashDot" or "sysDashDot" => [4, 3, 1, 3],
+        "lgDashDot" => [8, 3, 1, 3],
+        "lgDashDotDot" or "sysDashDotDot" => [8, 3, 1, 3, 1, 3],
+        _ => [],
+    };
+
+    private static uint? Hex(string value) =>
+        uint.TryParse(value, NumberStyles.AllowHexSpecifier, CultureInfo.InvariantCulture, out var rgb) ? 0xFF000000 | rgb & 0xFFFFFF : null;
+
+    private static uint Byte(double? share) => (uint)Math.Clamp(Math.Round(255 * (share ?? 0)), 0, 255);
+
+    /// <summary>A preset colour by the name that CSS gives it: <c>dkBlue</c> is <c>darkblue</c>. Black when it is not known.</summary>
+    private static uint Preset(string name)
+    {
+        foreach (var (brief, full) in new[] { ("dk", "dark"), ("lt", "light"), ("med", "medium") })
+            if (name.StartsWith(brief, StringComparison.Ordinal) && name.Length > brief.Length && char.IsUpper(name[brief.Length])) name = full + name[brief.Length..];
+        var field = typeof(SKColors).GetField(name, System.Reflection.BindingFlags.IgnoreCase | System.Reflection.BindingFlags.Public | System.Reflection.BindingFlags.Static);
+        return field?.GetValue(null) is SKColor color ? (uint)color : 0xFF000000;
+    }
+}

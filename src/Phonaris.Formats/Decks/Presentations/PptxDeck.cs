@@ -1,0 +1,140 @@
+using System.Xml.Linq;
+using DocumentFormat.OpenXml.Packaging;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using static Phonaris.Formats.Decks.Presentations.Ooxml;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>A presentation of ISO/IEC 29500, <c>.pptx</c>, transitional or strict.</summary>
+internal sealed class PptxDeck : IDeckFormat
+{
+    private const long SlowMs = 1000, MediumMs = 750, FastMs = 500;
+
+    public string Type => MediaTypes.Pptx;
+
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head)
+    {
+        if (!head.StartsWith("PK\x03\x04"u8)) return false;
+        try
+        {
+            using var zip = ZipFiles.Open(file.Path, file.Name);
+            return zip.GetEntry("[Content_Types].xml") is not null && zip.Entries.Any(e => e.FullName.StartsWith("ppt/", StringComparison.Ordinal));
+        }
+        catch (RuleException)
+        {
+            // A zip that cannot be read is not ours to tell of; whoever takes it will.
+            return false;
+        }
+    }
+
+    public Deck Read(DeckFile file)
+    {
+        using var package = new PptxPackage(file.Path, file.Name);
+        if (package.Slides.Count == 0) throw new RuleException($"{file.Name} has no slides. Bring in a deck that has.");
+        if (package.Slides.Count > Core.Shows.Edits.AddSlides.MostSlides)
+            throw new RuleException($"{file.Name} has {package.Slides.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
+        var sections = SectionNames(package.Presentation);
+        List<DeckSlide> slides = [];
+        List<DeckSound> sounds = [];
+        List<string> notUnderstood = [];
+        foreach (var ((id, part), number) in package.Slides.Select((s, i) => (s, i + 1)))
+        {
+            var xml = package.Xml(part);
+            var timing = new PptxTiming(xml);
+            var notes = part.NotesSlidePart is { } notesPart ? package.Xml(notesPart) : null;
+            sounds.AddRange(PptxSounds.Of(part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
+            slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
+            notUnderstood.AddRange(NotUnderstood(part, xml, timing).Distinct().Select(what => $"Slide {number}: {what}."));
+        }
+        return new([.. slides], [.. sounds], [.. notUnderstood]);
+    }
+
+    public IReadOnlyList<Core.Drawings.SlideDrawing> Draw(string path, IEnumerable<int> pages)
+    {
+        using var package = new PptxPackage(path, Path.GetFileName(path));
+        return [.. pages.Select(page => new PptxDrawing(package, package.Slides[page - 1].Part, page).Read())];
+    }
+
+    private static DeckSlide Slide(XElement xml, PptxTiming timing, XElement? notes, int number, string? section, PptxPackage package, DeckFile file)
+    {
+        var tree = xml.Element(P + "cSld")?.Element(P + "spTree");
+        var shapes = Flat(tree).ToList();
+        var title = shapes.FirstOrDefault(s => s.Placeholder()?.Attribute("type")?.Value is "title" or "ctrTitle");
+        var heading = Names.Plain(Text(title?.Element(P + "txBody")).Replace('\n', ' '));
+        var text = string.Join('\n', shapes.SelectMany(Texts).Where(t => t.Length > 0));
+        if (heading.Length == 0) heading = text.Length > 0 ? Names.Plain(text.Split('\n')[0]) : $"Slide {number}";
+        var transition = Transition(xml);
+        var reveals = timing.Steps.Any(s => s.Reveals.Count > 0);
+        var steps = timing.Steps.Select((s, k) => new DeckStep(k + 1, k == 0 ? "" : Label(s, shapes), k == 0 ? 0 : s.OffsetMs) { Reveals = reveals });
+        var picture = new PictureSource(file.Media, MediaTypes.Pptx, number, (int)Math.Round(package.Width), (int)Math.Round(package.Height));
+        return new(
+            number, heading, text, Notes(notes), transition.Number("advTm"), !xml.Says("show", otherwise: true), [.. steps], section, picture,
+            TransitionMs(transition));
+    }
+
+    /// <summary>All shapes, those in groups too.</summary>
+    private static IEnumerable<XElement> Flat(XElement? tree) =>
+        tree.Shapes().SelectMany(s => s.Name == P + "grpSp" ? Flat(s) : [s]);
+
+    /// <summary>The texts of a shape, or of the cells of a table.</summary>
+    private static IEnumerable<string> Texts(XElement shape) => shape.Element(P + "txBody") is { } body
+        ? [Names.PlainLines(Text(body))]
+        : shape.Descendants(A + "tc").Select(c => Names.PlainLines(Text(c.Element(A + "txBody"))));
+
+    private static string Notes(XElement? notes) => notes is null ? "" : Names.PlainLines(string.Join('\n', Flat(notes.Element(P + "cSld")?.Element(P + "spTree"))
+        .Where(s => s.Placeholder()?.Attribute("type")?.Value == "body")
+        .Select(s => Text(s.Element(P + "txBody")))));
+
+    private static string Label(SlideStep step, List<XElement> shapes)
+    {
+        foreach (var reveal in step.Reveals)
+        {
+            var shape = shapes.FirstOrDefault(s => s.Properties()?.Attribute("id")?.Value == reveal.ShapeId);
+            var paragraphs = shape?.Element(P + "txBody")?.Elements(A + "p").Select(Line).ToList() ?? [];
+            var text = reveal.From is { } from
+                ? string.Join(' ', paragraphs.Skip(from).Take((reveal.To ?? from) - from + 1))
+                : string.Join(' ', paragraphs);
+            var properties = shape?.Properties();
+            if (text.Trim().Length == 0) text = properties?.Attribute("descr")?.Value ?? properties?.Attribute("name")?.Value ?? "";
+            if (text.Trim().Length > 0) return Names.Plain(text.Trim());
+        }
+        return "";
+    }
+
+    private static XElement? Transition(XElement xml)
+    {
+        if (xml.Element(P + "transition") is { } plain) return plain;
+        var alternatives = xml.Elements(Compatibility + "AlternateContent").FirstOrDefault(e => e.Descendants(P + "transition").Any());
+        return alternatives?.Descendants(P + "transition").FirstOrDefault();
+    }
+
+    private static long TransitionMs(XElement? transition)
+    {
+        var effect = transition?.Elements().Any(e => e.Name != P + "sndAc" && e.Name != P + "extLst" && e.Name != P + "cut") == true;
+        if (!effect) return 0;
+        if (long.TryParse(transition!.Attribute(P14 + "dur")?.Value, out var ms)) return Math.Max(0, ms);
+        return transition.Attribute("spd")?.Value switch { "slow" => SlowMs, "med" => MediumMs, _ => FastMs };
+    }
+
+    private static Dictionary<string, string> SectionNames(XElement presentation) => presentation
+        .Descendants(P14 + "section")
+        .SelectMany(s => s.Descendants(P14 + "sldId").Select(id => (Id: id.Attribute("id")?.Value ?? "", Name: Names.Plain(s.Attribute("name")?.Value ?? ""))))
+        .DistinctBy(s => s.Id)
+        .ToDictionary(s => s.Id, s => s.Name.Length > 0 ? s.Name : "Section");
+
+    private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml, PptxTiming timing)
+    {
+        foreach (var data in xml.Descendants(A + "graphicData"))
+        {
+            var uri = data.Attribute("uri")?.Value ?? "";
+            if (uri.Contains("chart", StringComparison.Ordinal)) yield return "a chart is not drawn";
+            else if (uri.Contains("diagram", StringComparison.Ordinal)) yield return "a diagram is not drawn";
+            else if (uri.EndsWith("ole", StringComparison.Ordinal) && !data.Descendants(P + "pic").Any()) yield return "an embedded object is not drawn";
+        }
+        if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(part, n))) yield return "a film is shown as its first picture";
+        if (timing.Steps.Count > 0 && xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
+        if (xml.Descendants(P + "contentPart").Any()) yield return "handwriting is not drawn";
+        if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
+    }
+}

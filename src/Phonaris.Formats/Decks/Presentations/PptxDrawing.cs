@@ -1,0 +1,214 @@
+using System.Xml.Linq;
+using DocumentFormat.OpenXml.Packaging;
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using static Phonaris.Formats.Decks.Presentations.Ooxml;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Works out what is on a slide of a presentation: its shapes, with all they inherit from layout, master and theme.</summary>
+internal sealed class PptxDrawing
+{
+    private readonly PptxPackage _package;
+    private readonly SlidePart _slide;
+    private readonly XElement _xml;
+    private readonly SlideLayoutPart? _layout;
+    private readonly SlideMasterPart? _master;
+    private readonly PptxTiming _timing;
+    private readonly List<DrawnShape> _shapes = [];
+    private readonly List<string> _notDrawn = [];
+    private readonly int _number;
+
+    /// <summary>Begins with a slide.</summary>
+    public PptxDrawing(PptxPackage package, SlidePart slide, int number)
+    {
+        (_package, _slide, _xml, _number) = (package, slide, package.Xml(slide), number);
+        _layout = slide.SlideLayoutPart;
+        _master = _layout?.SlideMasterPart;
+        _timing = new(_xml);
+    }
+
+    /// <summary>The drawing.</summary>
+    public SlideDrawing Read()
+    {
+        (OpenXmlPart? Part, XElement? Xml)[] layers = [(_master, Xml(_master)), (_layout, Xml(_layout)), (_slide, _xml)];
+        var background = layers.AsEnumerable().Reverse().Select(l => Background(l.Part, l.Xml)).FirstOrDefault(b => b is not null);
+        foreach (var (part, xml) in layers)
+        {
+            if (part is null || xml is null) continue;
+            // A slide or a layout can keep what lies behind it from showing.
+            if (part != _slide && !_xml.Says("showMasterSp", otherwise: true)) continue;
+            if (part == _master && Xml(_layout) is { } layout && !layout.Says("showMasterSp", otherwise: true)) continue;
+            Draw(xml.Element(P + "cSld")?.Element(P + "spTree"), part, [], 1, int.MaxValue);
+        }
+        return new(_package.Width, _package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
+    }
+
+    private XElement? Xml(OpenXmlPart? part) => part is null ? null : _package.Xml(part);
+
+    private PptxColors Colors(OpenXmlPart part)
+    {
+        var map = Xml(_master)?.Element(P + "clrMap");
+        if (_xml.Element(P + "clrMapOvr")?.Element(A + "overrideClrMapping") is { } instead) map = instead;
+        var theme = _master?.ThemePart is { } themePart ? _package.Xml(themePart) : null;
+        return new(
+            theme, map?.Attributes().Where(a => !a.IsNamespaceDeclaration).ToDictionary(a => a.Name.LocalName, a => a.Value) ?? [], id => _package.Picture(part, id));
+    }
+
+    private Paint? Background(OpenXmlPart? part, XElement? xml)
+    {
+        var background = xml?.Element(P + "cSld")?.Element(P + "bg");
+        if (part is null || background is null) return null;
+        var colors = Colors(part);
+        if (background.Element(P + "bgPr") is { } own) return colors.Fill(own).Paint;
+        return Styled(colors, background.Element(P + "bgRef"));
+    }
+
+    /// <summary>A fill of the theme that a style refers to; those from 1001 on are for backgrounds.</summary>
+    private Paint? Styled(PptxColors colors, XElement? reference)
+    {
+        var index = reference.Number("idx") ?? 0;
+        if (index <= 0) return null;
+        var (list, at) = index > 1000 ? ("bgFillStyleLst", index - 1001) : ("fillStyleLst", index - 1);
+        var fill = colors.Formats?.Element(A + list)?.Elements().ElementAtOrDefault((int)at);
+        if (fill is null) return null;
+        // A picture of the theme hangs on the theme's part.
+        var own = fill.Name == A + "blipFill" && _master?.ThemePart is { } theme
+            ? new PptxColors(null, new Dictionary<string, string>(), id => _package.Picture(theme, id))
+            : colors;
+        return own.Fill(new XElement("style", fill), colors.Color(reference)).Paint;
+    }
+
+    private void Draw(XElement? tree, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
+    {
+        foreach (var shape in tree.Shapes())
+        {
+            var id = shape.Properties()?.Attribute("id")?.Value ?? "";
+            if (shape.Properties().Says("hidden")) continue;
+            // Placeholders of layout and master are places, not shapes.
+            if (part != _slide && shape.Placeholder() is not null) continue;
+            var appears = part == _slide ? Math.Max(from, _timing.AppearsWith(id)) : 1;
+            var lasts = part == _slide ? Math.Min(to, _timing.LastsTo(id)) : int.MaxValue;
+            if (shape.Name == P + "grpSp") Draw(shape, part, [GroupFrame.Of(shape.Element(P + "grpSpPr")?.Element(A + "xfrm")), .. groups], appears, lasts);
+            else if (shape.Name == P + "sp" || shape.Name == P + "cxnSp") DrawShape(shape, part, groups, id, appears, lasts);
+            else if (shape.Name == P + "pic") DrawPicture(shape, part, groups, appears, lasts);
+            else if (shape.Name == P + "graphicFrame") DrawFrame(shape, part, groups, appears, lasts);
+            else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting");
+        }
+    }
+
+    private void DrawShape(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, string id, int from, int to)
+    {
+        var inherited = Inherited(shape);
+        var properties = inherited.Select(s => s.Element(P + "spPr")).OfType<XElement>().ToList();
+        if (properties.Select(p => p.Element(A + "xfrm")).FirstOrDefault(x => x is not null) is not { } place) return;
+        var box = GroupFrame.Map(BoxOf(place), groups);
+        var (colors, style) = (Colors(part), shape.Element(P + "style"));
+
+        var fill = properties.Select(p => colors.Fill(p)).FirstOrDefault(f => f.Said) is { Said: true } said ? said.Paint : Styled(colors, style?.Element(A + "fillRef"));
+        var line = StyledLine(colors, style?.Element(A + "lnRef"));
+        foreach (var own in properties.Select(p => p.Element(A + "ln")).OfType<XElement>().Take(1)) line = colors.Line(own, null, line).Line;
+
+        var geometry = properties.FirstOrDefault(p => p.Element(A + "custGeom") is not null || p.Element(A + "prstGeom") is not null);
+        var outline = PresetShapes.Of(geometry, box.Width, box.Height);
+        if (outline is null)
+        {
+            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "drawn by formulas"}), shown as a rectangle");
+            outline = Outlines.Rectangle;
+        }
+        _shapes.Add(new(box, outline, fill, line, Text(shape, inherited, colors, style, id), from, to));
+    }
+
+    private TextBody? Text(XElement shape, IReadOnlyList<XElement> inherited, PptxColors colors, XElement? style, string id)
+    {
+        if (shape.Element(P + "txBody") is null) return null;
+        var kind = inherited.Select(s => s.Placeholder()?.Attribute("type")?.Value).FirstOrDefault(t => t is not null);
+        var isPlaceholder = shape.Placeholder() is not null;
+        var isTitle = kind is "title" or "ctrTitle";
+        var ofKind = Xml(_master)?.Element(P + "txStyles")?.Element(P + (isTitle ? "titleStyle" : isPlaceholder && kind is not ("dt" or "ftr" or "sldNum") ? "bodyStyle" : "otherStyle"));
+        XElement?[] styles = [ofKind, _package.Presentation.Element(P + "defaultTextStyle")];
+        List<XElement> bodies = [.. inherited.Select(s => s.Element(P + "txBody")).OfType<XElement>()];
+        return new PptxText(colors, bodies, [.. styles.OfType<XElement>()], colors.Color(style?.Element(A + "fontRef")), isTitle)
+            .Read(paragraph => _timing.AppearsWith(id, paragraph));
+    }
+
+    private void DrawPicture(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
+    {
+        // The sign of a sound is not part of the slide: the sound becomes a cue.
+        if (PptxSounds.IsSound(part, shape.Element(P + "nvPicPr")?.Element(P + "nvPr"))) return;
+        var properties = shape.Element(P + "spPr");
+        var place = properties?.Element(A + "xfrm") ?? Inherited(shape).Select(s => s.Element(P + "spPr")?.Element(A + "xfrm")).FirstOrDefault(x => x is not null);
+        if (place is null || shape.Element(P + "blipFill") is not { } fill) return;
+        var colors = Colors(part);
+        var paint = colors.Blip(fill);
+        if (paint is null || !CanBeDrawn(paint.Data.Span))
+        {
+            _notDrawn.Add(paint is null ? "a picture that lies outside the file" : "a picture of a kind that cannot be read");
+            return;
+        }
+        var box = GroupFrame.Map(BoxOf(place), groups);
+        _shapes.Add(new(box, PresetShapes.Of(properties, box.Width, box.Height) ?? Outlines.Rectangle, paint, colors.Line(properties?.Element(A + "ln"), null, null).Line, null, from, to));
+    }
+
+    private void DrawFrame(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
+    {
+        var data = shape.Element(A + "graphic")?.Element(A + "graphicData");
+        if (shape.Element(P + "xfrm") is not { } place || data is null) return;
+        var box = GroupFrame.Map(BoxOf(place), groups);
+        if (data.Element(A + "tbl") is { } table)
+        {
+            XElement?[] styles = [Xml(_master)?.Element(P + "txStyles")?.Element(P + "otherStyle"), _package.Presentation.Element(P + "defaultTextStyle")];
+            _shapes.AddRange(new PptxTable(table, Colors(part), [.. styles.OfType<XElement>()], from, to).Draw(box));
+        }
+        else if (data.Descendants(P + "pic").FirstOrDefault() is { } stand) DrawPicture(stand, part, groups, from, to);
+        else
+        {
+            var uri = data.Attribute("uri")?.Value ?? "";
+            var what = uri.Contains("chart", StringComparison.Ordinal) ? "a chart" : uri.Contains("diagram", StringComparison.Ordinal) ? "a diagram" : "an embedded object";
+            _notDrawn.Add(what);
+            // Its place is kept, so that the slide is known again.
+            _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), Placeholder(what), from, to));
+        }
+    }
+
+    private static TextBody Placeholder(string what) => new(
+        [new([new Run(what, 14, 0xFF707070, "")], Align.Center, 0, 0, null, 0, 0, 1)], 4, 4, 4, 4, Anchor.Middle, Wraps: true, Shrinks: true);
+
+    private static Line? StyledLine(PptxColors colors, XElement? reference)
+    {
+        if (reference.Number("idx") is not (> 0 and var index)) return null;
+        var line = colors.Formats?.Element(A + "lnStyleLst")?.Elements(A + "ln").ElementAtOrDefault((int)index - 1);
+        return colors.Line(line, colors.Color(reference), null).Line;
+    }
+
+    /// <summary>A shape and the placeholders it inherits from: on the layout, by number or kind; on the master, by kind.</summary>
+    private List<XElement> Inherited(XElement shape)
+    {
+        List<XElement> chain = [shape];
+        if (shape.Placeholder() is not { } place) return chain;
+        var onLayout = Match(Xml(_layout), place.Attribute("idx")?.Value, place.Attribute("type")?.Value);
+        if (onLayout is not null) chain.Add(onLayout);
+        var kind = (onLayout?.Placeholder() ?? place).Attribute("type")?.Value ?? "body";
+        if (Match(Xml(_master), null, kind switch { "ctrTitle" => "title", "subTitle" or "obj" => "body", _ => kind }) is { } onMaster) chain.Add(onMaster);
+        return chain;
+
+        static XElement? Match(XElement? xml, string? index, string? type)
+        {
+            var places = xml?.Element(P + "cSld")?.Element(P + "spTree").Shapes().Where(s => s.Placeholder() is not null).ToList() ?? [];
+            return places.FirstOrDefault(s => index is not null && s.Placeholder()!.Attribute("idx")?.Value == index)
+                ?? places.FirstOrDefault(s => type is not null && s.Placeholder()!.Attribute("type")?.Value == type);
+        }
+    }
+
+    private static bool CanBeDrawn(ReadOnlySpan<byte> data)
+    {
+        using var bytes = SkiaSharp.SKData.CreateCopy(data);
+        using var codec = SkiaSharp.SKCodec.Create(bytes);
+        return codec is not null || data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
+    }
+
+    private static Box BoxOf(XElement place) => new(
+        place.Element(A + "off").Points("x") ?? 0, place.Element(A + "off").Points("y") ?? 0,
+        place.Element(A + "ext").Points("cx") ?? 0, place.Element(A + "ext").Points("cy") ?? 0,
+        (place.Number("rot") ?? 0) / 60_000.0, place.Says("flipH"), place.Says("flipV"));
+}

@@ -1,0 +1,10 @@
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>A step of a slide.</summary>
+/// <param name="OffsetMs">When, in milliseconds from the slide's beginning; null at a click.</param>
+/// <param name="Reveals">What appears or goes.</param>
+/// <param name="Plays">The shapes whose sound or film is played.</param>
+internal sealed record SlideStep(long? OffsetMs, IReadOnlyList<SlideReveal> Reveals, IReadOnlyList<string> Plays);
+
+/// <summary>A shape, or paragraphs of it, appearing or going.</summary>
+internal sealed record SlideReveal(string ShapeId, int? From, int? To, bool Appears);

@@ -1,0 +1,75 @@
+using System.IO.Compression;
+using System.Xml;
+using System.Xml.Linq;
+using Phonaris.Core;
+
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>Opens zip files from outside with bounds: on what they claim, and on what really comes out of them.</summary>
+internal static class ZipFiles
+{
+    private const int MostEntries = 30_000;
+    private const long MostBytes = 4_000_000_000;
+    private const long MostCharacters = 30_000_000;
+
+    /// <summary>Settings for XML from outside: no entities, nothing fetched, bounded.</summary>
+    public static XmlReaderSettings SafeXml { get; } = new()
+    {
+        DtdProcessing = DtdProcessing.Prohibit,
+        XmlResolver = null,
+        MaxCharactersInDocument = MostCharacters,
+        IgnoreComments = true,
+        IgnoreProcessingInstructions = true,
+    };
+
+    /// <summary>Opens a zip file and checks what it claims to hold.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="name">What to call it in messages.</param>
+    /// <exception cref="RuleException">It is damaged, or claims to hold too much.</exception>
+    public static ZipArchive Open(string path, string name)
+    {
+        ZipArchive zip;
+        try
+        {
+            zip = ZipFile.OpenRead(path);
+        }
+        catch (InvalidDataException)
+        {
+            throw new RuleException($"{name} is damaged: its list of contents cannot be read. Save it once more and bring that in.");
+        }
+        try
+        {
+            if (zip.Entries.Count <= MostEntries && zip.Entries.Sum(e => e.Length) <= MostBytes) return zip;
+        }
+        catch (InvalidDataException)
+        {
+            zip.Dispose();
+            throw new RuleException($"{name} is damaged: its list of contents cannot be read. Save it once more and bring that in.");
+        }
+        zip.Dispose();
+        throw new RuleException($"{name} holds more than can be unpacked safely. Save it once more with fewer or smaller parts.");
+    }
+
+    /// <summary>The bytes of an entry, at most so many.</summary>
+    /// <exception cref="RuleException">It holds more.</exception>
+    public static byte[] Bytes(Stream entry, long most, string name)
+    {
+        using var content = new MemoryStream();
+        var buffer = new byte[81920];
+        int read;
+        while ((read = entry.Read(buffer)) > 0)
+        {
+            if (content.Length + read > most) throw new RuleException($"{name} holds a part that is larger than can be unpacked safely.");
+            content.Write(buffer, 0, read);
+        }
+        return content.ToArray();
+    }
+
+    /// <summary>The root of an XML document.</summary>
+    /// <exception cref="XmlException">It is not well formed, too long, or uses entities.</exception>
+    public static XElement Xml(Stream content)
+    {
+        using var reader = XmlReader.Create(content, SafeXml);
+        return XElement.Load(reader);
+    }
+}

@@ -1,0 +1,101 @@
+using System.Runtime.CompilerServices;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks.Presentations;
+
+namespace Phonaris.Formats;
+
+/// <summary>A zip of sounds. Paths within it are names only, nothing is unpacked to where they point; archives within it are not opened.</summary>
+public static class SoundArchive
+{
+    private const int MostSounds = 500;
+
+    private static readonly string[] Passed = [".txt", ".pdf", ".md", ".html", ".htm", ".rtf", ".jpg", ".jpeg", ".png", ".gif", ".nfo", ".url", ".csv", ".xml", ".json"];
+
+    /// <summary>Whether a file is a zip archive, by its first bytes.</summary>
+    public static bool Recognises(string path)
+    {
+        Span<byte> head = stackalloc byte[4];
+        using var file = File.OpenRead(path);
+        return file.ReadAtLeast(head, 4, throwOnEndOfStream: false) == 4 && head.SequenceEqual("PK\x03\x04"u8);
+    }
+
+    /// <summary>Reads the entries that may be sounds, one after the other.</summary>
+    /// <param name="path">The archive.</param>
+    /// <param name="name">What to call it in messages.</param>
+    /// <param name="passedOver">Told what is left out, a sentence each.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>Each entry's name, its content, bounded by what the archive claims, and the fraction done once it is read.</returns>
+    /// <exception cref="RuleException">The archive is damaged or holds too much.</exception>
+    public static async IAsyncEnumerable<(string Name, Stream Content, double Fraction)> ReadAsync(
+        string path, string name, Action<string> passedOver, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(passedOver);
+        using var zip = ZipFiles.Open(path, name);
+        var entries = zip.Entries
+            .Where(e => e.Length > 0 && e.Name.Length > 0 && !e.Name.StartsWith('.') && !e.FullName.StartsWith("__MACOSX/", StringComparison.Ordinal))
+            .Where(e => !Passed.Contains(Path.GetExtension(e.Name).ToLowerInvariant()))
+            .ToList();
+        if (entries.Count > MostSounds) throw new RuleException($"{name} holds {entries.Count:N0} files; at most {MostSounds} sounds are taken at once. Pack them in parts.");
+        for (var i = 0; i < entries.Count; i++)
+        {
+            cancel.ThrowIfCancellationRequested();
+            var own = Names.Plain(entries[i].Name);
+            if (Path.GetExtension(own).Equals(".zip", StringComparison.OrdinalIgnoreCase))
+            {
+                passedOver($"{own} is an archive within the archive and was not opened.");
+                continue;
+            }
+            await using var content = new Bounded(await entries[i].OpenAsync(cancel), entries[i].Length, name);
+            yield return (own, content, (i + 1.0) / entries.Count);
+        }
+    }
+
+    /// <summary>A stream that ends with an error where it gives more than was claimed, or is damaged.</summary>
+    private sealed class Bounded(Stream inner, long most, string name) : Stream
+    {
+        private long _read;
+
+        public override bool CanRead => true;
+
+        public override bool CanSeek => false;
+
+        public override bool CanWrite => false;
+
+        public override long Length => most;
+
+        public override long Position { get => _read; set => throw new NotSupportedException(); }
+
+        public override int Read(byte[] buffer, int offset, int count) => Counted(inner.Read(buffer, offset, count));
+
+        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
+        {
+            try
+            {
+                return Counted(await inner.ReadAsync(buffer, cancellationToken));
+            }
+            catch (InvalidDataException)
+            {
+                throw new RuleException($"{name} is damaged: one of its files cannot be unpacked.");
+            }
+        }
+
+        public override void Flush()
+        {
+        }
+
+        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
+
+        public override void SetLength(long value) => throw new NotSupportedException();
+
+        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
+
+        protected override void Dispose(bool disposing)
+        {
+            if (disposing) inner.Dispose();
+            base.Dispose(disposing);
+        }
+
+        private int Counted(int read) => (_read += read) <= most ? read : throw new RuleException($"{name} is damaged: it unpacks to more than it claims.");
+    }
+}

@@ -1,0 +1,181 @@
+using Phonaris.Core.Drawings;
+using SkiaSharp;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>Paints the drawing of a slide.</summary>
+internal static class DrawingPainter
+{
+    /// <summary>A picture within a drawing has at most so many pixels.</summary>
+    private const long MostPixels = 100_000_000;
+
+    /// <summary>Paints a drawing to a size.</summary>
+    /// <param name="drawing">The drawing.</param>
+    /// <param name="step">How many steps are taken; 0 for all.</param>
+    /// <param name="width">The picture's width in pixels.</param>
+    /// <param name="height">Its height.</param>
+    public static SKBitmap Draw(SlideDrawing drawing, int step, int width, int height)
+    {
+        var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        using var canvas = new SKCanvas(target);
+        canvas.Clear(SKColors.White);
+        canvas.Scale((float)(width / drawing.Width), (float)(height / drawing.Height));
+        var whole = new SKRect(0, 0, (float)drawing.Width, (float)drawing.Height);
+        if (drawing.Background is { } background)
+        {
+            using var path = PathOf(Outlines.Rectangle, whole);
+            Fill(canvas, path, whole, background);
+        }
+        foreach (var shape in drawing.Shapes)
+            if (step == 0 ? shape.ToStep == int.MaxValue : shape.FromStep <= step && step <= shape.ToStep) Draw(canvas, shape, step);
+        return target;
+    }
+
+    private static void Draw(SKCanvas canvas, DrawnShape shape, int step)
+    {
+        var box = shape.Box;
+        var bounds = SKRect.Create((float)box.X, (float)box.Y, (float)box.Width, (float)box.Height);
+        canvas.Save();
+        canvas.RotateDegrees((float)box.Turn, bounds.MidX, bounds.MidY);
+        canvas.Save();
+        canvas.Scale(box.FlipX ? -1 : 1, box.FlipY ? -1 : 1, bounds.MidX, bounds.MidY);
+        using (var path = PathOf(shape.Outline, bounds))
+        {
+            if (shape.Fill is { } fill && shape.Outline.Closed) Fill(canvas, path, bounds, fill);
+            if (shape.Line is { } line) Stroke(canvas, path, line);
+        }
+        canvas.Restore();
+        if (shape.Text is { } text) Write(canvas, text, step, bounds, box.FlipY);
+        canvas.Restore();
+    }
+
+    private static SKPath PathOf(Outline outline, SKRect bounds)
+    {
+        var (sx, sy) = (outline.Width > 0 ? bounds.Width / outline.Width : 0, outline.Height > 0 ? bounds.Height / outline.Height : 0);
+        float X(double x) => (float)(bounds.Left + x * sx);
+        float Y(double y) => (float)(bounds.Top + y * sy);
+        using var builder = new SKPathBuilder();
+        foreach (var move in outline.Path)
+        {
+            switch (move.Kind)
+            {
+                case PenMoveKind.Move: builder.MoveTo(X(move.X), Y(move.Y)); break;
+                case PenMoveKind.Line: builder.LineTo(X(move.X), Y(move.Y)); break;
+                case PenMoveKind.Curve: builder.CubicTo(X(move.X1), Y(move.Y1), X(move.X2), Y(move.Y2), X(move.X), Y(move.Y)); break;
+                default: builder.Close(); break;
+            }
+        }
+        return builder.Detach();
+    }
+
+    private static void Fill(SKCanvas canvas, SKPath path, SKRect bounds, Paint fill)
+    {
+        switch (fill)
+        {
+            case SolidPaint solid:
+                using (var paint = new SKPaint { Color = new(solid.Color), IsAntialias = true }) canvas.DrawPath(path, paint);
+                break;
+            case GradientPaint gradient:
+                using (var shader = Shader(gradient, bounds))
+                using (var paint = new SKPaint { Shader = shader, IsAntialias = true }) canvas.DrawPath(path, paint);
+                break;
+            case PicturePaint picture:
+                canvas.Save();
+                canvas.ClipPath(path, antialias: true);
+                Place(canvas, picture, bounds);
+                canvas.Restore();
+                break;
+        }
+    }
+
+    private static SKShader Shader(GradientPaint gradient, SKRect bounds)
+    {
+        SKColor[] colors = [.. gradient.Stops.Select(s => new SKColor(s.Color))];
+        float[] places = [.. gradient.Stops.Select(s => (float)s.At)];
+        var middle = new SKPoint(bounds.MidX, bounds.MidY);
+        if (gradient.Radial) return SKShader.CreateRadialGradient(middle, Math.Max(bounds.Width, bounds.Height) / 2, colors, places, SKShaderTileMode.Clamp);
+        var angle = gradient.Angle * Math.PI / 180;
+        var (dx, dy) = ((float)Math.Cos(angle), (float)Math.Sin(angle));
+        var reach = (Math.Abs(dx) * bounds.Width + Math.Abs(dy) * bounds.Height) / 2;
+        return SKShader.CreateLinearGradient(
+            new(middle.X - dx * reach, middle.Y - dy * reach), new(middle.X + dx * reach, middle.Y + dy * reach), colors, places, SKShaderTileMode.Clamp);
+    }
+
+    private static void Place(SKCanvas canvas, PicturePaint picture, SKRect bounds)
+    {
+        using var image = Decode(picture.Data.Span);
+        if (image is null) return;
+        var (w, h) = (image.Width, image.Height);
+        // What is not cut off is stretched over the box; where room is added instead, the whole lies within.
+        var shown = new SKRect((float)(w * picture.Left), (float)(h * picture.Top), (float)(w * (1 - picture.Right)), (float)(h * (1 - picture.Bottom)));
+        if (shown.Width <= 0 || shown.Height <= 0) return;
+        var (sx, sy) = (bounds.Width / shown.Width, bounds.Height / shown.Height);
+        var onto = SKRect.Create(bounds.Left - shown.Left * sx, bounds.Top - shown.Top * sy, w * sx, h * sy);
+        using var paint = new SKPaint { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true };
+        canvas.DrawImage(image, onto, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), paint);
+    }
+
+    private static SKImage? Decode(ReadOnlySpan<byte> data)
+    {
+        if (SvgPicture.Recognises(data)) return SvgPicture.TryDraw(data.ToArray());
+        using var bytes = SKData.CreateCopy(data);
+        using var codec = SKCodec.Create(bytes);
+        if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels) return null;
+        using var bitmap = SKBitmap.Decode(codec);
+        return bitmap is null ? null : SKImage.FromBitmap(bitmap);
+    }
+
+    private static void Stroke(SKCanvas canvas, SKPath path, Line line)
+    {
+        using var paint = new SKPaint
+        {
+            Color = new(line.Color),
+            Style = SKPaintStyle.Stroke,
+            StrokeWidth = (float)Math.Max(0.25, line.Width),
+            StrokeJoin = SKStrokeJoin.Miter,
+            IsAntialias = true,
+        };
+        if (line.Dashes.Count > 1)
+        {
+            using var dashes = SKPathEffect.CreateDash([.. line.Dashes.Select(d => (float)(d * Math.Max(0.75, line.Width)))], 0);
+            paint.PathEffect = dashes;
+        }
+        canvas.DrawPath(path, paint);
+        if (!line.ArrowStart && !line.ArrowEnd) return;
+        using var measure = new SKPathMeasure(path);
+        if (line.ArrowEnd && measure.GetPositionAndTangent(measure.Length, out var end, out var onward)) Head(canvas, end, onward, line);
+        if (line.ArrowStart && measure.GetPositionAndTangent(0, out var start, out var away)) Head(canvas, start, new(-away.X, -away.Y), line);
+    }
+
+    private static void Head(SKCanvas canvas, SKPoint tip, SKPoint direction, Line line)
+    {
+        var size = (float)Math.Max(4, line.Width * 3.5);
+        var (back, side) = (new SKPoint(tip.X - direction.X * size, tip.Y - direction.Y * size), new SKPoint(-direction.Y * size / 2, direction.X * size / 2));
+        using var builder = new SKPathBuilder();
+        builder.MoveTo(tip);
+        builder.LineTo(new(back.X + side.X, back.Y + side.Y));
+        builder.LineTo(new(back.X - side.X, back.Y - side.Y));
+        builder.Close();
+        using var path = builder.Detach();
+        using var paint = new SKPaint { Color = new(line.Color), IsAntialias = true };
+        canvas.DrawPath(path, paint);
+    }
+
+    private static void Write(SKCanvas canvas, TextBody text, int step, SKRect bounds, bool upsideDown)
+    {
+        canvas.Save();
+        if (upsideDown) canvas.RotateDegrees(180, bounds.MidX, bounds.MidY);
+        if (text.Turn != 0)
+        {
+            canvas.RotateDegrees((float)text.Turn, bounds.MidX, bounds.MidY);
+            bounds = SKRect.Create(bounds.MidX - bounds.Height / 2, bounds.MidY - bounds.Width / 2, bounds.Height, bounds.Width);
+        }
+        var (width, height) = (Math.Max(1, bounds.Width - text.Left - text.Right), bounds.Height - text.Top - text.Bottom);
+        var layout = TextLayout.Fit(text, step, width, height);
+        // What stands about the middle or at the bottom stays there as its paragraphs appear.
+        var full = TextLayout.Fit(text, 0, width, height).Height;
+        var free = text.Anchor switch { Anchor.Middle => (height - full) / 2, Anchor.Bottom => height - full, _ => 0 };
+        layout.Draw(canvas, bounds.Left + text.Left, bounds.Top + text.Top + free, width);
+        canvas.Restore();
+    }
+}

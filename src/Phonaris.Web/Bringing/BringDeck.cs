@@ -1,0 +1,83 @@
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>
+/// The job behind a deck: brings in the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
+/// meanwhile. What was read and what was not understood is its result.
+/// </summary>
+internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+{
+    public const string JobKind = "deck";
+
+    /// <summary>The width of pictures in the run sheet, in pixels: twice as they are shown, for fine screens.</summary>
+    public const int RowWidth = 320;
+
+    // Of the whole, by the time they take.
+    private const double SoundsShare = 0.3;
+
+    public string Kind => JobKind;
+
+    /// <summary>Queues the job for slides that a deck has become.</summary>
+    public static Task QueueAsync(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides, CancellationToken cancel)
+    {
+        var report = new DeckReport(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood);
+        return jobs.AddAsync(showId, JobKind, name, new DeckWork(slides, deck.Sounds, report), cancel);
+    }
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var (slides, sounds, report) = JsonSerializer.Deserialize<DeckWork>(job.Input, ShowJson.Options)!;
+        var missed = new List<string>();
+        foreach (var (sound, n) in sounds.Select((s, n) => (s, n)))
+        {
+            try
+            {
+                await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel);
+            }
+            catch (RuleException e)
+            {
+                missed.Add($"Slide {sound.FirstSlide}: {e.Message}");
+            }
+            progress.Report(SoundsShare * (n + 1) / sounds.Count);
+        }
+        var begun = sounds.Count > 0 ? SoundsShare : 0;
+        await pictures.PrepareAsync([.. slides.Select(s => s.Picture)], RowWidth, new Part(progress, begun), cancel);
+        return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. missed] }, ShowJson.Options);
+    }
+
+    private async Task BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
+    {
+        var bytes = DeckFormats.SoundBytes(files.PathOf(found.Deck), found);
+        var hash = await files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
+        var prepared = await library.PrepareAsync(hash, found.Name, null, cancel);
+        var stored = await shows.FindAsync(job.ShowId, cancel) ?? throw new RuleException("The show this deck was for is no longer there.");
+        // Taken up again after a restart, what was done is left alone.
+        if (stored.Show.Cues.Any(c => c.Id == id) || slides.Any(s => stored.Show.SlideIndex(s.Id) < 0)) return;
+        var sound = Sound.BroughtIn(id, hash, found.Name, prepared.Figures, prepared.Tags, found.Kind);
+        await changes.ApplyAsync(job.ShowId, null, found.ToEdit(stored.Show, sound, slides, id, job.Name), cancel);
+    }
+
+    private sealed class Part(IProgress<double> whole, double from) : IProgress<double>
+    {
+        public void Report(double value) => whole.Report(from + (1 - from) * value);
+    }
+}
+
+/// <summary>What the job is to do.</summary>
+internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report);
+
+/// <summary>What was read of a deck.</summary>
+/// <param name="Slides">How many slides.</param>
+/// <param name="Steps">How many reveals beyond the slides' own coming.</param>
+/// <param name="Sounds">How many sounds.</param>
+/// <param name="NotUnderstood">What was not understood or not drawn, a sentence each.</param>
+public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood);

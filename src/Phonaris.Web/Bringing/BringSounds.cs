@@ -1,0 +1,52 @@
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Formats;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>The job that unpacks a zip of sounds and adds those that can be read; the others are named in its result.</summary>
+internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+{
+    public const string JobKind = "sounds";
+
+    public string Kind => JobKind;
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var archive = JsonSerializer.Deserialize<NewSound>(job.Input, ShowJson.Options)!;
+        List<string> missed = [];
+        var added = 0;
+        await foreach (var (name, content, fraction) in SoundArchive.ReadAsync(files.PathOf(archive.Hash), archive.Name, missed.Add, cancel))
+        {
+            try
+            {
+                var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
+                var prepared = await library.PrepareAsync(hash, name, null, cancel);
+                var stored = await shows.FindAsync(job.ShowId, cancel) ?? throw new RuleException("The show these sounds were for is no longer there.");
+                if (stored.Show.Sounds.All(s => s.Media != hash || s.Removed))
+                    await changes.ApplyAsync(
+                        job.ShowId, null, new AddSound(Sound.BroughtIn(NewId.Next(), hash, name, prepared.Figures, prepared.Tags, null), int.MaxValue), cancel);
+                added++;
+            }
+            catch (RuleException e)
+            {
+                missed.Add(e.Message);
+            }
+            progress.Report(fraction);
+        }
+        if (added == 0) throw new RuleException(missed.Count > 0 ? missed[0] : $"{archive.Name} holds no sounds. Pack sound files, not folders of other things.");
+        return JsonSerializer.Serialize(new SoundsReport(added, [.. missed]), ShowJson.Options);
+    }
+}
+
+/// <summary>What came out of a zip of sounds.</summary>
+/// <param name="Sounds">How many sounds were brought in.</param>
+/// <param name="NotUnderstood">What could not be, a sentence each.</param>
+public sealed record SoundsReport(int Sounds, ValueList<string> NotUnderstood);

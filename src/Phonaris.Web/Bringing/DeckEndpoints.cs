@@ -1,0 +1,98 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core;
+using Phonaris.Core.Matching;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Formats.Decks;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>Decks for a show that is there: put slides in, refresh, join with exact pages.</summary>
+internal static class DeckEndpoints
+{
+    public static void MapDecks(this RouteGroupBuilder api)
+    {
+        // What a deck holds and what could be done with it, before anything is done.
+        api.MapPost("/shows/{id}/deck/look", async Task<Results<Ok<DeckLook>, NotFound>> (
+            string id, BroughtDeck brought, ShowStore shows, FileStore files, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, brought.Read(files))) : TypedResults.NotFound());
+
+        api.MapPost("/shows/{id}/deck", async Task<Results<Ok<ShowView>, NotFound>> (
+            string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var deck = BroughtFile.ReadDeck(asked.Files, files).Only(asked.Numbers);
+            var slides = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
+            if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
+            var after = await changes.ApplyAsync(id, null, deck.ToEdit(stored.Show, slides, asked.Index, NewId.Next), cancel);
+            await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, cancel);
+            return TypedResults.Ok(await views.OfAsync(after, cancel));
+        });
+
+        api.MapPost("/shows/{id}/deck/refresh", async Task<Results<Ok<ShowView>, NotFound>> (
+            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var deck = brought.Read(files);
+            var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
+            var plan = Refresh.Plan(stored.Show, Refresh.DeckFor(stored.Show, coming), coming);
+            var name = brought.Files[0].Name;
+            var after = await changes.ApplyAsync(id, stored.Revision, Refresh.ToEdit(stored.Show, plan, coming, name), cancel);
+            // Sounds of the deck were taken over when it first came.
+            await BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], cancel);
+            return TypedResults.Ok(await views.OfAsync(after, cancel));
+        });
+
+        api.MapPost("/shows/{id}/deck/join", async Task<Results<Ok<ShowView>, NotFound>> (
+            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var deck = BroughtFile.ReadDeck(asked.Files, files);
+            var edit = PageJoin.ToEdit(stored.Show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined);
+            var after = await changes.ApplyAsync(id, stored.Revision, edit, cancel);
+            await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, cancel);
+            return TypedResults.Ok(await views.OfAsync(after, cancel));
+        });
+    }
+}
+
+/// <summary>The files of a deck, brought in before.</summary>
+public sealed record BroughtDeck(ValueList<BroughtFile> Files)
+{
+    internal Deck Read(FileStore files) => BroughtFile.ReadDeck(Files, files);
+}
+
+/// <summary>Slides to add.</summary>
+/// <param name="Files">The files of the deck, brought in before.</param>
+/// <param name="Index">The position of the first new slide; beyond the end means at the end.</param>
+/// <param name="Numbers">The slides wanted, by their numbers in the deck; null for all.</param>
+/// <param name="Fills">Whether each is a picture that fills the slide.</param>
+public sealed record NewSlides(ValueList<BroughtFile> Files, int Index, ValueList<int>? Numbers = null, bool Fills = false);
+
+/// <summary>Pages to be joined with slides.</summary>
+/// <param name="Files">The file of the pages, brought in before.</param>
+/// <param name="Joined">For each page the position of its slide among all slides; -1 for none.</param>
+public sealed record JoinedPages(ValueList<BroughtFile> Files, ValueList<int> Joined);
+
+/// <summary>What a deck holds, and what it would do to a show.</summary>
+/// <param name="Titles">The titles of its slides.</param>
+/// <param name="Report">What was read.</param>
+/// <param name="Refreshes">What a refresh would make of each slide; null where no deck is there to refresh.</param>
+/// <param name="Joins">The slide each page would be joined with, by position; null where the file has no exact pages.</param>
+public sealed record DeckLook(ValueList<string> Titles, DeckReport Report, ValueList<RefreshLine>? Refreshes, ValueList<int>? Joins)
+{
+    internal static DeckLook Of(Show show, Deck deck)
+    {
+        var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
+        var exact = deck.Slides[0].Picture.Type == MediaTypes.Pdf;
+        return new(
+            [.. deck.Slides.Select(s => s.Title)],
+            new(coming.Count, coming.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood),
+            show.Slides.Any(s => s.Deck.Length > 0) ? Refresh.Plan(show, Refresh.DeckFor(show, coming), coming) : null,
+            exact && show.Slides.Count > 0 ? [.. PageJoin.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null);
+    }
+}

@@ -1,0 +1,57 @@
+using System.Text.Json;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>The job that puts another file in a sound's place; its cues stay.</summary>
+internal sealed class ReplaceFile(SoundLibrary library, ShowChanges changes) : IJobWork
+{
+    public const string JobKind = "replace";
+
+    public string Kind => JobKind;
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var (soundId, file) = JsonSerializer.Deserialize<Replacement>(job.Input, ShowJson.Options)!;
+        var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
+        await changes.ApplyAsync(job.ShowId, null, new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures), cancel);
+        return soundId;
+    }
+}
+
+/// <summary>A sound and the file to take its place.</summary>
+internal sealed record Replacement(string SoundId, BroughtFile File);
+
+/// <summary>The job that makes a lighter copy of a heavy sound and puts it in its place; the file as brought in is kept for undo.</summary>
+internal sealed class MakeLighter(SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+{
+    public const string JobKind = "lighter";
+
+    public string Kind => JobKind;
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var soundId = JsonSerializer.Deserialize<string>(job.Input, ShowJson.Options)!;
+        var sound = (await shows.FindAsync(job.ShowId, cancel))!.Show.Sound(soundId);
+        var path = Path.Combine(Path.GetTempPath(), $"{job.Id}.ogg");
+        try
+        {
+            await SoundEncoder.LighterAsync(library.Open(sound.Media), path, progress, cancel);
+            await using var copy = File.OpenRead(path);
+            var hash = await files.PutAsync(copy, Sound.GreatestBytes, () => Sound.TooLarge(sound.FileName), cancel);
+            var name = Path.ChangeExtension(sound.FileName, ".ogg");
+            var prepared = await library.PrepareAsync(hash, name, null, cancel);
+            await changes.ApplyAsync(job.ShowId, null, new ReplaceSound(soundId, hash, name, prepared.Figures), cancel);
+            return soundId;
+        }
+        finally
+        {
+            File.Delete(path);
+        }
+    }
+}

@@ -1,0 +1,108 @@
+using System.Globalization;
+using System.Text;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Media;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>
+/// Files from a page to disk by the open protocol for resumable uploads, tus 1.0.0, with its extensions creation, creation-defer-length
+/// and termination. Metadata: <c>filename</c> and <c>purpose</c> (deck, sound or take).
+/// </summary>
+internal static class UploadEndpoints
+{
+    private const string Version = "1.0.0";
+
+    /// <summary>Room that must stay free on the disk beside an upload.</summary>
+    private const long LeastFreeBytes = 200_000_000;
+
+    public static void MapUploads(this RouteGroupBuilder api)
+    {
+        api.MapPost("/uploads", async (HttpRequest request, HttpResponse response, UploadStore uploads, AppPaths paths) =>
+        {
+            var metadata = Metadata(request.Headers["Upload-Metadata"].ToString());
+            var (name, purpose) = (Names.Plain(metadata.GetValueOrDefault("filename", "file")), metadata.GetValueOrDefault("purpose", "sound"));
+            var length = Number(request.Headers["Upload-Length"]);
+            var (most, tooLarge) = purpose == "deck" ? (DeckFormats.GreatestBytes, DeckFormats.TooLarge(name)) : (Sound.GreatestBytes, Sound.TooLarge(name));
+            if (length > most) throw tooLarge;
+            if (Free(paths.Uploads) is { } free && free - LeastFreeBytes < (length ?? 0)) throw new IOException("No room for the upload.", DiskFull.NoSpace);
+            var id = NewId.Next();
+            await uploads.CreateAsync(id, new(name, purpose, length, most));
+            // Of an empty file nothing more will come.
+            if (length == 0) await uploads.AppendAsync(id, 0, null, Stream.Null, CancellationToken.None);
+            response.Headers["Tus-Resumable"] = Version;
+            return TypedResults.Created($"/api/uploads/{id}");
+        });
+
+        api.MapMethods("/uploads/{id}", ["HEAD"], async Task<Results<Ok, NotFound>> (string id, HttpResponse response, UploadStore uploads) =>
+        {
+            if (await uploads.FindAsync(id) is not { } upload) return TypedResults.NotFound();
+            response.Headers["Tus-Resumable"] = Version;
+            response.Headers.CacheControl = "no-store";
+            response.Headers["Upload-Offset"] = $"{upload.Offset}";
+            if (upload.Length is { } length) response.Headers["Upload-Length"] = $"{length}";
+            return TypedResults.Ok();
+        });
+
+        api.MapPatch("/uploads/{id}", async Task<Results<NoContent, NotFound, Conflict>> (
+            string id, HttpRequest request, HttpResponse response, UploadStore uploads, CancellationToken cancel) =>
+        {
+            try
+            {
+                var offset = Number(request.Headers["Upload-Offset"]) ?? -1;
+                var upload = await uploads.AppendAsync(id, offset, Number(request.Headers["Upload-Length"]), request.Body, cancel);
+                response.Headers["Tus-Resumable"] = Version;
+                response.Headers["Upload-Offset"] = $"{upload.Offset}";
+                return TypedResults.NoContent();
+            }
+            catch (UploadException e)
+            {
+                return e.Fault == UploadFault.Unknown ? TypedResults.NotFound() : TypedResults.Conflict();
+            }
+        }).Accepts<IFormFile>("application/offset+octet-stream");
+
+        api.MapDelete("/uploads/{id}", (string id, UploadStore uploads) =>
+        {
+            uploads.Delete(id);
+            return TypedResults.NoContent();
+        });
+
+        // Once it is whole: what the file is known by.
+        api.MapGet("/uploads/{id}", async Task<Results<Ok<BroughtFile>, NotFound>> (string id, UploadStore uploads) =>
+            await uploads.FindAsync(id) is { Hash: { } hash } upload ? TypedResults.Ok(new BroughtFile(hash, upload.Name)) : TypedResults.NotFound());
+    }
+
+    /// <summary>Comma-separated pairs of a key and a value in base 64, as tus writes them.</summary>
+    private static Dictionary<string, string> Metadata(string header)
+    {
+        Dictionary<string, string> values = [];
+        foreach (var pair in header.Split(',', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries))
+        {
+            var parts = pair.Split(' ', 2);
+            var bytes = new byte[parts.Length > 1 ? parts[1].Length : 0];
+            if (parts.Length > 1 && Convert.TryFromBase64String(parts[1], bytes, out var count)) values[parts[0]] = Encoding.UTF8.GetString(bytes, 0, count);
+        }
+        return values;
+    }
+
+    private static long? Number(string? header) =>
+        long.TryParse(header, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value : null;
+
+    private static long? Free(string folder)
+    {
+        try
+        {
+            Directory.CreateDirectory(folder);
+            return new DriveInfo(folder).AvailableFreeSpace;
+        }
+        catch (Exception e) when (e is IOException or ArgumentException)
+        {
+            return null;
+        }
+    }
+}
