@@ -12,7 +12,7 @@ internal static class Shows
 
     public static Sound Sound(string id, long frames, SoundKind kind = SoundKind.Bed) => new(id, $"Sound {id}", kind, id, $"{id}.wav", Figures(frames), Rights.Unknown, []);
 
-    public static SoundFigures Figures(long frames) => new(frames, 48_000, 2, -20, -18, 3, -2, 0, 0, 0, 0);
+    public static SoundFigures Figures(long frames) => new(frames, 48_000, 2, -20, -18, 3, -2, 0, 0, 0, 0, false);
 
     public static Cue Cue(string id, string sound, string first, string last, long outFrame, int rounds = 1) =>
         new(id, sound, new Span(first, last), CueStart.WithSlide, 0, CueStop.Span, 0, outFrame, rounds, 0, Fade.None, Fade.None);

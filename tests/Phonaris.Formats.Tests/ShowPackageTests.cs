@@ -82,7 +82,7 @@ public sealed class ShowPackageTests : IDisposable
             "Packed",
             [new("s1", "One", "text", "notes", new(picture, MediaTypes.Png, 1, 16, 9), 4000, Transition.Dissolve(500), false, [new("s1-1", "", 0, null), new("s1-2", "Wings", 900, new(picture, MediaTypes.Png, 1, 16, 9))])],
             [new("x", "Opening", "s1", true)],
-            [new("a", "Pad", SoundKind.Bed, sound, "pad.ogg", new(48_000, 44_100, 1, -20.5, null, null, -3, 100, 200, 0.1, 0), new("Pad", "Us", "", "CC0-1.0", "", ""), [new("m", "Turn", 9000)])],
+            [new("a", "Pad", SoundKind.Bed, sound, "pad.ogg", new(48_000, 44_100, 1, -20.5, null, null, -3, 100, 200, 0.1, 0, true), new("Pad", "Us", "", "CC0-1.0", "", ""), [new("m", "Turn", 9000)])],
             [new("c", "a", new("s1", "s1"), CueStart.WithStep("s1-2"), 250, CueStop.Finished, 0, 48_000, 2, -3, Fade.Of(100), new(200, FadeCurve.Linear)), new("p", "a", null, CueStart.ByHand, 0, CueStop.Span, 0, 48_000, 1, 0, Fade.None, Fade.None)]);
         return (show, files);
 

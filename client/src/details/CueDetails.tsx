@@ -34,15 +34,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
       </header>
       <Topic title="Where it sounds">
         <Where cue={cue} />
-        <Sentence>
-          Begins{" "}
-          <MsField
-            label="Begins after"
-            ms={cue.delayMs}
-            commit={(delayMs) => edit({ kind: "setDelay", cueId: cue.id, delayMs })}
-          />{" "}
-          after its first slide
-        </Sentence>
+        <Begins cue={cue} />
         <Sentence>
           Ends{" "}
           <Choice
@@ -67,7 +59,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
         <FadeLine cue={cue} end="in" />
         <FadeLine cue={cue} end="out" />
       </Topic>
-      {strand ? (
+      {strand && !strand.byHand ? (
         <p className="bg-base-300 mb-4 rounded-md px-3 py-2 text-sm">
           Sounds from <b className="figures">{time(strand.startFrame)}</b> to{" "}
           <b className="figures">{time(strand.endFrame)}</b>
@@ -78,7 +70,9 @@ export function CueDetails({ cue }: { cue: Cue }) {
       ) : (
         <p className="bg-base-300 mb-4 rounded-md px-3 py-2 text-sm">
           {cue.span
-            ? "It does not sound: it would begin after its span has ended."
+            ? cue.start.kind === "hand"
+              ? "It waits for a hand."
+              : "It does not sound: it would begin after its span has ended."
             : "It is parked: give it slides, and it sounds again."}
         </p>
       )}
@@ -104,14 +98,8 @@ function Where({ cue }: { cue: Cue }) {
       say(problem as Error);
     }
   };
-  const set = (from: string, through: string) => {
-    const [a, b] = [numberOf(from) ?? 1, numberOf(through) ?? 1];
-    edit({
-      kind: "setSpan",
-      cueId: cue.id,
-      span: a <= b ? { first: from, last: through } : { first: from, last: from },
-    });
-  };
+  const set = (from: string, through: string) =>
+    edit({ kind: "setSpan", cueId: cue.id, span: { first: from, last: through } });
   return (
     <>
       <Sentence>
@@ -132,7 +120,7 @@ function Where({ cue }: { cue: Cue }) {
             <Choice
               label="From slide"
               value={cue.span.first}
-              options={options}
+              options={options.filter(([id]) => (numberOf(id) ?? 0) <= (last ?? Infinity))}
               commit={(id) => set(id, cue.span?.last ?? id)}
               width="12.4rem"
             />
@@ -148,6 +136,64 @@ function Where({ cue }: { cue: Cue }) {
             />
           </Sentence>
         </>
+      )}
+    </>
+  );
+}
+
+/** What a cue begins with, and whether it does so once or on every slide. */
+function Begins({ cue }: { cue: Cue }) {
+  const { view, edit } = useOpenShow();
+  const slides = view.show.slides;
+  const first = slides.find((s) => s.id === cue.span?.first);
+  const steps = (first?.steps ?? []).slice(1);
+  const value = cue.start.kind === "step" ? (cue.start.stepId ?? "") : cue.start.kind;
+  const words = (step: (typeof steps)[number], k: number) => `with step ${k + 2}${step.label ? `, ${step.label}` : ""}`;
+  return (
+    <>
+      <Sentence>
+        Begins{" "}
+        <Choice
+          label="Begins"
+          value={value}
+          options={[
+            ["slide", cue.eachSlide ? "with every slide" : "with its first slide"],
+            ...steps.map((s, k) => [s.id, words(s, k)] as const),
+            ["hand", "by hand"],
+          ]}
+          commit={(to) =>
+            edit({
+              kind: "setStart",
+              cueId: cue.id,
+              start: to === "slide" || to === "hand" ? { kind: to, stepId: null } : { kind: "step", stepId: to },
+            })
+          }
+          width="11.5rem"
+        />
+      </Sentence>
+      {cue.start.kind !== "hand" && (
+        <Sentence>
+          after{" "}
+          <MsField
+            label="Begins after"
+            ms={cue.delayMs}
+            commit={(delayMs) => edit({ kind: "setDelay", cueId: cue.id, delayMs })}
+          />
+        </Sentence>
+      )}
+      {cue.span && cue.span.first !== cue.span.last && (
+        <Sentence>
+          Sounds{" "}
+          <Choice
+            label="Sounds"
+            value={cue.eachSlide ? "each" : "once"}
+            options={[
+              ["once", "once across its slides"],
+              ["each", "anew on every slide"],
+            ]}
+            commit={(to) => edit({ kind: "setEachSlide", cueId: cue.id, eachSlide: to === "each" })}
+          />
+        </Sentence>
       )}
     </>
   );

@@ -11,7 +11,6 @@ import { Waveform } from "../ui/Waveform";
 import { Sentence } from "./Sentence";
 
 const columns = 260;
-const leastFrames = framesOfMs(10);
 
 /** The part of the sound a cue uses: in and out on its waveform, by dragging, typing, or "here" while listening. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
@@ -28,19 +27,18 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   });
 
   const set = (from: number, to: number) => edit({ kind: "setPart", cueId: cue.id, inFrame: from, outFrame: to });
-  const setIn = (frame: number) => set(Math.max(0, Math.min(frame, cue.outFrame - leastFrames)), cue.outFrame);
-  const setOut = (frame: number) =>
-    set(cue.inFrame, Math.min(sound.figures.frames, Math.max(frame, cue.inFrame + leastFrames)));
+  const setIn = (frame: number) => set(frame, cue.outFrame);
+  const setOut = (frame: number) => set(cue.inFrame, frame);
 
   const bind = useDrag(({ args, xy: [x], last, event }) => {
     event.stopPropagation();
     const area = box.current?.getBoundingClientRect();
     if (!area) return;
     const at = framesOfMs(msOfFrames(Math.max(0, Math.min(1, (x - area.left) / area.width)) * sound.figures.frames));
-    const next =
-      args[0] === "in"
-        ? { inFrame: Math.min(at, cue.outFrame - leastFrames), outFrame: cue.outFrame }
-        : { inFrame: cue.inFrame, outFrame: Math.min(sound.figures.frames, Math.max(at, cue.inFrame + leastFrames)) };
+    const next = {
+      inFrame: args[0] === "in" ? at : cue.inFrame,
+      outFrame: args[0] === "out" ? at : cue.outFrame,
+    };
     setHeld(last ? undefined : next);
     if (last) set(next.inFrame, next.outFrame);
   });

@@ -1,13 +1,13 @@
-import { Flag, Pause, Play, X } from "lucide-react";
+import { Flag, Pause, Play, Volume2, X } from "lucide-react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { answered, api, type Sound } from "../api/client";
 import { newId } from "../api/ids";
 import { keepJob, say, usePeaks } from "../api/queries";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
-import { shortTime, time } from "../ui/format";
+import { msOfFrames, seconds, shortTime, time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
 import { RightsEditor } from "./RightsEditor";
@@ -18,17 +18,11 @@ const columns = 260;
 /** A sound of the show: hear it, mark points in it, see its figures, say whose it is. */
 export function SoundDetails({ sound, place }: { sound: Sound; place: () => void }) {
   const { view, edit } = useOpenShow();
-  const [hasCover, setHasCover] = useState(true);
   return (
     <div data-testid="sound-details">
       <div className="mb-3 flex items-start gap-3">
-        {hasCover && (
-          <img
-            className="size-14 rounded object-cover"
-            src={`/api/shows/${view.id}/sounds/${sound.id}/cover`}
-            alt=""
-            onError={() => setHasCover(false)}
-          />
+        {sound.figures.hasCover && (
+          <img className="size-14 rounded object-cover" src={`/api/shows/${view.id}/sounds/${sound.id}/cover`} alt="" />
         )}
         <div className="min-w-0 grow">
           <ValueField
@@ -139,12 +133,12 @@ function Listen({ sound }: { sound: Sound }) {
         <span ref={clock} className="figures text-sm">
           0:00.0
         </span>
-        <span className="muted figures text-xs">of {time(frames)}</span>
-        <label className="muted ml-auto flex items-center gap-1 text-xs">
-          Level
+        <span className="muted figures text-xs whitespace-nowrap">of {shortTime(frames)}</span>
+        <label className="muted ml-auto flex items-center gap-1" title="Level of listening">
+          <Volume2 size={14} aria-hidden="true" />
           <input
             type="range"
-            className="range range-xs w-16"
+            className="range range-xs w-12"
             aria-label="Level of listening"
             min={0}
             max={1}
@@ -224,7 +218,7 @@ function Figures({ sound }: { sound: Sound }) {
     ["Loudness", unit(figures.loudnessLufs, "LUFS")],
     ["Range", unit(figures.rangeLu, "LU")],
     ["True peak", unit(figures.truePeakDbtp, "dBTP")],
-    ["Silence", `${time(figures.leadFrames)} before, ${time(figures.tailFrames)} after`],
+    ["Silence", `${seconds(msOfFrames(figures.leadFrames))} before, ${seconds(msOfFrames(figures.tailFrames))} after`],
     [
       "File",
       `${figures.sampleRate / 1000} kHz, ${figures.channels === 1 ? "mono" : figures.channels === 2 ? "stereo" : `${figures.channels} channels`}`,

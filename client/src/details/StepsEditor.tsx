@@ -41,10 +41,10 @@ export function StepsEditor({ slide }: { slide: Slide }) {
   return (
     <Topic title={steps.length > 1 ? `${steps.length} steps` : "Steps"}>
       {steps.length > 1 && (
-        <ol className="space-y-1">
+        <ol className="space-y-1.5">
           {steps.map((step, k) =>
             k === 0 ? null : (
-              <li key={step.id} className="flex items-center gap-1">
+              <li key={step.id} className="flex flex-wrap items-center gap-x-1">
                 <span className="muted figures w-4 shrink-0 text-right text-xs">{k + 1}</span>
                 <ValueField
                   label={`Name of step ${k + 1}`}
@@ -53,8 +53,9 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   show={(label) => label}
                   read={(typed) => typed.trim()}
                   commit={(label) => change(k, { label })}
-                  width="7.4rem"
+                  width="13.6rem"
                 />
+                <span className="w-4" />
                 <MsField
                   label={`Time of step ${k + 1}`}
                   ms={step.offsetMs ?? plannedMs(k)}

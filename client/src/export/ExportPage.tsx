@@ -5,6 +5,7 @@ import { keepJob, say, useJobs } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
 import { time } from "../ui/format";
+import { CreditsCard } from "./CreditsCard";
 import { ExportCard } from "./ExportCard";
 
 const forms: readonly { format: ExportFormat; name: string; what: string }[] = [
@@ -98,6 +99,7 @@ export function ExportPage() {
               <ExportCard key={job.id} job={job} />
             ))}
           </ul>
+          <CreditsCard />
         </section>
       </div>
     </main>

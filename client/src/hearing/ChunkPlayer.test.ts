@@ -10,7 +10,7 @@ class Clock {
   }
   destination = {};
   resume = () => Promise.resolve();
-  createAnalyser = () => ({ connect: () => undefined, getFloatTimeDomainData: () => undefined });
+  createAnalyser = () => ({ connect: (next: object) => next, getFloatTimeDomainData: () => undefined });
   createBuffer = (_: number, frames: number) => ({ getChannelData: () => new Float32Array(frames) });
   createGain = () => ({
     connect: () => undefined,

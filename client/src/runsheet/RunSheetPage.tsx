@@ -35,6 +35,7 @@ export function RunSheetPage() {
           select={(soundId) => setSelection({ soundId })}
           selectCue={(cueId) => setSelection({ cueId })}
           place={place}
+          slideId={slides[0]?.id}
         />
         <Sheet selection={selection} select={setSelection} drop={(soundId, slideId) => drop({ soundId, slideId })} />
         <aside aria-label="Details" className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-5 py-4">

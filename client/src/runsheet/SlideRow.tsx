@@ -93,7 +93,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
       >
         <button
           type="button"
-          className={`block w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low || section ? "truncate" : "line-clamp-2"}`}
+          className={`block w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
           onClick={(event) => {
@@ -103,19 +103,16 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         >
           {slide.title}
         </button>
-        {section && !low && (
-          <span
-            className="text-primary flex items-center gap-1 truncate text-xs font-semibold"
-            data-section={section.name}
-          >
-            {section.waitingLoop && <Repeat2 size={12} aria-label="Waiting loop" className="shrink-0" />}
-            {section.name}
-          </span>
-        )}
         {!row.hidden && (
-          <span className="muted figures text-xs">
+          <span className="muted figures flex items-baseline gap-2 overflow-hidden text-xs whitespace-nowrap">
             {time(row.startFrame)}
-            {slide.steps.length > 1 && <span className="ml-2">{slide.steps.length} steps</span>}
+            {section && (
+              <span className="text-primary min-w-0 truncate font-sans font-semibold" data-section={section.name}>
+                {section.waitingLoop && <Repeat2 size={12} aria-label="Waiting loop" className="mr-0.5 inline" />}
+                {section.name}
+              </span>
+            )}
+            {slide.steps.length > 1 && <span>{slide.steps.length} steps</span>}
           </span>
         )}
       </div>

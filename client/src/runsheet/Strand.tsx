@@ -86,6 +86,17 @@ export function Strand({ hung, rows, selected, select }: Props) {
           opacity={kind === "bed" ? 0.6 : 0.75}
           className="pointer-events-none"
         />
+        {strand.byHand && (
+          <circle
+            cx={x}
+            cy={top - 5}
+            r={5}
+            fill="var(--color-base-100)"
+            stroke={`var(--${kind})`}
+            strokeWidth="2"
+            data-by-hand
+          />
+        )}
         {strand.knots.map((knot) => (
           <path
             key={knot}
@@ -258,5 +269,12 @@ function dragged(grip: Grip, span: SpanRows, to: number, from: number, count: nu
 function spoken(name: string, kind: string, span: SpanRows, cue: Cue): string {
   const where = span.first === span.last ? `slide ${span.first + 1}` : `slides ${span.first + 1} to ${span.last + 1}`;
   const level = `${cue.levelDb < 0 ? "minus " : ""}${Math.abs(cue.levelDb)} dB`;
-  return [name, kind, where, ...(cue.rounds === 1 ? [] : ["loops"]), level].join(", ");
+  return [
+    name,
+    kind,
+    where,
+    ...(cue.start.kind === "hand" ? ["by hand"] : []),
+    ...(cue.rounds === 1 ? [] : ["loops"]),
+    level,
+  ].join(", ");
 }

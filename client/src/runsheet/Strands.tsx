@@ -28,7 +28,7 @@ export function Strands({ rows, selected, select }: Props) {
       </defs>
       {hung.map((one) => (
         <Strand
-          key={one.strand.cueId}
+          key={`${one.strand.cueId} ${one.strand.startFrame}`}
           hung={one}
           rows={rows}
           selected={one.strand.cueId === selected}

@@ -9,7 +9,7 @@ import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow } from "../shows/ShowContext";
 
 /** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
-export function BringIn() {
+export function BringIn({ slideId }: { slideId: string | undefined }) {
   const { view, bringIn, uploads } = useOpenShow();
   const { data: jobs = [] } = useJobs(view.id);
   const chooser = useRef<HTMLInputElement>(null);
@@ -62,7 +62,7 @@ export function BringIn() {
         </button>
       </div>
       {open === "catalogue" && <CatalogueDialog close={() => setOpen(undefined)} />}
-      {open === "record" && <RecordDialog close={() => setOpen(undefined)} />}
+      {open === "record" && <RecordDialog slideId={slideId} close={() => setOpen(undefined)} />}
     </div>
   );
 }

@@ -4,7 +4,6 @@ import { usePeaks } from "../api/queries";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
-import { Choice } from "../ui/fields";
 import { Waveform } from "../ui/Waveform";
 import { isUnclear } from "./rights";
 import { soundType } from "./soundType";
@@ -21,7 +20,7 @@ interface Props {
 
 /** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
-  const { view, edit } = useOpenShow();
+  const { view } = useOpenShow();
   const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.figures.frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
   return (
@@ -64,17 +63,6 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
           <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex">
-            <Choice
-              label={`Kind of ${sound.name}`}
-              value={sound.kind}
-              options={[
-                ["bed", "bed"],
-                ["voice", "voice"],
-                ["spot", "spot"],
-              ]}
-              commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
-              width="4.2rem"
-            />
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"

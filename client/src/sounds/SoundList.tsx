@@ -20,10 +20,12 @@ interface Props {
   select: (soundId: string) => void;
   selectCue: (cueId: string) => void;
   place: (soundId: string) => void;
+  /** The slide chosen on the sheet, where a recorded voice lands. */
+  slideId: string | undefined;
 }
 
 /** The sounds of the show; each can be heard, and dragged onto a slide. */
-export function SoundList({ selected, select, selectCue, place }: Props) {
+export function SoundList({ selected, select, selectCue, place, slideId }: Props) {
   const { view } = useOpenShow();
   const [wanted, setWanted] = useState("");
   const [order, setOrder] = useState<Order>("kind");
@@ -62,9 +64,9 @@ export function SoundList({ selected, select, selectCue, place }: Props) {
           onChange={(event) => setWanted(event.currentTarget.value)}
         />
         {sounds.length > 3 && (
-          <div className="quiet -mx-2 mt-1 flex justify-between text-xs">
+          <div className="quiet -mx-2 mt-1 flex text-xs">
             <select
-              className="value"
+              className="value w-1/2 !font-normal"
               aria-label="Which sounds"
               value={use}
               onChange={(event) => setUse(event.currentTarget.value as Use)}
@@ -75,7 +77,7 @@ export function SoundList({ selected, select, selectCue, place }: Props) {
               <option value="unclear">rights missing</option>
             </select>
             <select
-              className="value"
+              className="value w-1/2 !font-normal"
               aria-label="Order of the sounds"
               value={order}
               onChange={(event) => setOrder(event.currentTarget.value as Order)}
@@ -111,7 +113,7 @@ export function SoundList({ selected, select, selectCue, place }: Props) {
         )}
         <ParkedList selectCue={selectCue} />
       </div>
-      <BringIn />
+      <BringIn slideId={slideId} />
     </aside>
   );
 }

@@ -35,9 +35,10 @@ public sealed class SoundSurvey
     /// <param name="sampleRate">The file's own rate.</param>
     /// <param name="channels">The file's own channels.</param>
     /// <param name="missing">How many frames could not be read.</param>
-    public SoundFigures End(int sampleRate, int channels, long missing) => new(
+    /// <param name="hasCover">Whether the file holds a cover picture.</param>
+    public SoundFigures End(int sampleRate, int channels, long missing, bool hasCover) => new(
         _frames, sampleRate, channels, Rounded(_loudness.IntegratedLufs()), Rounded(_loudness.LoudestLufs()), Rounded(_loudness.RangeLu()),
-        Rounded(_peak.End()), _firstLoud < 0 ? _frames : _firstLoud, _firstLoud < 0 ? 0 : _frames - 1 - _lastLoud, VoiceLikeness(), missing);
+        Rounded(_peak.End()), _firstLoud < 0 ? _frames : _firstLoud, _firstLoud < 0 ? 0 : _frames - 1 - _lastLoud, VoiceLikeness(), missing, hasCover);
 
     private double VoiceLikeness()
     {

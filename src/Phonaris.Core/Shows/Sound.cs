@@ -57,9 +57,10 @@ public sealed record Sound(
 /// <param name="TailFrames">The silence at its end, in frames.</param>
 /// <param name="VoiceLikeness">How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.</param>
 /// <param name="MissingFrames">Of a damaged file, how many frames could not be read; 0 for a whole one.</param>
+/// <param name="HasCover">Whether the file holds a cover picture.</param>
 public sealed record SoundFigures(
     long Frames, int SampleRate, int Channels, double? LoudnessLufs, double? LoudestLufs, double? RangeLu, double? TruePeakDbtp,
-    long LeadFrames, long TailFrames, double VoiceLikeness, long MissingFrames);
+    long LeadFrames, long TailFrames, double VoiceLikeness, long MissingFrames, bool HasCover);
 
 /// <summary>A named point in a sound.</summary>
 /// <param name="Id">What names it for as long as the sound lives.</param>

@@ -81,7 +81,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
             }
         }
         // The samples come last into place: where they are, the rest is.
-        var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, decoded.MissingFrames), format.Tags, format.HasCover);
+        var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, decoded.MissingFrames, format.HasCover), format.Tags);
         await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel));
         await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel));
     }
@@ -91,7 +91,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <param name="cancel">Stops it.</param>
     public async Task<string?> CoverAsync(string hash, CancellationToken cancel)
     {
-        if (!(await PrepareAsync(hash, hash, null, cancel)).HasCover) return null;
+        if (!(await PrepareAsync(hash, hash, null, cancel)).Figures.HasCover) return null;
         try
         {
             return await derived.GetAsync($"sounds/{hash}.png", (partial, token) => SoundDecoder.CoverAsync(original(hash), partial, token), cancel);
@@ -112,5 +112,4 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
 /// <summary>What is known of a sound once it is decoded.</summary>
 /// <param name="Figures">What was measured.</param>
 /// <param name="Tags">What its tags say of whose it is.</param>
-/// <param name="HasCover">Whether it has a cover picture.</param>
-public sealed record Prepared(SoundFigures Figures, Rights Tags, bool HasCover);
+public sealed record Prepared(SoundFigures Figures, Rights Tags);
