@@ -65,7 +65,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         {!row.hidden && (
           <>
             <img
-              className={`bg-base-300 aspect-video rounded-sm ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+              className={`bg-base-300 aspect-video rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
               style={{ height: Math.min(62, row.height - 14) }}
               src={pictureUrl(view.id, slide, 320)}
               alt=""

@@ -1,3 +1,5 @@
+using System.Numerics.Tensors;
+using System.Runtime.InteropServices;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Audio;
@@ -8,11 +10,14 @@ namespace Phonaris.Core.Audio;
 /// </summary>
 public sealed class LoudnessMeter
 {
-    /// <summary>Steps of 100 ms in a momentary block of 400 ms.</summary>
-    private const int MomentarySteps = 4;
+    /// <summary>Steps of 10 ms in a momentary block of 400 ms: fine enough to find the loudest wherever it begins.</summary>
+    private const int MomentarySteps = 40;
 
     /// <summary>Steps in a short-term block of 3 s.</summary>
-    private const int ShortTermSteps = 30;
+    private const int ShortTermSteps = 300;
+
+    /// <summary>Steps from one block to the next where the standard asks for an overlap: 100 ms.</summary>
+    private const int HopSteps = 10;
 
     private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
     private const double RangeFrom = 0.10, RangeTo = 0.95;
@@ -32,7 +37,7 @@ public sealed class LoudnessMeter
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(sampleRate, 1000);
         ArgumentOutOfRangeException.ThrowIfLessThan(channels, 1);
-        (_channels, _stepFrames) = (channels, sampleRate / 10);
+        (_channels, _stepFrames) = (channels, sampleRate / 100);
         _weighting = new(sampleRate);
         _states = new KWeighting.State[(channels + 1) / 2];
         _weights = channels switch
@@ -43,8 +48,14 @@ public sealed class LoudnessMeter
         };
     }
 
-    /// <summary>The mean squares of the steps of 100 ms so far: the course of the loudness.</summary>
-    public IReadOnlyList<double> Steps => _steps;
+    /// <summary>The momentary loudness (400 ms) every 100 ms so far, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> MomentaryLufs() => Blocks(MomentarySteps, HopSteps).Select(Lufs);
+
+    /// <summary>The short-term loudness (3 s) every 100 ms so far, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> ShortTermLufs() => Blocks(ShortTermSteps, HopSteps).Select(Lufs);
+
+    /// <summary>The loudness of each 100 ms so far by itself, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> TenthsLufs() => Blocks(HopSteps, HopSteps).Select(Lufs);
 
     /// <summary>Takes the next interleaved samples, whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
@@ -69,7 +80,7 @@ public sealed class LoudnessMeter
     /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>
     public double? IntegratedLufs()
     {
-        var loud = Blocks(MomentarySteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
+        var loud = Blocks(MomentarySteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
         if (loud.Count == 0) return null;
         var gate = Lufs(loud.Average()) + IntegratedGate;
         var kept = loud.Where(p => Lufs(p) > gate).ToList();
@@ -85,7 +96,7 @@ public sealed class LoudnessMeter
     /// <summary>The loudness range in LU so far, or null when the sound is too short or too quiet for one.</summary>
     public double? RangeLu()
     {
-        var loud = Blocks(ShortTermSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
+        var loud = Blocks(ShortTermSteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
         if (loud.Count == 0) return null;
         var gate = Lufs(loud.Average()) + RangeGate;
         var kept = loud.Select(Lufs).Where(l => l > gate).Order().ToList();
@@ -96,18 +107,17 @@ public sealed class LoudnessMeter
 
     private double? Loudest(int steps)
     {
-        var loudest = Blocks(steps).DefaultIfEmpty(0).Max();
+        var loudest = Blocks(steps, 1).DefaultIfEmpty(0).Max();
         return Lufs(loudest) > AbsoluteGate ? Lufs(loudest) : null;
     }
 
-    /// <summary>The mean squares of all blocks of so many steps.</summary>
-    private IEnumerable<double> Blocks(int steps)
+    /// <summary>The mean squares of blocks of so many steps, so many steps apart.</summary>
+    private IEnumerable<double> Blocks(int steps, int hop)
     {
         // A running sum would gather rounding over hours of loud and quiet; so few numbers can be added afresh.
-        for (var i = 0; i + steps <= _steps.Count; i++)
+        for (var i = 0; i + steps <= _steps.Count; i += hop)
         {
-            var sum = 0.0;
-            for (var k = 0; k < steps; k++) sum += _steps[i + k];
+            var sum = TensorPrimitives.Sum<double>(CollectionsMarshal.AsSpan(_steps).Slice(i, steps));
             yield return sum / steps;
         }
     }

@@ -42,7 +42,7 @@ public sealed class SoundSurvey
 
     private double VoiceLikeness()
     {
-        var levels = _loudness.Steps.Select(s => 10 * Math.Log10(s + 1e-12)).ToList();
+        var levels = _loudness.TenthsLufs().ToList();
         if (levels.Count < 10) return 0;
         var full = levels.Order().ElementAt(levels.Count * 9 / 10);
         var pauses = levels.Select(l => l < full - PauseDb).ToList();

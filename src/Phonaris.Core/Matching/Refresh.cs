@@ -120,13 +120,22 @@ public static class Refresh
         foreach (var (i, j) in alike.ToList())
             if (matches[i] < 0 && free.Contains(j)) Take(i, j);
 
-        // By position: what lies between the same neighbours, as far as it goes.
-        for (var i = 0; i < old.Count; i++)
+        // By position: as many slides on either side between two that are matched, or before the first or behind the last of them, are the
+        // same ones reworked. Where nothing is matched, only wordless slides are taken by their position.
+        var anchored = free.Count < coming.Count || (old.Count == coming.Count && old.Concat(coming).All(s => s.Text.Trim().Length == 0));
+        for (var i = 0; i < old.Count && anchored;)
         {
-            if (matches[i] >= 0) continue;
-            var next = i == 0 ? 0 : matches[i - 1] + 1;
-            if ((i == 0 || matches[i - 1] >= 0) && free.Contains(next) && Likeness.Of(old[i].Text, coming[next].Text) > 0) Take(i, next);
-            else if ((i == 0 || matches[i - 1] >= 0) && free.Contains(next) && (old[i].Text.Length == 0 || coming[next].Text.Length == 0)) Take(i, next);
+            if (matches[i] >= 0)
+            {
+                i++;
+                continue;
+            }
+            var end = i;
+            while (end < old.Count && matches[end] < 0) end++;
+            var (from, to) = (i == 0 ? 0 : matches[i - 1] + 1, end == old.Count ? coming.Count : matches[end]);
+            if (to - from == end - i && Enumerable.Range(from, to - from).All(free.Contains))
+                for (var k = i; k < end; k++) Take(k, from + k - i);
+            i = end;
         }
         return matches;
     }

@@ -106,7 +106,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
 
     private static string Outline(string hash) => $"sounds/{hash}.peaks";
 
-    private static string Known(string hash) => $"sounds/{hash}.json";
+    // The number goes up with what is kept there, so that what an older version kept is made again.
+    private static string Known(string hash) => $"sounds/{hash}.2.json";
 }
 
 /// <summary>What is known of a sound once it is decoded.</summary>
