@@ -25,7 +25,10 @@ public static class SoundArchive
     /// <param name="name">What to call it in messages.</param>
     /// <param name="passedOver">Told what is left out, a sentence each.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <returns>Each entry's name, its content, bounded by what the archive claims, and the fraction done once it is read.</returns>
+    /// <returns>
+    /// Each entry's name, its content, and the fraction done once it is read. The content ends where the archive claims it does; reading it
+    /// throws <see cref="InvalidDataException"/> where it is damaged.
+    /// </returns>
     /// <exception cref="RuleException">The archive is damaged or holds too much.</exception>
     public static async IAsyncEnumerable<(string Name, Stream Content, double Fraction)> ReadAsync(
         string path, string name, Action<string> passedOver, [EnumeratorCancellation] CancellationToken cancel)
@@ -46,56 +49,8 @@ public static class SoundArchive
                 passedOver($"{own} is an archive within the archive and was not opened.");
                 continue;
             }
-            await using var content = new Bounded(await entries[i].OpenAsync(cancel), entries[i].Length, name);
+            await using var content = await entries[i].OpenAsync(cancel);
             yield return (own, content, (i + 1.0) / entries.Count);
         }
-    }
-
-    /// <summary>A stream that ends with an error where it gives more than was claimed, or is damaged.</summary>
-    private sealed class Bounded(Stream inner, long most, string name) : Stream
-    {
-        private long _read;
-
-        public override bool CanRead => true;
-
-        public override bool CanSeek => false;
-
-        public override bool CanWrite => false;
-
-        public override long Length => most;
-
-        public override long Position { get => _read; set => throw new NotSupportedException(); }
-
-        public override int Read(byte[] buffer, int offset, int count) => Counted(inner.Read(buffer, offset, count));
-
-        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default)
-        {
-            try
-            {
-                return Counted(await inner.ReadAsync(buffer, cancellationToken));
-            }
-            catch (InvalidDataException)
-            {
-                throw new RuleException($"{name} is damaged: one of its files cannot be unpacked.");
-            }
-        }
-
-        public override void Flush()
-        {
-        }
-
-        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
-
-        public override void SetLength(long value) => throw new NotSupportedException();
-
-        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
-
-        protected override void Dispose(bool disposing)
-        {
-            if (disposing) inner.Dispose();
-            base.Dispose(disposing);
-        }
-
-        private int Counted(int read) => (_read += read) <= most ? read : throw new RuleException($"{name} is damaged: it unpacks to more than it claims.");
     }
 }

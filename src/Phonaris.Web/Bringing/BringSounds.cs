@@ -39,6 +39,10 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowSto
             {
                 missed.Add(e.Message);
             }
+            catch (InvalidDataException)
+            {
+                missed.Add($"{name} is damaged within the archive.");
+            }
             progress.Report(fraction);
         }
         if (added == 0) throw new RuleException(missed.Count > 0 ? missed[0] : $"{archive.Name} holds no sounds. Pack sound files, not folders of other things.");

@@ -39,7 +39,7 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
             "schemeClr" => value == "phClr" ? placeholder : Scheme(value),
             "prstClr" => Preset(value),
             "scrgbClr" => 0xFF000000 | Byte(element.Share("r")) << 16 | Byte(element.Share("g")) << 8 | Byte(element.Share("b")),
-            "hslClr" => (uint)SKColor.FromHsl((float)((element.Number("hue") ?? 0) / AngleUnits), (float)(100 * (element.Share("sat") ?? 0)), (float)(100 * (element.Share("lum") ?? 0))),
+            "hslClr" => Hsl((element.Number("hue") ?? 0) / AngleUnits, 100 * (element.Share("sat") ?? 0), 100 * (element.Share("lum") ?? 0)),
             _ => null,
         };
         return plain is { } color ? Changed(color, element) : null;
@@ -113,14 +113,14 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         {
             var by = change.Share("val") ?? 1;
             var now = new SKColor(color);
-            now.ToHsl(out var h, out var s, out var l);
+            ((SKColorF)now).ToHsl(out var h, out var s, out var l);
             switch (change.Name.LocalName)
             {
                 case "alpha": alpha = 255 * by; break;
                 case "alphaModFix" or "alphaMod": alpha *= by; break;
-                case "lumMod": color = (uint)SKColor.FromHsl(h, s, (float)Math.Clamp(l * by, 0, 100)); break;
-                case "lumOff": color = (uint)SKColor.FromHsl(h, s, (float)Math.Clamp(l + 100 * by, 0, 100)); break;
-                case "satMod": color = (uint)SKColor.FromHsl(h, (float)Math.Clamp(s * by, 0, 100), l); break;
+                case "lumMod": color = Hsl(h, s, l * by); break;
+                case "lumOff": color = Hsl(h, s, l + 100 * by); break;
+                case "satMod": color = Hsl(h, s * by, l); break;
                 case "tint": color = Mixed(now, 255, by); break;
                 case "shade": color = Mixed(now, 0, by); break;
             }
@@ -133,6 +133,13 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
 
             uint Part(byte value) => (uint)Math.Clamp(Math.Round(value * keep + to * (1 - keep)), 0, 255);
         }
+    }
+
+    /// <summary>A colour of hue (degrees), saturation and lightness (percent).</summary>
+    private static uint Hsl(double hue, double saturation, double lightness)
+    {
+        var color = SKColorF.FromHsl((float)hue, (float)Math.Clamp(saturation, 0, 100), (float)Math.Clamp(lightness, 0, 100));
+        return 0xFF000000 | Byte(color.Red) << 16 | Byte(color.Green) << 8 | Byte(color.Blue);
     }
 
     private static ValueList<double> Dashes(string? preset) => preset switch

@@ -1,0 +1,220 @@
+using System.IO.Compression;
+using System.Text;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using Phonaris.Media;
+using SkiaSharp;
+using static Phonaris.Formats.Tests.PresentationMaker;
+
+namespace Phonaris.Formats.Tests;
+
+/// <summary>Files that mean harm or are broken: each is read, or refused with a sentence; nothing else happens, in bounded time.</summary>
+public sealed class HostileFilesTests : IDisposable
+{
+    private const int Mutations = 2_400;
+
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
+
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-hostile");
+
+    [Fact]
+    public void Entities_are_not_expanded_and_nothing_is_fetched()
+    {
+        var bomb = "<!DOCTYPE x [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;\">]>";
+        Repack(Good("a.pptx"), "ppt/slides/slide1.xml", text => bomb + text.Replace("Wings", "&b;", StringComparison.Ordinal), PathOf("bomb.pptx"));
+        AssertRefused("bomb.pptx", "is damaged");
+        Repack(Good("a.odp"), "content.xml", text => "<!DOCTYPE x [<!ENTITY f SYSTEM \"file:///etc/passwd\">]>" + text.Replace("Wings", "&f;", StringComparison.Ordinal), PathOf("outside.odp"));
+        AssertRefused("outside.odp", "is damaged");
+    }
+
+    [Fact]
+    public async Task Archives_are_bounded_by_what_they_claim_and_by_what_comes_out()
+    {
+        using (var zip = new ZipArchive(File.Create(PathOf("sounds.zip")), ZipArchiveMode.Create))
+        {
+            foreach (var name in new[] { "../../outside.wav", "C:\\up.wav", "inner.zip", "read me.txt", ".hidden.wav", "folder/bell.wav" })
+            {
+                using var entry = zip.CreateEntry(name).Open();
+                entry.Write(new byte[1000]);
+            }
+        }
+        List<string> told = [], names = [];
+        await foreach (var (name, content, _) in SoundArchive.ReadAsync(PathOf("sounds.zip"), "sounds.zip", told.Add, CancellationToken.None))
+        {
+            names.Add(name);
+            Assert.Equal(1000, await LengthAsync(content));
+        }
+        // Paths are names only, and a zip within is not opened.
+        Assert.Equal(["bell.wav", "outside.wav"], names.Select(Path.GetFileName).Where(n => n is "bell.wav" or "outside.wav").Order());
+        Assert.DoesNotContain(names, n => n.Contains('/') || n.EndsWith(".txt", StringComparison.Ordinal) || n.StartsWith('.'));
+        Assert.Contains("inner.zip is an archive within the archive", told.Single());
+        Assert.False(File.Exists(Path.Combine(_folder.Parent!.FullName, "outside.wav")));
+
+        // What would unpack to more than was claimed ends where it claimed to.
+        var bytes = await File.ReadAllBytesAsync(PathOf("sounds.zip"));
+        var central = bytes.AsSpan().IndexOf("PK\x01\x02"u8);
+        while (central >= 0 && central + 46 < bytes.Length)
+        {
+            BitConverter.TryWriteBytes(bytes.AsSpan(central + 24), 10);
+            var next = bytes.AsSpan(central + 4).IndexOf("PK\x01\x02"u8);
+            central = next < 0 ? -1 : central + 4 + next;
+        }
+        await File.WriteAllBytesAsync(PathOf("liar.zip"), bytes);
+        await foreach (var (_, content, _) in SoundArchive.ReadAsync(PathOf("liar.zip"), "liar.zip", told.Add, CancellationToken.None))
+            Assert.Equal(10, await LengthAsync(content));
+        await File.WriteAllBytesAsync(PathOf("broken.zip"), bytes[..(bytes.Length / 2)]);
+        await Assert.ThrowsAsync<RuleException>(async () =>
+        {
+            await foreach (var _ in SoundArchive.ReadAsync(PathOf("broken.zip"), "broken.zip", told.Add, CancellationToken.None))
+            {
+                // None is to come.
+            }
+        });
+    }
+
+    [Fact]
+    public void Ten_thousand_slides_and_more()
+    {
+        Odp(PathOf("many.odp"), "", string.Concat(Enumerable.Repeat("<draw:page/>", 10_001)));
+        AssertRefused("many.odp", "at most 10,000");
+        Odp(PathOf("enough.odp"), "", string.Concat(Enumerable.Repeat("<draw:page/>", 10_000)));
+        Assert.Equal(10_000, Read("enough.odp").ToSlides(() => Guid.NewGuid().ToString(), 4000).Count);
+        var name = DeckFormats.Read([new(Good("a.odp"), "quiet\u202Efdp.odp\u0007", new string('a', 64))]);
+        Assert.NotEmpty(name.Slides);
+    }
+
+    [Fact]
+    public async Task Mutated_files_are_read_or_refused()
+    {
+        string[] good = [Good("a.pptx"), Good("a.odp"), Good("a.pdf"), Good("a.svg"), Good("a.png"), Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")];
+        var derived = new DerivedFiles(PathOf("derived"));
+        var watch = System.Diagnostics.Stopwatch.StartNew();
+        var (read, refused) = (0, 0);
+        for (var seed = 0; seed < Mutations; seed++)
+        {
+            var random = new Random(seed);
+            var original = good[seed % good.Length];
+            var path = PathOf($"mutated{seed}{Path.GetExtension(original)}");
+            Mutate(original, path, random);
+            try
+            {
+                var deck = DeckFormats.Read([new(path, Path.GetFileName(path), new string('a', 64))]);
+                read++;
+                var slides = deck.ToSlides(() => "s", 4000);
+                Assert.NotEmpty(slides);
+                // Drawn too, now and then: the pictures are where a lie about sizes would hurt.
+                if (seed % 12 == 0)
+                    foreach (var slide in slides.Take(2).Where(s => s.Picture.Type != MediaTypes.Pdf))
+                        await new SlidePictures(derived, _ => path, DeckFormats.Draw).PngAsync(slide.Picture with { Media = $"{seed}" }, 160, CancellationToken.None).WaitAsync(Patience);
+            }
+            catch (RuleException)
+            {
+                refused++;
+            }
+            File.Delete(path);
+        }
+        Assert.True(read > 100 && refused > 100, $"{read} were read and {refused} refused: the mutations do not try both.");
+        Assert.True(watch.Elapsed < TimeSpan.FromMinutes(4), $"It took {watch.Elapsed}.");
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private Deck Read(string name) => DeckFormats.Read([new(PathOf(name), name, new string('a', 64))]);
+
+    private void AssertRefused(string name, string why) => Assert.Contains(why, Assert.Throws<RuleException>(() => Read(name)).Message);
+
+    /// <summary>A file that can be read, made anew.</summary>
+    private string Good(string name)
+    {
+        var path = PathOf(name);
+        var shape = Shape(3, 10, 10, 300, 80, """<a:prstGeom prst="chevron"/><a:solidFill><a:srgbClr val="D9772B"/></a:solidFill>""", Paragraph("Wings by night"));
+        switch (Path.GetExtension(name))
+        {
+            case ".pptx": Pptx(path, [$"><p:cSld><p:spTree>{shape}</p:spTree></p:cSld>", "><p:cSld/>"]); break;
+            case ".odp": Odp(path, "", """<draw:page draw:master-page-name="Night"><draw:frame svg:x="1cm" svg:y="1cm" svg:width="9cm" svg:height="2cm"><draw:text-box><text:p>Wings by night</text:p></draw:text-box></draw:frame></draw:page>"""); break;
+            case ".svg": File.WriteAllText(path, """<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><title>Wings</title><rect width="160" height="90" fill="#1e2b2a"/><text x="9" y="40">Wings</text></svg>"""); break;
+            case ".png":
+                using (var bitmap = new SKBitmap(160, 90)) File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
+                break;
+            default:
+                using (var stream = File.Create(path))
+                using (var pdf = SKDocument.CreatePdf(stream))
+                {
+                    using var ink = new SKPaint();
+                    using var font = new SKFont(SKTypeface.FromFile(Path.Combine(AppContext.BaseDirectory, "AtkinsonHyperlegibleNext-Bold.ttf")), 40);
+                    pdf.BeginPage(320, 180).DrawText("Wings by night", 20, 60, SKTextAlign.Left, font, ink);
+                    pdf.EndPage();
+                    pdf.Close();
+                }
+                break;
+        }
+        return path;
+    }
+
+    /// <summary>Spoils a file: its bytes, or, for a packed one, as often the text of one of its parts.</summary>
+    private static void Mutate(string from, string to, Random random)
+    {
+        if (Path.GetExtension(from) is ".pptx" or ".odp" && random.Next(3) > 0)
+        {
+            string part;
+            using (var zip = ZipFile.OpenRead(from))
+            {
+                var parts = zip.Entries.Where(e => e.Name.EndsWith(".xml", StringComparison.Ordinal) || e.Name.EndsWith(".rels", StringComparison.Ordinal)).ToList();
+                part = parts[random.Next(parts.Count)].FullName;
+            }
+            Repack(from, part, text => Encoding.UTF8.GetString(Spoil(Encoding.UTF8.GetBytes(text), random)), to);
+        }
+        else File.WriteAllBytes(to, Spoil(File.ReadAllBytes(from), random));
+    }
+
+    private static byte[] Spoil(byte[] bytes, Random random)
+    {
+        for (var times = random.Next(1, 4); times > 0 && bytes.Length > 8; times--)
+        {
+            var at = random.Next(bytes.Length);
+            var length = random.Next(1, Math.Min(60, bytes.Length - at + 1));
+            switch (random.Next(6))
+            {
+                case 0: bytes[at] = (byte)random.Next(256); break;
+                case 1: bytes = [.. bytes[..at], .. bytes[Math.Min(bytes.Length, at + length)..]]; break;
+                case 2: bytes = [.. bytes[..at], .. bytes[at..Math.Min(bytes.Length, at + length)], .. bytes[at..]]; break;
+                case 3: bytes = bytes[..Math.Max(8, at)]; break;
+                case 4:
+                    // Figures are where sizes, counts and places stand.
+                    var figure = Array.FindIndex(bytes, at, b => b is >= (byte)'0' and <= (byte)'9');
+                    if (figure >= 0) bytes = [.. bytes[..figure], .. Encoding.ASCII.GetBytes(new[] { "-1", "0", "999999999", "2147483648", "1e9", "NaN" }[random.Next(6)]), .. bytes[(figure + 1)..]];
+                    break;
+                default:
+                    for (var i = at; i < Math.Min(bytes.Length, at + length); i++) bytes[i] = (byte)random.Next(256);
+                    break;
+            }
+        }
+        return bytes;
+    }
+
+    private static void Repack(string from, string part, Func<string, string> change, string to)
+    {
+        using var source = ZipFile.OpenRead(from);
+        using var target = new ZipArchive(File.Create(to), ZipArchiveMode.Create);
+        foreach (var entry in source.Entries)
+        {
+            using var read = entry.Open();
+            using var written = target.CreateEntry(entry.FullName, entry.FullName == "mimetype" ? CompressionLevel.NoCompression : CompressionLevel.Fastest).Open();
+            if (entry.FullName != part) read.CopyTo(written);
+            else written.Write(Encoding.UTF8.GetBytes(change(new StreamReader(read).ReadToEnd())));
+        }
+    }
+
+    private static async Task<long> LengthAsync(Stream content)
+    {
+        long length = 0;
+        var buffer = new byte[256];
+        int read;
+        while ((read = await content.ReadAsync(buffer)) > 0) length += read;
+        return length;
+    }
+}

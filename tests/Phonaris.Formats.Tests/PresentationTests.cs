@@ -1,0 +1,175 @@
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using static Phonaris.Formats.Tests.PresentationMaker;
+
+namespace Phonaris.Formats.Tests;
+
+/// <summary>Presentation files: what is read of them, and what their slides are drawn from.</summary>
+public sealed class PresentationTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-presentations");
+
+    [Fact]
+    public void A_deck_of_another_writer_is_read_whole()
+    {
+        var path = Path.Combine(AppContext.BaseDirectory, "night-walk.pptx");
+        var deck = Read(path);
+        Assert.Equal(["Who flies tonight", "Counts since spring", "Listen"], deck.Slides.Select(s => s.Title));
+        Assert.Equal("Who flies tonight\nLarge yellow underwing\nSetaceous Hebrew character", deck.Slides[0].Text);
+        Assert.Equal("Four kinds, one after the other.", deck.Slides[0].Notes);
+        Assert.Equal([false, true, false], deck.Slides.Select(s => s.Hidden));
+        Assert.Equal(["Opening", "Opening", "The walk"], deck.Slides.Select(s => s.Section));
+        var sound = Assert.Single(deck.Sounds);
+        Assert.Equal((3, 3, "hand"), (sound.FirstSlide, sound.LastSlide, sound.Start));
+        Assert.Equal("ID3"u8.ToArray(), DeckFormats.SoundBytes(path, sound)[..3]);
+        Assert.Equal(["Slide 3: a chart is not drawn."], deck.NotUnderstood);
+
+        var drawings = DeckFormats.Draw(path, MediaTypes.Pptx, [1, 2]);
+        Assert.Equal(new SolidPaint(0xFF1E2B2A), drawings[0].Background);
+        var head = drawings[0].Shapes.Single(s => Words(s) == "Who flies tonight").Text!.Paragraphs[0].Runs[0];
+        Assert.Equal((32.0, 0xFFFAF6ECu, true), (head.Size, head.Color, head.Bold));
+        Assert.All(drawings[0].Shapes.Single(s => Words(s).Contains("underwing")).Text!.Paragraphs, p => Assert.NotNull(p.Bullet));
+        Assert.Contains(drawings[1].Shapes, s => s.Box.Turn == 20 && s.Fill == new SolidPaint(0xFF3F6C8C));
+        Assert.Equal(["Kind", "April", "Hawk", "2"], drawings[1].Shapes.Select(Words).Where(w => w is "Kind" or "April" or "Hawk" or "2"));
+        Assert.True(drawings[1].Shapes.Single(s => Words(s) == "in an ellipse").Text!.Paragraphs[0].Runs[0].Italic);
+    }
+
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Reveals_become_steps_holds_and_transitions_are_taken_over(bool strict)
+    {
+        var slide = $"""
+            ><p:cSld><p:spTree>{Title("Ears")}{Shape(3, 10, 200, 100, 40, body: Paragraph("Before the bat") + Paragraph("hears them"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("An aside"))}</p:spTree></p:cSld>
+            <p:transition spd="slow" advClick="0" advTm="7500"><p:fade/></p:transition>
+            {Timing(Click(Effect(3, "clickEffect", "entr", paragraph: 0)), Click(Effect(3, "clickEffect", "entr", paragraph: 1), Effect(4, "withEffect", "exit")), Group(Effect(4, "afterEffect", "emph", delay: 2500)))}
+            """;
+        Pptx(PathOf("steps.pptx"), [slide, "><p:cSld><p:spTree/></p:cSld>"], strict: strict);
+        var deck = Read(PathOf("steps.pptx"));
+        Assert.Equal("Ears", deck.Slides[0].Title);
+        Assert.Equal((7500L, 1000L), (deck.Slides[0].HoldMs, deck.Slides[0].TransitionMs));
+        Assert.Equal([(1, "", 0L), (2, "Before the bat", null), (3, "hears them", null), (4, "", 2500L)], deck.Slides[0].Steps.Select(s => (s.Number, s.Label, s.OffsetMs)));
+        Assert.Equal(("Slide 2", null, 0L), (deck.Slides[1].Title, deck.Slides[1].HoldMs, deck.Slides[1].TransitionMs));
+
+        var drawing = DeckFormats.Draw(PathOf("steps.pptx"), MediaTypes.Pptx, [1])[0];
+        Assert.Equal([2, 3], drawing.Shapes.Single(s => Words(s).StartsWith("Before", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => p.FromStep));
+        Assert.Equal(2, drawing.Shapes.Single(s => Words(s) == "An aside").ToStep);
+
+        // In a show: a picture of its own for each step, and steps that were planned.
+        var made = deck.ToSlides(() => "x", 4000)[0];
+        Assert.Equal([1, 2, 3, 4], made.Steps.Select(s => s.Picture!.Step));
+        Assert.Equal((0, 7500L, Transition.Dissolve(1000)), (made.Picture.Step, made.HoldMs, made.Transition));
+    }
+
+    [Fact]
+    public void Sounds_in_a_deck_keep_their_slides_loop_level_and_start()
+    {
+        static string Icon(int id) => $"""<p:pic><p:nvPicPr><p:cNvPr id="{id}" name="tune"/><p:nvPr><a:audioFile r:link="rTune"/></p:nvPr></p:nvPicPr><p:blipFill/><p:spPr/></p:pic>""";
+        var first = $"""
+            ><p:cSld><p:spTree>{Icon(5)}{Icon(6)}</p:spTree></p:cSld>
+            {Timing(
+                """<p:audio><p:cMediaNode vol="25000" numSld="3"><p:cTn repeatCount="indefinite"/><p:tgtEl><p:spTgt spid="5"/></p:tgtEl></p:cMediaNode></p:audio>""",
+                Group(Effect(5, "afterEffect", "mediacall")), Click(Effect(6, "clickEffect", "mediacall")))}
+            """;
+        var outside = """><p:cSld><p:spTree><p:pic><p:nvPicPr><p:cNvPr id="5" name="far"/><p:nvPr><a:audioFile r:link="rFar"/></p:nvPr></p:nvPicPr></p:pic></p:spTree></p:cSld>""";
+        Pptx(PathOf("tune.pptx"), [first, outside, "><p:cSld/>"], [("rTune", "audio", "../media/tune.wav"), ("rFar", "audio", "file:///srv/far.wav")], [("ppt/media/tune.wav", [1, 2, 3])]);
+        var deck = Read(PathOf("tune.pptx"));
+        Assert.Equal(
+            [(1, 3, true, -12.0, "with", (int?)null), (1, 1, false, 0.0, "step", 2)],
+            deck.Sounds.Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step)));
+        Assert.Equal([1, 2, 3], DeckFormats.SoundBytes(PathOf("tune.pptx"), deck.Sounds[0]));
+        Assert.Equal(["Slide 2: a sound lies outside the file and was not fetched."], deck.NotUnderstood);
+        // The sign of a sound is not drawn.
+        Assert.Empty(DeckFormats.Draw(PathOf("tune.pptx"), MediaTypes.Pptx, [1])[0].Shapes);
+    }
+
+    [Fact]
+    public void A_slide_inherits_places_looks_and_colours()
+    {
+        var text = """<a:p><a:pPr lvl="1"/><a:r><a:rPr b="1"/><a:t>one</a:t></a:r></a:p><a:p><a:pPr lvl="1"/><a:r><a:t>two</a:t></a:r></a:p>""";
+        var slide = $"""
+            ><p:cSld><p:spTree>{Title("A title")}
+            <p:sp><p:nvSpPr><p:cNvPr id="3" name="body"/><p:nvPr><p:ph type="body" idx="1"/></p:nvPr></p:nvSpPr><p:spPr/><p:txBody><a:bodyPr><a:normAutofit fontScale="50000"/></a:bodyPr>{text}</p:txBody></p:sp>
+            {Shape(4, 0, 0, 10, 10, """<a:prstGeom prst="ellipse"/><a:solidFill><a:schemeClr val="accent1"><a:lumMod val="50000"/></a:schemeClr></a:solidFill>""")}
+            <p:grpSp><p:nvGrpSpPr><p:cNvPr id="5" name="g"/><p:nvPr/></p:nvGrpSpPr><p:grpSpPr><a:xfrm rot="5400000"><a:off x="1270000" y="1270000"/><a:ext cx="2540000" cy="1270000"/><a:chOff x="0" y="0"/><a:chExt cx="1270000" cy="635000"/></a:xfrm></p:grpSpPr>
+            {Shape(6, 0, 0, 50, 25, "<a:solidFill><a:srgbClr val=\"112233\"><a:alpha val=\"50000\"/></a:srgbClr></a:solidFill>")}</p:grpSp></p:spTree></p:cSld>
+            """;
+        Pptx(PathOf("inherit.pptx"), [slide]);
+        var shapes = DeckFormats.Draw(PathOf("inherit.pptx"), MediaTypes.Pptx, [1])[0].Shapes;
+        // The title's place comes from the layout, its looks from the master, its colour and face from the theme.
+        Assert.Equal(new Box(100, 50, 500, 100), shapes[0].Box);
+        var title = shapes[0].Text!.Paragraphs[0];
+        Assert.Equal((Align.Center, 44.0, 0xFF101820u, "Heading Face"), (title.Align, title.Runs[0].Size, title.Runs[0].Color, title.Runs[0].Font));
+        var body = shapes[1].Text!.Paragraphs;
+        Assert.Equal([("1.", 12.0, true), ("2.", 12.0, false)], body.Select(p => (p.Bullet!.Text, p.Runs[0].Size, p.Runs[0].Bold)));
+        Assert.Equal((66.0, 143.75), (shapes[1].Box.X, shapes[1].Box.Y));
+        Assert.Equal(new SolidPaint(0xFF402010), shapes[2].Fill);
+        // A quarter of a group that is twice as large and turned by a right angle: its upper left goes to the upper right.
+        Assert.Equal((225.0, 100.0), (shapes[3].Box.X + shapes[3].Box.Width / 2, shapes[3].Box.Y + shapes[3].Box.Height / 2));
+        Assert.Equal(new SolidPaint(0x80112233), shapes[3].Fill);
+    }
+
+    [Fact]
+    public void An_opendocument_presentation_is_read_and_drawn()
+    {
+        Odp(PathOf("walk.odp"),
+            """
+            <style:style style:name="dp1" style:family="drawing-page"><style:drawing-page-properties presentation:transition-type="automatic" presentation:duration="PT00H00M06S" smil:type="fade" presentation:transition-speed="fast"/></style:style>
+            <style:style style:name="dp2" style:family="drawing-page"><style:drawing-page-properties presentation:visibility="hidden" draw:fill="solid" draw:fill-color="#faf6ec"/></style:style>
+            <style:style style:name="gr1" style:family="graphic"><style:graphic-properties draw:fill="solid" draw:fill-color="#d9772b" draw:opacity="50%" draw:stroke="none" draw:textarea-vertical-align="middle"/><style:paragraph-properties fo:text-align="center"/><style:text-properties fo:font-size="20pt" fo:color="#fffefa" fo:font-weight="bold"/></style:style>
+            """,
+            """
+            <draw:page draw:name="p1" draw:style-name="dp1" draw:master-page-name="Night">
+              <draw:frame presentation:class="title" draw:id="t" svg:x="2cm" svg:y="1cm" svg:width="20cm" svg:height="3cm"><draw:text-box><text:p>To the <text:span>mill</text:span></text:p></draw:text-box></draw:frame>
+              <draw:custom-shape draw:id="s" draw:style-name="gr1" svg:width="4cm" svg:height="2cm" draw:transform="rotate (-1.5707963) translate (10cm 5cm)"><text:p>Ten minutes</text:p><draw:enhanced-geometry draw:type="ellipse"/></draw:custom-shape>
+              <draw:frame draw:id="m"><draw:plugin xlink:href="../Media/stream.ogg" draw:mime-type="audio/ogg"/></draw:frame>
+              <anim:par presentation:node-type="timing-root"><anim:seq presentation:node-type="main-sequence"><anim:par><anim:par><anim:par presentation:node-type="on-click" presentation:preset-class="entrance"><anim:set smil:targetElement="s"/></anim:par></anim:par></anim:par></anim:seq></anim:par>
+              <presentation:notes><draw:frame><draw:text-box><text:p>Lead on.</text:p></draw:text-box></draw:frame></presentation:notes>
+            </draw:page>
+            <draw:page draw:name="p2" draw:style-name="dp2" draw:master-page-name="Night"><draw:rect svg:x="1cm" svg:y="1cm" svg:width="2cm" svg:height="1cm"/></draw:page>
+            """,
+            [("Media/stream.ogg", [7, 7])]);
+        var deck = Read(PathOf("walk.odp"));
+        Assert.Equal([("To the mill", "Lead on.", 6000L, false, 500L), ("Slide 2", "", null, true, 0L)], deck.Slides.Select(s => (s.Title, s.Notes, s.HoldMs, s.Hidden, s.TransitionMs)));
+        Assert.Equal([(1, ""), (2, "Ten minutes")], deck.Slides[0].Steps.Select(s => (s.Number, s.Label)));
+        Assert.Equal((1, "hand"), (deck.Sounds[0].FirstSlide, deck.Sounds[0].Start));
+        Assert.Equal([7, 7], DeckFormats.SoundBytes(PathOf("walk.odp"), deck.Sounds[0]));
+
+        var drawings = DeckFormats.Draw(PathOf("walk.odp"), MediaTypes.Odp, [1, 2]);
+        Assert.Equal((793.7, new SolidPaint(0xFF1E2B2A)), (Math.Round(drawings[0].Width, 1), drawings[0].Background));
+        Assert.Equal(new SolidPaint(0xFFFAF6EC), drawings[1].Background);
+        var shape = drawings[0].Shapes.Single(s => Words(s) == "Ten minutes");
+        Assert.Equal((90, 2, new SolidPaint(0x80D9772B)), (Math.Round(shape.Box.Turn), shape.FromStep, shape.Fill));
+        // Turned about its own corner at 10 cm, 5 cm: it then lies to the left of it and below.
+        Assert.Equal((9 * 72 / 2.54, 7 * 72 / 2.54), (shape.Box.X + shape.Box.Width / 2, shape.Box.Y + shape.Box.Height / 2), (a, b) => Math.Abs(a.Item1 - b.Item1) + Math.Abs(a.Item2 - b.Item2) < 0.01);
+        Assert.Equal((20.0, 0xFFFFFEFAu, true, Anchor.Middle), (shape.Text!.Paragraphs[0].Runs[0].Size, shape.Text.Paragraphs[0].Runs[0].Color, shape.Text.Paragraphs[0].Runs[0].Bold, shape.Text.Anchor));
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private static Deck Read(string path) => DeckFormats.Read([new(path, Path.GetFileName(path), new string('a', 64))]);
+
+    private static string Words(DrawnShape shape) => string.Join('\n', shape.Text?.Paragraphs.Select(p => string.Concat(p.Runs.Select(r => r.Text))) ?? []);
+
+    private static string Title(string text) =>
+        $"""<p:sp><p:nvSpPr><p:cNvPr id="2" name="title"/><p:nvPr><p:ph type="title"/></p:nvPr></p:nvSpPr><p:spPr/><p:txBody><a:bodyPr/>{Paragraph(text)}</p:txBody></p:sp>""";
+
+    private static string Timing(params string[] groups) => $"""
+        <p:timing><p:tnLst><p:par><p:cTn nodeType="tmRoot"><p:childTnLst><p:seq><p:cTn nodeType="mainSeq"><p:childTnLst>{string.Concat(groups.Where(g => !g.StartsWith("<p:audio", StringComparison.Ordinal)))}</p:childTnLst></p:cTn></p:seq>
+        {string.Concat(groups.Where(g => g.StartsWith("<p:audio", StringComparison.Ordinal)))}</p:childTnLst></p:cTn></p:par></p:tnLst></p:timing>
+        """;
+
+    private static string Click(params string[] effects) => Group(effects);
+
+    private static string Group(params string[] effects) =>
+        $"""<p:par><p:cTn><p:stCondLst><p:cond delay="indefinite"/></p:stCondLst><p:childTnLst><p:par><p:cTn><p:stCondLst><p:cond delay="0"/></p:stCondLst><p:childTnLst>{string.Concat(effects)}</p:childTnLst></p:cTn></p:par></p:childTnLst></p:cTn></p:par>""";
+
+    private static string Effect(int shape, string node, string kind, int? paragraph = null, int delay = 0)
+    {
+        var range = paragraph is { } p ? $"<p:txEl><p:pRg st=\"{p}\" end=\"{p}\"/></p:txEl>" : "";
+        return $"""<p:par><p:cTn presetClass="{kind}" nodeType="{node}"><p:stCondLst><p:cond delay="{delay}"/></p:stCondLst><p:childTnLst><p:set><p:cBhvr><p:tgtEl><p:spTgt spid="{shape}">{range}</p:spTgt></p:tgtEl></p:cBhvr></p:set></p:childTnLst></p:cTn></p:par>""";
+    }
+}
