@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Mvc.Testing;
 using Phonaris.Core.Shows;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
+using SkiaSharp;
 
 namespace Phonaris.Web.Tests;
 
@@ -27,10 +28,11 @@ public sealed class App : IDisposable
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
     /// <summary>Ends the app and starts it again on the same folder.</summary>
-    public void Restart()
+    /// <param name="settings">Settings to start with.</param>
+    public void Restart(params (string Name, string Value)[] settings)
     {
         _factory.Dispose();
-        (_factory, Http) = Start();
+        (_factory, Http) = Start(settings);
     }
 
     public string Make(string name, params string[] arguments)
@@ -50,10 +52,10 @@ public sealed class App : IDisposable
     }
 
     /// <summary>Begins a resumable upload; gives its address.</summary>
-    public async Task<string> BeginUploadAsync(string purpose, string name, long length)
+    public async Task<string> BeginUploadAsync(string purpose, string name, long? length)
     {
         var request = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
-        request.Headers.Add("Upload-Length", $"{length}");
+        request.Headers.Add(length is null ? "Upload-Defer-Length" : "Upload-Length", $"{length ?? 1}");
         request.Headers.Add("Upload-Metadata", $"filename {Base64(name)},purpose {Base64(purpose)}");
         var answer = await Http.SendAsync(request);
         Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
@@ -62,14 +64,31 @@ public sealed class App : IDisposable
         static string Base64(string text) => Convert.ToBase64String(System.Text.Encoding.UTF8.GetBytes(text));
     }
 
-    public Task<HttpResponseMessage> AppendAsync(string address, long offset, byte[] bytes)
+    public Task<HttpResponseMessage> AppendAsync(string address, long offset, byte[] bytes, long? length = null)
     {
         var request = new HttpRequestMessage(HttpMethod.Patch, address)
         {
             Content = new ByteArrayContent(bytes) { Headers = { ContentType = new("application/offset+octet-stream") } },
         };
         request.Headers.Add("Upload-Offset", $"{offset}");
+        if (length is not null) request.Headers.Add("Upload-Length", $"{length}");
         return Http.SendAsync(request);
+    }
+
+    /// <summary>Writes a PDF with a page for each line.</summary>
+    public static string Pdf(string path, params string[] lines)
+    {
+        using var stream = File.Create(path);
+        using var pdf = SKDocument.CreatePdf(stream);
+        using var font = new SKFont(SKTypeface.FromFile(Path.Combine(AppContext.BaseDirectory, "AtkinsonHyperlegibleNext-Bold.ttf")), 40);
+        using var ink = new SKPaint();
+        foreach (var line in lines)
+        {
+            pdf.BeginPage(960, 540).DrawText(line, 60, 120, SKTextAlign.Left, font, ink);
+            pdf.EndPage();
+        }
+        pdf.Close();
+        return path;
     }
 
     /// <summary>A show of some slides of one picture.</summary>
@@ -114,11 +133,15 @@ public sealed class App : IDisposable
         _folder.Delete(recursive: true);
     }
 
-    private (WebApplicationFactory<Program>, HttpClient) Start()
+    private (WebApplicationFactory<Program>, HttpClient) Start(params (string Name, string Value)[] settings)
     {
-        var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
-            .UseSetting("Phonaris:Data", PathOf("data"))
-            .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
+        var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host =>
+        {
+            host.UseSetting("Phonaris:Data", PathOf("data"))
+                .UseSetting("Phonaris:Catalogue", Path.Combine(AppContext.BaseDirectory, "catalogue"))
+                .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning");
+            foreach (var (name, value) in settings) host.UseSetting(name, value);
+        });
         return (factory, factory.CreateClient());
     }
 }

@@ -1,0 +1,116 @@
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Media.Pictures;
+using SkiaSharp;
+
+namespace Phonaris.Media.Tests;
+
+/// <summary>Drawings of slides, painted: colours at places that can be worked out.</summary>
+public sealed class DrawingPainterTests : IDisposable
+{
+    private const uint Pine = 0xFF1F5C4D, Apricot = 0xFFD9772B;
+
+    private readonly Sandbox _box = new();
+
+    [Fact]
+    public async Task Shapes_stand_where_they_are_put_turned_and_mirrored()
+    {
+        using var picture = await PaintAsync(
+        [
+            new(new(10, 10, 40, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null),
+            // Turned by a right angle about its middle (100, 50): upright then, from 20 to 80.
+            new(new(70, 40, 60, 20, 90), Outlines.Rectangle, new SolidPaint(Apricot), null, null),
+            // A triangle with its right angle below on the left, mirrored to the right.
+            new(new(140, 10, 40, 40, 0, FlipX: true), Outlines.Polygon((0, 0), (1, 1), (0, 1)), new SolidPaint(Pine), null, null),
+        ]);
+        Assert.Equal(Pine, At(picture, 12, 12));
+        Assert.Equal(0xFFFFFFFF, At(picture, 55, 12));
+        Assert.Equal((Apricot, 0xFFFFFFFF), (At(picture, 100, 25), At(picture, 75, 50)));
+        Assert.Equal((Pine, 0xFFFFFFFF), (At(picture, 175, 45), At(picture, 145, 15)));
+    }
+
+    [Fact]
+    public async Task Pictures_are_cropped_and_gradients_run_their_way()
+    {
+        using var halves = new SKBitmap(20, 10);
+        for (var x = 0; x < 20; x++)
+            for (var y = 0; y < 10; y++) halves.SetPixel(x, y, new SKColor(x < 10 ? Pine : Apricot));
+        var data = halves.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        using var picture = await PaintAsync(
+        [
+            new(new(0, 0, 50, 50), Outlines.Rectangle, new PicturePaint(data, 0.5, 0, 0, 0), null, null),
+            new(new(60, 0, 100, 20), Outlines.Rectangle, new GradientPaint([new(0, 0xFF000000), new(1, 0xFFFFFFFF)], 0, false), null, null),
+        ]);
+        Assert.Equal((Apricot, Apricot), (At(picture, 4, 4), At(picture, 45, 45)));
+        Assert.InRange(At(picture, 85, 10) & 0xFF, 0x35u, 0x50u);
+        Assert.InRange(At(picture, 135, 10) & 0xFF, 0xB0u, 0xCAu);
+    }
+
+    [Fact]
+    public async Task Steps_show_what_they_reveal()
+    {
+        ValueList<DrawnShape> shapes =
+        [
+            new(new(0, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null, FromStep: 2),
+            new(new(40, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Apricot), null, null, ToStep: 1),
+        ];
+        using var first = await PaintAsync(shapes, 1);
+        using var second = await PaintAsync(shapes, 2);
+        using var whole = await PaintAsync(shapes, 0);
+        Assert.Equal((0xFFFFFFFF, Apricot), (At(first, 10, 10), At(first, 50, 10)));
+        Assert.Equal((Pine, 0xFFFFFFFF), (At(second, 10, 10), At(second, 50, 10)));
+        Assert.Equal((Pine, 0xFFFFFFFF), (At(whole, 10, 10), At(whole, 50, 10)));
+    }
+
+    [Fact]
+    public async Task Text_wraps_aligns_and_shrinks_until_it_fits()
+    {
+        DrawnShape Written(double x, string text, double size, Align align, bool shrinks) => new(
+            new(x, 0, 90, 100), Outlines.Rectangle, null, null,
+            new([new([new Run(text, size, Pine, "")], align, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, shrinks));
+        using var picture = await PaintAsync(
+        [
+            Written(0, "Wings", 14, Align.Left, false),
+            Written(100, "Wings", 14, Align.Right, false),
+        ]);
+        Assert.True(Ink(picture, 0, 45, 0, 20) > 20 && Ink(picture, 48, 90, 0, 20) == 0, "On the left it stands at the left.");
+        Assert.True(Ink(picture, 145, 190, 0, 20) > 20 && Ink(picture, 100, 140, 0, 20) == 0, "On the right it stands at the right.");
+        var many = string.Join(' ', Enumerable.Repeat("wings", 24));
+        using var wrapped = await PaintAsync([Written(0, many, 14, Align.Left, false)]);
+        using var shrunk = await PaintAsync([Written(0, many, 14, Align.Left, true)]);
+        Assert.True(Ink(wrapped, 0, 90, 101, 112) > 0, "It runs beyond its shape.");
+        Assert.True(Ink(shrunk, 0, 90, 101, 112) == 0 && Ink(shrunk, 0, 90, 0, 100) > 50, "It is made smaller until it fits.");
+    }
+
+    [Fact]
+    public async Task A_picture_that_fills_is_cut_off_and_one_shown_whole_has_bars()
+    {
+        var slide = _box.Slide("a", "red", 1000);
+        using var whole = await _box.Pictures.FrameAsync(slide.Picture, 200, 200, CancellationToken.None);
+        using var filled = await _box.Pictures.FrameAsync(slide.Picture with { Fills = true }, 200, 200, CancellationToken.None);
+        Assert.Equal(0xFF000000, (uint)whole.GetPixel(100, 10));
+        Assert.True(filled.GetPixel(100, 10).Red > 250 && filled.GetPixel(5, 195).Red > 250, "It fills the frame to its corners.");
+    }
+
+    public void Dispose() => _box.Dispose();
+
+    private async Task<SKBitmap> PaintAsync(ValueList<DrawnShape> shapes, int step = 0)
+    {
+        var drawing = new SlideDrawing(200, 112.5, null, shapes, 2, []);
+        var pictures = new SlidePictures(_box.Derived, _ => "none", (_, _, pages) => [.. pages.Select(_ => drawing)]);
+        return await pictures.FrameAsync(new PictureSource("deck", MediaTypes.Pptx, 1, 200, 112, step), 400, 224, CancellationToken.None);
+    }
+
+    /// <summary>The colour at a point of the slide; a point is two pixels.</summary>
+    private static uint At(SKBitmap picture, double x, double y) => (uint)picture.GetPixel((int)(x * 2), (int)(y * 2));
+
+    private static int Ink(SKBitmap picture, int left, int right, int top, int bottom)
+    {
+        var dark = 0;
+        for (var x = left * 2; x < right * 2; x++)
+            for (var y = top * 2; y < Math.Min(bottom * 2, picture.Height); y++)
+                if (picture.GetPixel(x, y).Green < 160) dark++;
+        return dark;
+    }
+}
