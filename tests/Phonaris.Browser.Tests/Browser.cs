@@ -21,6 +21,7 @@ public sealed class Browser : IDisposable
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
+            .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
         _app.UseKestrel(0);
         _app.StartServer();
@@ -28,6 +29,7 @@ public sealed class Browser : IDisposable
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+            "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream",
             "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
@@ -50,6 +52,10 @@ public sealed class Browser : IDisposable
 
     /// <summary>The element a selector finds, waiting for it.</summary>
     public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"{css} to be there");
+
+    /// <summary>The button of a name that can be seen, waiting for it.</summary>
+    public IWebElement Button(string name) =>
+        Until(() => _driver.FindElements(By.XPath($"//button[normalize-space()='{name}']")).FirstOrDefault(b => b.Displayed), $"a button {name}");
 
     public int Count(string css) => _driver.FindElements(By.CssSelector(css)).Count;
 
@@ -112,7 +118,7 @@ public sealed class Browser : IDisposable
         _folder.Delete(recursive: true);
     }
 
-    private static string Root()
+    public static string Root()
     {
         var at = new DirectoryInfo(AppContext.BaseDirectory);
         while (!File.Exists(Path.Combine(at.FullName, "Phonaris.slnx"))) at = at.Parent!;

@@ -23,7 +23,7 @@ public sealed class MishapsJourney : IDisposable
         // Pictures at once, in the order of their numbers.
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Picture("2 Second.png"), Picture("10 Third.png"), Picture("1 First.png")));
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "three slides");
-        Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Find($"[data-slide='{n}'] button[title]:not([aria-label])").Text));
+        Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Find($"[data-slide='{n}'] [data-title]").Text));
 
         // A sound that is none, beside one that is.
         await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");
@@ -54,18 +54,18 @@ public sealed class MishapsJourney : IDisposable
         _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back");
 
         // Its slide removed, the cue is parked and not lost; undone, it is where it was.
-        _browser.Find("[data-slide='3'] button[title]:not([aria-label])").Click();
+        _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Find("[data-testid='slide-details']");
-        _browser.Find("[data-testid='slide-details'] > div > button").Click();
+        _browser.Button("Remove").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-cue]") == 0, "the slide to be gone");
         Assert.Contains("1 cue", _browser.Find("[data-sound='Chime']").Text);
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back once more");
 
         // All holds at once, rows by time, and both still so after a reload.
-        _browser.Find("[data-slide='1'] button[title]:not([aria-label])").Click();
+        _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Type("Hold", "2.5", "2.5 s");
-        _browser.Find("[data-testid='slide-details'] button").Click();
+        _browser.Button("Same hold for all").Click();
         _browser.Until(() => _browser.Find("[data-testid='running-time']").Text == "0:07.5", "every slide to stay 2.5 s");
         _browser.Find("[aria-label='Row height'] button:last-child").Click();
         _browser.Reload();

@@ -1,0 +1,130 @@
+using OpenQA.Selenium;
+using SkiaSharp;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>All that is brought in: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
+[Collection("journeys")]
+public sealed class BringingJourney : IDisposable
+{
+    private readonly Browser _browser = new();
+
+    [Fact]
+    public void From_a_presentation_with_its_sounds_to_credits()
+    {
+        var deck = _browser.PathOf("night-walk.pptx");
+        File.Copy(Path.Combine(Browser.Root(), "tests/Phonaris.Formats.Tests/Decks/night-walk.pptx"), deck);
+        _browser.Go("/");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(deck);
+        _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-hidden]") == 1, "two slides and a hidden one");
+        Assert.Equal("Opening", _browser.Find("[data-slide='1'] [data-section]").Text);
+        // What came with it: a sound by hand, and a word on what did not.
+        _browser.Find("[data-cue] [data-by-hand]");
+        _browser.Button("1 thing not taken over").Click();
+        Assert.Contains("a chart is not drawn", _browser.Find("ul[aria-label='On their way']").Text);
+
+        // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
+        Bring(deck);
+        _browser.Find("dialog section[aria-label='Kept']");
+        AssertAccessible();
+        _browser.Button("Refresh").Click();
+        Gone("dialog");
+        Bring(Pages("Listen", "Who flies tonight"));
+        _browser.Find("[aria-label='Slide of page 1']").SendKeys("3");
+        _browser.Find("[aria-label='Slide of page 2']").SendKeys("1");
+        Assert.Equal(("2", "0"), (_browser.Value("Slide of page 1"), _browser.Value("Slide of page 2")));
+        AssertAccessible();
+        var drawn = Picture(1);
+        _browser.Button("Use these pictures").Click();
+        Gone("dialog");
+        _browser.Until(() => Picture(1) != drawn && _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth > 0)"), "the exact pictures");
+
+        // A piece of the catalogue, with its licence.
+        _browser.Button("Find").Click();
+        _browser.Find("[aria-label='Words to search for']").SendKeys("rain");
+        _browser.Until(() => _browser.Count("[data-piece]") == 1, "one piece found");
+        AssertAccessible();
+        _browser.Find("[data-piece='Hill Rain'] button:last-child").Click();
+        _browser.Until(() => _browser.Find("[data-piece='Hill Rain']").Text.Contains("Taken", StringComparison.Ordinal), "the piece to be taken");
+        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
+        _browser.Find("[data-testid='sound-details']");
+        Assert.Equal("CC0-1.0", _browser.Value("Licence, such as CC-BY-4.0"));
+        AssertAccessible();
+
+        // A marker, by keyboard on the waveform and by name.
+        _browser.Find("[role=slider][aria-label='Place in Hill Rain']").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
+        _browser.Button("Mark this point").Click();
+        _browser.Type("Name of the marker at 0:10.0", "Heavier", "Heavier");
+
+        // A voice, recorded, heard and kept for the second slide.
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Find("button[aria-label='Record a voice']").Click();
+        _browser.Until(() => _browser.Js<double>("parseFloat(document.querySelector('[data-testid=microphone-level] div')?.dataset.level ?? '0')") > 0.01, "the microphone to be heard");
+        AssertAccessible();
+        _browser.Button("Record").Click();
+        _browser.Button("Stop");
+        Thread.Sleep(2500);
+        _browser.Button("Stop").Click();
+        _browser.Find("[data-testid='take']");
+        _browser.Button("Keep it").Click();
+        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-cue]')].some((c) => c.dataset.cue.startsWith('Voice'))"), "the voice on the sheet");
+
+        // A credits card at the end is filled from the rights of what lies on slides.
+        _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Hill Rain']"), _browser.Find("[data-slide='1'] img")).Perform();
+        _browser.Until(() => _browser.Value("Slides") == "1–2", "the rain on its slides");
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Button("Add a slide").Click();
+        _browser.Button("A credits card").Click();
+        _browser.Until(() => _browser.Count("[data-slide]") == 3, "the card");
+        var before = Picture(3);
+        _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
+        _browser.Type("Credit, as it is asked for", "Rain by the field notes", "Rain by the field notes");
+        _browser.Until(() => Picture(3) != before, "the card to follow the rights");
+
+        // Moved up by keyboard, and back by undo; shown again what was hidden.
+        _browser.Find("[data-slide='3'] [data-title]").Click();
+        _browser.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowUp).KeyUp(Keys.Alt).Perform();
+        _browser.Until(() => _browser.Find("[data-slide='2'] [data-title]").Text == "Credits", "the card one higher");
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => _browser.Find("[data-slide='3'] [data-title]").Text == "Credits", "the card back");
+        _browser.Find("[data-hidden] [data-title]").Click();
+        _browser.Button("Show").Click();
+        _browser.Until(() => _browser.Count("[data-slide]") == 4, "the hidden slide");
+
+        _browser.Go(new Uri(_browser.Url).AbsolutePath + "/export");
+        Assert.Contains("Rain by the field notes", _browser.Find("section[aria-label='Credits'] pre").Text);
+        AssertAccessible();
+        Assert.Empty(_browser.Complaints());
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    private void Bring(string path) => _browser.Find("input[aria-label='Files to bring in']").SendKeys(path);
+
+    private void Gone(string css) => _browser.Until(() => _browser.Count(css) == 0, $"{css} to be away");
+
+    private string Picture(int slide) => _browser.Find($"[data-slide='{slide}'] img").GetDomProperty("src")!;
+
+    private void AssertAccessible()
+    {
+        var found = _browser.Axe();
+        Assert.True(found.Length == 0, found);
+    }
+
+    private string Pages(params string[] lines)
+    {
+        var path = _browser.PathOf("pages.pdf");
+        using var stream = File.Create(path);
+        using var pdf = SKDocument.CreatePdf(stream);
+        using var font = new SKFont(SKTypeface.FromFile(Path.Combine(AppContext.BaseDirectory, "AtkinsonHyperlegibleNext-Bold.ttf")), 60);
+        using var ink = new SKPaint { Color = SKColors.DarkGreen };
+        foreach (var line in lines)
+        {
+            pdf.BeginPage(960, 540).DrawText(line, 80, 200, SKTextAlign.Left, font, ink);
+            pdf.EndPage();
+        }
+        pdf.Close();
+        return path;
+    }
+}
