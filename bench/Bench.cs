@@ -37,12 +37,15 @@ internal sealed class Bench : IDisposable
     }
 
     /// <summary>Runs ffmpeg as the peer; gives the seconds it takes.</summary>
-    public static Task<double> FfmpegAsync(params string[] arguments) => TimeAsync(async () =>
+    public static Task<double> FfmpegAsync(params string[] arguments) => TimeAsync(() => RunAsync("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments]));
+
+    /// <summary>Runs a program to its end.</summary>
+    public static async Task RunAsync(string program, params string[] arguments)
     {
-        using var process = Process.Start("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments]);
+        using var process = Process.Start(program, arguments);
         await process.WaitForExitAsync();
-        if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: ffmpeg {string.Join(' ', arguments)}");
-    });
+        if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: {program} {string.Join(' ', arguments)}");
+    }
 
     /// <summary>Prints a ratio and whether it is what is to be reached.</summary>
     public void Report(string work, double ours, double theirs, double toReach)
@@ -50,6 +53,29 @@ internal sealed class Bench : IDisposable
         var ratio = ours / theirs;
         AllReached &= ratio <= toReach;
         Console.WriteLine($"{work,-48} ours {ours,7:0.00} s  theirs {theirs,7:0.00} s  ratio {ratio:0.000}  to reach {toReach:0.00}  {(ratio <= toReach ? "reached" : "MISSED")}");
+    }
+
+    /// <summary>Prints a time and whether it is what is to be reached, where there is no peer.</summary>
+    public void ReportTime(string work, double seconds, double toReach)
+    {
+        AllReached &= seconds <= toReach;
+        Console.WriteLine($"{work,-48} ours {seconds,7:0.00} s  to reach {toReach:0.00} s  {(seconds <= toReach ? "reached" : "MISSED")}");
+    }
+
+    /// <summary>Prints the most memory this process has had since <see cref="ForgetMemory"/>.</summary>
+    public void ReportMemory(string work, int mostMb)
+    {
+        var line = File.ReadLines("/proc/self/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal));
+        var mb = double.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1]) / 1024;
+        AllReached &= mb <= mostMb;
+        Console.WriteLine($"{work,-48} most memory {mb:0} MB  to reach {mostMb} MB  {(mb <= mostMb ? "reached" : "MISSED")}");
+    }
+
+    /// <summary>Begins to watch memory anew: what is free is given back, and the kernel forgets the most there was.</summary>
+    public static void ForgetMemory()
+    {
+        GC.Collect(2, GCCollectionMode.Aggressive, blocking: true, compacting: true);
+        File.WriteAllText("/proc/self/clear_refs", "5");
     }
 
     /// <summary>Keeps a WAV of made-up music and makes it ready; gives the sound and the path of the file.</summary>

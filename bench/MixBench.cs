@@ -30,10 +30,11 @@ internal static class MixBench
 
         // Once for the runtime to compile what is hot; the peer needs none.
         await MixAsync(bench, schedule, 60 * Frames.PerSecond);
+        Bench.ForgetMemory();
         var ours = await Bench.TimeAsync(() => MixAsync(bench, schedule, schedule.TotalFrames));
         var theirs = await Bench.FfmpegAsync([.. Peer(bedPath, sounds)]);
         bench.Report("mix of an hour, a looped bed and 40 cues", ours, theirs, ToReach);
-        Console.WriteLine($"{"",-48} most memory of this process {PeakMemoryMb():0} MB (limit {MemoryLimitMb})");
+        bench.ReportMemory("the same", MemoryLimitMb);
     }
 
     private static async Task MixAsync(Bench bench, Schedule schedule, long end)
@@ -61,7 +62,4 @@ internal static class MixBench
 
     private static Slide Slide(int i, long holdMs) =>
         new($"s{i}", $"Slide {i + 1}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, false, Step.Whole($"s{i}"));
-
-    private static double PeakMemoryMb() =>
-        double.Parse(File.ReadLines("/proc/self/status").First(l => l.StartsWith("VmHWM", StringComparison.Ordinal)).Split(' ', StringSplitOptions.RemoveEmptyEntries)[1]) / 1024;
 }

@@ -5,6 +5,8 @@ using Phonaris.Bench;
 [
     ("mix", MixBench.RunAsync),
     ("film", FilmBench.RunAsync),
+    ("loudness", LoudnessBench.RunAsync),
+    ("deck", DeckBench.RunAsync),
 ];
 var wanted = all.Where(b => args.Length == 0 || args.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

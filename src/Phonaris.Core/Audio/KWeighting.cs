@@ -38,25 +38,25 @@ internal readonly struct KWeighting
         internal Vector128<double> S1, S2, S3, S4;
     }
 
-    /// <summary>The sum of squares of a stretch of two weighted channels, each by itself.</summary>
-    /// <param name="samples">Interleaved samples, beginning with the first of the two.</param>
-    /// <param name="stride">How far apart the samples of a channel are.</param>
-    /// <param name="alone">Whether there is only the first of the two.</param>
+    /// <summary>The sums of squares of a stretch of two weighted channels, each by itself.</summary>
+    /// <param name="frames">Their samples, side by side.</param>
     /// <param name="state">What is remembered.</param>
-    public Vector128<double> SumOfSquares(ReadOnlySpan<float> samples, int stride, bool alone, ref State state)
+    public Vector128<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> frames, ref State state)
     {
-        // Both channels side by side; each stage a biquad in transposed direct form II, what hangs on the last result coming last.
         var (s1, s2, s3, s4, sum) = (state.S1, state.S2, state.S3, state.S4, Vector128<double>.Zero);
-        for (var i = 0; i < samples.Length; i += stride)
+        var (b0, b1, b2) = (Vector128.Create(_b0), Vector128.Create(_b1), Vector128.Create(_b2));
+        var (a1, a2, c1, c2) = (Vector128.Create(-_a1), Vector128.Create(-_a2), Vector128.Create(-_c1), Vector128.Create(-_c2));
+        foreach (var frame in frames)
         {
-            var x = Vector128.Create((double)samples[i], alone ? 0 : samples[i + 1]);
-            var y = x * _b0 + s1;
-            s1 = x * _b1 + s2 - y * _a1;
-            s2 = x * _b2 - y * _a2;
+            // Each stage a biquad in transposed direct form II, what hangs on the last result coming last.
+            var x = Vector128.WidenLower(frame.ToVector128Unsafe());
+            var y = Vector128.FusedMultiplyAdd(x, b0, s1);
+            s1 = Vector128.FusedMultiplyAdd(y, a1, Vector128.FusedMultiplyAdd(x, b1, s2));
+            s2 = Vector128.FusedMultiplyAdd(y, a2, x * b2);
             var z = y + s3;
-            s3 = s4 - y * 2.0 - z * _c1;
-            s4 = y - z * _c2;
-            sum += z * z;
+            s3 = Vector128.FusedMultiplyAdd(z, c1, s4 - (y + y));
+            s4 = Vector128.FusedMultiplyAdd(z, c2, y);
+            sum = Vector128.FusedMultiplyAdd(z, z, sum);
         }
         (state.S1, state.S2, state.S3, state.S4) = (s1, s2, s3, s4);
         return sum;

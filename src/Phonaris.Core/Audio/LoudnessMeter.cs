@@ -1,5 +1,6 @@
 using System.Numerics.Tensors;
 using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Audio;
@@ -26,6 +27,7 @@ public sealed class LoudnessMeter
     private readonly double[] _weights;
     private readonly KWeighting _weighting;
     private readonly KWeighting.State[] _states;
+    private readonly float[] _pair;
     private readonly List<double> _steps = [];
     private double _sum;
     private int _filled;
@@ -39,6 +41,7 @@ public sealed class LoudnessMeter
         ArgumentOutOfRangeException.ThrowIfLessThan(channels, 1);
         (_channels, _stepFrames) = (channels, sampleRate / 100);
         _weighting = new(sampleRate);
+        _pair = new float[2 * _stepFrames];
         _states = new KWeighting.State[(channels + 1) / 2];
         _weights = channels switch
         {
@@ -66,15 +69,27 @@ public sealed class LoudnessMeter
             var stretch = samples[..(count * _channels)];
             for (var pair = 0; pair < _states.Length; pair++)
             {
-                var alone = 2 * pair + 1 == _channels;
-                var squares = _weighting.SumOfSquares(stretch[(2 * pair)..], _channels, alone, ref _states[pair]);
-                _sum += squares[0] * _weights[2 * pair] + (alone ? 0 : squares[1] * _weights[2 * pair + 1]);
+                var squares = _weighting.SumsOfSquares(MemoryMarshal.Cast<float, Vector64<float>>(Pair(stretch, pair)), ref _states[pair]);
+                _sum += squares[0] * _weights[2 * pair] + (2 * pair + 1 < _channels ? squares[1] * _weights[2 * pair + 1] : 0);
             }
             samples = samples[stretch.Length..];
             if ((_filled += count) < _stepFrames) continue;
             _steps.Add(_sum / _stepFrames);
             (_sum, _filled) = (0, 0);
         }
+    }
+
+    /// <summary>Two channels of a stretch side by side; beside a last one alone there is silence.</summary>
+    private ReadOnlySpan<float> Pair(ReadOnlySpan<float> stretch, int pair)
+    {
+        if (_channels == 2) return stretch;
+        var count = stretch.Length / _channels;
+        for (var i = 0; i < count; i++)
+        {
+            _pair[2 * i] = stretch[i * _channels + 2 * pair];
+            _pair[2 * i + 1] = 2 * pair + 1 < _channels ? stretch[i * _channels + 2 * pair + 1] : 0;
+        }
+        return _pair.AsSpan(0, 2 * count);
     }
 
     /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>

@@ -53,10 +53,10 @@ public static class TruePeak
             {
                 // Tap 0 weighs the newest sample.
                 var x = new Vector<float>(samples[(i + (Taps - 1 - tap) * channels)..]);
-                p0 += x * Coefficients[tap];
-                p1 += x * Coefficients[Taps + tap];
-                p2 += x * Coefficients[2 * Taps + tap];
-                p3 += x * Coefficients[3 * Taps + tap];
+                p0 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[tap]), p0);
+                p1 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[Taps + tap]), p1);
+                p2 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[2 * Taps + tap]), p2);
+                p3 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[3 * Taps + tap]), p3);
             }
             greatest = Vector.Max(greatest, Vector.Max(Vector.Max(Vector.Abs(p0), Vector.Abs(p1)), Vector.Max(Vector.Abs(p2), Vector.Abs(p3))));
         }
@@ -68,7 +68,7 @@ public static class TruePeak
             for (var phase = 0; phase < 4; phase++)
             {
                 var sum = 0f;
-                for (var tap = 0; tap < Taps; tap++) sum += samples[i + (Taps - 1 - tap) * channels] * Coefficients[phase * Taps + tap];
+                for (var tap = 0; tap < Taps; tap++) sum = MathF.FusedMultiplyAdd(samples[i + (Taps - 1 - tap) * channels], Coefficients[phase * Taps + tap], sum);
                 peak = Math.Max(peak, Math.Abs(sum));
             }
         }

@@ -19,6 +19,9 @@ public static class SoundDecoder
 
     private const string Containers = "wav,w64,mp3,ogg,flac,mov,aac,asf,aiff,caf,matroska,avi,mpegts,mpeg";
 
+    /// <summary>Frames read and handed on at once.</summary>
+    private const int BlockFrames = 65_536;
+
     private const int LowestRate = 1000, HighestRate = 768_000;
 
     /// <summary>Of a damaged file, less than this is not worth having.</summary>
@@ -108,20 +111,24 @@ public static class SoundDecoder
         var output = PipeTarget.Create(async (stream, token) =>
         {
             var frameBytes = channels * sizeof(float);
-            var buffer = new byte[16384 * frameBytes];
-            var filled = 0;
-            int read;
-            while ((read = await stream.ReadAsync(buffer.AsMemory(filled), token)) > 0)
+            // What came is worked on while the next is read; then neither waits for the other.
+            var (next, current) = (new byte[BlockFrames * frameBytes], new byte[BlockFrames * frameBytes]);
+            var work = Task.CompletedTask;
+            int filled;
+            do
             {
-                filled += read;
-                var whole = filled - filled % frameBytes;
-                take(MemoryMarshal.Cast<byte, float>(buffer.AsSpan(0, whole)));
-                buffer.AsSpan(whole, filled - whole).CopyTo(buffer);
-                filled -= whole;
-                frames += whole / frameBytes;
+                filled = await stream.ReadAtLeastAsync(next, next.Length, throwOnEndOfStream: false, token);
+                await work;
+                (next, current) = (current, next);
+                var count = filled / frameBytes;
+                frames += count;
                 if (frames > (long)LongestSeconds * rate) throw TooLong(name);
+                var block = current;
+                work = Task.Run(() => take(MemoryMarshal.Cast<byte, float>(block.AsSpan(0, count * frameBytes))), token);
                 if (format.Seconds > 0) progress?.Report(Math.Min(1, frames / (format.Seconds.Value * rate)));
             }
+            while (filled == next.Length);
+            await work;
         });
         var damaged = false;
         try
@@ -129,7 +136,7 @@ public static class SoundDecoder
             damaged = (await MediaTool.RunAsync(
                 "ffmpeg",
                 ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
-                    "-ar", $"{rate}", "-ac", $"{channels}", "-f", "f32le", "-protocol_whitelist", "pipe", "pipe:1"],
+                    "-ar", $"{rate}", "-ac", $"{channels}", "-f", "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
                 null, output, cancel)).Length > 0;
         }
         catch (MediaToolException)

@@ -11,7 +11,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         ArgumentNullException.ThrowIfNull(show);
         if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
         var sound = show.Sound(Cue.SoundId);
-        if (Cue.Span is { } span) show.Indices(span);
+        if (Cue.Span is { } span) SetSpan.Validate(show, sound, span);
         SetStart.Validate(Cue.Start);
         SetPart.Validate(sound, Cue.InFrame, Cue.OutFrame);
         SetRounds.Validate(Cue.Rounds);

@@ -9,7 +9,7 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (Span is { } span) show.Indices(span);
+        if (Span is not null) Validate(show, show.Sound(show.Cue(CueId).SoundId), Span);
         return show.ChangeCue(CueId, c => c with { Span = Span }, c => new SetSpan(CueId, c.Span));
     }
 
@@ -19,4 +19,12 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"cue:{CueId}/span"];
+
+    /// <summary>Checks that a cue of a sound can lie on a span.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    internal static void Validate(Show show, Sound sound, Span span)
+    {
+        show.Indices(span);
+        if (sound.Removed) throw new RuleException($"{sound.Name} was removed from the show. Bring it back first.", "span");
+    }
 }

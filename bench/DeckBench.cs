@@ -1,0 +1,91 @@
+using DocumentFormat.OpenXml.Packaging;
+using DocumentFormat.OpenXml.Presentation;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using SkiaSharp;
+
+namespace Phonaris.Bench;
+
+/// <summary>
+/// A PDF of a hundred pages as pictures 1280 wide, against two processes of pdftoppm -png; and a presentation of two hundred slides from file to
+/// slides that can be edited, with the first picture drawn.
+/// </summary>
+internal static class DeckBench
+{
+    private const int Pages = 100, Slides = 200, Width = 1280;
+    private const double PicturesToReach = 0.6, SecondsToReach = 5;
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var pdf = bench.PathOf("deck.pdf");
+        WritePdf(pdf);
+        var hash = await bench.KeepAsync(pdf);
+        var deck = Read(bench, hash, "deck.pdf");
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, DeckFormats.Draw);
+        var ours = await Bench.TimeAsync(() => pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], Width, null, CancellationToken.None));
+        var theirs = await Bench.TimeAsync(() => Task.WhenAll(
+            Bench.RunAsync("pdftoppm", "-png", "-scale-to-x", $"{Width}", "-scale-to-y", "-1", "-l", $"{Pages / 2}", pdf, bench.PathOf("a")),
+            Bench.RunAsync("pdftoppm", "-png", "-scale-to-x", $"{Width}", "-scale-to-y", "-1", "-f", $"{Pages / 2 + 1}", pdf, bench.PathOf("b"))));
+        bench.Report("pictures of a PDF of 100 pages, 1280 wide", ours, theirs, PicturesToReach);
+
+        var pptx = bench.PathOf("deck.pptx");
+        WritePptx(pptx);
+        var seconds = await Bench.TimeAsync(async () =>
+        {
+            var kept = await bench.KeepAsync(pptx);
+            var n = 0;
+            deck = Read(bench, kept, "deck.pptx");
+            var slides = deck.ToSlides(() => $"s{n++}", Core.Shows.Slide.DefaultHoldMs);
+            if (slides.Count != Slides) throw new InvalidOperationException($"{slides.Count} slides were read.");
+            await pictures.PngAsync(slides[0].Picture, 320, CancellationToken.None);
+        });
+        bench.ReportTime("a presentation of 200 slides, ready to edit", seconds, SecondsToReach);
+        seconds = await Bench.TimeAsync(() => pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], 320, null, CancellationToken.None));
+        Console.WriteLine($"{"the pictures of all 200 in the run sheet",-48} ours {seconds,7:0.00} s");
+    }
+
+    private static Deck Read(Bench bench, string hash, string name) => DeckFormats.Read([new(bench.Files.PathOf(hash), name, hash)]);
+
+    /// <summary>Pages as decks have them: a ground that runs from one colour to another, some forms, a dozen lines.</summary>
+    private static void WritePdf(string path)
+    {
+        using var stream = File.Create(path);
+        using var pdf = SKDocument.CreatePdf(stream);
+        using var font = new SKFont(SKTypeface.FromFile("src/Phonaris.Media/Fonts/AtkinsonHyperlegibleNext-Regular.ttf"), 22);
+        using var ink = new SKPaint { Color = SKColors.White, IsAntialias = true };
+        for (var n = 1; n <= Pages; n++)
+        {
+            var canvas = pdf.BeginPage(960, 540);
+            using var ground = new SKPaint
+            {
+                Shader = SKShader.CreateLinearGradient(new(0, 0), new(960, 540), [SKColor.FromHsl(n * 3, 40, 30), SKColor.FromHsl(n * 3 + 40, 50, 20)], SKShaderTileMode.Clamp),
+            };
+            canvas.DrawRect(0, 0, 960, 540, ground);
+            using var wing = new SKPaint { Color = SKColor.FromHsl(n * 7, 60, 60).WithAlpha(120), IsAntialias = true };
+            for (var k = 0; k < 30; k++) canvas.DrawOval(480 + 26 * (k % 15), 60 + 17 * k, 60 - k, 20 + k, wing);
+            for (var line = 0; line < 12; line++) canvas.DrawText($"Page {n}, line {line + 1}: wings by night in Fennel Hollow", 60, 120 + 32 * line, SKTextAlign.Left, font, ink);
+            pdf.EndPage();
+        }
+        pdf.Close();
+    }
+
+    /// <summary>A presentation whose slides are those of a deck by another writer, over and over.</summary>
+    private static void WritePptx(string path)
+    {
+        File.Copy("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx", path);
+        using var document = PresentationDocument.Open(path, isEditable: true);
+        var main = document.PresentationPart!;
+        var list = main.Presentation.SlideIdList!;
+        var originals = list.Elements<SlideId>().Take(2).Select(s => (SlidePart)main.GetPartById(s.RelationshipId!)).ToList();
+        foreach (var id in list.Elements<SlideId>().Skip(2).ToList()) id.Remove();
+        for (uint n = 2; n < Slides; n++)
+        {
+            var original = originals[(int)n % 2];
+            var part = main.AddNewPart<SlidePart>();
+            using (var content = original.GetStream()) part.FeedData(content);
+            part.AddPart(original.SlideLayoutPart!);
+            list.Append(new SlideId { Id = 1000 + n, RelationshipId = main.GetIdOfPart(part) });
+        }
+        main.Presentation.Save();
+    }
+}
