@@ -21,6 +21,7 @@ internal sealed class Workshop
         var root = Environment.GetEnvironmentVariable("PHONARIS_CACHE") ?? Path.Combine(
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
+        DerivedRoom.Tidy(Path.Combine(root, "derived"), DerivedRoom.MostBytes, DateTime.UtcNow);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
         Pictures = new(Derived, _files.PathOf, DeckFormats.Draw);

@@ -145,6 +145,23 @@ public sealed class SoundSurveyTests : IDisposable
         Assert.Empty(Directory.EnumerateFiles(_box.PathOf("to")));
     }
 
+    [Fact]
+    public void Derived_files_are_kept_within_a_bound_those_used_last_the_longest()
+    {
+        var now = DateTime.UtcNow;
+        foreach (var (name, days) in new[] { ("a/old", 9), ("a/older", 12), ("b/new", 1), ("b/open", 0) })
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(_box.PathOf($"derived/{name}"))!);
+            File.WriteAllBytes(_box.PathOf($"derived/{name}"), new byte[100]);
+            File.SetLastAccessTimeUtc(_box.PathOf($"derived/{name}"), now.AddDays(-days));
+        }
+        Assert.Equal(0, DerivedRoom.Tidy(_box.PathOf("derived"), 400, now));
+        Assert.Equal(100, DerivedRoom.Tidy(_box.PathOf("derived"), 350, now));
+        Assert.False(File.Exists(_box.PathOf("derived/a/older")));
+        Assert.Equal(200, DerivedRoom.Tidy(_box.PathOf("derived"), 0, now));
+        Assert.True(File.Exists(_box.PathOf("derived/b/open")));
+    }
+
     public void Dispose() => _box.Dispose();
 
     /// <summary>What ffmpeg's filter finds, by its names.</summary>

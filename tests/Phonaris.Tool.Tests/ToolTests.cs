@@ -42,6 +42,35 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public void A_presentation_becomes_a_show_with_its_sounds_and_cues_can_start_in_every_way()
+    {
+        var pptx = Path.Combine(AppContext.BaseDirectory, "night-walk.pptx");
+        var deck = Json("deck", pptx, "--pictures", "out");
+        Assert.Equal(["Opening", "Opening", "The walk"], deck.GetProperty("slides").EnumerateArray().Select(s => s.GetProperty("section").GetString()));
+        Assert.Equal((3, "hand"), (deck.GetProperty("sounds")[0].GetProperty("firstSlide").GetInt32(), deck.GetProperty("sounds")[0].GetProperty("start").GetString()));
+        Assert.Equal("Slide 3: a chart is not drawn.", deck.GetProperty("notUnderstood")[0].GetString());
+        Assert.Equal(3, Directory.GetFiles(PathOf("out")).Length);
+
+        Json("new", "a.phonaris", "--deck", pptx, "--hold", "4");
+        Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=1000:duration=0.5:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "all", "--each-slide", "--kind", "spot", "--level", "0");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "2", "--start", "hand");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "1", "--delay", "2");
+        AssertFails(3, "has one step", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "2");
+        var show = Json("show", "a.phonaris");
+        // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one by hand beside the deck's own.
+        Assert.Equal([0L, 96_000, 192_000], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("startFrame").GetInt64()).Order());
+        Assert.Equal(2, show.GetProperty("schedule").GetProperty("byHand").GetArrayLength());
+
+        Json("export", "a.phonaris", "--to", "a.wav");
+        var measured = Json("measure", "chime.wav");
+        // Half scale on both sides: −6.02 dBTP, and by its power −6 LUFS or so.
+        Assert.Equal(-6.02, measured.GetProperty("truePeakDbtp").GetDouble(), 0.05);
+        Assert.Equal(-6.0, measured.GetProperty("integratedLufs").GetDouble(), 0.2);
+        Assert.Equal(JsonValueKind.Null, measured.GetProperty("rangeLu").ValueKind);
+    }
+
+    [Fact]
     public void Bad_input_ends_with_3_bad_usage_with_2_and_nothing_half_made_is_left()
     {
         File.WriteAllText(PathOf("words.mp3"), "no sound");

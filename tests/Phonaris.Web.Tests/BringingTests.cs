@@ -114,6 +114,20 @@ public sealed class BringingTests : IDisposable
     }
 
     [Fact]
+    public async Task The_first_pages_of_a_long_pdf_are_there_while_the_rest_come()
+    {
+        var files = new[] { await _app.UploadAsync(App.Pdf(_app.PathOf("long.pdf"), [.. Enumerable.Range(1, 160).Select(n => $"Page {n}")]), "deck") };
+        var show = (await App.ReadAsync<ShowCard>(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Long", files, holdMs = 5000 }))).Id;
+        var slides = (await _app.ViewAsync(show)).Show.Slides;
+        Assert.Equal(160, slides.Count);
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/slides/{slides[0].Id}/picture?width=320")).StatusCode);
+        var job = (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.Single();
+        Assert.True(job.State is JobState.Waiting or JobState.Running, "The first page came only when all were done.");
+        Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
+        Assert.Equal(160, Directory.GetFiles(_app.PathOf("data/derived/pictures"), "*-320.png").Length);
+    }
+
+    [Fact]
     public async Task A_sound_is_replaced_lightened_and_credited()
     {
         var show = await _app.ShowAsync(2);

@@ -13,7 +13,7 @@ const kinds: readonly (readonly [SoundKind, string])[] = [
 ];
 
 type Order = "kind" | "name" | "length" | "newest";
-type Use = "all" | "used" | "unused" | "unclear";
+type Which = "all" | SoundKind | "used" | "unused" | "unclear";
 
 interface Props {
   selected: string | undefined;
@@ -29,7 +29,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
   const { view } = useOpenShow();
   const [wanted, setWanted] = useState("");
   const [order, setOrder] = useState<Order>("kind");
-  const [use, setUse] = useState<Use>("all");
+  const [which, setWhich] = useState<Which>("all");
   const { cues } = view.show;
   const sounds = view.show.sounds.filter((s) => !s.removed);
   const uses = (s: Sound) => cues.filter((c) => c.soundId === s.id).length;
@@ -37,7 +37,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
   const found = sounds.filter(
     (s) =>
       words.every((w) => `${s.name} ${s.fileName} ${s.rights.author} ${s.kind}`.toLowerCase().includes(w)) &&
-      (use === "all" || (use === "unclear" ? isUnclear(s) : (use === "used") === uses(s) > 0)),
+      isOne(s, which, uses(s)),
   );
   const item = (sound: Sound) => (
     <SoundItem
@@ -68,10 +68,13 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
             <select
               className="value w-1/2 !font-normal"
               aria-label="Which sounds"
-              value={use}
-              onChange={(event) => setUse(event.currentTarget.value as Use)}
+              value={which}
+              onChange={(event) => setWhich(event.currentTarget.value as Which)}
             >
               <option value="all">all of them</option>
+              <option value="bed">beds</option>
+              <option value="voice">voices</option>
+              <option value="spot">spots</option>
               <option value="used">used</option>
               <option value="unused">not used</option>
               <option value="unclear">rights missing</option>
@@ -116,6 +119,13 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
       <BringIn slideId={slideId} />
     </aside>
   );
+}
+
+function isOne(sound: Sound, which: Which, uses: number): boolean {
+  if (which === "all") return true;
+  if (which === "unclear") return isUnclear(sound);
+  if (which === "used" || which === "unused") return (which === "used") === uses > 0;
+  return sound.kind === which;
 }
 
 function sorted(sounds: readonly Sound[], order: Order): readonly Sound[] {

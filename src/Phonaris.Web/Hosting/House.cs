@@ -84,6 +84,7 @@ internal static class House
             await db.Database.MigrateAsync();
             await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
         }
+        DerivedRoom.Tidy(app.Services.GetRequiredService<AppPaths>().Derived, DerivedRoom.MostBytes, app.Services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime);
         await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
     }
 

@@ -33,7 +33,7 @@ internal sealed class OdpDeck : IDeckFormat
             var properties = package.Chain("drawing-page", page.Get(Odf.Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>().ToList();
             slides.Add(Slide(page, properties, timing, number, package, file));
             sounds.AddRange(Sounds(page, properties, timing, number, package, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
-            notUnderstood.AddRange(NotUnderstood(page).Distinct().Select(what => $"Slide {number}: {what}."));
+            notUnderstood.AddRange(new OdpDrawing(package, page).Read().NotDrawn.Concat(NotUnderstood(page)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
         return new([.. slides], [.. sounds], [.. notUnderstood]);
     }
@@ -111,7 +111,6 @@ internal sealed class OdpDeck : IDeckFormat
 
     private static IEnumerable<string> NotUnderstood(XElement page)
     {
-        if (page.Descendants(Odf.Draw + "object").Any()) yield return "an embedded object is shown as its picture, where it has one";
         if (page.Descendants(Odf.Draw + "plugin").Any(p => !IsSound(p))) yield return "a film is not drawn";
         if (page.Descendants(Anim + "animateMotion").Any()) yield return "a movement along a path is left out";
     }

@@ -55,7 +55,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             case "custom-shape": Custom(shape, box, fill); break;
             case "polygon" or "polyline": Points(shape, box, fill); break;
             case "path":
-                _notDrawn.Add("a free form, shown as a rectangle");
+                _notDrawn.Add("a free form is shown as a rectangle");
                 Add(box, Outlines.Rectangle, fill);
                 break;
         }
@@ -67,7 +67,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         {
             var type = of.Element(Draw + "enhanced-geometry").Get(Draw + "type") ?? "rectangle";
             var outline = Preset(type, place);
-            if (outline is null) _notDrawn.Add($"a form ({type}), shown as a rectangle");
+            if (outline is null) _notDrawn.Add($"a form ({type}) is shown as a rectangle");
             Add(place, outline ?? Outlines.Rectangle, paint);
         }
 
@@ -102,7 +102,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to));
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {
-            _notDrawn.Add("a picture or object of a kind that cannot be read");
+            _notDrawn.Add("a picture or object of a kind that cannot be read is not drawn");
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), null, from, to));
         }
     }

@@ -45,7 +45,8 @@ internal sealed class PptxDeck : IDeckFormat
             var notes = part.NotesSlidePart is { } notesPart ? package.Xml(notesPart) : null;
             sounds.AddRange(PptxSounds.Of(part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
-            notUnderstood.AddRange(NotUnderstood(part, xml, timing).Distinct().Select(what => $"Slide {number}: {what}."));
+            var drawing = new PptxDrawing(package, part, number).Read();
+            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(part, xml, timing)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
         return new([.. slides], [.. sounds], [.. notUnderstood]);
     }
@@ -125,16 +126,8 @@ internal sealed class PptxDeck : IDeckFormat
 
     private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml, PptxTiming timing)
     {
-        foreach (var data in xml.Descendants(A + "graphicData"))
-        {
-            var uri = data.Attribute("uri")?.Value ?? "";
-            if (uri.Contains("chart", StringComparison.Ordinal)) yield return "a chart is not drawn";
-            else if (uri.Contains("diagram", StringComparison.Ordinal)) yield return "a diagram is not drawn";
-            else if (uri.EndsWith("ole", StringComparison.Ordinal) && !data.Descendants(P + "pic").Any()) yield return "an embedded object is not drawn";
-        }
         if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(part, n))) yield return "a film is shown as its first picture";
         if (timing.Steps.Count > 0 && xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
-        if (xml.Descendants(P + "contentPart").Any()) yield return "handwriting is not drawn";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
     }
 }

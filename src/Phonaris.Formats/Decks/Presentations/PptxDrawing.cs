@@ -93,7 +93,7 @@ internal sealed class PptxDrawing
             else if (shape.Name == P + "sp" || shape.Name == P + "cxnSp") DrawShape(shape, part, groups, id, appears, lasts);
             else if (shape.Name == P + "pic") DrawPicture(shape, part, groups, appears, lasts);
             else if (shape.Name == P + "graphicFrame") DrawFrame(shape, part, groups, appears, lasts);
-            else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting");
+            else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting is not drawn");
         }
     }
 
@@ -113,7 +113,7 @@ internal sealed class PptxDrawing
         var outline = PresetShapes.Of(geometry, box.Width, box.Height);
         if (outline is null)
         {
-            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "drawn by formulas"}), shown as a rectangle");
+            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "drawn by formulas"}) is shown as a rectangle");
             outline = Outlines.Rectangle;
         }
         _shapes.Add(new(box, outline, fill, line, Text(shape, inherited, colors, style, id), from, to));
@@ -143,7 +143,7 @@ internal sealed class PptxDrawing
         var paint = colors.Blip(fill);
         if (paint is null || !CanBeDrawn(paint.Data.Span))
         {
-            _notDrawn.Add(paint is null ? "a picture that lies outside the file" : "a picture of a kind that cannot be read");
+            _notDrawn.Add(paint is null ? "a picture lies outside the file and is not drawn" : "a picture of a kind that cannot be read is not drawn");
             return;
         }
         var box = GroupFrame.Map(BoxOf(place), groups);
@@ -165,7 +165,7 @@ internal sealed class PptxDrawing
         {
             var uri = data.Attribute("uri")?.Value ?? "";
             var what = uri.Contains("chart", StringComparison.Ordinal) ? "a chart" : uri.Contains("diagram", StringComparison.Ordinal) ? "a diagram" : "an embedded object";
-            _notDrawn.Add(what);
+            _notDrawn.Add($"{what} is not drawn");
             // Its place is kept, so that the slide is known again.
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), Placeholder(what), from, to));
         }
