@@ -31,18 +31,22 @@ export function CreditsCard() {
       <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
-          className="btn btn-sm"
+          className="btn btn-sm bg-base-100 border-[var(--line)]"
           onClick={() => void navigator.clipboard.writeText(text).then(() => toast("The credits are copied."))}
         >
           Copy
         </button>
-        <a className="btn btn-sm" href={address} download={`${view.show.title} credits.txt`}>
+        <a
+          className="btn btn-sm bg-base-100 border-[var(--line)]"
+          href={address}
+          download={`${view.show.title} credits.txt`}
+        >
           Download
         </a>
         {last && (
           <button
             type="button"
-            className="btn btn-sm"
+            className="btn btn-sm bg-base-100 border-[var(--line)]"
             disabled={inNotes}
             onClick={() =>
               edit({

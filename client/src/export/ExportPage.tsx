@@ -44,7 +44,7 @@ export function ExportPage() {
 
   return (
     <main className="min-h-0 grow overflow-y-auto">
-      <div className="mx-auto grid max-w-5xl grid-cols-[20rem_1fr] gap-10 px-8 py-8">
+      <div className="mx-auto grid w-full max-w-5xl grid-cols-[20rem_1fr] gap-10 px-8 py-8">
         <section aria-label="New export">
           <h1 className="mb-4 text-2xl">Export</h1>
           <fieldset className="space-y-2">

@@ -1,9 +1,13 @@
 import { Pause, Play } from "lucide-react";
 import { useMemo, useRef } from "react";
 import { useEachFrame } from "../hearing/usePlayer";
+import type { SlideTime } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
+
+/** The share of the show that a slide takes up for its number to fit. */
+const roomForNumber = 0.017;
 
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
@@ -68,7 +72,7 @@ export function Overview() {
               key={slide.slideId}
               type="button"
               tabIndex={-1}
-              className="figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer overflow-hidden rounded-xs text-[0.625rem] leading-4 font-bold"
+              className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length) ? "z-10" : ""}`}
               style={{
                 left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
                 width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
@@ -79,12 +83,21 @@ export function Overview() {
                 player.seek(slide.startFrame);
               }}
             >
-              {slide.number}
+              {isTold(slide, total, slides.length) && slide.number}
             </button>
           ))}
         </div>
         <div ref={line} className="pointer-events-none absolute inset-y-0 w-0.5 bg-current" aria-hidden="true" />
       </div>
     </footer>
+  );
+}
+
+/** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
+function isTold(slide: SlideTime, total: number, count: number): boolean {
+  const step = Math.ceil(count / 500) * 10;
+  return (
+    (slide.endFrame - slide.startFrame) / total > roomForNumber ||
+    (count > 1 / roomForNumber && slide.number % step === 0)
   );
 }

@@ -89,11 +89,11 @@ export function Sheet({ selection, select, drop }: Props) {
       </div>
       <div
         ref={scroller}
-        className="min-h-0 grow overflow-x-hidden overflow-y-auto"
+        className="min-h-0 grow overflow-auto"
         onClick={(event) => event.target === event.currentTarget && select(undefined)}
       >
         <div
-          className="relative"
+          className="relative min-w-[42.5rem]"
           onDragOver={(event) => {
             const to = place(event);
             if (!to) return;

@@ -93,7 +93,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
       >
         <button
           type="button"
-          className={`block w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "truncate" : "line-clamp-2"}`}
+          className={`w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
           onClick={(event) => {

@@ -59,7 +59,9 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
           <span
             className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
           >
-            {sound.figures.missingFrames > 0 && <span title="The file is damaged: a part of it is missing">damaged </span>}
+            {sound.figures.missingFrames > 0 && (
+              <span title="The file is damaged: a part of it is missing">damaged </span>
+            )}
             {isUnclear(sound) && <span title="Its author or licence is missing">© ? </span>}
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
