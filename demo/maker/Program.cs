@@ -82,7 +82,15 @@ foreach (var piece in Shelf.All)
     var prepared = await library.PrepareAsync(Hash(path), piece.Title, null, CancellationToken.None);
     pieces.Add(new
     {
-        piece.Id, piece.Title, piece.Kind, piece.Mood, piece.Words, Seconds = Math.Round(prepared.Figures.Frames / 48_000.0, 1), piece.Author, piece.Licence, FileName = $"{piece.Id}.ogg",
+        piece.Id,
+        piece.Title,
+        piece.Kind,
+        piece.Mood,
+        piece.Words,
+        Seconds = Math.Round(prepared.Figures.Frames / 48_000.0, 1),
+        piece.Author,
+        piece.Licence,
+        FileName = $"{piece.Id}.ogg",
     });
 }
 await File.WriteAllTextAsync(Path.Combine(shelf, "catalogue.json"), JsonSerializer.Serialize(pieces, new JsonSerializerOptions(ShowJson.Options) { WriteIndented = true }) + "\n");

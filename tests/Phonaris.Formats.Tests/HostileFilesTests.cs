@@ -3,8 +3,8 @@ using System.Text;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
-using Phonaris.Media.Pictures;
 using Phonaris.Media;
+using Phonaris.Media.Pictures;
 using SkiaSharp;
 using static Phonaris.Formats.Tests.PresentationMaker;
 
