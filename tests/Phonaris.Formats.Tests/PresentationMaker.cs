@@ -6,7 +6,7 @@ namespace Phonaris.Formats.Tests;
 internal static class PresentationMaker
 {
     private const string Names =
-        "xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\" xmlns:r=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships\" xmlns:p=\"http://schemas.openxmlformats.org/presentationml/2006/main\" xmlns:p14=\"http://schemas.microsoft.com/office/powerpoint/2010/main\"";
+        "xmlns:a=\"http://schemas.openxmlformats.org/drawingml/2006/main\" xmlns:r=\"http://schemas.openxmlformats.org/officeDocument/2006/relationships\" xmlns:p=\"http://schemas.openxmlformats.org/presentationml/2006/main\" xmlns:more=\"urn:an:extension\"";
 
     private const string Office = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
 

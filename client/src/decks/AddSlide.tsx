@@ -6,6 +6,8 @@ import { newId } from "../api/ids";
 import { keepShow, say } from "../api/queries";
 import { upload } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
+import { FileInput } from "../ui/FileInput";
+import { pictureEndings } from "./readable";
 
 const usualHoldMs = 8000;
 const cardWidth = 960;
@@ -92,17 +94,11 @@ export function AddSlide({ index }: { index: number }) {
           </button>
         </li>
       </ul>
-      <input
+      <FileInput
         ref={chooser}
-        type="file"
-        accept=".png,.jpg,.jpeg,.webp,.svg"
-        className="hidden"
-        aria-label="Picture for a new slide"
-        onChange={(event) => {
-          const file = event.currentTarget.files?.[0];
-          if (file) void picture(file);
-          event.currentTarget.value = "";
-        }}
+        label="Picture for a new slide"
+        accept={pictureEndings}
+        choose={([file]) => file && void picture(file)}
       />
     </div>
   );

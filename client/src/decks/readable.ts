@@ -1,5 +1,6 @@
-/** What a deck can be, for file dialogs. */
-export const deckEndings = ".pptx,.odp,.pdf,.png,.jpg,.jpeg,.webp,.svg";
+/** What a picture and a deck can be, for file dialogs. */
+export const pictureEndings = ".png,.jpg,.jpeg,.webp,.svg";
+export const deckEndings = `.pptx,.odp,.pdf,${pictureEndings}`;
 
 const deckNames = /\.(pptx|odp|pdf|png|jpe?g|webp|svg)$/i;
 

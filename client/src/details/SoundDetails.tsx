@@ -8,6 +8,7 @@ import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
 import { msOfFrames, seconds, shortTime, time } from "../ui/format";
+import { FileInput } from "../ui/FileInput";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
 import { RightsEditor } from "./RightsEditor";
@@ -289,17 +290,7 @@ function Replacing({ sound }: { sound: Sound }) {
           <span className="muted text-xs">its {cues === 1 ? "cue stays" : `${cues} cues stay`}, parked</span>
         )}
       </Sentence>
-      <input
-        ref={chooser}
-        type="file"
-        className="hidden"
-        aria-label="File to take its place"
-        onChange={(event) => {
-          const file = event.currentTarget.files?.[0];
-          if (file) replace(sound.id, file);
-          event.currentTarget.value = "";
-        }}
-      />
+      <FileInput ref={chooser} label="File to take its place" choose={([file]) => file && replace(sound.id, file)} />
     </Topic>
   );
 }

@@ -4,7 +4,9 @@ import { answered, api, type Slide, type Step } from "../api/client";
 import { newId } from "../api/ids";
 import { say } from "../api/queries";
 import { upload } from "../api/upload";
+import { pictureEndings } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
+import { FileInput } from "../ui/FileInput";
 import { MsField } from "../ui/fields";
 import { framesOfMs, msOfFrames, seconds } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
@@ -97,17 +99,11 @@ export function StepsEditor({ slide }: { slide: Slide }) {
           )}
         </ol>
       )}
-      <input
+      <FileInput
         ref={chooser}
-        type="file"
-        accept=".png,.jpg,.jpeg,.webp,.svg"
-        className="hidden"
-        aria-label="Picture for a step"
-        onChange={(event) => {
-          const file = event.currentTarget.files?.[0];
-          if (file && pictured !== undefined) void picture(file, pictured);
-          event.currentTarget.value = "";
-        }}
+        label="Picture for a step"
+        accept={pictureEndings}
+        choose={([file]) => file && pictured !== undefined && void picture(file, pictured)}
       />
       <button
         type="button"

@@ -5,6 +5,7 @@ import { answered, api } from "../api/client";
 import { upload } from "../api/upload";
 import { deckEndings } from "../decks/readable";
 import { MsField } from "../ui/fields";
+import { FileInput } from "../ui/FileInput";
 
 /** Makes a show from a deck that is dropped or chosen. */
 export function NewShow() {
@@ -68,17 +69,12 @@ export function NewShow() {
           </p>
         )}
       </div>
-      <input
+      <FileInput
         ref={chooser}
-        type="file"
-        multiple
+        label="Files of the deck"
         accept={deckEndings}
-        className="hidden"
-        aria-label="Files of the deck"
-        onChange={(event) => {
-          void make([...(event.currentTarget.files ?? [])]);
-          event.currentTarget.value = "";
-        }}
+        multiple
+        choose={(files) => void make(files)}
       />
       <button type="button" className="btn btn-primary" disabled={!!sending} onClick={() => chooser.current?.click()}>
         Choose files

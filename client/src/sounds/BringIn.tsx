@@ -7,6 +7,7 @@ import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { DeckReport, isWorthTelling } from "../decks/DeckReport";
 import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow } from "../shows/ShowContext";
+import { FileInput } from "../ui/FileInput";
 
 /** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
 export function BringIn({ slideId }: { slideId: string | undefined }) {
@@ -28,17 +29,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
           <li key={job.id}>{job.state === "done" ? <DeckReport job={job} /> : <JobLine job={job} />}</li>
         ))}
       </ul>
-      <input
-        ref={chooser}
-        type="file"
-        multiple
-        className="hidden"
-        aria-label="Files to bring in"
-        onChange={(event) => {
-          bringIn([...(event.currentTarget.files ?? [])]);
-          event.currentTarget.value = "";
-        }}
-      />
+      <FileInput ref={chooser} label="Files to bring in" multiple choose={(files) => bringIn(files)} />
       <div className="flex gap-1.5">
         <button type="button" className="btn btn-primary btn-sm grow" onClick={() => chooser.current?.click()}>
           Bring in

@@ -4,10 +4,8 @@ using static Phonaris.Formats.Decks.Presentations.Odf;
 namespace Phonaris.Formats.Decks.Presentations;
 
 /// <summary>What happens on a page after it has come, from its SMIL timing (ISO/IEC 26300, animation).</summary>
-internal sealed class OdpTiming
+internal sealed class OdpTiming : SlideTiming
 {
-    private readonly List<SlideStep> _steps = [new(null, [], [])];
-
     /// <summary>Reads the timing of a page.</summary>
     public OdpTiming(XElement page)
     {
@@ -21,25 +19,10 @@ internal sealed class OdpTiming
             {
                 List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
                 List<string> plays = [.. moment.SelectMany(e => e.Descendants()).Where(e => e.Name == Anim + "command").Select(e => e.Get(Smil + "targetElement") ?? "")];
-                if (moment.Key is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. reveals], [.. _steps[0].Plays, .. plays]);
-                else _steps.Add(new(moment.Key, reveals, plays));
+                Add(new(moment.Key, reveals, plays));
             }
         }
     }
-
-    /// <summary>The steps; the first is the page's own coming.</summary>
-    public IReadOnlyList<SlideStep> Steps => _steps;
-
-    /// <summary>The step, from 1, with which something of an id appears.</summary>
-    public int AppearsWith(string? id) => id is not null && Find(id, appears: true) is >= 0 and var at ? at + 1 : 1;
-
-    /// <summary>The last step at which something of an id is there.</summary>
-    public int LastsTo(string? id) => id is not null && Find(id, appears: false) is > 0 and var at ? at : int.MaxValue;
-
-    /// <summary>The step, from 1, that plays a sound; null when nothing does.</summary>
-    public int? PlaysWith(string? id) => id is not null && _steps.FindIndex(s => s.Plays.Contains(id)) is >= 0 and var at ? at + 1 : null;
-
-    private int Find(string id, bool appears) => _steps.FindIndex(s => s.Reveals.Any(r => r.ShapeId == id && r.Appears == appears));
 
     private static IEnumerable<SlideReveal> Reveals(XElement effect) => effect.Get(Show + "preset-class") is ("entrance" or "exit") and var kind
         ? effect.Descendants().Select(e => e.Get(Smil + "targetElement")).OfType<string>().Distinct().Select(id => new SlideReveal(id, null, null, kind == "entrance"))

@@ -9,7 +9,6 @@ internal static class Ooxml
     public static readonly XNamespace P = "http://schemas.openxmlformats.org/presentationml/2006/main";
     public static readonly XNamespace A = "http://schemas.openxmlformats.org/drawingml/2006/main";
     public static readonly XNamespace R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
-    public static readonly XNamespace P14 = "http://schemas.microsoft.com/office/powerpoint/2010/main";
     public static readonly XNamespace Compatibility = "http://schemas.openxmlformats.org/markup-compatibility/2006";
 
     private const double EmuPerPoint = 12_700;
@@ -51,6 +50,9 @@ internal static class Ooxml
         var percent = text.EndsWith('%');
         return double.TryParse(percent ? text[..^1] : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var v) ? v / (percent ? 100 : 100_000) : null;
     }
+
+    /// <summary>The elements of a name that extensions of the standard (part 3) put in, whatever their address.</summary>
+    public static IEnumerable<XElement> Extensions(this XElement element, string name) => element.Descendants().Where(e => e.Name.LocalName == name && e.Name.Namespace != P && e.Name.Namespace != A);
 
     /// <summary>Whether an attribute says yes.</summary>
     public static bool Says(this XElement? element, string attribute, bool otherwise = false) =>

@@ -114,13 +114,13 @@ internal sealed class PptxDeck : IDeckFormat
     {
         var effect = transition?.Elements().Any(e => e.Name != P + "sndAc" && e.Name != P + "extLst" && e.Name != P + "cut") == true;
         if (!effect) return 0;
-        if (long.TryParse(transition!.Attribute(P14 + "dur")?.Value, out var ms)) return Math.Max(0, ms);
+        if (long.TryParse(transition!.Attributes().FirstOrDefault(a => a.Name.LocalName == "dur")?.Value, out var ms)) return Math.Max(0, ms);
         return transition.Attribute("spd")?.Value switch { "slow" => SlowMs, "med" => MediumMs, _ => FastMs };
     }
 
     private static Dictionary<string, string> SectionNames(XElement presentation) => presentation
-        .Descendants(P14 + "section")
-        .SelectMany(s => s.Descendants(P14 + "sldId").Select(id => (Id: id.Attribute("id")?.Value ?? "", Name: Names.Plain(s.Attribute("name")?.Value ?? ""))))
+        .Extensions("section")
+        .SelectMany(s => s.Extensions("sldId").Select(id => (Id: id.Attribute("id")?.Value ?? "", Name: Names.Plain(s.Attribute("name")?.Value ?? ""))))
         .DistinctBy(s => s.Id)
         .ToDictionary(s => s.Id, s => s.Name.Length > 0 ? s.Name : "Section");
 

@@ -54,7 +54,7 @@ internal static class PptxSounds
     private static (string Address, bool Outside)? Media(OpenXmlPart part, XElement properties)
     {
         var file = properties.Elements().First(e => Kinds.Contains(e.Name.LocalName));
-        return PptxPackage.Media(part, properties.Descendants(P14 + "media").FirstOrDefault()?.Attribute(R + "embed")?.Value)
+        return PptxPackage.Media(part, properties.Extensions("media").FirstOrDefault()?.Attribute(R + "embed")?.Value)
             ?? PptxPackage.Media(part, file.Attribute(R + "link")?.Value ?? file.Attribute(R + "embed")?.Value);
     }
 

@@ -1,0 +1,29 @@
+import type { Ref } from "react";
+
+interface Props {
+  ref: Ref<HTMLInputElement>;
+  label: string;
+  /** The endings of files that can be chosen. */
+  accept?: string;
+  multiple?: boolean;
+  choose: (files: readonly File[]) => void;
+}
+
+/** The browser's file dialog behind a button of ours: the button clicks it. The same file can be chosen twice. */
+export function FileInput({ ref, label, accept, multiple = false, choose }: Props) {
+  return (
+    <input
+      ref={ref}
+      type="file"
+      multiple={multiple}
+      accept={accept}
+      className="hidden"
+      aria-label={label}
+      onChange={(event) => {
+        const files = [...(event.currentTarget.files ?? [])];
+        event.currentTarget.value = "";
+        if (files.length > 0) choose(files);
+      }}
+    />
+  );
+}

@@ -1,0 +1,30 @@
+namespace Phonaris.Formats.Decks.Presentations;
+
+/// <summary>What happens on a slide after it has come.</summary>
+internal abstract class SlideTiming
+{
+    private readonly List<SlideStep> _steps = [new(null, [], [])];
+
+    /// <summary>The steps; the first is the slide's own coming.</summary>
+    public IReadOnlyList<SlideStep> Steps => _steps;
+
+    /// <summary>The step, from 1, with which a shape or a paragraph of it appears; 1 when it is there from the beginning.</summary>
+    public int AppearsWith(string? shapeId, int? paragraph = null) => Find(shapeId, paragraph, appears: true) is >= 0 and var at ? at + 1 : 1;
+
+    /// <summary>The last step at which a shape is there.</summary>
+    public int LastsTo(string? shapeId) => Find(shapeId, null, appears: false) is > 0 and var at ? at : int.MaxValue;
+
+    /// <summary>The step, from 1, with which a shape's sound or film is played; null when nothing plays it.</summary>
+    public int? PlaysWith(string? shapeId) =>
+        shapeId is not null && _steps.FindIndex(s => s.Plays.Contains(shapeId)) is >= 0 and var at ? at + 1 : null;
+
+    /// <summary>Adds what happens at a moment; at the very beginning it belongs to the slide's own coming.</summary>
+    protected void Add(SlideStep step)
+    {
+        if (step.OffsetMs is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. step.Reveals], [.. _steps[0].Plays, .. step.Plays]);
+        else _steps.Add(step);
+    }
+
+    private int Find(string? shapeId, int? paragraph, bool appears) => _steps.FindIndex(s => s.Reveals.Any(r =>
+        r.ShapeId == shapeId && r.Appears == appears && (r.From is null ? paragraph is null : paragraph >= r.From && paragraph <= r.To)));
+}
