@@ -66,6 +66,8 @@ export const say = (problem: Error) => toast.error(problem.message, { duration: 
 export function useEdits(showId: string) {
   const queries = useQueryClient();
   const settle = {
+    // One after the other, each on what the one before it made: quick strokes of one hand do not collide.
+    scope: { id: `edits of ${showId}` },
     onSuccess: (view: ShowView) => keepShow(queries, view),
     onError: async (problem: Error) => {
       say(problem);

@@ -1,0 +1,97 @@
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { JobView } from "../api/client";
+import { open, viewOf } from "../tests/show";
+import { AddSlide } from "./AddSlide";
+import { DeckReport, isWorthTelling } from "./DeckReport";
+import { JoinPages } from "./JoinPages";
+import { isDeck } from "./readable";
+import { RefreshPlan } from "./RefreshPlan";
+
+afterEach(cleanup);
+
+describe("a refresh", () => {
+  it("tells what is lost before what stays", () => {
+    render(
+      <RefreshPlan
+        lines={[
+          { kind: "kept", slideId: "s1", number: 1, title: "Who flies" },
+          { kind: "new", slideId: null, number: 2, title: "Bring a torch" },
+          { kind: "gone", slideId: "s2", number: null, title: "Counts" },
+        ]}
+      />,
+    );
+    expect([...document.querySelectorAll("section")].map((s) => s.getAttribute("aria-label"))).toEqual([
+      "Gone",
+      "New",
+      "Kept",
+    ]);
+    expect(screen.getByTitle("Bring a torch").textContent).toBe("2Bring a torch");
+  });
+});
+
+describe("joining pages", () => {
+  it("puts single pages right, and tells steps where a slide has several", () => {
+    const join = vi.fn();
+    open(viewOf(), <JoinPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
+    expect(screen.getByText("step 2")).toBeTruthy();
+    fireEvent.change(screen.getByLabelText("Slide of page 2"), { target: { value: "1" } });
+    expect(join).toHaveBeenCalledWith([0, 1, 2]);
+    fireEvent.change(screen.getByLabelText("Slide of page 3"), { target: { value: "-1" } });
+    expect(join).toHaveBeenLastCalledWith([0, 0, -1]);
+  });
+});
+
+describe("a report", () => {
+  const job = (kind: string, result: object): JobView => ({
+    id: "j",
+    showId: "show",
+    kind,
+    name: "deck.pptx",
+    state: "done",
+    progress: 1,
+    problem: null,
+    result: JSON.stringify(result),
+    createdAt: "2026-11-25T12:00:00Z",
+  });
+
+  it("is given when there is something to tell", () => {
+    const plain = job("deck", { slides: 3, steps: 0, sounds: 0, notUnderstood: [] });
+    expect(isWorthTelling(plain)).toBe(false);
+    expect(isWorthTelling({ ...plain, kind: "export" })).toBe(false);
+    const told = job("deck", { slides: 3, steps: 1, sounds: 2, notUnderstood: ["Slide 3: a chart is not drawn."] });
+    expect(isWorthTelling(told)).toBe(true);
+    open(viewOf(), <DeckReport job={told} />);
+    expect(screen.getByText(/3 slides, 1 step, 2 sounds/)).toBeTruthy();
+    fireEvent.click(screen.getByText("1 thing not taken over"));
+    expect(screen.getByText("Slide 3: a chart is not drawn.")).toBeTruthy();
+  });
+});
+
+it("adds cards made here where it is told to", () => {
+  const { edit } = open(viewOf(), <AddSlide index={2} />);
+  fireEvent.click(screen.getByText("A credits card"));
+  expect(edit.mock.lastCall?.[0]).toMatchObject({
+    kind: "addSlides",
+    index: 2,
+    slides: [
+      {
+        title: "Credits",
+        holdMs: 8000,
+        picture: { card: { kind: "credits", heading: "Credits" } },
+        steps: [{ offsetMs: 0 }],
+      },
+    ],
+  });
+});
+
+it("knows a deck by its name", () => {
+  expect(["a.PPTX", "b.odp", "c.pdf", "d.jpeg", "e.mp3", "f.zip"].map((n) => isDeck(new File([], n)))).toEqual([
+    true,
+    true,
+    true,
+    true,
+    false,
+    false,
+  ]);
+});

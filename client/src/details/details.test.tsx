@@ -1,0 +1,202 @@
+import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { cue, open, slide, sound, viewOf } from "../tests/show";
+import { CueDetails } from "./CueDetails";
+import { RightsEditor } from "./RightsEditor";
+import { SectionEditor } from "./SectionEditor";
+import { SlideDetails } from "./SlideDetails";
+import { SoundDetails } from "./SoundDetails";
+import { StepsEditor } from "./StepsEditor";
+
+beforeAll(() => {
+  // No layout here: what asks for pictures drawn waits for ever.
+  vi.stubGlobal("requestAnimationFrame", () => 0);
+});
+afterEach(cleanup);
+
+const enter = (label: string, text: string) => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value: text } });
+  fireEvent.keyDown(field, { key: "Enter" });
+};
+
+describe("the steps of a slide", () => {
+  const stepped = slide(2, {
+    holdMs: 6000,
+    steps: [
+      { id: "a", label: "", offsetMs: 0, picture: null },
+      { id: "b", label: "Wings", offsetMs: 1500, picture: null },
+      { id: "c", label: "Legs", offsetMs: null, picture: null },
+    ],
+  });
+  const view = viewOf({ slides: [slide(1), stepped] });
+
+  it("are named, timed, put earlier and taken away, each in one edit", () => {
+    const { edit } = open(view, <StepsEditor slide={stepped} />);
+    enter("Name of step 3", "Six legs");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setSteps",
+      slideId: "s2",
+      steps: [{}, {}, { id: "c", label: "Six legs" }],
+    });
+    // Without a plan the even share is shown, and typing one plans it.
+    expect((screen.getByLabelText("Time of step 3") as HTMLInputElement).value).toBe("~4.0 s");
+    enter("Time of step 3", "5");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ steps: [{}, {}, { offsetMs: 5000 }] });
+    fireEvent.click(screen.getByLabelText("Step 3 earlier"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      steps: [{ id: "a" }, { id: "c", offsetMs: 1500 }, { id: "b", offsetMs: null }],
+    });
+    fireEvent.click(screen.getByLabelText("Remove step 2"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ steps: [{ id: "a" }, { id: "c" }] });
+    expect((screen.getByLabelText("Step 2 earlier") as HTMLButtonElement).disabled).toBe(true);
+  });
+
+  it("can be added", () => {
+    const { edit } = open(view, <StepsEditor slide={slide(1)} />);
+    fireEvent.click(screen.getByText("Add a step"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      steps: [{ id: "s1-1" }, { label: "", offsetMs: null, picture: null }],
+    });
+  });
+});
+
+describe("sections", () => {
+  it("begin with a slide, are named, go round and end", () => {
+    const { edit } = open(viewOf(), <SectionEditor slide={slide(2)} />);
+    fireEvent.click(screen.getByText("Begin a section here"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setSections",
+      sections: [{ name: "Slide 2", first: "s2", waitingLoop: false }],
+    });
+    cleanup();
+
+    const sections = [
+      { id: "a", name: "Before", first: "s1", waitingLoop: false },
+      { id: "b", name: "Talk", first: "s2", waitingLoop: false },
+    ];
+    const second = open(viewOf({ sections }), <SectionEditor slide={slide(1)} />);
+    fireEvent.click(screen.getByRole("checkbox"));
+    expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ id: "a", waitingLoop: true }, { id: "b" }] });
+    enter("Name of the section", "Doors");
+    expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ name: "Doors" }, {}] });
+    fireEvent.click(screen.getByText("End this section"));
+    expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ id: "b" }] });
+    cleanup();
+    open(viewOf({ sections }), <SectionEditor slide={slide(3)} />);
+    expect(screen.getByText("In “Talk”.")).toBeTruthy();
+  });
+});
+
+describe("slides", () => {
+  it("are hidden, duplicated and removed several at once", () => {
+    const { edit } = open(viewOf(), <SlideDetails slides={[slide(1), slide(3)]} />);
+    fireEvent.click(screen.getByText("Hide"));
+    expect(edit.mock.lastCall?.[0]).toEqual({
+      kind: "setHidden",
+      slides: [
+        { slideId: "s1", hidden: true },
+        { slideId: "s3", hidden: true },
+      ],
+    });
+    fireEvent.click(screen.getByText("Duplicate"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "duplicateSlides", copies: [{ of: "s1" }, { of: "s3" }] });
+    fireEvent.click(screen.getByText("Remove"));
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "removeSlides", slideIds: ["s1", "s3"] });
+    enter("Hold", "9");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setHolds",
+      holds: [{ slideId: "s1", holdMs: 9000 }, { slideId: "s3" }],
+    });
+    fireEvent.change(screen.getByLabelText("Transition"), { target: { value: "dissolve" } });
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ transitions: [{ transition: { kind: "dissolve", ms: 800 } }, {}] });
+  });
+
+  it("made here have their words", () => {
+    const card = slide(1);
+    card.picture = { ...card.picture, card: { kind: "title", heading: "Moth night", text: "" } };
+    const { edit } = open(viewOf({ slides: [card] }), <SlideDetails slides={[card]} />);
+    enter("Heading of the card", "Moth night at Fennel Hollow");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setPictures",
+      pictures: [{ slideId: "s1", picture: { card: { kind: "title", heading: "Moth night at Fennel Hollow" } } }],
+    });
+  });
+});
+
+describe("a cue", () => {
+  const slides = [
+    slide(1),
+    slide(2, {
+      steps: [
+        { id: "a", label: "", offsetMs: 0, picture: null },
+        { id: "b", label: "Wings", offsetMs: null, picture: null },
+      ],
+    }),
+    slide(3),
+  ];
+  const own = cue("c", "pad", { span: { first: "s2", last: "s3" } });
+  const view = viewOf({ slides, sounds: [sound("pad", { name: "Dusk Pad" })], cues: [own] });
+
+  it("begins with its slide, with a step of it, or by hand", () => {
+    const { edit } = open(view, <CueDetails cue={own} />);
+    const begins = screen.getByLabelText("Begins");
+    expect(
+      within(begins)
+        .getAllByRole("option")
+        .map((o) => o.textContent),
+    ).toEqual(["with its first slide", "with step 2, Wings", "by hand"]);
+    fireEvent.change(begins, { target: { value: "b" } });
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setStart", cueId: "c", start: { kind: "step", stepId: "b" } });
+    fireEvent.change(begins, { target: { value: "hand" } });
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setStart", cueId: "c", start: { kind: "hand", stepId: null } });
+    fireEvent.change(screen.getByLabelText("Sounds"), { target: { value: "each" } });
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setEachSlide", cueId: "c", eachSlide: true });
+  });
+
+  it("is asked for slides in their order, and tells when it is parked", () => {
+    const { edit } = open(view, <CueDetails cue={own} />);
+    expect(within(screen.getByLabelText("Through slide")).getAllByRole("option")).toHaveLength(2);
+    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s1" } });
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setSpan", cueId: "c", span: { first: "s1", last: "s3" } });
+    cleanup();
+    open(view, <CueDetails cue={{ ...own, span: null }} />);
+    expect(screen.getByText(/It is parked/)).toBeTruthy();
+  });
+});
+
+describe("a sound", () => {
+  it("is credited; what is missing is told", () => {
+    const unclear = sound("owl", { rights: { title: "", author: "", source: "", licence: "", credit: "", proof: "" } });
+    const { edit } = open(viewOf({ sounds: [unclear] }), <RightsEditor sound={unclear} />);
+    expect(screen.getByText("Its author and licence are missing.")).toBeTruthy();
+    enter("Author, who made it", "Aino Veld");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setRights",
+      soundId: "owl",
+      rights: { author: "Aino Veld", licence: "" },
+    });
+  });
+
+  it("is named, replaced and removed; damage and figures are told", () => {
+    const figures = { ...sound("x").figures, missingFrames: 3 * 48_000, channels: 1 };
+    const broken = sound("pad", { name: "Dusk Pad", figures });
+    const { edit, replace } = open(
+      viewOf({ sounds: [broken], cues: [cue("c", "pad")] }),
+      <SoundDetails sound={broken} place={vi.fn()} />,
+    );
+    expect(screen.getByRole("alert").textContent).toContain("0:03.0 at its end could not be read");
+    expect(screen.getByText("−18.0 LUFS")).toBeTruthy();
+    expect(screen.getByText("44.1 kHz, mono")).toBeTruthy();
+    enter("Name of the sound", "Pad at dusk");
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "renameSound", soundId: "pad", name: "Pad at dusk" });
+    expect(screen.getByText("its cue stays, parked")).toBeTruthy();
+    fireEvent.click(screen.getByText("Remove"));
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "removeSound", soundId: "pad" });
+    const file = new File(["x"], "other.flac");
+    fireEvent.change(screen.getByLabelText("File to take its place"), { target: { files: [file] } });
+    expect(replace).toHaveBeenCalledWith("pad", file);
+    fireEvent.click(screen.getByText("Mark this point"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setMarkers", markers: [{ name: "Marker 1", frame: 0 }] });
+  });
+});

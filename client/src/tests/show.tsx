@@ -1,0 +1,140 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { vi } from "vitest";
+import type { Cue, Edit, ShowView, Slide, Sound } from "../api/client";
+import { ChunkPlayer } from "../hearing/ChunkPlayer";
+import { ShowContext } from "../shows/ShowContext";
+
+const second = 48_000;
+
+export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
+  id: `s${n}`,
+  title: `Slide ${n}`,
+  text: "",
+  notes: "",
+  picture: {
+    media: "f".repeat(64),
+    type: "image/png",
+    page: n,
+    width: 16,
+    height: 9,
+    step: 0,
+    fills: false,
+    card: null,
+  },
+  holdMs: 4000,
+  transition: { kind: "cut", ms: 0 },
+  hidden: false,
+  steps: [{ id: `s${n}-1`, label: "", offsetMs: 0, picture: null }],
+  deck: "",
+  ...change,
+});
+
+export const sound = (id: string, change: Partial<Sound> = {}): Sound => ({
+  id,
+  name: id,
+  kind: "bed",
+  media: id,
+  fileName: `${id}.ogg`,
+  figures: {
+    frames: 60 * second,
+    sampleRate: 44_100,
+    channels: 2,
+    loudnessLufs: -18,
+    loudestLufs: -15,
+    rangeLu: 3,
+    truePeakDbtp: -2,
+    leadFrames: 0,
+    tailFrames: 0,
+    voiceLikeness: 0,
+    missingFrames: 0,
+    hasCover: false,
+  },
+  rights: { title: "", author: "Aino", source: "", licence: "CC0-1.0", credit: "", proof: "" },
+  markers: [],
+  removed: false,
+  ...change,
+});
+
+export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue => ({
+  id,
+  soundId,
+  span: { first: "s1", last: "s2" },
+  start: { kind: "slide", stepId: null },
+  delayMs: 0,
+  stop: "span",
+  inFrame: 0,
+  outFrame: 60 * second,
+  rounds: 0,
+  levelDb: -6,
+  fadeIn: { ms: 1000, curve: "equalPower" },
+  fadeOut: { ms: 2000, curve: "equalPower" },
+  eachSlide: false,
+  ...change,
+});
+
+/** A show as the server would tell it, of slides that follow each other. */
+export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
+  const show = {
+    title: "A show",
+    slides: [slide(1), slide(2), slide(3)],
+    sections: [],
+    sounds: [],
+    cues: [],
+    ...change,
+  };
+  let at = 0;
+  const slides = show.slides
+    .map((s, index) => ({ s, index }))
+    .filter(({ s }) => !s.hidden)
+    .map(({ s, index }, i) => {
+      const startFrame = at;
+      at += s.holdMs * 48;
+      const stepFrames = s.steps.map((_, k) => startFrame + Math.round((s.holdMs * 48 * k) / s.steps.length));
+      return { slideId: s.id, index, number: i + 1, startFrame, endFrame: at, stepFrames };
+    });
+  return {
+    id: "show",
+    revision: 1,
+    show,
+    runningOrder: { slides, totalFrames: at },
+    strands: [],
+    outline: [],
+    undo: null,
+    redo: null,
+  };
+}
+
+/** Renders a part of an open show; what it edits is gathered. */
+export function open(view: ShowView, part: ReactNode) {
+  const edit = vi.fn<(edit: Edit) => void>();
+  const replace = vi.fn();
+  vi.stubGlobal(
+    "fetch",
+    vi.fn(() => Promise.resolve(new Response("[]", { headers: { "Content-Type": "application/json" } }))),
+  );
+  const player = new ChunkPlayer(() => Promise.resolve("end"));
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const rendered = render(
+    <QueryClientProvider client={queries}>
+      <ShowContext
+        value={{
+          view,
+          edit,
+          undo: vi.fn(),
+          redo: vi.fn(),
+          player,
+          playing: false,
+          play: vi.fn(),
+          bringIn: vi.fn(),
+          replace,
+          uploads: [],
+        }}
+      >
+        {part}
+      </ShowContext>
+    </QueryClientProvider>,
+  );
+  return { ...rendered, edit, replace, queries };
+}

@@ -1,0 +1,95 @@
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { Choice, LevelField, MsField } from "./fields";
+import { TextBox } from "./TextBox";
+import { ValueField } from "./ValueField";
+
+afterEach(cleanup);
+
+const type = (label: string, text: string) => {
+  const field = screen.getByLabelText(label);
+  fireEvent.focus(field);
+  fireEvent.change(field, { target: { value: text } });
+  return field;
+};
+
+describe("a value within a sentence", () => {
+  it("is committed by Enter and by leaving, and only when it has changed", () => {
+    const commit = vi.fn();
+    render(<MsField label="Hold" ms={4000} commit={commit} />);
+    fireEvent.keyDown(type("Hold", "4"), { key: "Enter" });
+    expect(commit).not.toHaveBeenCalled();
+    fireEvent.keyDown(type("Hold", "1:05.5"), { key: "Enter" });
+    expect(commit).toHaveBeenLastCalledWith(65_500);
+    fireEvent.blur(type("Hold", "2,5 s"));
+    expect(commit).toHaveBeenLastCalledWith(2500);
+  });
+
+  it("tells what cannot be a value, and Escape puts the old one back", () => {
+    const commit = vi.fn();
+    render(<LevelField label="Level" db={-6} commit={commit} />);
+    const field = type("Level", "loud");
+    fireEvent.keyDown(field, { key: "Enter" });
+    expect(field.getAttribute("aria-invalid")).toBe("true");
+    fireEvent.keyDown(field, { key: "Escape" });
+    fireEvent.blur(field);
+    expect(commit).not.toHaveBeenCalled();
+    expect((field as HTMLInputElement).value).toBe("−6.0 dB");
+  });
+
+  it("is nudged by the arrows", () => {
+    const [level, hold] = [vi.fn(), vi.fn()];
+    render(<LevelField label="Level" db={-6} commit={level} />);
+    render(<MsField label="Hold" ms={50} commit={hold} />);
+    fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
+    fireEvent.keyDown(screen.getByLabelText("Hold"), { key: "ArrowDown" });
+    expect(level).toHaveBeenCalledWith(-5.5);
+    expect(hold).toHaveBeenCalledWith(0);
+  });
+
+  it("can be words, with a placeholder and proposals", () => {
+    const commit = vi.fn();
+    render(
+      <ValueField
+        label="Author"
+        words
+        value=""
+        show={(t) => t}
+        read={(t) => t.trim()}
+        commit={commit}
+        placeholder="who made it"
+        list="names"
+      />,
+    );
+    expect(screen.getByPlaceholderText("who made it").getAttribute("list")).toBe("names");
+    fireEvent.keyDown(type("Author", "  Aino Veld "), { key: "Enter" });
+    expect(commit).toHaveBeenCalledWith("Aino Veld");
+  });
+});
+
+it("offers one of several", () => {
+  const commit = vi.fn();
+  render(
+    <Choice
+      label="Ends"
+      value="span"
+      options={[
+        ["span", "with its span"],
+        ["finished", "when it has finished"],
+      ]}
+      commit={commit}
+    />,
+  );
+  fireEvent.change(screen.getByLabelText("Ends"), { target: { value: "finished" } });
+  expect(commit).toHaveBeenCalledWith("finished");
+});
+
+it("keeps longer text when it is left, and drops it at Escape", () => {
+  const commit = vi.fn();
+  render(<TextBox label="Notes" value="Point." commit={commit} />);
+  fireEvent.keyDown(type("Notes", "Point to the tongue."), { key: "Escape" });
+  fireEvent.blur(screen.getByLabelText("Notes"));
+  expect(commit).not.toHaveBeenCalled();
+  fireEvent.blur(type("Notes", "Point to the tongue."));
+  expect(commit).toHaveBeenCalledWith("Point to the tongue.");
+});

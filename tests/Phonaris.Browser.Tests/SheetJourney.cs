@@ -1,0 +1,136 @@
+using System.IO.Compression;
+using OpenQA.Selenium;
+using SkiaSharp;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>Work on the sheet itself: slides moved, stepped, sectioned and made; strands taken hold of; sounds replaced, removed and brought back.</summary>
+[Collection("journeys")]
+public sealed class SheetJourney : IDisposable
+{
+    private readonly Browser _browser = new();
+
+    [Fact]
+    public void Slides_and_strands_are_worked_on_by_hand()
+    {
+        _browser.Go("/");
+        _browser.Type("Hold of each slide", "2", "2.0 s");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, 5).Select(Picture)));
+        _browser.Until(() => _browser.Count("[data-slide]") == 5, "five slides");
+        _browser.Find("input[aria-label='Files to bring in']").SendKeys(Zip());
+        _browser.Until(() => _browser.Count("[data-sound]") == 2, "two sounds out of the zip");
+        Assert.Contains("letter.wav is not a sound", Report());
+
+        // A strand taken hold of at its upper end, and as a whole.
+        _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
+        _browser.Find("[aria-label='Kind of the sound']").SendKeys("bed");
+        _browser.Until(() => _browser.Count("section[aria-label='Beds'] [data-sound]") == 1, "the tone among the beds");
+        _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Long tone']"), _browser.Find("[data-slide='1'] img")).Perform();
+        _browser.Until(() => _browser.Value("Slides") == "1–5", "the bed on all slides");
+        Drag("[data-cue] [data-grip='last'] rect", -160);
+        _browser.Until(() => _browser.Value("Slides") == "1–3", "its end two rows higher");
+        Drag("[data-cue] [data-grip='first'] rect", 78);
+        _browser.Until(() => _browser.Value("Slides") == "2–3", "its beginning one row lower");
+        Drag("[data-cue] [role=button]", 156);
+        _browser.Until(() => _browser.Value("Slides") == "4–5", "the whole of it two rows lower");
+
+        // A slide dragged before another; the span closes up behind it.
+        _browser.Hand.DragAndDrop(_browser.Find("[data-slide='5'] img"), _browser.Find("[data-slide='1'] [data-title]")).Perform();
+        _browser.Until(() => Titles().SequenceEqual(["Fifth", "First", "Second", "Third", "Fourth"]), "the last slide first");
+        _browser.Until(() => _browser.Value("Slides") == "5", "the span closed up");
+        _browser.Find("button[aria-label^='Undo: Moved']").Click();
+        _browser.Until(() => _browser.Value("Slides") == "4–5", "the span as it was");
+
+        // Two slides at once, by shift and the keyboard.
+        _browser.Find("[data-slide='1'] [data-title]").Click();
+        _browser.Hand.KeyDown(Keys.Shift).Click(_browser.Find("[data-slide='2'] [data-title]")).KeyUp(Keys.Shift).Perform();
+        _browser.Until(() => _browser.Find("[data-testid='slide-details']").Text.StartsWith("2 slides", StringComparison.Ordinal), "two slides chosen");
+        _browser.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowDown).KeyUp(Keys.Alt).Perform();
+        _browser.Until(() => Titles().SequenceEqual(["Third", "First", "Second", "Fourth", "Fifth"]), "both one lower");
+
+        // Steps, with a cue that starts with one; a section that goes round.
+        _browser.Find("[data-slide='4'] [data-title]").Click();
+        _browser.Button("Add a step").Click();
+        _browser.Type("Name of step 2", "Wings", "Wings");
+        _browser.Type("Time of step 2", "1.5", "1.5 s");
+        _browser.Find("button[aria-label='A picture for step 2']").Click();
+        _browser.Find("input[aria-label='Picture for a step']").SendKeys(Picture(2));
+        _browser.Find("button[aria-label='Another picture for step 2']");
+        _browser.Button("Begin a section here").Click();
+        _browser.Find("[data-testid='slide-details'] input[type=checkbox]").Click();
+        _browser.Until(() => _browser.Count("[data-slide='4'] [aria-label='Waiting loop']") == 1, "the section to go round");
+        _browser.Find("[data-cue='Long tone'] [role=button]").SendKeys(Keys.Enter);
+        _browser.Find("[aria-label='Begins']").SendKeys("with step 2, Wings");
+        _browser.Until(() => _browser.Find("[data-testid='cue-details']").Text.Contains("0:07.5", StringComparison.Ordinal), "the cue with the step");
+
+        // A title card of words of our own.
+        _browser.Find("[data-slide='5'] [data-title]").Click();
+        _browser.Button("Add a slide").Click();
+        _browser.Button("A title card").Click();
+        _browser.Until(() => _browser.Count("[data-slide]") == 6, "the card");
+        _browser.Find("[data-slide='6'] [data-title]").Click();
+        var before = Picture6();
+        _browser.Type("Heading of the card", "Good night", "Good night");
+        _browser.Until(() => Picture6() != before, "another picture of the card");
+
+        // Another file in the tone's place; then removed, its cue parked, and brought back.
+        _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
+        _browser.Find("input[aria-label='File to take its place']").SendKeys(Tone("other.flac", 9));
+        _browser.Until(() => _browser.Find("[data-testid='sound-details']").Text.Contains("other.flac", StringComparison.Ordinal), "the other file");
+        _browser.Button("Remove").Click();
+        _browser.Find("section[aria-label='Parked cues']");
+        Assert.Equal(0, _browser.Count("[data-cue]"));
+        _browser.Button("Bring it back").Click();
+        _browser.Until(() => _browser.Count("[data-sound='Long tone']") == 1, "the sound in the list");
+        _browser.Find("section[aria-label='Parked cues'] button").Click();
+        _browser.Type("Slides", "last 2", "5–6");
+        _browser.Until(() => _browser.Count("section[aria-label='Parked cues']") == 0 && _browser.Count("[data-cue]") == 1, "the cue on its slides");
+
+        // All of it is there after a reload.
+        _browser.Reload();
+        _browser.Until(() => _browser.Count("[data-slide]") == 6 && _browser.Count("[data-cue]") == 1, "all of it again");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    private IEnumerable<string> Titles() => Enumerable.Range(1, _browser.Count("[data-slide]")).Select(n => _browser.Find($"[data-slide='{n}'] [data-title]").Text);
+
+    private string Picture6() => _browser.Find("[data-slide='6'] img").GetDomProperty("src")!;
+
+    private string Report()
+    {
+        _browser.Button("1 thing not taken over").Click();
+        return _browser.Find("ul[aria-label='On their way']").Text;
+    }
+
+    private void Drag(string css, int by) =>
+        _browser.Hand.ClickAndHold(_browser.Find(css)).MoveByOffset(0, by / 2).MoveByOffset(0, by - by / 2).Release().Perform();
+
+    private string Picture(int n)
+    {
+        var path = _browser.PathOf($"{n} {new[] { "First", "Second", "Third", "Fourth", "Fifth" }[n - 1]}.png");
+        using var bitmap = new SKBitmap(320, 180);
+        bitmap.Erase(SKColor.FromHsl(n * 60, 40, 40));
+        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
+        return path;
+    }
+
+    private string Zip()
+    {
+        var path = _browser.PathOf("sounds.zip");
+        using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);
+        zip.CreateEntryFromFile(Tone("long tone.ogg", 20), "long tone.ogg");
+        zip.CreateEntryFromFile(Tone("blip.wav", 1), "effects/blip.wav");
+        using var letter = new StreamWriter(zip.CreateEntry("letter.wav").Open());
+        letter.Write("Dear reader");
+        return path;
+    }
+
+    private string Tone(string name, int seconds)
+    {
+        var path = _browser.PathOf(name);
+        FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", $"sine=330:duration={seconds}", "-ac", "2", path);
+        return path;
+    }
+}
