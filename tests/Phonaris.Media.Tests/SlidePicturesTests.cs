@@ -51,6 +51,18 @@ public sealed class SlidePicturesTests : IDisposable
         Assert.Equal((SKColors.Black, SKColors.White, SKColors.Black), (frame.GetPixel(20, 90), frame.GetPixel(160, 90), frame.GetPixel(300, 90)));
     }
 
+    [Fact]
+    public async Task A_drawing_reaches_for_nothing_outside_itself()
+    {
+        var red = _box.Make("outside.png", "-f", "lavfi", "-i", "color=red:s=40x40", "-frames:v", "1");
+        await File.WriteAllTextAsync(_box.PathOf("reaching"), $"""
+            <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="40" height="40"><image href="file://{red}" width="40" height="40"/><image xlink:href="{red}" width="40" height="40"/><use href="file://{red}#a"/></svg>
+            """);
+        using var drawn = await _box.Pictures.FrameAsync(new PictureSource("reaching", MediaTypes.Svg, 1, 40, 40), 40, 40, CancellationToken.None);
+        // White, or the grey that stands for a missing picture: never the red of the one outside.
+        Assert.Equal(drawn.GetPixel(20, 20).Green, drawn.GetPixel(20, 20).Red);
+    }
+
     public void Dispose() => _box.Dispose();
 
     private static void AssertColor(SKColor color, string path)

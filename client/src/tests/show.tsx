@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { vi } from "vitest";
-import type { Cue, Edit, ShowView, Slide, Sound } from "../api/client";
+import { api, type Cue, type Edit, type ShowView, type Slide, type Sound } from "../api/client";
 import { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { ShowContext } from "../shows/ShowContext";
 
@@ -138,3 +138,21 @@ export function open(view: ShowView, part: ReactNode) {
   );
   return { ...rendered, edit, replace, queries };
 }
+
+type Answer = { data: unknown } | { error: unknown };
+interface Asked {
+  body?: unknown;
+  params?: { query?: Record<string, unknown> };
+}
+
+/** Answers what is asked of the server by POST in its stead. */
+export const answerPosts = (reply: (url: string, body: unknown) => Answer) =>
+  vi.spyOn(api, "POST").mockImplementation(((url: string, asked: Asked) => told(reply(url, asked.body))) as never);
+
+/** Answers what is asked of the server by GET in its stead. */
+export const answerGets = (reply: (url: string, query: Record<string, unknown> | undefined) => Answer) =>
+  vi
+    .spyOn(api, "GET")
+    .mockImplementation(((url: string, asked: Asked) => told(reply(url, asked.params?.query))) as never);
+
+const told = (answer: Answer) => Promise.resolve({ ...answer, response: new Response() });

@@ -1,6 +1,7 @@
 using System.Xml;
 using Phonaris.Core;
 using SkiaSharp;
+using Svg;
 using Svg.Skia;
 
 namespace Phonaris.Media.Pictures;
@@ -9,6 +10,14 @@ namespace Phonaris.Media.Pictures;
 internal static class SvgPicture
 {
     private const long MostCharacters = 20_000_000;
+
+    static SvgPicture()
+    {
+        // Whatever way a drawing came in, also within a deck or a show package: what it points to outside itself is left out.
+        SvgDocument.ResolveExternalImages = ExternalType.None;
+        SvgDocument.ResolveExternalElements = ExternalType.None;
+        SvgDocument.ResolveExternalXmlEntites = ExternalType.None;
+    }
 
     /// <summary>Draws a drawing to a size.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>

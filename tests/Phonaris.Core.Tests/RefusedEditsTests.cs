@@ -1,0 +1,103 @@
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>What cannot be is refused with a sentence that names the field; the show is untouched.</summary>
+public class RefusedEditsTests
+{
+    public static TheoryData<string, Edit, string> Refused => new()
+    {
+        { "steps", new SetSteps("s1", []), "from 1 to 100" },
+        { "steps", new SetSteps("s1", [new("a", "", 100, null)]), "at 0 s" },
+        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", 900, null), new("c", "", 800, null)]), "no earlier" },
+        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("a", "", 10, null)]), "the same" },
+        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", Slide.GreatestHoldMs + 1, null)]), "four hours" },
+        { "section", new SetSections([new("a", "", "s1", false)]), "has a name" },
+        { "section", new SetSections([new("a", "A", "s1", false), new("a", "B", "s2", false)]), "the same" },
+        { "slide", new SetSections([new("a", "A", "gone", false)]), "no longer" },
+        { "slides", new MoveSlides([], 0), "no slides to move" },
+        { "slide", new MoveSlides(["gone"], 0), "no longer" },
+        { "slides", new DuplicateSlides([]), "no slides to duplicate" },
+        { "slides", new DuplicateSlides([new("s1", "s2")]), "already" },
+        { "slides", new ArrangeSlides(["s1", "s1", "s3"], [], []), "come or gone" },
+        { "notes", new SetNotes("s1", new string('n', Slide.LongestText + 1)), "at most 20,000" },
+        { "slides", new AddSlides([Shows.Slide("new") with { Text = new string('t', Slide.LongestText + 1) }], 0), "at most 20,000" },
+        { "heading", new SetPictures([new("s1", PictureSource.Of(new(CardKind.Title, new string('h', 201), "")), [])]), "at most 200" },
+        { "text", new SetPictures([new("s1", PictureSource.Of(new(CardKind.Title, "", new string('t', 1001))), [])]), "at most 1,000" },
+        { "name", new RenameSound("a", "  "), "needs a name" },
+        { "rights", new SetRights("a", Rights.Unknown with { Proof = new string('p', 1001) }), "at most 1,000" },
+        { "markers", new SetMarkers("a", [new("m", "Late", 48_001)]), "lies within" },
+        { "markers", new SetMarkers("a", [new("m", "One", 1), new("m", "Two", 2)]), "the same" },
+        { "markers", new SetMarkers("a", [.. Enumerable.Range(0, 501).Select(i => new Marker($"{i}", "M", i))]), "at most 500" },
+        { "sound", new ReplaceSound("a", "x", "x.wav", Shows.Figures(0)), "holds no sound" },
+        { "sound", new RestoreSound("a", []), "there already" },
+        { "start", new SetStart("c", new(CueStartKind.Step, null)), "names it" },
+        { "start", new SetStart("c", new(CueStartKind.Hand, "p1")), "names it" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Refused))]
+    public void Is_refused_by_its_field(string field, Edit edit, string because)
+    {
+        var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
+        var e = Assert.Throws<RuleException>(() => show.Apply(edit));
+        Assert.Equal(field, e.Field);
+        Assert.Contains(because, e.Message);
+        // One of several refused, none is made.
+        Assert.Throws<RuleException>(() => show.Apply(new Several([new RenameShow("Other"), edit], "Both")));
+        Assert.Equal("A show", show.Title);
+    }
+
+    [Fact]
+    public void A_cue_of_a_removed_sound_lies_on_no_slide_until_the_sound_is_back()
+    {
+        var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
+        var removed = show.Apply(new RemoveSound("a")).Show;
+        Assert.Contains("Bring it back first", Assert.Throws<RuleException>(() => removed.Apply(new SetSpan("c", new("s1", "s1")))).Message);
+        Assert.Contains("removed already", Assert.Throws<RuleException>(() => removed.Apply(new RemoveSound("a"))).Message);
+        var back = removed.Apply(new RestoreSound("a", [])).Show.Apply(new SetSpan("c", new("s3", "s3"))).Show;
+        Assert.Equal(new Span("s3", "s3"), back.Cue("c").Span);
+    }
+
+    [Fact]
+    public void Every_edit_says_what_it_does_in_a_line()
+    {
+        var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
+        (Edit Edit, string Says)[] lines =
+        [
+            (new MoveSlides(["s1"], 3), "Moved “Slide s1”"),
+            (new MoveSlides(["s1", "s2"], 3), "Moved 2 slides"),
+            (new DuplicateSlides([new("s1", "x")]), "Duplicated “Slide s1”"),
+            (new SetHidden([new("s1", true)]), "Hid “Slide s1”"),
+            (new SetHidden([new("s1", false), new("s2", false)]), "Showed 2 slides"),
+            (new SetSections([new("x", "Talk", "s1", false)]), "Began the section “Talk”"),
+            (new SetSteps("s1", [new("a", "", 0, null), new("b", "", null, null)]), "“Slide s1”: 1 → 2 steps"),
+            (new RemoveSound("a"), "Removed Sound a; its cue is parked"),
+            (new ReplaceSound("a", "x", "x.wav", Shows.Figures(9)), "Sound a is now x.wav"),
+            (new SetStart("c", CueStart.ByHand), "Sound a: starts by hand"),
+            (new SetEachSlide("c", true), "Sound a: anew on every slide"),
+            (new Several([new RenameShow("x")], "All at once"), "All at once"),
+        ];
+        Assert.All(lines, l => Assert.Equal(l.Says, l.Edit.Sentence(show)));
+    }
+
+    [Fact]
+    public void Common_forms_are_what_they_are_called()
+    {
+        Assert.Equal(4, Outlines.Rectangle.Path.Count(m => m.Kind is PenMoveKind.Move or PenMoveKind.Line));
+        // A star has its points on the outer ring and its notches on the inner; a regular polygon has no notches.
+        var star = Outlines.Star(5, 0.4).Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => Math.Round(Math.Sqrt(Math.Pow(m.X - 0.5, 2) + Math.Pow(m.Y - 0.5, 2)), 6)).ToList();
+        Assert.Equal(10, star.Count);
+        Assert.All(star.Where((_, i) => i % 2 == 0), r => Assert.Equal(0.5, r));
+        Assert.All(star.Where((_, i) => i % 2 == 1), r => Assert.Equal(0.2, r));
+        Assert.Equal(6, Outlines.Star(6, 1).Path.Count(m => m.Kind != PenMoveKind.Close));
+        // Corners never reach beyond the middle of a side, and an ellipse touches all four.
+        var pill = Outlines.Rounded(100, 20, 60);
+        Assert.All(pill.Path, m => Assert.True(m.X is >= 0 and <= 100 && m.Y is >= 0 and <= 20));
+        var touched = Outlines.Ellipse.Path.Where(m => m.Kind == PenMoveKind.Curve).Select(m => (m.X, m.Y)).ToHashSet();
+        Assert.Superset(new HashSet<(double, double)> { (1, 0.5), (0.5, 1), (0, 0.5), (0.5, 0) }, touched);
+        Assert.False(Outlines.Diagonal.Closed);
+    }
+}

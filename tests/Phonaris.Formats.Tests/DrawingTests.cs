@@ -1,0 +1,159 @@
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using SkiaSharp;
+using static Phonaris.Formats.Tests.PresentationMaker;
+
+namespace Phonaris.Formats.Tests;
+
+/// <summary>The finer points of what slides are drawn from: lines, forms, tables, pictures, lists, what stands behind.</summary>
+public sealed class DrawingTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-drawings");
+
+    [Fact]
+    public void Lines_have_their_colour_dash_and_arrows()
+    {
+        var line = Pptx("""<a:prstGeom prst="line"/><a:ln w="38100"><a:solidFill><a:srgbClr val="7B3F68"/></a:solidFill><a:prstDash val="dash"/><a:headEnd type="none"/><a:tailEnd type="triangle"/></a:ln>""", " flipH=\"1\"")[0];
+        Assert.Equal(new Line(0xFF7B3F68, 3, [4, 3], ArrowStart: false, ArrowEnd: true), line.Line);
+        Assert.True(line.Box.FlipX && !line.Outline.Closed);
+        Assert.Null(line.Fill);
+        Assert.Null(Pptx("<a:ln><a:noFill/></a:ln>")[0].Line);
+    }
+
+    [Theory]
+    [InlineData("""<a:solidFill><a:srgbClr val="808080"><a:lumMod val="50000"/><a:lumOff val="25000"/></a:srgbClr></a:solidFill>""", 0xFF808080u)]
+    [InlineData("""<a:solidFill><a:srgbClr val="000000"><a:tint val="25000"/></a:srgbClr></a:solidFill>""", 0xFFBFBFBFu)]
+    [InlineData("""<a:solidFill><a:srgbClr val="FF8040"><a:shade val="50000"/></a:srgbClr></a:solidFill>""", 0xFF804020u)]
+    [InlineData("""<a:solidFill><a:prstClr val="dkGreen"/></a:solidFill>""", 0xFF006400u)]
+    [InlineData("""<a:solidFill><a:sysClr val="window"/></a:solidFill>""", 0xFFFFFFFFu)]
+    [InlineData("""<a:solidFill><a:scrgbClr r="100000" g="0" b="50000"/></a:solidFill>""", 0xFFFF0080u)]
+    [InlineData("""<a:solidFill><a:hslClr hue="7200000" sat="100000" lum="50000"/></a:solidFill>""", 0xFF00FF00u)]
+    [InlineData("""<a:solidFill><a:schemeClr val="accent2"><a:alpha val="40000"/></a:schemeClr></a:solidFill>""", 0x667B3F68u)]
+    public void Colours_are_worked_out(string fill, uint color)
+    {
+        var solid = Assert.IsType<SolidPaint>(Pptx(fill)[0].Fill);
+        foreach (var shift in new[] { 0, 8, 16, 24 }) Assert.InRange((int)(solid.Color >> shift & 0xFF) - (int)(color >> shift & 0xFF), -1, 1);
+    }
+
+    [Fact]
+    public void Gradients_keep_their_stops_in_order_and_their_direction()
+    {
+        var gradient = Assert.IsType<GradientPaint>(Pptx("""<a:gradFill><a:gsLst><a:gs pos="100000"><a:srgbClr val="000000"/></a:gs><a:gs pos="0"><a:srgbClr val="FFFFFF"/></a:gs></a:gsLst><a:lin ang="5400000"/></a:gradFill>""")[0].Fill);
+        Assert.Equal([0.0, 1.0], gradient.Stops.Select(s => s.At));
+        Assert.Equal((90.0, false), (gradient.Angle, gradient.Radial));
+    }
+
+    [Fact]
+    public void Free_forms_are_followed_point_by_point()
+    {
+        var form = Pptx("""
+            <a:custGeom><a:pathLst><a:path w="200" h="100"><a:moveTo><a:pt x="0" y="0"/></a:moveTo><a:lnTo><a:pt x="200" y="0"/></a:lnTo>
+            <a:quadBezTo><a:pt x="200" y="100"/><a:pt x="100" y="100"/></a:quadBezTo><a:arcTo wR="50" hR="50" stAng="0" swAng="10800000"/><a:close/></a:path></a:pathLst></a:custGeom>
+            """)[0].Outline;
+        Assert.Equal((200.0, 100.0), (form.Width, form.Height));
+        Assert.Equal([PenMoveKind.Move, PenMoveKind.Line, PenMoveKind.Curve, PenMoveKind.Curve, PenMoveKind.Curve, PenMoveKind.Close], form.Path.Select(m => m.Kind));
+        // Half an ellipse of radius 50 from (100, 100): it ends a diameter to the left.
+        Assert.Equal((0.0, 100.0), (Math.Round(form.Path[4].X, 6), Math.Round(form.Path[4].Y, 6)));
+    }
+
+    [Fact]
+    public void Forms_that_are_not_known_are_named_and_their_place_is_kept()
+    {
+        Maker("odd.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="swooshArrow"/>"""));
+        Assert.Equal(["Slide 1: a form (swooshArrow) is shown as a rectangle."], Read("odd.pptx").NotUnderstood);
+        Assert.Equal(Outlines.Rectangle, Draw("odd.pptx").Shapes[0].Outline);
+    }
+
+    [Fact]
+    public void Tables_span_cells_and_stand_on_the_theme_where_they_say_nothing()
+    {
+        Maker("table.pptx", """
+            <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic><a:graphicData uri="table"><a:tbl>
+            <a:tblPr firstRow="1" bandRow="1"/><a:tblGrid><a:gridCol w="1270000"/><a:gridCol w="1270000"/></a:tblGrid>
+            <a:tr h="635000"><a:tc gridSpan="2"><a:txBody><a:bodyPr/><a:p><a:r><a:t>Kinds</a:t></a:r></a:p></a:txBody><a:tcPr anchor="ctr"/></a:tc><a:tc hMerge="1"><a:tcPr/></a:tc></a:tr>
+            <a:tr h="635000"><a:tc><a:txBody><a:bodyPr/><a:p><a:r><a:t>Hawk</a:t></a:r></a:p></a:txBody><a:tcPr marL="0"><a:solidFill><a:srgbClr val="FFFFFF"/></a:solidFill></a:tcPr></a:tc><a:tc><a:tcPr/></a:tc></a:tr></a:tbl></a:graphicData></a:graphic></p:graphicFrame>
+            """);
+        var cells = Draw("table.pptx").Shapes;
+        Assert.Equal([new(0, 0, 200, 50), new(0, 50, 100, 50), new Box(100, 50, 100, 50)], cells.Select(c => c.Box));
+        Assert.Equal((new SolidPaint(0xFF804020), Anchor.Middle, 0xFFFAF6ECu), (cells[0].Fill, cells[0].Text!.Anchor, cells[0].Text!.Paragraphs[0].Runs[0].Color));
+        Assert.Equal((new SolidPaint(0xFFFFFFFF), 0.0), (cells[1].Fill, cells[1].Text!.Left));
+        Assert.Equal(0x40804020u, Assert.IsType<SolidPaint>(cells[2].Fill).Color);
+    }
+
+    [Fact]
+    public void Lists_count_by_themselves_and_begin_again_behind_a_break()
+    {
+        static string Item(string text, string type = "arabicPeriod", int level = 0) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";
+        var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod"))[0].Text!;
+        Assert.Equal(["1.", "2.", "a)", "b)", "3.", null, "I."], text.Paragraphs.Select(p => p.Bullet?.Text));
+        var runs = Pptx("", body: """<a:p><a:r><a:rPr cap="all" u="sng" strike="sngStrike" baseline="30000" sz="1200"><a:latin typeface="+mj-lt"/></a:rPr><a:t>wing</a:t></a:r><a:br/><a:r><a:rPr><a:hlinkClick r:id="r9"/></a:rPr><a:t>link</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs;
+        Assert.Equal(new Run("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3), runs[0]);
+        Assert.Equal(("\n", "link", 0xFF0000FFu, true), (runs[1].Text, runs[2].Text, runs[2].Color, runs[2].Underlined));
+    }
+
+    [Fact]
+    public void Pictures_are_cropped_and_what_cannot_be_read_is_named()
+    {
+        using var bitmap = new SKBitmap(8, 8);
+        var png = bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        static string Picture(int id, string embed) => $"""<p:pic><p:nvPicPr><p:cNvPr id="{id}" name="p"/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="{embed}"><a:alphaModFix amt="50000"/></a:blip><a:srcRect l="25000" b="10000"/></p:blipFill><p:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></a:xfrm><a:prstGeom prst="ellipse"/></p:spPr></p:pic>""";
+        PresentationMaker.Pptx(
+            PathOf("pictures.pptx"), [$"><p:cSld><p:spTree>{Picture(3, "rPng")}{Picture(4, "rEmf")}{Picture(5, "rGone")}</p:spTree></p:cSld>"],
+            [("rPng", "image", "../media/a.png"), ("rEmf", "image", "../media/b.png")], [("ppt/media/a.png", png), ("ppt/media/b.png", [1, 2, 3])]);
+        var drawing = Draw("pictures.pptx");
+        var paint = Assert.IsType<PicturePaint>(Assert.Single(drawing.Shapes).Fill);
+        Assert.Equal((0.25, 0.0, 0.0, 0.1, 0.5), (paint.Left, paint.Top, paint.Right, paint.Bottom, paint.Opacity));
+        Assert.Equal(["a picture of a kind that cannot be read is not drawn", "a picture lies outside the file and is not drawn"], drawing.NotDrawn);
+    }
+
+    [Fact]
+    public void An_opendocument_page_has_lists_tables_lines_and_gradients()
+    {
+        Odp(PathOf("fine.odp"),
+            """
+            <style:style style:name="gr" style:family="graphic"><style:graphic-properties draw:stroke="dash" svg:stroke-color="#204060" svg:stroke-width="0.1cm" draw:marker-end="Arrow"/></style:style>
+            <style:style style:name="T" style:family="text"><style:text-properties fo:font-size="50%" fo:font-style="italic"/></style:style>
+            <style:style style:name="P" style:family="paragraph"><style:paragraph-properties fo:text-align="end"/><style:text-properties fo:font-size="24pt"/></style:style>
+            <style:style style:name="co" style:family="table-column"><style:table-column-properties style:column-width="3cm"/></style:style>
+            """,
+            """
+            <draw:page draw:master-page-name="Night">
+              <draw:line draw:style-name="gr" svg:x1="5cm" svg:y1="1cm" svg:x2="1cm" svg:y2="2cm"/>
+              <draw:frame svg:x="0cm" svg:y="0cm" svg:width="10cm" svg:height="5cm"><draw:text-box>
+                <text:list><text:list-item><text:p text:style-name="P">one <text:span text:style-name="T">half</text:span><text:line-break/>more</text:p><text:list><text:list-item><text:p>deeper</text:p></text:list-item></text:list></text:list-item></text:list></draw:text-box></draw:frame>
+              <draw:polygon svg:x="1cm" svg:y="1cm" svg:width="2cm" svg:height="2cm" svg:viewBox="0 0 200 200" draw:points="0,0 200,0 100,200"/>
+              <draw:frame svg:x="0cm" svg:y="6cm" svg:width="6cm" svg:height="2cm"><table:table><table:table-column table:style-name="co" table:number-columns-repeated="2"/><table:table-row><table:table-cell><text:p>Hawk</text:p></table:table-cell><table:table-cell><text:p>2</text:p></table:table-cell></table:table-row></table:table></draw:frame>
+              <draw:g><draw:rect svg:x="9cm" svg:y="9cm" svg:width="1cm" svg:height="1cm" draw:corner-radius="0.2cm"/></draw:g>
+            </draw:page>
+            """);
+        var shapes = DeckFormats.Draw(PathOf("fine.odp"), MediaTypes.Odp, [1])[0].Shapes;
+        Assert.Equal((true, 0xFF204060u, true), (shapes[0].Box.FlipX, shapes[0].Line!.Color, shapes[0].Line!.ArrowEnd));
+        var list = shapes[1].Text!.Paragraphs;
+        Assert.Equal((2, Align.Right), (list.Count, list[0].Align));
+        Assert.Equal([("one ", 24.0, false), ("half", 12.0, true), ("\n", 24.0, false), ("more", 24.0, false)], list[0].Runs.Select(r => (r.Text, r.Size, r.Italic)));
+        Assert.True(list[1].Margin > list[0].Margin && list[1].Bullet!.Text == "•");
+        Assert.Equal([(0.0, 0.0), (1, 0), (0.5, 1)], shapes[2].Outline.Path.Take(3).Select(m => (m.X, m.Y)));
+        Assert.Equal(["Hawk", "2"], shapes.Skip(3).Take(2).Select(s => s.Text!.Paragraphs[0].Runs[0].Text));
+        Assert.Equal(85.04, shapes[4].Box.X, 0.01);
+        Assert.Contains(shapes[5].Outline.Path, m => m.Kind == PenMoveKind.Curve);
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private Deck Read(string name) => DeckFormats.Read([new(PathOf(name), name, new string('a', 64))]);
+
+    private SlideDrawing Draw(string name) => DeckFormats.Draw(PathOf(name), MediaTypes.Pptx, [1])[0];
+
+    private void Maker(string name, string shapes) => PresentationMaker.Pptx(PathOf(name), [$"><p:cSld><p:spTree>{shapes}</p:spTree></p:cSld>"]);
+
+    /// <summary>The shapes of a slide of one shape.</summary>
+    private ValueList<DrawnShape> Pptx(string properties, string attributes = "", string body = "")
+    {
+        Maker("one.pptx", Shape(3, 0, 0, 100, 50, properties, body, attributes));
+        return Draw("one.pptx").Shapes;
+    }
+}

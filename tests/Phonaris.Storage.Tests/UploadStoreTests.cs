@@ -1,0 +1,93 @@
+using System.Security.Cryptography;
+using Phonaris.Core;
+
+namespace Phonaris.Storage.Tests;
+
+/// <summary>Files on their way in: nothing that arrived is lost, and nothing waits for ever.</summary>
+public sealed class UploadStoreTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-uploads");
+    private readonly Clock _clock = new();
+    private readonly FileStore _files;
+    private readonly UploadStore _store;
+
+    public UploadStoreTests()
+    {
+        _files = new(PathOf("files"));
+        _store = new(PathOf("uploads"), _files, _clock);
+    }
+
+    [Fact]
+    public async Task Pieces_become_a_file_known_by_its_content()
+    {
+        var bytes = RandomNumberGenerator.GetBytes(500_000);
+        await _store.CreateAsync("a1", new("noise.wav", "sound", bytes.Length, 1_000_000));
+        Assert.Equal(0, (await _store.FindAsync("a1"))!.Offset);
+        Assert.Null((await _store.AppendAsync("a1", 0, null, new MemoryStream(bytes[..300_000]), CancellationToken.None)).Hash);
+        // Another page of the store, as after a restart, knows how far it had come.
+        var after = new UploadStore(PathOf("uploads"), _files, _clock);
+        Assert.Equal(300_000, (await after.FindAsync("a1"))!.Offset);
+        var whole = await after.AppendAsync("a1", 300_000, null, new MemoryStream(bytes[300_000..]), CancellationToken.None);
+        Assert.Equal(Convert.ToHexStringLower(SHA256.HashData(bytes)), whole.Hash);
+        Assert.Equal(bytes, await File.ReadAllBytesAsync(_files.PathOf(whole.Hash!)));
+        // Whole, it takes no more; the same content once more is the same file.
+        await Assert.ThrowsAsync<UploadException>(() => after.AppendAsync("a1", bytes.Length, null, Stream.Null, CancellationToken.None));
+        await _store.CreateAsync("a2", new("again.wav", "sound", bytes.Length, 1_000_000));
+        Assert.Equal(whole.Hash, (await _store.AppendAsync("a2", 0, null, new MemoryStream(bytes), CancellationToken.None)).Hash);
+        Assert.Single(Directory.GetFiles(PathOf("files"), "*", SearchOption.AllDirectories));
+    }
+
+    [Fact]
+    public async Task What_arrived_before_a_connection_broke_is_kept()
+    {
+        await _store.CreateAsync("b1", new("take.webm", "take-x", null, 1_000));
+        await Assert.ThrowsAsync<IOException>(() => _store.AppendAsync("b1", 0, null, new Breaking(400), CancellationToken.None));
+        Assert.Equal(400, (await _store.FindAsync("b1"))!.Offset);
+        Assert.Equal(UploadFault.WrongOffset, (await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync("b1", 399, null, Stream.Null, CancellationToken.None))).Fault);
+        await Assert.ThrowsAsync<RuleException>(() => _store.AppendAsync("b1", 400, null, new MemoryStream(new byte[601]), CancellationToken.None));
+        // Found again once it has been quiet, and ended where it has come to.
+        Assert.Empty(await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1)));
+        _clock.Now = DateTimeOffset.UtcNow.AddMinutes(5);
+        Assert.Equal("b1", (await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1))).Single().Id);
+        Assert.Empty(await _store.UnfinishedAsync("take-y", TimeSpan.FromMinutes(1)));
+        var offset = (await _store.FindAsync("b1"))!.Offset;
+        Assert.NotNull((await _store.AppendAsync("b1", offset, offset, Stream.Null, CancellationToken.None)).Hash);
+    }
+
+    [Fact]
+    public async Task What_nobody_goes_on_with_is_thrown_away_in_time()
+    {
+        await _store.CreateAsync("c1", new("old.wav", "sound", 10, 10));
+        File.SetLastWriteTimeUtc(PathOf("uploads/c1.json"), DateTime.UtcNow.AddDays(-8));
+        await _store.CreateAsync("c2", new("new.wav", "sound", 10, 10));
+        Assert.Null(await _store.FindAsync("c1"));
+        Assert.NotNull(await _store.FindAsync("c2"));
+        _store.Delete("c2");
+        Assert.Empty(Directory.GetFiles(PathOf("uploads")));
+        // Ids are names, never paths.
+        foreach (var id in new[] { "../files/x", "a/b", "", new string('x', 65) })
+        {
+            Assert.Null(await _store.FindAsync(id));
+            _store.Delete(id);
+            Assert.Equal(UploadFault.Unknown, (await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync(id, 0, null, Stream.Null, CancellationToken.None))).Fault);
+        }
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+
+    private sealed class Clock : TimeProvider
+    {
+        public DateTimeOffset Now { get; set; } = DateTimeOffset.UtcNow;
+
+        public override DateTimeOffset GetUtcNow() => Now;
+    }
+
+    /// <summary>Gives some bytes, then breaks.</summary>
+    private sealed class Breaking(int count) : MemoryStream(new byte[count])
+    {
+        public override async ValueTask<int> ReadAsync(Memory<byte> buffer, CancellationToken cancellationToken = default) =>
+            Position < Length ? await base.ReadAsync(buffer, cancellationToken) : throw new IOException("The connection broke.");
+    }
+}
