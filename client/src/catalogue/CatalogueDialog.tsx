@@ -3,9 +3,10 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { useEffect, useRef, useState } from "react";
 import { answered, api, type CataloguePiece } from "../api/client";
 import { keepShow, say } from "../api/queries";
+import { silence } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
-import { shortTime } from "../ui/format";
+import { framesPerSecond, shortTime } from "../ui/format";
 
 const lengths: readonly (readonly [string, number, number])[] = [
   ["any length", 0, 1e6],
@@ -69,6 +70,7 @@ export function CatalogueDialog({ close }: { close: () => void }) {
       audio.pause();
       return;
     }
+    silence();
     audio.src = `/api/catalogue/${piece.id}/file`;
     setPlaying(piece.id);
     audio.play().catch(() => {
@@ -153,7 +155,9 @@ export function CatalogueDialog({ close }: { close: () => void }) {
               </p>
             </div>
             <span className="muted text-xs">{piece.licence}</span>
-            <span className="figures w-12 text-right text-sm">{shortTime(Math.round(piece.seconds * 48_000))}</span>
+            <span className="figures w-12 text-right text-sm">
+              {shortTime(Math.round(piece.seconds * framesPerSecond))}
+            </span>
             <button
               type="button"
               className="btn btn-xs w-16"

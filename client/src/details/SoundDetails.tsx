@@ -7,7 +7,7 @@ import { keepJob, say, usePeaks } from "../api/queries";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
-import { msOfFrames, seconds, shortTime, time } from "../ui/format";
+import { framesPerSecond, msOfFrames, seconds, shortTime, time } from "../ui/format";
 import { FileInput } from "../ui/FileInput";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
@@ -76,11 +76,14 @@ function Listen({ sound }: { sound: Sound }) {
   const { frames } = sound.figures;
   const { data: peaks } = usePeaks(view.id, sound.id, 0, frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  const slider = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);
   const clock = useRef<HTMLSpanElement>(null);
   useEachFrame(player, (frame) => {
     if (line.current) line.current.style.left = `${(100 * frame) / frames}%`;
     if (clock.current) clock.current.textContent = time(frame);
+    slider.current?.setAttribute("aria-valuenow", String(Math.round(frame / framesPerSecond)));
+    slider.current?.setAttribute("aria-valuetext", time(frame));
   });
   const go = (frame: number) => {
     const to = Math.max(0, Math.min(frames - 1, Math.round(frame)));
@@ -91,13 +94,14 @@ function Listen({ sound }: { sound: Sound }) {
   return (
     <div className="mb-3">
       <div
+        ref={slider}
         role="slider"
         tabIndex={0}
         aria-label={`Place in ${sound.name}`}
         aria-valuemin={0}
-        aria-valuemax={Math.round(frames / 48_000)}
+        aria-valuemax={Math.round(frames / framesPerSecond)}
         aria-valuenow={0}
-        aria-valuetext="arrow keys move by five seconds"
+        title="Arrow keys move by five seconds"
         className="bg-base-200 relative h-16 cursor-text touch-none rounded-md"
         onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
         onPointerMove={(event) => event.buttons === 1 && scrub(event)}
@@ -106,7 +110,7 @@ function Listen({ sound }: { sound: Sound }) {
           const by = { ArrowLeft: -5, ArrowRight: 5, Home: -Infinity }[event.key];
           if (by === undefined) return;
           event.preventDefault();
-          go(by === -Infinity ? 0 : player.position() + by * 48_000);
+          go(by === -Infinity ? 0 : player.position() + by * framesPerSecond);
         }}
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />

@@ -4,6 +4,9 @@ import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
 // One thing is heard at a time.
 let sounding: ChunkPlayer | undefined;
 
+/** Stops whatever sounds, as before recording. */
+export const silence = () => sounding?.stop();
+
 /** A player of what lies at an address, kept as long as the component; starting it stops whatever else sounds. */
 export function usePlayer(address: string): {
   player: ChunkPlayer;

@@ -6,7 +6,7 @@ import { answered, api, type BroughtFile } from "../api/client";
 import { keepJob, say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
-import { shortTime } from "../ui/format";
+import { framesPerSecond, shortTime } from "../ui/format";
 import { keepUpload } from "./takes";
 import { useRecorder, type RecorderState } from "./useRecorder";
 
@@ -164,7 +164,7 @@ function Clock({ seconds }: { seconds: () => number }) {
     const timer = window.setInterval(() => setNow(seconds()), 100);
     return () => window.clearInterval(timer);
   });
-  return <span className="figures text-2xl font-bold">{shortTime(Math.floor(now) * 48_000)}</span>;
+  return <span className="figures text-2xl font-bold">{shortTime(Math.floor(now) * framesPerSecond)}</span>;
 }
 
 /** Takes of this show that were not ended, as when the page was lost. */

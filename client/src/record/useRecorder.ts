@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { silence } from "../hearing/usePlayer";
 import { Take } from "./takes";
 import { practiceMicrophone } from "./practiceMicrophone";
 
@@ -134,6 +135,7 @@ export function useRecorder(showId: string) {
     heard,
     start: async () => {
       if (heard) drop();
+      silence();
       setState("counting");
       for (let left = countFrom; left > 0; left--) {
         setCount(left);

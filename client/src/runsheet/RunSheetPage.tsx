@@ -6,6 +6,7 @@ import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
 import { useOpenShow } from "../shows/ShowContext";
 import { SoundList } from "../sounds/SoundList";
+import { isInDialog } from "../ui/keys";
 import { Overview } from "./Overview";
 import { selectedCue, selectedSlides, selectedSound, type Selection } from "./selection";
 import { Sheet } from "./Sheet";
@@ -19,8 +20,10 @@ export function RunSheetPage() {
   const cue = view.show.cues.find((c) => c.id === selectedCue(selection));
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
-  useHotkeys("delete, backspace", () => cue && edit({ kind: "removeCue", cueId: cue.id }));
-  useHotkeys("escape", () => setSelection(undefined));
+  useHotkeys("delete, backspace", () => cue && edit({ kind: "removeCue", cueId: cue.id }), {
+    ignoreEventWhen: isInDialog,
+  });
+  useHotkeys("escape", () => setSelection(undefined), { ignoreEventWhen: isInDialog });
 
   const place = (soundId: string) => {
     const slideId = slides[0]?.id ?? view.runningOrder.slides[0]?.slideId;

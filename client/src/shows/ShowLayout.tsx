@@ -9,6 +9,7 @@ import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
 import { time } from "../ui/format";
+import { isForControl } from "../ui/keys";
 import { useTheme } from "../ui/theme";
 import { ValueField } from "../ui/ValueField";
 import { ShowContext } from "./ShowContext";
@@ -34,7 +35,10 @@ export function ShowLayout() {
   });
   useHotkeys("mod+z", undo, { preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", redo, { preventDefault: true });
-  useHotkeys("space", () => (player.playing() ? player.stop() : play(player.position())), { preventDefault: true });
+  useHotkeys("space", () => (player.playing() ? player.stop() : play(player.position())), {
+    preventDefault: true,
+    ignoreEventWhen: isForControl,
+  });
 
   if (error) return <Missing />;
   if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
