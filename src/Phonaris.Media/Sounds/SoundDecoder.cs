@@ -45,7 +45,7 @@ public static class SoundDecoder
             await MediaTool.RunAsync(
                 "ffprobe",
                 ["-v", "error", .. Guard, "-show_entries",
-                    "stream=codec_type,codec_name,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=duration:format_tags",
+                    "stream=codec_type,codec_name,sample_fmt,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=duration:format_tags",
                     "-of", "json", $"file:{path}"],
                 null, PipeTarget.ToStream(json), cancel);
         }
@@ -65,7 +65,7 @@ public static class SoundDecoder
         double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
         if (seconds > LongestSeconds) throw TooLong(name);
         var cover = streams.Exists(s => s.TryGetProperty("disposition", out var is_) && is_.GetProperty("attached_pic").GetInt32() == 1);
-        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover);
+        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p");
 
         static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) ? value.GetString() ?? "" : "";
     }
@@ -92,15 +92,15 @@ public static class SoundDecoder
     /// <exception cref="RuleException">Nothing can be decoded, or it is too long, or holds nothing.</exception>
     public static Task<Decoded> DecodeAsync(
         string path, string name, SoundFormat format, SamplesTaker take, IProgress<double>? progress, CancellationToken cancel) =>
-        ReadAsync(path, name, format, Frames.PerSecond, Frames.Channels, take, progress, cancel);
+        ReadAsync(path, name, format, Frames.PerSecond, Frames.Channels, narrow: false, take, progress, cancel);
 
     /// <summary>Decodes a file at its own rate and with its own channels, to be measured.</summary>
     /// <inheritdoc cref="DecodeAsync"/>
     public static Task<Decoded> DecodeAsIsAsync(string path, string name, SoundFormat format, SamplesTaker take, CancellationToken cancel) =>
-        ReadAsync(path, name, format, format?.SampleRate ?? 0, format?.Channels ?? 0, take, null, cancel);
+        ReadAsync(path, name, format, format?.SampleRate ?? 0, format?.Channels ?? 0, format?.Is16Bit ?? false, take, null, cancel);
 
     private static async Task<Decoded> ReadAsync(
-        string path, string name, SoundFormat format, int rate, int channels, SamplesTaker take, IProgress<double>? progress,
+        string path, string name, SoundFormat format, int rate, int channels, bool narrow, SamplesTaker take, IProgress<double>? progress,
         CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(format);
@@ -110,7 +110,9 @@ public static class SoundDecoder
         long frames = 0;
         var output = PipeTarget.Create(async (stream, token) =>
         {
-            var frameBytes = channels * sizeof(float);
+            // 16 bit that are to stay as they are come as such: half as much through the pipe.
+            var frameBytes = channels * (narrow ? sizeof(short) : sizeof(float));
+            var wide = new float[narrow ? BlockFrames * channels : 0];
             // What came is worked on while the next is read; then neither waits for the other.
             var (next, current) = (new byte[BlockFrames * frameBytes], new byte[BlockFrames * frameBytes]);
             var work = Task.CompletedTask;
@@ -124,11 +126,23 @@ public static class SoundDecoder
                 frames += count;
                 if (frames > (long)LongestSeconds * rate) throw TooLong(name);
                 var block = current;
-                work = Task.Run(() => take(MemoryMarshal.Cast<byte, float>(block.AsSpan(0, count * frameBytes))), token);
+                work = Task.Run(() => Hand(block.AsSpan(0, count * frameBytes)), token);
                 if (format.Seconds > 0) progress?.Report(Math.Min(1, frames / (format.Seconds.Value * rate)));
             }
             while (filled == next.Length);
             await work;
+
+            void Hand(ReadOnlySpan<byte> bytes)
+            {
+                if (!narrow)
+                {
+                    take(MemoryMarshal.Cast<byte, float>(bytes));
+                    return;
+                }
+                var samples = MemoryMarshal.Cast<byte, short>(bytes);
+                Pcm16.Widen(samples, wide);
+                take(wide.AsSpan(0, samples.Length));
+            }
         });
         var damaged = false;
         try
@@ -136,7 +150,7 @@ public static class SoundDecoder
             damaged = (await MediaTool.RunAsync(
                 "ffmpeg",
                 ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
-                    "-ar", $"{rate}", "-ac", $"{channels}", "-f", "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
+                    "-ar", $"{rate}", "-ac", $"{channels}", "-f", narrow ? "s16le" : "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
                 null, output, cancel)).Length > 0;
         }
         catch (MediaToolException)
@@ -169,7 +183,8 @@ public delegate void SamplesTaker(ReadOnlySpan<float> samples);
 /// <param name="Seconds">Its length as it claims, or null when it does not say.</param>
 /// <param name="Tags">What its tags say of whose it is.</param>
 /// <param name="HasCover">Whether it has a cover picture.</param>
-public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover);
+/// <param name="Is16Bit">Whether its samples are of 16 bit.</param>
+public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover, bool Is16Bit);
 
 /// <summary>What came out of decoding.</summary>
 /// <param name="Frames">The frames decoded.</param>
