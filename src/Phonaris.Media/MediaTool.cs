@@ -10,6 +10,15 @@ internal static class MediaTool
 {
     private const int MostErrorText = 4000;
 
+    /// <summary>Threads the pool has ready: each pipe of a running program holds one while it waits to be read or written.</summary>
+    private const int LeastThreads = 32;
+
+    static MediaTool()
+    {
+        ThreadPool.GetMinThreads(out var workers, out var completions);
+        ThreadPool.SetMinThreads(Math.Max(workers, LeastThreads), completions);
+    }
+
     /// <summary>Runs a program to its end.</summary>
     /// <param name="name">The program, found on the path.</param>
     /// <param name="arguments">Its arguments.</param>
