@@ -56,7 +56,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         string? First(XName name) => settings.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
         List<Run> runs = [.. Runs(paragraph, words)];
         if (runs.Count == 0) runs.Add(Run("", words));
-        var list = level > 0 ? all.Concat([]).Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
+        var list = level > 0 ? all.Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
         var (bullet, margin, indent) = Bullet(list, level, number, runs[0]);
         return new(
             [.. runs],

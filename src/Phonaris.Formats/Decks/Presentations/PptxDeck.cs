@@ -46,7 +46,7 @@ internal sealed class PptxDeck : IDeckFormat
             sounds.AddRange(PptxSounds.Of(part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
             var drawing = new PptxDrawing(package, part, number).Read();
-            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(part, xml, timing)).Distinct().Select(what => $"Slide {number}: {what}."));
+            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(part, xml)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
         return new([.. slides], [.. sounds], [.. notUnderstood]);
     }
@@ -124,10 +124,10 @@ internal sealed class PptxDeck : IDeckFormat
         .DistinctBy(s => s.Id)
         .ToDictionary(s => s.Id, s => s.Name.Length > 0 ? s.Name : "Section");
 
-    private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml, PptxTiming timing)
+    private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml)
     {
         if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(part, n))) yield return "a film is shown as its first picture";
-        if (timing.Steps.Count > 0 && xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
+        if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
     }
 }
