@@ -110,7 +110,7 @@ public class EditTests
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(33) switch
+        return random.Next(34) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -145,6 +145,7 @@ public class EditTests
             30 => new SetStart(Cue(), random.Next(2) == 0 ? CueStart.ByHand : CueStart.WithStep(Slide() + "-1")),
             31 => new SetEachSlide(Cue(), random.Next(2) == 0),
             32 => new Several([new RenameShow(fresh), new RemoveCue(Cue()), new RemoveSlides([Slide()])], "All at once"),
+            33 => new AddCard(fresh, (CardKind)random.Next(2), random.Next(10)),
             _ => new AddSlides([], 0),
         };
     }

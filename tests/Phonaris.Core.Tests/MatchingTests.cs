@@ -24,6 +24,8 @@ public class MatchingTests
         Assert.Equal(
             [(RefreshKind.Changed, "old1", 1), (RefreshKind.Kept, "old0", 2), (RefreshKind.Kept, "old3", 3), (RefreshKind.New, null, 4), (RefreshKind.Kept, "old4", 5), (RefreshKind.Gone, "old2", null)],
             plan.Select(l => (l.Kind, l.SlideId, l.Number)));
+        Assert.Equal((DeckUse.Refresh, DeckUse.Join), (Refresh.LikelyUse(plan, 5, exact: false), Refresh.LikelyUse(plan, 5, exact: true)));
+        Assert.Equal(DeckUse.Put, Refresh.LikelyUse(plan, 8, exact: true));
 
         var (after, inverse) = show.Apply(Refresh.ToEdit(show, plan, coming, "new.pptx"));
         Assert.Equal(["old1", "old0", "old3", "new3", "old4"], after.Slides.Where(s => s.Id != "card").Select(s => s.Id));

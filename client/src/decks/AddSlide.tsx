@@ -1,7 +1,7 @@
 import { Plus } from "lucide-react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { answered, api, type Slide } from "../api/client";
+import { answered, api } from "../api/client";
 import { newId } from "../api/ids";
 import { keepShow, say } from "../api/queries";
 import { upload } from "../api/upload";
@@ -9,42 +9,13 @@ import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
 import { pictureEndings } from "./readable";
 
-const usualHoldMs = 8000;
-const cardWidth = 960;
-const cardHeight = 540;
-
 /** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
 export function AddSlide({ index }: { index: number }) {
   const { view, edit } = useOpenShow();
   const queries = useQueryClient();
   const chooser = useRef<HTMLInputElement>(null);
 
-  const add = (kind: "title" | "credits") => {
-    const id = newId();
-    const title = kind === "title" ? view.show.title : "Credits";
-    const slide: Slide = {
-      id,
-      title,
-      text: "",
-      notes: "",
-      picture: {
-        media: "",
-        type: "application/vnd.phonaris.card",
-        page: 1,
-        width: cardWidth,
-        height: cardHeight,
-        step: 0,
-        fills: false,
-        card: { kind, heading: title, text: "" },
-      },
-      holdMs: usualHoldMs,
-      transition: { kind: "cut", ms: 0 },
-      hidden: false,
-      steps: [{ id: `${id}-1`, label: "", offsetMs: 0, picture: null }],
-      deck: "",
-    };
-    edit({ kind: "addSlides", slides: [slide], index });
-  };
+  const add = (card: "title" | "credits") => edit({ kind: "addCard", slideId: newId(), card, index });
 
   const picture = async (file: File) => {
     try {

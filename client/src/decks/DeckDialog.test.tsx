@@ -22,6 +22,7 @@ const look = (change: Partial<DeckLook>): DeckLook => ({
   report: { slides: 3, steps: 2, sounds: 1, notUnderstood: [] },
   refreshes: null,
   joins: null,
+  likely: "put",
   ...change,
 });
 
@@ -56,6 +57,7 @@ describe("a deck brought into a show with slides", () => {
           { kind: "changed", slideId: "s2", number: 2, title: "Two" },
           { kind: "new", slideId: null, number: 3, title: "Three" },
         ],
+        likely: "refresh",
       }),
     );
     fireEvent.click(await screen.findByText("Refresh"));
@@ -69,7 +71,7 @@ describe("a deck brought into a show with slides", () => {
       number: i + 1,
       title,
     }));
-    const { asked } = ask(look({ refreshes: kept, joins: [0, 1, 2] }));
+    const { asked } = ask(look({ refreshes: kept, joins: [0, 1, 2], likely: "join" }));
     fireEvent.change(await screen.findByLabelText("Slide of page 3"), { target: { value: "-1" } });
     fireEvent.click(screen.getByText("Use these pictures"));
     await waitFor(() =>

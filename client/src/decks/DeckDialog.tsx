@@ -8,7 +8,7 @@ import { Dialog } from "../ui/Dialog";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
 
-type Way = "put" | "refresh" | "join";
+type Way = DeckLook["likely"];
 
 /** Asks what a deck is for that was brought into a show with slides: to put its slides in, to refresh, or to give exact pictures. */
 export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => void }) {
@@ -26,7 +26,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const [joined, setJoined] = useState<readonly number[]>();
   const [busy, setBusy] = useState(false);
   const name = deck.files[0]?.name ?? "";
-  const way = chosen ?? (look ? likely(look) : "put");
+  const way = chosen ?? look?.likely ?? "put";
 
   const go = async () => {
     setBusy(true);
@@ -112,13 +112,6 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
       )}
     </Dialog>
   );
-}
-
-/** The way most probably meant: a refresh when most slides are known, exact pictures for a PDF of as many pages, else new slides. */
-function likely(look: DeckLook): Way {
-  const known = look.refreshes?.filter((l) => l.kind === "kept" || l.kind === "changed").length ?? 0;
-  if (known * 2 > look.titles.length) return look.joins ? "join" : "refresh";
-  return "put";
 }
 
 const putWords = (n: number) => (n === 1 ? "Put 1 slide in" : `Put ${n} slides in`);

@@ -72,16 +72,9 @@ it("adds cards made here where it is told to", () => {
   const { edit } = open(viewOf(), <AddSlide index={2} />);
   fireEvent.click(screen.getByText("A credits card"));
   expect(edit.mock.lastCall?.[0]).toMatchObject({
-    kind: "addSlides",
+    kind: "addCard",
+    card: "credits",
     index: 2,
-    slides: [
-      {
-        title: "Credits",
-        holdMs: 8000,
-        picture: { card: { kind: "credits", heading: "Credits" } },
-        steps: [{ offsetMs: 0 }],
-      },
-    ],
   });
 });
 

@@ -1,6 +1,5 @@
 import type { Rights, Sound } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { isUnclear } from "../sounds/rights";
 import { ValueField } from "../ui/ValueField";
 import { Topic } from "./Sentence";
 
@@ -30,17 +29,13 @@ const licences = [
 
 /** Whose a sound is and on what terms. */
 export function RightsEditor({ sound }: { sound: Sound }) {
-  const { edit } = useOpenShow();
+  const { view, edit } = useOpenShow();
+  const missing = view.rightsMissing[sound.id] ?? [];
   const set = (change: Partial<Rights>) =>
     edit({ kind: "setRights", soundId: sound.id, rights: { ...sound.rights, ...change } });
   return (
     <Topic title="Whose it is">
-      {isUnclear(sound) && (
-        <p className="text-warning text-sm">
-          {!sound.rights.author && !sound.rights.credit ? "Its author" : "Its licence"}
-          {!sound.rights.author && !sound.rights.credit && !sound.rights.licence ? " and licence are" : " is"} missing.
-        </p>
-      )}
+      {missing.length > 0 && <p className="text-warning text-sm">Missing: {missing.join(" and ")}.</p>}
       <datalist id="licences">
         {licences.map((l) => (
           <option key={l} value={l} />

@@ -168,8 +168,11 @@ describe("a cue", () => {
 describe("a sound", () => {
   it("is credited; what is missing is told", () => {
     const unclear = sound("owl", { rights: { title: "", author: "", source: "", licence: "", credit: "", proof: "" } });
-    const { edit } = open(viewOf({ sounds: [unclear] }), <RightsEditor sound={unclear} />);
-    expect(screen.getByText("Its author and licence are missing.")).toBeTruthy();
+    const { edit } = open(
+      { ...viewOf({ sounds: [unclear] }), rightsMissing: { owl: ["author", "licence"] } },
+      <RightsEditor sound={unclear} />,
+    );
+    expect(screen.getByText("Missing: author and licence.")).toBeTruthy();
     enter("Author, who made it", "Aino Veld");
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "setRights",

@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { toast } from "sonner";
 import { useOpenShow } from "../shows/ShowContext";
-import { isUnclear } from "../sounds/rights";
 
 /** The credits of the sounds that lie on slides: as text to copy, as a file, or into the notes of the last slide. */
 export function CreditsCard() {
@@ -13,7 +12,7 @@ export function CreditsCard() {
   });
   const last = view.show.slides.findLast((s) => !s.hidden);
   const used = view.show.sounds.filter((s) => view.show.cues.some((c) => c.soundId === s.id && c.span));
-  const unclear = used.filter(isUnclear);
+  const unclear = used.filter((s) => view.rightsMissing[s.id]);
   if (used.length === 0) return null;
   const inNotes = !!last && last.notes.includes(text.trim());
   return (

@@ -1,4 +1,4 @@
-import { Mic, Search, X } from "lucide-react";
+import { FolderOpen, Mic, Search, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import { api, type JobView } from "../api/client";
@@ -14,6 +14,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
   const { view, bringIn, uploads } = useOpenShow();
   const { data: jobs = [] } = useJobs(view.id);
   const chooser = useRef<HTMLInputElement>(null);
+  const folderChooser = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState<"catalogue" | "record">();
   const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed" || isWorthTelling(j)));
   return (
@@ -30,9 +31,19 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         ))}
       </ul>
       <FileInput ref={chooser} label="Files to bring in" multiple choose={(files) => bringIn(files)} />
+      <FileInput ref={folderChooser} label="Folder to bring in" folder choose={(files) => bringIn(files)} />
       <div className="flex gap-1.5">
         <button type="button" className="btn btn-primary btn-sm grow" onClick={() => chooser.current?.click()}>
           Bring in
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm px-2.5"
+          aria-label="Bring in a folder"
+          title="Bring in a folder"
+          onClick={() => folderChooser.current?.click()}
+        >
+          <FolderOpen size={15} />
         </button>
         <button
           type="button"

@@ -5,7 +5,6 @@ import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
-import { isUnclear } from "./rights";
 import { soundType } from "./soundType";
 
 const columns = 64;
@@ -62,7 +61,9 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
             {sound.figures.missingFrames > 0 && (
               <span title="The file is damaged: a part of it is missing">damaged </span>
             )}
-            {isUnclear(sound) && <span title="Its author or licence is missing">© ? </span>}
+            {view.rightsMissing[sound.id] && (
+              <span title={`Missing: ${view.rightsMissing[sound.id]?.join(" and ")}`}>© ? </span>
+            )}
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
           <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex">

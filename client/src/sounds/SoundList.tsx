@@ -1,9 +1,8 @@
 import { useState } from "react";
-import type { Sound, SoundKind } from "../api/client";
+import type { ShowView, Sound, SoundKind } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { BringIn } from "./BringIn";
 import { ParkedList } from "./ParkedList";
-import { isUnclear } from "./rights";
 import { SoundItem } from "./SoundItem";
 
 const kinds: readonly (readonly [SoundKind, string])[] = [
@@ -37,7 +36,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
   const found = sounds.filter(
     (s) =>
       words.every((w) => `${s.name} ${s.fileName} ${s.rights.author} ${s.kind}`.toLowerCase().includes(w)) &&
-      isOne(s, which, uses(s)),
+      isOne(s, which, uses(s), view.rightsMissing),
   );
   const item = (sound: Sound) => (
     <SoundItem
@@ -121,9 +120,9 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
   );
 }
 
-function isOne(sound: Sound, which: Which, uses: number): boolean {
+function isOne(sound: Sound, which: Which, uses: number, missing: ShowView["rightsMissing"]): boolean {
   if (which === "all") return true;
-  if (which === "unclear") return isUnclear(sound);
+  if (which === "unclear") return !!missing[sound.id];
   if (which === "used" || which === "unused") return (which === "used") === uses > 0;
   return sound.kind === which;
 }

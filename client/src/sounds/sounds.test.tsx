@@ -13,10 +13,7 @@ const view = viewOf({
     named("a", "Dusk Pad"),
     named("b", "Welcome", { kind: "voice" }),
     named("c", "Tin bell", { kind: "spot", figures: { ...sound("x").figures, frames: 48_000 } }),
-    named("d", "Owl", {
-      kind: "spot",
-      rights: { title: "", author: "", source: "", licence: "CC0-1.0", credit: "", proof: "" },
-    }),
+    named("d", "Owl", { kind: "spot" }),
     named("e", "Old Waltz", { removed: true }),
   ],
   cues: [cue("c1", "a"), cue("c2", "e", { span: null })],
@@ -39,7 +36,7 @@ describe("the list of sounds", () => {
   });
 
   it("is filtered and sorted", () => {
-    open(view, list());
+    open({ ...view, rightsMissing: { d: ["author"] } }, list());
     const which = screen.getByLabelText("Which sounds");
     const order = screen.getByLabelText("Order of the sounds");
     fireEvent.change(which, { target: { value: "unused" } });

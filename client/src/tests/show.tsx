@@ -101,6 +101,7 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
     runningOrder: { slides, totalFrames: at },
     strands: [],
     outline: [],
+    rightsMissing: {},
     undo: null,
     redo: null,
   };

@@ -6,16 +6,19 @@ interface Props {
   /** The endings of files that can be chosen. */
   accept?: string;
   multiple?: boolean;
+  /** A folder with all in it instead of files. */
+  folder?: boolean;
   choose: (files: readonly File[]) => void;
 }
 
 /** The browser's file dialog behind a button of ours: the button clicks it. The same file can be chosen twice. */
-export function FileInput({ ref, label, accept, multiple = false, choose }: Props) {
+export function FileInput({ ref, label, accept, multiple = false, folder = false, choose }: Props) {
   return (
     <input
       ref={ref}
       type="file"
       multiple={multiple}
+      {...(folder ? { webkitdirectory: "" } : {})}
       accept={accept}
       className="hidden"
       aria-label={label}

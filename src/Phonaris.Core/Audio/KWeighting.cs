@@ -32,31 +32,42 @@ internal readonly struct KWeighting
         _c2 = (1 - k / PassQ + k * k) / a0;
     }
 
-    /// <summary>What a pair of channels remembers from sample to sample.</summary>
+    /// <summary>What two stretches of two channels each remember from sample to sample: the first stretch in the lower half, the second in the upper.</summary>
     public struct State
     {
-        internal Vector128<double> S1, S2, S3, S4;
+        internal Vector256<double> S1, S2, S3, S4;
+
+        /// <summary>A state whose first stretch goes on from the second of one state, and whose second from the second of another.</summary>
+        public static State From(in State first, in State second) => new()
+        {
+            S1 = Vector256.Create(first.S1.GetUpper(), second.S1.GetUpper()),
+            S2 = Vector256.Create(first.S2.GetUpper(), second.S2.GetUpper()),
+            S3 = Vector256.Create(first.S3.GetUpper(), second.S3.GetUpper()),
+            S4 = Vector256.Create(first.S4.GetUpper(), second.S4.GetUpper()),
+        };
     }
 
-    /// <summary>The sums of squares of a stretch of two weighted channels, each by itself.</summary>
-    /// <param name="frames">Their samples, side by side.</param>
+    /// <summary>The sums of squares of two stretches of two weighted channels, each channel by itself. One stretch takes as long as two.</summary>
+    /// <param name="first">The samples of the first, side by side.</param>
+    /// <param name="second">Those of the second, as many.</param>
     /// <param name="state">What is remembered.</param>
-    public Vector128<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> frames, ref State state)
+    public Vector256<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state)
     {
-        var (s1, s2, s3, s4, sum) = (state.S1, state.S2, state.S3, state.S4, Vector128<double>.Zero);
-        var (b0, b1, b2) = (Vector128.Create(_b0), Vector128.Create(_b1), Vector128.Create(_b2));
-        var (a1, a2, c1, c2) = (Vector128.Create(-_a1), Vector128.Create(-_a2), Vector128.Create(-_c1), Vector128.Create(-_c2));
-        foreach (var frame in frames)
+        ArgumentOutOfRangeException.ThrowIfNotEqual(second.Length, first.Length);
+        var (s1, s2, s3, s4, sum) = (state.S1, state.S2, state.S3, state.S4, Vector256<double>.Zero);
+        var (b0, b1, b2) = (Vector256.Create(_b0), Vector256.Create(_b1), Vector256.Create(_b2));
+        var (a1, a2, c1, c2) = (Vector256.Create(-_a1), Vector256.Create(-_a2), Vector256.Create(-_c1), Vector256.Create(-_c2));
+        for (var i = 0; i < first.Length; i++)
         {
             // Each stage a biquad in transposed direct form II, what hangs on the last result coming last.
-            var x = Vector128.WidenLower(frame.ToVector128Unsafe());
-            var y = Vector128.FusedMultiplyAdd(x, b0, s1);
-            s1 = Vector128.FusedMultiplyAdd(y, a1, Vector128.FusedMultiplyAdd(x, b1, s2));
-            s2 = Vector128.FusedMultiplyAdd(y, a2, x * b2);
+            var x = Vector256.Create(Vector128.WidenLower(first[i].ToVector128Unsafe()), Vector128.WidenLower(second[i].ToVector128Unsafe()));
+            var y = Vector256.FusedMultiplyAdd(x, b0, s1);
+            s1 = Vector256.FusedMultiplyAdd(y, a1, Vector256.FusedMultiplyAdd(x, b1, s2));
+            s2 = Vector256.FusedMultiplyAdd(y, a2, x * b2);
             var z = y + s3;
-            s3 = Vector128.FusedMultiplyAdd(z, c1, s4 - (y + y));
-            s4 = Vector128.FusedMultiplyAdd(z, c2, y);
-            sum = Vector128.FusedMultiplyAdd(z, z, sum);
+            s3 = Vector256.FusedMultiplyAdd(z, c1, s4 - (y + y));
+            s4 = Vector256.FusedMultiplyAdd(z, c2, y);
+            sum = Vector256.FusedMultiplyAdd(z, z, sum);
         }
         (state.S1, state.S2, state.S3, state.S4) = (s1, s2, s3, s4);
         return sum;

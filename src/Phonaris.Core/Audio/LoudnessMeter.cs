@@ -20,6 +20,9 @@ public sealed class LoudnessMeter
     /// <summary>Steps from one block to the next where the standard asks for an overlap: 100 ms.</summary>
     private const int HopSteps = 10;
 
+    /// <summary>Steps after which the filters have forgotten what was before: 150 ms, 36 time constants of the high pass.</summary>
+    private const int RunInSteps = 15;
+
     private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
     private const double RangeFrom = 0.10, RangeTo = 0.95;
 
@@ -63,13 +66,15 @@ public sealed class LoudnessMeter
     /// <summary>Takes the next interleaved samples, whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
+        if (_channels == 2 && _filled == 0) samples = AddHalves(MemoryMarshal.Cast<float, Vector64<float>>(samples));
         while (samples.Length >= _channels)
         {
             var count = Math.Min(samples.Length / _channels, _stepFrames - _filled);
             var stretch = samples[..(count * _channels)];
             for (var pair = 0; pair < _states.Length; pair++)
             {
-                var squares = _weighting.SumsOfSquares(MemoryMarshal.Cast<float, Vector64<float>>(Pair(stretch, pair)), ref _states[pair]);
+                var frames = MemoryMarshal.Cast<float, Vector64<float>>(Pair(stretch, pair));
+                var squares = _weighting.SumsOfSquares(frames, frames, ref _states[pair]);
                 _sum += squares[0] * _weights[2 * pair] + (2 * pair + 1 < _channels ? squares[1] * _weights[2 * pair + 1] : 0);
             }
             samples = samples[stretch.Length..];
@@ -77,6 +82,33 @@ public sealed class LoudnessMeter
             _steps.Add(_sum / _stepFrames);
             (_sum, _filled) = (0, 0);
         }
+    }
+
+    /// <summary>
+    /// Takes two halves of a long stretch of stereo side by side, which takes half as long. The second half is entered with what led
+    /// to it weighted for so long that nothing of what was before is left in the filters.
+    /// </summary>
+    /// <returns>The samples left over.</returns>
+    private ReadOnlySpan<float> AddHalves(ReadOnlySpan<Vector64<float>> frames)
+    {
+        var steps = frames.Length / _stepFrames / 2;
+        if (steps <= 2 * RunInSteps) return MemoryMarshal.Cast<Vector64<float>, float>(frames);
+        var half = steps * _stepFrames;
+        var runIn = frames[(half - RunInSteps * _stepFrames)..half];
+        var entered = default(KWeighting.State);
+        _weighting.SumsOfSquares(runIn, runIn, ref entered);
+        var state = KWeighting.State.From(_states[0], entered);
+        var at = _steps.Count;
+        CollectionsMarshal.SetCount(_steps, at + 2 * steps);
+        for (var step = 0; step < steps; step++)
+        {
+            var from = step * _stepFrames;
+            var squares = _weighting.SumsOfSquares(frames.Slice(from, _stepFrames), frames.Slice(half + from, _stepFrames), ref state);
+            _steps[at + step] = (squares[0] + squares[1]) / _stepFrames;
+            _steps[at + steps + step] = (squares[2] + squares[3]) / _stepFrames;
+        }
+        _states[0] = KWeighting.State.From(state, state);
+        return MemoryMarshal.Cast<Vector64<float>, float>(frames[(2 * half)..]);
     }
 
     /// <summary>Two channels of a stretch side by side; beside a last one alone there is silence.</summary>

@@ -1,4 +1,6 @@
 using System.Numerics;
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 
 namespace Phonaris.Core.Audio;
 
@@ -44,21 +46,27 @@ public static class TruePeak
         var count = samples.Length - (FramesBefore + FramesAfter) * channels;
         ArgumentOutOfRangeException.ThrowIfNegative(count, nameof(samples));
         var greatest = Vector<float>.Zero;
-        var i = 0;
-        for (; i <= count - Vector<float>.Count; i += Vector<float>.Count)
+        ref var first = ref MemoryMarshal.GetReference(samples);
+        var (i, lanes) = (0, Vector<float>.Count);
+        // Two vectors at once share the loading of the coefficients.
+        for (; i <= count - 2 * lanes; i += 2 * lanes)
         {
-            greatest = Vector.Max(greatest, Vector.Abs(new Vector<float>(samples[(i + FramesBefore * channels)..])));
-            Vector<float> p0 = default, p1 = default, p2 = default, p3 = default;
+            Vector<float> a0 = default, a1 = default, a2 = default, a3 = default, b0 = default, b1 = default, b2 = default, b3 = default;
             for (var tap = 0; tap < Taps; tap++)
             {
                 // Tap 0 weighs the newest sample.
-                var x = new Vector<float>(samples[(i + (Taps - 1 - tap) * channels)..]);
-                p0 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[tap]), p0);
-                p1 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[Taps + tap]), p1);
-                p2 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[2 * Taps + tap]), p2);
-                p3 = Vector.FusedMultiplyAdd(x, new Vector<float>(Coefficients[3 * Taps + tap]), p3);
+                ref var x = ref Unsafe.Add(ref first, i + (Taps - 1 - tap) * channels);
+                var (a, b) = (Vector.LoadUnsafe(ref x), Vector.LoadUnsafe(ref x, (nuint)lanes));
+                var (c0, c1) = (new Vector<float>(Coefficients[tap]), new Vector<float>(Coefficients[Taps + tap]));
+                var (c2, c3) = (new Vector<float>(Coefficients[2 * Taps + tap]), new Vector<float>(Coefficients[3 * Taps + tap]));
+                (a0, b0) = (Vector.FusedMultiplyAdd(a, c0, a0), Vector.FusedMultiplyAdd(b, c0, b0));
+                (a1, b1) = (Vector.FusedMultiplyAdd(a, c1, a1), Vector.FusedMultiplyAdd(b, c1, b1));
+                (a2, b2) = (Vector.FusedMultiplyAdd(a, c2, a2), Vector.FusedMultiplyAdd(b, c2, b2));
+                (a3, b3) = (Vector.FusedMultiplyAdd(a, c3, a3), Vector.FusedMultiplyAdd(b, c3, b3));
             }
-            greatest = Vector.Max(greatest, Vector.Max(Vector.Max(Vector.Abs(p0), Vector.Abs(p1)), Vector.Max(Vector.Abs(p2), Vector.Abs(p3))));
+            var between = Vector.Max(Greatest(a0, a1, a2, a3), Greatest(b0, b1, b2, b3));
+            ref var sampled = ref Unsafe.Add(ref first, i + FramesBefore * channels);
+            greatest = Vector.Max(Vector.Max(greatest, between), Vector.Max(Vector.Abs(Vector.LoadUnsafe(ref sampled)), Vector.Abs(Vector.LoadUnsafe(ref sampled, (nuint)lanes))));
         }
         var peak = 0f;
         for (var lane = 0; lane < Vector<float>.Count; lane++) peak = Math.Max(peak, greatest[lane]);
@@ -73,5 +81,8 @@ public static class TruePeak
             }
         }
         return peak;
+
+        static Vector<float> Greatest(Vector<float> p0, Vector<float> p1, Vector<float> p2, Vector<float> p3) =>
+            Vector.Max(Vector.Max(Vector.Abs(p0), Vector.Abs(p1)), Vector.Max(Vector.Abs(p2), Vector.Abs(p3)));
     }
 }

@@ -18,6 +18,9 @@ public sealed class TruePeakMeter(int channels = Timing.Frames.Channels)
     /// <summary>The greatest magnitude so far among frames with what comes after them known.</summary>
     public float Peak { get; private set; }
 
+    /// <summary>The greatest magnitude of a sample so far.</summary>
+    public float SamplePeak { get; private set; }
+
     /// <summary>Takes the next interleaved samples, whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
     {
@@ -43,7 +46,9 @@ public sealed class TruePeakMeter(int channels = Timing.Frames.Channels)
     {
         var waiting = _waiting.AsSpan(0, _filled);
         // The largest magnitude comes with its sign.
-        if (MathF.Abs(TensorPrimitives.MaxMagnitude<float>(waiting)) * TruePeak.Bound > Peak) Peak = Math.Max(Peak, TruePeak.Of(waiting, channels));
+        var greatest = MathF.Abs(TensorPrimitives.MaxMagnitude<float>(waiting));
+        SamplePeak = Math.Max(SamplePeak, greatest);
+        if (greatest * TruePeak.Bound > Peak) Peak = Math.Max(Peak, TruePeak.Of(waiting, channels));
         var keep = waiting[^(Context * channels)..];
         keep.CopyTo(_waiting);
         _filled = keep.Length;

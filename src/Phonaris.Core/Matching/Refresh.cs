@@ -85,6 +85,16 @@ public static class Refresh
         }
     }
 
+    /// <summary>What a deck is probably brought in for: once most of its slides are known here, exact pictures or a refresh; else its slides.</summary>
+    /// <param name="plan">What a refresh would do; empty where it could not.</param>
+    /// <param name="coming">How many slides the deck has.</param>
+    /// <param name="exact">Whether it has exact pictures.</param>
+    public static DeckUse LikelyUse(ValueList<RefreshLine> plan, int coming, bool exact)
+    {
+        var known = plan.Count(l => l.Kind is RefreshKind.Kept or RefreshKind.Changed);
+        return 2 * known <= coming ? DeckUse.Put : exact ? DeckUse.Join : DeckUse.Refresh;
+    }
+
     /// <summary>A slide with what the new deck says of it; its steps keep their ids and times.</summary>
     private static SetContent Content(Slide slide, Slide coming)
     {
@@ -189,4 +199,17 @@ public enum RefreshKind
 
     /// <summary>No longer in the new file.</summary>
     Gone,
+}
+
+/// <summary>What a deck can be brought into a show for.</summary>
+public enum DeckUse
+{
+    /// <summary>To put its slides in.</summary>
+    Put,
+
+    /// <summary>To bring the slides here up to date.</summary>
+    Refresh,
+
+    /// <summary>To give the slides here exact pictures.</summary>
+    Join,
 }

@@ -37,6 +37,15 @@ public static class Cards
     private const uint Paper = 0xFFFAF6EC, Ink = 0xFF1E2B2A, Quiet = 0xFF5C6663, Warm = 0xFFD9772B;
     private const string HeadingFont = "Bricolage Grotesque", TextFont = "Atkinson Hyperlegible Next";
 
+    /// <summary>A slide that is a card, with the usual hold.</summary>
+    /// <param name="id">The slide's id.</param>
+    /// <param name="card">What is on it.</param>
+    public static Slide Slide(string id, Card card)
+    {
+        ArgumentNullException.ThrowIfNull(card);
+        return new(id, card.Heading, "", "", PictureSource.Of(card), Shows.Slide.DefaultHoldMs, Transition.Cut, Hidden: false, Step.Whole(id));
+    }
+
     /// <summary>The slides of a show with what their cards draw worked out; what pictures are drawn from.</summary>
     public static Show WithCardsDrawn(this Show show)
     {

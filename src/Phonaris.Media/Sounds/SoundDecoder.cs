@@ -22,6 +22,8 @@ public static class SoundDecoder
     /// <summary>Frames read and handed on at once.</summary>
     private const int BlockFrames = 65_536;
 
+    private const int WavPacketBytes = 262_144;
+
     private const int LowestRate = 1000, HighestRate = 768_000;
 
     /// <summary>Of a damaged file, less than this is not worth having.</summary>
@@ -45,7 +47,7 @@ public static class SoundDecoder
             await MediaTool.RunAsync(
                 "ffprobe",
                 ["-v", "error", .. Guard, "-show_entries",
-                    "stream=codec_type,codec_name,sample_fmt,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=duration:format_tags",
+                    "stream=codec_type,codec_name,sample_fmt,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=format_name,duration:format_tags",
                     "-of", "json", $"file:{path}"],
                 null, PipeTarget.ToStream(json), cancel);
         }
@@ -65,7 +67,7 @@ public static class SoundDecoder
         double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
         if (seconds > LongestSeconds) throw TooLong(name);
         var cover = streams.Exists(s => s.TryGetProperty("disposition", out var is_) && is_.GetProperty("attached_pic").GetInt32() == 1);
-        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p");
+        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p", Text(format, "format_name") == "wav");
 
         static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) ? value.GetString() ?? "" : "";
     }
@@ -107,8 +109,12 @@ public static class SoundDecoder
         ArgumentNullException.ThrowIfNull(take);
         // ffmpeg takes 3 dB off a mono sound made stereo; one side must simply be both.
         string[] spread = format.Channels == 1 && channels == 2 ? ["-af", "pan=stereo|c0=c0|c1=c0"] : [];
+        // Unasked, ffmpeg takes 4 kB of a WAV file at a time, and spends most of its time on going from one to the next.
+        string[] large = format.IsWav ? ["-max_size", $"{WavPacketBytes}"] : [];
         long frames = 0;
-        var output = PipeTarget.Create(async (stream, token) =>
+        // On a thread of its own: a pipe holds 64 kB, and changing threads for each would take longer than reading it.
+        var output = PipeTarget.Create((stream, token) => Task.Factory.StartNew(() => Read(stream), token, TaskCreationOptions.LongRunning, TaskScheduler.Default));
+        void Read(Stream stream)
         {
             // 16 bit that are to stay as they are come as such: half as much through the pipe.
             var frameBytes = channels * (narrow ? sizeof(short) : sizeof(float));
@@ -119,18 +125,19 @@ public static class SoundDecoder
             int filled;
             do
             {
-                filled = await stream.ReadAtLeastAsync(next, next.Length, throwOnEndOfStream: false, token);
-                await work;
+                filled = stream.ReadAtLeast(next, next.Length, throwOnEndOfStream: false);
+                work.GetAwaiter().GetResult();
+                cancel.ThrowIfCancellationRequested();
                 (next, current) = (current, next);
                 var count = filled / frameBytes;
                 frames += count;
                 if (frames > (long)LongestSeconds * rate) throw TooLong(name);
                 var block = current;
-                work = Task.Run(() => Hand(block.AsSpan(0, count * frameBytes)), token);
+                work = Task.Run(() => Hand(block.AsSpan(0, count * frameBytes)), CancellationToken.None);
                 if (format.Seconds > 0) progress?.Report(Math.Min(1, frames / (format.Seconds.Value * rate)));
             }
             while (filled == next.Length);
-            await work;
+            work.GetAwaiter().GetResult();
 
             void Hand(ReadOnlySpan<byte> bytes)
             {
@@ -143,13 +150,13 @@ public static class SoundDecoder
                 Pcm16.Widen(samples, wide);
                 take(wide.AsSpan(0, samples.Length));
             }
-        });
+        }
         var damaged = false;
         try
         {
             damaged = (await MediaTool.RunAsync(
                 "ffmpeg",
-                ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
+                ["-nostdin", "-v", "error", .. Guard, .. large, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
                     "-ar", $"{rate}", "-ac", $"{channels}", "-f", narrow ? "s16le" : "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
                 null, output, cancel)).Length > 0;
         }
@@ -184,7 +191,8 @@ public delegate void SamplesTaker(ReadOnlySpan<float> samples);
 /// <param name="Tags">What its tags say of whose it is.</param>
 /// <param name="HasCover">Whether it has a cover picture.</param>
 /// <param name="Is16Bit">Whether its samples are of 16 bit.</param>
-public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover, bool Is16Bit);
+/// <param name="IsWav">Whether its container is WAV.</param>
+public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover, bool Is16Bit, bool IsWav);
 
 /// <summary>What came out of decoding.</summary>
 /// <param name="Frames">The frames decoded.</param>

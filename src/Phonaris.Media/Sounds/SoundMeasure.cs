@@ -1,4 +1,3 @@
-using System.Numerics.Tensors;
 using Phonaris.Core.Audio;
 
 namespace Phonaris.Media.Sounds;
@@ -14,19 +13,17 @@ public static class SoundMeasure
     {
         var name = Path.GetFileName(path);
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
-        var (loudness, truePeak, peak) = (new LoudnessMeter(format.SampleRate, format.Channels), new TruePeakMeter(format.Channels), 0f);
+        var (loudness, peak) = (new LoudnessMeter(format.SampleRate, format.Channels), new TruePeakMeter(format.Channels));
         var decoded = await SoundDecoder.DecodeAsIsAsync(path, name, format, Take, cancel);
+        var truePeak = peak.End();
         return new(
-            decoded.Frames, format.SampleRate, format.Channels, loudness.IntegratedLufs(), loudness.RangeLu(), truePeak.End(),
-            peak > 0 ? Gain.ToDecibels(peak) : null);
+            decoded.Frames, format.SampleRate, format.Channels, loudness.IntegratedLufs(), loudness.RangeLu(), truePeak,
+            truePeak is null ? null : Gain.ToDecibels(peak.SamplePeak));
 
         void Take(ReadOnlySpan<float> samples)
         {
-            if (samples.IsEmpty) return;
-            // The largest magnitude comes with its sign.
-            peak = Math.Max(peak, Math.Abs(TensorPrimitives.MaxMagnitude(samples)));
             loudness.Add(samples);
-            truePeak.Add(samples);
+            peak.Add(samples);
         }
     }
 }

@@ -83,16 +83,20 @@ public sealed record JoinedPages(ValueList<BroughtFile> Files, ValueList<int> Jo
 /// <param name="Report">What was read.</param>
 /// <param name="Refreshes">What a refresh would make of each slide; null where no deck is there to refresh.</param>
 /// <param name="Joins">The slide each page would be joined with, by position; null where the file has no exact pages.</param>
-public sealed record DeckLook(ValueList<string> Titles, DeckReport Report, ValueList<RefreshLine>? Refreshes, ValueList<int>? Joins)
+/// <param name="Likely">What is probably meant.</param>
+public sealed record DeckLook(
+    ValueList<string> Titles, DeckReport Report, ValueList<RefreshLine>? Refreshes, ValueList<int>? Joins, DeckUse Likely)
 {
     internal static DeckLook Of(Show show, Deck deck)
     {
         var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
         var exact = deck.Slides[0].Picture.Type == MediaTypes.Pdf;
+        var refreshes = show.Slides.Any(s => s.Deck.Length > 0) ? Refresh.Plan(show, Refresh.DeckFor(show, coming), coming) : null;
         return new(
             [.. deck.Slides.Select(s => s.Title)],
             new(coming.Count, coming.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood),
-            show.Slides.Any(s => s.Deck.Length > 0) ? Refresh.Plan(show, Refresh.DeckFor(show, coming), coming) : null,
-            exact && show.Slides.Count > 0 ? [.. PageJoin.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null);
+            refreshes,
+            exact && show.Slides.Count > 0 ? [.. PageJoin.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null,
+            Refresh.LikelyUse(refreshes ?? [], coming.Count, exact));
     }
 }

@@ -26,7 +26,9 @@ internal sealed class ShowViews(SoundLibrary sounds)
         var outline = new float[OutlineColumns];
         Outline.Of(schedule, sounds.Peaks, outline);
         return _latest[stored.Id] = new(
-            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. schedule.Cues.Select(c => Strand(c, order, byHand: false)), .. schedule.ByHand.Select(c => Strand(c, order, byHand: true))], Rounded(outline), stored.Undo, stored.Redo);
+            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order,
+            [.. schedule.Cues.Select(c => Strand(c, order, byHand: false)), .. schedule.ByHand.Select(c => Strand(c, order, byHand: true))],
+            Rounded(outline), RightsMissing(stored.Show), stored.Undo, stored.Redo);
     }
 
     /// <summary>A show as a card.</summary>
@@ -37,6 +39,11 @@ internal sealed class ShowViews(SoundLibrary sounds)
             stored.Id, stored.Show.Title, order.Slides.Count, stored.Show.Sounds.Count, order.TotalFrames,
             order.Slides.Count > 0 ? order.Slides[0].SlideId : null, stored.ChangedAt);
     }
+
+    private static Dictionary<string, IReadOnlyList<string>> RightsMissing(Show show) => show.Sounds
+        .Select(s => (s.Id, Missing: s.Rights.Missing().ToList()))
+        .Where(s => s.Missing.Count > 0)
+        .ToDictionary(s => s.Id, IReadOnlyList<string> (s) => s.Missing);
 
     private StrandView Strand(ScheduledCue cue, RunningOrder order, bool byHand)
     {

@@ -8,6 +8,7 @@ namespace Phonaris.Core.Shows.Edits;
 /// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(AddSlides), "addSlides")]
+[JsonDerivedType(typeof(AddCard), "addCard")]
 [JsonDerivedType(typeof(RemoveSlides), "removeSlides")]
 [JsonDerivedType(typeof(RestoreSlides), "restoreSlides")]
 [JsonDerivedType(typeof(MoveSlides), "moveSlides")]
