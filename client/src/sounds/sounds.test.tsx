@@ -13,7 +13,10 @@ const view = viewOf({
     named("a", "Dusk Pad"),
     named("b", "Welcome", { kind: "voice" }),
     named("c", "Tin bell", { kind: "spot", figures: { ...sound("x").figures, frames: 48_000 } }),
-    named("d", "Owl", { kind: "spot" }),
+    named("d", "Owl", {
+      kind: "spot",
+      rights: { title: "", author: "", source: "", licence: "CC0-1.0", credit: "", proof: "" },
+    }),
     named("e", "Old Waltz", { removed: true }),
   ],
   cues: [cue("c1", "a"), cue("c2", "e", { span: null })],
