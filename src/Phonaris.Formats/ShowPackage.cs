@@ -113,6 +113,7 @@ public static partial class ShowPackage
             .SelectMany(s => s.Steps.Select(t => t.Picture).Prepend(s.Picture))
             .OfType<PictureSource>()
             .Where(p => p.Card is null)
+            .Concat(show.Cues.Select(c => c.Hotspot?.Picture).OfType<PictureSource>())
             .Select(p => p.Media)
             .Concat(show.Sounds.Select(s => s.Media))
             .Distinct();
@@ -125,7 +126,9 @@ public static partial class ShowPackage
         if (read.Slides.Count > 0) show = show.Apply(new AddSlides(read.Slides, 0)).Show;
         if (read.Sections.Count > 0) show = show.Apply(new SetSections(read.Sections)).Show;
         foreach (var sound in read.Sounds) show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
-        foreach (var cue in read.Cues) show = show.Apply(new PlaceCue(cue, int.MaxValue)).Show;
+        // A cue may come after one that is listed behind it.
+        foreach (var cue in read.Cues) show = show.Apply(new PlaceCue(cue with { Start = CueStart.WithSlide }, int.MaxValue)).Show;
+        foreach (var cue in read.Cues.Where(c => c.Start != CueStart.WithSlide)) show = show.Apply(new SetStart(cue.Id, cue.Start)).Show;
         return Media(show).All(h => HashPattern().IsMatch(h)) ? show : throw new RuleException("A file of the show has no proper name.");
     }
 

@@ -15,6 +15,12 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     /// <summary>What their revisions touched.</summary>
     public DbSet<ChangeRow> Changes => Set<ChangeRow>();
 
+    /// <summary>Their versions, kept under a name.</summary>
+    public DbSet<VersionRow> Versions => Set<VersionRow>();
+
+    /// <summary>Settings kept for cues.</summary>
+    public DbSet<ReadyMadeRow> ReadyMades => Set<ReadyMadeRow>();
+
     /// <summary>Long work.</summary>
     public DbSet<JobRow> Jobs => Set<JobRow>();
 
@@ -34,6 +40,9 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
         modelBuilder.Entity<EditRow>().HasOne<ShowRow>().WithMany().HasForeignKey(e => e.ShowId);
         modelBuilder.Entity<ChangeRow>().HasKey(c => new { c.ShowId, c.Revision });
         modelBuilder.Entity<ChangeRow>().HasOne<ShowRow>().WithMany().HasForeignKey(c => c.ShowId);
+        modelBuilder.Entity<VersionRow>().HasKey(v => v.Id);
+        modelBuilder.Entity<VersionRow>().HasOne<ShowRow>().WithMany().HasForeignKey(v => v.ShowId);
+        modelBuilder.Entity<ReadyMadeRow>().HasKey(r => r.Id);
         modelBuilder.Entity<JobRow>().HasKey(j => j.Id);
         modelBuilder.Entity<JobRow>().HasOne<ShowRow>().WithMany().HasForeignKey(j => j.ShowId);
         modelBuilder.Entity<JobRow>().Property(j => j.State).HasConversion<string>();

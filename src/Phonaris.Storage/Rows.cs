@@ -57,6 +57,38 @@ public sealed class ChangeRow
     public required string Sentence { get; init; }
 }
 
+/// <summary>A show as it was once, kept under a name.</summary>
+public sealed class VersionRow
+{
+    /// <summary>What names it.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>The show it is of.</summary>
+    public required string ShowId { get; init; }
+
+    /// <summary>What the person calls it.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The show in JSON.</summary>
+    public required string Json { get; init; }
+
+    /// <summary>When it was kept, in UTC.</summary>
+    public DateTime CreatedAt { get; init; }
+}
+
+/// <summary>Settings a person keeps for cues.</summary>
+public sealed class ReadyMadeRow
+{
+    /// <summary>What names them.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>The settings in JSON, a <see cref="Core.Shows.ReadyMade"/>.</summary>
+    public required string Json { get; init; }
+
+    /// <summary>When they were kept, in UTC.</summary>
+    public DateTime CreatedAt { get; init; }
+}
+
 /// <summary>A piece of long work.</summary>
 public sealed class JobRow
 {

@@ -103,6 +103,31 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return (show.Apply(edit).Show, edit, next.Sentence);
     }, cancel);
 
+    /// <summary>The edits of a show in the order they were made, those undone among them.</summary>
+    public async Task<IReadOnlyList<HistoryLine>> HistoryAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var applied = await db.Shows.Where(s => s.Id == id).Select(s => s.Applied).SingleOrDefaultAsync(cancel);
+        return await db.Edits.Where(e => e.ShowId == id).OrderBy(e => e.Position)
+            .Select(e => new HistoryLine(e.Position, e.Sentence, e.Position <= applied)).ToListAsync(cancel);
+    }
+
+    /// <summary>Undoes or redoes edits until just those up to a position are applied.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="position">The position of the last edit to be applied; 0 for none.</param>
+    /// <param name="cancel">Stops it between two edits.</param>
+    /// <exception cref="RuleException">There is no such edit.</exception>
+    public async Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel)
+    {
+        var history = await HistoryAsync(id, cancel);
+        if (position < 0 || position > history.Count) throw new RuleException("The history does not reach there.", "position");
+        var applied = history.Count(l => l.Applied);
+        StoredShow? stored = null;
+        for (; applied > position; applied--) stored = await UndoAsync(id, cancel);
+        for (; applied < position; applied++) stored = await RedoAsync(id, cancel);
+        return stored ?? await FindAsync(id, cancel) ?? throw new RuleException("That show is no longer there.");
+    }
+
     private async Task<StoredShow> ChangeAsync(
         string id, Func<PhonarisDb, ShowRow, Show, Task<(Show Show, Edit Edit, string Sentence)>> change, CancellationToken cancel)
     {
@@ -145,6 +170,12 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
 
     private static T Read<T>(string json) => JsonSerializer.Deserialize<T>(json, ShowJson.Options)!;
 }
+
+/// <summary>A line of a show's history.</summary>
+/// <param name="Position">Its place, from 1.</param>
+/// <param name="Sentence">What was done.</param>
+/// <param name="Applied">Whether it holds now, or was undone.</param>
+public sealed record HistoryLine(int Position, string Sentence, bool Applied);
 
 /// <summary>A show with what is kept about it.</summary>
 /// <param name="Id">What names it.</param>

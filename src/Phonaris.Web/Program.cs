@@ -16,6 +16,8 @@ app.UseHouse();
 var api = app.MapGroup("/api");
 api.MapShows();
 api.MapEdits();
+api.MapCues();
+api.MapVersions();
 api.MapUploads();
 api.MapDecks();
 api.MapSounds();

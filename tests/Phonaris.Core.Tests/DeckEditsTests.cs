@@ -53,7 +53,7 @@ public class DeckEditsTests
 
         var byHand = Schedule.Of(show.Apply(new SetStart("c", CueStart.ByHand)).Show);
         Assert.Empty(byHand.Cues);
-        Assert.Equal(4000L * 48, Assert.Single(byHand.ByHand).StartFrame);
+        Assert.Equal(4000L * 48, Assert.Single(byHand.Silent).StartFrame);
     }
 
     [Fact]

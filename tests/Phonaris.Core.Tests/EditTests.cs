@@ -96,9 +96,26 @@ public class EditTests
         {
             Assert.InRange(cue.StartFrame, 0, cue.EndFrame - 1);
             Assert.True(cue.EndFrame <= schedule.TotalFrames);
-            Assert.InRange(cue.InFrame, 0, show.Sound(cue.SoundId).Frames - cue.UsedFrames);
-            if (cue.Rounds != Cue.FillSpan) Assert.True(cue.LengthFrames <= cue.UsedFrames + (cue.Rounds - 1) * cue.PeriodFrames);
+            Assert.InRange(cue.InFrame, 0, cue.Source.Frame(show.Sound(cue.SoundId).Frames) - cue.UsedFrames);
+            Assert.InRange(cue.LoopFrom, cue.InFrame, cue.LoopTo - 1);
+            Assert.InRange(cue.LoopTo, cue.LoopFrom + 1, cue.InFrame + cue.UsedFrames);
+            Assert.True(cue.LengthFrames <= cue.NaturalFrames);
+            AssertEnds(show, cue.CueId);
         }
+    }
+
+    /// <summary>No cue waits, over however many others, for itself.</summary>
+    private static void AssertEnds(Show show, string cueId)
+    {
+        string? waitsFor = cueId;
+        for (var i = 0; waitsFor is not null; i++, waitsFor = show.Cues.FirstOrDefault(c => c.Id == waitsFor)?.Start.CueId)
+            Assert.True(i <= show.Cues.Count);
+    }
+
+    private static SetStop AnyStop(string cueId, string stepId, Random random)
+    {
+        var stop = (CueStop)random.Next(4);
+        return new(cueId, stop, stop == CueStop.Step ? stepId : null, random.Next(-2000, 2000));
     }
 
     private static Edit Reread(Edit edit) =>
@@ -110,7 +127,7 @@ public class EditTests
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(34) switch
+        return random.Next(42) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -124,7 +141,7 @@ public class EditTests
             9 => new RemoveCue(Cue()),
             10 => new SetSpan(Cue(), random.Next(4) == 0 ? null : new(Slide(), Slide())),
             11 => new SetDelay(Cue(), random.Next(-100, 9000)),
-            12 => new SetStop(Cue(), (CueStop)random.Next(2)),
+            12 => AnyStop(Cue(), Slide() + "-1", random),
             13 => new SetPart(Cue(), random.Next(2000), random.Next(100_000)),
             14 => new SetRounds(Cue(), random.Next(-1, 5)),
             15 => new SetLevel(Cue(), random.Next(-70, 20)),
@@ -142,10 +159,18 @@ public class EditTests
             27 => new SetRights(Sound(), Rights.Unknown with { Author = fresh }),
             28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
             29 => new ReplaceSound(Sound(), fresh, "other.wav", Shows.Figures(random.Next(-1, 90_000))),
-            30 => new SetStart(Cue(), random.Next(2) == 0 ? CueStart.ByHand : CueStart.WithStep(Slide() + "-1")),
+            30 => new SetStart(Cue(), random.Next(3) switch { 0 => CueStart.ByHand, 1 => CueStart.After(Cue()), _ => CueStart.WithStep(Slide() + "-1") }),
             31 => new SetEachSlide(Cue(), random.Next(2) == 0),
             32 => new Several([new RenameShow(fresh), new RemoveCue(Cue()), new RemoveSlides([Slide()])], "All at once"),
             33 => new AddCard(fresh, (CardKind)random.Next(2), random.Next(10)),
+            34 => new SetLoopPart(Cue(), random.Next(3) == 0 ? null : new(random.Next(2000), random.Next(100_000))),
+            35 => new SetSpeed(Cue(), random.Next(1, 30) / 10.0),
+            36 => new SetLevelPoints(Cue(), [new(random.Next(900), random.Next(-70, 20)), new(random.Next(500, 9000), -3)]),
+            37 => new SetMuted(Cue(), random.Next(2) == 0),
+            38 => new SetReturn(Cue(), (CueReturn)random.Next(2)),
+            39 => new SetDucks(Cue(), random.Next(2) == 0),
+            40 => new SetHandover(Cue(), random.Next(-100, 9000)),
+            41 => new SetHotspot(Cue(), random.Next(3) == 0 ? null : Hotspot.New(fresh) with { X = random.Next(-1, 11) / 10.0 }),
             _ => new AddSlides([], 0),
         };
     }

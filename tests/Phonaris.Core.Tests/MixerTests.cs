@@ -14,7 +14,7 @@ public class MixerTests
             {
                 var schedule = Schedule.Of(show);
                 var whole = Render(schedule, 0, schedule.TotalFrames, peak);
-                var mixer = new Mixer(schedule, m => Sound(show, m, peak));
+                var mixer = new Mixer(schedule, m => Sound(show, m.Media, peak));
                 List<(long Start, int Count)> blocks = [];
                 long at = 0;
                 for (var i = 0; at < schedule.TotalFrames; i++)
@@ -34,7 +34,7 @@ public class MixerTests
                 float[] Render(Schedule s, long from, long to, double p)
                 {
                     var samples = new float[(to - from) * 2];
-                    new Mixer(s, m => Sound(show, m, p)).Render(from, samples);
+                    new Mixer(s, m => Sound(show, m.Media, p)).Render(from, samples);
                     return samples;
                 }
             },
@@ -66,7 +66,7 @@ public class MixerTests
     [Fact]
     public void Fades_longer_than_the_cue_shrink_in_proportion()
     {
-        var (fadeIn, fadeOut) = FadeShape.Pair(Fade.Of(3000), Fade.Of(1000), 96_000);
+        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(Fade.Of(3000)), FadeShape.Of(Fade.Of(1000)), 96_000);
         Assert.Equal((72_000, 24_000), (fadeIn.Frames, fadeOut.Frames));
     }
 

@@ -15,7 +15,7 @@ public class OutlineTests
             var columns = new float[(int)Math.Clamp(schedule.TotalFrames / 9_600, 1, 200)];
             Outline.Of(schedule, media => Peaks(show.Sounds.Single(s => s.Media == media).Frames), columns);
             var mix = new float[schedule.TotalFrames * 2];
-            new Mixer(schedule, media => new Signal(show.Sounds.Single(s => s.Media == media).Frames, _ => 0.02f)).Render(0, mix);
+            new Mixer(schedule, source => new Signal(source.Frame(show.Sounds.Single(s => s.Media == source.Media).Frames), _ => 0.02f)).Render(0, mix);
             for (var c = 1; c < columns.Length - 1; c++)
             {
                 var (from, to) = (schedule.TotalFrames * c / columns.Length, schedule.TotalFrames * (c + 1) / columns.Length);

@@ -30,18 +30,51 @@ internal static class Shows
             [.. slides.Select((s, i) => Slide($"s{i}", s.Item1, s.Item2 && s.Item3))],
             slides.Length > 2 ? [new("x1", "One", "s0", true), new("x2", "Two", $"s{slides.Length / 2}", false)] : [],
             [.. lengths.Select((frames, i) => Sound($"a{i}", frames, (SoundKind)(i % 3)))],
-            [.. cues.Select((c, i) => c with { Id = $"c{i}" })]);
+            [.. cues.Select((c, i) => c with { Id = $"c{i}", Start = i > 0 && c.Ducks ? CueStart.After($"c{i - 1}") : c.Start })]);
 
     public static Gen<Cue> AnyCue(int slides, long[] lengths) =>
         from sound in Gen.Int[0, lengths.Length - 1]
         from ends in Gen.Select(Gen.Int[0, slides - 1], Gen.Int[0, slides - 1])
         from part in Gen.Select(Gen.Long[0, lengths[sound] - 480], Gen.Long[480, lengths[sound]])
-        from rest in Gen.Select(Gen.Long[0, 3000], Gen.Int[0, 3], Gen.Double[-60, 12], AnyFade, AnyFade, Gen.Enum<CueStop>())
+        from rest in Gen.Select(Gen.Long[0, 3000], Gen.Int[0, 3], Gen.Double[-60, 12], AnyFade, AnyFade)
         from begins in Gen.Select(Gen.Int[0, 3], Gen.Bool)
+        from more in AnyExtras(slides, lengths[sound])
         let span = new Span($"s{Math.Min(ends.Item1, ends.Item2)}", $"s{Math.Max(ends.Item1, ends.Item2)}")
         select new Cue(
-            "", $"a{sound}", span, AnyStart(begins.Item1, ends.Item1), rest.Item1, rest.Item6, part.Item1, Math.Min(lengths[sound], part.Item1 + part.Item2), rest.Item2, rest.Item3,
-            rest.Item4, rest.Item5, begins.Item2);
+            "", $"a{sound}", span, AnyStart(begins.Item1, ends.Item1), rest.Item1, more.Stop, part.Item1, Math.Min(lengths[sound], part.Item1 + part.Item2), rest.Item2, rest.Item3,
+            rest.Item4, rest.Item5, begins.Item2)
+        {
+            StopStepId = more.StopStepId,
+            StopOffsetMs = more.StopOffsetMs,
+            LoopPart = more.LoopPart,
+            Speed = more.Speed,
+            LevelPoints = more.LevelPoints,
+            Muted = more.Muted,
+            Return = more.Return,
+            Ducks = more.Ducks,
+            HandoverMs = more.HandoverMs,
+        };
+
+    /// <summary>The settings that most cues leave as they are.</summary>
+    private static Gen<Cue> AnyExtras(int slides, long frames) =>
+        from stop in Gen.Select(Gen.Enum<CueStop>(), Gen.Int[0, slides - 1], Gen.Long[-3000, 3000])
+        from loop in Gen.Select(Gen.Bool, Gen.Long[0, frames - 480], Gen.Long[480, frames])
+        from speed in Gen.OneOf(Gen.Const(1.0), Gen.Double[Core.Shows.Cue.LeastSpeed, Core.Shows.Cue.GreatestSpeed])
+        from points in Gen.Select(Gen.Long[0, 9000], Gen.Double[-60, 12]).Array[0, 3]
+        from flags in Gen.Select(Gen.Int[0, 9], Gen.Bool, Gen.Long[0, 4000])
+        select Cue("", "", "", "", 0) with
+        {
+            Stop = stop.Item1,
+            StopStepId = stop.Item1 == CueStop.Step ? $"s{stop.Item2}-1" : null,
+            StopOffsetMs = stop.Item3,
+            LoopPart = loop.Item1 ? new(loop.Item2, Math.Min(frames, loop.Item2 + loop.Item3)) : null,
+            Speed = speed,
+            LevelPoints = [.. points.DistinctBy(p => p.Item1).OrderBy(p => p.Item1).Select(p => new LevelPoint(p.Item1, p.Item2))],
+            Muted = flags.Item1 == 0,
+            Return = flags.Item2 ? CueReturn.PickUp : CueReturn.StartOver,
+            Ducks = flags.Item2,
+            HandoverMs = flags.Item3,
+        };
 
     private static CueStart AnyStart(int kind, int slide) =>
         kind switch { 0 => CueStart.ByHand, 1 => CueStart.WithStep($"s{slide}-1"), _ => CueStart.WithSlide };

@@ -4,7 +4,7 @@ import type { components, paths } from "./schema";
 /** The typed door to the server: everything about a show is asked here, nothing is computed again. */
 export const api = createClient<paths>();
 
-type Schemas = components["schemas"];
+export type Schemas = components["schemas"];
 export type ShowView = Schemas["ShowView"];
 export type ShowCard = Schemas["ShowCard"];
 export type Slide = Schemas["Slide"];

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
-import { answered, api, type Edit, type JobView, type ShowView } from "./client";
+import { answered, api, titleOf, type Edit, type JobView, type ShowView } from "./client";
 
 const showKey = (id: string) => ["show", id];
 const jobsKey = (id: string) => ["jobs", id];
@@ -60,6 +60,9 @@ export function keepJob(queries: QueryClient, job: JobView) {
   );
 }
 
+/** Somebody else changed the same thing in the meantime. */
+class Collision extends Error {}
+
 export const say = (problem: Error) => toast.error(problem.message, { duration: 8000 });
 
 /** Changes a show: makes an edit, undoes, redoes. The answer is the show as it is after. */
@@ -77,9 +80,19 @@ export function useEdits(showId: string) {
   const path = { params: { path: { id: showId } } };
   const revision = () => queries.getQueryData<ShowView>(showKey(showId))?.revision ?? 0;
   const edit = useMutation({
-    mutationFn: async (made: Edit) =>
-      answered(await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } })),
+    mutationFn: async (made: Edit) => {
+      const answer = await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } });
+      if (answer.response.status === 409) throw new Collision(titleOf(answer.error) ?? "This was changed meanwhile.");
+      return answered(answer);
+    },
     ...settle,
+    onError: async (problem: Error, made: Edit) => {
+      if (!(problem instanceof Collision)) return settle.onError(problem);
+      await queries.invalidateQueries({ queryKey: showKey(showId) });
+      // Neither change is lost: this one can be made once more, on what is there now.
+      const again = { label: "Change it all the same", onClick: () => edit.mutate(made) };
+      toast.error(problem.message, { duration: 20_000, action: again });
+    },
   });
   const undo = useMutation({
     mutationFn: async () => answered(await api.POST("/api/shows/{id}/undo", path)),
@@ -92,12 +105,23 @@ export function useEdits(showId: string) {
   return { edit: edit.mutate, undo: () => undo.mutate(), redo: () => redo.mutate() };
 }
 
+/** Where a sound is laid: on a slide, with a step of it, some time after that, through a slide. */
+export interface Drop {
+  soundId: string;
+  slideId: string;
+  stepId?: string;
+  delayMs?: number;
+  throughSlideId?: string;
+}
+
 /** Lays a sound on a slide with the settings of its kind. */
 export function useDrop(showId: string, placed: (cueId: string) => void) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async (drop: { soundId: string; slideId: string }) =>
-      answered(await api.POST("/api/shows/{id}/drops", { params: { path: { id: showId } }, body: drop })),
+    mutationFn: async (drop: Drop) =>
+      answered(
+        await api.POST("/api/shows/{id}/drops", { params: { path: { id: showId } }, body: { delayMs: 0, ...drop } }),
+      ),
     onSuccess: ({ cueId, view }) => {
       keepShow(queries, view);
       placed(cueId);

@@ -7,6 +7,7 @@ import { Choice, MsField } from "../ui/fields";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
 import { CardEditor } from "./CardEditor";
+import { Explanation } from "./Explanation";
 import { SectionEditor } from "./SectionEditor";
 import { Sentence, Topic } from "./Sentence";
 import { StepsEditor } from "./StepsEditor";
@@ -48,6 +49,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
         <h2 className="text-lg">{slides.length} slides</h2>
       )}
       <Actions slides={slides} />
+      {one && <Explanation slide={slide} />}
       {one && slide.picture.card && <CardEditor slide={slide} card={slide.picture.card} />}
       <Topic title={one ? "How long it stays" : "How long each stays"}>
         <Sentence>
@@ -101,7 +103,6 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
               commit={(notes) => edit({ kind: "setNotes", slideId: slide.id, notes })}
             />
           </Topic>
-          <Sounding slide={slide} />
         </>
       )}
     </div>
@@ -139,19 +140,5 @@ function Action({ name, press, children }: { name: string; press: () => void; ch
     <button type="button" className="btn btn-xs" onClick={press}>
       {children} {name}
     </button>
-  );
-}
-
-/** What lies on a slide. */
-function Sounding({ slide }: { slide: Slide }) {
-  const { view } = useOpenShow();
-  const names = view.strands
-    .filter((s) => s.rows.some((row) => row.slideId === slide.id))
-    .map((s) => view.show.cues.find((c) => c.id === s.cueId)?.soundId)
-    .map((id) => view.show.sounds.find((s) => s.id === id)?.name);
-  return (
-    <Topic title="What sounds here">
-      <p>{names.length > 0 ? names.join(", ") : "Nothing. Drag a sound onto this slide to lay it here."}</p>
-    </Topic>
   );
 }

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, within } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { cue, open, slide, sound, viewOf } from "../tests/show";
-import { CueDetails } from "./CueDetails";
+import { CueDetails } from "./cue/CueDetails";
 import { RightsEditor } from "./RightsEditor";
 import { SectionEditor } from "./SectionEditor";
 import { SlideDetails } from "./SlideDetails";
@@ -147,9 +147,17 @@ describe("a cue", () => {
         .map((o) => o.textContent),
     ).toEqual(["with its first slide", "with step 2, Wings", "by hand"]);
     fireEvent.change(begins, { target: { value: "b" } });
-    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setStart", cueId: "c", start: { kind: "step", stepId: "b" } });
+    expect(edit.mock.lastCall?.[0]).toEqual({
+      kind: "setStart",
+      cueId: "c",
+      start: { kind: "step", stepId: "b", cueId: null },
+    });
     fireEvent.change(begins, { target: { value: "hand" } });
-    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setStart", cueId: "c", start: { kind: "hand", stepId: null } });
+    expect(edit.mock.lastCall?.[0]).toEqual({
+      kind: "setStart",
+      cueId: "c",
+      start: { kind: "hand", stepId: null, cueId: null },
+    });
     fireEvent.change(screen.getByLabelText("Sounds"), { target: { value: "each" } });
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setEachSlide", cueId: "c", eachSlide: true });
   });

@@ -2,7 +2,12 @@ import { framesPerSecond } from "../ui/format";
 
 /** A second of sound as the engine rendered it, or "same" when what was named is still right, or "end" beyond it. */
 export type Fetched = { samples: Float32Array; tag: string } | "same" | "end";
-export type FetchChunk = (second: number, tag: string | undefined, signal: AbortSignal) => Promise<Fetched>;
+export type FetchChunk = (
+  second: number,
+  tag: string | undefined,
+  signal: AbortSignal,
+  only: string,
+) => Promise<Fetched>;
 
 interface Scheduled {
   second: number;
@@ -27,6 +32,7 @@ export class ChunkPlayer {
   private analyser: AnalyserNode | undefined;
   private volume: GainNode | undefined;
   private volumeSet = 1;
+  private only = "";
   private levels = new Float32Array(1024);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
@@ -81,7 +87,7 @@ export class ChunkPlayer {
     this.origin = Infinity;
     this.tell();
     await this.context.resume();
-    const first = await this.fetchChunk(this.next, undefined, run.signal).catch(() => "end" as const);
+    const first = await this.fetchChunk(this.next, undefined, run.signal, this.only).catch(() => "end" as const);
     if (run.signal.aborted) return;
     // On the sample grid, so that chunks join without a gap.
     const at = this.context.currentTime + lead - fromFrame / framesPerSecond;
@@ -104,6 +110,12 @@ export class ChunkPlayer {
     this.volume?.gain.setTargetAtTime(volume, this.context?.currentTime ?? 0, 0.01);
   }
 
+  /** Hears some cues alone, by their ids; none for all of them. */
+  hearOnly(cueIds: readonly string[]) {
+    this.only = cueIds.join(",");
+    void this.refresh();
+  }
+
   /** Goes to a frame, and on playing if it was. */
   seek(frame: number) {
     if (this.playing()) void this.play(frame);
@@ -123,7 +135,9 @@ export class ChunkPlayer {
     this.ended = false;
     await Promise.all(
       open.map(async (chunk) => {
-        const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal).catch(() => "same" as const);
+        const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal, this.only).catch(
+          () => "same" as const,
+        );
         if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
       }),
     );
@@ -143,7 +157,7 @@ export class ChunkPlayer {
   private async fillAhead(run: AbortController) {
     while (!this.ended && this.context && this.origin + this.next < this.context.currentTime + ahead) {
       const second = this.next++;
-      const fetched = await this.fetchChunk(second, undefined, run.signal).catch(() => undefined);
+      const fetched = await this.fetchChunk(second, undefined, run.signal, this.only).catch(() => undefined);
       if (run.signal.aborted) return;
       if (fetched === undefined) {
         // The server is away for a moment: what is scheduled goes on, and this second is asked for again.
@@ -240,8 +254,8 @@ export class ChunkPlayer {
 
 /** Fetches chunks from an address that ends with the second. */
 export function chunksFrom(address: string): FetchChunk {
-  return async (second, tag, signal) => {
-    const response = await fetch(`${address}/${second}`, {
+  return async (second, tag, signal, only) => {
+    const response = await fetch(`${address}/${second}${only ? `?only=${only}` : ""}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

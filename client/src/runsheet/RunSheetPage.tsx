@@ -1,48 +1,61 @@
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useDrop } from "../api/queries";
-import { CueDetails } from "../details/CueDetails";
+import { CueDetails } from "../details/cue/CueDetails";
+import { SeveralCues } from "../details/cue/SeveralCues";
 import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
 import { useOpenShow } from "../shows/ShowContext";
 import { SoundList } from "../sounds/SoundList";
 import { isInDialog } from "../ui/keys";
 import { Overview } from "./Overview";
-import { selectedCue, selectedSlides, selectedSound, type Selection } from "./selection";
+import { selectedCues, selectedSlides, selectedSound, type Selection } from "./selection";
 import { Sheet } from "./Sheet";
+import { useCueKeys } from "./useCueKeys";
 
 /** The main screen: the sounds, the run sheet, what is selected, and the whole show lying flat below. */
 export function RunSheetPage() {
-  const { view, edit } = useOpenShow();
+  const { view } = useOpenShow();
   const [selection, setSelection] = useState<Selection>();
-  const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueId }));
+  // The sound chosen last, to be laid on slides by keyboard.
+  const [lastSound, setLastSound] = useState<string>();
+  const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
 
-  const cue = view.show.cues.find((c) => c.id === selectedCue(selection));
+  const cues = view.show.cues.filter((c) => selectedCues(selection).includes(c.id));
+  const [cue, ...more] = cues;
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
-  useHotkeys("delete, backspace", () => cue && edit({ kind: "removeCue", cueId: cue.id }), {
-    ignoreEventWhen: isInDialog,
-  });
+  useCueKeys(cues, slides[0]?.id);
   useHotkeys("escape", () => setSelection(undefined), { ignoreEventWhen: isInDialog });
 
+  // On the chosen slides: on several, through the last of them.
   const place = (soundId: string) => {
-    const slideId = slides[0]?.id ?? view.runningOrder.slides[0]?.slideId;
-    if (slideId) drop({ soundId, slideId });
+    const order = view.runningOrder.slides.map((s) => s.slideId);
+    const chosen = order.filter((id) => selectedSlides(selection).includes(id));
+    const slideId = chosen[0] ?? order[0];
+    const last = chosen.at(-1);
+    if (slideId) drop({ soundId, slideId, ...(last && chosen.length > 1 ? { throughSlideId: last } : {}) });
   };
+  useHotkeys("l", () => lastSound && place(lastSound), { ignoreEventWhen: isInDialog });
 
   return (
     <>
       <div className="flex min-h-0 grow">
         <SoundList
           selected={sound?.id}
-          select={(soundId) => setSelection({ soundId })}
-          selectCue={(cueId) => setSelection({ cueId })}
+          select={(soundId) => {
+            setLastSound(soundId);
+            setSelection({ soundId });
+          }}
+          selectCue={(cueId) => setSelection({ cueIds: [cueId] })}
           place={place}
           slideId={slides[0]?.id}
         />
-        <Sheet selection={selection} select={setSelection} drop={(soundId, slideId) => drop({ soundId, slideId })} />
+        <Sheet selection={selection} select={setSelection} drop={drop} />
         <aside aria-label="Details" className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-5 py-4">
-          {cue ? (
+          {more.length > 0 ? (
+            <SeveralCues cues={cues} />
+          ) : cue ? (
             <CueDetails key={cue.id} cue={cue} />
           ) : sound ? (
             <SoundDetails key={sound.id} sound={sound} place={() => place(sound.id)} />

@@ -1,28 +1,28 @@
-import { useMemo, useRef, useState, type DragEvent } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import type { Drop } from "../api/queries";
 import { AddSlide } from "../decks/AddSlide";
 import { isDeck } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
 import { soundType } from "../sounds/soundType";
 import { bands, bandsWidth } from "./bands";
-import { gapAt, layRows, rowAt, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
+import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
+import { layRows, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
 import { Playhead } from "./Playhead";
-import { clickSlide, selectedCue, selectedSlides, type Selection } from "./selection";
+import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
 import { SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
 
 interface Props {
   selection: Selection;
   select: (selection: Selection) => void;
-  drop: (soundId: string, slideId: string) => void;
+  drop: (drop: Drop) => void;
 }
 
 const columns = "2.1rem 7.3rem minmax(5rem, 1fr) 4.3rem";
 const modePlace = "phonaris-rows";
-const slidesType = "application/x-phonaris-slides";
-
-/** Where something held over the sheet would go: on a row, or between two. */
-type Over = { row: number } | { gap: number } | undefined;
+const headHeight = 28;
 
 /** The slides in running order, from top to bottom, and the strands beside them. */
 export function Sheet({ selection, select, drop }: Props) {
@@ -31,34 +31,72 @@ export function Sheet({ selection, select, drop }: Props) {
   const rows = useMemo(() => layRows(timesOf(view), mode), [view, mode]);
   const scroller = useRef<HTMLDivElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
-  const [over, setOver] = useState<Over>();
-  const order = rows.map((r) => r.slideId);
+  const [over, setOver] = useState<DropPlace>();
+  const order = useMemo(() => rows.map((r) => r.slideId), [rows]);
   const chosen = selectedSlides(selection);
+  const cues = selectedCues(selection);
+  // Handed down to every row and strand: it must stay the same, or all of them would be drawn anew.
+  const latest = useRef({ selection, order, view, select });
+  useEffect(() => {
+    latest.current = { selection, order, view, select };
+  });
+  const selectSlide = useCallback((slideId: string, keys: Keys) => {
+    const now = latest.current;
+    now.select(clickSlide(now.selection, now.order, slideId, keys));
+  }, []);
+  const selectCue = useCallback((cueId: string, keys: Keys) => {
+    const now = latest.current;
+    const strands = now.view.strands.toSorted((a, b) => a.startFrame - b.startFrame).map((s) => s.cueId);
+    now.select(clickCue(now.selection, strands, cueId, keys));
+  }, []);
+  const liftSlides = useCallback((slideId: string, transfer: DataTransfer) => {
+    const { selection: now, order: ids } = latest.current;
+    const several = selectedSlides(now).includes(slideId);
+    transfer.setData(
+      slidesType,
+      (several ? ids.filter((id) => selectedSlides(now).includes(id)) : [slideId]).join(" "),
+    );
+    transfer.effectAllowed = "move";
+  }, []);
+
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => rows[i]?.height ?? 0,
+    getItemKey: (i) => rows[i]?.slideId ?? i,
+    scrollMargin: headHeight,
+    overscan: 4,
+    initialRect: { width: 680, height: 800 },
+  });
+  useEffect(() => virtual.measure(), [virtual, rows]);
+  const items = virtual.getVirtualItems();
+  const sight = {
+    top: rows[items[0]?.index ?? 0]?.top ?? 0,
+    bottom: sheetBottom(rows[items.at(-1)?.index ?? 0]),
+  };
+
   const choose = (next: RowMode) => {
     localStorage.setItem(modePlace, next);
     setMode(next);
   };
-
-  const place = (event: DragEvent): Over => {
-    const { types } = event.dataTransfer;
-    const y = event.clientY - (sheet.current?.getBoundingClientRect().top ?? 0);
-    if (types.includes(soundType)) return rows.length > 0 ? { row: rowAt(rows, y) } : undefined;
-    return types.includes(slidesType) || types.includes("Files") ? { gap: gapAt(rows, y) } : undefined;
-  };
+  const place = (event: DragEvent) =>
+    dropPlace(event, sheet.current, rows, player.playing() ? player.position() : undefined);
   const onDrop = (event: DragEvent) => {
     const to = place(event);
     setOver(undefined);
     const soundId = event.dataTransfer.getData(soundType);
     const moved = event.dataTransfer.getData(slidesType);
     const decks = [...event.dataTransfer.files].filter(isDeck);
-    if (to && "row" in to && soundId) {
+    if (to?.kind === "row" && soundId) {
       event.preventDefault();
       const row = rows[to.row];
-      if (row) drop(soundId, row.slideId);
-    } else if (to && "gap" in to && moved) {
+      const step = to.step > 0 ? view.show.slides[row?.index ?? -1]?.steps[to.step]?.id : undefined;
+      if (row) drop({ soundId, slideId: row.slideId, delayMs: to.delayMs, ...(step ? { stepId: step } : {}) });
+    } else if (to?.kind === "gap" && moved) {
       event.preventDefault();
       edit({ kind: "moveSlides", slideIds: moved.split(" "), index: to.gap });
-    } else if (to && "gap" in to && decks.length > 0) {
+    } else if (to?.kind === "gap" && decks.length > 0) {
       event.preventDefault();
       event.stopPropagation();
       bringIn([...event.dataTransfer.files], to.gap);
@@ -77,9 +115,39 @@ export function Sheet({ selection, select, drop }: Props) {
   useHotkeys("alt+up", () => shift(-1), { preventDefault: true, enabled: chosen.length > 0 });
   useHotkeys("alt+down", () => shift(1), { preventDefault: true, enabled: chosen.length > 0 });
 
+  /** Takes the focus to a row, or a strand, once it is there. */
+  const focus = (row: number, what: (slideId: string) => string) => {
+    virtual.scrollToIndex(row);
+    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(what(order[row] ?? ""))?.focus());
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const target = event.target as Element;
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    const from = order.indexOf(target.closest<HTMLElement>("[data-row]")?.dataset.row ?? "");
+    const strand = target.closest<HTMLElement>("[data-cue-id]")?.dataset.cueId;
+    const to = { ArrowDown: from + 1, ArrowUp: from - 1, Home: 0, End: order.length - 1 }[event.key];
+    if (target.matches("[data-title]") && from >= 0 && to !== undefined && order[to]) {
+      select(clickSlide(selection, order, order[to], event));
+      focus(to, (id) => `[data-row="${id}"] [data-title]`);
+    } else if (target.matches("[data-title]") && event.key === "ArrowRight") {
+      const first = view.strands.find((s) => s.rows.some((r) => r.slideId === order[from]));
+      if (first) focus(from, () => `[data-cue-id="${first.cueId}"] [role=button]`);
+    } else if (strand && event.key === "ArrowLeft") {
+      const row = order.indexOf(view.strands.find((s) => s.cueId === strand)?.rows[0]?.slideId ?? "");
+      if (row >= 0) focus(row, (id) => `[data-row="${id}"] [data-title]`);
+    } else if (strand && !event.shiftKey && (event.key === "ArrowDown" || event.key === "ArrowUp")) {
+      const all = view.strands.toSorted((a, b) => a.startFrame - b.startFrame);
+      const next = all[all.findIndex((s) => s.cueId === strand) + (event.key === "ArrowDown" ? 1 : -1)];
+      const row = order.indexOf(next?.rows[0]?.slideId ?? "");
+      if (next && row >= 0) focus(row, () => `[data-cue-id="${next.cueId}"] [role=button]`);
+    } else return;
+    event.preventDefault();
+  };
+
   const lastChosen = order.findLastIndex((id) => chosen.includes(id));
+  const within = chosen[0] ?? order[0];
   return (
-    <main className="flex min-w-0 grow flex-col px-4 pt-2">
+    <main className="flex min-w-0 grow flex-col px-4 pt-2 max-md:px-1">
       <div className="flex items-center justify-between pb-1">
         <div className="flex items-center gap-4" role="group" aria-label="Row height">
           <Mode name="By slide" on={mode === "slide"} press={() => choose("slide")} />
@@ -90,7 +158,9 @@ export function Sheet({ selection, select, drop }: Props) {
       <div
         ref={scroller}
         className="min-h-0 grow overflow-auto"
+        data-testid="sheet"
         onClick={(event) => event.target === event.currentTarget && select(undefined)}
+        onKeyDown={onKeyDown}
       >
         <div
           className="relative min-w-[42.5rem]"
@@ -98,7 +168,7 @@ export function Sheet({ selection, select, drop }: Props) {
             const to = place(event);
             if (!to) return;
             event.preventDefault();
-            setOver(to);
+            setOver((now) => (JSON.stringify(now) === JSON.stringify(to) ? now : to));
           }}
           onDragLeave={(event) => {
             if (!event.currentTarget.contains(event.relatedTarget as Node | null)) setOver(undefined);
@@ -117,35 +187,50 @@ export function Sheet({ selection, select, drop }: Props) {
               <span role="columnheader">Hold</span>
               {bands.map((band) => (
                 <span role="columnheader" key={band.kind} className="pl-2">
-                  {band.title}
+                  <button
+                    type="button"
+                    className="cursor-pointer underline-offset-2 hover:underline"
+                    title={`Choose all ${band.title.toLowerCase()}`}
+                    onClick={() => select({ cueIds: cuesOf(view, band.kind) })}
+                  >
+                    {band.title}
+                  </button>
                 </span>
               ))}
             </div>
             <div ref={sheet} className="bg-base-100 relative" style={{ height: sheetHeight(rows) }}>
-              {rows.map((row, i) => (
-                <SlideRow
-                  key={row.slideId}
-                  row={row}
-                  columns={columns}
-                  selected={chosen.includes(row.slideId)}
-                  over={over !== undefined && "row" in over && over.row === i}
-                  select={(keys) => select(clickSlide(selection, order, row.slideId, keys))}
-                  lift={(transfer) => {
-                    const ids = chosen.includes(row.slideId)
-                      ? order.filter((id) => chosen.includes(id))
-                      : [row.slideId];
-                    transfer.setData(slidesType, ids.join(" "));
-                    transfer.effectAllowed = "move";
-                  }}
-                />
-              ))}
+              {items.map(({ index }) => {
+                const row = rows[index];
+                return (
+                  row && (
+                    <SlideRow
+                      key={row.slideId}
+                      row={row}
+                      columns={columns}
+                      selected={chosen.includes(row.slideId)}
+                      tabbed={row.slideId === within}
+                      over={over?.kind === "row" && over.row === index}
+                      select={selectSlide}
+                      lift={liftSlides}
+                    />
+                  )
+                );
+              })}
             </div>
           </div>
           <div className="pointer-events-none absolute inset-x-0 top-7" style={{ height: sheetHeight(rows) }}>
             <div className="absolute top-0 right-0" style={{ width: bandsWidth }}>
-              <Strands rows={rows} selected={selectedCue(selection)} select={(cueId) => select({ cueId })} />
+              <Strands
+                rows={rows}
+                sight={sight}
+                selected={cues}
+                select={selectCue}
+                selectAll={(cueIds) => select(cueIds.length > 0 ? { cueIds } : undefined)}
+                selectSlide={selectSlide}
+              />
             </div>
-            {over && "gap" in over && <Gap rows={rows} at={over.gap} />}
+            {over?.kind === "gap" && <Gap rows={rows} at={over.gap} />}
+            {over?.kind === "row" && over.words && <Moment y={over.y} words={over.words} />}
             <Playhead rows={rows} player={player} scroller={scroller} />
           </div>
         </div>
@@ -160,10 +245,26 @@ export function Sheet({ selection, select, drop }: Props) {
   );
 }
 
+const sheetBottom = (row: Row | undefined) => (row ? row.top + row.height : 0);
+
+const cuesOf = (view: ReturnType<typeof useOpenShow>["view"], kind: string) =>
+  view.show.cues
+    .filter((c) => c.span && view.show.sounds.find((s) => s.id === c.soundId)?.kind === kind)
+    .map((c) => c.id);
+
 /** Where what is held over the sheet would go in. */
 function Gap({ rows, at }: { rows: readonly Row[]; at: number }) {
   const top = rows[at]?.top ?? sheetHeight(rows);
   return <div className="bg-primary absolute inset-x-0 z-20 h-1 rounded" style={{ top: top - 2 }} aria-hidden="true" />;
+}
+
+/** The step or moment a sound would begin with. */
+function Moment({ y, words }: { y: number; words: string }) {
+  return (
+    <div className="border-primary absolute right-0 z-20 border-t-2" style={{ top: y, width: bandsWidth }}>
+      <span className="bg-primary text-primary-content rounded-b px-1.5 text-xs font-bold">{words}</span>
+    </div>
+  );
 }
 
 function Mode({ name, on, press }: { name: string; on: boolean; press: () => void }) {

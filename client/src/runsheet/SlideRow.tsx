@@ -6,20 +6,23 @@ import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
 import { bands } from "./bands";
 import type { Row } from "./layout";
+import type { Keys } from "./selection";
 
 interface Props {
   row: Row;
   columns: string;
   selected: boolean;
-  select: (keys: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean }) => void;
+  /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
+  tabbed: boolean;
+  select: (slideId: string, keys: Keys) => void;
   /** Begins dragging this slide, and the others when it is one of several selected. */
-  lift: (transfer: DataTransfer) => void;
+  lift: (slideId: string, transfer: DataTransfer) => void;
   /** Whether a sound is held over it. */
   over: boolean;
 }
 
 /** One slide: picture, title, when it comes and how long it stays. */
-export const SlideRow = memo(function SlideRow({ row, columns, selected, select, lift, over }: Props) {
+export const SlideRow = memo(function SlideRow({ row, columns, selected, tabbed, select, lift, over }: Props) {
   const { view, edit, play } = useOpenShow();
   const [lifted, setLifted] = useState(false);
   const slide = view.show.slides[row.index];
@@ -33,6 +36,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
       aria-rowindex={row.index + 2}
       data-slide={row.hidden ? undefined : row.number}
       data-hidden={row.hidden || undefined}
+      data-row={row.slideId}
       className={`line-b group absolute inset-x-0 grid items-stretch ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
       style={{
         top: row.top,
@@ -40,7 +44,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         gridTemplateColumns: `${columns} ${bands.map((b) => `${b.width}px`).join(" ")}`,
         boxShadow: selected ? "inset 4px 0 var(--color-primary)" : undefined,
       }}
-      onClick={select}
+      onClick={(event) => select(row.slideId, event)}
     >
       {section && (
         <div
@@ -57,7 +61,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
         className="relative flex cursor-grab items-start pt-2"
         draggable
         onDragStart={(event) => {
-          lift(event.dataTransfer);
+          lift(row.slideId, event.dataTransfer);
           setLifted(true);
         }}
         onDragEnd={() => setLifted(false)}
@@ -76,6 +80,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
               type="button"
               className="btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
               aria-label={`Play from slide ${row.number}`}
+              tabIndex={tabbed ? 0 : -1}
               title="Play from here"
               onClick={(event) => {
                 event.stopPropagation();
@@ -96,9 +101,10 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
           className={`w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
+          tabIndex={tabbed ? 0 : -1}
           onClick={(event) => {
             event.stopPropagation();
-            select(event);
+            select(row.slideId, event);
           }}
         >
           {slide.title}
@@ -124,6 +130,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, select,
             show={hold}
             commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs }] })}
             width="4rem"
+            tabbed={tabbed}
           />
         )}
       </div>

@@ -1,19 +1,60 @@
-import { useMemo } from "react";
+import { useDrag } from "@use-gesture/react";
+import { useMemo, useState } from "react";
 import { useOpenShow } from "../shows/ShowContext";
-import { bandsWidth, hang } from "./bands";
-import { sheetHeight, type Row } from "./layout";
+import { bandsWidth, hang, type HungStrand } from "./bands";
+import { rowAt, sheetHeight, yOf, type Row } from "./layout";
+import type { Keys } from "./selection";
 import { Strand } from "./Strand";
+import { strandPlace } from "./strandShape";
 
 interface Props {
   rows: readonly Row[];
-  selected: string | undefined;
-  select: (cueId: string) => void;
+  /** The part of the sheet in sight, in pixels from its top. */
+  sight: { top: number; bottom: number };
+  selected: readonly string[];
+  select: (cueId: string, keys: Keys) => void;
+  selectAll: (cueIds: readonly string[]) => void;
+  selectSlide: (slideId: string, keys: Keys) => void;
 }
 
-/** All strands of the show, hung in their bands. */
-export function Strands({ rows, selected, select }: Props) {
+interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
+export function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const { view } = useOpenShow();
   const hung = useMemo(() => hang(view), [view]);
+  const [box, setBox] = useState<Box>();
+  const shown = hung.filter((one) => {
+    const { top, bottom } = strandPlace(one.strand, rows);
+    return bottom >= sight.top && top <= sight.bottom;
+  });
+
+  const bind = useDrag<PointerEvent>(
+    ({ xy: [x, y], initial: [startX, startY], last, tap, event, shiftKey, ctrlKey, metaKey }) => {
+      const sheet = (event.target as Element).closest("svg")?.getBoundingClientRect();
+      if (!sheet) return;
+      if (tap) {
+        const row = rows[rowAt(rows, y - sheet.top)];
+        if (row) selectSlide(row.slideId, { shiftKey, ctrlKey, metaKey });
+        return;
+      }
+      const drawn = {
+        x: Math.min(x, startX) - sheet.left,
+        y: Math.min(y, startY) - sheet.top,
+        width: Math.abs(x - startX),
+        height: Math.abs(y - startY),
+      };
+      setBox(last ? undefined : drawn);
+      if (last) selectAll([...new Set(hung.filter((h) => isIn(h, rows, drawn)).map((h) => h.strand.cueId))]);
+    },
+    { filterTaps: true },
+  );
+
   return (
     <svg width={bandsWidth} height={sheetHeight(rows)} className="block" aria-label="Strands">
       <defs>
@@ -26,15 +67,83 @@ export function Strands({ rows, selected, select }: Props) {
           <circle cx="2.5" cy="2.5" r="1" fill="var(--spot)" opacity="0.6" />
         </pattern>
       </defs>
-      {hung.map((one) => (
+      <rect
+        width={bandsWidth}
+        height={sheetHeight(rows)}
+        fill="transparent"
+        className="pointer-events-auto touch-pan-y"
+        data-testid="bands"
+        {...bind()}
+      />
+      <Steps rows={rows} />
+      <Chains hung={hung} rows={rows} />
+      {shown.map((one) => (
         <Strand
           key={`${one.strand.cueId} ${one.strand.startFrame}`}
           hung={one}
           rows={rows}
-          selected={one.strand.cueId === selected}
-          select={() => select(one.strand.cueId)}
+          selected={selected.includes(one.strand.cueId)}
+          others={selected}
+          select={select}
         />
       ))}
+      {box && (
+        <rect
+          {...box}
+          fill="var(--color-primary)"
+          fillOpacity={0.12}
+          stroke="var(--color-primary)"
+          strokeDasharray="4 3"
+        />
+      )}
     </svg>
+  );
+}
+
+/** Ticks where the steps of slides come. */
+function Steps({ rows }: { rows: readonly Row[] }) {
+  const ticks = rows.flatMap((row) =>
+    row.stepFrames
+      .slice(1)
+      .map((at) => row.top + ((at - row.startFrame) / Math.max(1, row.endFrame - row.startFrame)) * row.height),
+  );
+  const lines = ticks.map((y) => `M0 ${y.toFixed(1)}H${bandsWidth}`).join("");
+  return (
+    <path d={lines} stroke="var(--line)" strokeDasharray="2 4" className="pointer-events-none" aria-hidden="true" />
+  );
+}
+
+/** Threads from cues to those that come after them. */
+function Chains({ hung, rows }: { hung: readonly HungStrand[]; rows: readonly Row[] }) {
+  const { view } = useOpenShow();
+  const of = new Map(hung.map((h) => [h.strand.cueId, h]));
+  return view.show.cues.map((cue) => {
+    const [from, to] = [of.get(cue.start.cueId ?? ""), of.get(cue.id)];
+    if (!from || !to) return null;
+    const [y1, y2] = [yOf(rows, from.strand.endFrame - 1), yOf(rows, to.strand.startFrame)];
+    return (
+      <path
+        key={cue.id}
+        d={`M${from.x} ${y1}C${from.x} ${y1 + 18} ${to.x} ${y2 - 18} ${to.x} ${y2}`}
+        fill="none"
+        stroke="var(--muted)"
+        strokeWidth={1.5}
+        strokeDasharray="1 4"
+        strokeLinecap="round"
+        className="pointer-events-none"
+        data-chain
+        aria-hidden="true"
+      />
+    );
+  });
+}
+
+function isIn(hung: HungStrand, rows: readonly Row[], box: Box): boolean {
+  const { top, bottom } = strandPlace(hung.strand, rows);
+  return (
+    hung.x + hung.full >= box.x &&
+    hung.x - hung.full <= box.x + box.width &&
+    bottom >= box.y &&
+    top <= box.y + box.height
   );
 }

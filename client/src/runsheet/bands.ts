@@ -35,7 +35,8 @@ export function hang(view: ShowView): HungStrand[] {
     const lanes = own.map((strand) => {
       const free = ends.findIndex((end) => end <= strand.startFrame);
       const lane = free < 0 ? ends.length : free;
-      ends[lane] = strand.endFrame;
+      // One that gives way to another hangs above it; where the handover is, they cross.
+      ends[lane] = Math.min(strand.endFrame, own.find((s) => s.takesOverFrom === strand.cueId)?.startFrame ?? Infinity);
       return lane;
     });
     const laneWidth = width / Math.max(1, ends.length);

@@ -56,6 +56,21 @@ export function yOf(rows: readonly Row[], frame: number): number {
   return row.top + Math.max(0, Math.min(1, within)) * row.height;
 }
 
+/** The frame at a height on the sheet: the other way round. */
+export function frameAt(rows: readonly Row[], y: number): number {
+  const row = rows[rowAt(rows, y)];
+  if (!row) return 0;
+  const within = Math.max(0, Math.min(1, (y - row.top) / row.height));
+  return Math.round(row.startFrame + within * (row.endFrame - row.startFrame));
+}
+
+/** The step of a row nearest to a height, from 0. */
+export function stepAt(row: Row, y: number): number {
+  const frame = row.startFrame + ((y - row.top) / row.height) * (row.endFrame - row.startFrame);
+  const far = row.stepFrames.map((at) => Math.abs(at - frame));
+  return Math.max(0, far.indexOf(Math.min(...far)));
+}
+
 /** The position of the row at a height, the nearest one beyond the ends. */
 export function rowAt(rows: readonly Row[], y: number): number {
   const found = rows.findIndex((r) => y < r.top + r.height);

@@ -45,6 +45,9 @@ describe("strand", () => {
     endFrame: 10 * second + 4800,
     knots: [],
     byHand: false,
+    ringsFrom: null,
+    takesOverFrom: null,
+    handoverEnd: null,
     rows: [
       { slideId: "s1", fromFrame: 10 * second, toFrame: 10 * second + 4800, levels: [-90, 0, -24], peaks: [1, 1] },
     ],

@@ -1,29 +1,42 @@
-/** What the details tell of: a cue, a sound, or one or several slides. */
-export type Selection = { cueId: string } | { soundId: string } | { slideIds: readonly string[] } | undefined;
+/** What the details tell of: one or several cues, a sound, or one or several slides. */
+export type Selection =
+  { cueIds: readonly string[] } | { soundId: string } | { slideIds: readonly string[] } | undefined;
 
-export const selectedCue = (selection: Selection) => (selection && "cueId" in selection ? selection.cueId : undefined);
+export interface Keys {
+  shiftKey: boolean;
+  ctrlKey: boolean;
+  metaKey: boolean;
+}
+
+const none: readonly string[] = [];
+
+export const selectedCues = (selection: Selection): readonly string[] =>
+  selection && "cueIds" in selection ? selection.cueIds : none;
 export const selectedSound = (selection: Selection) =>
   selection && "soundId" in selection ? selection.soundId : undefined;
 export const selectedSlides = (selection: Selection): readonly string[] =>
-  selection && "slideIds" in selection ? selection.slideIds : [];
+  selection && "slideIds" in selection ? selection.slideIds : none;
 
 /** The selection after a click on a slide: alone, added or taken away (ctrl), or through to it (shift). */
-export function clickSlide(
-  selection: Selection,
-  order: readonly string[],
-  slideId: string,
-  keys: { shiftKey: boolean; ctrlKey: boolean; metaKey: boolean },
-): Selection {
-  const before = selectedSlides(selection);
+export const clickSlide = (selection: Selection, order: readonly string[], slideId: string, keys: Keys): Selection => ({
+  slideIds: clicked(selectedSlides(selection), order, slideId, keys),
+});
+
+/** The selection after a click on a strand, likewise; they follow each other as they begin. */
+export const clickCue = (selection: Selection, order: readonly string[], cueId: string, keys: Keys): Selection => ({
+  cueIds: clicked(selectedCues(selection), order, cueId, keys),
+});
+
+function clicked(before: readonly string[], order: readonly string[], id: string, keys: Keys): readonly string[] {
   const anchor = before[0];
   if (keys.shiftKey && anchor) {
-    const [a, b] = [order.indexOf(anchor), order.indexOf(slideId)];
+    const [a, b] = [order.indexOf(anchor), order.indexOf(id)];
     const run = order.slice(Math.min(a, b), Math.max(a, b) + 1);
-    return { slideIds: [anchor, ...run.filter((id) => id !== anchor)] };
+    return [anchor, ...run.filter((one) => one !== anchor)];
   }
   if (keys.ctrlKey || keys.metaKey) {
-    const rest = before.filter((id) => id !== slideId);
-    return { slideIds: rest.length < before.length ? rest : [...before, slideId] };
+    const rest = before.filter((one) => one !== id);
+    return rest.length < before.length ? rest : [...before, id];
   }
-  return { slideIds: [slideId] };
+  return [id];
 }

@@ -11,6 +11,9 @@ const leastHeight = 20;
 export const halfWidth = (db: number, full: number) =>
   Math.max(0.75, full * Math.max(0, Math.min(1.2, 1 - db / quietest)));
 
+/** The level at which a strand is so wide: the other way round. */
+export const levelOfHalf = (half: number, full: number) => (half / full - 1) * -quietest;
+
 /** A strand's upper and lower end on the sheet, and where a frame of it lies between them. */
 export function strandPlace(strand: StrandView, rows: readonly Row[]) {
   const top = yOf(rows, strand.startFrame);

@@ -11,6 +11,9 @@ export interface OpenShow {
   player: ChunkPlayer;
   playing: boolean;
   play: (fromFrame: number) => void;
+  /** The cues that are heard alone, by their ids; none when all are heard. Nothing of the show is changed by it. */
+  alone: readonly string[];
+  hearAlone: (cueIds: readonly string[]) => void;
   /** Brings files in: sounds go into the list; of decks it is asked what they are for. */
   bringIn: (files: readonly File[], slideIndex?: number) => void;
   /** Puts another file in a sound's place. */

@@ -1,5 +1,5 @@
-import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import { useEffect, type DragEvent } from "react";
+import { Headphones, History, Keyboard, Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { useEffect, useState, type DragEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, Outlet, useParams } from "react-router";
 import { useLive } from "../api/live";
@@ -9,9 +9,11 @@ import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
 import { time } from "../ui/format";
-import { isForControl } from "../ui/keys";
+import { isForControl, isInDialog } from "../ui/keys";
 import { useTheme } from "../ui/theme";
 import { ValueField } from "../ui/ValueField";
+import { HistoryDialog } from "./HistoryDialog";
+import { KeysDialog } from "./KeysDialog";
 import { ShowContext } from "./ShowContext";
 
 /** An open show: the bar above, and the view below it. Files dropped anywhere on it are brought in. */
@@ -22,6 +24,12 @@ export function ShowLayout() {
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
   const { uploads, bringIn, replace, arrived, settle } = useBringIn(showId);
   const connected = useLive(showId);
+  const [alone, setAlone] = useState<readonly string[]>([]);
+  const [open, setOpen] = useState<"history" | "keys">();
+  const hearAlone = (cueIds: readonly string[]) => {
+    setAlone(cueIds);
+    player.hearOnly(cueIds);
+  };
   const revision = view?.revision;
 
   useEffect(() => void player.refresh(), [player, revision]);
@@ -40,6 +48,8 @@ export function ShowLayout() {
     ignoreEventWhen: isForControl,
   });
 
+  useHotkeys("shift+slash", () => setOpen("keys"), { ignoreEventWhen: isInDialog });
+
   if (error) return <Missing />;
   if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
 
@@ -50,9 +60,9 @@ export function ShowLayout() {
   };
 
   return (
-    <ShowContext value={{ view, edit, undo, redo, player, playing, play, bringIn, replace, uploads }}>
+    <ShowContext value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, uploads }}>
       <div
-        className="flex h-screen min-w-[60rem] flex-col overflow-hidden"
+        className="flex h-screen flex-col overflow-hidden md:min-w-[60rem]"
         onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
         onDrop={onDrop}
       >
@@ -78,6 +88,11 @@ export function ShowLayout() {
               The server is away. What you did is kept; trying again…
             </span>
           )}
+          {alone.length > 0 && (
+            <button type="button" className="btn btn-warning btn-xs" onClick={() => hearAlone([])}>
+              <Headphones size={14} /> Heard alone: hear all again
+            </button>
+          )}
           <div className="ml-auto flex items-center gap-1">
             <span className="muted mr-2 text-sm">Running time</span>
             <span className="figures mr-4 text-xl font-bold" data-testid="running-time">
@@ -89,11 +104,19 @@ export function ShowLayout() {
             <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
               <Redo2 size={18} />
             </IconButton>
+            <IconButton label="What was done, and versions" press={() => setOpen("history")}>
+              <History size={18} />
+            </IconButton>
+            <IconButton label="Keys" press={() => setOpen("keys")}>
+              <Keyboard size={18} />
+            </IconButton>
             <ThemeButton />
           </div>
         </header>
         <Outlet />
       </div>
+      {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}
+      {open === "keys" && <KeysDialog close={() => setOpen(undefined)} />}
       {arrived && <DeckDialog key={arrived.files[0]?.hash} deck={arrived} close={settle} />}
     </ShowContext>
   );

@@ -38,7 +38,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2.5"
+          className="btn btn-sm px-2"
           aria-label="Bring in a folder"
           title="Bring in a folder"
           onClick={() => folderChooser.current?.click()}
@@ -47,15 +47,16 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2.5"
+          className="btn btn-sm px-2"
           onClick={() => setOpen("catalogue")}
+          aria-label="Find sounds in the catalogue"
           title="Find sounds in the catalogue"
         >
-          <Search size={15} /> Find
+          <Search size={15} />
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2.5"
+          className="btn btn-sm px-2"
           aria-label="Record a voice"
           title="Record a voice"
           onClick={() => setOpen("record")}
@@ -68,6 +69,9 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
     </div>
   );
 }
+
+/** What some kinds of job do to what they are named after. */
+const does: Record<string, string> = { deck: "Drawing ", speed: "Changing the speed of " };
 
 function JobLine({ job }: { job: JobView }) {
   const queries = useQueryClient();
@@ -85,7 +89,7 @@ function JobLine({ job }: { job: JobView }) {
           {job.problem}
         </p>
       ) : (
-        <Line name={job.kind === "deck" ? `Drawing ${job.name}` : job.name} fraction={job.progress} />
+        <Line name={`${does[job.kind] ?? ""}${job.name}`} fraction={job.progress} />
       )}
       <Stop
         name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}

@@ -16,6 +16,8 @@ interface Props<T> {
   placeholder?: string;
   /** The id of a list of proposals. */
   list?: string | undefined;
+  /** Whether the tab key stops here. */
+  tabbed?: boolean;
 }
 
 /** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
@@ -30,6 +32,7 @@ export function ValueField<T>({
   words = false,
   placeholder,
   list,
+  tabbed = true,
 }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
@@ -71,6 +74,7 @@ export function ValueField<T>({
       aria-invalid={wrong}
       placeholder={placeholder}
       list={list}
+      tabIndex={tabbed ? 0 : -1}
       value={typed ?? show(value)}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => setTyped(event.currentTarget.value)}

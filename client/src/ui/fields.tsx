@@ -7,10 +7,11 @@ interface MsProps {
   commit: (ms: number) => void;
   show?: (ms: number) => string;
   width?: string;
+  tabbed?: boolean;
 }
 
 /** A length or point of time, in milliseconds; arrows move it by a tenth of a second. */
-export function MsField({ label, ms, commit, show = seconds, width = "4.5rem" }: MsProps) {
+export function MsField({ label, ms, commit, show = seconds, width = "4.5rem", tabbed = true }: MsProps) {
   return (
     <ValueField
       label={label}
@@ -20,6 +21,7 @@ export function MsField({ label, ms, commit, show = seconds, width = "4.5rem" }:
       commit={commit}
       step={(value, direction) => Math.max(0, value + direction * 100)}
       width={width}
+      tabbed={tabbed}
     />
   );
 }

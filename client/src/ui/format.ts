@@ -37,3 +37,9 @@ export function readDecibels(typed: string): number | undefined {
   const size = Number(match[2].replace(",", "."));
   return match[1] && match[1] !== "+" ? -size : size;
 }
+
+/** Milliseconds as m:ss.s, with as many more digits as there are. */
+export const clock = (ms: number) => {
+  const rest = ms % 100;
+  return time(framesOfMs(ms)) + (rest ? String(rest).padStart(2, "0").replace(/0$/, "") : "");
+};

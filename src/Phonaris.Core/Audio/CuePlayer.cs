@@ -12,6 +12,9 @@ internal sealed class CuePlayer
     /// <summary>Frames worked on at once: small enough to stay in the processor's cache.</summary>
     private const int BlockFrames = 8192;
 
+    /// <summary>Frames in which a changing gain is taken for a straight line: a third of a millisecond.</summary>
+    private const int StepFrames = 16;
+
     private readonly ScheduledCue _cue;
     private readonly ISoundReader _sound;
     private readonly float _correlation;
@@ -22,8 +25,8 @@ internal sealed class CuePlayer
         if (cue.SeamFrames == 0) return;
         var head = new float[cue.SeamFrames * Frames.Channels];
         var tail = new float[head.Length];
-        sound.Read(cue.InFrame, head);
-        sound.Read(cue.InFrame + cue.PeriodFrames, tail);
+        sound.Read(cue.LoopFrom, head);
+        sound.Read(cue.LoopTo - cue.SeamFrames, tail);
         _correlation = Seam.Correlation(head, tail);
     }
 
@@ -36,12 +39,15 @@ internal sealed class CuePlayer
         {
             var frame = at - _cue.StartFrame;
             var round = _cue.RoundAt(frame);
-            var inRound = frame - round * _cue.PeriodFrames;
+            var inRound = frame - _cue.RoundStart(round);
             var seam = round > 0 && inRound < _cue.SeamFrames;
-            var pieceEnd = seam ? _cue.SeamFrames : round == _cue.RoundAt(long.MaxValue) ? _cue.UsedFrames : _cue.PeriodFrames;
+            // A round is left for the next one seam before its end, the last at its very end.
+            var pieceEnd = seam ? _cue.SeamFrames
+                : round == _cue.RoundAt(long.MaxValue) ? _cue.RoundTo(round) - _cue.RoundFrom(round)
+                : _cue.RoundStart(round + 1) - _cue.RoundStart(round);
             var count = (int)Math.Min(Math.Min(pieceEnd - inRound, end - at), BlockFrames);
             var samples = scratch.AsSpan(0, count * Frames.Channels);
-            _sound.Read(_cue.InFrame + inRound, samples);
+            _sound.Read(_cue.RoundFrom(round) + inRound, samples);
             if (seam) Crossfade(samples, inRound, scratch.AsSpan(samples.Length, samples.Length));
             Add(samples, frame, mix.Slice((int)(at - mixStart) * Frames.Channels, samples.Length));
             at += count;
@@ -53,7 +59,7 @@ internal sealed class CuePlayer
 
     private void Crossfade(Span<float> entering, long inSeam, Span<float> leaving)
     {
-        _sound.Read(_cue.InFrame + _cue.PeriodFrames + inSeam, leaving);
+        _sound.Read(_cue.LoopTo - _cue.SeamFrames + inSeam, leaving);
         for (var i = 0; i < entering.Length; i += Frames.Channels)
         {
             var (gainLeaving, gainEntering) = Seam.GainsAt(inSeam + i / Frames.Channels, _cue.SeamFrames, _correlation);
@@ -62,8 +68,9 @@ internal sealed class CuePlayer
         }
     }
 
-    private void Add(ReadOnlySpan<float> samples, long frame, Span<float> mix)
+    private void Add(Span<float> samples, long frame, Span<float> mix)
     {
+        Shape(samples, frame);
         // The fades' frames one by one, the even middle in one stroke.
         var count = samples.Length / Frames.Channels;
         var evenStart = (int)Math.Clamp(_cue.FadeIn.Frames - frame, 0, count);
@@ -79,9 +86,40 @@ internal sealed class CuePlayer
     {
         for (var i = 0; i < samples.Length; i += Frames.Channels)
         {
-            var gain = _cue.GainAt(frame + i / Frames.Channels);
+            var gain = _cue.Gain * _cue.FadesAt(frame + i / Frames.Channels);
             mix[i] += samples[i] * gain;
             mix[i + 1] += samples[i + 1] * gain;
+        }
+    }
+
+    /// <summary>Applies the envelope: stretch by stretch where it stays, else in steps so short that a straight line serves.</summary>
+    private void Shape(Span<float> samples, long frame)
+    {
+        var points = _cue.Envelope.Points;
+        if (points.Count == 0) return;
+        var end = frame + samples.Length / Frames.Channels;
+        for (long at = frame, until; at < end; at = until)
+        {
+            var next = _cue.Envelope.After(at);
+            var stays = next == 0 || next == points.Count || points[next - 1].Db == points[next].Db;
+            // The grid is the cue's own, so that blocks of any size give the same samples.
+            var grid = at / StepFrames * StepFrames;
+            until = Math.Min(end, next == points.Count ? end : points[next].Frame);
+            var stretch = samples.Slice((int)(at - frame) * 2, (int)(until - at) * 2);
+            if (stays)
+            {
+                TensorPrimitives.Multiply(stretch, _cue.Envelope.GainAt(at), stretch);
+                continue;
+            }
+            until = Math.Min(until, grid + StepFrames);
+            stretch = stretch[..((int)(until - at) * 2)];
+            var (first, last) = (_cue.Envelope.GainAt(grid), _cue.Envelope.GainAt(grid + StepFrames));
+            for (var i = 0; i < stretch.Length; i += Frames.Channels)
+            {
+                var gain = first + (last - first) * (at - grid + i / Frames.Channels) / StepFrames;
+                stretch[i] *= gain;
+                stretch[i + 1] *= gain;
+            }
         }
     }
 }

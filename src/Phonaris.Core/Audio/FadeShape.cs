@@ -28,22 +28,21 @@ public readonly record struct FadeShape(long Frames, FadeCurve Curve)
     }
 
     /// <summary>
-    /// The two fades of a cue as they are played: an edge without one gets a smooth ramp of 5 ms, and where both together exceed
-    /// the cue, both shrink in proportion.
+    /// The two fades of a cue as they are played: where both together exceed the cue, both shrink in proportion.
     /// </summary>
-    /// <param name="fadeIn">The fade in asked for.</param>
-    /// <param name="fadeOut">The fade out asked for.</param>
+    /// <param name="first">The fade in.</param>
+    /// <param name="last">The fade out.</param>
     /// <param name="length">The cue's length in frames.</param>
-    public static (FadeShape In, FadeShape Out) Pair(Fade fadeIn, Fade fadeOut, long length)
+    public static (FadeShape In, FadeShape Out) Pair(FadeShape first, FadeShape last, long length)
     {
-        var (first, last) = (Of(fadeIn), Of(fadeOut));
         var both = first.Frames + last.Frames;
         if (both <= length) return (first, last);
         var shrunk = (long)((Int128)first.Frames * length / both);
         return (first with { Frames = shrunk }, last with { Frames = length - shrunk });
     }
 
-    private static FadeShape Of(Fade fade) => fade.Ms * Timing.Frames.PerMs < BareEdgeFrames
+    /// <summary>A fade as asked for; an edge without one gets a smooth ramp of 5 ms.</summary>
+    public static FadeShape Of(Fade fade) => (fade ?? throw new ArgumentNullException(nameof(fade))).Ms * Timing.Frames.PerMs < BareEdgeFrames
         ? new(BareEdgeFrames, FadeCurve.Smooth)
         : new(Timing.Frames.FromMs(fade.Ms), fade.Curve);
 }

@@ -17,12 +17,12 @@ public sealed class Mixer
 
     /// <summary>A mixer for a schedule.</summary>
     /// <param name="schedule">What sounds when.</param>
-    /// <param name="open">Gives the decoded sound of a content hash.</param>
-    public Mixer(Schedule schedule, Func<string, ISoundReader> open)
+    /// <param name="open">Gives the decoded samples of a source.</param>
+    public Mixer(Schedule schedule, Func<SoundSource, ISoundReader> open)
     {
         ArgumentNullException.ThrowIfNull(schedule);
         ArgumentNullException.ThrowIfNull(open);
-        _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Media))))];
+        _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Source))))];
     }
 
     /// <summary>Renders a stretch.</summary>

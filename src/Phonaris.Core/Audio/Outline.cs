@@ -25,8 +25,10 @@ public static class Outline
                 columns[c] = 0;
                 continue;
             }
-            var sound = cue.InFrame + start - cue.RoundAt(start) * cue.PeriodFrames;
-            peaks.Read(sound, Math.Min(sound + end - start, cue.InFrame + cue.UsedFrames), columns.Slice(c, 1));
+            var round = cue.RoundAt(start);
+            var sound = cue.RoundFrom(round) + start - cue.RoundStart(round);
+            var last = Math.Min(sound + end - start, cue.RoundTo(round));
+            peaks.Read(cue.Source.FileFrame(sound), cue.Source.FileFrame(last), columns.Slice(c, 1));
         }
     }
 
@@ -42,7 +44,7 @@ public static class Outline
         var one = new float[columns.Length];
         foreach (var cue in schedule.Cues)
         {
-            Of(cue, peaksOf(cue.Media), 0, schedule.TotalFrames, one);
+            Of(cue, peaksOf(cue.Source.Media), 0, schedule.TotalFrames, one);
             for (var c = 0; c < one.Length; c++)
             {
                 if (one[c] == 0) continue;

@@ -18,6 +18,45 @@ public sealed record Cue(
     string Id, string SoundId, Span? Span, CueStart Start, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
     Fade FadeIn, Fade FadeOut, bool EachSlide = false)
 {
+    /// <summary>The step it ends at, of a slide of its span, where <see cref="Stop"/> says so; one that is no longer there counts as the span's end.</summary>
+    public string? StopStepId { get; init; }
+
+    /// <summary>How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.</summary>
+    public long StopOffsetMs { get; init; }
+
+    /// <summary>The part of what is used that goes round; null for all of it.</summary>
+    public LoopPart? LoopPart { get; init; }
+
+    /// <summary>How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.</summary>
+    public double Speed { get; init; } = 1;
+
+    /// <summary>Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays.</summary>
+    public ValueList<LevelPoint> LevelPoints { get; init; } = [];
+
+    /// <summary>Whether it keeps silent, its times being kept.</summary>
+    public bool Muted { get; init; }
+
+    /// <summary>What it does when its slides are come back to in a live show.</summary>
+    public CueReturn Return { get; init; }
+
+    /// <summary>Whether beds make room while it sounds, where it is a voice.</summary>
+    public bool Ducks { get; init; } = true;
+
+    /// <summary>How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.</summary>
+    public long HandoverMs { get; init; } = DefaultHandoverMs;
+
+    /// <summary>The place to click for one that begins by hand; null for none.</summary>
+    public Hotspot? Hotspot { get; init; }
+
+    /// <summary>The handover two beds get when nothing is said, in milliseconds.</summary>
+    public const long DefaultHandoverMs = 2_000;
+
+    /// <summary>The least speed.</summary>
+    public const double LeastSpeed = 0.5;
+
+    /// <summary>The greatest speed.</summary>
+    public const double GreatestSpeed = 2;
+
     /// <summary>The value of <see cref="Rounds"/> for looping until the span ends.</summary>
     public const int FillSpan = 0;
 
@@ -34,9 +73,10 @@ public sealed record Cue(
 public sealed record Span(string First, string Last);
 
 /// <summary>What a cue starts with.</summary>
-/// <param name="Kind">A slide, a step, or the presenter's hand.</param>
+/// <param name="Kind">A slide, a step, another cue, or the presenter's hand.</param>
 /// <param name="StepId">The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide.</param>
-public sealed record CueStart(CueStartKind Kind, string? StepId)
+/// <param name="CueId">The cue it comes after; null for the others. One that does not sound counts as the slide.</param>
+public sealed record CueStart(CueStartKind Kind, string? StepId, string? CueId = null)
 {
     /// <summary>With the first slide of its span, or each slide where it sounds anew.</summary>
     public static CueStart WithSlide { get; } = new(CueStartKind.Slide, null);
@@ -46,6 +86,9 @@ public sealed record CueStart(CueStartKind Kind, string? StepId)
 
     /// <summary>With a step.</summary>
     public static CueStart WithStep(string stepId) => new(CueStartKind.Step, stepId);
+
+    /// <summary>After another cue.</summary>
+    public static CueStart After(string cueId) => new(CueStartKind.After, null, cueId);
 }
 
 /// <summary>The kinds of <see cref="CueStart"/>.</summary>
@@ -59,6 +102,9 @@ public enum CueStartKind
 
     /// <summary>By hand.</summary>
     Hand,
+
+    /// <summary>After another cue.</summary>
+    After,
 }
 
 /// <summary>When a cue ends.</summary>
@@ -69,6 +115,36 @@ public enum CueStop
 
     /// <summary>When it has finished; it may ring on past its span.</summary>
     Finished,
+
+    /// <summary>At a step.</summary>
+    Step,
+
+    /// <summary>With the show.</summary>
+    Show,
+}
+
+/// <summary>What a cue does when its slides are come back to.</summary>
+public enum CueReturn
+{
+    /// <summary>It begins anew.</summary>
+    StartOver,
+
+    /// <summary>It goes on from where it was left.</summary>
+    PickUp,
+}
+
+/// <summary>A part of a sound that goes round.</summary>
+/// <param name="FromFrame">Its first frame, at 48 kHz.</param>
+/// <param name="ToFrame">The frame after its last.</param>
+public sealed record LoopPart(long FromFrame, long ToFrame);
+
+/// <summary>How much louder or quieter a cue is at a moment of its course.</summary>
+/// <param name="AtMs">The moment, in milliseconds from its start.</param>
+/// <param name="Db">The change of its level in dB.</param>
+public sealed record LevelPoint(long AtMs, double Db)
+{
+    /// <summary>The most points a cue can have.</summary>
+    public const int Most = 500;
 }
 
 /// <summary>A swell in or a dying away.</summary>

@@ -20,6 +20,18 @@ public static class Say
     /// <summary>A level: <c>−14.0 dB</c>.</summary>
     public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(db < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
 
+    /// <summary>A speed: <c>1.25 ×</c>.</summary>
+    public static string Times(double speed) => string.Create(CultureInfo.InvariantCulture, $"{speed:0.###} ×");
+
+    /// <summary>When a cue ends: <c>with its span</c>.</summary>
+    public static string Stop(CueStop stop) => stop switch
+    {
+        CueStop.Finished => "when it has finished",
+        CueStop.Step => "at a step",
+        CueStop.Show => "with the show",
+        _ => "with its span",
+    };
+
     /// <summary>A span: <c>slides 1–4</c>, <c>slide 3</c> or <c>parked</c>. Hidden slides are not counted.</summary>
     public static string Span(Show show, Span? span)
     {

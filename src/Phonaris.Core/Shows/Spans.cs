@@ -7,8 +7,8 @@ namespace Phonaris.Core.Shows;
 public static partial class Spans
 {
     /// <summary>
-    /// Reads a span as typed: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>all</c>. Numbers count the
-    /// slides of the running order from 1.
+    /// Reads a span as typed: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>last</c>, <c>all</c>, or a section's
+    /// name. Numbers count the slides of the running order from 1.
     /// </summary>
     /// <exception cref="RuleException">It cannot be read, or names slides that do not exist; says what would work.</exception>
     public static Span Parse(string typed, Show show)
@@ -19,15 +19,20 @@ public static partial class Spans
         if (slides.Count == 0) throw new RuleException("There are no slides to lie on yet. Bring in a deck first.", "span");
         var text = typed.Trim().ToLowerInvariant();
         int first, last;
+        if (show.Sections.FirstOrDefault(s => s.Name.Trim().Equals(typed.Trim(), StringComparison.OrdinalIgnoreCase)) is { } section)
+        {
+            var own = show.SlidesOf(section);
+            return new Span(own[0], own[^1]);
+        }
         if (text == "all") (first, last) = (1, slides.Count);
-        else if (LastPattern().Match(text) is { Success: true } tail) (first, last) = (slides.Count - Number(tail.Groups[1]) + 1, slides.Count);
+        else if (LastPattern().Match(text) is { Success: true } tail) (first, last) = (slides.Count - (tail.Groups[1].Success ? Number(tail.Groups[1]) : 1) + 1, slides.Count);
         else if (OnePattern().Match(text) is { Success: true } one) first = last = Number(one.Groups[0]);
         else if (RangePattern().Match(text) is { Success: true } range && (range.Groups[1].Success || range.Groups[2].Success))
         {
             first = range.Groups[1].Success ? Number(range.Groups[1]) : 1;
             last = range.Groups[2].Success ? Number(range.Groups[2]) : slides.Count;
         }
-        else throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3 or all.", "span");
+        else throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3, all or the name of a section.", "span");
         if (first < 1 || last < 1 || first > slides.Count || last > slides.Count)
             throw new RuleException($"The show has slides 1 to {slides.Count}; “{typed}” asks for others.", "span");
         if (first > last) throw new RuleException($"A span runs down the sheet: slide {first} comes after slide {last}.", "span");
@@ -63,7 +68,7 @@ public static partial class Spans
         return first > last ? null : new Span(before.Slides[first].Id, before.Slides[last].Id);
     }
 
-    [GeneratedRegex(@"^last\s+(\d+)$")]
+    [GeneratedRegex(@"^last(?:\s+(\d+))?$")]
     private static partial Regex LastPattern();
 
     [GeneratedRegex(@"^\d+$")]

@@ -11,8 +11,8 @@ namespace Phonaris.Core.Timing;
 /// </summary>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
 /// <param name="Cues">The cues that sound by themselves, in the show's order; one that sounds anew on every slide is there for each.</param>
-/// <param name="ByHand">The cues that wait for a hand, as if it came with their slide.</param>
-public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> ByHand)
+/// <param name="Silent">The cues that have a time but do not sound by themselves: muted ones, and those that wait for a hand, as if it came with their slide.</param>
+public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent)
 {
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show) => Of(show, RunningOrder.Of(show));
@@ -22,9 +22,27 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        var placed = show.Cues.ToLookup(c => c.Start.Kind == CueStartKind.Hand, c => Place(show, order, c));
-        return new(order.TotalFrames, [.. placed[false].SelectMany(p => p)], [.. placed[true].SelectMany(p => p)]);
+        var placed = CuePlaces.Of(show, order);
+        var cues = show.Cues.ToDictionary(c => c.Id);
+        var kinds = show.Sounds.ToDictionary(s => s.Id, s => s.Kind);
+        var heard = placed.Where(c => !cues[c.CueId].Muted && !CuePlaces.WaitsForHand(show, cues[c.CueId])).ToList();
+        var ducks = Ducks.Of(heard
+            .Where(c => kinds[c.SoundId] == SoundKind.Voice && cues[c.CueId].Ducks)
+            .Select(c => (c.StartFrame, c.EndFrame)));
+        var beds = Handovers
+            .Between(heard.Where(c => kinds[c.SoundId] == SoundKind.Bed), c => Frames.FromMs(cues[c.CueId].HandoverMs), order.TotalFrames)
+            .Select(b => b with { Envelope = b.Envelope + ducks.Within(b.StartFrame, b.EndFrame) })
+            .ToDictionary(b => (b.CueId, b.StartFrame));
+        return new(
+            order.TotalFrames,
+            [.. heard.Select(c => beds.GetValueOrDefault((c.CueId, c.StartFrame), c))],
+            [.. placed.Except(heard)]);
     }
+
+    /// <summary>The schedule with some cues only, as when they are heard alone; muted ones and those that wait for a hand sound then too.</summary>
+    /// <param name="cueIds">The cues.</param>
+    public Schedule Only(IReadOnlySet<string> cueIds) =>
+        this with { Cues = [.. Cues.Concat(Silent).Where(c => cueIds.Contains(c.CueId))], Silent = [] };
 
     /// <summary>
     /// A name for what is heard in a stretch of frames: equal when, and only when, the same cues sound there in the same way.
@@ -37,75 +55,4 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             if (cue.StartFrame < toFrame && cue.EndFrame > fromFrame) text.Append(cue).Append('\n');
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame} {TotalFrames}\n{text}")).AsSpan(0, 12));
     }
-
-    private static IEnumerable<ScheduledCue> Place(Show show, RunningOrder order, Cue cue)
-    {
-        if (cue.Span is null) return [];
-        var covered = order.Of(show, cue.Span);
-        var stretches = cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
-        return stretches.Select(slides => Place(show, order, cue, slides)).OfType<ScheduledCue>();
-    }
-
-    private static ScheduledCue? Place(Show show, RunningOrder order, Cue cue, IReadOnlyList<SlideTime> slides)
-    {
-        var spanEnd = slides[^1].EndFrame;
-        var start = BeginsAt(show, cue.Start, slides) + Frames.FromMs(cue.DelayMs);
-        var used = cue.OutFrame - cue.InFrame;
-        var seam = cue.Rounds == 1 ? 0 : Seam.FramesFor(used);
-        var natural = cue.Rounds == Cue.FillSpan ? spanEnd - start : used + (cue.Rounds - 1) * (used - seam);
-        var end = Math.Min(start + natural, cue.Stop == CueStop.Span ? spanEnd : order.TotalFrames);
-        if (end <= start) return null;
-        var sound = show.Sound(cue.SoundId);
-        var (fadeIn, fadeOut) = FadeShape.Pair(cue.FadeIn, cue.FadeOut, end - start);
-        return new(
-            cue.Id, sound.Id, sound.Media, start, end, cue.InFrame, used, seam, cue.Rounds, Gain.FromDecibels(cue.LevelDb), fadeIn, fadeOut);
-    }
-
-    /// <summary>The frame of what a cue starts with: a step of the slides it covers, else the first of them.</summary>
-    private static long BeginsAt(Show show, CueStart start, IReadOnlyList<SlideTime> slides)
-    {
-        if (start.StepId is { } stepId)
-            foreach (var slide in slides)
-                if (show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return slide.StepFrames[k];
-        return slides[0].StartFrame;
-    }
-}
-
-/// <summary>One cue as it sounds. Frames are at 48 kHz; those of the schedule count from the show's beginning.</summary>
-/// <param name="CueId">The cue.</param>
-/// <param name="SoundId">Its sound.</param>
-/// <param name="Media">The content hash of its sound's file.</param>
-/// <param name="StartFrame">The first frame in which it sounds.</param>
-/// <param name="EndFrame">The frame after the last.</param>
-/// <param name="InFrame">The first frame of the sound that is used.</param>
-/// <param name="UsedFrames">How many frames of the sound are used.</param>
-/// <param name="SeamFrames">How many frames of two rounds overlap; 0 when it goes round once.</param>
-/// <param name="Rounds">How often it goes round at most; <see cref="Cue.FillSpan"/> for without end.</param>
-/// <param name="Gain">Its linear gain.</param>
-/// <param name="FadeIn">How it swells in.</param>
-/// <param name="FadeOut">How it dies away.</param>
-public sealed record ScheduledCue(
-    string CueId, string SoundId, string Media, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long SeamFrames, int Rounds,
-    float Gain, FadeShape FadeIn, FadeShape FadeOut)
-{
-    /// <summary>How long it sounds, in frames.</summary>
-    public long LengthFrames => EndFrame - StartFrame;
-
-    /// <summary>From the beginning of one round to the beginning of the next, in frames.</summary>
-    public long PeriodFrames => UsedFrames - SeamFrames;
-
-    /// <summary>The round that is entered last at a frame of the cue (0 at its start), from 0.</summary>
-    public long RoundAt(long frame) =>
-        Rounds == Cue.FillSpan ? frame / PeriodFrames : Math.Min(frame / PeriodFrames, Rounds - 1);
-
-    /// <summary>The frames of the schedule at which a new round begins.</summary>
-    public IEnumerable<long> Knots()
-    {
-        if (Rounds == 1) yield break;
-        for (long round = 1; round * PeriodFrames < LengthFrames && (Rounds == Cue.FillSpan || round < Rounds); round++)
-            yield return StartFrame + round * PeriodFrames;
-    }
-
-    /// <summary>The linear gain of its level and fades at a frame of the cue (0 at its start).</summary>
-    public float GainAt(long frame) => Gain * (FadeIn.At(frame) * FadeOut.At(LengthFrames - 1 - frame));
 }

@@ -12,7 +12,7 @@ namespace Phonaris.Media.Films;
 /// <param name="derived">Where encoded parts are kept.</param>
 /// <param name="pictures">Draws the slides.</param>
 /// <param name="open">Gives the decoded sound of a content hash.</param>
-public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, Func<string, ISoundReader> open)
+public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, Func<SoundSource, ISoundReader> open)
 {
     // Of the whole, by the time they take.
     private const double PicturesShare = 0.75, SoundShare = 0.95;

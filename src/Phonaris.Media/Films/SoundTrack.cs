@@ -22,13 +22,13 @@ internal sealed class SoundTrack
     private const int LookAheadAacFrames = 4;
 
     private readonly Schedule _schedule;
-    private readonly Func<string, ISoundReader> _open;
+    private readonly Func<SoundSource, ISoundReader> _open;
     private readonly DerivedFiles _derived;
     private readonly long _start;
     private readonly long _aacFrames;
 
     /// <summary>Plans the track of the schedule's frames from <paramref name="start"/> to <paramref name="end"/>.</summary>
-    public SoundTrack(Schedule schedule, Func<string, ISoundReader> open, DerivedFiles derived, long start, long end)
+    public SoundTrack(Schedule schedule, Func<SoundSource, ISoundReader> open, DerivedFiles derived, long start, long end)
     {
         (_schedule, _open, _derived, _start) = (schedule, open, derived, start);
         _aacFrames = (end - start + AacFrame - 1) / AacFrame + 1;

@@ -10,7 +10,7 @@ public static class MixStream
     /// <summary>Renders the frames from <paramref name="start"/> to <paramref name="end"/> in blocks of some seconds.</summary>
     /// <returns>Blocks of interleaved stereo; each may be read until the next is asked for.</returns>
     public static async IAsyncEnumerable<ReadOnlyMemory<float>> RenderAsync(
-        Schedule schedule, Func<string, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel)
+        Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(end, start);
         var mixers = new Mixer[Environment.ProcessorCount];

@@ -20,7 +20,7 @@ public static class SoundEncoder
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static async Task WriteAsync(
-        Schedule schedule, Func<string, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
+        Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
         IProgress<double>? progress, CancellationToken cancel)
     {
         string[] coding = format == SoundFileFormat.Wav

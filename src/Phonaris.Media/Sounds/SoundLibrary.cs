@@ -4,6 +4,7 @@ using System.Text.Json;
 using Phonaris.Core;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 
@@ -16,6 +17,7 @@ namespace Phonaris.Media.Sounds;
 public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> original) : IDisposable
 {
     private readonly ConcurrentDictionary<string, PcmFile> _open = new();
+    private readonly ConcurrentDictionary<SoundSource, StretchedSound> _stretched = new();
     private readonly ConcurrentDictionary<string, PeakPyramid> _peaks = new();
 
     /// <summary>Makes a sound ready, decoding it when it has not been, and gives its figures.</summary>
@@ -52,6 +54,20 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <param name="hash">Its content hash.</param>
     public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => new PcmFile(derived.PathOf(Samples(h))));
 
+    /// <summary>Opens what a cue plays: a sound that was made ready, at the cue's speed; what has not been worked out of that is when it is read.</summary>
+    public ISoundReader Open(SoundSource source) => source.Speed == 1 ? Open(source.Media) : Stretched(source);
+
+    /// <summary>Whether all of what a cue plays has been worked out.</summary>
+    public bool IsReady(SoundSource source) => source.Speed == 1 || Stretched(source).IsReady();
+
+    /// <summary>Works out all of what a cue plays.</summary>
+    /// <param name="source">What it plays.</param>
+    /// <param name="from">The frame to begin with.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it; what is done is kept.</param>
+    public Task PrepareAsync(SoundSource source, long from, IProgress<double>? progress, CancellationToken cancel) =>
+        source.Speed == 1 ? Task.CompletedTask : Stretched(source).PrepareAsync(from, progress, cancel);
+
     /// <summary>The outline of a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>
     public PeakPyramid Peaks(string hash) =>
@@ -61,7 +77,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     public void Dispose()
     {
         foreach (var file in _open.Values) file.Dispose();
+        foreach (var sound in _stretched.Values) sound.Dispose();
     }
+
+    private StretchedSound Stretched(SoundSource source) => _stretched.GetOrAdd(source, s => new(Open(s.Media), s, derived));
 
     private async Task DecodeAsync(string hash, string name, string partial, IProgress<double>? progress, CancellationToken cancel)
     {

@@ -107,6 +107,23 @@ namespace Phonaris.Storage.Migrations
                     b.ToTable("Jobs");
                 });
 
+            modelBuilder.Entity("Phonaris.Storage.ReadyMadeRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("CreatedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("ReadyMades");
+                });
+
             modelBuilder.Entity("Phonaris.Storage.ShowRow", b =>
                 {
                     b.Property<string>("Id")
@@ -134,6 +151,33 @@ namespace Phonaris.Storage.Migrations
                     b.ToTable("Shows");
                 });
 
+            modelBuilder.Entity("Phonaris.Storage.VersionRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("CreatedAt")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Json")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ShowId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ShowId");
+
+                    b.ToTable("Versions");
+                });
+
             modelBuilder.Entity("Phonaris.Storage.ChangeRow", b =>
                 {
                     b.HasOne("Phonaris.Storage.ShowRow", null)
@@ -153,6 +197,15 @@ namespace Phonaris.Storage.Migrations
                 });
 
             modelBuilder.Entity("Phonaris.Storage.JobRow", b =>
+                {
+                    b.HasOne("Phonaris.Storage.ShowRow", null)
+                        .WithMany()
+                        .HasForeignKey("ShowId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Phonaris.Storage.VersionRow", b =>
                 {
                     b.HasOne("Phonaris.Storage.ShowRow", null)
                         .WithMany()

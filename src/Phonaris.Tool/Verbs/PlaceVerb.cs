@@ -14,7 +14,7 @@ internal static class PlaceVerb
     {
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
         var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added.", Required = true };
-        var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all.", Required = true };
+        var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all, or the name of a section.", Required = true };
         var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, or by hand." };
         start.AcceptOnlyFromAmong("with", "hand");
         var step = new Option<int?>("--step") { Description = "It begins with this step of its first slide, from 1." };
@@ -26,11 +26,12 @@ internal static class PlaceVerb
         var level = new Option<double?>("--level") { Description = "Level in dB, -60 to 12." };
         var fadeIn = Arguments.Seconds("--fade-in", "Fade in");
         var fadeOut = Arguments.Seconds("--fade-out", "Fade out");
+        var speed = new Option<double?>("--speed") { Description = "How fast it plays, at the same pitch, 0.5 to 2." };
         var stop = new Option<string>("--stop") { Description = "When it ends: with its span, or at its finish." };
         stop.AcceptOnlyFromAmong("span", "finish");
         var command = new Command("place", "Places a cue.")
         {
-            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, stop, step, each,
+            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each,
         };
         command.Does(async (parsed, cancel) =>
         {
@@ -46,6 +47,7 @@ internal static class PlaceVerb
             if (parsed.GetValue(level) is { } db) cue = cue with { LevelDb = db };
             if (parsed.GetValue(fadeIn) is { } a) cue = cue with { FadeIn = Fade.Of(Arguments.Ms(a, "--fade-in")) };
             if (parsed.GetValue(fadeOut) is { } b) cue = cue with { FadeOut = Fade.Of(Arguments.Ms(b, "--fade-out")) };
+            if (parsed.GetValue(speed) is { } x) cue = cue with { Speed = x };
             if (parsed.GetValue(stop) is { } s) cue = cue with { Stop = s == "span" ? CueStop.Span : CueStop.Finished };
             if (parsed.GetValue(start) == "hand") cue = cue with { Start = CueStart.ByHand };
             if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };

@@ -25,5 +25,11 @@ internal static class PictureEndpoints
             response.Headers.CacheControl = of == source.Key ? "private, max-age=31536000, immutable" : "no-cache";
             return TypedResults.PhysicalFile(path, "image/png");
         });
+
+        api.MapGet("/shows/{id}/cues/{cueId}/hotspot", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string cueId, ShowStore shows, SlidePictures pictures, CancellationToken cancel) =>
+            (await shows.FindAsync(id, cancel))?.Show.Cue(cueId).Hotspot?.Picture is { } source
+                ? TypedResults.PhysicalFile(await pictures.PngAsync(source, BringDeck.RowWidth, cancel), "image/png")
+                : TypedResults.NotFound());
     }
 }

@@ -1,11 +1,13 @@
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 using Phonaris.Core;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Tells the OpenAPI document what the generator cannot see: lists are arrays, and an edit always says its kind.</summary>
+/// <summary>Tells the OpenAPI document what the generator cannot see: lists are arrays, an edit always says its kind, and what a show is
+/// made of is always told in full.</summary>
 internal sealed class ApiSchema : IOpenApiSchemaTransformer
 {
     public async Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
@@ -20,6 +22,8 @@ internal sealed class ApiSchema : IOpenApiSchemaTransformer
                 ? new OpenApiSchemaReference(nameof(Edit), context.Document)
                 : await context.GetOrCreateSchemaAsync(item, null, cancellationToken);
         }
+        else if (type.Namespace == typeof(Show).Namespace && schema.Properties is { } properties)
+            schema.Required = properties.Keys.ToHashSet();
         else if (type.IsSubclassOf(typeof(Edit))) (schema.Required ??= new HashSet<string>()).Add("kind");
     }
 }

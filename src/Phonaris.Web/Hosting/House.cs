@@ -37,6 +37,7 @@ internal static class House
         services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
         services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
         services.AddSingleton<ShowStore>();
+        services.AddSingleton<VersionStore>();
         services.AddSingleton<JobStore>();
         services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
         services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
@@ -45,6 +46,8 @@ internal static class House
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, DeckFormats.Draw));
         services.AddSingleton(s => new FilmExporter(
             s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>().Open));
+        // Jobs change shows, and changes of shows queue jobs.
+        services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<ShowChanges>();
         services.AddSingleton<ShowViews>();
         services.AddSingleton<Mixes>();
@@ -57,6 +60,7 @@ internal static class House
         services.AddSingleton<IJobWork, ReplaceFile>();
         services.AddSingleton<IJobWork, MakeLighter>();
         services.AddSingleton<IJobWork, ExportShow>();
+        services.AddSingleton<IJobWork, ChangeSpeed>();
         services.AddSingleton<ISoundCatalogue>(s =>
         {
             var options = s.GetRequiredService<IOptions<AppOptions>>().Value;

@@ -20,11 +20,19 @@ internal static class EditEndpoints
         api.MapPost("/shows/{id}/redo", async (string id, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
             TypedResults.Ok(await views.OfAsync(await changes.RedoAsync(id, cancel), cancel)));
 
+        api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+            TypedResults.Ok(await views.OfAsync(await changes.WindAsync(id, position, cancel), cancel)));
+
+        api.MapGet("/shows/{id}/history", async (string id, ShowStore shows, CancellationToken cancel) =>
+            TypedResults.Ok(await shows.HistoryAsync(id, cancel)));
+
         api.MapPost("/shows/{id}/drops", async Task<Results<Ok<Dropped>, NotFound>> (
             string id, Drop drop, ShowStore shows, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var cue = CueDefaults.For(stored.Show, stored.Show.Sound(drop.SoundId), drop.SlideId, NewId.Next());
+            var cue = CueDefaults.For(stored.Show, stored.Show.Sound(drop.SoundId), drop.SlideId, NewId.Next()) with { DelayMs = drop.DelayMs };
+            if (drop.StepId is { } step) cue = cue with { Start = CueStart.WithStep(step) };
+            if (drop.ThroughSlideId is { } last) cue = cue with { Span = new(drop.SlideId, last) };
             var after = await changes.ApplyAsync(id, null, new PlaceCue(cue, int.MaxValue), cancel);
             return TypedResults.Ok(new Dropped(cue.Id, await views.OfAsync(after, cancel)));
         });
@@ -35,7 +43,12 @@ internal static class EditEndpoints
 public sealed record MadeEdit(long Revision, Edit Edit);
 
 /// <summary>A sound dropped on a slide.</summary>
-public sealed record Drop(string SoundId, string SlideId);
+/// <param name="SoundId">The sound.</param>
+/// <param name="SlideId">The slide.</param>
+/// <param name="StepId">The step it was dropped on; null for the slide itself.</param>
+/// <param name="DelayMs">How long after that it begins, in milliseconds.</param>
+/// <param name="ThroughSlideId">The last slide it is to cover; null for as far as its kind goes.</param>
+public sealed record Drop(string SoundId, string SlideId, string? StepId = null, long DelayMs = 0, string? ThroughSlideId = null);
 
 /// <summary>The cue a drop made, and the show with it.</summary>
 public sealed record Dropped(string CueId, ShowView View);

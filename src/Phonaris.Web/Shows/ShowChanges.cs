@@ -1,24 +1,31 @@
 using Microsoft.AspNetCore.SignalR;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them.</summary>
-internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub)
+internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, Lazy<JobRunner> jobs)
 {
     public Task<StoredShow> ApplyAsync(string id, long? revision, Edit edit, CancellationToken cancel) =>
-        TellAsync(store.ApplyAsync(id, revision, edit, cancel));
+        ChangeAsync(id, () => store.ApplyAsync(id, revision, edit, cancel), cancel);
 
-    public Task<StoredShow> UndoAsync(string id, CancellationToken cancel) => TellAsync(store.UndoAsync(id, cancel));
+    public Task<StoredShow> UndoAsync(string id, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, cancel), cancel);
 
-    public Task<StoredShow> RedoAsync(string id, CancellationToken cancel) => TellAsync(store.RedoAsync(id, cancel));
+    public Task<StoredShow> RedoAsync(string id, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, cancel), cancel);
 
-    private async Task<StoredShow> TellAsync(Task<StoredShow> change)
+    public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) =>
+        ChangeAsync(id, () => store.WindAsync(id, position, cancel), cancel);
+
+    private async Task<StoredShow> ChangeAsync(string id, Func<Task<StoredShow>> change, CancellationToken cancel)
     {
-        var stored = await change;
-        await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision);
+        var before = await store.FindAsync(id, cancel);
+        var stored = await change();
+        await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
+        await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, CancellationToken.None);
         return stored;
     }
 }

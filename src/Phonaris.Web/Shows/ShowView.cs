@@ -1,3 +1,4 @@
+using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -11,11 +12,12 @@ namespace Phonaris.Web.Shows;
 /// <param name="Strands">The cues that sound, as drawn.</param>
 /// <param name="Outline">The whole show's sound in equal parts, 0 to 1.</param>
 /// <param name="RightsMissing">By the id of each sound of which something is not known that a credit needs: what, see <see cref="Rights.Missing"/>.</param>
+/// <param name="Clashes">Beds that lie over each other.</param>
 /// <param name="Undo">What undo would take back, in words, or null.</param>
 /// <param name="Redo">What redo would make again, in words, or null.</param>
 public sealed record ShowView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, IReadOnlyList<StrandView> Strands, IReadOnlyList<double> Outline,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> RightsMissing, string? Undo, string? Redo);
+    IReadOnlyDictionary<string, IReadOnlyList<string>> RightsMissing, IReadOnlyList<Finding> Clashes, string? Undo, string? Redo);
 
 /// <summary>One cue as it hangs beside the slides.</summary>
 /// <param name="CueId">The cue.</param>
@@ -24,7 +26,12 @@ public sealed record ShowView(
 /// <param name="Knots">The frames where a new round begins.</param>
 /// <param name="Rows">What it is like on each slide it sounds on.</param>
 /// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
-public sealed record StrandView(string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand);
+/// <param name="RingsFrom">The frame where its span ends and it rings on, or null.</param>
+/// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
+/// <param name="HandoverEnd">The frame at which that has given way.</param>
+public sealed record StrandView(
+    string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand, long? RingsFrom,
+    string? TakesOverFrom, long? HandoverEnd);
 
 /// <summary>A strand on one slide.</summary>
 /// <param name="SlideId">The slide.</param>

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Phonaris.Core.Audio;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
@@ -12,6 +13,10 @@ internal sealed class ShowViews(SoundLibrary sounds)
 {
     private const int OutlineColumns = 720;
     private const int RowColumns = 32;
+
+    /// <summary>More knots than this would be one line.</summary>
+    private const int MostKnots = 200;
+
     private const double LeastLevelDb = -90;
 
     private readonly ConcurrentDictionary<string, ShowView> _latest = new();
@@ -27,8 +32,8 @@ internal sealed class ShowViews(SoundLibrary sounds)
         Outline.Of(schedule, sounds.Peaks, outline);
         return _latest[stored.Id] = new(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order,
-            [.. schedule.Cues.Select(c => Strand(c, order, byHand: false)), .. schedule.ByHand.Select(c => Strand(c, order, byHand: true))],
-            Rounded(outline), RightsMissing(stored.Show), stored.Undo, stored.Redo);
+            [.. schedule.Cues.Concat(schedule.Silent).Select(c => Strand(stored.Show, c, order))],
+            Rounded(outline), RightsMissing(stored.Show), Clashes.Of(stored.Show, order, schedule), stored.Undo, stored.Redo);
     }
 
     /// <summary>A show as a card.</summary>
@@ -45,9 +50,9 @@ internal sealed class ShowViews(SoundLibrary sounds)
         .Where(s => s.Missing.Count > 0)
         .ToDictionary(s => s.Id, IReadOnlyList<string> (s) => s.Missing);
 
-    private StrandView Strand(ScheduledCue cue, RunningOrder order, bool byHand)
+    private StrandView Strand(Show show, ScheduledCue cue, RunningOrder order)
     {
-        var peaks = sounds.Peaks(cue.Media);
+        var peaks = sounds.Peaks(cue.Source.Media);
         List<StrandRow> rows = [];
         foreach (var slide in order.Slides.Where(s => s.StartFrame < cue.EndFrame && s.EndFrame > cue.StartFrame))
         {
@@ -59,7 +64,12 @@ internal sealed class ShowViews(SoundLibrary sounds)
                 .Select(db => Math.Round(Math.Max(db, LeastLevelDb), 1));
             rows.Add(new(slide.SlideId, from, to, [.. levels], Rounded(columns)));
         }
-        return new(cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots()], rows, byHand);
+        var own = show.Cue(cue.CueId);
+        var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
+        return new(
+            cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, CuePlaces.WaitsForHand(show, own),
+            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom,
+            cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames);
     }
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];

@@ -42,7 +42,16 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetRounds), "setRounds")]
 [JsonDerivedType(typeof(SetLevel), "setLevel")]
 [JsonDerivedType(typeof(SetFade), "setFade")]
+[JsonDerivedType(typeof(SetLoopPart), "setLoopPart")]
+[JsonDerivedType(typeof(SetSpeed), "setSpeed")]
+[JsonDerivedType(typeof(SetLevelPoints), "setLevelPoints")]
+[JsonDerivedType(typeof(SetMuted), "setMuted")]
+[JsonDerivedType(typeof(SetReturn), "setReturn")]
+[JsonDerivedType(typeof(SetDucks), "setDucks")]
+[JsonDerivedType(typeof(SetHandover), "setHandover")]
+[JsonDerivedType(typeof(SetHotspot), "setHotspot")]
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
+[JsonDerivedType(typeof(GoBack), "goBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit
 {

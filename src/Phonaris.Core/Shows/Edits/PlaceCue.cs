@@ -12,13 +12,19 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
         var sound = show.Sound(Cue.SoundId);
         if (Cue.Span is { } span) SetSpan.Validate(show, sound, span);
-        SetStart.Validate(Cue.Start);
+        SetStart.Validate(show, Cue.Id, Cue.Start);
+        SetStop.Validate(Cue.Stop, Cue.StopStepId, Cue.StopOffsetMs);
         SetPart.Validate(sound, Cue.InFrame, Cue.OutFrame);
         SetRounds.Validate(Cue.Rounds);
         SetLevel.Validate(Cue.LevelDb);
         SetDelay.Validate(Cue.DelayMs);
         SetFade.Validate(Cue.FadeIn);
         SetFade.Validate(Cue.FadeOut);
+        SetLoopPart.Validate(sound, Cue.LoopPart);
+        SetSpeed.Validate(Cue.Speed);
+        SetLevelPoints.Validate(Cue.LevelPoints);
+        SetHandover.Validate(Cue.HandoverMs);
+        SetHotspot.Validate(Cue.Hotspot);
         return new(show with { Cues = show.Cues.Insert(Math.Clamp(Index, 0, show.Cues.Count), Cue) }, new RemoveCue(Cue.Id));
     }
 
@@ -29,7 +35,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     public override IEnumerable<string> Touches() => [$"cue:{Cue.Id}"];
 }
 
-/// <summary>Takes a cue out of the show; its sound stays.</summary>
+/// <summary>Takes a cue out of the show; its sound stays. Cues that waited for it start with their slide instead.</summary>
 /// <param name="CueId">The cue.</param>
 public sealed record RemoveCue(string CueId) : Edit
 {
@@ -39,12 +45,22 @@ public sealed record RemoveCue(string CueId) : Edit
         ArgumentNullException.ThrowIfNull(show);
         var cue = show.Cue(CueId);
         var index = show.Cues.FindIndex(c => c.Id == CueId);
-        return new(show with { Cues = show.Cues.RemoveAt(index) }, new PlaceCue(cue, index));
+        var waiting = Waiting(show).ToList();
+        var cues = show.Cues.RemoveAt(index).Select(c => waiting.Contains(c) ? c with { Start = CueStart.WithSlide } : c);
+        Edit back = new PlaceCue(cue, index);
+        if (waiting.Count > 0) back = new Several([back, .. waiting.Select(c => new SetStart(c.Id, c.Start))], $"Put {show.CueName(CueId)} back");
+        return new(show with { Cues = [.. cues] }, back);
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}";
+    public override string Sentence(Show before)
+    {
+        var waiting = string.Join(", ", Waiting(before).Select(c => before.CueName(c.Id)));
+        return $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}{(waiting.Length == 0 ? "" : $"; starting with its slide now: {waiting}")}";
+    }
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"cue:{CueId}"];
+
+    private IEnumerable<Cue> Waiting(Show show) => show.Cues.Where(c => c.Start.CueId == CueId);
 }

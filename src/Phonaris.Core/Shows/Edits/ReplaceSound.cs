@@ -25,9 +25,11 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
             var whole = cue.InFrame == 0 && cue.OutFrame == sound.Frames;
             var outFrame = whole ? Figures.Frames : Math.Min(cue.OutFrame, Figures.Frames);
             var inFrame = outFrame - cue.InFrame >= SetPart.LeastFrames ? cue.InFrame : 0;
-            if ((inFrame, outFrame) == (cue.InFrame, cue.OutFrame)) continue;
-            next = next.With(cue with { InFrame = inFrame, OutFrame = outFrame });
+            var loop = cue.LoopPart?.ToFrame <= Figures.Frames ? cue.LoopPart : null;
+            if ((inFrame, outFrame, loop) == (cue.InFrame, cue.OutFrame, cue.LoopPart)) continue;
+            next = next.With(cue with { InFrame = inFrame, OutFrame = outFrame, LoopPart = loop });
             back.Add(new SetPart(cue.Id, cue.InFrame, cue.OutFrame));
+            if (loop != cue.LoopPart) back.Add(new SetLoopPart(cue.Id, cue.LoopPart));
         }
         return new(next, back.Count == 1 ? back[0] : new Several([.. back], $"Put {sound.FileName} back"));
     }

@@ -9,7 +9,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        Validate(Start);
+        Validate(show, CueId, Start);
         return show.ChangeCue(CueId, c => c with { Start = Start }, c => new SetStart(CueId, c.Start));
     }
 
@@ -18,15 +18,30 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     {
         CueStartKind.Hand => "by hand",
         CueStartKind.Step => "with a step",
+        CueStartKind.After => $"after {before.CueName(Start.CueId!)}",
         _ => "with its slide",
     }}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"cue:{CueId}/start"];
 
-    internal static void Validate(CueStart start)
+    /// <summary>Checks that a cue can start so: that what it names is there, and that it does not wait for itself.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    internal static void Validate(Show show, string cueId, CueStart start)
     {
         if ((start.Kind == CueStartKind.Step) != (start.StepId is not null)) throw new RuleException("A cue that starts with a step names it.", "start");
+        if ((start.Kind == CueStartKind.After) != (start.CueId is not null)) throw new RuleException("A cue that starts after another names it.", "start");
+        if (start.CueId is not { } before) return;
+        if (before == cueId) throw new RuleException("A cue cannot start after itself.", "start");
+        show.Cue(before);
+        var waits = new List<string> { before };
+        while (show.Cues.FirstOrDefault(c => c.Id == waits[^1])?.Start.CueId is { } next)
+        {
+            waits.Add(next);
+            if (next != cueId) continue;
+            var chain = waits.Prepend(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
+            throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
+        }
     }
 }
 

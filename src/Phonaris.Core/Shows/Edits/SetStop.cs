@@ -2,20 +2,32 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets when a cue ends.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Stop">With its span, or when it has finished.</param>
-public sealed record SetStop(string CueId, CueStop Stop) : Edit
+/// <param name="Stop">With its span, at a step, when it has finished, or with the show.</param>
+/// <param name="StepId">The step, where it ends at one.</param>
+/// <param name="OffsetMs">How much later it ends, in milliseconds; negative for earlier.</param>
+public sealed record SetStop(string CueId, CueStop Stop, string? StepId = null, long OffsetMs = 0) : Edit
 {
     /// <inheritdoc/>
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return show.ChangeCue(CueId, c => c with { Stop = Stop }, c => new SetStop(CueId, c.Stop));
+        Validate(Stop, StepId, OffsetMs);
+        return show.ChangeCue(
+            CueId,
+            c => c with { Stop = Stop, StopStepId = StepId, StopOffsetMs = OffsetMs },
+            c => new SetStop(CueId, c.Stop, c.StopStepId, c.StopOffsetMs));
     }
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: ends {(Stop == CueStop.Span ? "with its span" : "when it has finished")}";
+        $"{before.CueName(CueId)}: ends {Say.Stop(Stop)}{(OffsetMs == 0 ? "" : $", {Say.Seconds(Math.Abs(OffsetMs))} {(OffsetMs < 0 ? "earlier" : "later")}")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"cue:{CueId}/stop"];
+
+    internal static void Validate(CueStop stop, string? stepId, long offsetMs)
+    {
+        if ((stop == CueStop.Step) != (stepId is not null)) throw new RuleException("A cue that ends at a step names it.", "stop");
+        if (Math.Abs(offsetMs) > Slide.GreatestHoldMs) throw new RuleException("A cue ends at most four hours earlier or later.", "stop");
+    }
 }

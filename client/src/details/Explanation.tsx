@@ -1,0 +1,35 @@
+import { useQuery } from "@tanstack/react-query";
+import { answered, api, type Slide } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { Topic } from "./Sentence";
+
+/** What sounds on a slide and why, or why it is silent, and the one click that would make it otherwise. */
+export function Explanation({ slide }: { slide: Slide }) {
+  const { view, edit } = useOpenShow();
+  const path = { params: { path: { id: view.id, slideId: slide.id } } };
+  const { data: lines = [] } = useQuery({
+    queryKey: ["explain", view.id, slide.id, view.revision],
+    placeholderData: (before) => before,
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/slides/{slideId}/explain", path)),
+  });
+  return (
+    <Topic title="What sounds here and why">
+      <ul className="space-y-2" data-testid="explanation">
+        {lines.map((line) => (
+          <li key={line.sentence} className="text-sm">
+            <span className={line.sounds ? "" : "muted"}>{line.sentence}</span>{" "}
+            {line.remedy && (
+              <button
+                type="button"
+                className="text-primary cursor-pointer font-semibold underline decoration-dotted"
+                onClick={() => line.remedy && edit(line.remedy.edit)}
+              >
+                {line.remedy.words}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </Topic>
+  );
+}

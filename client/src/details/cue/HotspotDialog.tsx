@@ -1,0 +1,188 @@
+import { useDrag } from "@use-gesture/react";
+import { useRef, useState, type KeyboardEvent } from "react";
+import { answered, api, pictureUrl, type Cue } from "../../api/client";
+import { say } from "../../api/queries";
+import { upload } from "../../api/upload";
+import { pictureEndings } from "../../decks/readable";
+import { useOpenShow } from "../../shows/ShowContext";
+import { Dialog } from "../../ui/Dialog";
+import { FileInput } from "../../ui/FileInput";
+import { HotspotShape, symbols } from "../../ui/HotspotShape";
+import { ValueField } from "../../ui/ValueField";
+import { Sentence } from "../Sentence";
+
+type Hotspot = NonNullable<Cue["hotspot"]>;
+
+interface Props {
+  cue: Cue;
+  spot: Hotspot;
+  close: () => void;
+}
+
+/** A hotspot on its slide: dragged to its place, its size, turn, looks and words beside it. */
+export function HotspotDialog({ cue, spot, close }: Props) {
+  const { view, edit } = useOpenShow();
+  const slide = view.show.slides.find((s) => s.id === cue.span?.first);
+  const area = useRef<HTMLDivElement>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  const [held, setHeld] = useState<{ x: number; y: number }>();
+  const set = (change: Partial<Hotspot>) =>
+    edit({ kind: "setHotspot", cueId: cue.id, hotspot: { ...spot, ...change } });
+
+  const bind = useDrag(({ xy: [x, y], last }) => {
+    const box = area.current?.getBoundingClientRect();
+    if (!box) return;
+    const at = { x: within((x - box.left) / box.width), y: within((y - box.top) / box.height) };
+    setHeld(last ? undefined : at);
+    if (last) set(at);
+  });
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = event.shiftKey ? 0.05 : 0.01;
+    const to = {
+      ArrowLeft: { x: within(spot.x - by) },
+      ArrowRight: { x: within(spot.x + by) },
+      ArrowUp: { y: within(spot.y - by) },
+      ArrowDown: { y: within(spot.y + by) },
+    }[event.key];
+    if (!to) return;
+    event.preventDefault();
+    set(to);
+  };
+  const picture = async (file: File) => {
+    try {
+      const brought = await upload(file, "deck", () => undefined);
+      set({ picture: answered(await api.POST("/api/pictures", { body: brought })) });
+    } catch (problem) {
+      say(problem as Error);
+    }
+  };
+
+  if (!slide) return null;
+  const { x, y } = held ?? spot;
+  return (
+    <Dialog title={`Hotspot on “${slide.title}”`} close={close} wide>
+      <div className="flex gap-5">
+        <div
+          ref={area}
+          className="bg-base-300 relative aspect-video min-w-0 grow self-start overflow-hidden rounded-md"
+        >
+          <img
+            src={pictureUrl(view.id, slide, 1280)}
+            alt={`Slide “${slide.title}”`}
+            className={`h-full w-full ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+            draggable={false}
+          />
+          <div
+            {...bind()}
+            role="button"
+            tabIndex={0}
+            aria-label={`Place of the hotspot: ${percent(x)} from the left, ${percent(y)} from above. Arrows move it.`}
+            data-testid="hotspot"
+            className={`absolute aspect-square -translate-1/2 cursor-move touch-none ${spot.shown ? "" : "outline-2 outline-dashed"}`}
+            style={{ left: percent(x), top: percent(y), width: percent(spot.size) }}
+            onKeyDown={onKeyDown}
+          >
+            <HotspotShape
+              spot={spot}
+              picture={`/api/shows/${view.id}/cues/${cue.id}/hotspot?of=${spot.picture?.media ?? ""}`}
+            />
+          </div>
+        </div>
+        <div className="w-60 shrink-0 space-y-2.5">
+          <div className="flex flex-wrap gap-1" role="group" aria-label="Symbol">
+            {symbols.map((symbol) => (
+              <button
+                key={symbol}
+                type="button"
+                aria-pressed={!spot.picture && spot.symbol === symbol}
+                aria-label={symbol}
+                className={`btn btn-sm btn-square p-1 ${!spot.picture && spot.symbol === symbol ? "btn-primary" : ""}`}
+                onClick={() => set({ symbol, picture: null })}
+              >
+                <HotspotShape
+                  spot={{ ...spot, symbol, picture: null, turn: 0, opacity: 1, alternative: symbol }}
+                  picture={undefined}
+                />
+              </button>
+            ))}
+          </div>
+          <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
+            A picture of your own…
+          </button>
+          <FileInput
+            ref={chooser}
+            label="Picture for the hotspot"
+            accept={pictureEndings}
+            choose={([file]) => file && void picture(file)}
+          />
+          <Sentence>
+            Size <Percent label="Size" value={spot.size} commit={(size) => set({ size })} /> turned{" "}
+            <ValueField
+              label="Turn"
+              value={spot.turn}
+              show={(turn) => `${turn}°`}
+              read={(typed) => number(typed.replace("°", ""))}
+              step={(value, direction) => Math.max(-180, Math.min(180, value + direction * 5))}
+              commit={(turn) => set({ turn })}
+              width="3.6rem"
+            />
+          </Sentence>
+          <Sentence>
+            Colour{" "}
+            <input
+              type="color"
+              className="h-7 w-10 cursor-pointer"
+              aria-label="Colour"
+              defaultValue={spot.color}
+              onBlur={(event) => event.currentTarget.value !== spot.color && set({ color: event.currentTarget.value })}
+            />{" "}
+            opacity <Percent label="Opacity" value={spot.opacity} commit={(opacity) => set({ opacity })} />
+          </Sentence>
+          <Sentence>
+            In words{" "}
+            <ValueField
+              label="Text alternative"
+              words
+              value={spot.alternative}
+              show={(text) => text}
+              read={(typed) => typed.trim()}
+              commit={(alternative) => set({ alternative })}
+              width="100%"
+            />
+          </Sentence>
+          <label className="flex items-center gap-2 text-sm">
+            <input
+              type="checkbox"
+              className="checkbox checkbox-sm"
+              checked={spot.shown}
+              onChange={(event) => set({ shown: event.currentTarget.checked })}
+            />
+            The audience sees it
+          </label>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+const within = (share: number) => Math.max(0, Math.min(1, Math.round(share * 1000) / 1000));
+const percent = (share: number) => `${Math.round(share * 1000) / 10}%`;
+const number = (typed: string) =>
+  /^\s*[-−]?\d+(\.\d+)?\s*$/.test(typed) ? Number(typed.replace("−", "-")) : undefined;
+
+function Percent({ label, value, commit }: { label: string; value: number; commit: (value: number) => void }) {
+  return (
+    <ValueField
+      label={label}
+      value={value}
+      show={(share) => `${Math.round(share * 100)} %`}
+      read={(typed) => {
+        const read = number(typed.replace("%", ""));
+        return read === undefined ? undefined : read / 100;
+      }}
+      step={(share, direction) => Math.max(0.02, Math.min(1, share + direction * 0.02))}
+      commit={commit}
+      width="3.8rem"
+    />
+  );
+}

@@ -1,0 +1,99 @@
+import type { Cue, Edit } from "../../api/client";
+import { useOpenShow } from "../../shows/ShowContext";
+import { LevelField, MsField } from "../../ui/fields";
+import { Sentence, Topic } from "../Sentence";
+
+/** Several cues at once: what is set counts for all of them, levels also by a difference. */
+export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
+  const { edit, alone, hearAlone } = useOpenShow();
+  const first = cues[0];
+  if (!first) return null;
+  const all = (make: (cue: Cue) => Edit, what: string) =>
+    edit({ kind: "several", edits: cues.map(make), what: `${cues.length} cues: ${what}` });
+  const shiftLevels = (by: number) =>
+    all(
+      (c) => ({ kind: "setLevel", cueId: c.id, levelDb: Math.max(-60, Math.min(12, c.levelDb + by)) }),
+      `level ${by > 0 ? "+" : "−"}${Math.abs(by)} dB`,
+    );
+  const muted = cues.every((c) => c.muted);
+  const isAlone = cues.every((c) => alone.includes(c.id));
+  return (
+    <div data-testid="several-cues">
+      <h2 className="mb-3 text-lg">{cues.length} cues</h2>
+      <Topic title="How loud">
+        <Sentence>
+          Level of each{" "}
+          <LevelField
+            label="Level of each"
+            db={first.levelDb}
+            commit={(levelDb) => all((c) => ({ kind: "setLevel", cueId: c.id, levelDb }), `level ${levelDb} dB`)}
+          />
+        </Sentence>
+        <Sentence>
+          or all{" "}
+          {[-3, -1, 1, 3].map((by) => (
+            <button key={by} type="button" className="btn btn-xs figures" onClick={() => shiftLevels(by)}>
+              {by > 0 ? `+${by}` : `−${-by}`} dB
+            </button>
+          ))}
+        </Sentence>
+      </Topic>
+      <Topic title="How they fade">
+        {(["in", "out"] as const).map((end) => (
+          <Sentence key={end}>
+            {end === "in" ? "In" : "Out"}{" "}
+            <MsField
+              label={`Fade ${end} of each`}
+              ms={(end === "in" ? first.fadeIn : first.fadeOut).ms}
+              commit={(ms) =>
+                all(
+                  (c) => ({
+                    kind: "setFade",
+                    cueId: c.id,
+                    end,
+                    fade: { ...(end === "in" ? c.fadeIn : c.fadeOut), ms },
+                  }),
+                  `fade ${end} ${ms / 1000} s`,
+                )
+              }
+            />
+          </Sentence>
+        ))}
+      </Topic>
+      <div className="flex flex-wrap gap-1.5">
+        <button
+          type="button"
+          className="btn btn-sm"
+          aria-pressed={muted}
+          onClick={() =>
+            all((c) => ({ kind: "setMuted", cueId: c.id, muted: !muted }), muted ? "sound again" : "muted")
+          }
+        >
+          {muted ? "Let them sound" : "Mute"}
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          aria-pressed={isAlone}
+          onClick={() => hearAlone(isAlone ? [] : cues.map((c) => c.id))}
+        >
+          {isAlone ? "Hear all again" : "Hear alone"}
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => all((c) => ({ kind: "setSpan", cueId: c.id, span: null }), "parked")}
+        >
+          Park
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => all((c) => ({ kind: "removeCue", cueId: c.id }), "removed")}
+        >
+          Remove
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { useDrag } from "@use-gesture/react";
+import { useState } from "react";
+import type { Cue, StrandView } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { msOfFrames } from "../ui/format";
+import { frameAt, type Row } from "./layout";
+import { halfWidth, levelOfHalf, strandPlace } from "./strandShape";
+
+interface Props {
+  cue: Cue;
+  strand: StrandView;
+  rows: readonly Row[];
+  x: number;
+  full: number;
+}
+
+type Point = Cue["levelPoints"][number];
+
+/** The level points of a chosen strand, at its edge: dragged down for later, outward for louder; a double click takes one away. */
+export function LevelPoints({ cue, strand, rows, x, full }: Props) {
+  const { edit } = useOpenShow();
+  const [held, setHeld] = useState<{ index: number; point: Point }>();
+  const place = strandPlace(strand, rows);
+  const set = (points: readonly Point[]) =>
+    edit({ kind: "setLevelPoints", cueId: cue.id, points: points.toSorted((a, b) => a.atMs - b.atMs) });
+
+  const bind = useDrag<PointerEvent>(
+    ({ args, xy: [px, py], last, tap, event }) => {
+      event.stopPropagation();
+      const index = args[0] as number;
+      const box = (event.target as Element | null)?.closest("svg")?.getBoundingClientRect();
+      const before = cue.levelPoints[index];
+      if (!box || !before || tap) return;
+      const others = cue.levelPoints.filter((_, i) => i !== index);
+      const frame = Math.max(strand.startFrame, Math.min(strand.endFrame, frameAt(rows, py - box.top)));
+      const db = levelOfHalf(px - box.left - x, full) - cue.levelDb;
+      const point = {
+        atMs: Math.max(0, msOfFrames(frame - strand.startFrame)),
+        db: Math.round(Math.max(-60, Math.min(12, db)) * 2) / 2,
+      };
+      if (others.some((p) => p.atMs === point.atMs)) return;
+      setHeld(last ? undefined : { index, point });
+      if (last) set([...others, point]);
+    },
+    { filterTaps: true },
+  );
+
+  return cue.levelPoints.map((kept, index) => {
+    const point = held?.index === index ? held.point : kept;
+    const y = place.y(Math.min(strand.endFrame - 1, strand.startFrame + point.atMs * 48));
+    return (
+      <g
+        key={kept.atMs}
+        {...bind(index)}
+        className="cursor-move"
+        data-point={index}
+        onDoubleClick={(event) => {
+          event.stopPropagation();
+          set(cue.levelPoints.filter((p) => p !== kept));
+        }}
+      >
+        <circle cx={x + halfWidth(cue.levelDb + point.db, full)} cy={y} r={10} fill="transparent" />
+        <circle
+          cx={x + halfWidth(cue.levelDb + point.db, full)}
+          cy={y}
+          r={4.5}
+          fill="var(--color-base-100)"
+          stroke="currentColor"
+          strokeWidth={2}
+        />
+      </g>
+    );
+  });
+}

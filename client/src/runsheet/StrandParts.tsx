@@ -1,0 +1,100 @@
+import { decibels } from "../ui/format";
+import type { Grip, Move } from "./strandMoves";
+
+interface HandleProps {
+  y: number;
+  x: number;
+  full: number;
+  color: string;
+  shown: boolean;
+  /** How far into the strand it can be taken hold of. */
+  reach: number;
+  grip: Exclude<Grip, "whole">;
+  bind: object;
+}
+
+/** An end of a strand: a bar to take hold of, its hit area larger than it looks. */
+export function Handle({ y, x, full, color, shown, reach, grip, bind }: HandleProps) {
+  const wide = full + 9;
+  return (
+    <g {...bind} className="cursor-ns-resize" data-grip={grip}>
+      <rect x={x - wide} y={grip === "first" ? y : y - reach} width={2 * wide} height={reach} fill="transparent" />
+      <rect
+        x={x - wide + 2}
+        y={grip === "first" ? y : y - 5}
+        width={2 * wide - 4}
+        height={5}
+        rx={2.5}
+        fill={color}
+        opacity={shown ? 1 : 0}
+        className="transition-opacity [g:hover>&]:opacity-100"
+      />
+    </g>
+  );
+}
+
+/** Where a dragged strand would lie. */
+export function Landing({ move, x, full, color }: { move: Move; x: number; full: number; color: string }) {
+  return (
+    <g aria-hidden="true">
+      <rect
+        x={x - full - 6}
+        y={move.top + 2}
+        width={2 * full + 12}
+        height={Math.max(4, move.bottom - move.top - 4)}
+        rx={8}
+        fill={color}
+        fillOpacity={0.15}
+        stroke={color}
+        strokeDasharray="5 4"
+        strokeWidth={1.5}
+      />
+      <text x={x + full + 9} y={move.top + 34} fontSize={12} fontWeight={700} fill="currentColor">
+        {move.words}
+      </text>
+    </g>
+  );
+}
+
+interface LabelProps {
+  name: string;
+  level: number;
+  muted: boolean;
+  x: number;
+  top: number;
+  height: number;
+  room: number;
+  color: string;
+}
+
+/** A strand's name: across where there is room, else down along it. */
+export function Label({ name, level, muted, x, top, height, room, color }: LabelProps) {
+  const across = room >= 40;
+  return (
+    <foreignObject
+      x={across ? x : x - 4}
+      y={top + 2}
+      width={across ? room : 16}
+      height={across ? 62 : Math.max(height - 6, 18)}
+      className="pointer-events-none"
+      aria-hidden="true"
+    >
+      <div
+        className={`text-xs leading-tight font-bold ${across ? "" : "h-full truncate [writing-mode:vertical-rl]"}`}
+        style={{ color }}
+      >
+        <div className={across ? "line-clamp-3" : "contents"}>{name}</div>
+        {across && room > 60 && (
+          <div className="muted figures text-[0.6875rem] font-normal">{muted ? "muted" : decibels(level)}</div>
+        )}
+      </div>
+    </foreignObject>
+  );
+}
+
+/** The end of a strand that rings on: threads of uneven length. */
+export function Fray({ y, x, half, color }: { y: number; x: number; half: number; color: string }) {
+  const wide = Math.max(5, half);
+  const threads = [-1, -0.5, 0, 0.5, 1].map((at, i) => `M${x + at * wide} ${y}v${i % 2 === 0 ? 9 : 5}`);
+  return <path d={threads.join("")} stroke={color} strokeWidth={1.5} strokeLinecap="round" aria-hidden="true" />;
+}

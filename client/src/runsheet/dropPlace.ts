@@ -1,0 +1,39 @@
+import type { DragEvent } from "react";
+import { soundType } from "../sounds/soundType";
+import { msOfFrames } from "../ui/format";
+import { bandsWidth } from "./bands";
+import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "./layout";
+
+export const slidesType = "application/x-phonaris-slides";
+
+/** Within so many pixels of the playhead, a sound is dropped on it. */
+const nearPlayhead = 9;
+
+/** Where something held over the sheet would go: a sound on a row, a step or a moment; slides and decks between two rows. */
+export type DropPlace =
+  { kind: "row"; row: number; step: number; delayMs: number; y: number; words: string } | { kind: "gap"; gap: number };
+
+export function dropPlace(
+  event: DragEvent,
+  sheet: HTMLElement | null,
+  rows: readonly Row[],
+  heard: number | undefined,
+): DropPlace | undefined {
+  const box = sheet?.getBoundingClientRect();
+  if (!box) return undefined;
+  const { types } = event.dataTransfer;
+  const y = event.clientY - box.top;
+  if (!types.includes(soundType))
+    return types.includes(slidesType) || types.includes("Files") ? { kind: "gap", gap: gapAt(rows, y) } : undefined;
+  const at = rowAt(rows, y);
+  const row = rows[at];
+  if (!row) return undefined;
+  if (heard !== undefined && Math.abs(yOf(rows, heard) - y) < nearPlayhead) {
+    const delayMs = msOfFrames(Math.max(0, frameAt(rows, yOf(rows, heard)) - row.startFrame));
+    return { kind: "row", row: at, step: 0, delayMs, y: yOf(rows, heard), words: "at the playhead" };
+  }
+  // Beside the slides a sound falls on the nearest step; on the slide itself, on the slide.
+  const step = event.clientX > box.right - bandsWidth ? stepAt(row, y) : 0;
+  const frame = row.stepFrames[step] ?? row.startFrame;
+  return { kind: "row", row: at, step, delayMs: 0, y: yOf(rows, frame), words: step > 0 ? `step ${step + 1}` : "" };
+}

@@ -1,0 +1,129 @@
+import type { Cue, Edit, ShowView } from "../api/client";
+import { msOfFrames } from "../ui/format";
+import { frameAt, rowAt, stepAt, type Row } from "./layout";
+
+export type Grip = "first" | "last" | "whole";
+
+/** The rows a cue covers, hidden ones at its ends left aside. */
+export interface SpanRows {
+  first: number;
+  last: number;
+}
+
+/** Where a dragged strand would lie: its rows, its ends as heights, what that is called, and the edits that do it. */
+export interface Move extends SpanRows {
+  top: number;
+  bottom: number;
+  words: string;
+  edits: readonly Edit[];
+}
+
+export function spanRows(slides: ShowView["show"]["slides"], rows: readonly Row[], cue: Cue | undefined): SpanRows {
+  const from = slides.findIndex((s) => s.id === cue?.span?.first);
+  const through = slides.findIndex((s) => s.id === cue?.span?.last);
+  const covered = rows.flatMap((row, i) => (row.index >= from && row.index <= through ? [i] : []));
+  return { first: covered[0] ?? 0, last: covered.at(-1) ?? 0 };
+}
+
+/** What dragging a grip of a strand to a height comes to. Ends snap to slides and steps, or, when free, to neither. */
+export function moveTo(
+  view: ShowView,
+  rows: readonly Row[],
+  cue: Cue,
+  grip: Grip,
+  y: number,
+  from: number,
+  free: boolean,
+): Move | undefined {
+  const span = spanRows(view.show.slides, rows, cue);
+  if (grip === "whole") return shifted(rows, cue, span, rowAt(rows, y) - rowAt(rows, from));
+  const at = rowAt(rows, y);
+  return grip === "first"
+    ? firstTo(view, rows, cue, span, Math.min(at, span.last), y, free)
+    : lastTo(view, rows, cue, span, Math.max(at, span.first), y, free);
+}
+
+/** The strand some rows further down, or up. */
+export function shifted(rows: readonly Row[], cue: Cue, span: SpanRows, by: number): Move | undefined {
+  const within = Math.max(-span.first, Math.min(rows.length - 1 - span.last, by));
+  return lying(rows, cue, { first: span.first + within, last: span.last + within });
+}
+
+/** The strand on other rows. */
+export function lying(rows: readonly Row[], cue: Cue, to: SpanRows): Move | undefined {
+  const [first, last] = [rows[to.first], rows[to.last]];
+  if (!first || !last || to.first > to.last) return undefined;
+  const span = { first: first.slideId, last: last.slideId };
+  const same = span.first === cue.span?.first && span.last === cue.span.last;
+  return {
+    ...to,
+    top: first.top,
+    bottom: last.top + last.height,
+    words: to.first === to.last ? `slide ${first.number}` : `slides ${first.number}–${last.number}`,
+    edits: same ? [] : [{ kind: "setSpan", cueId: cue.id, span }],
+  };
+}
+
+function firstTo(
+  view: ShowView,
+  rows: readonly Row[],
+  cue: Cue,
+  span: SpanRows,
+  at: number,
+  y: number,
+  free: boolean,
+): Move | undefined {
+  const row = rows[at];
+  const move = lying(rows, cue, { first: at, last: span.last });
+  // What waits for a hand or another cue begins when that comes, wherever its span does.
+  if (!row || !move || cue.start.kind === "hand" || cue.start.kind === "after") return move;
+  const k = free ? 0 : stepAt(row, y);
+  const step = k > 0 ? view.show.slides[row.index]?.steps[k] : undefined;
+  const delayMs = free ? msOfFrames(Math.max(0, frameAt(rows, y) - row.startFrame)) : 0;
+  const start = { kind: step ? ("step" as const) : ("slide" as const), stepId: step?.id ?? null, cueId: null };
+  const edits: Edit[] = [...move.edits];
+  if (start.kind !== cue.start.kind || start.stepId !== cue.start.stepId)
+    edits.push({ kind: "setStart", cueId: cue.id, start });
+  if (delayMs !== cue.delayMs && (free || edits.length > 0)) edits.push({ kind: "setDelay", cueId: cue.id, delayMs });
+  const frame = (row.stepFrames[k] ?? row.startFrame) + delayMs * 48;
+  return {
+    ...move,
+    top: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,
+    words: step ? `step ${k + 1} of slide ${row.number}` : delayMs > 0 ? `${delayMs / 1000} s into it` : move.words,
+    edits,
+  };
+}
+
+function lastTo(
+  view: ShowView,
+  rows: readonly Row[],
+  cue: Cue,
+  span: SpanRows,
+  at: number,
+  y: number,
+  free: boolean,
+): Move | undefined {
+  const row = rows[at];
+  const move = lying(rows, cue, { first: span.first, last: at });
+  if (!row || !move || cue.stop === "finished" || cue.stop === "show") return move;
+  const k = free ? 0 : stepAt(row, y);
+  const near = (frame: number) => Math.abs(frame - frameAt(rows, y));
+  const toStep = k > 0 && near(row.stepFrames[k] ?? 0) < near(row.endFrame);
+  const step = toStep ? view.show.slides[row.index]?.steps[k] : undefined;
+  const offsetMs = free ? msOfFrames(Math.min(0, frameAt(rows, y) - row.endFrame)) : 0;
+  const stop = step ? ("step" as const) : ("span" as const);
+  const edits: Edit[] = [...move.edits];
+  if (stop !== cue.stop || (step?.id ?? null) !== cue.stopStepId || offsetMs !== cue.stopOffsetMs)
+    edits.push({ kind: "setStop", cueId: cue.id, stop, stepId: step?.id ?? null, offsetMs });
+  const frame = step ? (row.stepFrames[k] ?? row.endFrame) : row.endFrame + offsetMs * 48;
+  return {
+    ...move,
+    bottom: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,
+    words: step
+      ? `to step ${k + 1} of slide ${row.number}`
+      : offsetMs < 0
+        ? `${-offsetMs / 1000} s before its end`
+        : move.words,
+    edits,
+  };
+}

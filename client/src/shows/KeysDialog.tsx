@@ -1,0 +1,60 @@
+import { Dialog } from "../ui/Dialog";
+
+const keys: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
+  [
+    "Everywhere",
+    [
+      ["Space", "play and stop"],
+      ["Ctrl Z, Ctrl Y", "undo, redo"],
+      ["?", "this sheet"],
+      ["Escape", "choose nothing"],
+    ],
+  ],
+  [
+    "On a slide",
+    [
+      ["↑ ↓ Home End", "go to another slide; with Shift, choose through to it"],
+      ["→", "to the first sound that lies there"],
+      ["Alt ↑ Alt ↓", "move the chosen slides"],
+      ["L", "lay the chosen sound on the chosen slides"],
+      ["Ctrl V", "lay the copied cues from here on"],
+    ],
+  ],
+  [
+    "On a strand",
+    [
+      ["↑ ↓ ←", "to another strand, back to its slide"],
+      ["Shift ↑ Shift ↓", "end one slide earlier, later"],
+      ["Alt ↑ Alt ↓", "begin one slide earlier, later"],
+      ["Ctrl ↑ Ctrl ↓", "move it, with all that are chosen"],
+      ["+ −", "louder, quieter by 1 dB"],
+      ["M, A", "mute, hear alone"],
+      ["Ctrl C, Ctrl D", "copy, copy to the slides behind"],
+      ["Delete", "remove"],
+      ["Alt while dragging", "free of slides and steps"],
+    ],
+  ],
+];
+
+/** The keys. */
+export function KeysDialog({ close }: { close: () => void }) {
+  return (
+    <Dialog title="Keys" close={close} wide>
+      <div className="grid grid-cols-3 gap-8 max-md:grid-cols-1">
+        {keys.map(([title, list]) => (
+          <section key={title}>
+            <h3 className="mb-2 text-base">{title}</h3>
+            <dl className="space-y-1.5 text-sm">
+              {list.map(([key, what]) => (
+                <div key={key}>
+                  <dt className="figures font-bold">{key}</dt>
+                  <dd className="muted">{what}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+      </div>
+    </Dialog>
+  );
+}

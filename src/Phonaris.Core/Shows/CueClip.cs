@@ -1,0 +1,83 @@
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Shows;
+
+/// <summary>Cues copied out of a show, to be laid on other slides or in another show.</summary>
+/// <param name="Cues">The cues.</param>
+public sealed record CueClip(ValueList<ClippedCue> Cues)
+{
+    /// <summary>Copies cues. Where they lie among each other goes with them.</summary>
+    /// <exception cref="RuleException">One is not in the show, or is parked.</exception>
+    public static CueClip Of(Show show, ValueList<string> cueIds)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(cueIds);
+        var cues = cueIds.Select(show.Cue).Where(c => c.Span is not null).ToList();
+        if (cues.Count == 0) throw new RuleException("A parked cue lies nowhere: place it before copying it.", "cues");
+        var first = cues.Min(c => show.Indices(c.Span!).First);
+        return new([.. cues.Select(c =>
+        {
+            var (from, to) = show.Indices(c.Span!);
+            var step = c.Start.Kind == CueStartKind.Step ? show.Slides.SelectMany(s => s.Steps.Select((x, k) => (x.Id, k))).FirstOrDefault(x => x.Id == c.Start.StepId).k : 0;
+            return new ClippedCue(c, show.Sound(c.SoundId), from - first, to - from, step);
+        })]);
+    }
+
+    /// <summary>The edit that lays the cues from a slide on.</summary>
+    /// <param name="show">The show they are laid in.</param>
+    /// <param name="slideId">The slide the first of them begins on.</param>
+    /// <param name="newId">Makes ids.</param>
+    /// <exception cref="RuleException">The slide is not in the show.</exception>
+    public Edit ToEdit(Show show, string slideId, Func<string> newId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(newId);
+        var at = show.SlideIndex(show.Slide(slideId).Id);
+        var ids = Cues.ToDictionary(c => c.Cue.Id, _ => newId());
+        List<Edit> edits = [];
+        var sounds = new Dictionary<string, string>();
+        foreach (var sound in Cues.Select(c => c.Sound).DistinctBy(s => s.Id))
+        {
+            if (show.Sounds.FirstOrDefault(s => s.Media == sound.Media && !s.Removed) is { } there) sounds[sound.Id] = there.Id;
+            else edits.Add(new AddSound(sound with { Id = sounds[sound.Id] = newId(), Removed = false }, int.MaxValue));
+        }
+        foreach (var clipped in Cues)
+        {
+            var first = Math.Min(at + clipped.Offset, show.Slides.Count - 1);
+            var last = Math.Min(first + clipped.More, show.Slides.Count - 1);
+            var steps = show.Slides[first].Steps;
+            var start = clipped.Cue.Start.Kind switch
+            {
+                CueStartKind.Hand => CueStart.ByHand,
+                CueStartKind.Step when clipped.Step < steps.Count => CueStart.WithStep(steps[clipped.Step].Id),
+                // What it waited for comes along, or it begins with its slide.
+                CueStartKind.After when ids.TryGetValue(clipped.Cue.Start.CueId!, out var other) => CueStart.After(other),
+                _ => CueStart.WithSlide,
+            };
+            edits.Add(new PlaceCue(
+                clipped.Cue with
+                {
+                    Id = ids[clipped.Cue.Id],
+                    SoundId = sounds[clipped.Cue.SoundId],
+                    Span = new(show.Slides[first].Id, show.Slides[last].Id),
+                    Start = CueStart.WithSlide,
+                    Stop = clipped.Cue.Stop == CueStop.Step ? CueStop.Span : clipped.Cue.Stop,
+                    StopStepId = null,
+                },
+                int.MaxValue));
+            if (start != CueStart.WithSlide) edits.Add(new SetStart(ids[clipped.Cue.Id], start));
+        }
+        // Starts come last: what a cue waits for may be laid behind it.
+        List<Edit> ordered = [.. edits.Where(e => e is not SetStart), .. edits.Where(e => e is SetStart)];
+        var what = Cues.Count == 1 ? Cues[0].Sound.Name : $"{Cues.Count} cues";
+        return new Several([.. ordered], $"Laid {what} on {Say.Span(show, new(slideId, slideId))} and on");
+    }
+}
+
+/// <summary>A copied cue.</summary>
+/// <param name="Cue">The cue as it was.</param>
+/// <param name="Sound">Its sound.</param>
+/// <param name="Offset">How many slides behind the first of the copied ones it begins.</param>
+/// <param name="More">How many slides it covers beyond its first.</param>
+/// <param name="Step">The step it begins with, from 0.</param>
+public sealed record ClippedCue(Cue Cue, Sound Sound, int Offset, int More, int Step);

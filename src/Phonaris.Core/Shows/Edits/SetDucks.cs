@@ -1,0 +1,20 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets whether beds make room while a voice sounds.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Ducks">Whether they do.</param>
+public sealed record SetDucks(string CueId, bool Ducks) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.ChangeCue(CueId, c => c with { Ducks = Ducks }, c => new SetDucks(CueId, c.Ducks));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Ducks ? "beds make room for it" : "beds do not make room for it")}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/ducks"];
+}

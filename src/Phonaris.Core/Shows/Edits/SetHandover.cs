@@ -1,0 +1,26 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how long the bed before gives way to a bed.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Ms">The length in milliseconds; 0 for a cut.</param>
+public sealed record SetHandover(string CueId, long Ms) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Ms);
+        return show.ChangeCue(CueId, c => c with { HandoverMs = Ms }, c => new SetHandover(CueId, c.HandoverMs));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: handover {Say.Seconds(before.Cue(CueId).HandoverMs)} → {Say.Seconds(Ms)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/handover"];
+
+    internal static void Validate(long ms)
+    {
+        if (ms is < 0 or > Fade.GreatestMs) throw new RuleException("A handover lasts from 0 s to five minutes.", "handover");
+    }
+}

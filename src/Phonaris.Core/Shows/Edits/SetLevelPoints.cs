@@ -1,0 +1,33 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how a cue's level changes along its course.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Points">The points, in ascending order.</param>
+public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Points);
+        return show.ChangeCue(CueId, c => c with { LevelPoints = Points }, c => new SetLevelPoints(CueId, c.LevelPoints));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Points.Count == 0 ? "an even level" : Points.Count == 1 ? "one level point" : $"{Points.Count} level points")}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/points"];
+
+    internal static void Validate(ValueList<LevelPoint> points)
+    {
+        ArgumentNullException.ThrowIfNull(points);
+        if (points.Count > LevelPoint.Most) throw new RuleException($"A cue has at most {LevelPoint.Most} level points.", "points");
+        for (var i = 0; i < points.Count; i++)
+        {
+            if (points[i].AtMs < 0 || points[i].AtMs > Slide.GreatestHoldMs || (i > 0 && points[i].AtMs <= points[i - 1].AtMs))
+                throw new RuleException("Level points follow one another from the cue's start on.", "points");
+            if (points[i].Db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level point lies between −60 and +12 dB.", "points");
+        }
+    }
+}

@@ -1,0 +1,20 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Makes a cue keep silent, or sound again.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Muted">Whether it keeps silent.</param>
+public sealed record SetMuted(string CueId, bool Muted) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.ChangeCue(CueId, c => c with { Muted = Muted }, c => new SetMuted(CueId, c.Muted));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Muted ? "muted" : "sounds again")}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/muted"];
+}

@@ -1,0 +1,20 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets what a cue does when its slides are come back to.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Return">It starts over, or picks up where it was.</param>
+public sealed record SetReturn(string CueId, CueReturn Return) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.ChangeCue(CueId, c => c with { Return = Return }, c => new SetReturn(CueId, c.Return));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: coming back, it {(Return == CueReturn.PickUp ? "picks up where it was" : "starts over")}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/return"];
+}

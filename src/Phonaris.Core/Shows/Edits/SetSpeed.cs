@@ -1,0 +1,27 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how fast a cue plays, at the same pitch.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Speed">The speed: 1 as brought in, 0.5 to 2.</param>
+public sealed record SetSpeed(string CueId, double Speed) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Speed);
+        return show.ChangeCue(CueId, c => c with { Speed = Speed }, c => new SetSpeed(CueId, c.Speed));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: speed {Say.Times(before.Cue(CueId).Speed)} → {Say.Times(Speed)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => [$"cue:{CueId}/speed"];
+
+    internal static void Validate(double speed)
+    {
+        // The pattern is false for NaN as well.
+        if (speed is not (>= Cue.LeastSpeed and <= Cue.GreatestSpeed)) throw new RuleException("A speed lies between 0.5 and 2.", "speed");
+    }
+}

@@ -1,0 +1,83 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Timing;
+
+/// <summary>
+/// One cue as it sounds. Frames are at 48 kHz; those of the schedule count from the show's beginning, those of the sound from its own, as
+/// it is at the cue's speed.
+/// </summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="SoundId">Its sound.</param>
+/// <param name="Source">The samples it plays.</param>
+/// <param name="StartFrame">The first frame in which it sounds.</param>
+/// <param name="EndFrame">The frame after the last.</param>
+/// <param name="InFrame">The first frame of the sound that is used.</param>
+/// <param name="UsedFrames">How many frames of the sound are used.</param>
+/// <param name="LoopFrom">The first frame of the sound that goes round.</param>
+/// <param name="LoopTo">The frame after the last that goes round.</param>
+/// <param name="SeamFrames">How many frames of two rounds overlap; 0 when it goes round once.</param>
+/// <param name="Rounds">How often it goes round at most; <see cref="Cue.FillSpan"/> for without end.</param>
+/// <param name="Gain">Its linear gain.</param>
+/// <param name="Envelope">Changes of its gain along its course: level points and ducks.</param>
+/// <param name="FadeIn">How it swells in.</param>
+/// <param name="FadeOut">How it dies away.</param>
+/// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
+public sealed record ScheduledCue(
+    string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
+    long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null)
+{
+    /// <summary>How long it sounds, in frames.</summary>
+    public long LengthFrames => EndFrame - StartFrame;
+
+    /// <summary>From the beginning of one round to the beginning of the next, in frames; the first begins with what leads to it.</summary>
+    public long PeriodFrames => LoopTo - LoopFrom - SeamFrames;
+
+    /// <summary>How long it sounds by itself, in frames, its span left aside; <see cref="long.MaxValue"/> for without end.</summary>
+    public long NaturalFrames => Rounds == Cue.FillSpan ? long.MaxValue : UsedFrames + (Rounds - 1) * PeriodFrames;
+
+    private long FirstPeriod => LoopTo - InFrame - SeamFrames;
+
+    /// <summary>The round that is entered last at a frame of the cue (0 at its start), from 0.</summary>
+    public long RoundAt(long frame)
+    {
+        if (Rounds == 1 || frame < FirstPeriod) return 0;
+        var round = 1 + (frame - FirstPeriod) / PeriodFrames;
+        return Rounds == Cue.FillSpan ? round : Math.Min(round, Rounds - 1);
+    }
+
+    /// <summary>The frame of the cue at which a round begins.</summary>
+    public long RoundStart(long round) => round == 0 ? 0 : FirstPeriod + (round - 1) * PeriodFrames;
+
+    /// <summary>The frame of the sound that a round begins with.</summary>
+    public long RoundFrom(long round) => round == 0 ? InFrame : LoopFrom;
+
+    /// <summary>The frame of the sound after the last one of a round.</summary>
+    public long RoundTo(long round) => Rounds != Cue.FillSpan && round == Rounds - 1 ? InFrame + UsedFrames : LoopTo;
+
+    /// <summary>The frames of the schedule at which a new round begins.</summary>
+    public IEnumerable<long> Knots()
+    {
+        if (Rounds == 1) yield break;
+        for (long round = 1; RoundStart(round) < LengthFrames && (Rounds == Cue.FillSpan || round < Rounds); round++)
+            yield return StartFrame + RoundStart(round);
+    }
+
+    /// <summary>The linear gain of its level, envelope and fades at a frame of the cue (0 at its start).</summary>
+    public float GainAt(long frame) => Gain * Envelope.GainAt(frame) * FadesAt(frame);
+
+    /// <summary>The linear gain of its fades at a frame of the cue.</summary>
+    public float FadesAt(long frame) => FadeIn.At(frame) * FadeOut.At(LengthFrames - 1 - frame);
+}
+
+/// <summary>Samples that can be played: a file's, at a speed.</summary>
+/// <param name="Media">The content hash of the file.</param>
+/// <param name="Speed">How fast, at the same pitch; 1 for as it is.</param>
+public readonly record struct SoundSource(string Media, double Speed)
+{
+    /// <summary>A frame of the file as a frame of these samples.</summary>
+    public long Frame(long fileFrame) => Speed == 1 ? fileFrame : (long)Math.Round(fileFrame / Speed);
+
+    /// <summary>A frame of these samples as a frame of the file.</summary>
+    public long FileFrame(long frame) => Speed == 1 ? frame : (long)Math.Round(frame * Speed);
+}

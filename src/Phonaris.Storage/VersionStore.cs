@@ -1,0 +1,82 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Storage;
+
+/// <summary>Keeps shows as they were under names, and settings for cues.</summary>
+public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
+{
+    /// <summary>The longest name of a version or of settings, in characters.</summary>
+    public const int LongestName = 100;
+
+    /// <summary>The versions of a show, the newest first.</summary>
+    public async Task<IReadOnlyList<KeptVersion>> ListAsync(string showId, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Versions.Where(v => v.ShowId == showId).OrderByDescending(v => v.CreatedAt)
+            .Select(v => new KeptVersion(v.Id, v.Name, v.CreatedAt)).ToListAsync(cancel);
+    }
+
+    /// <summary>Keeps a show as it is.</summary>
+    /// <exception cref="RuleException">The name is empty or too long.</exception>
+    public async Task KeepAsync(string id, StoredShow stored, string name, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        db.Versions.Add(new()
+        {
+            Id = id,
+            ShowId = stored.Id,
+            Name = Validate(name),
+            Json = JsonSerializer.Serialize(stored.Show, ShowJson.Options),
+            CreatedAt = clock.GetUtcNow().UtcDateTime,
+        });
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>A version of a show with its name, or null.</summary>
+    public async Task<(string Name, Show Show)?> FindAsync(string showId, string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var row = await db.Versions.AsNoTracking().SingleOrDefaultAsync(v => v.ShowId == showId && v.Id == id, cancel);
+        return row is null ? null : (row.Name, JsonSerializer.Deserialize<Show>(row.Json, ShowJson.Options)!);
+    }
+
+    /// <summary>The settings kept, the oldest first.</summary>
+    public async Task<IReadOnlyList<ReadyMade>> ReadyMadesAsync(CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var rows = await db.ReadyMades.AsNoTracking().OrderBy(r => r.CreatedAt).ToListAsync(cancel);
+        return [.. rows.Select(r => JsonSerializer.Deserialize<ReadyMade>(r.Json, ShowJson.Options)!)];
+    }
+
+    /// <summary>Keeps settings.</summary>
+    /// <exception cref="RuleException">Their name is empty or too long.</exception>
+    public async Task KeepAsync(ReadyMade made, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(made);
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        made = made with { Name = Validate(made.Name) };
+        db.ReadyMades.Add(new() { Id = made.Id, Json = JsonSerializer.Serialize(made, ShowJson.Options), CreatedAt = clock.GetUtcNow().UtcDateTime });
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Forgets settings.</summary>
+    public async Task ForgetAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.ReadyMades.Where(r => r.Id == id).ExecuteDeleteAsync(cancel);
+    }
+
+    private static string Validate(string name) => name?.Trim() is { Length: > 0 and <= LongestName } trimmed
+        ? trimmed
+        : throw new RuleException($"A name has from one to {LongestName} characters.", "name");
+}
+
+/// <summary>A version of a show.</summary>
+/// <param name="Id">What names it.</param>
+/// <param name="Name">What the person calls it.</param>
+/// <param name="CreatedAt">When it was kept, in UTC.</param>
+public sealed record KeptVersion(string Id, string Name, DateTime CreatedAt);

@@ -1,0 +1,27 @@
+using System.CommandLine;
+using Phonaris.Core;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>explain SHOW --slide N</c>: what sounds on a slide and why, or why it is silent.</summary>
+internal static class ExplainVerb
+{
+    public static Command Make()
+    {
+        var path = Arguments.Show();
+        var slide = new Option<int>("--slide") { Description = "The slide's number.", Required = true };
+        var command = new Command("explain", "Says what sounds on a slide and why.") { path, slide };
+        command.Does(async (parsed, cancel) =>
+        {
+            var show = await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel);
+            var (order, number) = (RunningOrder.Of(show).Slides, parsed.GetValue(slide));
+            if (number < 1 || number > order.Count) throw new RuleException($"The show has slides 1 to {order.Count}; there is no slide {number}.", "slide");
+            var explained = Explanation.Of(show, order[number - 1].SlideId);
+            return (
+                new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, remedy = e.Remedy?.Words }) },
+                string.Join('\n', explained.Select(e => e.Remedy is null ? e.Sentence : $"{e.Sentence}  ({e.Remedy.Words})")));
+        });
+        return command;
+    }
+}

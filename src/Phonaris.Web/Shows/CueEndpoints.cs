@@ -1,0 +1,73 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Shows;
+
+/// <summary>What is done with cues beyond single edits: ready-made settings, copying, and why they sound or do not.</summary>
+internal static class CueEndpoints
+{
+    public static void MapCues(this RouteGroupBuilder api)
+    {
+        api.MapGet("/readymades", async (VersionStore kept, CancellationToken cancel) =>
+            TypedResults.Ok(new ReadyMades(ReadyMade.Own, await kept.ReadyMadesAsync(cancel))));
+
+        api.MapPost("/shows/{id}/cues/{cueId}/readymade", async Task<Results<Ok<ReadyMade>, NotFound>> (
+            string id, string cueId, NamedThing named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var made = ReadyMade.Of(NewId.Next(), named.Name, stored.Show.Cue(cueId));
+            await kept.KeepAsync(made, cancel);
+            return TypedResults.Ok(made);
+        });
+
+        api.MapDelete("/readymades/{id}", async Task<NoContent> (string id, VersionStore kept, CancellationToken cancel) =>
+        {
+            await kept.ForgetAsync(id, cancel);
+            return TypedResults.NoContent();
+        });
+
+        api.MapPost("/shows/{id}/cues/{cueId}/apply", async Task<Results<Ok<ShowView>, NotFound>> (
+            string id, string cueId, string? readyMade, ShowStore shows, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var made = readyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == readyMade)
+                ?? throw new RuleException("Those settings are no longer kept.", "readyMade");
+            var edit = made?.ToEdit(stored.Show, cueId) ?? ReadyMade.ToPlain(stored.Show, cueId);
+            return TypedResults.Ok(await views.OfAsync(await changes.ApplyAsync(id, null, edit, cancel), cancel));
+        });
+
+        api.MapPost("/shows/{id}/clip", async Task<Results<Ok<CueClip>, NotFound>> (string id, ChosenCues chosen, ShowStore shows, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(CueClip.Of(stored.Show, chosen.CueIds)) : TypedResults.NotFound());
+
+        api.MapPost("/shows/{id}/paste", async Task<Results<Ok<ShowView>, NotFound>> (
+            string id, Pasted pasted, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (pasted.Clip.Cues.Any(c => !files.Has(c.Sound.Media))) throw new RuleException("A sound of these cues is not here. Bring it in first.", "clip");
+            var edit = pasted.Clip.ToEdit(stored.Show, pasted.SlideId, NewId.Next);
+            return TypedResults.Ok(await views.OfAsync(await changes.ApplyAsync(id, null, edit, cancel), cancel));
+        });
+
+        api.MapGet("/shows/{id}/slides/{slideId}/explain", async Task<Results<Ok<ValueList<Explained>>, NotFound>> (
+            string id, string slideId, ShowStore shows, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Explanation.Of(stored.Show, slideId)) : TypedResults.NotFound());
+    }
+}
+
+/// <summary>The settings there are.</summary>
+/// <param name="Shipped">Those that come with the app.</param>
+/// <param name="Kept">Those a person kept.</param>
+public sealed record ReadyMades(IReadOnlyList<ReadyMade> Shipped, IReadOnlyList<ReadyMade> Kept);
+
+/// <summary>Something that gets a name.</summary>
+public sealed record NamedThing(string Name);
+
+/// <summary>Some cues of a show.</summary>
+public sealed record ChosenCues(ValueList<string> CueIds);
+
+/// <summary>Copied cues, and the slide they are laid on.</summary>
+public sealed record Pasted(CueClip Clip, string SlideId);

@@ -1,0 +1,32 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Shows;
+
+/// <summary>Versions of a show, kept under names.</summary>
+internal static class VersionEndpoints
+{
+    public static void MapVersions(this RouteGroupBuilder api)
+    {
+        api.MapGet("/shows/{id}/versions", async (string id, VersionStore kept, CancellationToken cancel) =>
+            TypedResults.Ok(await kept.ListAsync(id, cancel)));
+
+        api.MapPost("/shows/{id}/versions", async Task<Results<Ok<IReadOnlyList<KeptVersion>>, NotFound>> (
+            string id, NamedThing named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            await kept.KeepAsync(NewId.Next(), stored, named.Name, cancel);
+            return TypedResults.Ok(await kept.ListAsync(id, cancel));
+        });
+
+        api.MapPost("/shows/{id}/versions/{versionId}/goback", async (
+            string id, string versionId, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
+        {
+            var (name, show) = await kept.FindAsync(id, versionId, cancel) ?? throw new RuleException("That version is no longer kept.", "version");
+            return TypedResults.Ok(await views.OfAsync(await changes.ApplyAsync(id, null, new GoBack(show, name), cancel), cancel));
+        });
+    }
+}
