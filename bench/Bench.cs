@@ -59,7 +59,7 @@ internal sealed class Bench : IDisposable
     public void ReportTime(string work, double seconds, double toReach)
     {
         AllReached &= seconds <= toReach;
-        Console.WriteLine($"{work,-48} ours {seconds,7:0.00} s  to reach {toReach:0.00} s  {(seconds <= toReach ? "reached" : "MISSED")}");
+        Console.WriteLine($"{work,-48} ours {seconds,7:0.000} s  to reach {toReach:0.000} s  {(seconds <= toReach ? "reached" : "MISSED")}");
     }
 
     /// <summary>Prints the most memory this process has had since <see cref="ForgetMemory"/>.</summary>

@@ -8,6 +8,7 @@ using Phonaris.Bench;
     ("film", FilmBench.RunAsync),
     ("loudness", LoudnessBench.RunAsync),
     ("deck", DeckBench.RunAsync),
+    ("sheet", SheetBench.RunAsync),
 ];
 var wanted = all.Where(b => args.Length == 0 || args.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

@@ -1,8 +1,8 @@
 import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import type { JobView, ShowView } from "./client";
-import { keepJob } from "./queries";
+import type { JobView, Schemas } from "./client";
+import { keepChange, keepJob } from "./queries";
 
 /** Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there. */
 export function useLive(showId: string): boolean {
@@ -21,10 +21,14 @@ export function useLive(showId: string): boolean {
       await queries.invalidateQueries({ queryKey: ["jobs", showId] });
       setConnected(true);
     };
-    hub.on("changed", (id: string, revision: number) => {
-      const now = queries.getQueryData<ShowView>(["show", id]);
-      if (!now || now.revision < revision) void queries.invalidateQueries({ queryKey: ["show", id] });
-    });
+    const changed = (id: string, revision: number, change: Schemas["ShowChange"] | null) => {
+      if (keepChange(queries, id, revision, change)) return;
+      // An edit of this page answers with the show itself; only if it does not is the show asked for.
+      if (queries.isMutating({ mutationKey: ["edit", id] }) > 0)
+        window.setTimeout(() => changed(id, revision, change), 50);
+      else void queries.invalidateQueries({ queryKey: ["show", id] });
+    };
+    hub.on("changed", changed);
     hub.on("job", (job: JobView) => keepJob(queries, job));
     hub.onreconnecting(() => setConnected(false));
     hub.onreconnected(() => void follow());

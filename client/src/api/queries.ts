@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
-import { answered, api, titleOf, type Edit, type JobView, type ShowView } from "./client";
+import { changed } from "./change";
+import { answered, api, titleOf, type Edit, type JobView, type Schemas, type ShowView } from "./client";
 
 const showKey = (id: string) => ["show", id];
 const jobsKey = (id: string) => ["jobs", id];
@@ -53,6 +54,20 @@ export function keepShow(queries: QueryClient, view: ShowView) {
   queries.setQueryData<ShowView>(showKey(view.id), (now) => (now && now.revision > view.revision ? now : view));
 }
 
+/** Takes a change over into the view it was made from; tells whether it could. */
+export function keepChange(
+  queries: QueryClient,
+  id: string,
+  revision: number,
+  change: Schemas["ShowChange"] | null | undefined,
+) {
+  const now = queries.getQueryData<ShowView>(showKey(id));
+  if (now && now.revision >= revision) return true;
+  if (!now || !change || change.since !== now.revision) return false;
+  queries.setQueryData(showKey(id), changed(now, change));
+  return true;
+}
+
 /** Puts what is known of a job in place. */
 export function keepJob(queries: QueryClient, job: JobView) {
   queries.setQueryData<JobView[]>(jobsKey(job.showId), (jobs = []) =>
@@ -70,8 +85,12 @@ export function useEdits(showId: string) {
   const queries = useQueryClient();
   const settle = {
     // One after the other, each on what the one before it made: quick strokes of one hand do not collide.
+    mutationKey: ["edit", showId],
     scope: { id: `edits of ${showId}` },
-    onSuccess: (view: ShowView) => keepShow(queries, view),
+    onSuccess: async ({ revision, change }: Schemas["Edited"]) => {
+      if (!keepChange(queries, showId, revision, change))
+        await queries.invalidateQueries({ queryKey: showKey(showId) });
+    },
     onError: async (problem: Error) => {
       say(problem);
       await queries.invalidateQueries({ queryKey: showKey(showId) });

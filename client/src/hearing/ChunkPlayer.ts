@@ -21,6 +21,7 @@ interface Scheduled {
 
 const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
+const soon = 0.01; // seconds ahead of now that a changeover can be set for
 const changeover = 0.01; // seconds of crossfade when a sounding chunk is replaced
 
 /**
@@ -133,14 +134,16 @@ export class ChunkPlayer {
     const open = this.scheduled.filter((c) => c.startsAt + c.lasts > now);
     // The end may have moved.
     this.ended = false;
-    await Promise.all(
-      open.map(async (chunk) => {
-        const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal, this.only).catch(
-          () => "same" as const,
-        );
-        if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
-      }),
-    );
+    const renew = async (chunk: Scheduled) => {
+      const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal, this.only).catch(
+        () => "same" as const,
+      );
+      if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
+    };
+    // What sounds now comes first.
+    const [current, ...later] = open.sort((a, b) => a.startsAt - b.startsAt);
+    if (current) await renew(current);
+    await Promise.all(later.map(renew));
     if (!run.signal.aborted) await this.fill(run);
   }
 
@@ -180,7 +183,7 @@ export class ChunkPlayer {
 
   private replace(old: Scheduled, fetched: Fetched) {
     if (!this.context) return;
-    const at = Math.max(this.context.currentTime + 0.02, old.startsAt);
+    const at = Math.max(this.context.currentTime + soon, old.startsAt);
     const sounding = at > old.startsAt;
     old.gain.gain.setValueAtTime(1, at);
     if (sounding) old.gain.gain.linearRampToValueAtTime(0, at + changeover);

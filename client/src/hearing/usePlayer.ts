@@ -1,8 +1,11 @@
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
 
 // One thing is heard at a time.
 let sounding: ChunkPlayer | undefined;
+
+/** Whether something sounds now. */
+export const isSounding = () => sounding?.playing() ?? false;
 
 /** Stops whatever sounds, as before recording. */
 export const silence = () => sounding?.stop();
@@ -21,11 +24,14 @@ export function usePlayer(address: string): {
   }
   useEffect(() => () => player.stop(), [player]);
   const playing = useSyncExternalStore(player.subscribe, player.playing);
-  const play = (from: number, to?: number) => {
-    if (sounding !== player) sounding?.stop();
-    sounding = player;
-    void player.play(from, to);
-  };
+  const play = useCallback(
+    (from: number, to?: number) => {
+      if (sounding !== player) sounding?.stop();
+      sounding = player;
+      void player.play(from, to);
+    },
+    [player],
+  );
   return { player, playing, play };
 }
 

@@ -1,7 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import type { Cue, StrandView } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useActions } from "../shows/ShowContext";
 import { msOfFrames } from "../ui/format";
 import { frameAt, type Row } from "./layout";
 import { halfWidth, levelOfHalf, strandPlace } from "./strandShape";
@@ -18,7 +18,7 @@ type Point = Cue["levelPoints"][number];
 
 /** The level points of a chosen strand, at its edge: dragged down for later, outward for louder; a double click takes one away. */
 export function LevelPoints({ cue, strand, rows, x, full }: Props) {
-  const { edit } = useOpenShow();
+  const { edit } = useActions();
   const [held, setHeld] = useState<{ index: number; point: Point }>();
   const place = strandPlace(strand, rows);
   const set = (points: readonly Point[]) =>

@@ -1,5 +1,5 @@
 import { Pause, Play } from "lucide-react";
-import { useMemo, useRef } from "react";
+import { memo, useCallback, useDeferredValue, useMemo, useRef } from "react";
 import { useEachFrame } from "../hearing/usePlayer";
 import type { SlideTime } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
@@ -18,11 +18,11 @@ export function Overview() {
   const where = useRef<HTMLSpanElement>(null);
   const line = useRef<HTMLDivElement>(null);
   const meter = useRef<HTMLDivElement>(null);
-  const wave = useMemo(
-    () => <Waveform peaks={view.outline} color="var(--bed)" className="h-14 w-full" />,
-    [view.outline],
-  );
+  // Drawn when there is time: where it was changed is looked at first.
+  const outline = useDeferredValue(view.outline);
+  const wave = useMemo(() => <Waveform peaks={outline} color="var(--bed)" className="h-14 w-full" />, [outline]);
 
+  const seek = useCallback((frame: number) => player.seek(frame), [player]);
   useEachFrame(player, (frame) => {
     const slide = slides.find((s) => frame < s.endFrame) ?? slides.at(-1);
     const level = player.level();
@@ -36,7 +36,10 @@ export function Overview() {
   });
 
   return (
-    <footer className="bg-base-300 line-t flex h-25 shrink-0 items-center gap-5 px-5" aria-label="Whole show">
+    <footer
+      className="bg-base-300 line-t flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3"
+      aria-label="Whole show"
+    >
       <button
         type="button"
         className="btn btn-primary btn-circle size-11"
@@ -66,32 +69,45 @@ export function Overview() {
         }}
       >
         {wave}
-        <div className="relative mt-1 h-4">
-          {slides.map((slide) => (
-            <button
-              key={slide.slideId}
-              type="button"
-              tabIndex={-1}
-              className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length) ? "z-10" : ""}`}
-              style={{
-                left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
-                width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
-              }}
-              aria-label={`Go to slide ${slide.number}`}
-              onClick={(event) => {
-                event.stopPropagation();
-                player.seek(slide.startFrame);
-              }}
-            >
-              {isTold(slide, total, slides.length) && slide.number}
-            </button>
-          ))}
-        </div>
+        <Tiles slides={slides} total={total} go={seek} />
         <div ref={line} className="pointer-events-none absolute inset-y-0 w-0.5 bg-current" aria-hidden="true" />
       </div>
     </footer>
   );
 }
+
+interface TilesProps {
+  slides: readonly SlideTime[];
+  total: number;
+  go: (frame: number) => void;
+}
+
+/** The slides side by side, as long as they stay. */
+const Tiles = memo(function Tiles({ slides, total, go }: TilesProps) {
+  return (
+    <div className="relative mt-1 h-4">
+      {slides.map((slide) => (
+        <button
+          key={slide.slideId}
+          type="button"
+          tabIndex={-1}
+          className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length) ? "z-10" : ""}`}
+          style={{
+            left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
+            width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
+          }}
+          aria-label={`Go to slide ${slide.number}`}
+          onClick={(event) => {
+            event.stopPropagation();
+            go(slide.startFrame);
+          }}
+        >
+          {isTold(slide, total, slides.length) && slide.number}
+        </button>
+      ))}
+    </div>
+  );
+});
 
 /** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
 function isTold(slide: SlideTime, total: number, count: number): boolean {

@@ -52,7 +52,10 @@ export function RunSheetPage() {
           slideId={slides[0]?.id}
         />
         <Sheet selection={selection} select={setSelection} drop={drop} />
-        <aside aria-label="Details" className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-5 py-4">
+        <aside
+          aria-label="Details"
+          className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-5 py-4 max-md:hidden"
+        >
           {more.length > 0 ? (
             <SeveralCues cues={cues} />
           ) : cue ? (

@@ -1,6 +1,6 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import type { ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/queries";
 import { AddSlide } from "../decks/AddSlide";
 import { isDeck } from "../decks/readable";
@@ -8,11 +8,12 @@ import { useOpenShow } from "../shows/ShowContext";
 import { soundType } from "../sounds/soundType";
 import { bands, bandsWidth } from "./bands";
 import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
-import { layRows, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
+import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
 import { Playhead } from "./Playhead";
 import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
 import { SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
+import { useSight } from "./useSight";
 
 interface Props {
   selection: Selection;
@@ -27,8 +28,10 @@ const headHeight = 28;
 /** The slides in running order, from top to bottom, and the strands beside them. */
 export function Sheet({ selection, select, drop }: Props) {
   const { view, player, edit, bringIn } = useOpenShow();
+  const { runningOrder } = view;
+  const { slides } = view.show;
   const [mode, setMode] = useState<RowMode>(() => (localStorage.getItem(modePlace) === "time" ? "time" : "slide"));
-  const rows = useMemo(() => layRows(timesOf(view), mode), [view, mode]);
+  const rows = useMemo(() => layRows(timesOf(slides, runningOrder), mode), [slides, runningOrder, mode]);
   const scroller = useRef<HTMLDivElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
   const [over, setOver] = useState<DropPlace>();
@@ -59,22 +62,13 @@ export function Sheet({ selection, select, drop }: Props) {
     transfer.effectAllowed = "move";
   }, []);
 
-  // eslint-disable-next-line react-hooks/incompatible-library
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (i) => rows[i]?.height ?? 0,
-    getItemKey: (i) => rows[i]?.slideId ?? i,
-    scrollMargin: headHeight,
-    overscan: 4,
-    initialRect: { width: 680, height: 800 },
-  });
-  useEffect(() => virtual.measure(), [virtual, rows]);
-  const items = virtual.getVirtualItems();
-  const sight = {
-    top: rows[items[0]?.index ?? 0]?.top ?? 0,
-    bottom: sheetBottom(rows[items.at(-1)?.index ?? 0]),
-  };
+  const selectAll = useCallback(
+    (cueIds: readonly string[]) => latest.current.select(cueIds.length > 0 ? { cueIds } : undefined),
+    [],
+  );
+  const sight = useSight(scroller);
+  const shown = rowsIn(rows, sight.top, sight.bottom);
+  const lying = useMemo(() => lyingOn(view), [view]);
 
   const choose = (next: RowMode) => {
     localStorage.setItem(modePlace, next);
@@ -117,8 +111,13 @@ export function Sheet({ selection, select, drop }: Props) {
 
   /** Takes the focus to a row, or a strand, once it is there. */
   const focus = (row: number, what: (slideId: string) => string) => {
-    virtual.scrollToIndex(row);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLElement>(what(order[row] ?? ""))?.focus());
+    const [box, place] = [scroller.current, rows[row]];
+    if (!box || !place) return;
+    const below = place.top + place.height + headHeight - box.clientHeight;
+    box.scrollTop = Math.max(below, Math.min(box.scrollTop, place.top));
+    // Once for the scrolling to be told, and once for the row to be there.
+    const go = () => box.querySelector<HTMLElement>(what(order[row] ?? ""))?.focus();
+    requestAnimationFrame(() => requestAnimationFrame(go));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const target = event.target as Element;
@@ -199,17 +198,24 @@ export function Sheet({ selection, select, drop }: Props) {
               ))}
             </div>
             <div ref={sheet} className="bg-base-100 relative" style={{ height: sheetHeight(rows) }}>
-              {items.map(({ index }) => {
-                const row = rows[index];
+              {shown.map((row) => {
+                const slide = slides[row.index];
+                const names = lying.get(row.slideId);
                 return (
-                  row && (
+                  slide && (
                     <SlideRow
                       key={row.slideId}
+                      showId={view.id}
                       row={row}
+                      slide={slide}
+                      section={view.show.sections.find((s) => s.first === slide.id)}
+                      beds={names?.bed ?? ""}
+                      voices={names?.voice ?? ""}
+                      spots={names?.spot ?? ""}
                       columns={columns}
                       selected={chosen.includes(row.slideId)}
                       tabbed={row.slideId === within}
-                      over={over?.kind === "row" && over.row === index}
+                      over={over?.kind === "row" && rows[over.row] === row}
                       select={selectSlide}
                       lift={liftSlides}
                     />
@@ -225,7 +231,7 @@ export function Sheet({ selection, select, drop }: Props) {
                 sight={sight}
                 selected={cues}
                 select={selectCue}
-                selectAll={(cueIds) => select(cueIds.length > 0 ? { cueIds } : undefined)}
+                selectAll={selectAll}
                 selectSlide={selectSlide}
               />
             </div>
@@ -245,9 +251,23 @@ export function Sheet({ selection, select, drop }: Props) {
   );
 }
 
-const sheetBottom = (row: Row | undefined) => (row ? row.top + row.height : 0);
+/** The names of what lies on each slide, by kind, for those who hear the sheet. */
+function lyingOn({ strands, show }: ShowView): Map<string, Partial<Record<SoundKind, string>>> {
+  const soundOf = new Map(show.cues.map((c) => [c.id, show.sounds.find((s) => s.id === c.soundId)]));
+  const found = new Map<string, Partial<Record<SoundKind, string>>>();
+  for (const strand of strands) {
+    const sound = soundOf.get(strand.cueId);
+    if (!sound) continue;
+    for (const { slideId } of strand.rows) {
+      const names = found.get(slideId) ?? {};
+      names[sound.kind] = names[sound.kind] ? `${names[sound.kind]}, ${sound.name}` : sound.name;
+      found.set(slideId, names);
+    }
+  }
+  return found;
+}
 
-const cuesOf = (view: ReturnType<typeof useOpenShow>["view"], kind: string) =>
+const cuesOf = (view: ShowView, kind: SoundKind) =>
   view.show.cues
     .filter((c) => c.span && view.show.sounds.find((s) => s.id === c.soundId)?.kind === kind)
     .map((c) => c.id);

@@ -1,7 +1,7 @@
 import { EyeOff, Play, Repeat2 } from "lucide-react";
 import { memo, useState } from "react";
-import { pictureUrl } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { pictureUrl, type ShowView, type Slide } from "../api/client";
+import { useActions } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
 import { bands } from "./bands";
@@ -9,7 +9,15 @@ import type { Row } from "./layout";
 import type { Keys } from "./selection";
 
 interface Props {
+  showId: string;
   row: Row;
+  slide: Slide;
+  /** The section that begins with it. */
+  section: ShowView["show"]["sections"][number] | undefined;
+  /** What hangs here in each band, for those who hear the sheet. */
+  beds: string;
+  voices: string;
+  spots: string;
   columns: string;
   selected: boolean;
   /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
@@ -22,12 +30,10 @@ interface Props {
 }
 
 /** One slide: picture, title, when it comes and how long it stays. */
-export const SlideRow = memo(function SlideRow({ row, columns, selected, tabbed, select, lift, over }: Props) {
-  const { view, edit, play } = useOpenShow();
+export const SlideRow = memo(function SlideRow(props: Props) {
+  const { showId, row, slide, section, columns, selected, tabbed, select, lift, over } = props;
+  const { edit, play } = useActions();
   const [lifted, setLifted] = useState(false);
-  const slide = view.show.slides[row.index];
-  if (!slide) return null;
-  const section = view.show.sections.find((s) => s.first === slide.id);
   const low = row.height < 66;
   return (
     <div
@@ -37,7 +43,7 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, tabbed,
       data-slide={row.hidden ? undefined : row.number}
       data-hidden={row.hidden || undefined}
       data-row={row.slideId}
-      className={`line-b group absolute inset-x-0 grid items-stretch ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
+      className={`line-b group absolute inset-x-0 grid items-stretch contain-layout contain-paint contain-style ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
       style={{
         top: row.top,
         height: row.height,
@@ -71,9 +77,10 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, tabbed,
             <img
               className={`bg-base-300 aspect-video rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
               style={{ height: Math.min(62, row.height - 14) }}
-              src={pictureUrl(view.id, slide, 320)}
+              src={pictureUrl(showId, slide, 320)}
               alt=""
               loading="lazy"
+              decoding="async"
               draggable={false}
             />
             <button
@@ -134,22 +141,11 @@ export const SlideRow = memo(function SlideRow({ row, columns, selected, tabbed,
           />
         )}
       </div>
-      {bands.map((band) => (
-        <div key={band.kind} role="gridcell" className="line-l">
-          <span className="sr-only">{sounding(view, row, band.kind)}</span>
+      {[props.beds, props.voices, props.spots].map((names, i) => (
+        <div key={bands[i]?.kind} role="gridcell" className="line-l">
+          <span className="sr-only">{names}</span>
         </div>
       ))}
     </div>
   );
 });
-
-/** What hangs here in a band, for those who hear the sheet. */
-function sounding(view: ReturnType<typeof useOpenShow>["view"], row: Row, kind: string) {
-  return view.strands
-    .filter((s) => s.startFrame < row.endFrame && s.endFrame > row.startFrame)
-    .map((s) => view.show.cues.find((c) => c.id === s.cueId)?.soundId)
-    .map((id) => view.show.sounds.find((s) => s.id === id))
-    .filter((s) => s?.kind === kind)
-    .map((s) => s?.name)
-    .join(", ");
-}

@@ -1,19 +1,22 @@
 import { useDrag } from "@use-gesture/react";
 import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import type { Edit } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import type { Cue, Edit } from "../api/client";
+import { useActions } from "../shows/ShowContext";
 import { msOfFrames } from "../ui/format";
 import type { HungStrand } from "./bands";
 import { frameAt, type Row } from "./layout";
 import { LevelPoints } from "./LevelPoints";
 import type { Keys } from "./selection";
-import { lying, moveTo, shifted, spanRows, type Grip, type Move } from "./strandMoves";
+import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMoves";
 import { Fray, Handle, Label, Landing } from "./StrandParts";
 import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "./strandShape";
 import { spoken } from "./strandWords";
 
 interface Props {
   hung: HungStrand;
+  cue: Cue;
+  /** How it clashes with another, in words. */
+  clash: string | undefined;
   rows: readonly Row[];
   selected: boolean;
   /** The other cues that are chosen with it; they move with it. */
@@ -22,11 +25,10 @@ interface Props {
 }
 
 /** One cue, hanging from its first slide to its last. Its ends and the whole of it can be dragged, or moved by keyboard. */
-export const Strand = memo(function Strand({ hung, rows, selected, others, select }: Props) {
-  const { view, edit } = useOpenShow();
+export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, others, select }: Props) {
+  const { edit, now } = useActions();
   const { strand, kind, name, x, full, room } = hung;
   const group = useRef<SVGGElement>(null);
-  const cue = view.show.cues.find((c) => c.id === strand.cueId);
   const [move, setMove] = useState<Move>();
   const [handover, setHandover] = useState<number>();
 
@@ -45,36 +47,35 @@ export const Strand = memo(function Strand({ hung, rows, selected, others, selec
       event.stopPropagation();
       const top = group.current?.ownerSVGElement?.getBoundingClientRect().top;
       if (first && !selected) select(strand.cueId, { shiftKey, ctrlKey, metaKey });
-      if (top === undefined || !cue || tap) {
+      if (top === undefined || tap) {
         if (tap && selected && last) select(strand.cueId, { shiftKey, ctrlKey, metaKey });
         setMove(undefined);
         return;
       }
-      const to = moveTo(view, rows, cue, grip, y - top, startY - top, altKey);
+      const to = moveTo(now(), rows, cue, grip, y - top, startY - top, altKey);
       setMove(last ? undefined : to);
       if (!last || !to) return;
-      const by = to.first - spanRows(view.show.slides, rows, cue).first;
+      const by = to.first - spanOf(rows, cue).first;
       make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
     },
     { filterTaps: true },
   );
 
   const along = (by: number) =>
-    view.show.cues
-      .filter((c) => others.includes(c.id) && c.id !== strand.cueId && c.span)
-      .flatMap((c) => shifted(rows, c, spanRows(view.show.slides, rows, c), by)?.edits ?? []);
+    now()
+      .show.cues.filter((c) => others.includes(c.id) && c.id !== strand.cueId && c.span)
+      .flatMap((c) => shifted(rows, c, spanOf(rows, c), by)?.edits ?? []);
 
   const bindHandover = useDrag<PointerEvent>(({ xy: [, y], last, event }) => {
     event.stopPropagation();
     const top = group.current?.ownerSVGElement?.getBoundingClientRect().top ?? 0;
     const ms = Math.round(msOfFrames(Math.max(0, frameAt(rows, y - top) - strand.startFrame)) / 100) * 100;
     setHandover(last ? undefined : ms);
-    if (last && cue && ms !== cue.handoverMs) edit({ kind: "setHandover", cueId: cue.id, ms });
+    if (last && ms !== cue.handoverMs) edit({ kind: "setHandover", cueId: cue.id, ms });
   });
 
-  if (!cue) return null;
   const { top, bottom } = place;
-  const span = spanRows(view.show.slides, rows, cue);
+  const span = spanOf(rows, cue);
 
   // Arrows with shift move the last end, with alt the first, with ctrl the whole.
   const onKeyDown = (event: KeyboardEvent) => {
@@ -110,7 +111,6 @@ export const Strand = memo(function Strand({ hung, rows, selected, others, selec
   const color = `var(--${kind})`;
   const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
   const words = spoken(name, kind, rows, span, cue, strand);
-  const clash = view.clashes.find((c) => c.cueIds[1] === cue.id);
   return (
     <g ref={group} className="pointer-events-auto touch-none" data-cue={name} data-cue-id={cue.id}>
       {move && <Landing move={move} x={x} full={full} color={color} />}
@@ -152,8 +152,8 @@ export const Strand = memo(function Strand({ hung, rows, selected, others, selec
         ))}
       </g>
       {clash && (
-        <g data-clash role="img" aria-label={clash.sentence}>
-          <title>{clash.sentence}</title>
+        <g data-clash role="img" aria-label={clash}>
+          <title>{clash}</title>
           <path
             d={`M${x - full - 1} ${top + 4}l7 12h-14z`}
             fill="var(--color-warning)"
@@ -189,4 +189,19 @@ export const Strand = memo(function Strand({ hung, rows, selected, others, selec
       {selected && others.length <= 1 && <LevelPoints cue={cue} strand={strand} rows={rows} x={x} full={full} />}
     </g>
   );
-});
+}, isSame);
+
+/** A strand is drawn anew only when something of it changed, not whenever strands are hung anew. */
+function isSame(a: Props, b: Props): boolean {
+  const { hung: x, ...restA } = a;
+  const { hung: y, ...restB } = b;
+  return (
+    x.strand === y.strand &&
+    x.x === y.x &&
+    x.full === y.full &&
+    x.room === y.room &&
+    x.name === y.name &&
+    x.kind === y.kind &&
+    (Object.keys(restA) as (keyof typeof restA)[]).every((key) => restA[key] === restB[key])
+  );
+}

@@ -1,16 +1,18 @@
 import { useDrag } from "@use-gesture/react";
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
+import type { Cue } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { bandsWidth, hang, type HungStrand } from "./bands";
-import { rowAt, sheetHeight, yOf, type Row } from "./layout";
+import { rowAt, sheetHeight, type Row } from "./layout";
 import type { Keys } from "./selection";
 import { Strand } from "./Strand";
 import { strandPlace } from "./strandShape";
+import type { Sight } from "./useSight";
 
 interface Props {
   rows: readonly Row[];
   /** The part of the sheet in sight, in pixels from its top. */
-  sight: { top: number; bottom: number };
+  sight: Sight;
   selected: readonly string[];
   select: (cueId: string, keys: Keys) => void;
   selectAll: (cueIds: readonly string[]) => void;
@@ -25,14 +27,22 @@ interface Box {
 }
 
 /** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
-export function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
+export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const { view } = useOpenShow();
-  const hung = useMemo(() => hang(view), [view]);
+  const { strands, clashes } = view;
+  const { cues, sounds } = view.show;
+  const hung = useMemo(
+    () =>
+      hang(strands, cues, sounds).map((one) => {
+        const { top, bottom } = strandPlace(one.strand, rows);
+        return { ...one, top, bottom };
+      }),
+    [strands, cues, sounds, rows],
+  );
   const [box, setBox] = useState<Box>();
-  const shown = hung.filter((one) => {
-    const { top, bottom } = strandPlace(one.strand, rows);
-    return bottom >= sight.top && top <= sight.bottom;
-  });
+  const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
+  const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
+  const clashOf = useMemo(() => new Map(clashes.map((c) => [c.cueIds[1], c.sentence])), [clashes]);
 
   const bind = useDrag<PointerEvent>(
     ({ xy: [x, y], initial: [startX, startY], last, tap, event, shiftKey, ctrlKey, metaKey }) => {
@@ -50,7 +60,7 @@ export function Strands({ rows, sight, selected, select, selectAll, selectSlide 
         height: Math.abs(y - startY),
       };
       setBox(last ? undefined : drawn);
-      if (last) selectAll([...new Set(hung.filter((h) => isIn(h, rows, drawn)).map((h) => h.strand.cueId))]);
+      if (last) selectAll([...new Set(hung.filter((h) => isIn(h, drawn)).map((h) => h.strand.cueId))]);
     },
     { filterTaps: true },
   );
@@ -76,17 +86,24 @@ export function Strands({ rows, sight, selected, select, selectAll, selectSlide 
         {...bind()}
       />
       <Steps rows={rows} />
-      <Chains hung={hung} rows={rows} />
-      {shown.map((one) => (
-        <Strand
-          key={`${one.strand.cueId} ${one.strand.startFrame}`}
-          hung={one}
-          rows={rows}
-          selected={selected.includes(one.strand.cueId)}
-          others={selected}
-          select={select}
-        />
-      ))}
+      <Chains hung={hung} cues={cues} />
+      {shown.map((one) => {
+        const cue = cueOf.get(one.strand.cueId);
+        return (
+          cue && (
+            <Strand
+              key={`${one.strand.cueId} ${one.strand.startFrame}`}
+              hung={one}
+              cue={cue}
+              clash={clashOf.get(cue.id)}
+              rows={rows}
+              selected={selected.includes(cue.id)}
+              others={selected}
+              select={select}
+            />
+          )
+        );
+      })}
       {box && (
         <rect
           {...box}
@@ -98,10 +115,10 @@ export function Strands({ rows, sight, selected, select, selectAll, selectSlide 
       )}
     </svg>
   );
-}
+});
 
 /** Ticks where the steps of slides come. */
-function Steps({ rows }: { rows: readonly Row[] }) {
+const Steps = memo(function Steps({ rows }: { rows: readonly Row[] }) {
   const ticks = rows.flatMap((row) =>
     row.stepFrames
       .slice(1)
@@ -111,20 +128,20 @@ function Steps({ rows }: { rows: readonly Row[] }) {
   return (
     <path d={lines} stroke="var(--line)" strokeDasharray="2 4" className="pointer-events-none" aria-hidden="true" />
   );
-}
+});
+
+type PlacedStrand = HungStrand & { top: number; bottom: number };
 
 /** Threads from cues to those that come after them. */
-function Chains({ hung, rows }: { hung: readonly HungStrand[]; rows: readonly Row[] }) {
-  const { view } = useOpenShow();
+const Chains = memo(function Chains({ hung, cues }: { hung: readonly PlacedStrand[]; cues: readonly Cue[] }) {
   const of = new Map(hung.map((h) => [h.strand.cueId, h]));
-  return view.show.cues.map((cue) => {
+  return cues.map((cue) => {
     const [from, to] = [of.get(cue.start.cueId ?? ""), of.get(cue.id)];
     if (!from || !to) return null;
-    const [y1, y2] = [yOf(rows, from.strand.endFrame - 1), yOf(rows, to.strand.startFrame)];
     return (
       <path
         key={cue.id}
-        d={`M${from.x} ${y1}C${from.x} ${y1 + 18} ${to.x} ${y2 - 18} ${to.x} ${y2}`}
+        d={`M${from.x} ${from.bottom}C${from.x} ${from.bottom + 18} ${to.x} ${to.top - 18} ${to.x} ${to.top}`}
         fill="none"
         stroke="var(--muted)"
         strokeWidth={1.5}
@@ -136,14 +153,10 @@ function Chains({ hung, rows }: { hung: readonly HungStrand[]; rows: readonly Ro
       />
     );
   });
-}
+});
 
-function isIn(hung: HungStrand, rows: readonly Row[], box: Box): boolean {
-  const { top, bottom } = strandPlace(hung.strand, rows);
-  return (
-    hung.x + hung.full >= box.x &&
-    hung.x - hung.full <= box.x + box.width &&
-    bottom >= box.y &&
-    top <= box.y + box.height
-  );
-}
+const isIn = (hung: PlacedStrand, box: Box) =>
+  hung.x + hung.full >= box.x &&
+  hung.x - hung.full <= box.x + box.width &&
+  hung.bottom >= box.y &&
+  hung.top <= box.y + box.height;

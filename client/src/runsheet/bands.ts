@@ -23,33 +23,58 @@ export interface HungStrand {
   room: number;
 }
 
-/** Hangs the strands: those that sound at the same time in one band hang side by side. */
-export function hang(view: ShowView): HungStrand[] {
-  const soundOf = new Map(view.show.cues.map((cue) => [cue.id, view.show.sounds.find((s) => s.id === cue.soundId)]));
+/** Hangs the strands: those that sound at the same time in one band hang side by side, as wide as there is room. */
+export function hang(
+  strands: readonly StrandView[],
+  cues: ShowView["show"]["cues"],
+  sounds: ShowView["show"]["sounds"],
+): HungStrand[] {
+  const soundOf = new Map(cues.map((cue) => [cue.id, sounds.find((s) => s.id === cue.soundId)]));
   let left = 0;
   return bands.flatMap(({ kind, width }) => {
-    const own = view.strands
-      .filter((s) => soundOf.get(s.cueId)?.kind === kind)
-      .sort((a, b) => a.startFrame - b.startFrame);
-    const ends: number[] = [];
-    const lanes = own.map((strand) => {
-      const free = ends.findIndex((end) => end <= strand.startFrame);
-      const lane = free < 0 ? ends.length : free;
-      // One that gives way to another hangs above it; where the handover is, they cross.
-      ends[lane] = Math.min(strand.endFrame, own.find((s) => s.takesOverFrom === strand.cueId)?.startFrame ?? Infinity);
-      return lane;
+    const own = strands.filter((s) => soundOf.get(s.cueId)?.kind === kind).sort((a, b) => a.startFrame - b.startFrame);
+    const hung = crowds(own).flatMap(({ strands: crowd, lanes }) => {
+      const laneWidth = width / Math.max(1, ...lanes.map((l) => l + 1));
+      const full = Math.min(fullestHalf[kind], laneWidth / 2 - 8);
+      return crowd.map((strand, i) => ({
+        strand,
+        kind,
+        name: soundOf.get(strand.cueId)?.name ?? "",
+        x: left + laneWidth * (lanes[i] ?? 0) + full + 7,
+        full,
+        room: laneWidth - 2 * full - 18,
+      }));
     });
-    const laneWidth = width / Math.max(1, ends.length);
-    const full = Math.min(fullestHalf[kind], laneWidth / 2 - 8);
-    const hung = own.map((strand, i) => ({
-      strand,
-      kind,
-      name: soundOf.get(strand.cueId)?.name ?? "",
-      x: left + laneWidth * (lanes[i] ?? 0) + full + 7,
-      full,
-      room: laneWidth - 2 * full - 18,
-    }));
     left += width;
     return hung;
   });
+}
+
+interface Crowd {
+  strands: StrandView[];
+  /** The lane each hangs in. */
+  lanes: number[];
+}
+
+/** Strands in order of their beginning, parted where none sounds on, each with a lane free of those before it. */
+function crowds(strands: readonly StrandView[]): Crowd[] {
+  const found: Crowd[] = [];
+  const takers = new Map(strands.flatMap((s) => (s.takesOverFrom ? [[s.takesOverFrom, s] as const] : [])));
+  let ends: number[] = [];
+  for (const strand of strands) {
+    let crowd = found.at(-1);
+    if (!crowd || ends.every((end) => end <= strand.startFrame)) {
+      crowd = { strands: [], lanes: [] };
+      found.push(crowd);
+      ends = [];
+    }
+    const free = ends.findIndex((end) => end <= strand.startFrame);
+    const lane = free < 0 ? ends.length : free;
+    // One that gives way to another hangs above it; where the handover is, they cross.
+    const next = takers.get(strand.cueId);
+    ends[lane] = Math.min(strand.endFrame, next?.startFrame ?? Infinity);
+    crowd.strands.push(strand);
+    crowd.lanes.push(lane);
+  }
+  return found;
 }

@@ -16,10 +16,13 @@ const leastHeight = 44;
 const hiddenHeight = 30;
 
 /** The slides of a show in order with their times; hidden ones stand where they would come. */
-export function timesOf(view: Pick<ShowView, "show" | "runningOrder">): (SlideTime & { hidden: boolean })[] {
-  const shown = new Map(view.runningOrder.slides.map((s) => [s.slideId, s]));
+export function timesOf(
+  slides: ShowView["show"]["slides"],
+  order: ShowView["runningOrder"],
+): (SlideTime & { hidden: boolean })[] {
+  const shown = new Map(order.slides.map((s) => [s.slideId, s]));
   let at = 0;
-  return view.show.slides.map((slide, index) => {
+  return slides.map((slide, index) => {
     const time = shown.get(slide.id);
     if (time) at = time.endFrame;
     return time
@@ -48,9 +51,28 @@ export const sheetHeight = (rows: readonly Row[]) => {
   return last ? last.top + last.height : 0;
 };
 
+/** The first of some rows for which something holds, where it holds for all behind one for which it does; their number for none. */
+function firstWhere(rows: readonly Row[], holds: (row: Row) => boolean): number {
+  let [low, high] = [0, rows.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const row = rows[middle];
+    if (row && holds(row)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** The rows of which something lies between two heights. */
+export const rowsIn = (rows: readonly Row[], top: number, bottom: number) =>
+  rows.slice(
+    firstWhere(rows, (r) => r.top + r.height > top),
+    firstWhere(rows, (r) => r.top >= bottom),
+  );
+
 /** Where a frame lies on the sheet: time runs evenly within a row. */
 export function yOf(rows: readonly Row[], frame: number): number {
-  const row = rows.find((r) => frame < r.endFrame) ?? rows.findLast((r) => !r.hidden);
+  const row = rows[firstWhere(rows, (r) => frame < r.endFrame)] ?? rows.findLast((r) => !r.hidden);
   if (!row) return 0;
   const within = (frame - row.startFrame) / (row.endFrame - row.startFrame);
   return row.top + Math.max(0, Math.min(1, within)) * row.height;
@@ -73,8 +95,10 @@ export function stepAt(row: Row, y: number): number {
 
 /** The position of the row at a height, the nearest one beyond the ends. */
 export function rowAt(rows: readonly Row[], y: number): number {
-  const found = rows.findIndex((r) => y < r.top + r.height);
-  return found < 0 ? rows.length - 1 : found;
+  return Math.min(
+    rows.length - 1,
+    firstWhere(rows, (r) => y < r.top + r.height),
+  );
 }
 
 /** Before which row something dropped at a height comes: the nearer edge of the row there. */

@@ -4,7 +4,7 @@ import { frameAt, rowAt, stepAt, type Row } from "./layout";
 
 export type Grip = "first" | "last" | "whole";
 
-/** The rows a cue covers, hidden ones at its ends left aside. */
+/** The rows a cue covers, by their positions. */
 export interface SpanRows {
   first: number;
   last: number;
@@ -18,11 +18,10 @@ export interface Move extends SpanRows {
   edits: readonly Edit[];
 }
 
-export function spanRows(slides: ShowView["show"]["slides"], rows: readonly Row[], cue: Cue | undefined): SpanRows {
-  const from = slides.findIndex((s) => s.id === cue?.span?.first);
-  const through = slides.findIndex((s) => s.id === cue?.span?.last);
-  const covered = rows.flatMap((row, i) => (row.index >= from && row.index <= through ? [i] : []));
-  return { first: covered[0] ?? 0, last: covered.at(-1) ?? 0 };
+export function spanOf(rows: readonly Row[], cue: Cue): SpanRows {
+  const first = rows.findIndex((r) => r.slideId === cue.span?.first);
+  const last = rows.findIndex((r) => r.slideId === cue.span?.last);
+  return { first: Math.max(0, first), last: Math.max(0, last) };
 }
 
 /** What dragging a grip of a strand to a height comes to. Ends snap to slides and steps, or, when free, to neither. */
@@ -35,7 +34,7 @@ export function moveTo(
   from: number,
   free: boolean,
 ): Move | undefined {
-  const span = spanRows(view.show.slides, rows, cue);
+  const span = spanOf(rows, cue);
   if (grip === "whole") return shifted(rows, cue, span, rowAt(rows, y) - rowAt(rows, from));
   const at = rowAt(rows, y);
   return grip === "first"

@@ -2,15 +2,21 @@ import { createContext, useContext } from "react";
 import type { Edit, ShowView } from "../api/client";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 
-/** What every view of an open show works with. */
-export interface OpenShow {
-  view: ShowView;
+/** What can be done to an open show. It stays the same while the show changes, so that what uses only this is not drawn anew. */
+export interface ShowActions {
   edit: (edit: Edit) => void;
+  play: (fromFrame: number) => void;
+  /** The show as it is now. */
+  now: () => ShowView;
+}
+
+/** What every view of an open show works with. */
+export interface OpenShow extends Omit<ShowActions, "now"> {
+  view: ShowView;
   undo: () => void;
   redo: () => void;
   player: ChunkPlayer;
   playing: boolean;
-  play: (fromFrame: number) => void;
   /** The cues that are heard alone, by their ids; none when all are heard. Nothing of the show is changed by it. */
   alone: readonly string[];
   hearAlone: (cueIds: readonly string[]) => void;
@@ -30,9 +36,16 @@ export interface Upload {
 }
 
 export const ShowContext = createContext<OpenShow | undefined>(undefined);
+export const ActionsContext = createContext<ShowActions | undefined>(undefined);
 
 export function useOpenShow(): OpenShow {
   const open = useContext(ShowContext);
   if (!open) throw new Error("No show is open here.");
   return open;
+}
+
+export function useActions(): ShowActions {
+  const actions = useContext(ActionsContext);
+  if (!actions) throw new Error("No show is open here.");
+  return actions;
 }

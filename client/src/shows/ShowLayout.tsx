@@ -1,7 +1,9 @@
 import { Headphones, History, Keyboard, Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import { useEffect, useState, type DragEvent } from "react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useState, type DragEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, Outlet, useParams } from "react-router";
+import type { ShowView } from "../api/client";
 import { useLive } from "../api/live";
 import { useEdits, useShow } from "../api/queries";
 import { usePlayer } from "../hearing/usePlayer";
@@ -14,7 +16,7 @@ import { useTheme } from "../ui/theme";
 import { ValueField } from "../ui/ValueField";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysDialog } from "./KeysDialog";
-import { ShowContext } from "./ShowContext";
+import { ActionsContext, ShowContext, type ShowActions } from "./ShowContext";
 
 /** An open show: the bar above, and the view below it. Files dropped anywhere on it are brought in. */
 export function ShowLayout() {
@@ -30,9 +32,20 @@ export function ShowLayout() {
     setAlone(cueIds);
     player.hearOnly(cueIds);
   };
-  const revision = view?.revision;
+  const queries = useQueryClient();
+  const actions = useMemo<ShowActions>(
+    () => ({ edit, play, now: () => queries.getQueryData<ShowView>(["show", showId]) as ShowView }),
+    [edit, play, queries, showId],
+  );
 
-  useEffect(() => void player.refresh(), [player, revision]);
+  // What is heard follows an edit at once, before anything of the page is drawn anew.
+  useEffect(
+    () =>
+      queries.getQueryCache().subscribe(({ type, query }) => {
+        if (type === "updated" && query.queryKey[0] === "show") void player.refresh();
+      }),
+    [queries, player],
+  );
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const files = [...(event.clipboardData?.files ?? [])];
@@ -66,19 +79,21 @@ export function ShowLayout() {
         onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
         onDrop={onDrop}
       >
-        <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-5 px-4">
+        <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-5 px-4 max-md:gap-2">
           <Link to="/" className="text-primary font-display text-xl font-bold" title="All shows">
             Phonaris
           </Link>
-          <ValueField
-            label="Title of the show"
-            words
-            value={view.show.title}
-            show={(title) => title}
-            read={(typed) => typed.trim() || undefined}
-            commit={(title) => edit({ kind: "renameShow", title })}
-            width="16rem"
-          />
+          <div className="max-md:hidden">
+            <ValueField
+              label="Title of the show"
+              words
+              value={view.show.title}
+              show={(title) => title}
+              read={(typed) => typed.trim() || undefined}
+              commit={(title) => edit({ kind: "renameShow", title })}
+              width="16rem"
+            />
+          </div>
           <nav className="flex h-full gap-1" aria-label="Views">
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/export`} name="Export" />
@@ -94,8 +109,8 @@ export function ShowLayout() {
             </button>
           )}
           <div className="ml-auto flex items-center gap-1">
-            <span className="muted mr-2 text-sm">Running time</span>
-            <span className="figures mr-4 text-xl font-bold" data-testid="running-time">
+            <span className="muted mr-2 text-sm max-md:hidden">Running time</span>
+            <span className="figures mr-4 text-xl max-md:mr-1 font-bold" data-testid="running-time">
               {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
             </span>
             <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
@@ -104,16 +119,20 @@ export function ShowLayout() {
             <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
               <Redo2 size={18} />
             </IconButton>
-            <IconButton label="What was done, and versions" press={() => setOpen("history")}>
-              <History size={18} />
-            </IconButton>
-            <IconButton label="Keys" press={() => setOpen("keys")}>
-              <Keyboard size={18} />
-            </IconButton>
+            <span className="contents max-md:hidden">
+              <IconButton label="What was done, and versions" press={() => setOpen("history")}>
+                <History size={18} />
+              </IconButton>
+              <IconButton label="Keys" press={() => setOpen("keys")}>
+                <Keyboard size={18} />
+              </IconButton>
+            </span>
             <ThemeButton />
           </div>
         </header>
-        <Outlet />
+        <ActionsContext value={actions}>
+          <Outlet />
+        </ActionsContext>
       </div>
       {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}
       {open === "keys" && <KeysDialog close={() => setOpen(undefined)} />}

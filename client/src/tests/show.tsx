@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 import { vi } from "vitest";
 import { api, type Cue, type Edit, type ShowView, type Slide, type Sound } from "../api/client";
 import { ChunkPlayer } from "../hearing/ChunkPlayer";
-import { ShowContext } from "../shows/ShowContext";
+import { ActionsContext, ShowContext } from "../shows/ShowContext";
 
 const second = 48_000;
 
@@ -146,7 +146,7 @@ export function open(view: ShowView, part: ReactNode) {
           uploads: [],
         }}
       >
-        {part}
+        <ActionsContext value={{ edit, play: vi.fn(), now: () => view }}>{part}</ActionsContext>
       </ShowContext>
     </QueryClientProvider>,
   );

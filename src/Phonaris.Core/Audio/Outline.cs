@@ -44,9 +44,12 @@ public static class Outline
         var one = new float[columns.Length];
         foreach (var cue in schedule.Cues)
         {
-            Of(cue, peaksOf(cue.Source.Media), 0, schedule.TotalFrames, one);
-            for (var c = 0; c < one.Length; c++)
+            // Only the columns it sounds in.
+            var first = (int)(cue.StartFrame * columns.Length / schedule.TotalFrames);
+            var last = (int)Math.Min(columns.Length, (cue.EndFrame * columns.Length + schedule.TotalFrames - 1) / schedule.TotalFrames);
+            for (var c = first; c < last; c++)
             {
+                Of(cue, peaksOf(cue.Source.Media), schedule.TotalFrames * c / columns.Length, schedule.TotalFrames * (c + 1) / columns.Length, one.AsSpan(c, 1));
                 if (one[c] == 0) continue;
                 var middle = schedule.TotalFrames * (2 * c + 1) / (2 * columns.Length);
                 columns[c] += one[c] * cue.GainAt(Math.Clamp(middle - cue.StartFrame, 0, cue.LengthFrames - 1));

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using System.Security.Cryptography;
 using System.Text;
 using Phonaris.Core.Drawings;
@@ -46,6 +47,8 @@ public static class Cards
         return new(id, card.Heading, "", "", PictureSource.Of(card), Shows.Slide.DefaultHoldMs, Transition.Cut, Hidden: false, Step.Whole(id));
     }
 
+    private static readonly ConditionalWeakTable<Card, PictureSource> Titles = [];
+
     /// <summary>The slides of a show with what their cards draw worked out; what pictures are drawn from.</summary>
     public static Show WithCardsDrawn(this Show show)
     {
@@ -59,6 +62,13 @@ public static class Cards
     {
         ArgumentNullException.ThrowIfNull(picture);
         if (picture.Card is not { } card) return picture;
+        // What a title card draws hangs on nothing else of the show.
+        return card.Kind == CardKind.Title ? Titles.GetValue(card, c => Draw(show, picture)) : Draw(show, picture);
+    }
+
+    private static PictureSource Draw(Show show, PictureSource picture)
+    {
+        var card = picture.Card!;
         var lines = card.Kind == CardKind.Credits ? Credits.Of(show) : [];
         var identity = $"{card} {string.Join('\n', lines)}";
         return picture with

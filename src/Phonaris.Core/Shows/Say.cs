@@ -37,10 +37,15 @@ public static class Say
     {
         ArgumentNullException.ThrowIfNull(show);
         if (span is null) return "parked";
-        var (first, last) = show.Indices(span);
-        var (from, through) = (Number(first), Number(last));
+        show.Indices(span);
+        var (from, through) = (Number(show, span.First), Number(show, span.Last));
         return from == through ? $"slide {from}" : $"slides {from}–{through}";
+    }
 
-        int Number(int index) => Math.Max(1, show.Slides.Take(index + 1).Count(s => !s.Hidden));
+    /// <summary>A slide's number as people count: hidden slides are not counted, and one goes by the number before it.</summary>
+    public static int Number(Show show, string slideId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return Math.Max(1, show.Slides.Take(show.SlideIndex(slideId) + 1).Count(s => !s.Hidden));
     }
 }

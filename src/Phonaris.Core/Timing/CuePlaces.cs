@@ -4,45 +4,58 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>Where each cue lies by itself: its start, its end, what it plays; before beds hand over and make room.</summary>
-public static class CuePlaces
+internal sealed class CuePlaces
 {
-    /// <summary>The cues that have a time, in the show's order.</summary>
-    internal static List<ScheduledCue> Of(Show show, RunningOrder order)
-    {
-        var ends = new Dictionary<string, long?>();
-        var placed = show.Cues.ToDictionary(c => c.Id, _ => (IReadOnlyList<ScheduledCue>)[]);
-        foreach (var cue in show.Cues) EndOf(cue);
-        return [.. show.Cues.SelectMany(c => placed[c.Id])];
+    private readonly Show _show;
+    private readonly RunningOrder _order;
+    private readonly Dictionary<string, Cue> _cues;
+    private readonly Dictionary<string, Sound> _sounds;
+    private readonly Dictionary<string, int> _slides;
+    private readonly Dictionary<string, long?> _ends = [];
+    private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
 
-        // A cue that comes after another is placed behind it; there are no circles.
-        long? EndOf(Cue cue)
-        {
-            if (ends.TryGetValue(cue.Id, out var known)) return known;
-            var after = cue.Start.CueId is { } id && show.Cues.FirstOrDefault(c => c.Id == id) is { } other ? EndOf(other) : null;
-            placed[cue.Id] = [.. Stretches(show, order, cue).Select(slides => Place(show, order, cue, slides, after)).OfType<ScheduledCue>()];
-            return ends[cue.Id] = placed[cue.Id] is [.., var last] ? last.EndFrame : null;
-        }
+    /// <summary>The places of a show's cues.</summary>
+    public CuePlaces(Show show, RunningOrder order)
+    {
+        (_show, _order) = (show, order);
+        _cues = show.Cues.ToDictionary(c => c.Id);
+        _sounds = show.Sounds.ToDictionary(s => s.Id);
+        _slides = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
+        foreach (var cue in show.Cues) EndOf(cue);
     }
 
-    /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
-    public static bool WaitsForHand(Show show, Cue cue) =>
-        cue.Start.Kind == CueStartKind.Hand
-        || (cue.Start.CueId is { } id && show.Cues.FirstOrDefault(c => c.Id == id) is { Span: not null } other && WaitsForHand(show, other));
+    /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
+    public IEnumerable<(ScheduledCue Scheduled, Cue Cue, Sound Sound)> All =>
+        _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _sounds[c.SoundId])));
 
-    private static IEnumerable<IReadOnlyList<SlideTime>> Stretches(Show show, RunningOrder order, Cue cue)
+    /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
+    public bool WaitsForHand(Cue cue) =>
+        cue.Start.Kind == CueStartKind.Hand
+        || (cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null && WaitsForHand(other));
+
+    /// <summary>The frame at which a cue ends; one that comes after another is placed behind it, and there are no circles.</summary>
+    private long? EndOf(Cue cue)
+    {
+        if (_ends.TryGetValue(cue.Id, out var known)) return known;
+        var after = cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) ? EndOf(other) : null;
+        _placed[cue.Id] = [.. Stretches(cue).Select(slides => Place(cue, slides, after)).OfType<ScheduledCue>()];
+        return _ends[cue.Id] = _placed[cue.Id] is [.., var last] ? last.EndFrame : null;
+    }
+
+    private IEnumerable<IReadOnlyList<SlideTime>> Stretches(Cue cue)
     {
         if (cue.Span is null) return [];
-        var covered = order.Of(show, cue.Span);
+        var covered = _order.Between(_slides[cue.Span.First], _slides[cue.Span.Last]);
         return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
     }
 
-    private static ScheduledCue? Place(Show show, RunningOrder order, Cue cue, IReadOnlyList<SlideTime> slides, long? after)
+    private ScheduledCue? Place(Cue cue, IReadOnlyList<SlideTime> slides, long? after)
     {
         var spanEnd = slides[^1].EndFrame;
-        var start = Math.Max(after ?? StepFrame(show, cue.Start.StepId, slides) ?? slides[0].StartFrame, slides[0].StartFrame) + Frames.FromMs(cue.DelayMs);
+        var start = Math.Max(after ?? StepFrame(cue.Start.StepId, slides) ?? slides[0].StartFrame, slides[0].StartFrame) + Frames.FromMs(cue.DelayMs);
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
-        var sound = show.Sound(cue.SoundId);
+        var sound = _sounds[cue.SoundId];
         var source = new SoundSource(sound.Media, cue.Speed);
         var (from, to) = (source.Frame(cue.InFrame), source.Frame(cue.OutFrame));
         var (loopFrom, loopTo) = Loop(cue, source, from, to);
@@ -53,13 +66,13 @@ public static class CuePlaces
         var limit = cue.Stop switch
         {
             CueStop.Span => spanEnd + offset,
-            CueStop.Step => (StepFrame(show, cue.StopStepId, slides) ?? spanEnd) + offset,
-            CueStop.Show => order.TotalFrames + Math.Min(0, offset),
+            CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + offset,
+            CueStop.Show => _order.TotalFrames + Math.Min(0, offset),
             // Going round without end has no finish but the span's.
-            _ => cue.Rounds == Cue.FillSpan ? spanEnd : order.TotalFrames,
+            _ => cue.Rounds == Cue.FillSpan ? spanEnd : _order.TotalFrames,
         };
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
-        var end = Math.Min(Math.Min(natural, limit), order.TotalFrames);
+        var end = Math.Min(Math.Min(natural, limit), _order.TotalFrames);
         if (end <= start) return null;
         var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), end - start);
         return place with { EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
@@ -73,11 +86,11 @@ public static class CuePlaces
         return loopTo - loopFrom >= Shows.Edits.SetPart.LeastFrames ? (loopFrom, loopTo) : (from, to);
     }
 
-    private static long? StepFrame(Show show, string? stepId, IReadOnlyList<SlideTime> slides)
+    private long? StepFrame(string? stepId, IReadOnlyList<SlideTime> slides)
     {
         if (stepId is null) return null;
         foreach (var slide in slides)
-            if (show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return slide.StepFrames[k];
+            if (_show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return slide.StepFrames[k];
         return null;
     }
 }

@@ -76,7 +76,7 @@ public sealed class Explanation
     {
         var name = Name(cue);
         if (cue.Muted) return Is($"{name} is muted.", "Let it sound", new SetMuted(cue.Id, false));
-        if (CuePlaces.WaitsForHand(_show, cue)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
+        if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
         var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
         if (last is null)
             return Is($"{name} would begin later than this slide ends.", "Begin at once", new Several([new SetDelay(cue.Id, 0), new SetStart(cue.Id, CueStart.WithSlide)], $"{name}: begins with its slide"));

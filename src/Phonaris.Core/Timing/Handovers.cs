@@ -13,19 +13,18 @@ internal static class Handovers
     private const long MeetFrames = 50 * Frames.PerMs;
 
     /// <summary>Beds one after the other, with handovers where they meet.</summary>
-    /// <param name="beds">The beds as they would sound by themselves.</param>
-    /// <param name="lengthOf">The length of the handover to a cue, in frames.</param>
+    /// <param name="beds">The beds as they would sound by themselves, each with the length of the handover to it, in frames.</param>
     /// <param name="total">The running time in frames.</param>
-    public static IEnumerable<ScheduledCue> Between(IEnumerable<ScheduledCue> beds, Func<ScheduledCue, long> lengthOf, long total)
+    public static IEnumerable<ScheduledCue> Between(IEnumerable<(ScheduledCue Bed, long Handover)> beds, long total)
     {
-        var order = beds.OrderBy(b => b.StartFrame).ToList();
+        var sorted = beds.OrderBy(b => b.Bed.StartFrame).ToList();
+        var order = sorted.ConvertAll(b => b.Bed);
         for (var i = 1; i < order.Count; i++)
         {
-            // A muted or passed-over bed may lie between; the one that sounds last before this is the one that gives way.
             var (before, later) = (order[i - 1], order[i]);
             if (later.StartFrame > before.EndFrame + MeetFrames || later.StartFrame == before.StartFrame) continue;
             var natural = before.NaturalFrames == long.MaxValue ? total : before.StartFrame + before.NaturalFrames;
-            var end = Math.Min(Math.Min(later.StartFrame + lengthOf(later), natural), Math.Min(later.EndFrame, total));
+            var end = Math.Min(Math.Min(later.StartFrame + sorted[i].Handover, natural), Math.Min(later.EndFrame, total));
             var length = end - later.StartFrame;
             if (length < FadeShape.BareEdgeFrames)
             {

@@ -32,7 +32,18 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
     public IReadOnlyList<SlideTime> Of(Show show, Span span)
     {
         var (first, last) = show.Indices(span);
-        return [.. Slides.Where(s => s.Index >= first && s.Index <= last)];
+        return Between(first, last);
+    }
+
+    /// <summary>The slides between two positions among all slides, both included.</summary>
+    internal IReadOnlyList<SlideTime> Between(int first, int last)
+    {
+        // Ahead of a position there are at most as many slides in the running order.
+        var from = Math.Min(first, Slides.Count);
+        while (from > 0 && Slides[from - 1].Index >= first) from--;
+        List<SlideTime> covered = [];
+        for (var i = from; i < Slides.Count && Slides[i].Index <= last; i++) covered.Add(Slides[i]);
+        return covered;
     }
 
     /// <summary>

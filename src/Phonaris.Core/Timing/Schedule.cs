@@ -22,21 +22,20 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        var placed = CuePlaces.Of(show, order);
-        var cues = show.Cues.ToDictionary(c => c.Id);
-        var kinds = show.Sounds.ToDictionary(s => s.Id, s => s.Kind);
-        var heard = placed.Where(c => !cues[c.CueId].Muted && !CuePlaces.WaitsForHand(show, cues[c.CueId])).ToList();
+        var places = new CuePlaces(show, order);
+        var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
+        var heard = placed[true].ToList();
         var ducks = Ducks.Of(heard
-            .Where(c => kinds[c.SoundId] == SoundKind.Voice && cues[c.CueId].Ducks)
-            .Select(c => (c.StartFrame, c.EndFrame)));
-        var beds = Handovers
-            .Between(heard.Where(c => kinds[c.SoundId] == SoundKind.Bed), c => Frames.FromMs(cues[c.CueId].HandoverMs), order.TotalFrames)
+            .Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks)
+            .Select(p => (p.Scheduled.StartFrame, p.Scheduled.EndFrame)));
+        var handovers = heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, Frames.FromMs(p.Cue.HandoverMs)));
+        var beds = Handovers.Between(handovers, order.TotalFrames)
             .Select(b => b with { Envelope = b.Envelope + ducks.Within(b.StartFrame, b.EndFrame) })
             .ToDictionary(b => (b.CueId, b.StartFrame));
         return new(
             order.TotalFrames,
-            [.. heard.Select(c => beds.GetValueOrDefault((c.CueId, c.StartFrame), c))],
-            [.. placed.Except(heard)]);
+            [.. heard.Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
+            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) })]);
     }
 
     /// <summary>The schedule with some cues only, as when they are heard alone; muted ones and those that wait for a hand sound then too.</summary>

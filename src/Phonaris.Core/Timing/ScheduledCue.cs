@@ -23,9 +23,10 @@ namespace Phonaris.Core.Timing;
 /// <param name="FadeIn">How it swells in.</param>
 /// <param name="FadeOut">How it dies away.</param>
 /// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
+/// <param name="ByHand">Whether it waits for a hand, or for a cue that does.</param>
 public sealed record ScheduledCue(
     string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
-    long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null)
+    long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null, bool ByHand = false)
 {
     /// <summary>How long it sounds, in frames.</summary>
     public long LengthFrames => EndFrame - StartFrame;

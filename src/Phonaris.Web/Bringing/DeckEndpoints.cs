@@ -21,7 +21,7 @@ internal static class DeckEndpoints
             string id, BroughtDeck brought, ShowStore shows, FileStore files, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, brought.Read(files))) : TypedResults.NotFound());
 
-        api.MapPost("/shows/{id}/deck", async Task<Results<Ok<ShowView>, NotFound>> (
+        api.MapPost("/shows/{id}/deck", async Task<Results<ShowAnswer, NotFound>> (
             string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
@@ -30,10 +30,10 @@ internal static class DeckEndpoints
             if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
             var after = await changes.ApplyAsync(id, null, deck.ToEdit(stored.Show, slides, asked.Index, NewId.Next), cancel);
             await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, cancel);
-            return TypedResults.Ok(await views.OfAsync(after, cancel));
+            return await views.AnswerAsync(after, cancel);
         });
 
-        api.MapPost("/shows/{id}/deck/refresh", async Task<Results<Ok<ShowView>, NotFound>> (
+        api.MapPost("/shows/{id}/deck/refresh", async Task<Results<ShowAnswer, NotFound>> (
             string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
@@ -44,10 +44,10 @@ internal static class DeckEndpoints
             var after = await changes.ApplyAsync(id, stored.Revision, Refresh.ToEdit(stored.Show, plan, coming, name), cancel);
             // Sounds of the deck were taken over when it first came.
             await BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], cancel);
-            return TypedResults.Ok(await views.OfAsync(after, cancel));
+            return await views.AnswerAsync(after, cancel);
         });
 
-        api.MapPost("/shows/{id}/deck/join", async Task<Results<Ok<ShowView>, NotFound>> (
+        api.MapPost("/shows/{id}/deck/join", async Task<Results<ShowAnswer, NotFound>> (
             string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
@@ -55,7 +55,7 @@ internal static class DeckEndpoints
             var edit = PageJoin.ToEdit(stored.Show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined);
             var after = await changes.ApplyAsync(id, stored.Revision, edit, cancel);
             await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, cancel);
-            return TypedResults.Ok(await views.OfAsync(after, cancel));
+            return await views.AnswerAsync(after, cancel);
         });
     }
 }

@@ -6,22 +6,22 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Changes of a show. Each answers with the show as it is after.</summary>
+/// <summary>Changes of a show. Each answers with what it changed, or with the show as it is after.</summary>
 internal static class EditEndpoints
 {
     public static void MapEdits(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
-            TypedResults.Ok(await views.OfAsync(await changes.ApplyAsync(id, made.Revision, made.Edit, cancel), cancel)));
+            TypedResults.Ok(await ToldAsync(await changes.ApplyAsync(id, made.Revision, made.Edit, cancel), views, cancel)));
 
         api.MapPost("/shows/{id}/undo", async (string id, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
-            TypedResults.Ok(await views.OfAsync(await changes.UndoAsync(id, cancel), cancel)));
+            TypedResults.Ok(await ToldAsync(await changes.UndoAsync(id, cancel), views, cancel)));
 
         api.MapPost("/shows/{id}/redo", async (string id, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
-            TypedResults.Ok(await views.OfAsync(await changes.RedoAsync(id, cancel), cancel)));
+            TypedResults.Ok(await ToldAsync(await changes.RedoAsync(id, cancel), views, cancel)));
 
         api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
-            TypedResults.Ok(await views.OfAsync(await changes.WindAsync(id, position, cancel), cancel)));
+            await views.AnswerAsync(await changes.WindAsync(id, position, cancel), cancel));
 
         api.MapGet("/shows/{id}/history", async (string id, ShowStore shows, CancellationToken cancel) =>
             TypedResults.Ok(await shows.HistoryAsync(id, cancel)));
@@ -37,7 +37,15 @@ internal static class EditEndpoints
             return TypedResults.Ok(new Dropped(cue.Id, await views.OfAsync(after, cancel)));
         });
     }
+
+    private static async Task<Edited> ToldAsync(StoredShow stored, ShowViews views, CancellationToken cancel) =>
+        new(stored.Revision, await views.ChangeAsync(stored, cancel));
 }
+
+/// <summary>What became of a show by an edit.</summary>
+/// <param name="Revision">Its revision now.</param>
+/// <param name="Change">What is no longer as it was before this edit; null where that is not known, and the show must be asked for.</param>
+public sealed record Edited(long Revision, ShowChange? Change);
 
 /// <summary>An edit and the revision it was made on.</summary>
 public sealed record MadeEdit(long Revision, Edit Edit);

@@ -8,7 +8,7 @@ using Phonaris.Web.Jobs;
 namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them.</summary>
-internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, Lazy<JobRunner> jobs)
+internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Lazy<JobRunner> jobs)
 {
     public Task<StoredShow> ApplyAsync(string id, long? revision, Edit edit, CancellationToken cancel) =>
         ChangeAsync(id, () => store.ApplyAsync(id, revision, edit, cancel), cancel);
@@ -25,7 +25,9 @@ internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, Sou
         var before = await store.FindAsync(id, cancel);
         var stored = await change();
         await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
-        await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, CancellationToken.None);
+        // Pages that have the show as it was take the change over; others ask for the show.
+        var made = await views.ChangeAsync(stored, CancellationToken.None);
+        await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None);
         return stored;
     }
 }

@@ -29,8 +29,8 @@ internal static class ShowEndpoints
             return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
         });
 
-        api.MapGet("/shows/{id}", async Task<Results<Ok<ShowView>, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
-            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(await views.OfAsync(stored, cancel)) : TypedResults.NotFound());
+        api.MapGet("/shows/{id}", async Task<Results<ShowAnswer, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? await views.AnswerAsync(stored, cancel) : TypedResults.NotFound());
 
         api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, CancellationToken cancel) =>
         {

@@ -1,4 +1,7 @@
 using System.Collections.Concurrent;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
@@ -8,8 +11,8 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Makes the views of shows.</summary>
-internal sealed class ShowViews(SoundLibrary sounds)
+/// <summary>Makes the views of shows, each once for a revision; strands that an edit left as they were are taken over from the view before.</summary>
+internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 {
     private const int OutlineColumns = 720;
     private const int RowColumns = 32;
@@ -19,22 +22,16 @@ internal sealed class ShowViews(SoundLibrary sounds)
 
     private const double LeastLevelDb = -90;
 
-    private readonly ConcurrentDictionary<string, ShowView> _latest = new();
+    private readonly ConcurrentDictionary<string, Lazy<Task<Made>>> _latest = new();
 
     /// <summary>The view of a show, its sounds made ready where they are not.</summary>
-    public async Task<ShowView> OfAsync(StoredShow stored, CancellationToken cancel)
-    {
-        if (_latest.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision) return known;
-        await sounds.PrepareAllAsync(stored.Show.Sounds, cancel);
-        var order = RunningOrder.Of(stored.Show);
-        var schedule = Schedule.Of(stored.Show, order);
-        var outline = new float[OutlineColumns];
-        Outline.Of(schedule, sounds.Peaks, outline);
-        return _latest[stored.Id] = new(
-            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order,
-            [.. schedule.Cues.Concat(schedule.Silent).Select(c => Strand(stored.Show, c, order))],
-            Rounded(outline), RightsMissing(stored.Show), Clashes.Of(stored.Show, order, schedule), stored.Undo, stored.Redo);
-    }
+    public async Task<ShowView> OfAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).View;
+
+    /// <summary>The view of a show as it is sent.</summary>
+    public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
+
+    /// <summary>What the last edit of a show made of its view.</summary>
+    public async Task<ShowChange?> ChangeAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).Change;
 
     /// <summary>A show as a card.</summary>
     public static ShowCard Card(StoredShow stored)
@@ -43,6 +40,34 @@ internal sealed class ShowViews(SoundLibrary sounds)
         return new(
             stored.Id, stored.Show.Title, order.Slides.Count, stored.Show.Sounds.Count, order.TotalFrames,
             order.Slides.Count > 0 ? order.Slides[0].SlideId : null, stored.ChangedAt);
+    }
+
+    private async Task<Made> MadeAsync(StoredShow stored, CancellationToken cancel)
+    {
+        await sounds.PrepareAllAsync(stored.Show.Sounds, cancel);
+        var before = _latest.TryGetValue(stored.Id, out var known) && known.Value.IsCompletedSuccessfully ? await known.Value : null;
+        if (before?.View.Revision == stored.Revision) return before;
+        var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, before), CancellationToken.None));
+        // Asked for twice at once, it is made once.
+        var latest = _latest.AddOrUpdate(stored.Id, mine, (_, other) => other == known ? mine : other);
+        var made = await latest.Value;
+        return made.View.Revision == stored.Revision ? made : Make(stored, made);
+    }
+
+    private Made Make(StoredShow stored, Made? before)
+    {
+        var order = RunningOrder.Of(stored.Show);
+        var schedule = Schedule.Of(stored.Show, order);
+        var outline = new float[OutlineColumns];
+        Outline.Of(schedule, sounds.Peaks, outline);
+        var known = before?.View.RunningOrder == order ? before.Strands : [];
+        var strands = schedule.Cues.Concat(schedule.Silent)
+            .ToDictionary(c => (c, stored.Show.Cue(c.CueId)), c => known.GetValueOrDefault((c, stored.Show.Cue(c.CueId))) ?? Strand(stored.Show, c, order));
+        var view = new ShowView(
+            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Values], Rounded(outline), RightsMissing(stored.Show),
+            Clashes.Of(stored.Show, order, schedule), stored.Undo, stored.Redo);
+        var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
+        return new(view, change, strands, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
     }
 
     private static Dictionary<string, IReadOnlyList<string>> RightsMissing(Show show) => show.Sounds
@@ -67,10 +92,12 @@ internal sealed class ShowViews(SoundLibrary sounds)
         var own = show.Cue(cue.CueId);
         var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
         return new(
-            cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, CuePlaces.WaitsForHand(show, own),
+            cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, cue.ByHand,
             cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom,
             cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames);
     }
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];
+
+    private sealed record Made(ShowView View, ShowChange? Change, Dictionary<(ScheduledCue, Cue), StrandView> Strands, Lazy<byte[]> Json);
 }

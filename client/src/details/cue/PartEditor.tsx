@@ -134,14 +134,14 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         <MsField label="In" ms={msOfFrames(inFrame)} show={clock} commit={(ms) => set(framesOfMs(ms), cue.outFrame)} />{" "}
         to{" "}
         <MsField label="Out" ms={msOfFrames(outFrame)} show={clock} commit={(ms) => set(cue.inFrame, framesOfMs(ms))} />
+      </Sentence>
+      <Sentence>
         <Small name="Closer" press={() => zoom(0.4)}>
           <ZoomIn size={13} />
         </Small>
         <Small name="Farther" press={() => zoom(2.5)}>
           <ZoomOut size={13} />
         </Small>
-      </Sentence>
-      <Sentence>
         <button
           type="button"
           className="btn btn-xs"

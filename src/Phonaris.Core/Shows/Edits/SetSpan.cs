@@ -14,8 +14,14 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: {Say.Span(before, before.Cue(CueId).Span)} → {Say.Span(before, Span)}";
+    public override string Sentence(Show before)
+    {
+        var (name, was) = (before.CueName(CueId), before.Cue(CueId).Span);
+        if (was is null || Span is null) return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
+        if (was.First == Span.First) return $"{name}: through slide {Say.Number(before, was.Last)} → {Say.Number(before, Span.Last)}";
+        if (was.Last == Span.Last) return $"{name}: from slide {Say.Number(before, was.First)} → {Say.Number(before, Span.First)}";
+        return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
+    }
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches() => [$"cue:{CueId}/span"];
