@@ -34,8 +34,10 @@ public sealed class ApiTests : IDisposable
         _app.Restart();
         var after = await _app.ViewAsync(show);
         Assert.Equal(JsonSerializer.Serialize(edited, App.Json), JsonSerializer.Serialize(after, App.Json));
-        var undone = await App.ReadAsync<ShowView>(await _app.Http.PostAsync($"/api/shows/{show}/undo", null));
-        Assert.Equal(-0.5, undone.Show.Cue(dropped.CueId).LevelDb);
+        // An edit answers with what it changed: of the cues, this one alone.
+        var undone = await App.ReadAsync<Edited>(await _app.Http.PostAsync($"/api/shows/{show}/undo", null));
+        Assert.Equal((dropped.CueId, -0.5), (undone.Change!.Cues!.Changed.Single().Id, undone.Change.Cues.Changed.Single().LevelDb));
+        Assert.Equal((null, undone.Revision - 1), (undone.Change.Slides, undone.Change.Since));
     }
 
     [Fact]
@@ -133,7 +135,13 @@ public sealed class ApiTests : IDisposable
     private Task<HttpResponseMessage> PostEditAsync(string show, long revision, Edit edit) =>
         _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(revision, edit), App.Json);
 
-    private async Task<ShowView> EditAsync(string show, long revision, Edit edit) => await App.ReadAsync<ShowView>(await PostEditAsync(show, revision, edit));
+    private async Task<ShowView> EditAsync(string show, long revision, Edit edit)
+    {
+        var edited = await App.ReadAsync<Edited>(await PostEditAsync(show, revision, edit));
+        var view = await _app.ViewAsync(show);
+        Assert.Equal(edited.Revision, view.Revision);
+        return view;
+    }
 
     private static async Task<string> ProblemAsync(HttpResponseMessage answer, HttpStatusCode status)
     {

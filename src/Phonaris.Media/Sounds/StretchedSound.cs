@@ -27,8 +27,8 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <summary>Pieces begin on this grid of the sound, so that the windows of neighbours fall on the same frames.</summary>
     private const long GridFrames = 2048;
 
-    /// <summary>The filter holds this frame of its input in place and spreads or draws together what is around it; measured by onsets.</summary>
-    private const double StillFrame = 1400;
+    /// <summary>The filter holds this frame of its input in place and spreads or draws together what is around it; measured by the middles of bursts.</summary>
+    private const double StillFrame = 900;
 
     private readonly ConcurrentDictionary<long, Lazy<PcmFile>> _pieces = new();
     private readonly ConcurrentDictionary<long, float> _correlations = new();

@@ -1,0 +1,203 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Checking;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>How cues lie among each other: chains, handovers, room for voices, ends; and what is said of them.</summary>
+public class CueShapesTests
+{
+    private const long Second = Frames.PerSecond;
+
+    [Fact]
+    public void A_chain_follows_what_it_waits_for_and_a_circle_is_refused()
+    {
+        var show = With(Shows.Of(4), ("a", SoundKind.Spot, 2), ("b", SoundKind.Spot, 3));
+        show = Place(show, Shows.Cue("one", "a", "s1", "s1", 2 * Second) with { DelayMs = 1000 }, Shows.Cue("two", "b", "s1", "s2", 3 * Second));
+        show = show.Apply(new SetStart("two", CueStart.After("one"))).Show.Apply(new SetDelay("two", 500)).Show;
+        Assert.Equal((3 * Second + Second / 2, 6 * Second + Second / 2), At("two"));
+        show = show.Apply(new SetDelay("one", 1500)).Show;
+        Assert.Equal(4 * Second, At("two").Start);
+
+        var circle = Assert.Throws<RuleException>(() => show.Apply(new SetStart("one", CueStart.After("two"))));
+        Assert.Equal(("start", "That would go round in a circle: Sound a after Sound b after Sound a."), (circle.Field, circle.Message));
+
+        // Without what it waited for, it starts with its slide; and told so, and taken back.
+        var gone = new RemoveCue("one");
+        Assert.Equal("Removed Sound a from slide 1; starting with its slide now: Sound b", gone.Sentence(show));
+        var (without, inverse) = show.Apply(gone);
+        Assert.Equal(CueStart.WithSlide, without.Cue("two").Start);
+        Assert.Equal(show, without.Apply(inverse).Show);
+
+        (long Start, long End) At(string id) => Schedule.Of(show).Cues.Where(c => c.CueId == id).Select(c => (c.StartFrame, c.EndFrame)).Single();
+    }
+
+    [Fact]
+    public void A_bed_hands_over_to_the_next_with_even_power_and_does_not_come_back()
+    {
+        var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));
+        show = Place(
+            show, Shows.Cue("one", "a", "s1", "s2", 60 * Second, Cue.FillSpan),
+            Shows.Cue("two", "b", "s3", "s4", 60 * Second, Cue.FillSpan) with { HandoverMs = 2000 });
+        var schedule = Schedule.Of(show);
+        var (one, two) = (schedule.Cues[0], schedule.Cues[1]);
+        // They meet at 8 s; the first sounds on for two more.
+        Assert.Equal((10 * Second, 8 * Second, "one"), (one.EndFrame, two.StartFrame, two.TakesOverFrom));
+        for (var at = 8 * Second; at < 10 * Second; at += 999)
+            Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
+        Assert.Empty(Clashes.Of(show, RunningOrder.Of(show), schedule));
+
+        // Lying on, it gives way all the same; that is told with what would put it right.
+        show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
+        Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
+        var clash = Assert.Single(Clashes.Of(show, RunningOrder.Of(show), Schedule.Of(show)));
+        Assert.Equal(("s3", "Sound a still lies on slide 3, where Sound b takes over.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Remedy.Words));
+        Assert.Equal("s2", show.Apply(clash.Remedy.Edit).Show.Cue("one").Span!.Last);
+
+        // What has no more to sound cannot sound on.
+        show = show.Apply(new SetRounds("one", 1)).Show.Apply(new SetPart("one", 0, 8 * Second)).Show;
+        Assert.Equal((8 * Second, null), (Schedule.Of(show).Cues[0].EndFrame, Schedule.Of(show).Cues[1].TakesOverFrom));
+    }
+
+    [Fact]
+    public void Beds_make_room_for_voices_before_they_begin_and_after_they_end()
+    {
+        var show = With(Shows.Of(5), ("bed", SoundKind.Bed, 60), ("voice", SoundKind.Voice, 2));
+        show = Place(show, Shows.Cue("b", "bed", "s1", "s5", 60 * Second), Shows.Cue("v", "voice", "s3", "s3", 2 * Second));
+        // The voice sounds from 8 to 10 s.
+        Assert.Equal([(7.85, 0), (8.0, -6), (10.4, -6), (10.8, -3), (11.2, 0)], Db(7.85, 8, 10.4, 10.8, 11.2));
+        Assert.Equal([(7.8, 0), (11.3, 0)], Db(7.8, 11.3));
+
+        // Another soon after: the way up turns round where the way down of the next meets it.
+        show = Place(show, Shows.Cue("w", "voice", "s3", "s3", 2 * Second) with { DelayMs = 2800 });
+        var (lowest, highest) = (Enumerable.Range(8000, 2300).Min(ms => At(ms / 1000.0)), Enumerable.Range(10_000, 1000).Max(ms => At(ms / 1000.0)));
+        Assert.Equal(-6, lowest, 0.01);
+        Assert.InRange(highest, -4, -2);
+
+        show = show.Apply(new SetDucks("v", false)).Show.Apply(new SetDucks("w", false)).Show;
+        Assert.Equal([(9.0, 0)], Db(9));
+
+        double At(double seconds) => Gain.ToDecibels(Schedule.Of(show).Cues[0].GainAt((long)(seconds * Second)));
+        List<(double, double)> Db(params double[] seconds) => [.. seconds.Select(s => (s, Math.Round(At(s), 1) + 0.0))];
+    }
+
+    [Theory]
+    [InlineData(CueStop.Span, 0, 12.0)]
+    [InlineData(CueStop.Span, -1500, 10.5)]
+    [InlineData(CueStop.Step, 0, 10.0)]
+    [InlineData(CueStop.Step, 500, 10.5)]
+    [InlineData(CueStop.Finished, 0, 16.0)]
+    [InlineData(CueStop.Show, 0, 16.0)]
+    public void A_cue_ends_when_it_is_to(CueStop stop, long offsetMs, double seconds)
+    {
+        var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60));
+        show = show.Apply(new SetSteps("s3", [new("s3-1", "", 0, null), new("wing", "Wing", 2000, null)])).Show;
+        show = Place(show, Shows.Cue("c", "a", "s2", "s3", 60 * Second));
+        show = show.Apply(new SetStop("c", stop, stop == CueStop.Step ? "wing" : null, offsetMs)).Show;
+        Assert.Equal(seconds, Assert.Single(Schedule.Of(show).Cues).EndFrame / (double)Second);
+    }
+
+    [Fact]
+    public void A_part_goes_round_and_the_rest_is_played_before_and_after_it()
+    {
+        // A ramp, so that each sample tells where in the sound it is from. Seams are a quarter of the part: half a second.
+        const long frames = 8 * Second;
+        var sound = new Signal(frames, n => (float)n / frames);
+        var show = With(Shows.Of(1, 12_000), ("a", SoundKind.Spot, 8));
+        show = Place(show, Shows.Cue("c", "a", "s1", "s1", frames, 3) with { LoopPart = new(2 * Second, 2 * Second + 9600) });
+        var cue = Assert.Single(Schedule.Of(show).Cues);
+        // Rounds of 0.2 s with seams of 0.05 s.
+        Assert.Equal((2400, 7200), (cue.SeamFrames, cue.PeriodFrames));
+        Assert.Equal([2 * Second + 7200, 2 * Second + 14_400], cue.Knots());
+        Assert.Equal(frames + 2 * 7200, cue.LengthFrames);
+        var samples = new float[12 * Second * 2];
+        new Mixer(Schedule.Of(show), _ => sound).Render(0, samples);
+        double SoundAt(long frame) => samples[frame * 2] * (double)frames;
+        Assert.Equal(Second, SoundAt(Second), 2.0);
+        Assert.Equal(2 * Second + 4000, SoundAt(2 * Second + 4000), 2.0);
+        Assert.Equal(2 * Second + 4000, SoundAt(2 * Second + 4000 + 7200), 2.0);
+        // The last round goes on to the end.
+        Assert.Equal(5 * Second, SoundAt(5 * Second + 2 * 7200), 2.0);
+    }
+
+    [Fact]
+    public void Level_points_change_the_level_evenly_in_decibels_between_them()
+    {
+        var show = With(Shows.Of(1, 10_000), ("a", SoundKind.Spot, 10));
+        show = Place(show, Shows.Cue("c", "a", "s1", "s1", 10 * Second) with { LevelDb = -6, LevelPoints = [new(2000, 0), new(4000, -20), new(6000, 6)] });
+        var samples = new float[10 * Second * 2];
+        new Mixer(Schedule.Of(show), _ => new Signal(10 * Second, _ => 0.1f)).Render(0, samples);
+        foreach (var (ms, db) in new[] { (1000, -6.0), (2000, -6), (3000, -16), (4000, -26), (5000, -13), (6000, 0), (9000, 0) })
+            Assert.Equal(db, 20 * Math.Log10(samples[ms * 96] / 0.1), 0.02);
+    }
+
+    [Fact]
+    public void What_sounds_on_a_slide_and_why_is_said_with_what_would_change_it()
+    {
+        var show = With(Shows.Of(6), ("a", SoundKind.Bed, 6), ("b", SoundKind.Spot, 1));
+        show = Place(show, Shows.Cue("bed", "a", "s1", "s3", 6 * Second), Shows.Cue("owl", "b", "s6", "s6", Second) with { Start = CueStart.ByHand });
+
+        Assert.Equal([(true, "Sound a begins with this slide and has finished on slide 2.")], Said("s1"));
+        Assert.Equal([(false, "Silence: Sound a ended on slide 2; the next sound starts on slide 6, by hand."), (false, "Sound a had finished on slide 2: what it uses is shorter than its span.")], Said("s3"));
+        var fill = Explanation.Of(show, "s3")[1].Remedy!;
+        Assert.Equal("Go round to fill the span", fill.Words);
+        show = show.Apply(fill.Edit).Show;
+        Assert.Equal([(true, "Sound a began on slide 1 and ends with this slide.")], Said("s3"));
+
+        Assert.Equal("Silence: Sound a ended on slide 3; the next sound starts on slide 6, by hand.", Said("s5")[0].Sentence);
+        show = show.Apply(Explanation.Of(show, "s5")[0].Remedy!.Edit).Show;
+        Assert.Equal("s5", show.Cue("bed").Span!.Last);
+        Assert.Contains((false, "Sound b waits for a hand."), Said("s6"));
+
+        show = show.Apply(new SetMuted("bed", true)).Show;
+        Assert.Contains((false, "Sound a is muted."), Said("s2"));
+        show = show.Apply(new SetHidden([new("s2", true)])).Show;
+        Assert.Equal([(false, "This slide is hidden: it is left out, and nothing sounds on it.")], Said("s2"));
+
+        // Each remedy can be taken.
+        foreach (var slide in show.Slides)
+            foreach (var line in Explanation.Of(show, slide.Id).Where(l => l.Remedy is not null)) Assert.NotEqual(show, show.Apply(line.Remedy!.Edit).Show);
+
+        List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(show, slide).Select(e => (e.Sounds, e.Sentence))];
+    }
+
+    [Fact]
+    public void Copied_cues_are_laid_elsewhere_as_they_lay_with_their_sounds_and_chains()
+    {
+        var show = With(Shows.Of(8), ("a", SoundKind.Spot, 1), ("b", SoundKind.Bed, 9));
+        show = Place(show, Shows.Cue("one", "a", "s2", "s2", Second), Shows.Cue("two", "b", "s3", "s4", 9 * Second) with { Start = CueStart.After("one"), LevelDb = -9 });
+        var (clip, n) = (CueClip.Of(show, ["one", "two"]), 0);
+
+        var here = show.Apply(clip.ToEdit(show, "s5", () => $"n{n++}")).Show;
+        Assert.Equal([new Span("s5", "s5"), new Span("s6", "s7")], here.Cues.Skip(2).Select(c => c.Span));
+        Assert.Equal((here.Cues[2].Id, -9, 2), (here.Cues[3].Start.CueId, here.Cues[3].LevelDb, here.Sounds.Count));
+
+        // In another show, at its end: the sounds come along, what does not fit lies on the last slide.
+        var other = Shows.Of(2);
+        var there = other.Apply(clip.ToEdit(other, "s2", () => $"n{n++}")).Show;
+        Assert.Equal((2, "Sound b", new Span("s2", "s2")), (there.Sounds.Count, there.Sound(there.Cues[1].SoundId).Name, there.Cues[1].Span));
+    }
+
+    [Fact]
+    public void Ready_made_settings_are_one_edit_and_plain_takes_them_back()
+    {
+        var show = With(Shows.Of(5), ("a", SoundKind.Voice, 3));
+        var plain = CueDefaults.For(show, show.Sound("a"), "s2", "c");
+        show = show.Apply(new PlaceCue(plain, 0)).Show;
+        foreach (var made in ReadyMade.Own)
+        {
+            var after = show.Apply(made.ToEdit(show, "c")).Show;
+            // A voice stays on its slide by itself.
+            Assert.Equal(made.Id == "one", plain == after.Cue("c"));
+            Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(ReadyMade.ToPlain(after, "c")).Show.Cue("c"));
+        }
+        Assert.Equal(new Span("s1", "s5"), show.Apply(ReadyMade.Own[0].ToEdit(show, "c")).Show.Cue("c").Span);
+    }
+
+    private static Show With(Show show, params (string Id, SoundKind Kind, int Seconds)[] sounds) =>
+        show with { Sounds = [.. sounds.Select(s => Shows.Sound(s.Id, s.Seconds * Second, s.Kind))] };
+
+    private static Show Place(Show show, params Cue[] cues) => cues.Aggregate(show, (s, c) => s.Apply(new PlaceCue(c, int.MaxValue)).Show);
+}

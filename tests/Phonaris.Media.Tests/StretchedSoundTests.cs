@@ -1,0 +1,67 @@
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Media.Tests;
+
+/// <summary>Sounds slower and faster at the same pitch.</summary>
+public sealed class StretchedSoundTests : IDisposable
+{
+    private readonly Sandbox _sandbox = new();
+
+    [Theory]
+    [InlineData(0.5)]
+    [InlineData(0.93)]
+    [InlineData(1.25)]
+    [InlineData(2)]
+    public async Task A_tone_keeps_its_pitch_and_gets_exactly_its_length_whoever_asks_first(double speed)
+    {
+        // Bursts half a second apart on a tone: longer than a piece, so that pieces meet.
+        var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "aevalsrc=0.2*sin(440*2*PI*t)+0.6*cos(6000*2*PI*t)*exp(-pow((mod(t\\,0.5)-0.25)/0.012\\,2)):s=48000:d=20", "-ac", "2"))).Media;
+        var source = new SoundSource(hash, speed);
+        var length = (long)Math.Round(20 * 48_000 / speed);
+        var late = new float[48_000 * 2];
+        // From the middle of the second piece on, before anything else was worked out.
+        _sandbox.Sounds.Open(source).Read(420_000, late);
+        Assert.False(_sandbox.Sounds.IsReady(source));
+        await _sandbox.Sounds.PrepareAsync(source, 0, null, CancellationToken.None);
+        Assert.True(_sandbox.Sounds.IsReady(source));
+        var reader = _sandbox.Sounds.Open(source);
+        Assert.Equal(length, reader.Frames);
+        var all = new float[(length + 100) * 2];
+        reader.Read(0, all);
+        Assert.True(late.AsSpan().SequenceEqual(all.AsSpan(420_000 * 2, late.Length)));
+        Assert.All(all[^200..], s => Assert.Equal(0, s));
+
+        // 440 Hz by its zero crossings between the bursts, over the seam as well: within 5 cents.
+        var (from, frames) = ((int)(0.36 / speed * 48_000), (int)(0.13 / speed * 48_000));
+        var pitch = Enumerable.Range(2, 34).Average(k => Hertz(all, (int)(k * 0.5 / speed * 48_000) + from, frames));
+        Assert.InRange(1200 * Math.Log2(pitch / 440), -5, 5);
+
+        // The bursts stay where they belong: within 8 ms of their times over the speed.
+        for (var k = 2; k < 36; k++) Assert.InRange(Middle(all, (int)((k * 0.5 + 0.25) / speed * 48_000)), -384, 384);
+    }
+
+    /// <summary>How far the middle of a burst lies from a frame, by its energy; what is high in it is taken, the tone is not.</summary>
+    private static double Middle(float[] samples, int frame)
+    {
+        double energy = 0, moment = 0;
+        for (var n = -6000; n <= 6000; n++)
+        {
+            var i = (frame + n) * 2;
+            var power = Math.Pow(samples[i + 2] - 2 * samples[i] + samples[i - 2], 2);
+            (energy, moment) = (energy + power, moment + n * power);
+        }
+        return moment / energy;
+    }
+
+    private static double Hertz(float[] samples, int start, int frames)
+    {
+        var crossings = Enumerable.Range(start, frames)
+            .Where(n => samples[n * 2] < 0 && samples[n * 2 + 2] >= 0)
+            .Select(n => n + samples[n * 2] / (samples[n * 2] - samples[n * 2 + 2]))
+            .ToList();
+        return (crossings.Count - 1) * 48_000 / (crossings[^1] - crossings[0]);
+    }
+
+    public void Dispose() => _sandbox.Dispose();
+}

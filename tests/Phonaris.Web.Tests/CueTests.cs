@@ -1,0 +1,119 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Runtime.InteropServices;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>What is done with cues beyond single edits, over HTTP: settings, copies, history, versions, speed.</summary>
+public sealed class CueTests : IDisposable
+{
+    private readonly App _app = new();
+
+    [Fact]
+    public async Task Settings_are_given_in_one_call_kept_under_a_name_and_taken_back()
+    {
+        var (show, cue) = await CueAsync();
+        var view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply?readyMade=soft");
+        Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
+        Assert.Equal("Tone: come and go softly", view.Undo);
+
+        var kept = await PostAsync<ReadyMade>($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" As in the hall "));
+        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" "))).StatusCode);
+        view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply");
+        Assert.Equal(1000, view.Show.Cue(cue).FadeIn.Ms);
+        _app.Restart();
+        view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply?readyMade={kept.Id}");
+        Assert.Equal(3000, view.Show.Cue(cue).FadeIn.Ms);
+        Assert.Equal("As in the hall", (await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept.Single().Name);
+        await _app.Http.DeleteAsync($"/api/readymades/{kept.Id}");
+        Assert.Empty((await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept);
+    }
+
+    [Fact]
+    public async Task Cues_are_copied_into_another_show_with_their_sounds()
+    {
+        var (show, cue) = await CueAsync();
+        var clip = await PostAsync<CueClip>($"/api/shows/{show}/clip", new ChosenCues([cue]));
+        var other = await _app.ShowAsync(2);
+        var slide = (await _app.ViewAsync(other)).Show.Slides[1].Id;
+        var view = await PostAsync<ShowView>($"/api/shows/{other}/paste", new Pasted(clip, slide));
+        Assert.Equal(("Tone", new Span(slide, slide)), (view.Show.Sounds.Single().Name, view.Show.Cues.Single().Span));
+        Assert.Single(view.Strands);
+        // A sound that is not here cannot be made up.
+        var foreign = new CueClip([clip.Cues[0] with { Sound = clip.Cues[0].Sound with { Media = new string('a', 64) } }]);
+        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{other}/paste", new Pasted(foreign, slide), App.Json)).StatusCode);
+    }
+
+    [Fact]
+    public async Task History_is_wound_back_and_forth_after_a_restart_and_a_version_is_gone_back_to()
+    {
+        var (show, cue) = await CueAsync();
+        await EditAsync(show, new SetLevel(cue, -10));
+        await PostAsync<IReadOnlyList<KeptVersion>>($"/api/shows/{show}/versions", new NamedThing("At ten"));
+        await EditAsync(show, new SetLevel(cue, -20));
+        await EditAsync(show, new SetSpan(cue, new((await _app.ViewAsync(show)).Show.Slides[0].Id, (await _app.ViewAsync(show)).Show.Slides[1].Id)));
+        _app.Restart();
+        var history = (await _app.Http.GetFromJsonAsync<List<HistoryLine>>($"/api/shows/{show}/history", App.Json))!;
+        Assert.Equal("Tone: through slide 4 → 2", history[^1].Sentence);
+        var view = await PostAsync<ShowView>($"/api/shows/{show}/wind?position={history.Count - 2}");
+        Assert.Equal(("Tone: level −0.5 dB → −10.0 dB", history[^2].Sentence), (view.Undo, view.Redo));
+        view = await PostAsync<ShowView>($"/api/shows/{show}/wind?position={history.Count}");
+        Assert.Equal(-20, view.Show.Cue(cue).LevelDb);
+
+        var version = Assert.Single((await _app.Http.GetFromJsonAsync<List<KeptVersion>>($"/api/shows/{show}/versions", App.Json))!);
+        view = await PostAsync<ShowView>($"/api/shows/{show}/versions/{version.Id}/goback");
+        Assert.Equal((-10, "Went back to “At ten”"), (view.Show.Cue(cue).LevelDb, view.Undo));
+        await _app.Http.PostAsync($"/api/shows/{show}/undo", null);
+        Assert.Equal(-20, (await _app.ViewAsync(show)).Show.Cue(cue).LevelDb);
+    }
+
+    [Fact]
+    public async Task A_speed_is_heard_at_once_and_worked_out_ahead_and_a_cue_can_be_heard_alone()
+    {
+        var (show, cue) = await CueAsync();
+        await EditAsync(show, new SetSpeed(cue, 0.8));
+        // Before anything is worked out ahead: the very chunk asked for.
+        var early = await ChunkAsync(show, 5);
+        Assert.InRange(Peak(early), 0.05f, 0.2f);
+        var job = (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.Single(j => j.Kind == "speed");
+        Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
+        Assert.Equal(early, await ChunkAsync(show, 5));
+        Assert.Contains("speed", (await _app.ViewAsync(show)).Undo!);
+
+        await EditAsync(show, new SetMuted(cue, true));
+        Assert.Equal(0, Peak(await ChunkAsync(show, 5)));
+        Assert.InRange(Peak(await ChunkAsync(show, 5, $"?only={cue}")), 0.05f, 0.2f);
+        var slide = (await _app.ViewAsync(show)).Show.Slides[1].Id;
+        var said = await _app.Http.GetFromJsonAsync<ValueList<Explained>>($"/api/shows/{show}/slides/{slide}/explain", App.Json);
+        Assert.Contains(said!, e => e.Sentence == "Tone is muted." && e.Remedy!.Edit is SetMuted { Muted: false });
+    }
+
+    public void Dispose() => _app.Dispose();
+
+    /// <summary>A show of four slides, and one cue on all of them.</summary>
+    private async Task<(string Show, string Cue)> CueAsync()
+    {
+        var show = await _app.ShowAsync(4);
+        var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=1000:duration=10,volume=-0.5dB", "-ac", "2"));
+        var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
+        var dropped = await PostAsync<Dropped>($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide });
+        await EditAsync(show, new SetLevel(dropped.CueId, -0.5));
+        return (show, dropped.CueId);
+    }
+
+    private async Task<T> PostAsync<T>(string url, object? body = null) =>
+        await App.ReadAsync<T>(body is null ? await _app.Http.PostAsync(url, null) : await _app.Http.PostAsJsonAsync(url, body, App.Json));
+
+    private async Task EditAsync(string show, Edit edit) => await PostAsync<Edited>($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit));
+
+    private async Task<byte[]> ChunkAsync(string show, int second, string query = "") => await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound/{second}{query}");
+
+    private static float Peak(byte[] chunk) => MemoryMarshal.Cast<byte, float>(chunk).ToArray().Max(Math.Abs);
+}
