@@ -40,7 +40,7 @@ public sealed class BringingJourney : IDisposable
         _browser.Until(() => Picture(1) != drawn && _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth > 0)"), "the exact pictures");
 
         // A piece of the catalogue, with its licence.
-        _browser.Button("Find").Click();
+        _browser.Find("button[aria-label='Find sounds in the catalogue']").Click();
         _browser.Find("[aria-label='Words to search for']").SendKeys("rain");
         _browser.Until(() => _browser.Count("[data-piece]") == 1, "one piece found");
         AssertAccessible();

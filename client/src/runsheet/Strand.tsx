@@ -42,21 +42,19 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
   };
 
   const bind = useDrag<PointerEvent>(
-    ({ args, xy: [, y], initial: [, startY], first, last, tap, event, altKey, shiftKey, ctrlKey, metaKey }) => {
+    ({ args, xy: [, y], initial: [, startY], first, last, tap, event, ...keys }) => {
       const grip = args[0] as Grip;
       event.stopPropagation();
       const top = group.current?.ownerSVGElement?.getBoundingClientRect().top;
-      if (first && !selected) select(strand.cueId, { shiftKey, ctrlKey, metaKey });
-      if (top === undefined || tap) {
-        if (tap && selected && last) select(strand.cueId, { shiftKey, ctrlKey, metaKey });
-        setMove(undefined);
-        return;
-      }
-      const to = moveTo(now(), rows, cue, grip, y - top, startY - top, altKey);
+      // A click chooses it; so does taking hold of it, where it was not chosen with others.
+      if (tap || (first && !selected)) select(strand.cueId, keys);
+      const to =
+        top === undefined || tap ? undefined : moveTo(now(), rows, cue, grip, y - top, startY - top, keys.altKey);
       setMove(last ? undefined : to);
-      if (!last || !to) return;
-      const by = to.first - spanOf(rows, cue).first;
-      make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
+      if (last && to) {
+        const by = to.first - spanOf(rows, cue).first;
+        make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
+      }
     },
     { filterTaps: true },
   );

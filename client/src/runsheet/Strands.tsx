@@ -31,14 +31,16 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const { view } = useOpenShow();
   const { strands, clashes } = view;
   const { cues, sounds } = view.show;
-  const hung = useMemo(
-    () =>
-      hang(strands, cues, sounds).map((one) => {
-        const { top, bottom } = strandPlace(one.strand, rows);
-        return { ...one, top, bottom };
-      }),
-    [strands, cues, sounds, rows],
-  );
+  const hung = useMemo(() => {
+    const times = new Map<string, number>();
+    return hang(strands, cues, sounds).map((one): PlacedStrand => {
+      // Named by which time of its cue it is: moved, it is still the same, and stays in hand.
+      const time = (times.get(one.strand.cueId) ?? 0) + 1;
+      times.set(one.strand.cueId, time);
+      const { top, bottom } = strandPlace(one.strand, rows);
+      return { ...one, key: `${one.strand.cueId} ${time}`, top, bottom };
+    });
+  }, [strands, cues, sounds, rows]);
   const [box, setBox] = useState<Box>();
   const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
@@ -92,7 +94,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
         return (
           cue && (
             <Strand
-              key={`${one.strand.cueId} ${one.strand.startFrame}`}
+              key={one.key}
               hung={one}
               cue={cue}
               clash={clashOf.get(cue.id)}
@@ -130,7 +132,7 @@ const Steps = memo(function Steps({ rows }: { rows: readonly Row[] }) {
   );
 });
 
-type PlacedStrand = HungStrand & { top: number; bottom: number };
+type PlacedStrand = HungStrand & { key: string; top: number; bottom: number };
 
 /** Threads from cues to those that come after them. */
 const Chains = memo(function Chains({ hung, cues }: { hung: readonly PlacedStrand[]; cues: readonly Cue[] }) {

@@ -1,9 +1,13 @@
 import { useOpenShow } from "../shows/ShowContext";
 
-/** The cues that lost their slides or their sound: kept with their settings, ready to be placed again. */
+/**
+ * The cues that do not hang on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
+ * would begin only when their span has ended.
+ */
 export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {
   const { view, edit } = useOpenShow();
-  const parked = view.show.cues.filter((c) => !c.span);
+  const hung = new Set(view.strands.map((s) => s.cueId));
+  const parked = view.show.cues.filter((c) => !hung.has(c.id));
   if (parked.length === 0) return null;
   return (
     <section aria-label="Parked cues">
@@ -21,6 +25,7 @@ export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }
               >
                 {sound.name}
               </button>
+              {cue.span && <span className="muted text-xs">begins too late</span>}
               {sound.removed && (
                 <button
                   type="button"

@@ -1,4 +1,4 @@
-import { answered, api, type Cue, type Edit } from "../../api/client";
+import { answered, api, type Cue, type Edit, type ShowView } from "../../api/client";
 import { say } from "../../api/queries";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
@@ -76,12 +76,23 @@ function useSteps(slideId: string | undefined) {
   return steps.slice(1).map((s, k) => [s.id, `step ${k + 2}${s.label ? `, ${s.label}` : ""}`] as const);
 }
 
+/** The other cues a cue could come after: first those that end within its span, the nearest to its beginning first. */
+function likelyBefore(view: ShowView, cue: Cue): Cue[] {
+  const endOf = (id: string) => view.strands.findLast((s) => s.cueId === id)?.endFrame ?? Infinity;
+  const slide = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id);
+  const [start, end] = [slide(cue.span?.first)?.startFrame ?? 0, slide(cue.span?.last)?.endFrame ?? 0];
+  const far = (other: Cue) => (endOf(other.id) < end ? Math.abs(endOf(other.id) - start) : Infinity);
+  return view.show.cues
+    .filter((c) => c.id !== cue.id && c.span)
+    .sort((a, b) => (far(a) < far(b) ? -1 : far(a) > far(b) ? 1 : 0));
+}
+
 /** What a cue begins with, and whether it does so once or on every slide. */
 export function Begins({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
   const steps = useSteps(cue.span?.first);
   const { kind, stepId, cueId } = cue.start;
-  const others = view.show.cues.filter((c) => c.id !== cue.id && c.span);
+  const others = likelyBefore(view, cue);
   const nameOf = (other: Cue) => view.show.sounds.find((s) => s.id === other.soundId)?.name ?? "";
   const after = `after ${cueId ?? others[0]?.id ?? ""}`;
   const set = (to: string) => {
