@@ -43,16 +43,18 @@ internal static class Script
     public static IReadOnlyList<ScriptCue> Cues { get; } =
     [
         new("dusk-pad", 1, 3, c => c with { FadeIn = Fade.Of(2500), FadeOut = Fade.Of(4000) }),
-        new("lantern-waltz", 4, 9, c => c with { FadeIn = Fade.Of(1500), FadeOut = Fade.Of(3000), LevelDb = c.LevelDb - 4, DelayMs = 500 }),
+        new("lantern-waltz", 4, 9, c => c with { FadeIn = Fade.Of(1500), FadeOut = Fade.Of(3000), LevelDb = c.LevelDb - 4, DelayMs = 500, HandoverMs = 3000,
+            // Lower where the bats are to be heard.
+            LevelPoints = [new(150_000, 0), new(154_500, -8)] }),
         new("mill-stream-reel", 10, 13, c => c with { FadeIn = new Fade(800, FadeCurve.Smooth), LevelDb = c.LevelDb - 2 }),
         new("homeward", 14, 15, c => c with { Rounds = 1, FadeIn = Fade.None, FadeOut = Fade.None }),
         new("welcome", 4, 4, c => c with { DelayMs = 2000 }),
         new("hold-a-lantern", 13, 13, c => c with { DelayMs = 3000 }),
         new("tin-bell", 5, 5, c => c with { Start = CueStart.WithStep("slide-05-2") }),
-        new("wing-flutter", 6, 6, c => c with { DelayMs = 4000 }),
-        new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600) }),
-        new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand }),
-        new("lantern-latch", 13, 13, c => c with { DelayMs = 1000 }),
+        new("wing-flutter", 6, 6, c => c with { DelayMs = 4000, Stop = CueStop.Finished }),
+        new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600), Speed = 0.8 }),
+        new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand, Hotspot = Hotspot.New("Call the owl") with { X = 0.86, Y = 0.2, Symbol = HotspotSymbol.Ring } }),
+        new("lantern-latch", 13, 13, c => c with { Start = CueStart.After("cue-06"), DelayMs = 500 }),
     ];
 
     private static string WhoFlies(int shown) => Drawings.Talk("Who flies tonight", Visitors, "#1F3B36", "#A9C98B", "#2A2018", shown);

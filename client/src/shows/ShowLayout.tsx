@@ -113,13 +113,13 @@ export function ShowLayout() {
             <span className="figures mr-4 text-xl max-md:mr-1 font-bold" data-testid="running-time">
               {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
             </span>
-            <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
-              <Undo2 size={18} />
-            </IconButton>
-            <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
-              <Redo2 size={18} />
-            </IconButton>
             <span className="contents max-md:hidden">
+              <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
+                <Undo2 size={18} />
+              </IconButton>
+              <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
+                <Redo2 size={18} />
+              </IconButton>
               <IconButton label="What was done, and versions" press={() => setOpen("history")}>
                 <History size={18} />
               </IconButton>
@@ -147,7 +147,7 @@ function View({ to, name }: { to: string; name: string }) {
       to={to}
       end
       className={({ isActive }) =>
-        `flex h-full items-center border-b-3 px-3 text-[0.9375rem] ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+        `flex h-full items-center border-b-3 px-3 text-[0.9375rem] whitespace-nowrap max-md:px-2 ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
       }
     >
       {name}
