@@ -60,8 +60,18 @@ public sealed class ToolTests : IDisposable
         var show = Json("show", "a.phonaris");
         // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one by hand beside the deck's own.
         Assert.Equal([0L, 96_000, 192_000], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("startFrame").GetInt64()).Order());
-        Assert.Equal(2, show.GetProperty("schedule").GetProperty("byHand").GetArrayLength());
+        Assert.Equal(2, show.GetProperty("schedule").GetProperty("silent").GetArrayLength());
 
+        var lines = Json("explain", "a.phonaris", "--slide", "2").GetProperty("lines").EnumerateArray().ToList();
+        Assert.Equal((true, "Chime begins with this slide and has finished here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
+        Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("remedy").GetString() == "Begin with its slide");
+        AssertFails(3, "slides 1 to 2", "explain", "a.phonaris", "--slide", "7");
+
+        // Half as fast, twice as long, to the frame; and heard in the export.
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--delay", "1", "--speed", "0.5", "--loop", "once", "--kind", "spot");
+        AssertFails(3, "between 0.5 and 2", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--speed", "3");
+        var slow = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues").EnumerateArray().Single(c => c.GetProperty("startFrame").GetInt64() == 48_000);
+        Assert.Equal(48_000 + 48_000, slow.GetProperty("endFrame").GetInt64());
         Json("export", "a.phonaris", "--to", "a.wav");
         var measured = Json("measure", "chime.wav");
         // Half scale on both sides: −6.02 dBTP, and by its power −6 LUFS or so.

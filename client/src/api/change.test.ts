@@ -1,0 +1,46 @@
+import { expect, it } from "vitest";
+import { cue, slide, sound, viewOf } from "../tests/show";
+import { changed } from "./change";
+import type { Schemas } from "./client";
+
+const nothing: Schemas["ShowChange"] = {
+  id: "show",
+  revision: 2,
+  since: 1,
+  title: "A show",
+  slides: null,
+  sections: null,
+  sounds: null,
+  cues: null,
+  runningOrder: null,
+  strands: null,
+  outline: null,
+  rightsMissing: null,
+  clashes: null,
+  undo: "Tin bell: level 0.0 dB → −3.0 dB",
+  redo: null,
+};
+
+it("takes over what changed, and leaves the rest the very same", () => {
+  const view = viewOf({ sounds: [sound("bell")], cues: [cue("a", "bell"), cue("b", "bell"), cue("c", "bell")] });
+  const quieter = cue("b", "bell", { levelDb: -3 });
+  const after = changed(view, { ...nothing, cues: { order: ["c", "b", "n"], changed: [quieter, cue("n", "bell")] } });
+  expect(after.revision).toBe(2);
+  expect(after.undo).toContain("Tin bell");
+  expect(after.show.cues.map((c) => c.id)).toEqual(["c", "b", "n"]);
+  expect(after.show.cues[0]).toBe(view.show.cues[2]);
+  expect(after.show.cues[1]).toBe(quieter);
+  expect(after.show.slides).toBe(view.show.slides);
+  expect(after.runningOrder).toBe(view.runningOrder);
+});
+
+it("takes slides out and puts them in another order", () => {
+  const view = viewOf();
+  const after = changed(view, {
+    ...nothing,
+    slides: { order: ["s3", "s1"], changed: [slide(1, { title: "First" })] },
+    outline: [1],
+  });
+  expect(after.show.slides.map((s) => s.title)).toEqual(["Slide 3", "First"]);
+  expect(after.outline).toEqual([1]);
+});
