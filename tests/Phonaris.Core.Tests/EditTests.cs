@@ -127,7 +127,7 @@ public class EditTests
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(43) switch
+        return random.Next(44) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -172,6 +172,7 @@ public class EditTests
             40 => new SetHandover(Cue(), random.Next(-100, 9000)),
             41 => new SetHotspot(Cue(), random.Next(3) == 0 ? null : Hotspot.New(fresh) with { X = random.Next(-1, 11) / 10.0 }),
             42 => new GoBack(show with { Title = fresh }, fresh),
+            43 => new AddHotspot(Cue()),
             _ => new AddSlides([], 0),
         };
     }

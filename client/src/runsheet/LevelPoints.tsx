@@ -2,7 +2,7 @@ import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import type { Cue, StrandView } from "../api/client";
 import { useActions } from "../shows/ShowContext";
-import { msOfFrames } from "../ui/format";
+import { framesOfMs, msOfFrames } from "../ui/format";
 import { frameAt, type Row } from "./layout";
 import { halfWidth, levelOfHalf, strandPlace } from "./strandShape";
 
@@ -47,7 +47,7 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
 
   return cue.levelPoints.map((kept, index) => {
     const point = held?.index === index ? held.point : kept;
-    const y = place.y(Math.min(strand.endFrame - 1, strand.startFrame + point.atMs * 48));
+    const y = place.y(Math.min(strand.endFrame - 1, strand.startFrame + framesOfMs(point.atMs)));
     return (
       <g
         key={kept.atMs}

@@ -2,7 +2,7 @@ import { useDrag } from "@use-gesture/react";
 import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import type { Cue, Edit } from "../api/client";
 import { useActions } from "../shows/ShowContext";
-import { msOfFrames } from "../ui/format";
+import { framesOfMs, msOfFrames } from "../ui/format";
 import type { HungStrand } from "./bands";
 import { frameAt, type Row } from "./layout";
 import { LevelPoints } from "./LevelPoints";
@@ -177,7 +177,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
           <title>Handover: drag its end</title>
           <circle
             cx={x + full + 3}
-            cy={place.y(handover === undefined ? strand.handoverEnd : strand.startFrame + handover * 48)}
+            cy={place.y(handover === undefined ? strand.handoverEnd : strand.startFrame + framesOfMs(handover))}
             r={4}
             fill={color}
             opacity={selected || handover !== undefined ? 1 : 0.45}

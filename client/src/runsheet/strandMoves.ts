@@ -1,5 +1,5 @@
 import type { Cue, Edit, ShowView } from "../api/client";
-import { msOfFrames } from "../ui/format";
+import { framesOfMs, msOfFrames } from "../ui/format";
 import { frameAt, rowAt, stepAt, type Row } from "./layout";
 
 export type Grip = "first" | "last" | "whole";
@@ -84,7 +84,7 @@ function firstTo(
   if (start.kind !== cue.start.kind || start.stepId !== cue.start.stepId)
     edits.push({ kind: "setStart", cueId: cue.id, start });
   if (delayMs !== cue.delayMs && (free || edits.length > 0)) edits.push({ kind: "setDelay", cueId: cue.id, delayMs });
-  const frame = (row.stepFrames[k] ?? row.startFrame) + delayMs * 48;
+  const frame = (row.stepFrames[k] ?? row.startFrame) + framesOfMs(delayMs);
   return {
     ...move,
     top: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,
@@ -114,7 +114,7 @@ function lastTo(
   const edits: Edit[] = [...move.edits];
   if (stop !== cue.stop || (step?.id ?? null) !== cue.stopStepId || offsetMs !== cue.stopOffsetMs)
     edits.push({ kind: "setStop", cueId: cue.id, stop, stepId: step?.id ?? null, offsetMs });
-  const frame = step ? (row.stepFrames[k] ?? row.endFrame) : row.endFrame + offsetMs * 48;
+  const frame = step ? (row.stepFrames[k] ?? row.endFrame) : row.endFrame + framesOfMs(offsetMs);
   return {
     ...move,
     bottom: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,

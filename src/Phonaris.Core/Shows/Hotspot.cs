@@ -28,8 +28,12 @@ public sealed record Hotspot(
     public const int LongestAlternative = 200;
 
     /// <summary>A hotspot in the middle of the slide.</summary>
-    /// <param name="alternative">What it is, in words.</param>
-    public static Hotspot New(string alternative) => new(0.5, 0.5, 0.08, 0, HotspotSymbol.Wing, "#D9772B", 1, alternative, Shown: true);
+    /// <param name="alternative">What it is, in words; cut off where it is too long.</param>
+    public static Hotspot New(string alternative)
+    {
+        ArgumentNullException.ThrowIfNull(alternative);
+        return new(0.5, 0.5, 0.08, 0, HotspotSymbol.Wing, "#D9772B", 1, alternative[..Math.Min(alternative.Length, LongestAlternative)], Shown: true);
+    }
 }
 
 /// <summary>The symbols of hotspots.</summary>

@@ -52,7 +52,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
         <Ends cue={cue} />
         <Times cue={cue} />
       </Topic>
-      <HotspotLine cue={cue} name={sound.name} />
+      <HotspotLine cue={cue} />
       <Topic title={`What is used, of ${time(sound.figures.frames)}`}>
         <PartEditor cue={cue} sound={sound} />
         <Rounds cue={cue} sound={sound} />

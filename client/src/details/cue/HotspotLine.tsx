@@ -6,22 +6,10 @@ import { Topic } from "../Sentence";
 import { HotspotDialog } from "./HotspotDialog";
 
 /** The place to click for a cue that begins by hand. */
-export function HotspotLine({ cue, name }: { cue: Cue; name: string }) {
+export function HotspotLine({ cue }: { cue: Cue }) {
   const { edit } = useOpenShow();
   const [open, setOpen] = useState(false);
   if (cue.start.kind !== "hand" || !cue.span) return null;
-  const fresh = {
-    x: 0.5,
-    y: 0.5,
-    size: 0.08,
-    turn: 0,
-    symbol: "wing" as const,
-    color: "#D9772B",
-    opacity: 1,
-    alternative: name,
-    shown: true,
-    picture: null,
-  };
   return (
     <Topic title="A place to click">
       <div className="flex flex-wrap gap-1.5">
@@ -29,7 +17,7 @@ export function HotspotLine({ cue, name }: { cue: Cue; name: string }) {
           type="button"
           className="btn btn-xs"
           onClick={() => {
-            if (!cue.hotspot) edit({ kind: "setHotspot", cueId: cue.id, hotspot: fresh });
+            if (!cue.hotspot) edit({ kind: "addHotspot", cueId: cue.id });
             setOpen(true);
           }}
         >

@@ -49,6 +49,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetReturn), "setReturn")]
 [JsonDerivedType(typeof(SetDucks), "setDucks")]
 [JsonDerivedType(typeof(SetHandover), "setHandover")]
+[JsonDerivedType(typeof(AddHotspot), "addHotspot")]
 [JsonDerivedType(typeof(SetHotspot), "setHotspot")]
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
 [JsonDerivedType(typeof(GoBack), "goBack")]
