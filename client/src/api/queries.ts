@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { toast } from "sonner";
 import { changed } from "./change";
 import { answered, api, titleOf, type Edit, type JobView, type Schemas, type ShowView } from "./client";
@@ -80,48 +81,56 @@ class Collision extends Error {}
 
 export const say = (problem: Error) => toast.error(problem.message, { duration: 8000 });
 
-/** Changes a show: makes an edit, undoes, redoes. The answer is the show as it is after. */
+/** Changes a show: makes an edit, undoes, redoes. */
 export function useEdits(showId: string) {
   const queries = useQueryClient();
-  const settle = {
-    // One after the other, each on what the one before it made: quick strokes of one hand do not collide.
-    mutationKey: ["edit", showId],
-    scope: { id: `edits of ${showId}` },
-    onSuccess: async ({ revision, change }: Schemas["Edited"]) => {
-      if (!keepChange(queries, showId, revision, change))
-        await queries.invalidateQueries({ queryKey: showKey(showId) });
-    },
-    onError: async (problem: Error) => {
-      say(problem);
-      await queries.invalidateQueries({ queryKey: showKey(showId) });
-    },
-  };
+  return useMemo(() => editsOf(queries, showId), [queries, showId]);
+}
+
+function editsOf(queries: QueryClient, showId: string) {
   const path = { params: { path: { id: showId } } };
   const revision = () => queries.getQueryData<ShowView>(showKey(showId))?.revision ?? 0;
-  const edit = useMutation({
-    mutationFn: async (made: Edit) => {
-      const answer = await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } });
-      if (answer.response.status === 409) throw new Collision(titleOf(answer.error) ?? "This was changed meanwhile.");
-      return answered(answer);
-    },
-    ...settle,
-    onError: async (problem: Error, made: Edit) => {
-      if (!(problem instanceof Collision)) return settle.onError(problem);
-      await queries.invalidateQueries({ queryKey: showKey(showId) });
-      // Neither change is lost: this one can be made once more, on what is there now.
-      const again = { label: "Change it all the same", onClick: () => edit.mutate(made) };
-      toast.error(problem.message, { duration: 20_000, action: again });
-    },
-  });
-  const undo = useMutation({
-    mutationFn: async () => answered(await api.POST("/api/shows/{id}/undo", path)),
-    ...settle,
-  });
-  const redo = useMutation({
-    mutationFn: async () => answered(await api.POST("/api/shows/{id}/redo", path)),
-    ...settle,
-  });
-  return { edit: edit.mutate, undo: () => undo.mutate(), redo: () => redo.mutate() };
+  const anew = () => queries.invalidateQueries({ queryKey: showKey(showId) });
+  const failed = async (problem: Error) => {
+    say(problem);
+    await anew();
+  };
+  // Nothing is drawn anew because an edit is on its way: only what it changes is. So nobody observes these mutations.
+  const make = (call: () => Promise<Schemas["Edited"]>, onError = failed) =>
+    void queries
+      .getMutationCache()
+      .build(queries, {
+        // One after the other, each on what the one before it made: quick strokes of one hand do not collide.
+        mutationKey: ["edit", showId],
+        scope: { id: `edits of ${showId}` },
+        mutationFn: call,
+        onSuccess: async ({ revision, change }: Schemas["Edited"]) => {
+          if (!keepChange(queries, showId, revision, change)) await anew();
+        },
+        onError,
+      })
+      .execute(undefined)
+      .catch(() => undefined);
+  const edit = (made: Edit) =>
+    make(
+      async () => {
+        const answer = await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } });
+        if (answer.response.status === 409) throw new Collision(titleOf(answer.error) ?? "This was changed meanwhile.");
+        return answered(answer);
+      },
+      async (problem) => {
+        if (!(problem instanceof Collision)) return failed(problem);
+        await anew();
+        // Neither change is lost: this one can be made once more, on what is there now.
+        const again = { label: "Change it all the same", onClick: () => edit(made) };
+        toast.error(problem.message, { duration: 20_000, action: again });
+      },
+    );
+  return {
+    edit,
+    undo: () => make(async () => answered(await api.POST("/api/shows/{id}/undo", path))),
+    redo: () => make(async () => answered(await api.POST("/api/shows/{id}/redo", path))),
+  };
 }
 
 /** Where a sound is laid: on a slide, with a step of it, some time after that, through a slide. */

@@ -1,16 +1,16 @@
 import { framesPerSecond } from "../ui/format";
 
-/** A second of sound as the engine rendered it, or "same" when what was named is still right, or "end" beyond it. */
-export type Fetched = { samples: Float32Array; tag: string } | "same" | "end";
+/** A chunk of sound as the engine rendered it, left side then right; "same" when what was named is still right, "end" beyond it. */
+export type Fetched = { samples: Float32Array<ArrayBuffer>; tag: string } | "same" | "end";
 export type FetchChunk = (
-  second: number,
+  chunk: number,
   tag: string | undefined,
   signal: AbortSignal,
   only: string,
 ) => Promise<Fetched>;
 
 interface Scheduled {
-  second: number;
+  chunk: number;
   tag: string;
   /** When its first sample sounds, on the audio clock. */
   startsAt: number;
@@ -19,13 +19,15 @@ interface Scheduled {
   gain: GainNode;
 }
 
+export const chunkSeconds = 0.5; // as the server cuts it
 const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
 const soon = 0.01; // seconds ahead of now that a changeover can be set for
-const changeover = 0.01; // seconds of crossfade when a sounding chunk is replaced
+const near = 0.15; // seconds ahead of now that are renewed first
+const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
- * Plays sound that comes from the engine in chunks of a second, joined to the sample on the audio clock. An edit while playing is
+ * Plays sound that comes from the engine in short chunks, joined to the sample on the audio clock. An edit while playing is
  * heard at once: chunks that changed are fetched again and take over with a short crossfade.
  */
 export class ChunkPlayer {
@@ -34,7 +36,7 @@ export class ChunkPlayer {
   private volume: GainNode | undefined;
   private volumeSet = 1;
   private only = "";
-  private levels = new Float32Array(1024);
+  private levels = new Float32Array(512);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
   private origin = 0;
@@ -84,7 +86,7 @@ export class ChunkPlayer {
     this.rest = fromFrame;
     this.stopFrame = toFrame;
     this.ended = false;
-    this.next = Math.floor(fromFrame / framesPerSecond);
+    this.next = Math.floor(fromFrame / framesPerSecond / chunkSeconds);
     this.origin = Infinity;
     this.tell();
     await this.context.resume();
@@ -93,7 +95,8 @@ export class ChunkPlayer {
     // On the sample grid, so that chunks join without a gap.
     const at = this.context.currentTime + lead - fromFrame / framesPerSecond;
     this.origin = Math.round(at * framesPerSecond) / framesPerSecond;
-    this.schedule(this.next++, first, fromFrame / framesPerSecond - Math.floor(fromFrame / framesPerSecond));
+    this.schedule(this.next, first, fromFrame / framesPerSecond - this.next * chunkSeconds);
+    this.next++;
     this.timer = window.setInterval(() => this.tick(), 100);
     await this.fill(run);
   }
@@ -127,7 +130,7 @@ export class ChunkPlayer {
   }
 
   /** What is heard may have changed: checks the chunks not heard yet, and replaces those that have. */
-  async refresh() {
+  refresh = async () => {
     const run = this.run;
     if (!run || !this.context) return;
     const now = this.context.currentTime;
@@ -135,17 +138,15 @@ export class ChunkPlayer {
     // The end may have moved.
     this.ended = false;
     const renew = async (chunk: Scheduled) => {
-      const fetched = await this.fetchChunk(chunk.second, chunk.tag, run.signal, this.only).catch(
-        () => "same" as const,
-      );
+      const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, run.signal, this.only).catch(() => "same" as const);
       if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
     };
     // What sounds now comes first.
-    const [current, ...later] = open.sort((a, b) => a.startsAt - b.startsAt);
-    if (current) await renew(current);
-    await Promise.all(later.map(renew));
+    const isNear = (chunk: Scheduled) => chunk.startsAt < now + near;
+    await Promise.all(open.filter(isNear).map(renew));
+    await Promise.all(open.filter((chunk) => !isNear(chunk)).map(renew));
     if (!run.signal.aborted) await this.fill(run);
-  }
+  };
 
   private async fill(run: AbortController) {
     if (this.filling === run) return;
@@ -158,27 +159,27 @@ export class ChunkPlayer {
   }
 
   private async fillAhead(run: AbortController) {
-    while (!this.ended && this.context && this.origin + this.next < this.context.currentTime + ahead) {
-      const second = this.next++;
-      const fetched = await this.fetchChunk(second, undefined, run.signal, this.only).catch(() => undefined);
+    while (!this.ended && this.context && this.origin + this.next * chunkSeconds < this.context.currentTime + ahead) {
+      const chunk = this.next++;
+      const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.only).catch(() => undefined);
       if (run.signal.aborted) return;
       if (fetched === undefined) {
-        // The server is away for a moment: what is scheduled goes on, and this second is asked for again.
-        this.next = Math.min(this.next, second);
+        // The server is away for a moment: what is scheduled goes on, and this chunk is asked for again.
+        this.next = Math.min(this.next, chunk);
         return;
       }
-      this.schedule(second, fetched, 0);
+      this.schedule(chunk, fetched, 0);
     }
   }
 
-  private schedule(second: number, fetched: Fetched, skip: number) {
+  private schedule(chunk: number, fetched: Fetched, skip: number) {
     if (fetched === "end" || fetched === "same" || !this.context) {
       this.ended = true;
       return;
     }
-    const startsAt = this.origin + second;
+    const startsAt = this.origin + chunk * chunkSeconds;
     const late = Math.max(0, this.context.currentTime + 0.005 - (startsAt + skip));
-    this.start(second, fetched, skip + late, startsAt + skip + late, false);
+    this.start(chunk, fetched, skip + late, startsAt + skip + late, false);
   }
 
   private replace(old: Scheduled, fetched: Fetched) {
@@ -189,24 +190,22 @@ export class ChunkPlayer {
     if (sounding) old.gain.gain.linearRampToValueAtTime(0, at + changeover);
     old.source.stop(sounding ? at + changeover : at);
     this.scheduled = this.scheduled.filter((c) => c !== old);
-    if (fetched !== "end" && fetched !== "same") this.start(old.second, fetched, at - old.startsAt, at, sounding);
+    if (fetched !== "end" && fetched !== "same") this.start(old.chunk, fetched, at - old.startsAt, at, sounding);
   }
 
   private start(
-    second: number,
-    chunk: { samples: Float32Array; tag: string },
+    number: number,
+    { samples, tag }: { samples: Float32Array<ArrayBuffer>; tag: string },
     offset: number,
     at: number,
     swell: boolean,
   ) {
     if (!this.context || !this.analyser) return;
-    const frames = chunk.samples.length / 2;
+    const frames = samples.length / 2;
     if (frames === 0 || offset >= frames / framesPerSecond) return;
     const buffer = this.context.createBuffer(2, frames, framesPerSecond);
-    for (let side = 0; side < 2; side++) {
-      const channel = buffer.getChannelData(side);
-      for (let i = 0; i < frames; i++) channel[i] = chunk.samples[2 * i + side] ?? 0;
-    }
+    buffer.copyToChannel(samples.subarray(0, frames), 0);
+    buffer.copyToChannel(samples.subarray(frames), 1);
     const source = this.context.createBufferSource();
     const gain = this.context.createGain();
     source.buffer = buffer;
@@ -216,12 +215,12 @@ export class ChunkPlayer {
       gain.gain.linearRampToValueAtTime(1, at + changeover);
     }
     source.start(at, offset);
-    const left = (this.stopFrame - (second + offset) * framesPerSecond) / framesPerSecond;
+    const left = this.stopFrame / framesPerSecond - (number * chunkSeconds + offset);
     if (left < frames / framesPerSecond - offset) source.stop(at + Math.max(0, left));
     this.scheduled.push({
-      second,
-      tag: chunk.tag,
-      startsAt: this.origin + second,
+      chunk: number,
+      tag,
+      startsAt: this.origin + number * chunkSeconds,
       lasts: frames / framesPerSecond,
       source,
       gain,
@@ -255,10 +254,10 @@ export class ChunkPlayer {
   }
 }
 
-/** Fetches chunks from an address that ends with the second. */
+/** Fetches chunks from an address that ends with their number. */
 export function chunksFrom(address: string): FetchChunk {
-  return async (second, tag, signal, only) => {
-    const response = await fetch(`${address}/${second}${only ? `?only=${only}` : ""}`, {
+  return async (chunk, tag, signal, only) => {
+    const response = await fetch(`${address}/${chunk}${only ? `?only=${only}` : ""}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type RefObject } from "react";
+import { startTransition, useEffect, useMemo, useState, type RefObject } from "react";
 
 /** The part of a scrolled thing that is in sight and around it, in pixels. It moves on in steps, so that most scrolling changes nothing. */
 export interface Sight {
@@ -6,22 +6,26 @@ export interface Sight {
   bottom: number;
 }
 
-const step = 640;
+// Two rows: few enough to be drawn between two pictures.
+const step = 160;
+const beyond = 480;
+const leastHeight = 640;
 
 export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
-  const [at, setAt] = useState({ first: 0, height: 2 * step });
+  const [at, setAt] = useState({ first: 0, height: 2 * leastHeight });
   useEffect(() => {
     const box = scroller.current;
     if (!box) return;
-    let height = step;
+    let height = leastHeight;
     const look = () => {
       const first = Math.floor(box.scrollTop / step);
-      setAt((now) => (now.first === first && now.height === height ? now : { first, height }));
+      // Drawn when there is time: what lies beyond is there already.
+      startTransition(() => setAt((now) => (now.first === first && now.height === height ? now : { first, height })));
     };
     box.addEventListener("scroll", look, { passive: true });
     // The height is asked for only when it changes: while scrolling, asking for it would hold the page up.
     const sizes = new ResizeObserver(() => {
-      height = Math.max(step, box.clientHeight);
+      height = Math.max(leastHeight, box.clientHeight);
       look();
     });
     sizes.observe(box);
@@ -30,5 +34,8 @@ export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
       sizes.disconnect();
     };
   }, [scroller]);
-  return useMemo(() => ({ top: at.first * step - step / 2, bottom: (at.first + 1.5) * step + at.height }), [at]);
+  return useMemo(
+    () => ({ top: at.first * step - beyond, bottom: (at.first + 1) * step + at.height + beyond }),
+    [at],
+  );
 }

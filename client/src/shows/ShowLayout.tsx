@@ -25,7 +25,7 @@ export function ShowLayout() {
   const { edit, undo, redo } = useEdits(showId);
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
   const { uploads, bringIn, replace, arrived, settle } = useBringIn(showId);
-  const connected = useLive(showId);
+  const connected = useLive(showId, player.refresh);
   const [alone, setAlone] = useState<readonly string[]>([]);
   const [open, setOpen] = useState<"history" | "keys">();
   const hearAlone = (cueIds: readonly string[]) => {
@@ -38,14 +38,6 @@ export function ShowLayout() {
     [edit, play, queries, showId],
   );
 
-  // What is heard follows an edit at once, before anything of the page is drawn anew.
-  useEffect(
-    () =>
-      queries.getQueryCache().subscribe(({ type, query }) => {
-        if (type === "updated" && query.queryKey[0] === "show") void player.refresh();
-      }),
-    [queries, player],
-  );
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const files = [...(event.clipboardData?.files ?? [])];

@@ -1,10 +1,10 @@
-using System.Runtime.InteropServices;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Bringing;
@@ -74,18 +74,18 @@ internal static class SoundEndpoints
             return TypedResults.Ok(peaks.Select(p => Math.Round(p, 3)).ToList());
         });
 
-        // One second of the sound as it is: interleaved stereo, 32-bit float, 48 kHz.
-        api.MapGet("/shows/{id}/sounds/{soundId}/samples/{second:int}", async Task<Results<FileContentHttpResult, NotFound>> (
-            string id, string soundId, int second, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
+        // The sound as it is, in chunks.
+        api.MapGet("/shows/{id}/sounds/{soundId}/samples/{chunk:int}", async Task<Results<FileContentHttpResult, NotFound>> (
+            string id, string soundId, int chunk, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var sound = library.Open(stored.Show.Sound(soundId).Media);
-            var start = (long)second * Frames.PerSecond;
-            if (second < 0 || start >= sound.Frames) return TypedResults.NotFound();
-            var samples = new float[(int)Math.Min(Frames.PerSecond, sound.Frames - start) * Frames.Channels];
-            sound.Read(start, samples);
+            var (from, to) = Chunks.Range(chunk, sound.Frames);
+            if (chunk < 0 || from >= to) return TypedResults.NotFound();
+            var samples = new float[(to - from) * Frames.Channels];
+            sound.Read(from, samples);
             response.Headers.CacheControl = "private, max-age=31536000, immutable";
-            return TypedResults.Bytes(MemoryMarshal.AsBytes(samples.AsSpan()).ToArray(), "application/octet-stream");
+            return Chunks.Answer(Chunks.Planar(samples));
         });
     }
 }

@@ -1,22 +1,21 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.Net.Http.Headers;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>A show's sound, second by second.</summary>
+/// <summary>A show's sound, in chunks.</summary>
 internal static class MixEndpoints
 {
     // A page that names what it has (If-None-Match) is told quickly that nothing changed.
     public static void MapMix(this RouteGroupBuilder api) =>
-        api.MapGet("/shows/{id}/sound/{second:int}", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NotFound>> (
-            string id, int second, string? only, ShowStore shows, Mixes mixes, HttpContext http, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/sound/{chunk:int}", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NotFound>> (
+            string id, int chunk, string? only, ShowStore shows, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored || mixes.Key(stored, only, second) is not { } key) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is not { } stored || mixes.Key(stored, only, chunk) is not { } key) return TypedResults.NotFound();
             var tag = $"\"{key}\"";
             http.Response.Headers.CacheControl = "private, no-cache";
             http.Response.Headers.ETag = tag;
             if (http.Request.Headers.IfNoneMatch == tag) return TypedResults.StatusCode(StatusCodes.Status304NotModified);
-            return TypedResults.Bytes(mixes.Chunk(stored, only, second, key), "application/octet-stream", entityTag: new EntityTagHeaderValue(tag));
+            return Chunks.Answer(mixes.Chunk(stored, only, chunk, key));
         });
 }

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Runtime.InteropServices;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
@@ -8,12 +7,12 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The sound of shows in chunks of a second, rendered when asked for and kept by what is heard in them: an edit renders anew only
+/// The sound of shows in chunks, rendered when asked for and kept by what is heard in them: an edit renders anew only
 /// the chunks it touches.
 /// </summary>
 internal sealed class Mixes(SoundLibrary sounds)
 {
-    private const int MostKept = 256;
+    private const int MostKept = 512;
 
     private readonly ConcurrentDictionary<string, Playing> _shows = new();
     private readonly ConcurrentDictionary<string, byte[]> _kept = new();
@@ -22,28 +21,28 @@ internal sealed class Mixes(SoundLibrary sounds)
     /// <summary>The name of what is heard in a chunk, or null beyond the end.</summary>
     /// <param name="stored">The show.</param>
     /// <param name="only">The ids of cues to be heard alone, with commas between them; null for all.</param>
-    /// <param name="second">The chunk.</param>
-    public string? Key(StoredShow stored, string? only, int second)
+    /// <param name="chunk">Its number.</param>
+    public string? Key(StoredShow stored, string? only, int chunk)
     {
-        var start = (long)second * Frames.PerSecond;
         var schedule = Of(stored, only).Schedule;
-        if (second < 0 || start >= schedule.TotalFrames) return null;
-        var (from, to) = Mixer.Context(start, End(schedule, start));
-        return $"{schedule.ContentKey(from, to)}-{End(schedule, start) - start}";
+        var (from, to) = Chunks.Range(chunk, schedule.TotalFrames);
+        if (chunk < 0 || from >= to) return null;
+        var (heardFrom, heardTo) = Mixer.Context(from, to);
+        return $"{schedule.ContentKey(heardFrom, heardTo)}-{to - from}";
     }
 
-    /// <summary>The samples of a chunk: interleaved stereo, 32-bit float, little-endian.</summary>
-    public byte[] Chunk(StoredShow stored, string? only, int second, string key)
+    /// <summary>The samples of a chunk, as a page takes them.</summary>
+    public byte[] Chunk(StoredShow stored, string? only, int chunk, string key)
     {
         if (_kept.TryGetValue(key, out var known)) return known;
         var playing = Of(stored, only);
-        var start = (long)second * Frames.PerSecond;
-        var samples = new float[(End(playing.Schedule, start) - start) * Frames.Channels];
-        lock (playing) playing.Mixer.Render(start, samples);
-        var bytes = MemoryMarshal.AsBytes(samples.AsSpan()).ToArray();
-        if (_kept.TryAdd(key, bytes)) _order.Enqueue(key);
+        var (from, to) = Chunks.Range(chunk, playing.Schedule.TotalFrames);
+        var samples = new float[(to - from) * Frames.Channels];
+        lock (playing) playing.Mixer.Render(from, samples);
+        var planar = Chunks.Planar(samples);
+        if (_kept.TryAdd(key, planar)) _order.Enqueue(key);
         while (_order.Count > MostKept && _order.TryDequeue(out var oldest)) _kept.TryRemove(oldest, out _);
-        return bytes;
+        return planar;
     }
 
     private Playing Of(StoredShow stored, string? only)
@@ -53,8 +52,6 @@ internal sealed class Mixes(SoundLibrary sounds)
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
         return _shows[stored.Id] = new(stored.Revision, only, schedule, new Mixer(schedule, sounds.Open));
     }
-
-    private static long End(Schedule schedule, long start) => Math.Min(start + Frames.PerSecond, schedule.TotalFrames);
 
     private sealed record Playing(long Revision, string? Only, Schedule Schedule, Mixer Mixer);
 }

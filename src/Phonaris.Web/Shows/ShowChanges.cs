@@ -24,6 +24,8 @@ internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, Sou
     {
         var before = await store.FindAsync(id, cancel);
         var stored = await change();
+        // What sounds now is fetched anew at once, while the rest is made.
+        await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
         await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
         // Pages that have the show as it was take the change over; others ask for the show.
         var made = await views.ChangeAsync(stored, CancellationToken.None);
