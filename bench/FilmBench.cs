@@ -40,7 +40,7 @@ internal static class FilmBench
     private static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
-        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, DeckFormats.Draw), bench.Sounds.Open);
+        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, DeckFormats.Draw), bench.Sounds);
         return Bench.TimeAsync(() => exporter.ExportAsync(
             show, RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
     }

@@ -6,7 +6,7 @@ var root = new RootCommand("Phonaris on the command line: shows as packages, mea
 {
     Outcome.Json,
     NewVerb.Make(), AddVerb.Make(), PlaceVerb.Make(), HoldVerb.Make(), ShowVerb.Make(), ExportVerb.Make(), DeckVerb.Make(), MeasureVerb.Make(),
-    ExplainVerb.Make(),
+    ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(),
 };
 
 var parsed = root.Parse(args);

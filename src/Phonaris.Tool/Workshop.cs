@@ -25,7 +25,7 @@ internal sealed class Workshop
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
         Pictures = new(Derived, _files.PathOf, DeckFormats.Draw);
-        Films = new(Derived, Pictures, Sounds.Open);
+        Films = new(Derived, Pictures, Sounds);
     }
 
     public DerivedFiles Derived { get; }

@@ -17,7 +17,7 @@ public sealed class Sandbox : IDisposable
         Derived = new(PathOf("derived"));
         Sounds = new(Derived, PathOf);
         Pictures = new(Derived, PathOf, (_, _, _) => throw new NotSupportedException());
-        Films = new(Derived, Pictures, Sounds.Open);
+        Films = new(Derived, Pictures, Sounds);
     }
 
     public DerivedFiles Derived { get; }

@@ -1,3 +1,5 @@
+using Phonaris.Core.Fitting;
+
 namespace Phonaris.Core.Shows;
 
 /// <summary>One use of one sound in the show.</summary>
@@ -47,6 +49,9 @@ public sealed record Cue(
 
     /// <summary>The place to click for one that begins by hand; null for none.</summary>
     public Hotspot? Hotspot { get; init; }
+
+    /// <summary>How its sound is made as long as its span; null for as it is. While there is a recipe, speed and rounds are left aside.</summary>
+    public FitRecipe? Fit { get; init; }
 
     /// <summary>The handover two beds get when nothing is said, in milliseconds.</summary>
     public const long DefaultHandoverMs = 2_000;

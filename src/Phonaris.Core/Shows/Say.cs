@@ -1,3 +1,4 @@
+using Phonaris.Core.Fitting;
 using System.Globalization;
 using Phonaris.Core.Timing;
 
@@ -16,6 +17,15 @@ public static class Say
         var tenths = frames * 10 / Frames.PerSecond;
         return string.Create(CultureInfo.InvariantCulture, $"{tenths / 600}:{tenths / 10 % 60:00}.{tenths % 10}");
     }
+
+    /// <summary>A way to fit, in words.</summary>
+    public static string Fit(FitRecipe? fit) => fit?.Method switch
+    {
+        null => "not fitted",
+        FitMethod.Recut => "re-cut",
+        FitMethod.Silence => "rest silent",
+        var method => method.ToString()!.ToLowerInvariant() switch { "shorten" => "shortened", "loop" => "looped", _ => "stretched" },
+    };
 
     /// <summary>A level: <c>−14.0 dB</c>.</summary>
     public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(db < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");

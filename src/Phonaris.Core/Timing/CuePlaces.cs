@@ -1,4 +1,5 @@
 using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
@@ -7,6 +8,7 @@ namespace Phonaris.Core.Timing;
 internal sealed class CuePlaces
 {
     private readonly Show _show;
+    private readonly FitOf? _fit;
     private readonly RunningOrder _order;
     private readonly Dictionary<string, Cue> _cues;
     private readonly Dictionary<string, Sound> _sounds;
@@ -15,9 +17,9 @@ internal sealed class CuePlaces
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
 
     /// <summary>The places of a show's cues.</summary>
-    public CuePlaces(Show show, RunningOrder order)
+    public CuePlaces(Show show, RunningOrder order, FitOf? fit)
     {
-        (_show, _order) = (show, order);
+        (_show, _order, _fit) = (show, order, fit);
         _cues = show.Cues.ToDictionary(c => c.Id);
         _sounds = show.Sounds.ToDictionary(s => s.Id);
         _slides = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
@@ -56,12 +58,6 @@ internal sealed class CuePlaces
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _sounds[cue.SoundId];
-        var source = new SoundSource(sound.Media, cue.Speed);
-        var (from, to) = (source.Frame(cue.InFrame), source.Frame(cue.OutFrame));
-        var (loopFrom, loopTo) = Loop(cue, source, from, to);
-        var place = new ScheduledCue(
-            cue.Id, sound.Id, source, start, 0, from, to - from, loopFrom, loopTo, cue.Rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), cue.Rounds,
-            Gain.FromDecibels(cue.LevelDb), Envelope.Of(cue.LevelPoints), default, default);
         var offset = Frames.FromMs(cue.StopOffsetMs);
         var limit = cue.Stop switch
         {
@@ -69,13 +65,41 @@ internal sealed class CuePlaces
             CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + offset,
             CueStop.Show => _order.TotalFrames + Math.Min(0, offset),
             // Going round without end has no finish but the span's.
-            _ => cue.Rounds == Cue.FillSpan ? spanEnd : _order.TotalFrames,
+            _ => cue.Rounds == Cue.FillSpan || cue.Fit is not null ? spanEnd : _order.TotalFrames,
         };
+        var place = Plays(cue, sound, Math.Min(limit, _order.TotalFrames) - start) with { StartFrame = start };
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
         var end = Math.Min(Math.Min(natural, limit), _order.TotalFrames);
         if (end <= start) return null;
         var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), end - start);
         return place with { EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
+    }
+
+    /// <summary>What a cue plays, from frame 0 on: fitted to its length, or as it is.</summary>
+    private ScheduledCue Plays(Cue cue, Sound sound, long length)
+    {
+        var fitted = cue.Fit is not null && length > 0 ? Fitted(sound, cue, length) : null;
+        var source = new SoundSource(sound.Media, fitted?.Speed ?? cue.Speed, fitted?.Cut);
+        var from = fitted?.Cut is null ? source.Frame(cue.InFrame) : 0;
+        var to = fitted is null ? source.Frame(cue.OutFrame) : from + fitted.SoundFrames;
+        var (loopFrom, loopTo) = fitted is null ? Loop(cue, source, from, to) : (from, to);
+        var rounds = fitted is null ? cue.Rounds : 1;
+        return new(
+            cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
+            Gain.FromDecibels(cue.LevelDb), Envelope.Of(cue.LevelPoints), default, default);
+    }
+
+    /// <summary>What its recipe comes to; null where it does not do for that length, or nothing is known of the music: then it sounds as it is.</summary>
+    private Fitted? Fitted(Sound sound, Cue cue, long length)
+    {
+        try
+        {
+            return _fit?.Invoke(sound, cue, length);
+        }
+        catch (RuleException)
+        {
+            return null;
+        }
     }
 
     /// <summary>The part that goes round, within what is used and long enough for its seam.</summary>

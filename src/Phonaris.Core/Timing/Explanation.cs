@@ -1,3 +1,4 @@
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
@@ -16,14 +17,17 @@ public sealed class Explanation
         (_show, _order, _schedule, _slide, _time) = (show, order, schedule, show.Slide(time.SlideId), time);
 
     /// <summary>Explains a slide.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="slideId">The slide.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    public static ValueList<Explained> Of(Show show, string slideId)
+    public static ValueList<Explained> Of(Show show, string slideId, FitOf? fit = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         var order = RunningOrder.Of(show);
         var slide = show.Slide(slideId);
         return order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
-            ? new Explanation(show, order, Schedule.Of(show, order), time).All()
+            ? new Explanation(show, order, Schedule.Of(show, order, fit), time).All()
             : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
     }
 

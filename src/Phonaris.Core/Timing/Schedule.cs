@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
@@ -15,14 +16,17 @@ namespace Phonaris.Core.Timing;
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent)
 {
     /// <summary>The schedule of a show.</summary>
-    public static Schedule Of(Show show) => Of(show, RunningOrder.Of(show));
+    public static Schedule Of(Show show, FitOf? fit = null) => Of(show, RunningOrder.Of(show), fit);
 
     /// <summary>The schedule of a show whose running order is known.</summary>
-    public static Schedule Of(Show show, RunningOrder order)
+    /// <param name="show">The show.</param>
+    /// <param name="order">Its running order.</param>
+    /// <param name="fit">Works out what recipes come to; null where nothing is known of the music: fitted cues sound as they are then.</param>
+    public static Schedule Of(Show show, RunningOrder order, FitOf? fit = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        var places = new CuePlaces(show, order);
+        var places = new CuePlaces(show, order, fit);
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
         var ducks = Ducks.Of(heard
@@ -36,6 +40,22 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             order.TotalFrames,
             [.. heard.Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) })]);
+    }
+
+    /// <summary>How long a cue can sound, in frames: what it is fitted to; 0 where it has no time.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cueId">The cue.</param>
+    public static long LengthFor(Show show, string cueId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        long length = 0;
+        var asked = show with { Cues = [.. show.Cues.Select(c => c.Id == cueId ? c with { Fit = c.Fit ?? new(FitMethod.Silence) } : c)] };
+        Of(asked, (_, cue, frames) =>
+        {
+            if (cue.Id == cueId && length == 0) length = frames;
+            throw new RuleException("Only the length is asked for.");
+        });
+        return length;
     }
 
     /// <summary>The schedule with some cues only, as when they are heard alone; muted ones and those that wait for a hand sound then too.</summary>

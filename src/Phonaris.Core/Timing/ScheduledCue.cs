@@ -1,4 +1,5 @@
 using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
@@ -56,9 +57,11 @@ public sealed record ScheduledCue(
     /// <summary>The frame of the sound after the last one of a round.</summary>
     public long RoundTo(long round) => Rounds != Cue.FillSpan && round == Rounds - 1 ? InFrame + UsedFrames : LoopTo;
 
-    /// <summary>The frames of the schedule at which a new round begins.</summary>
+    /// <summary>The frames of the schedule at which a new round begins, or a passage that does not follow from the one before.</summary>
     public IEnumerable<long> Knots()
     {
+        if (Source.Cut is { } cut)
+            foreach (var frame in cut.JoinFrames().Where(f => f < LengthFrames)) yield return StartFrame + frame;
         if (Rounds == 1) yield break;
         for (long round = 1; RoundStart(round) < LengthFrames && (Rounds == Cue.FillSpan || round < Rounds); round++)
             yield return StartFrame + RoundStart(round);
@@ -71,14 +74,15 @@ public sealed record ScheduledCue(
     public float FadesAt(long frame) => FadeIn.At(frame) * FadeOut.At(LengthFrames - 1 - frame);
 }
 
-/// <summary>Samples that can be played: a file's, at a speed.</summary>
+/// <summary>Samples that can be played: a file's, at a speed, or passages of it.</summary>
 /// <param name="Media">The content hash of the file.</param>
 /// <param name="Speed">How fast, at the same pitch; 1 for as it is.</param>
-public readonly record struct SoundSource(string Media, double Speed)
+/// <param name="Cut">The passages of it that are played, at the speed 1; null for all of it.</param>
+public readonly record struct SoundSource(string Media, double Speed, Cut? Cut = null)
 {
-    /// <summary>A frame of the file as a frame of these samples.</summary>
+    /// <summary>A frame of the file, where it is not cut, as a frame of these samples.</summary>
     public long Frame(long fileFrame) => Speed == 1 ? fileFrame : (long)Math.Round(fileFrame / Speed);
 
     /// <summary>A frame of these samples as a frame of the file.</summary>
-    public long FileFrame(long frame) => Speed == 1 ? frame : (long)Math.Round(frame * Speed);
+    public long FileFrame(long frame) => Cut is not null ? Cut.SoundFrame(frame) : Speed == 1 ? frame : (long)Math.Round(frame * Speed);
 }

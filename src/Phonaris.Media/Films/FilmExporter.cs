@@ -5,14 +5,15 @@ using Phonaris.Core.Audio;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Films;
 
 /// <summary>Makes films: encodes what is new, copies what is kept, and lays pictures, sound and chapters together in an MP4 file.</summary>
 /// <param name="derived">Where encoded parts are kept.</param>
 /// <param name="pictures">Draws the slides.</param>
-/// <param name="open">Gives the decoded sound of a content hash.</param>
-public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, Func<SoundSource, ISoundReader> open)
+/// <param name="sounds">The sounds of the show, made ready.</param>
+public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, SoundLibrary sounds)
 {
     // Of the whole, by the time they take.
     private const double PicturesShare = 0.75, SoundShare = 0.95;
@@ -36,10 +37,10 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, F
         ArgumentNullException.ThrowIfNull(settings);
         if (slides.Count == 0) throw new RuleException("There are no slides to make a film of. Bring in a deck first.");
         var order = PictureOrder.Of(show, slides, settings.Fps);
-        var schedule = Schedule.Of(show);
+        var schedule = Schedule.Of(show, sounds.Fits.Of);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
         var pictureTrack = new PictureTrack(order, settings, derived, pictures);
-        var soundTrack = new SoundTrack(schedule, open, derived, start, end);
+        var soundTrack = new SoundTrack(schedule, sounds.Open, derived, start, end);
 
         await pictureTrack.PrepareAsync(Part(0, PicturesShare), cancel);
         await soundTrack.PrepareAsync(Part(PicturesShare, SoundShare), cancel);

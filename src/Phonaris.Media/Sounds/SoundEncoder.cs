@@ -23,9 +23,6 @@ public static class SoundEncoder
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
         IProgress<double>? progress, CancellationToken cancel)
     {
-        string[] coding = format == SoundFileFormat.Wav
-            ? ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"]
-            : ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24", "-f", "flac"];
         var input = PipeSource.Create(async (stream, token) =>
         {
             var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
@@ -37,11 +34,17 @@ public static class SoundEncoder
                 progress?.Report((double)(written += block.Length / Frames.Channels) / (end - start));
             }
         });
-        await WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
-            "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
-            input, null, cancel));
+        await EncodeAsync(input, Coding(format), path, cancel);
     }
+
+    /// <summary>Writes a sound as it is read.</summary>
+    /// <param name="sound">The sound.</param>
+    /// <param name="format">wav or flac.</param>
+    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
+    public static Task WriteAsync(ISoundReader sound, SoundFileFormat format, string path, CancellationToken cancel) =>
+        EncodeAsync(Samples(sound, null), Coding(format), path, cancel);
 
     /// <summary>About what a lighter copy weighs, in bytes a second.</summary>
     public const long LighterBytesPerSecond = 24_000;
@@ -55,22 +58,30 @@ public static class SoundEncoder
     public static Task LighterAsync(ISoundReader sound, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(sound);
-        var input = PipeSource.Create(async (stream, token) =>
-        {
-            var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
-            for (long at = 0; at < sound.Frames; at += Mixer.StretchFrames)
-            {
-                var block = bytes.AsMemory(0, (int)Math.Min(Mixer.StretchFrames, sound.Frames - at) * Frames.Channels * sizeof(float));
-                sound.Read(at, MemoryMarshal.Cast<byte, float>(block.Span));
-                await stream.WriteAsync(block, token);
-                progress?.Report((double)at / sound.Frames);
-            }
-        });
-        return WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
-            "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", "-c:a", "libvorbis", "-q:a", "6", "-f", "ogg", "-y", $"file:{partial}"],
-            input, null, cancel));
+        return EncodeAsync(Samples(sound, progress), ["-c:a", "libvorbis", "-q:a", "6", "-f", "ogg"], path, cancel);
     }
+
+    private static string[] Coding(SoundFileFormat format) => format == SoundFileFormat.Wav
+        ? ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"]
+        : ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24", "-f", "flac"];
+
+    private static PipeSource Samples(ISoundReader sound, IProgress<double>? progress) => PipeSource.Create(async (stream, token) =>
+    {
+        var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
+        for (long at = 0; at < sound.Frames; at += Mixer.StretchFrames)
+        {
+            var block = bytes.AsMemory(0, (int)Math.Min(Mixer.StretchFrames, sound.Frames - at) * Frames.Channels * sizeof(float));
+            sound.Read(at, MemoryMarshal.Cast<byte, float>(block.Span));
+            await stream.WriteAsync(block, token);
+            progress?.Report((double)at / sound.Frames);
+        }
+    });
+
+    private static Task EncodeAsync(PipeSource samples, string[] coding, string path, CancellationToken cancel) =>
+        WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
+            "ffmpeg",
+            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
+            samples, null, cancel));
 }
 
 /// <summary>The formats a show's sound is written in.</summary>

@@ -3,6 +3,7 @@ using System.Runtime.InteropServices;
 using System.Text.Json;
 using Phonaris.Core;
 using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -41,21 +42,42 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         }
     }
 
-    /// <summary>Makes all sounds of a show ready, several at a time.</summary>
-    /// <param name="sounds">The sounds.</param>
+    /// <summary>Makes all sounds of a show ready, several at a time, and works out what is to be known of those that are fitted.</summary>
+    /// <param name="show">The show.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">One of them cannot be read.</exception>
-    public Task PrepareAllAsync(IEnumerable<Sound> sounds, CancellationToken cancel) => Parallel.ForEachAsync(
-        sounds.Where(s => !derived.Has(Samples(s.Media))),
-        new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
-        async (sound, token) => await PrepareAsync(sound.Media, sound.Name, null, token));
+    public async Task PrepareAllAsync(Show show, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        await Parallel.ForEachAsync(
+            show.Sounds.Where(s => !derived.Has(Samples(s.Media))),
+            new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
+            async (sound, token) => await PrepareAsync(sound.Media, sound.Name, null, token));
+        foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null).Select(c => show.Sound(c.SoundId).Media).Distinct())
+            await Fits.PieceAsync(media, cancel);
+    }
+
+    /// <summary>What is known of sounds as music, and what recipes come to.</summary>
+    public Fits Fits => field ??= new(derived, Open);
 
     /// <summary>Opens a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>
     public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => new PcmFile(derived.PathOf(Samples(h))));
 
     /// <summary>Opens what a cue plays: a sound that was made ready, at the cue's speed; what has not been worked out of that is when it is read.</summary>
-    public ISoundReader Open(SoundSource source) => source.Speed == 1 ? Open(source.Media) : Stretched(source);
+    public ISoundReader Open(SoundSource source) =>
+        source.Cut is { } cut ? new CutReader(Open(source.Media), cut) : source.Speed == 1 ? Open(source.Media) : Stretched(source);
+
+    /// <summary>Opens what a method made of a sound.</summary>
+    /// <param name="fitted">What it made.</param>
+    /// <param name="hash">The sound's content hash; it was made ready.</param>
+    /// <param name="inFrame">The first frame used of the sound.</param>
+    public ISoundReader Open(Fitted fitted, string hash, long inFrame)
+    {
+        ArgumentNullException.ThrowIfNull(fitted);
+        var source = new SoundSource(hash, fitted.Speed, fitted.Cut);
+        return new FittedSound(Open(source), fitted, fitted.Cut is null ? source.Frame(inFrame) : 0);
+    }
 
     /// <summary>Whether all of what a cue plays has been worked out.</summary>
     public bool IsReady(SoundSource source) => source.Speed == 1 || Stretched(source).IsReady();

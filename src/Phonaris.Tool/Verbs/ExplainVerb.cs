@@ -14,10 +14,12 @@ internal static class ExplainVerb
         var command = new Command("explain", "Says what sounds on a slide and why.") { path, slide };
         command.Does(async (parsed, cancel) =>
         {
-            var show = await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel);
+            var workshop = new Workshop();
+            var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
+            await workshop.Sounds.PrepareAllAsync(show, cancel);
             var (order, number) = (RunningOrder.Of(show).Slides, parsed.GetValue(slide));
             if (number < 1 || number > order.Count) throw new RuleException($"The show has slides 1 to {order.Count}; there is no slide {number}.", "slide");
-            var explained = Explanation.Of(show, order[number - 1].SlideId);
+            var explained = Explanation.Of(show, order[number - 1].SlideId, workshop.Sounds.Fits.Of);
             return (
                 new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, remedy = e.Remedy?.Words }) },
                 string.Join('\n', explained.Select(e => e.Remedy is null ? e.Sentence : $"{e.Sentence}  ({e.Remedy.Words})")));

@@ -29,9 +29,11 @@ internal static class PlaceVerb
         var speed = new Option<double?>("--speed") { Description = "How fast it plays, at the same pitch, 0.5 to 2." };
         var stop = new Option<string>("--stop") { Description = "When it ends: with its span, or at its finish." };
         stop.AcceptOnlyFromAmong("span", "finish");
+        var fit = new Option<string>("--fit") { Description = "How it is made as long as its span: shorten, loop, recut, stretch or silence." };
+        fit.AcceptOnlyFromAmong(FitVerb.Methods);
         var command = new Command("place", "Places a cue.")
         {
-            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each,
+            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit,
         };
         command.Does(async (parsed, cancel) =>
         {
@@ -52,6 +54,11 @@ internal static class PlaceVerb
             if (parsed.GetValue(start) == "hand") cue = cue with { Start = CueStart.ByHand };
             if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };
             if (parsed.GetValue(each)) cue = cue with { EachSlide = true };
+            if (parsed.GetValue(fit) is { } m)
+            {
+                cue = cue with { Fit = new(FitVerb.Method(m)) };
+                await FitsAsync(workshop, show, cue, used, cancel);
+            }
             var edit = new PlaceCue(cue, int.MaxValue);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
@@ -59,6 +66,14 @@ internal static class PlaceVerb
             return (new { id = cue.Id, cue }, $"{cue.Id}  {sentence}");
         });
         return command;
+    }
+
+    /// <summary>Says why a recipe does not do, before anything is placed.</summary>
+    private static async Task FitsAsync(Workshop workshop, Show show, Cue cue, Sound sound, CancellationToken cancel)
+    {
+        var after = show.Apply(new PlaceCue(cue, int.MaxValue)).Show;
+        await workshop.Sounds.PrepareAllAsync(after, cancel);
+        workshop.Sounds.Fits.Of(sound, cue, Schedule.LengthFor(after, cue.Id));
     }
 
     private static async Task<(Show Show, Sound Sound)> FindAsync(

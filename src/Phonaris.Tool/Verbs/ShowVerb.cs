@@ -14,9 +14,11 @@ internal static class ShowVerb
         var command = new Command("show", "Prints what a show holds.") { path };
         command.Does(async (parsed, cancel) =>
         {
-            var show = await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel);
+            var workshop = new Workshop();
+            var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
+            await workshop.Sounds.PrepareAllAsync(show, cancel);
             var order = RunningOrder.Of(show);
-            var schedule = Schedule.Of(show, order);
+            var schedule = Schedule.Of(show, order, workshop.Sounds.Fits.Of);
             return (
                 new { show.Title, show.Slides, show.Sounds, show.Cues, runningOrder = order, schedule },
                 Text(show, order, schedule));

@@ -18,14 +18,14 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (show, format, width, height, fps) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;
-        await sounds.PrepareAllAsync(show.Sounds, cancel);
+        await sounds.PrepareAllAsync(show, cancel);
         var file = $"{job.Id}.{format.ToString().ToLowerInvariant()}";
         var order = RunningOrder.Of(show);
         if (format == ExportFormat.Mp4)
             await films.ExportAsync(show, order.Slides, FilmSettings.Of(width, height, fps), files.PathOf(file), progress, cancel);
         else
             await SoundEncoder.WriteAsync(
-                Schedule.Of(show, order), sounds.Open, 0, order.TotalFrames,
+                Schedule.Of(show, order, sounds.Fits.Of), sounds.Open, 0, order.TotalFrames,
                 format == ExportFormat.Wav ? SoundFileFormat.Wav : SoundFileFormat.Flac, files.PathOf(file), progress, cancel);
         return file;
     }

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
@@ -9,9 +10,11 @@ internal static class MixEndpoints
     // A page that names what it has (If-None-Match) is told quickly that nothing changed.
     public static void MapMix(this RouteGroupBuilder api) =>
         api.MapGet("/shows/{id}/sound/{chunk:int}", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NotFound>> (
-            string id, int chunk, string? only, ShowStore shows, Mixes mixes, HttpContext http, CancellationToken cancel) =>
+            string id, int chunk, string? only, ShowStore shows, SoundLibrary sounds, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored || mixes.Key(stored, only, chunk) is not { } key) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            await sounds.PrepareAllAsync(stored.Show, cancel);
+            if (mixes.Key(stored, only, chunk) is not { } key) return TypedResults.NotFound();
             var tag = $"\"{key}\"";
             http.Response.Headers.CacheControl = "private, no-cache";
             http.Response.Headers.ETag = tag;

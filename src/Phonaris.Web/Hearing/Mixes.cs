@@ -48,7 +48,7 @@ internal sealed class Mixes(SoundLibrary sounds)
     private Playing Of(StoredShow stored, string? only)
     {
         if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only) return known;
-        var schedule = Schedule.Of(stored.Show);
+        var schedule = Schedule.Of(stored.Show, sounds.Fits.Of);
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
         return _shows[stored.Id] = new(stored.Revision, only, schedule, new Mixer(schedule, sounds.Open));
     }

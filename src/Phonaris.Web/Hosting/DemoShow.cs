@@ -21,7 +21,7 @@ internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, Fi
         }
         await using var json = File.OpenRead(Path.Combine(folder, "show.json"));
         var show = await ShowPackage.ReadShowAsync(json, "The demo show", cancel);
-        await sounds.PrepareAllAsync(show.Sounds, cancel);
+        await sounds.PrepareAllAsync(show, cancel);
         await shows.AddAsync(Id, show, cancel);
     }
 }

@@ -44,8 +44,7 @@ internal static class House
         services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, DeckFormats.Draw));
-        services.AddSingleton(s => new FilmExporter(
-            s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>().Open));
+        services.AddSingleton<FilmExporter>();
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<ShowChanges>();

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hosting;
 
@@ -53,8 +54,12 @@ internal static class CueEndpoints
         });
 
         api.MapGet("/shows/{id}/slides/{slideId}/explain", async Task<Results<Ok<ValueList<Explained>>, NotFound>> (
-            string id, string slideId, ShowStore shows, CancellationToken cancel) =>
-            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Explanation.Of(stored.Show, slideId)) : TypedResults.NotFound());
+            string id, string slideId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            await sounds.PrepareAllAsync(stored.Show, cancel);
+            return TypedResults.Ok(Explanation.Of(stored.Show, slideId, sounds.Fits.Of));
+        });
     }
 }
 

@@ -44,7 +44,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 
     private async Task<Made> MadeAsync(StoredShow stored, CancellationToken cancel)
     {
-        await sounds.PrepareAllAsync(stored.Show.Sounds, cancel);
+        await sounds.PrepareAllAsync(stored.Show, cancel);
         var before = _latest.TryGetValue(stored.Id, out var known) && known.Value.IsCompletedSuccessfully ? await known.Value : null;
         if (before?.View.Revision == stored.Revision) return before;
         var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, before), CancellationToken.None));
@@ -57,7 +57,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
     private Made Make(StoredShow stored, Made? before)
     {
         var order = RunningOrder.Of(stored.Show);
-        var schedule = Schedule.Of(stored.Show, order);
+        var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
         var outline = new float[OutlineColumns];
         Outline.Of(schedule, sounds.Peaks, outline);
         var known = before?.View.RunningOrder == order ? before.Strands : [];

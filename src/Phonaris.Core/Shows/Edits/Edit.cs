@@ -44,6 +44,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetFade), "setFade")]
 [JsonDerivedType(typeof(SetLoopPart), "setLoopPart")]
 [JsonDerivedType(typeof(SetSpeed), "setSpeed")]
+[JsonDerivedType(typeof(SetFit), "setFit")]
 [JsonDerivedType(typeof(SetLevelPoints), "setLevelPoints")]
 [JsonDerivedType(typeof(SetMuted), "setMuted")]
 [JsonDerivedType(typeof(SetReturn), "setReturn")]

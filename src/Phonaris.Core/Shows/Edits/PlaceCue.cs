@@ -22,6 +22,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         SetFade.Validate(Cue.FadeOut);
         SetLoopPart.Validate(sound, Cue.LoopPart);
         SetSpeed.Validate(Cue.Speed);
+        SetFit.Validate(sound, Cue.Fit);
         SetLevelPoints.Validate(Cue.LevelPoints);
         SetHandover.Validate(Cue.HandoverMs);
         SetHotspot.Validate(Cue.Hotspot);

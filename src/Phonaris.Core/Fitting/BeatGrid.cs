@@ -1,0 +1,64 @@
+using Phonaris.Core.Music;
+
+namespace Phonaris.Core.Fitting;
+
+/// <summary>The used part of a piece from beat to beat: what it is cut at, and what is heard between.</summary>
+internal sealed class BeatGrid
+{
+    /// <summary>With more stretches than this, several beats are taken as one, so that comparing all with all stays cheap: halves of bars, bars, several bars.</summary>
+    private const int Most = 1280;
+
+    private readonly float[] _features;
+
+    private BeatGrid(long[] at, float[] features, int perBar, int ends, bool hasBeat) => (At, _features, PerBar, Ends, HasBeat) = (at, features, perBar, ends, hasBeat);
+
+    /// <summary>Where each stretch begins, in frames of the sound, and where the last ends.</summary>
+    public long[] At { get; }
+
+    /// <summary>How many stretches there are.</summary>
+    public int Count => At.Length - 1;
+
+    /// <summary>How many stretches a bar has.</summary>
+    public int PerBar { get; }
+
+    /// <summary>
+    /// How many stretches at either end stay as they are: two bars, taken for bars of four even where three are likelier, and one to spare
+    /// for what lies before the first beat.
+    /// </summary>
+    public int Ends { get; }
+
+    /// <summary>Whether it is cut at beats that can be relied on.</summary>
+    public bool HasBeat { get; }
+
+    /// <summary>The middle length of a stretch in frames.</summary>
+    public long Middle => Count == 0 ? 0 : Enumerable.Range(0, Count).Select(k => At[k + 1] - At[k]).Order().ElementAt(Count / 2);
+
+    /// <summary>What is heard in a stretch.</summary>
+    public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * BeatFeatures.Size, BeatFeatures.Size);
+
+    /// <summary>The grid of the used part of a piece.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="from">The first frame used.</param>
+    /// <param name="to">The frame after the last.</param>
+    public static BeatGrid Of(Piece piece, long from, long to)
+    {
+        var bounds = piece.Bounds;
+        // No stretch shorter than half a beat where the part begins or ends within one.
+        var least = (long)(30.0 / piece.TempoBpm * Timing.Frames.PerSecond);
+        var inside = Enumerable.Range(0, bounds.Count).Where(k => bounds[k] > from + least && bounds[k] < to - least).ToList();
+        var step = 1;
+        while (inside.Count / step > Most) step *= step == 1 && piece.BeatsPerBar == 3 ? 3 : 2;
+        // Counted from where a bar begins.
+        var downbeat = piece.FirstDownbeat + (bounds.Count > 1 && piece.Beats is [0, ..] ? 0 : 1);
+        inside = [.. inside.Where(k => (k - downbeat) % step == 0)];
+        long[] at = [from, .. inside.Select(k => bounds[k]), to];
+        var features = new float[(at.Length - 1) * BeatFeatures.Size];
+        for (var s = 0; s < at.Length - 1; s++)
+        {
+            // Of several beats taken as one, the first stands for all: what follows it is compared with what follows.
+            var k = s == 0 ? Math.Max(0, (inside.Count > 0 ? inside[0] : 1) - 1) : inside[s - 1];
+            piece.Features.AsSpan(Math.Min(k, bounds.Count - 2) * BeatFeatures.Size, BeatFeatures.Size).CopyTo(features.AsSpan(s * BeatFeatures.Size));
+        }
+        return new(at, features, piece.HasBeat ? Math.Max(1, piece.BeatsPerBar / step) : 4, Math.Max(2, 8 / step) + 1, piece.HasBeat);
+    }
+}

@@ -1,0 +1,49 @@
+using System.Text.Json.Serialization;
+
+namespace Phonaris.Core.Fitting;
+
+/// <summary>How a cue's sound is made as long as its span.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<FitMethod>))]
+public enum FitMethod
+{
+    /// <summary>It ends early, with a fade, at the most natural place near the end.</summary>
+    Shorten,
+
+    /// <summary>It goes round at the best loop points, and ends by itself where that comes out, with a fade where it does not.</summary>
+    Loop,
+
+    /// <summary>It keeps its opening and its ending; passages between are taken out or repeated.</summary>
+    Recut,
+
+    /// <summary>It is played slower or faster, at the same pitch.</summary>
+    Stretch,
+
+    /// <summary>It is heard once as it is, and the rest stays silent.</summary>
+    Silence,
+}
+
+/// <summary>The recipe a cue is fitted by; what it comes to is worked out anew whenever the length changes.</summary>
+/// <param name="Method">The method.</param>
+public sealed record FitRecipe(FitMethod Method)
+{
+    /// <summary>The bounds of <see cref="Joins"/>.</summary>
+    public const int MostJoins = 2;
+
+    /// <summary>The most joins that can be forbidden, and passages kept.</summary>
+    public const int MostPlaces = 200;
+
+    /// <summary>Re-cut: whether rather fewer joins, down to −2, or more, up to 2, than usual.</summary>
+    public int Joins { get; init; }
+
+    /// <summary>Re-cut: joins not to be used, by the frames of the sound they lead from and to.</summary>
+    public ValueList<FrameLeap> Forbidden { get; init; } = [];
+
+    /// <summary>Re-cut: passages of the sound that are neither left out nor broken.</summary>
+    public ValueList<FrameRange> Kept { get; init; } = [];
+}
+
+/// <summary>A leap from one frame of a sound to another.</summary>
+public sealed record FrameLeap(long FromFrame, long ToFrame);
+
+/// <summary>Frames of a sound, from the first to before the last.</summary>
+public sealed record FrameRange(long FromFrame, long ToFrame);

@@ -1,0 +1,52 @@
+namespace Phonaris.Core.Music;
+
+/// <summary>Neighbouring bins of a spectrum, weighted, as one.</summary>
+/// <param name="FirstBin">The first bin taken.</param>
+/// <param name="Weights">The weight of that bin and those after it.</param>
+internal sealed record Band(int FirstBin, float[] Weights)
+{
+    /// <summary>
+    /// Triangular bands of equal width on the mel scale (Stevens, Volkmann, Newman 1937, in O'Shaughnessy's form
+    /// m = 2595·log10(1 + f/700)), each reaching to the middles of its neighbours.
+    /// </summary>
+    /// <param name="count">How many.</param>
+    /// <param name="lowest">Where the first begins, in hertz.</param>
+    /// <param name="highest">Where the last ends, in hertz.</param>
+    /// <param name="window">The spectrum's length in samples at <see cref="Spectra.Rate"/>.</param>
+    public static IReadOnlyList<Band> Mel(int count, double lowest, double highest, int window)
+    {
+        var (low, high) = (ToMel(lowest), ToMel(highest));
+        var edges = Enumerable.Range(0, count + 2).Select(i => FromMel(low + (high - low) * i / (count + 1))).ToList();
+        return [.. Enumerable.Range(0, count).Select(b => Triangle(edges[b], edges[b + 1], edges[b + 2], window))];
+    }
+
+    /// <summary>One band for each semitone from a lowest note on, in twelve-tone equal temperament with A at 440 Hz.</summary>
+    /// <param name="lowestNote">The lowest note's MIDI number.</param>
+    /// <param name="count">How many.</param>
+    /// <param name="window">The spectrum's length in samples at <see cref="Spectra.Rate"/>.</param>
+    public static IReadOnlyList<Band> Semitones(int lowestNote, int count, int window) =>
+        [.. Enumerable.Range(lowestNote, count).Select(n => Triangle(Pitch(n - 1), Pitch(n), Pitch(n + 1), window))];
+
+    private static double Pitch(int note) => 440 * Math.Pow(2, (note - 69) / 12.0);
+
+    private static double ToMel(double hertz) => 2595 * Math.Log10(1 + hertz / 700);
+
+    private static double FromMel(double mel) => 700 * (Math.Pow(10, mel / 2595) - 1);
+
+    private static Band Triangle(double from, double middle, double to, int window)
+    {
+        var width = (double)Spectra.Rate / window;
+        // Where bins lie wider than the band, the one nearest its middle stands for it.
+        var (first, last) = ((int)Math.Ceiling(from / width), (int)Math.Floor(to / width));
+        var nearest = (int)Math.Round(middle / width);
+        (first, last) = (Math.Min(first, nearest), Math.Min(Math.Max(last, nearest), window / 2));
+        var weights = new float[Math.Max(1, last - first + 1)];
+        for (var i = 0; i < weights.Length; i++)
+        {
+            var hertz = (first + i) * width;
+            weights[i] = (float)Math.Max(0, hertz <= middle ? (hertz - from) / (middle - from) : (to - hertz) / (to - middle));
+        }
+        if (nearest - first < weights.Length) weights[nearest - first] = Math.Max(weights[nearest - first], 0.5f);
+        return new(first, weights);
+    }
+}

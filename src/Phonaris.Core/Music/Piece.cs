@@ -1,0 +1,68 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Music;
+
+/// <summary>What is known of a piece of music: its beats, its bars, and what is heard on each beat. Worked out once for a sound.</summary>
+/// <param name="Frames">Its length in frames at 48 kHz.</param>
+/// <param name="TempoBpm">Its middle tempo, in beats a minute.</param>
+/// <param name="Confidence">How sure the beat is, 0 to 1; below <see cref="LeastConfidence"/> there is hardly one.</param>
+/// <param name="Beats">The frames at which its beats come, at least 0.</param>
+/// <param name="BeatsPerBar">How many beats a bar has, 3 or 4.</param>
+/// <param name="FirstDownbeat">Which of the beats, from 0, begins the first whole bar.</param>
+/// <param name="Features">
+/// What is heard in each stretch from the beginning to the first beat, from beat to beat, and from the last beat to the end: numbers whose
+/// distance tells how unlike two stretches are, one stretch after the other.
+/// </param>
+/// <param name="IsSilent">Whether nothing is heard in it.</param>
+public sealed record Piece(long Frames, double TempoBpm, double Confidence, ValueList<long> Beats, int BeatsPerBar, int FirstDownbeat, float[] Features, bool IsSilent)
+{
+    /// <summary>Below this confidence, what is called beats is little more than an even grid drawn towards what begins near it.</summary>
+    public const double LeastConfidence = 0.15;
+
+    /// <summary>With onsets weaker than this, a beat is hardly heard, however regular.</summary>
+    private const float LeastDeviation = 0.5f;
+
+    private const int MelBands = 40, NoteBands = 60, LowestC = 36;
+    private const int MelWindow = 1024, NoteWindow = 4096;
+    private const int MelHop = Timing.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
+
+    /// <summary>Whether it has a beat that can be relied on.</summary>
+    public bool HasBeat => Confidence >= LeastConfidence;
+
+    /// <summary>Where the stretches of <see cref="Features"/> begin, and where the last ends, in frames.</summary>
+    public IReadOnlyList<long> Bounds => BoundsOf(Beats, Frames);
+
+    /// <summary>Works out what is known of a piece: about a hundredth of its length, on all cores.</summary>
+    /// <param name="sound">The piece.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static Piece Of(ISoundReader sound, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(sound);
+        var mel = Spectra.Of(sound, MelWindow, MelHop, Band.Mel(MelBands, 40, 10_000, MelWindow), cancel);
+        var onsets = OnsetStrength.Of(mel, MelBands);
+        var tempo = Tempo.Of(onsets.Values);
+        var places = BeatTracker.Track(onsets.Values, tempo.Periods);
+        if (tempo.CanDouble && BeatTracker.Halves(onsets.Values, places) >= tempo.HalvesToDouble)
+        {
+            // What came between was a beat too.
+            tempo = tempo.Doubled();
+            places = BeatTracker.Track(onsets.Values, tempo.Periods);
+        }
+        var late = BeatTracker.Late(onsets.Values, places);
+        var beats = places
+            .Select(b => (long)Math.Round((b - late) * MelHop))
+            .Where(b => b >= 0 && b < sound.Frames)
+            .ToValueList();
+        var notes = Spectra.Of(sound, NoteWindow, NoteHop, Band.Semitones(LowestC, NoteBands, NoteWindow), cancel);
+        var bounds = BoundsOf(beats, sound.Frames);
+        var features = BeatFeatures.Of(mel, MelBands, notes, NoteBands, bounds);
+        var (perBar, phase) = beats.Count > 8 && mel.Count > 20
+            ? Bars.Of(Bars.Accents(beats, mel, features.AsSpan((beats.Count > 0 && beats[0] > 0 ? 1 : 0) * BeatFeatures.Size)))
+            : (4, 0);
+        var middle = tempo.Periods.Order().ElementAt(tempo.Periods.Length / 2);
+        return new(sound.Frames, 60.0 * OnsetStrength.PerSecond / middle, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase, features, mel.Power.AsSpan().IndexOfAnyExceptInRange(0f, 1e-9f) < 0);
+    }
+
+    private static List<long> BoundsOf(IReadOnlyList<long> beats, long frames) => [.. beats.Where(b => b > 0).Prepend(0), frames];
+}

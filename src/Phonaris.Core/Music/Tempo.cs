@@ -1,0 +1,127 @@
+using System.Numerics.Tensors;
+
+namespace Phonaris.Core.Music;
+
+/// <summary>
+/// How far apart the beats are, and how that changes: from the autocorrelation of the onset strength in windows of 12 s, under a log-normal
+/// prior (Ellis, "Beat tracking by dynamic programming", J. New Music Research 36, 2007), followed from window to window by a Viterbi search.
+/// </summary>
+/// <param name="Periods">The period at each second, in values of the onset strength.</param>
+/// <param name="Strength">How much of the onset strength repeats from beat to beat, or every other beat, 0 to 1.</param>
+internal sealed record Tempo(float[] Periods, double Strength)
+{
+    private const int PerSecond = OnsetStrength.PerSecond;
+    private const int WindowSeconds = 12;
+
+    /// <summary>The periods looked at: 54 to 214 beats a minute.</summary>
+    private const int Shortest = 28, Longest = 112;
+
+    /// <summary>The tempo that is likeliest before anything is heard, and how far others are from it, in octaves.</summary>
+    private const double LikelyBpm = 120, SpreadOctaves = 0.85;
+
+    /// <summary>No beat is faster than this.</summary>
+    private const double FastestBpm = 190;
+
+    /// <summary>Whether twice the tempo is one that beats can have.</summary>
+    public bool CanDouble => 2 * Bpm <= FastestBpm;
+
+    /// <summary>
+    /// How strong what comes between the beats must be, beside the beats, to be beats itself: the less, the likelier the doubled tempo is.
+    /// Subdivisions are a sixth as strong, every other beat is about half as strong or more.
+    /// </summary>
+    public double HalvesToDouble => 0.38 * Math.Sqrt(Prior(Middle) / Prior(Middle / 2));
+
+    private double Bpm => 60 * PerSecond / Middle;
+
+    private double Middle => Periods.Order().ElementAt(Periods.Length / 2);
+
+    /// <summary>The tempo with beats where there are some now and in between.</summary>
+    public Tempo Doubled() => this with { Periods = [.. Periods.Select(p => p / 2)] };
+
+    /// <summary>The tempo of a piece.</summary>
+    /// <param name="onsets">Its onset strength.</param>
+    public static Tempo Of(float[] onsets)
+    {
+        if (onsets.AsSpan().IndexOfAnyExcept(0f) < 0) return new([(float)(60 * PerSecond / LikelyBpm)], 0);
+        var windows = Math.Max(1, onsets.Length / PerSecond);
+        var repeats = new float[windows][];
+        var mean = new double[Longest + 1];
+        for (var w = 0; w < windows; w++)
+        {
+            repeats[w] = Autocorrelation(Window(onsets, w));
+            for (var lag = 0; lag < mean.Length; lag++) mean[lag] += repeats[w][lag] / windows;
+        }
+        var likeliest = Enumerable.Range(Shortest, Longest - Shortest + 1).MaxBy(lag => mean[lag] * Prior(lag));
+        var periods = Follow(repeats, likeliest);
+        return new(periods, Math.Clamp(Enumerable.Range(0, windows).Average(w => Math.Max(At(repeats[w], periods[w]), At(repeats[w], 2 * periods[w]))), 0, 1));
+    }
+
+    private static double Prior(double lag) => Math.Exp(-0.5 * Math.Pow(Math.Log2(60.0 * PerSecond / lag / LikelyBpm) / SpreadOctaves, 2));
+
+    private static ReadOnlySpan<float> Window(float[] onsets, int second)
+    {
+        const int length = WindowSeconds * PerSecond;
+        var from = Math.Clamp(second * PerSecond + PerSecond / 2 - length / 2, 0, Math.Max(0, onsets.Length - length));
+        return onsets.AsSpan(from, Math.Min(length, onsets.Length - from));
+    }
+
+    /// <summary>The autocorrelation of a window less its mean, each lag divided by how many products it has, 1 at lag 0.</summary>
+    private static float[] Autocorrelation(ReadOnlySpan<float> window)
+    {
+        var values = new float[2 * Longest + 2];
+        var centred = new float[window.Length];
+        TensorPrimitives.Subtract(window, window.Length > 0 ? TensorPrimitives.Average<float>(window) : 0, centred);
+        for (var lag = 0; lag < values.Length && lag < centred.Length; lag++)
+            values[lag] = TensorPrimitives.Dot<float>(centred.AsSpan(lag), centred.AsSpan(0, centred.Length - lag)) / (centred.Length - lag);
+        var power = values[0];
+        if (power > 0) TensorPrimitives.Divide(values, power, values);
+        else values.AsSpan().Clear();
+        return values;
+    }
+
+    private static float At(float[] values, float lag)
+    {
+        var (floor, part) = ((int)lag, lag - (int)lag);
+        return values[floor] + (values[Math.Min(floor + 1, values.Length - 1)] - values[floor]) * part;
+    }
+
+    /// <summary>The likeliest course of the period around one: it repeats strongly, and changes slowly.</summary>
+    private static float[] Follow(float[][] repeats, int around)
+    {
+        var (low, high) = (Math.Max(Shortest - 4, (int)(around * 0.8)), Math.Min(Longest, (int)(around * 1.25) + 1));
+        var count = high - low + 1;
+        var best = new double[repeats.Length, count];
+        var from = new int[repeats.Length, count];
+        const int reach = 3;
+        for (var w = 0; w < repeats.Length; w++)
+            for (var p = 0; p < count; p++)
+            {
+                var (most, at) = (w == 0 ? 0 : double.NegativeInfinity, p);
+                for (var q = Math.Max(0, p - reach); w > 0 && q <= Math.Min(count - 1, p + reach); q++)
+                {
+                    var value = best[w - 1, q] - 0.15 * Math.Abs(p - q) * PerSecond / around * 0.5;
+                    if (value > most) (most, at) = (value, q);
+                }
+                best[w, p] = most + repeats[w][low + p];
+                from[w, p] = at;
+            }
+        var last = repeats.Length - 1;
+        var path = Enumerable.Range(0, count).MaxBy(p => best[last, p]);
+        var periods = new float[repeats.Length];
+        for (var w = last; w >= 0; w--)
+        {
+            periods[w] = Peak(repeats[w], low + path);
+            path = from[w, path];
+        }
+        return periods;
+    }
+
+    /// <summary>Where a parabola through a value and its neighbours is highest.</summary>
+    private static float Peak(float[] values, int at)
+    {
+        if (at < 1 || at + 1 >= values.Length) return at;
+        var (a, b, c) = (values[at - 1], values[at], values[at + 1]);
+        var bend = a - 2 * b + c;
+        return bend < 0 ? at + Math.Clamp(0.5f * (a - c) / bend, -0.5f, 0.5f) : at;
+    }
+}

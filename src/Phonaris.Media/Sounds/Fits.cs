@@ -1,0 +1,62 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Music;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Media.Sounds;
+
+/// <summary>
+/// What is known of sounds as music (<c>.music</c>, worked out once for a file) and what recipes come to (kept while the process runs).
+/// </summary>
+/// <param name="derived">Where it is kept.</param>
+/// <param name="open">Opens a sound that was made ready, by its content hash.</param>
+public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
+{
+    /// <summary>Results kept: as many as a slider passes over.</summary>
+    private const int Most = 400;
+
+    private readonly ConcurrentDictionary<string, Piece> _pieces = new();
+    private readonly ConcurrentDictionary<(string, long, long), Fitter> _fitters = new();
+    private readonly ConcurrentDictionary<(string, long, long, FitRecipe, long), Lazy<Fitted>> _fitted = new();
+
+    /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
+    /// <param name="media">Its content hash; it was made ready.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<Piece> PieceAsync(string media, CancellationToken cancel)
+    {
+        if (_pieces.TryGetValue(media, out var known)) return known;
+        // The number goes up with what is kept there.
+        var path = await derived.GetAsync(
+            $"sounds/{media}.1.music",
+            async (partial, token) =>
+            {
+                var piece = await Task.Run(() => Piece.Of(open(media), token), token);
+                await File.WriteAllBytesAsync(partial, JsonSerializer.SerializeToUtf8Bytes(piece), token);
+            },
+            cancel);
+        return _pieces[media] = JsonSerializer.Deserialize<Piece>(await File.ReadAllBytesAsync(path, cancel))!;
+    }
+
+    /// <summary>What a cue's recipe comes to.</summary>
+    /// <param name="sound">The cue's sound.</param>
+    /// <param name="cue">The cue.</param>
+    /// <param name="lengthFrames">The length, in frames.</param>
+    /// <exception cref="RuleException">The recipe does not do for that length, or <see cref="PieceAsync"/> has not been asked of the sound.</exception>
+    public Fitted Of(Sound sound, Cue cue, long lengthFrames)
+    {
+        ArgumentNullException.ThrowIfNull(sound);
+        ArgumentNullException.ThrowIfNull(cue);
+        if (!_pieces.ContainsKey(sound.Media)) throw new RuleException($"{sound.Name} has not been listened to yet.");
+        if (_fitted.Count > Most) _fitted.Clear();
+        return _fitted.GetOrAdd(
+            (sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames),
+            key => new(() => Fitter(key.Item1, key.Item2, key.Item3).Fit(key.Item4, key.Item5))).Value;
+    }
+
+    /// <summary>Fits the used part of a sound of which is known what is to be.</summary>
+    public Fitter Fitter(string media, long fromFrame, long toFrame) =>
+        _fitters.GetOrAdd((media, fromFrame, toFrame), key => new(_pieces[key.Item1], open(key.Item1), key.Item2, key.Item3));
+}

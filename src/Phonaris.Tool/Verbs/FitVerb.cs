@@ -1,0 +1,49 @@
+using System.CommandLine;
+using Phonaris.Core;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>fit FILE --length SECONDS --method M --out FILE</c>: makes a piece of music exactly as long as wanted.</summary>
+internal static class FitVerb
+{
+    /// <summary>The methods by name; re-pacing changes slides, not music, and needs a show.</summary>
+    public static string[] Methods { get; } = [.. Enum.GetNames<FitMethod>().Select(m => m.ToLowerInvariant())];
+
+    public static FitMethod Method(string name) => Enum.Parse<FitMethod>(name, ignoreCase: true);
+
+    public static Command Make()
+    {
+        var file = Arguments.File();
+        var length = Arguments.Seconds("--length", "The length wanted");
+        length.Required = true;
+        var method = new Option<string>("--method") { Description = $"How: {string.Join(", ", Methods)}.", Required = true };
+        method.AcceptOnlyFromAmong(Methods);
+        var to = new Option<string>("--out") { Description = "The file to make: wav or flac.", Required = true };
+        var command = new Command("fit", "Makes a piece of music exactly as long as wanted.") { file, length, method, to };
+        command.Does(async (parsed, cancel) =>
+        {
+            var workshop = new Workshop();
+            var sound = await workshop.ReadSoundAsync(parsed.GetValue(file)!, SoundKind.Bed, cancel);
+            var ms = Arguments.Ms(parsed.GetValue(length)!.Value, "--length");
+            if (ms <= 0) throw new RuleException("The length to fit to must be more than nothing.", "length");
+            var format = Path.GetExtension(parsed.GetValue(to)!).ToLowerInvariant() switch
+            {
+                ".wav" => SoundFileFormat.Wav,
+                ".flac" => SoundFileFormat.Flac,
+                _ => throw new RuleException($"{parsed.GetValue(to)}: the ending says what to make. wav and flac can be made.", "out"),
+            };
+            await workshop.Sounds.Fits.PieceAsync(sound.Media, cancel);
+            var frames = Frames.FromMs(ms);
+            var fitted = workshop.Sounds.Fits.Fitter(sound.Media, 0, sound.Figures.Frames).Fit(new(Method(parsed.GetValue(method)!)), frames);
+            await SoundEncoder.WriteAsync(workshop.Sounds.Open(fitted, sound.Media, 0), format, parsed.GetValue(to)!, cancel);
+            return (
+                new { frames, joins = fitted.Joins, stretch = Math.Round(1 / fitted.Speed, 6), endsNaturally = fitted.EndsNaturally, says = fitted.Says },
+                $"{parsed.GetValue(to)}, {Say.Time(frames)}. {fitted.Says}");
+        });
+        return command;
+    }
+}

@@ -1,0 +1,154 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Music;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>Pieces made as long as wanted, by each method.</summary>
+public sealed class FitTests
+{
+    private const long Second = Frames.PerSecond;
+
+    [Theory]
+    [InlineData("drums", 112, 4), InlineData("waltz", 96, 3), InlineData("pads", 80, 4), InlineData("sparse", 72, 4)]
+    public void A_re_cut_is_exact_and_keeps_the_opening_and_the_ending(string style, double bpm, int perBar)
+    {
+        var sound = new Band(90).Play(style, bpm, perBar, form: "AABA");
+        var fitter = FitterOf(sound);
+        var bars = (int)(2 * perBar * 60 / bpm * Second);
+        foreach (var times in (double[])[0.5, 0.7, 0.9, 1.2, 1.6, 2.5])
+        {
+            var length = (long)(sound.Frames * times) + 7;
+            var fitted = fitter.Fit(new(FitMethod.Recut), length);
+            var cut = new CutReader(sound, fitted.Cut!);
+            Assert.Equal((length, length), (fitted.Cut!.Frames, cut.Frames));
+            Assert.Equal(Read(sound, 0, bars), Read(cut, 0, bars));
+            Assert.Equal(Read(sound, sound.Frames - bars, bars), Read(cut, length - bars, bars));
+            // In one go or in pieces, it is the same.
+            var whole = Read(cut, length / 3, 5000);
+            Assert.Equal(whole[..2468], Read(cut, length / 3, 1234));
+            Assert.All(fitted.Joins, j => Assert.InRange(j.Percentile, 0, 60));
+            Assert.InRange(fitted.Joins.Select(j => j.Percentile).Order().ElementAt(fitted.Joins.Count / 2), 0, 40);
+            var passages = fitted.Joins.Select(j => j.AtFrame).Prepend(0).Append(length).ToList();
+            Assert.All(passages.Zip(passages.Skip(1)), p => Assert.True(p.Second - p.First >= bars * 0.98));
+        }
+    }
+
+    [Fact]
+    public void A_piece_of_a_known_form_is_re_cut_where_it_repeats()
+    {
+        // A B A C, four bars each, at 120: a part lasts 8 s.
+        var sound = new Band(64.4).Play("drums", 120, form: "ABAC");
+        foreach (var times in (double[])[0.75, 1.25, 1.5])
+        {
+            var fitted = FitterOf(sound).Fit(new(FitMethod.Recut), (long)(sound.Frames * times));
+            Assert.NotEmpty(fitted.Joins);
+            Assert.All(fitted.Joins, join => Assert.True(Same(join), $"{join.FromFrame / 48_000.0:0.00} s to {join.ToFrame / 48_000.0:0.00} s"));
+        }
+
+        // The same part of the form, and the same beat of it; the end of a part also leads where another begins like the one it led to.
+        static bool Same(Join join)
+        {
+            var (from, to) = (Place(join.FromFrame), Place(join.ToFrame));
+            return "ABAC"[from.Part] == "ABAC"[to.Part] && Math.Abs(from.In - to.In) < 0.06;
+        }
+
+        static (int Part, double In) Place(long frame)
+        {
+            var at = frame / (double)Second - 0.37 + 0.05;
+            return ((int)Math.Floor(at / 8) & 3, at - Math.Floor(at / 8) * 8);
+        }
+    }
+
+    [Fact]
+    public void Joins_can_be_forbidden_passages_kept_and_more_or_fewer_asked_for()
+    {
+        var sound = new Band(90).Play("drums", 112, form: "AABA");
+        var fitter = FitterOf(sound);
+        var length = sound.Frames * 7 / 10;
+        var first = fitter.Fit(new(FitMethod.Recut), length).Joins[0];
+        var other = fitter.Fit(new(FitMethod.Recut) { Forbidden = [new(first.FromFrame, first.ToFrame)] }, length);
+        Assert.DoesNotContain(other.Joins, j => Math.Abs(j.FromFrame - first.FromFrame) < 9000 && Math.Abs(j.ToFrame - first.ToFrame) < 9000);
+        var kept = new FrameRange(40 * Second, 60 * Second);
+        var cut = fitter.Fit(new(FitMethod.Recut) { Kept = [kept] }, length).Cut!;
+        Assert.Contains(Runs(cut), run => run.From <= kept.FromFrame + Second && run.To >= kept.ToFrame - Second);
+        var (few, many) = (fitter.Fit(new(FitMethod.Recut) { Joins = -2 }, length), fitter.Fit(new(FitMethod.Recut) { Joins = 2 }, length));
+        Assert.True(few.Joins.Count <= many.Joins.Count);
+    }
+
+    [Fact]
+    public void Other_methods_end_when_they_say()
+    {
+        var sound = new Band(60).Play("drums", 112, form: "AB");
+        var fitter = FitterOf(sound);
+        var shorter = fitter.Fit(new(FitMethod.Shorten), 40 * Second);
+        Assert.InRange(shorter.SoundFrames, 32 * Second, 40 * Second);
+        var heard = new FittedSound(new CutReader(sound, shorter.Cut!), shorter, 0);
+        Assert.Equal(40 * Second, heard.Frames);
+        Assert.All(Read(heard, shorter.SoundFrames, 1000), s => Assert.Equal(0, s));
+        Assert.Equal(Read(sound, Second, 1000), Read(heard, Second, 1000));
+
+        var looped = fitter.Fit(new(FitMethod.Loop), 100 * Second);
+        Assert.Equal(100 * Second, looped.Cut!.Frames);
+        var stretched = fitter.Fit(new(FitMethod.Stretch), 63 * Second);
+        Assert.Equal(63 * Second, (long)Math.Round(sound.Frames / stretched.Speed));
+        Assert.Equal(sound.Frames, fitter.Fit(new(FitMethod.Silence), 100 * Second).SoundFrames);
+    }
+
+    [Theory]
+    [InlineData(FitMethod.Recut, 0), InlineData(FitMethod.Recut, 3), InlineData(FitMethod.Recut, 36_000), InlineData(FitMethod.Loop, 20)]
+    [InlineData(FitMethod.Shorten, 50), InlineData(FitMethod.Stretch, 60), InlineData(FitMethod.Silence, 20)]
+    public void What_cannot_be_done_is_told_in_a_sentence(FitMethod method, long seconds) =>
+        Assert.EndsWith(".", Assert.Throws<RuleException>(() => FitterOf(new Band(30).Play("drums", 120)).Fit(new(method), seconds * Second)).Message);
+
+    [Fact]
+    public void Silent_and_tiny_sounds_are_not_taken_apart()
+    {
+        foreach (var sound in new[] { new Band(20), new Band(1).Play("click", 120), new Band(0.01) })
+            Assert.Throws<RuleException>(() => FitterOf(sound).Fit(new(FitMethod.Recut), 9 * Second));
+    }
+
+    [Fact]
+    public void A_cue_follows_its_span_and_undo_takes_the_recipe_back()
+    {
+        var sound = new Band(60).Play("drums", 120);
+        var fitter = FitterOf(sound);
+        FitOf fit = (_, cue, frames) => fitter.Fit(cue.Fit!, frames);
+        var show = Shows.Of(4).Apply(new AddSound(Shows.Sound("s", sound.Frames), 0)).Show;
+        var ids = show.Slides.Select(s => s.Id).ToList();
+        show = show.Apply(new SetHolds([.. ids.Select(i => new SlideHold(i, 10_000))])).Show;
+        show = show.Apply(new PlaceCue(CueDefaults.For(show, show.Sounds[0], ids[0], "c") with { Span = new(ids[0], ids[3]) }, 0)).Show;
+        var (fitted, back) = show.Apply(new SetFit("c", new(FitMethod.Recut)));
+        Assert.Equal((40 * Second, 40 * Second), Length(fitted));
+        Assert.Equal((43 * Second, 43 * Second), Length(fitted.Apply(new SetHolds([new(ids[1], 13_000)])).Show));
+        Assert.Equal((30 * Second, 30 * Second), Length(fitted.Apply(new SetSpan("c", new(ids[0], ids[2]))).Show));
+        // Where the recipe does not do, and where nothing is known of the music, it sounds as it is.
+        Assert.Null(Schedule.Of(fitted).Cues[0].Source.Cut);
+        Assert.Equal(show, fitted.Apply(back).Show);
+        Assert.Equal(43 * Second, Schedule.LengthFor(show.Apply(new SetHolds([new(ids[1], 13_000)])).Show, "c"));
+
+        (long Cue, long? Cut) Length(Show of) => Schedule.Of(of, fit).Cues[0] is var cue ? (cue.LengthFrames, cue.Source.Cut?.Frames) : default;
+    }
+
+    private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, CancellationToken.None), sound, 0, sound.Frames);
+
+    private static float[] Read(ISoundReader sound, long from, int frames)
+    {
+        var samples = new float[frames * 2];
+        sound.Read(from, samples);
+        return samples;
+    }
+
+    /// <summary>Stretches of the sound heard without a join, splices left aside.</summary>
+    private static List<(long From, long To)> Runs(Cut cut)
+    {
+        var runs = new List<(long From, long To)>();
+        foreach (var passage in cut.Passages)
+            if (runs.Count > 0 && Math.Abs(passage.FromFrame - runs[^1].To) < Second / 10) runs[^1] = (runs[^1].From, passage.FromFrame + passage.Frames);
+            else runs.Add((passage.FromFrame, passage.FromFrame + passage.Frames));
+        return runs;
+    }
+}
