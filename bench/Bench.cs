@@ -62,6 +62,13 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{work,-48} ours {seconds,7:0.000} s  to reach {toReach:0.000} s  {(seconds <= toReach ? "reached" : "MISSED")}");
     }
 
+    /// <summary>Prints a figure that is to stay below another.</summary>
+    public void ReportWorst(string what, double figure, double toReach)
+    {
+        AllReached &= figure <= toReach;
+        Console.WriteLine($"{what,-48} ours {figure,7:0.0}    to reach {toReach:0}  {(figure <= toReach ? "reached" : "MISSED")}");
+    }
+
     /// <summary>Prints the most memory this process has had since <see cref="ForgetMemory"/>.</summary>
     public void ReportMemory(string work, int mostMb)
     {

@@ -9,6 +9,7 @@ using Phonaris.Bench;
     ("loudness", LoudnessBench.RunAsync),
     ("deck", DeckBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
+    ("fit", FitBench.RunAsync),
 ];
 var wanted = all.Where(b => args.Length == 0 || args.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

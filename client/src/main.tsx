@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
+import { FitPage } from "./fit/FitPage";
 import { ExportPage } from "./export/ExportPage";
 import { isSounding } from "./hearing/usePlayer";
 import { RunSheetPage } from "./runsheet/RunSheetPage";
@@ -26,6 +27,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
           <Route path="/" element={<ShowsPage />} />
           <Route path="/shows/:showId" element={<ShowLayout />}>
             <Route index element={<RunSheetPage />} />
+            <Route path="fit/:cueId?" element={<FitPage />} />
             <Route path="export" element={<ExportPage />} />
           </Route>
           <Route path="*" element={<Navigate to="/" replace />} />

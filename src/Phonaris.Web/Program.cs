@@ -1,6 +1,7 @@
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
 using Phonaris.Web.Exports;
+using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
@@ -17,6 +18,7 @@ var api = app.MapGroup("/api");
 api.MapShows();
 api.MapEdits();
 api.MapCues();
+api.MapFits();
 api.MapVersions();
 api.MapUploads();
 api.MapDecks();

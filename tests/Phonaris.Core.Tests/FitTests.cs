@@ -74,7 +74,7 @@ public sealed class FitTests
         Assert.DoesNotContain(other.Joins, j => Math.Abs(j.FromFrame - first.FromFrame) < 9000 && Math.Abs(j.ToFrame - first.ToFrame) < 9000);
         var kept = new FrameRange(40 * Second, 60 * Second);
         var cut = fitter.Fit(new(FitMethod.Recut) { Kept = [kept] }, length).Cut!;
-        Assert.Contains(Runs(cut), run => run.From <= kept.FromFrame + Second && run.To >= kept.ToFrame - Second);
+        Assert.Contains(cut.Runs(), run => run.FromFrame <= kept.FromFrame + Second && run.ToFrame >= kept.ToFrame - Second);
         var (few, many) = (fitter.Fit(new(FitMethod.Recut) { Joins = -2 }, length), fitter.Fit(new(FitMethod.Recut) { Joins = 2 }, length));
         Assert.True(few.Joins.Count <= many.Joins.Count);
     }
@@ -96,6 +96,19 @@ public sealed class FitTests
         var stretched = fitter.Fit(new(FitMethod.Stretch), 63 * Second);
         Assert.Equal(63 * Second, (long)Math.Round(sound.Frames / stretched.Speed));
         Assert.Equal(sound.Frames, fitter.Fit(new(FitMethod.Silence), 100 * Second).SoundFrames);
+    }
+
+    [Fact]
+    public void Methods_that_suit_come_first_and_the_others_say_why_not()
+    {
+        var sound = new Band(60).Play("drums", 112, form: "AB");
+        var compared = Comparison.Of(FitterOf(sound), new(FitMethod.Recut), 90 * Second, 0, sound.Frames);
+        Assert.Equal(Enum.GetValues<FitMethod>().Length, compared.Count);
+        var suits = compared.TakeWhile(c => c.Fitted is not null).ToList();
+        Assert.Equal(suits.OrderBy(c => c.Fitted!.Cost), suits);
+        Assert.Equal([FitMethod.Shorten, FitMethod.Stretch], compared.Skip(suits.Count).Select(c => c.Method).Order());
+        var recut = suits.Single(c => c.Method == FitMethod.Recut);
+        Assert.InRange(recut.RepeatedFrames - recut.LeftOutFrames, 29 * Second, 31 * Second);
     }
 
     [Theory]
@@ -140,15 +153,5 @@ public sealed class FitTests
         var samples = new float[frames * 2];
         sound.Read(from, samples);
         return samples;
-    }
-
-    /// <summary>Stretches of the sound heard without a join, splices left aside.</summary>
-    private static List<(long From, long To)> Runs(Cut cut)
-    {
-        var runs = new List<(long From, long To)>();
-        foreach (var passage in cut.Passages)
-            if (runs.Count > 0 && Math.Abs(passage.FromFrame - runs[^1].To) < Second / 10) runs[^1] = (runs[^1].From, passage.FromFrame + passage.Frames);
-            else runs.Add((passage.FromFrame, passage.FromFrame + passage.Frames));
-        return runs;
     }
 }

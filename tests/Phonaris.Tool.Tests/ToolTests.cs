@@ -81,6 +81,35 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public void Music_is_listened_to_and_made_as_long_as_wanted()
+    {
+        // Two beats a second, a chord for each bar of four.
+        Ffmpeg("reel.flac", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2");
+        var beats = Json("beats", "reel.flac");
+        Assert.Equal(120, beats.GetProperty("tempoBpm").GetDouble(), 1.0);
+        Assert.InRange(beats.GetProperty("confidence").GetDouble(), 0.5, 1);
+        Assert.All(beats.GetProperty("beats").EnumerateArray().Skip(2), b => Assert.InRange(Math.Abs(b.GetDouble() * 2 - Math.Round(b.GetDouble() * 2)), 0, 0.06));
+
+        foreach (var (method, length) in (ReadOnlySpan<(string, double)>)[("recut", 31.004), ("recut", 70), ("loop", 70), ("stretch", 50), ("silence", 50), ("shorten", 40)])
+        {
+            var fitted = Json("fit", "reel.flac", "--length", length.ToString(System.Globalization.CultureInfo.InvariantCulture), "--method", method, "--out", "fit.wav");
+            Assert.Equal((long)Math.Round(length * 48_000), fitted.GetProperty("frames").GetInt64());
+            Assert.Equal(fitted.GetProperty("frames").GetInt64(), Json("measure", "fit.wav").GetProperty("frames").GetInt64());
+            Assert.Equal(method is not "shorten", fitted.GetProperty("endsNaturally").GetBoolean() || method == "loop");
+            if (method == "recut") Assert.NotEmpty(fitted.GetProperty("joins").EnumerateArray());
+        }
+        AssertFails(3, "Shorten it instead", "fit", "reel.flac", "--length", "2", "--method", "recut", "--out", "no.wav");
+
+        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "11");
+        AssertFails(3, "Re-cut it instead", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "stretch");
+        Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "recut");
+        Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
+        var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
+        Assert.Equal((39 * 48_000, 39 * 48_000), (cue.GetProperty("endFrame").GetInt64(), cue.GetProperty("source").GetProperty("cut").GetProperty("passages").EnumerateArray().Sum(p => p.GetProperty("frames").GetInt64())));
+    }
+
+    [Fact]
     public void Bad_input_ends_with_3_bad_usage_with_2_and_nothing_half_made_is_left()
     {
         File.WriteAllText(PathOf("words.mp3"), "no sound");

@@ -50,6 +50,16 @@ export const usePeaks = (showId: string, soundId: string, from: number, to: numb
       ),
   });
 
+/** A cue's music beside its span, at a revision of the show. */
+export const useFits = (showId: string, cueId: string, revision: number) =>
+  useQuery({
+    queryKey: ["fits", showId, cueId, revision],
+    placeholderData: (before, query) => (query?.queryKey[2] === cueId ? before : undefined),
+    retry: false,
+    queryFn: async () =>
+      answered(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } } })),
+  });
+
 /** Puts a newer view of a show in place; an older one, answered late, is left aside. */
 export function keepShow(queries: QueryClient, view: ShowView) {
   queries.setQueryData<ShowView>(showKey(view.id), (now) => (now && now.revision > view.revision ? now : view));

@@ -34,8 +34,5 @@ export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
       sizes.disconnect();
     };
   }, [scroller]);
-  return useMemo(
-    () => ({ top: at.first * step - beyond, bottom: (at.first + 1) * step + at.height + beyond }),
-    [at],
-  );
+  return useMemo(() => ({ top: at.first * step - beyond, bottom: (at.first + 1) * step + at.height + beyond }), [at]);
 }

@@ -88,6 +88,7 @@ export function ShowLayout() {
           </div>
           <nav className="flex h-full gap-1" aria-label="Views">
             <View to={`/shows/${showId}`} name="Run sheet" />
+            <View to={`/shows/${showId}/fit`} name="Fit" deep />
             <View to={`/shows/${showId}/export`} name="Export" />
           </nav>
           {!connected && (
@@ -133,11 +134,12 @@ export function ShowLayout() {
   );
 }
 
-function View({ to, name }: { to: string; name: string }) {
+/** A view; a deep one has places of its own below its address. */
+function View({ to, name, deep = false }: { to: string; name: string; deep?: boolean }) {
   return (
     <NavLink
       to={to}
-      end
+      end={!deep}
       className={({ isActive }) =>
         `flex h-full items-center border-b-3 px-3 text-[0.9375rem] whitespace-nowrap max-md:px-2 ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
       }

@@ -73,6 +73,7 @@ export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue
   eachSlide: false,
   stopStepId: null,
   stopOffsetMs: 0,
+  fit: null,
   loopPart: null,
   speed: 1,
   levelPoints: [],

@@ -7,18 +7,24 @@ namespace Phonaris.Core.Fitting;
 /// <param name="Passages">The passages in the order they are heard.</param>
 public sealed record Cut(ValueList<Passage> Passages)
 {
+    /// <summary>What leads less far than this is a splice, or a moment's wait, not a join: 0.6 s.</summary>
+    private const long LeastJoin = Timing.Frames.PerSecond * 6 / 10;
+
     /// <summary>Its length in frames.</summary>
     public long Frames => Passages.Sum(p => p.Frames);
 
-    /// <summary>Where a passage begins that lies elsewhere in the sound than the one before ended; splices of some milliseconds are none.</summary>
-    public IEnumerable<long> JoinFrames()
+    /// <summary>What is heard without a join; splices and short waits are none.</summary>
+    public ValueList<Run> Runs()
     {
+        var runs = new List<Run>();
         long at = 0;
-        for (var k = 1; k < Passages.Count; k++)
+        foreach (var passage in Passages)
         {
-            at += Passages[k - 1].Frames;
-            if (Math.Abs(Passages[k].FromFrame - Passages[k - 1].FromFrame - Passages[k - 1].Frames) > Timing.Frames.PerSecond / 10) yield return at;
+            if (runs is [.., var last] && Math.Abs(passage.FromFrame - last.ToFrame) < LeastJoin) runs[^1] = last with { ToFrame = passage.FromFrame + passage.Frames };
+            else runs.Add(new(at, passage.FromFrame, passage.FromFrame + passage.Frames));
+            at += passage.Frames;
         }
+        return runs.ToValueList();
     }
 
     /// <summary>A name for it: equal for equal cuts.</summary>
@@ -45,3 +51,9 @@ public sealed record Cut(ValueList<Passage> Passages)
 /// <param name="Frames">Its length in frames.</param>
 /// <param name="SeamFrames">The length of the crossfade it is entered with, in frames: half before its beginning, half after; 0 for none.</param>
 public sealed record Passage(long FromFrame, long Frames, int SeamFrames);
+
+/// <summary>A part of a sound heard without a join.</summary>
+/// <param name="AtFrame">Where it begins in the cut.</param>
+/// <param name="FromFrame">Its first frame in the sound.</param>
+/// <param name="ToFrame">The frame after its last.</param>
+public sealed record Run(long AtFrame, long FromFrame, long ToFrame);

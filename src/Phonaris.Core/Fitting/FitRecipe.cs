@@ -1,9 +1,6 @@
-using System.Text.Json.Serialization;
-
 namespace Phonaris.Core.Fitting;
 
 /// <summary>How a cue's sound is made as long as its span.</summary>
-[JsonConverter(typeof(JsonStringEnumConverter<FitMethod>))]
 public enum FitMethod
 {
     /// <summary>It ends early, with a fade, at the most natural place near the end.</summary>

@@ -31,6 +31,7 @@ public sealed class Fitter
     private readonly long _from;
     private readonly long _to;
     private readonly Lazy<Joins> _joins;
+    private Known? _path;
 
     /// <summary>Prepares the used part of a sound.</summary>
     /// <param name="piece">What is known of it.</param>
@@ -71,15 +72,12 @@ public sealed class Fitter
         var joins = NeedJoins();
         var grid = joins.Grid;
         var bars = 2 * grid.PerBar;
-        var usable = Usable(recipe, joins);
-        var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
         // Where there is no room for the opening and the ending with a beat to spare, two bars must do. Good joins, or else any.
         foreach (var ends in (ReadOnlySpan<int>)[grid.Ends, bars])
             foreach (var worst in (ReadOnlySpan<float>)[GoodPercentile, Fitting.Joins.WorstPercentile])
             {
                 if (length < 2 * ends * grid.Middle && ends != bars) continue;
-                // A join is drawn towards its beat, and passages stay two bars in spite of it.
-                if (PassagePath.Find(grid, [.. usable.Where(e => e.Percentile <= worst)], length, penalty, ends, bars + 1) is not { } way) continue;
+                if (PathOf(recipe, joins, ends, worst).Find(length) is not { } way) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(way.Joins, length, ends);
                 return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, true, way.Cost, Says(told, pause));
             }
@@ -89,6 +87,20 @@ public sealed class Fitter
                 : "There are no two places in this piece alike enough to join for that length. Try to loop or to stretch it.",
             "length");
     }
+
+    /// <summary>Ways by a recipe; the one asked for last is at hand again.</summary>
+    private PassagePath PathOf(FitRecipe recipe, Joins joins, int ends, float worst)
+    {
+        if (_path is { } last && last.Recipe == recipe && last.Ends == ends && last.Worst == worst) return last.Path;
+        var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
+        var edges = Usable(recipe, joins).Where(e => e.Percentile <= worst).Select(e => e with { Cost = e.Cost + penalty }).ToList();
+        // A join is drawn towards its beat, and passages stay two bars in spite of it.
+        var path = new PassagePath(joins.Grid, edges, ends, 2 * joins.Grid.PerBar + 1);
+        _path = new(recipe, ends, worst, path);
+        return path;
+    }
+
+    private sealed record Known(FitRecipe Recipe, int Ends, float Worst, PassagePath Path);
 
     private static string Says(IReadOnlyList<Join> joins, long pause)
     {
@@ -101,17 +113,17 @@ public sealed class Fitter
         return pause == 0 ? heard : $"{heard} It {(pause > 0 ? "waits" : "skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s at a quiet moment.";
     }
 
-    private static Edge[] Usable(FitRecipe recipe, Joins joins)
+    private static IEnumerable<Edge> Usable(FitRecipe recipe, Joins joins)
     {
         var grid = joins.Grid;
         var near = grid.Middle / 2;
-        return [.. joins.Edges.Where(e =>
+        return joins.Edges.Where(e =>
         {
             var (from, to) = (grid.At[e.From + 1], grid.At[e.To]);
             if (recipe.Forbidden.Any(f => Math.Abs(f.FromFrame - from) < near && Math.Abs(f.ToFrame - to) < near)) return false;
             // Left within what is kept, entered within it, or leading over it.
             return !recipe.Kept.Any(k => Math.Min(from, to) < k.ToFrame - near && Math.Max(from, to) > k.FromFrame + near);
-        })];
+        });
     }
 
     private Fitted Loop(long length)

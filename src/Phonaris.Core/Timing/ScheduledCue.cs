@@ -61,7 +61,7 @@ public sealed record ScheduledCue(
     public IEnumerable<long> Knots()
     {
         if (Source.Cut is { } cut)
-            foreach (var frame in cut.JoinFrames().Where(f => f < LengthFrames)) yield return StartFrame + frame;
+            foreach (var run in cut.Runs().Skip(1).Where(r => r.AtFrame < LengthFrames)) yield return StartFrame + run.AtFrame;
         if (Rounds == 1) yield break;
         for (long round = 1; RoundStart(round) < LengthFrames && (Rounds == Cue.FillSpan || round < Rounds); round++)
             yield return StartFrame + RoundStart(round);

@@ -1,9 +1,11 @@
 import { Headphones, Trash2, Volume2, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import type { Cue } from "../../api/client";
+import { methods } from "../../fit/methods";
 import { useOpenShow } from "../../shows/ShowContext";
 import { time } from "../../ui/format";
-import { Topic } from "../Sentence";
+import { Sentence, Topic } from "../Sentence";
 import { Fades } from "./Fades";
 import { HotspotLine } from "./HotspotLine";
 import { HowLoud } from "./HowLoud";
@@ -51,6 +53,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
         <Begins cue={cue} />
         <Ends cue={cue} />
         <Times cue={cue} />
+        {cue.span && <FitLine cue={cue} />}
       </Topic>
       <HotspotLine cue={cue} />
       <Topic title={`What is used, of ${time(sound.figures.frames)}`}>
@@ -78,6 +81,25 @@ function Toggle({ name, on, press, children }: ToggleProps) {
     <button type="button" className={`btn btn-xs ${on ? "btn-primary" : ""}`} aria-pressed={on} onClick={press}>
       {children} {name}
     </button>
+  );
+}
+
+/** How it is made as long as its span, and the way to where that is set. */
+function FitLine({ cue }: { cue: Cue }) {
+  const { view } = useOpenShow();
+  return (
+    <Sentence>
+      {cue.fit ? (
+        <>
+          fitted: <b>{methods[cue.fit.method].name.toLowerCase()}</b>
+        </>
+      ) : (
+        "as long as it comes out"
+      )}
+      <Link className="btn btn-xs" to={`/shows/${view.id}/fit/${cue.id}`}>
+        Fit to its slides
+      </Link>
+    </Sentence>
   );
 }
 

@@ -1,0 +1,42 @@
+import { Link } from "react-router";
+import type { Cue, Sound } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { shortTime } from "../ui/format";
+import { methods } from "./methods";
+
+interface Props {
+  beds: readonly Cue[];
+  chosen: Cue | undefined;
+  soundOf: (cue: Cue) => Sound | undefined;
+}
+
+/** The beds of the show, each with its music's length, its slides' and how the one is made the other. */
+export function CueList({ beds, chosen, soundOf }: Props) {
+  const { view } = useOpenShow();
+  const numberOf = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id)?.number;
+  return (
+    <nav aria-label="Beds" className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:hidden">
+      <h2 className="muted mb-2 px-2 font-sans text-xs font-semibold">Music on slides</h2>
+      <ul className="space-y-1">
+        {beds.map((cue) => (
+          <li key={cue.id}>
+            <Link
+              to={`/shows/${view.id}/fit/${cue.id}`}
+              aria-current={cue === chosen ? "page" : undefined}
+              className={`block rounded-md px-2 py-1.5 ${cue === chosen ? "bg-secondary" : "hover:bg-base-300"}`}
+            >
+              <span className="block truncate font-semibold">{soundOf(cue)?.name}</span>
+              <span className="muted flex justify-between text-xs">
+                <span>
+                  slides {numberOf(cue.span?.first) ?? "–"} to {numberOf(cue.span?.last) ?? "–"},{" "}
+                  <span className="figures">{shortTime(cue.outFrame - cue.inFrame)}</span>
+                </span>
+                <span>{cue.fit ? methods[cue.fit.method].name : "as it is"}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,116 @@
+import type { Cue, Schemas, Sound } from "../api/client";
+import { usePeaks } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { shortTime } from "../ui/format";
+import { Waveform } from "../ui/Waveform";
+import { methods, type Compared } from "./methods";
+
+interface Props {
+  cue: Cue;
+  sound: Sound;
+  fits: Schemas["FitsView"];
+  shown: Compared;
+}
+
+const columns = 400;
+const height = 92;
+
+/** Which passage of the music goes where: the music above, the slides below, in one measure of time, and bands between them. */
+export function FitMap({ cue, sound, fits, shown }: Props) {
+  const { view } = useOpenShow();
+  const { data: peaks } = usePeaks(view.id, sound.id, cue.inFrame, cue.outFrame, columns);
+  const longest = Math.max(fits.usedFrames, fits.lengthFrames);
+  const share = (frames: number) => (100 * frames) / longest;
+  const speed = shown.fitted?.speed ?? 1;
+  const start = view.strands.find((s) => s.cueId === cue.id)?.startFrame ?? 0;
+  const runs = shown.runs.map((run) => ({
+    from: share(run.fromFrame - cue.inFrame),
+    to: share(run.toFrame - cue.inFrame),
+    at: share(run.atFrame),
+    end: share(run.atFrame + (run.toFrame - run.fromFrame) / speed),
+  }));
+  const slides = view.runningOrder.slides.filter((s) => s.endFrame > start && s.startFrame < start + fits.lengthFrames);
+  return (
+    <figure className="mb-4" aria-label={`${methods[shown.method].name}: which passage goes where`}>
+      <div className="relative h-12">
+        <div
+          className="bg-base-200 absolute inset-y-0 left-0 rounded-t-sm"
+          style={{ width: `${share(fits.usedFrames)}%` }}
+        >
+          {peaks && <Waveform peaks={peaks} color="var(--bed)" className="h-full w-full" />}
+        </div>
+        {leftOut(runs, share(fits.usedFrames)).map(([from, to]) => (
+          <div
+            key={from}
+            className="left-out absolute inset-y-0"
+            style={{ left: `${from}%`, width: `${to - from}%` }}
+            title="Left out"
+          />
+        ))}
+      </div>
+      <svg
+        className="block w-full"
+        style={{ height }}
+        viewBox={`0 0 100 ${height}`}
+        preserveAspectRatio="none"
+        aria-hidden="true"
+      >
+        {runs.map((run, i) => (
+          <path
+            key={run.at}
+            d={`M${run.from} 0H${run.to}C${run.to} ${height / 2} ${run.end} ${height / 2} ${run.end} ${height}H${run.at}C${run.at} ${height / 2} ${run.from} ${height / 2} ${run.from} 0Z`}
+            fill="var(--bed)"
+            fillOpacity={i % 2 === 0 ? 0.34 : 0.2}
+            stroke="var(--bed)"
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </svg>
+      <div className="relative h-8" data-testid="fit-slides">
+        {slides.map((slide) => {
+          const [from, to] = [
+            Math.max(slide.startFrame, start) - start,
+            Math.min(slide.endFrame - start, fits.lengthFrames),
+          ];
+          return (
+            <div
+              key={slide.slideId}
+              className="figures bg-[var(--tile)] absolute inset-y-0 overflow-hidden rounded-xs pl-1 text-xs leading-8 font-bold"
+              style={{ left: `calc(${share(from)}% + 1px)`, width: `calc(${share(to - from)}% - 2px)` }}
+            >
+              {slide.number}
+            </div>
+          );
+        })}
+        {runs.slice(1).map((run, i) => (
+          <div key={run.at} className="absolute -top-2 h-10 w-0.5 bg-current" style={{ left: `${run.at}%` }}>
+            <span className="bg-neutral text-neutral-content absolute -top-4 -left-2 min-w-4.5 rounded-full px-1 text-center text-xs leading-4.5 font-bold">
+              {i + 1}
+            </span>
+          </div>
+        ))}
+      </div>
+      <figcaption className="muted mt-1 flex justify-between text-xs">
+        <span>
+          Above the music, below the slides it lies on, in one measure.
+          {shown.leftOutFrames > 0 && ` ${shortTime(shown.leftOutFrames)} is left out.`}
+          {shown.repeatedFrames > 0 && ` ${shortTime(shown.repeatedFrames)} is heard again.`}
+        </span>
+        <span className="figures">{shortTime(longest)}</span>
+      </figcaption>
+    </figure>
+  );
+}
+
+/** The parts of the music that no run takes, as shares. */
+function leftOut(runs: readonly { from: number; to: number }[], end: number): [number, number][] {
+  const gaps: [number, number][] = [];
+  let reached = 0;
+  for (const run of runs.toSorted((a, b) => a.from - b.from)) {
+    if (run.from > reached + 0.05) gaps.push([reached, run.from]);
+    reached = Math.max(reached, run.to);
+  }
+  if (end > reached + 0.05) gaps.push([reached, end]);
+  return gaps;
+}

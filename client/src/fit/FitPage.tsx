@@ -1,0 +1,83 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { useFits } from "../api/queries";
+import type { Cue, Sound } from "../api/client";
+import { Overview } from "../runsheet/Overview";
+import { useOpenShow } from "../shows/ShowContext";
+import { time } from "../ui/format";
+import { CueList } from "./CueList";
+import { FitMap } from "./FitMap";
+import { MethodTable } from "./MethodTable";
+import type { FitMethod } from "./methods";
+import { RecutTools } from "./RecutTools";
+
+/** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
+export function FitPage() {
+  const { view } = useOpenShow();
+  const { cueId } = useParams();
+  const { cues, sounds } = view.show;
+  const soundOf = (cue: Cue) => sounds.find((s) => s.id === cue.soundId);
+  const beds = cues.filter((c) => c.span && soundOf(c)?.kind === "bed");
+  const cue = cues.find((c) => c.id === cueId && c.span) ?? beds[0];
+  const sound = cue && soundOf(cue);
+  return (
+    <>
+      <div className="flex min-h-0 grow">
+        <CueList beds={beds} chosen={cue} soundOf={soundOf} />
+        <main className="bg-base-100 min-w-0 grow overflow-y-auto px-6 py-4">
+          {cue && sound ? (
+            <FitCue key={cue.id} cue={cue} sound={sound} />
+          ) : (
+            <p className="muted mx-auto max-w-90 py-24 text-center">
+              There is no music to fit yet.{" "}
+              <Link className="link" to={`/shows/${view.id}`}>
+                Lay a bed on some slides
+              </Link>{" "}
+              first; here it is made exactly as long as they are shown.
+            </p>
+          )}
+        </main>
+      </div>
+      <Overview />
+    </>
+  );
+}
+
+function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
+  const { view } = useOpenShow();
+  const { data: fits, error, isPlaceholderData } = useFits(view.id, cue.id, view.revision);
+  const [looked, setLooked] = useState<FitMethod>();
+  if (error) return <p role="alert">{error.message}</p>;
+  if (!fits)
+    return (
+      <p className="muted" role="status">
+        Listening to {sound.name}: finding its beats and the places it can be joined…{" "}
+        <progress className="progress progress-primary w-40" />
+      </p>
+    );
+  const suits = fits.methods.filter((m) => m.fitted);
+  const shown = suits.find((m) => m.method === (looked ?? cue.fit?.method)) ?? suits[0];
+  const over = fits.usedFrames - fits.lengthFrames;
+  return (
+    <div className={isPlaceholderData ? "opacity-70" : ""}>
+      <header className="mb-3 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-2xl">{sound.name}</h1>
+        <p>
+          <b className="figures">{time(fits.usedFrames)}</b> of music for{" "}
+          <b className="figures">{time(fits.lengthFrames)}</b> of slides:{" "}
+          <b>{over === 0 ? "just right" : `${time(Math.abs(over))} too ${over > 0 ? "long" : "short"}`}</b>
+        </p>
+        <p className="muted ml-auto text-sm">
+          {fits.tempoBpm
+            ? `${fits.tempoBpm.toFixed(1)} beats a minute, ${fits.beatsPerBar} to the bar`
+            : "No clear beat: it is joined where it sounds alike"}
+        </p>
+      </header>
+      {shown && <FitMap cue={cue} sound={sound} fits={fits} shown={shown} />}
+      <MethodTable cue={cue} fits={fits} shown={shown?.method} look={setLooked} />
+      {cue.fit?.method === "recut" && shown?.method === "recut" && shown.fitted && (
+        <RecutTools cue={cue} recipe={cue.fit} joins={shown.fitted.joins} />
+      )}
+    </div>
+  );
+}

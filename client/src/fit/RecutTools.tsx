@@ -1,0 +1,99 @@
+import type { Cue, Schemas } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { shortTime, time } from "../ui/format";
+
+interface Props {
+  cue: Cue;
+  recipe: Schemas["FitRecipe"];
+  joins: readonly Schemas["Join"][];
+}
+
+const most = 2;
+const wishes = ["far fewer joins", "fewer joins", "as many joins as it takes", "more joins", "many more joins"];
+
+/** What a re-cut can be told: fewer or more joins, another place for one, a passage to be kept. */
+export function RecutTools({ cue, recipe, joins }: Props) {
+  const { edit } = useOpenShow();
+  const set = (change: Partial<Schemas["FitRecipe"]>) =>
+    edit({ kind: "setFit", cueId: cue.id, fit: { ...recipe, ...change } });
+  return (
+    <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8" aria-label="The re-cut">
+      <div>
+        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">How many joins</h2>
+        <input
+          type="range"
+          className="range range-primary range-xs w-full"
+          min={-most}
+          max={most}
+          value={recipe.joins}
+          aria-label="How many joins"
+          aria-valuetext={wishes[recipe.joins + most]}
+          onChange={(event) => set({ joins: Number(event.currentTarget.value) })}
+        />
+        <p className="text-sm">{wishes[recipe.joins + most]}</p>
+        {recipe.forbidden.length > 0 && (
+          <p className="mt-2 text-sm">
+            {recipe.forbidden.length === 1 ? "One place is" : `${recipe.forbidden.length} places are`} not used.{" "}
+            <button type="button" className="link" onClick={() => set({ forbidden: [] })}>
+              Allow all again
+            </button>
+          </p>
+        )}
+      </div>
+      <div>
+        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">Where it is joined</h2>
+        {joins.length === 0 && <p className="muted text-sm">It is heard as it is; nothing need be joined.</p>}
+        <ol className="space-y-1 text-sm">
+          {joins.map((join, i) => (
+            <li key={join.atFrame} className="flex flex-wrap items-center gap-x-2">
+              <b className="figures w-5">{i + 1}</b>
+              <span>
+                at <span className="figures">{shortTime(join.atFrame)}</span>, from{" "}
+                <span className="figures">{time(join.fromFrame)}</span> of the music to{" "}
+                <span className="figures">{time(join.toFrame)}</span>
+              </span>
+              <button
+                type="button"
+                className="btn btn-xs"
+                onClick={() =>
+                  set({ forbidden: [...recipe.forbidden, { fromFrame: join.fromFrame, toFrame: join.toFrame }] })
+                }
+              >
+                Try another place
+              </button>
+              {join.toFrame > join.fromFrame && (
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  title="The passage left out here is heard, whole"
+                  onClick={() => set({ kept: [...recipe.kept, { fromFrame: join.fromFrame, toFrame: join.toFrame }] })}
+                >
+                  Keep what is left out
+                </button>
+              )}
+            </li>
+          ))}
+        </ol>
+        {recipe.kept.length > 0 && (
+          <p className="mt-2 text-sm">
+            Kept whole:{" "}
+            {recipe.kept.map((k) => (
+              <button
+                key={k.fromFrame}
+                type="button"
+                className="btn btn-xs mr-1"
+                title="Keep it no longer"
+                onClick={() => set({ kept: recipe.kept.filter((other) => other !== k) })}
+              >
+                <span className="figures">
+                  {shortTime(k.fromFrame)} to {shortTime(k.toFrame)}
+                </span>{" "}
+                ×
+              </button>
+            ))}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

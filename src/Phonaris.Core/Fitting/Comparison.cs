@@ -1,0 +1,60 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Fitting;
+
+/// <summary>All methods side by side for one sound and one length: those that suit first, the best first; then the others, with what is against them.</summary>
+public static class Comparison
+{
+    /// <summary>Compares the methods.</summary>
+    /// <param name="fitter">Fits the used part of the sound.</param>
+    /// <param name="recut">The recipe to re-cut by.</param>
+    /// <param name="length">The length wanted, in frames.</param>
+    /// <param name="from">The first frame of the sound used.</param>
+    /// <param name="to">The frame after the last.</param>
+    public static ValueList<Compared> Of(Fitter fitter, FitRecipe recut, long length, long from, long to)
+    {
+        ArgumentNullException.ThrowIfNull(fitter);
+        return
+        [
+            .. Enum.GetValues<FitMethod>()
+                .Select(method => Try(fitter, method == FitMethod.Recut ? recut : new(method), length, from, to))
+                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Cost ?? 0),
+        ];
+    }
+
+    private static Compared Try(Fitter fitter, FitRecipe recipe, long length, long from, long to)
+    {
+        try
+        {
+            var fitted = fitter.Fit(recipe, length);
+            var runs = fitted.Cut?.Runs() ?? [new Run(0, from, to)];
+            var heard = Heard(runs);
+            return new(recipe.Method, fitted, runs, Math.Max(0, to - from - heard), Math.Max(0, runs.Sum(r => r.ToFrame - r.FromFrame) - heard), fitted.Says);
+        }
+        catch (RuleException e)
+        {
+            return new(recipe.Method, null, [], 0, 0, e.Message);
+        }
+    }
+
+    /// <summary>How many frames of the sound are heard at least once.</summary>
+    private static long Heard(ValueList<Run> runs)
+    {
+        var (sum, reached) = (0L, long.MinValue);
+        foreach (var run in runs.OrderBy(r => r.FromFrame))
+        {
+            sum += Math.Max(0, run.ToFrame - Math.Max(run.FromFrame, reached));
+            reached = Math.Max(reached, run.ToFrame);
+        }
+        return sum;
+    }
+}
+
+/// <summary>A method beside the others.</summary>
+/// <param name="Method">The method.</param>
+/// <param name="Fitted">What it makes; null where it does not suit.</param>
+/// <param name="Runs">The parts of the sound that are heard, in order.</param>
+/// <param name="LeftOutFrames">How much of the sound is not heard.</param>
+/// <param name="RepeatedFrames">How much is heard again.</param>
+/// <param name="Says">What to know about it, or what is against it, in a sentence.</param>
+public sealed record Compared(FitMethod Method, Fitted? Fitted, ValueList<Run> Runs, long LeftOutFrames, long RepeatedFrames, string Says);
