@@ -128,7 +128,7 @@ public class EditTests
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(46) switch
+        return random.Next(47) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -174,6 +174,7 @@ public class EditTests
             41 => new SetHotspot(Cue(), random.Next(3) == 0 ? null : Hotspot.New(fresh) with { X = random.Next(-1, 11) / 10.0 }),
             42 => new GoBack(show with { Title = fresh }, fresh),
             43 => new AddHotspot(Cue()),
+            45 => new SetHoldLocks([new(Slide(), random.Next(2) == 0)]),
             44 => new SetFit(Cue(), random.Next(3) == 0 ? null : new((FitMethod)random.Next(6)) { Joins = random.Next(-3, 4), Kept = [new(random.Next(900), random.Next(90_000))] }),
             _ => new AddSlides([], 0),
         };

@@ -111,6 +111,34 @@ public sealed class FitTests
         Assert.InRange(recut.RepeatedFrames - recut.LeftOutFrames, 29 * Second, 31 * Second);
     }
 
+    [Fact]
+    public void Slides_are_re_paced_to_end_with_the_music()
+    {
+        var sound = new Band(60).Play("drums", 120);
+        var piece = Piece.Of(sound, CancellationToken.None);
+        var show = Shows.Of(4, 10_000).Apply(new AddSound(Shows.Sound("s", sound.Frames), 0)).Show;
+        show = show.Apply(new AddSound(Shows.Sound("v", 25 * Second, SoundKind.Voice), 1)).Show;
+        var ids = show.Slides.Select(s => s.Id).ToList();
+        show = show.Apply(new PlaceCue(Shows.Cue("c", "s", ids[0], ids[3], sound.Frames), 0)).Show;
+        show = show.Apply(new PlaceCue(Shows.Cue("say", "v", ids[1], ids[1], 25 * Second), 1)).Show;
+        show = show.Apply(new SetHoldLocks([new(ids[3], true)])).Show;
+        foreach (var on in Enum.GetValues<ChangeOn>())
+        {
+            var paced = Repace.Of(show, "c", piece, on);
+            var after = show.Apply(Repace.ToEdit(paced)).Show;
+            Assert.Equal(sound.Frames, RunningOrder.Of(after).TotalFrames);
+            // The locked one stays, the voice is heard to its end, the others share what is left evenly, as before.
+            Assert.Equal(10_000, after.Slides[3].HoldMs);
+            Assert.InRange(after.Slides[1].HoldMs, 25_000, on == ChangeOn.Anywhere ? 25_500 : 29_000);
+            Assert.InRange(after.Slides[0].HoldMs - after.Slides[2].HoldMs, -3000, 3000);
+            if (on == ChangeOn.Anywhere) continue;
+            var moments = piece.Beats.Where((_, k) => on == ChangeOn.Beats || (k - piece.FirstDownbeat) % 4 == 0).ToList();
+            Assert.All(RunningOrder.Of(after).Slides.Skip(1).Take(2), s => Assert.Contains(moments, m => Math.Abs(m - s.StartFrame) < Frames.PerMs));
+        }
+        var locked = show.Apply(new SetHoldLocks([.. ids.Select(i => new SlideLock(i, true))])).Show;
+        Assert.Contains("locked", Assert.Throws<RuleException>(() => Repace.Of(locked, "c", null, ChangeOn.Anywhere)).Message);
+    }
+
     [Theory]
     [InlineData(FitMethod.Recut, 0), InlineData(FitMethod.Recut, 3), InlineData(FitMethod.Recut, 36_000), InlineData(FitMethod.Loop, 20)]
     [InlineData(FitMethod.Shorten, 50), InlineData(FitMethod.Stretch, 60), InlineData(FitMethod.Silence, 20)]
@@ -136,6 +164,12 @@ public sealed class FitTests
         show = show.Apply(new PlaceCue(CueDefaults.For(show, show.Sounds[0], ids[0], "c") with { Span = new(ids[0], ids[3]) }, 0)).Show;
         var (fitted, back) = show.Apply(new SetFit("c", new(FitMethod.Recut)));
         Assert.Equal((40 * Second, 40 * Second), Length(fitted));
+        // Its outline goes over the joins.
+        var peaks = new PeakPyramid.Builder();
+        peaks.Add(Read(sound, 0, (int)sound.Frames));
+        var columns = new float[160];
+        Outline.Of(Schedule.Of(fitted, fit), _ => peaks.Build(), columns);
+        Assert.All(columns[8..^8], c => Assert.InRange(c, 0.01, 1));
         Assert.Equal((43 * Second, 43 * Second), Length(fitted.Apply(new SetHolds([new(ids[1], 13_000)])).Show));
         Assert.Equal((30 * Second, 30 * Second), Length(fitted.Apply(new SetSpan("c", new(ids[0], ids[2]))).Show));
         // Where the recipe does not do, and where nothing is known of the music, it sounds as it is.

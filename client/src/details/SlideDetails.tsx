@@ -54,6 +54,17 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       <Topic title={one ? "How long it stays" : "How long each stays"}>
         <Sentence>
           Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
+          <button
+            type="button"
+            className={`btn btn-xs ${slide.holdLocked ? "btn-primary" : ""}`}
+            aria-pressed={slide.holdLocked}
+            title="It stays as it is when slides are re-paced"
+            onClick={() =>
+              edit({ kind: "setHoldLocks", slides: slides.map((s) => ({ slideId: s.id, locked: !slide.holdLocked })) })
+            }
+          >
+            {slide.holdLocked ? "Locked" : "Lock"}
+          </button>
           {slides.length < all.length && (
             <button type="button" className="btn btn-xs" onClick={() => setHolds(all, slide.holdMs)}>
               Same hold for all

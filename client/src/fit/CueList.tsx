@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Cue, Sound } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
+import { FitAll } from "./FitAll";
 import { methods } from "./methods";
 
 interface Props {
@@ -37,6 +38,7 @@ export function CueList({ beds, chosen, soundOf }: Props) {
           </li>
         ))}
       </ul>
+      {beds.length > 0 && <FitAll soundOf={soundOf} />}
     </nav>
   );
 }

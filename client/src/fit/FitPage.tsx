@@ -9,6 +9,7 @@ import { CueList } from "./CueList";
 import { FitMap } from "./FitMap";
 import { MethodTable } from "./MethodTable";
 import type { FitMethod } from "./methods";
+import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
 
 /** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
@@ -78,6 +79,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
       {cue.fit?.method === "recut" && shown?.method === "recut" && shown.fitted && (
         <RecutTools cue={cue} recipe={cue.fit} joins={shown.fitted.joins} />
       )}
+      <Repace cue={cue} tempo={fits.tempoBpm} />
     </div>
   );
 }

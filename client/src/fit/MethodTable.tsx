@@ -36,7 +36,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
             <Method key={one.method} cue={cue} one={one} fitted={one.fitted} shown={one.method === shown} look={look} />
           ) : (
             <tr key={one.method} className="line-t muted">
-              <td className="py-2 pl-2 align-top">{methods[one.method].name}</td>
+              <td className="py-2 pr-4 pl-2 align-top">{methods[one.method].name}</td>
               <td className="py-2" colSpan={6}>
                 {one.says}
               </td>
@@ -44,7 +44,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
           ),
         )}
         <tr className="line-t">
-          <td className="py-2 pl-2">As it is</td>
+          <td className="py-2 pr-4 pl-2 whitespace-nowrap">As it is</td>
           <td className="muted">{cue.rounds === 1 ? "plays once" : "goes round as set, and stops with its span"}</td>
           <td colSpan={4} />
           <td className="pr-2 text-right">
@@ -76,7 +76,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
   };
   return (
     <tr className={`line-t ${shown ? "bg-base-300" : ""}`} data-method={one.method}>
-      <td className="py-2 pl-2 align-top">
+      <td className="py-2 pr-4 pl-2 align-top">
         <button
           type="button"
           className="cursor-pointer font-semibold"
@@ -109,7 +109,11 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
         </span>
       </td>
       <td className="figures py-2 pr-3 align-top">
-        {Math.abs(change) < 0.0005 ? <span className="muted font-sans text-sm">as it is</span> : `${(100 / (1 + change)).toFixed(1)} %`}
+        {Math.abs(change) < 0.0005 ? (
+          <span className="muted font-sans text-sm">as it is</span>
+        ) : (
+          `${(100 / (1 + change)).toFixed(1)} %`
+        )}
       </td>
       <td className="py-2 pr-3 align-top">{fitted.endsNaturally ? "by itself" : "with a fade"}</td>
       <td className="py-1.5 align-top">

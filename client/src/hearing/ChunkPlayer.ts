@@ -19,7 +19,7 @@ interface Scheduled {
   gain: GainNode;
 }
 
-export const chunkSeconds = 0.5; // as the server cuts it
+const chunkSeconds = 0.5; // as the server cuts it
 const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
 const soon = 0.01; // seconds ahead of now that a changeover can be set for

@@ -28,7 +28,8 @@ public static class Outline
             var round = cue.RoundAt(start);
             var sound = cue.RoundFrom(round) + start - cue.RoundStart(round);
             var last = Math.Min(sound + end - start, cue.RoundTo(round));
-            peaks.Read(cue.Source.FileFrame(sound), cue.Source.FileFrame(last), columns.Slice(c, 1));
+            var (from, to) = cue.Source.FileRange(sound, last);
+            peaks.Read(from, to, columns.Slice(c, 1));
         }
     }
 

@@ -144,7 +144,7 @@ public sealed class Fitter
         if (whole is [var best, ..] && best.Edge.Percentile <= 0.4f && best.Edge.To + bars <= grid.Count)
         {
             var (cut, told, _) = new Splices(_sound, grid).Make([.. Enumerable.Repeat(best.Edge, best.Times)], length, bars);
-            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, true, best.Edge.Cost + 0.1 * best.Times, $"Goes round {best.Times} times more, then ends by itself.");
+            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, true, best.Edge.Cost + 0.1 * best.Times, $"Goes round {(best.Times == 1 ? "once" : $"{best.Times} times")} more, then ends by itself.");
         }
         // Else the longest of the best rounds, cut where the length is reached.
         var edge = back.OrderBy(e => e.Cost - 0.3 * (e.From - e.To) / grid.Count).First();
@@ -193,7 +193,8 @@ public sealed class Fitter
     private Fitted Silence(long length)
     {
         if (length < Used) throw new RuleException("The music is longer than that; there is no rest to leave silent. Shorten or re-cut it instead.", "length");
-        return new(FitMethod.Silence, length, null, 1, [], Used, true, 0.3 + 0.7 * (length - Used) / length, $"Ends by itself, then {Say.Time(length - Used)} of silence.");
+        // A moment is a rest; more is a hole.
+        return new(FitMethod.Silence, length, null, 1, [], Used, true, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"Ends by itself, then {Say.Time(length - Used)} of silence.");
     }
 
     private Joins NeedJoins()

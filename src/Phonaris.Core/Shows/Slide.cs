@@ -15,6 +15,9 @@ public sealed record Slide(
     string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden,
     ValueList<Step> Steps, string Deck = "")
 {
+    /// <summary>Whether its hold stays as it is when holds are worked out anew.</summary>
+    public bool HoldLocked { get; init; }
+
     /// <summary>The hold a slide gets when nothing else is known, in milliseconds.</summary>
     public const long DefaultHoldMs = 8_000;
 

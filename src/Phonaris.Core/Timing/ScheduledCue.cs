@@ -83,6 +83,10 @@ public readonly record struct SoundSource(string Media, double Speed, Cut? Cut =
     /// <summary>A frame of the file, where it is not cut, as a frame of these samples.</summary>
     public long Frame(long fileFrame) => Speed == 1 ? fileFrame : (long)Math.Round(fileFrame / Speed);
 
-    /// <summary>A frame of these samples as a frame of the file.</summary>
-    public long FileFrame(long frame) => Cut is not null ? Cut.SoundFrame(frame) : Speed == 1 ? frame : (long)Math.Round(frame * Speed);
+    /// <summary>A stretch of these samples as a stretch of the file; one that goes over a join is taken to go on from where it begins.</summary>
+    public (long From, long To) FileRange(long from, long to)
+    {
+        if (Cut is not null) return (Cut.SoundFrame(from), Cut.SoundFrame(from) + to - from);
+        return Speed == 1 ? (from, to) : ((long)Math.Round(from * Speed), (long)Math.Round(to * Speed));
+    }
 }

@@ -130,7 +130,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
         // Negative frames are silence, which leads to the first piece.
         var first = (long)Math.Floor((from - ContextFrames) * source.Speed / GridFrames) * GridFrames;
-        var last = source.FileFrame(to + ContextFrames);
+        var last = source.FileRange(0, to + ContextFrames).To;
         var skip = from - (long)Math.Round(first / source.Speed + StillFrame * (1 / source.Speed - 1));
         var wanted = new byte[(to - from) * 2 * sizeof(float)];
         await MediaTool.RunAsync(

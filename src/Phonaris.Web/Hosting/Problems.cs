@@ -7,7 +7,7 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hosting;
 
 /// <summary>Turns exceptions into problem details (RFC 9457) whose title is a sentence for the person.</summary>
-internal sealed class Problems(IProblemDetailsService details) : IExceptionHandler
+internal sealed class Problems(IProblemDetailsService details, ILogger<Problems> log) : IExceptionHandler
 {
     public ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
@@ -21,6 +21,8 @@ internal sealed class Problems(IProblemDetailsService details) : IExceptionHandl
             _ when DiskFull.Caused(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong here, and it is our fault. What you did before is kept.", null),
         };
+        // Handled exceptions are told to nobody otherwise.
+        if (status == StatusCodes.Status500InternalServerError) log.LogError(exception, "{Method} {Path} failed", httpContext.Request.Method, httpContext.Request.Path);
         httpContext.Response.StatusCode = status;
         var problem = new ProblemDetails { Status = status, Title = title };
         if (field is not null) problem.Extensions["field"] = field;

@@ -45,6 +45,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetLoopPart), "setLoopPart")]
 [JsonDerivedType(typeof(SetSpeed), "setSpeed")]
 [JsonDerivedType(typeof(SetFit), "setFit")]
+[JsonDerivedType(typeof(SetHoldLocks), "setHoldLocks")]
 [JsonDerivedType(typeof(SetLevelPoints), "setLevelPoints")]
 [JsonDerivedType(typeof(SetMuted), "setMuted")]
 [JsonDerivedType(typeof(SetReturn), "setReturn")]

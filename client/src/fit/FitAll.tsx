@@ -1,0 +1,60 @@
+import { useState } from "react";
+import { answered, api, type Cue, type Schemas, type Sound } from "../api/client";
+import { say } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { Dialog } from "../ui/Dialog";
+import { shortTime } from "../ui/format";
+import { methods } from "./methods";
+
+/** A method for each bed at once: proposed, looked at, and made with one click that one undo takes back. */
+export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
+  const { view, edit } = useOpenShow();
+  const [proposed, setProposed] = useState<Schemas["FitAllView"] | "asking">();
+  const ask = () => {
+    setProposed("asking");
+    api
+      .GET("/api/shows/{id}/fits", { params: { path: { id: view.id } } })
+      .then((answer) => setProposed(answered(answer)))
+      .catch((problem: unknown) => {
+        setProposed(undefined);
+        say(problem as Error);
+      });
+  };
+  const nameOf = (cueId: string) => {
+    const cue = view.show.cues.find((c) => c.id === cueId);
+    return cue && soundOf(cue)?.name;
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)]" disabled={proposed === "asking"} onClick={ask}>
+        {proposed === "asking" ? "Listening…" : "Fit all beds"}
+      </button>
+      {proposed && proposed !== "asking" && (
+        <Dialog title="Fit all beds" close={() => setProposed(undefined)}>
+          {proposed.beds.length === 0 && <p>Every bed is as long as its slides, or fitted already.</p>}
+          <ul className="space-y-2">
+            {proposed.beds.map((bed) => (
+              <li key={bed.cueId}>
+                <b>{nameOf(bed.cueId)}</b> to <span className="figures">{shortTime(bed.lengthFrames)}</span>:{" "}
+                {bed.method ? `${methods[bed.method].name.toLowerCase()}. ` : "as it is. "}
+                <span className="muted">{bed.says}</span>
+              </li>
+            ))}
+          </ul>
+          {proposed.edit && (
+            <button
+              type="button"
+              className="btn btn-primary mt-4"
+              onClick={() => {
+                if (proposed.edit) edit(proposed.edit);
+                setProposed(undefined);
+              }}
+            >
+              Fit them so
+            </button>
+          )}
+        </Dialog>
+      )}
+    </>
+  );
+}

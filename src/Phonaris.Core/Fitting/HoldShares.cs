@@ -1,0 +1,44 @@
+namespace Phonaris.Core.Fitting;
+
+/// <summary>Shares a time out among slides: in proportion to their weights, each within its bounds.</summary>
+internal static class HoldShares
+{
+    /// <summary>What one slide takes.</summary>
+    /// <param name="Weight">Its share beside the others'.</param>
+    /// <param name="LeastMs">The least it can take, in milliseconds.</param>
+    /// <param name="GreatestMs">The most.</param>
+    public readonly record struct Share(double Weight, long LeastMs, long GreatestMs);
+
+    /// <summary>The holds, in milliseconds, that come to a total exactly; null where the bounds do not allow it.</summary>
+    public static long[]? Of(IReadOnlyList<Share> shares, long totalMs)
+    {
+        if (totalMs < shares.Sum(s => s.LeastMs) || totalMs > shares.Sum(s => s.GreatestMs)) return null;
+        if (shares.Count == 0) return [];
+        // What all take together grows with the factor: halving finds the one that fits.
+        var (low, high) = (0.0, (totalMs + 1.0) / Math.Max(1e-9, shares.Where(s => s.Weight > 0).Select(s => s.Weight).DefaultIfEmpty(1).Min()));
+        for (var step = 0; step < 100; step++)
+        {
+            var middle = (low + high) / 2;
+            if (shares.Sum(s => Clamped(s, middle)) < totalMs) low = middle;
+            else high = middle;
+        }
+        var holds = shares.Select(s => (long)Clamped(s, high)).ToArray();
+        // Whole milliseconds: what is left over goes where there is room, one by one.
+        for (var left = totalMs - holds.Sum(); left != 0;)
+        {
+            var sign = Math.Sign(left);
+            var moved = false;
+            for (var k = 0; k < holds.Length && left != 0; k++)
+            {
+                if (sign > 0 ? holds[k] >= shares[k].GreatestMs : holds[k] <= shares[k].LeastMs) continue;
+                holds[k] += sign;
+                left -= sign;
+                moved = true;
+            }
+            if (!moved) return null;
+        }
+        return holds;
+    }
+
+    private static double Clamped(Share share, double factor) => Math.Clamp(share.Weight * factor, share.LeastMs, share.GreatestMs);
+}

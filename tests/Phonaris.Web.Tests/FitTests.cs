@@ -1,0 +1,70 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Runtime.InteropServices;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Web.Fitting;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>Music fitted to its slides, by the running server.</summary>
+public sealed class FitTests : IDisposable
+{
+    private readonly App _app = new();
+
+    [Fact]
+    public async Task Methods_are_compared_heard_and_what_was_heard_is_what_plays()
+    {
+        var show = await _app.ShowAsync(4);
+        var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();
+        await EditAsync(show, new SetHolds([.. slides.Select(s => new SlideHold(s, 8_000))]));
+        // Two beats a second, a chord for each bar of four.
+        var sound = await _app.SoundAsync(show, _app.Make(
+            "reel.flac", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2"));
+        await EditAsync(show, new SetSoundKind(sound, SoundKind.Bed));
+        var cue = (await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slides[0] }))).CueId;
+        await EditAsync(show, new SetLevel(cue, 0));
+        await EditAsync(show, new Several([new SetFade(cue, FadeEnd.In, Fade.None), new SetFade(cue, FadeEnd.Out, Fade.None)], "No fades"));
+
+        var all = await GetAsync<FitAllView>($"/api/shows/{show}/fits");
+        Assert.Equal((cue, FitMethod.Recut), (all.Beds.Single().CueId, all.Beds[0].Method));
+        var fits = await GetAsync<FitsView>($"/api/shows/{show}/cues/{cue}/fits");
+        Assert.Equal((32 * 48_000L, 48 * 48_000L, 120.0), (fits.LengthFrames, fits.UsedFrames, fits.TempoBpm!.Value), new Near());
+        Assert.Equal(FitMethod.Recut, fits.Methods[0].Method);
+        var tried = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples/58");
+        Assert.True(tried.Max() > 0.05f);
+        Assert.NotEqual(tried, await ChunkAsync($"/api/shows/{show}/sound/58"));
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples/64")).StatusCode);
+
+        await EditAsync(show, all.Edit!);
+        Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound/58"));
+        // The show made longer, the recipe follows by itself; undo takes both back.
+        await EditAsync(show, new SetHolds([new(slides[2], 13_000)]));
+        var strand = (await _app.ViewAsync(show)).Strands.Single();
+        Assert.Equal(37 * 48_000, strand.EndFrame);
+        Assert.NotEmpty(strand.Knots);
+
+        var paced = await GetAsync<RepaceView>($"/api/shows/{show}/cues/{cue}/repace?on=beats");
+        Assert.Equal(48_000, paced.Slides.Sum(s => s.AfterMs));
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/repace?on=mondays")).StatusCode);
+    }
+
+    public void Dispose() => _app.Dispose();
+
+    private async Task<T> GetAsync<T>(string url) => (await _app.Http.GetFromJsonAsync<T>(url, App.Json))!;
+
+    private async Task<float[]> ChunkAsync(string url) => MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync(url)).ToArray();
+
+    private async Task EditAsync(string show, Edit edit) =>
+        await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), App.Json));
+
+    /// <summary>Equal but for half a beat a minute.</summary>
+    private sealed class Near : IEqualityComparer<(long, long, double)>
+    {
+        public bool Equals((long, long, double) x, (long, long, double) y) => (x.Item1, x.Item2) == (y.Item1, y.Item2) && Math.Abs(x.Item3 - y.Item3) < 0.5;
+
+        public int GetHashCode((long, long, double) obj) => 0;
+    }
+}
