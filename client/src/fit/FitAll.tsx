@@ -26,7 +26,12 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
   };
   return (
     <>
-      <button type="button" className="btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)]" disabled={proposed === "asking"} onClick={ask}>
+      <button
+        type="button"
+        className="btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)]"
+        disabled={proposed === "asking"}
+        onClick={ask}
+      >
         {proposed === "asking" ? "Listening…" : "Fit all beds"}
       </button>
       {proposed && proposed !== "asking" && (

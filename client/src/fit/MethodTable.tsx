@@ -81,14 +81,13 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
           type="button"
           className="cursor-pointer font-semibold"
           aria-pressed={shown}
+          title={does}
           onClick={() => look(one.method)}
         >
           {name}
         </button>
       </td>
-      <td className="py-2 pr-3">
-        {fitted.says} <span className="muted">It {does}.</span>
-      </td>
+      <td className="py-2 pr-3 align-top">{fitted.says}</td>
       <td className="py-1.5 pr-2 align-top">
         <span className="flex flex-wrap gap-1">
           {fitted.joins.slice(0, 6).map((join, i) => (
@@ -96,11 +95,11 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
               key={join.atFrame}
               type="button"
               className="btn btn-xs figures"
-              aria-label={`Hear join ${i + 1} of ${name}`}
+              data-join={i + 1}
               title={`At ${shortTime(join.atFrame)}: more alike than ${(100 - join.percentile).toFixed(0)} of 100 pairs of places`}
               onClick={() => hear(Math.max(0, join.atFrame - around), join.atFrame + around)}
             >
-              <Play size={10} fill="currentColor" /> {i + 1}
+              <Play size={10} fill="currentColor" /> <span className="sr-only">Hear join</span> {i + 1}
               <span className="muted font-normal">{join.percentile.toFixed(0)}</span>
             </button>
           ))}
@@ -108,14 +107,14 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
           {fitted.joins.length === 0 && <span className="muted py-0.5">none</span>}
         </span>
       </td>
-      <td className="figures py-2 pr-3 align-top">
+      <td className="figures py-2 pr-3 align-top whitespace-nowrap">
         {Math.abs(change) < 0.0005 ? (
           <span className="muted font-sans text-sm">as it is</span>
         ) : (
           `${(100 / (1 + change)).toFixed(1)} %`
         )}
       </td>
-      <td className="py-2 pr-3 align-top">{fitted.endsNaturally ? "by itself" : "with a fade"}</td>
+      <td className="py-2 pr-3 align-top whitespace-nowrap">{fitted.endsNaturally ? "by itself" : "with a fade"}</td>
       <td className="py-1.5 align-top">
         <span className="flex gap-1">
           <button
@@ -129,14 +128,14 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
           <button
             type="button"
             className="btn btn-xs"
-            aria-label={`Hear how ${name} ends`}
+            aria-label={`Hear the ending of ${name}`}
             onClick={() => hear(Math.max(0, fitted.soundFrames - 2 * around), fitted.lengthFrames)}
           >
             ending
           </button>
         </span>
       </td>
-      <td className="py-1.5 pr-2 text-right align-top">
+      <td className="py-1.5 pr-2 text-right align-top whitespace-nowrap">
         <Choose
           on={cue.fit?.method === one.method}
           press={() => {

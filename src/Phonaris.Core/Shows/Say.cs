@@ -1,5 +1,5 @@
-using Phonaris.Core.Fitting;
 using System.Globalization;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Shows;
