@@ -19,6 +19,9 @@ internal sealed record Tempo(float[] Periods, double Strength)
     /// <summary>The tempo that is likeliest before anything is heard, and how far others are from it, in octaves.</summary>
     private const double LikelyBpm = 120, SpreadOctaves = 0.85;
 
+    /// <summary>What it costs to change the period within a second, by as much as itself, against a repetition that is perfect.</summary>
+    private const double ChangeCost = 7.5;
+
     /// <summary>No beat is faster than this.</summary>
     private const double FastestBpm = 190;
 
@@ -99,7 +102,7 @@ internal sealed record Tempo(float[] Periods, double Strength)
                 var (most, at) = (w == 0 ? 0 : double.NegativeInfinity, p);
                 for (var q = Math.Max(0, p - reach); w > 0 && q <= Math.Min(count - 1, p + reach); q++)
                 {
-                    var value = best[w - 1, q] - 0.15 * Math.Abs(p - q) * PerSecond / around * 0.5;
+                    var value = best[w - 1, q] - ChangeCost * Math.Abs(p - q) / around;
                     if (value > most) (most, at) = (value, q);
                 }
                 best[w, p] = most + repeats[w][low + p];
