@@ -19,10 +19,9 @@ public sealed class Browser : IDisposable
     /// <param name="withDemo">Whether the demo show is there.</param>
     public Browser(bool withDemo = false)
     {
-        _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+        _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
-            .UseSetting("Phonaris:Demo", withDemo ? Path.Combine(Root(), "demo") : null)
             .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
         _app.UseKestrel(0);

@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
 import type { ReactNode } from "react";
 import { vi } from "vitest";
 import { api, type Cue, type Edit, type ShowView, type Slide, type Sound } from "../api/client";
@@ -148,7 +149,9 @@ export function open(view: ShowView, part: ReactNode) {
           uploads: [],
         }}
       >
-        <ActionsContext value={{ edit, play: vi.fn(), now: () => view }}>{part}</ActionsContext>
+        <ActionsContext value={{ edit, play: vi.fn(), now: () => view }}>
+          <MemoryRouter>{part}</MemoryRouter>
+        </ActionsContext>
       </ShowContext>
     </QueryClientProvider>,
   );
