@@ -103,10 +103,13 @@ public sealed class ToolTests : IDisposable
         for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "11");
         AssertFails(3, "Re-cut it instead", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "stretch");
-        Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "recut");
+        Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-cut");
         Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
         var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
         Assert.Equal((39 * 48_000, 39 * 48_000), (cue.GetProperty("endFrame").GetInt64(), cue.GetProperty("source").GetProperty("cut").GetProperty("passages").EnumerateArray().Sum(p => p.GetProperty("frames").GetInt64())));
+        // Or the slides are made as long as the music.
+        Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace");
+        Assert.Equal(48 * 48_000, Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("totalFrames").GetInt64());
     }
 
     [Fact]

@@ -9,22 +9,26 @@ public static class FitAll
     /// <summary>A bed that differs from its slides by less than this, in frames, needs no fitting: a tenth of a second.</summary>
     private const long Near = Timing.Frames.PerSecond / 10;
 
-    /// <summary>Proposes a method for each bed that has a time and is not fitted: the best that suits; none where none does.</summary>
-    /// <param name="show">The show.</param>
-    /// <param name="compare">Compares the methods for a cue and a length in frames.</param>
-    /// <param name="lengthOf">How long a cue can sound, in frames; 0 where it has no time.</param>
-    public static ValueList<Proposed> Of(Show show, Func<Cue, long, ValueList<Compared>> compare, Func<string, long> lengthOf)
+    /// <summary>The beds that have a time, are not fitted, and are not as long as their slides; with the length each would be fitted to, in frames.</summary>
+    public static IEnumerable<(Cue Cue, long LengthFrames)> Unfitted(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var proposed = new List<Proposed>();
-        foreach (var cue in show.Cues.Where(c => c.Span is not null && c.Fit is null && !c.EachSlide && show.Sound(c.SoundId).Kind == SoundKind.Bed))
-        {
-            var length = lengthOf(cue.Id);
-            if (length == 0 || Math.Abs(length - (cue.OutFrame - cue.InFrame)) < Near) continue;
-            var best = compare(cue, length)[0];
-            proposed.Add(new(cue.Id, length, best.Fitted is null ? null : best.Method, best.Says));
-        }
-        return proposed.ToValueList();
+        return show.Cues
+            .Where(c => c.Span is not null && c.Fit is null && !c.EachSlide && show.Sound(c.SoundId).Kind == SoundKind.Bed)
+            .Select(c => (Cue: c, LengthFrames: Timing.Schedule.LengthFor(show, c.Id)))
+            .Where(c => c.LengthFrames > 0 && Math.Abs(c.LengthFrames - (c.Cue.OutFrame - c.Cue.InFrame)) >= Near);
+    }
+
+    /// <summary>Proposes for a bed the best method that suits; none where none does.</summary>
+    /// <param name="cue">The bed.</param>
+    /// <param name="lengthFrames">The length it would be fitted to.</param>
+    /// <param name="compared">The methods compared, the best first.</param>
+    public static Proposed Propose(Cue cue, long lengthFrames, ValueList<Compared> compared)
+    {
+        ArgumentNullException.ThrowIfNull(cue);
+        ArgumentNullException.ThrowIfNull(compared);
+        var best = compared[0];
+        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says);
     }
 
     /// <summary>All that is proposed as one edit, which one undo takes back; null where nothing is.</summary>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
@@ -26,12 +27,14 @@ public sealed class Fitter
     /// <summary>Joins more alike than this part of all pairs of places are hardly heard.</summary>
     private const float GoodPercentile = 0.38f;
 
+    private const int MostPaths = 4;
+
     private readonly Piece _piece;
     private readonly ISoundReader _sound;
     private readonly long _from;
     private readonly long _to;
     private readonly Lazy<Joins> _joins;
-    private Known? _path;
+    private readonly ConcurrentDictionary<(FitRecipe, int, float), PassagePath> _paths = new();
 
     /// <summary>Prepares the used part of a sound.</summary>
     /// <param name="piece">What is known of it.</param>
@@ -88,19 +91,17 @@ public sealed class Fitter
             "length");
     }
 
-    /// <summary>Ways by a recipe; the one asked for last is at hand again.</summary>
+    /// <summary>Ways by a recipe; those asked for last are at hand again.</summary>
     private PassagePath PathOf(FitRecipe recipe, Joins joins, int ends, float worst)
     {
-        if (_path is { } last && last.Recipe == recipe && last.Ends == ends && last.Worst == worst) return last.Path;
+        if (_paths.TryGetValue((recipe, ends, worst), out var known)) return known;
+        // As many as one recipe needs.
+        if (_paths.Count >= MostPaths) _paths.Clear();
         var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
         var edges = Usable(recipe, joins).Where(e => e.Percentile <= worst).Select(e => e with { Cost = e.Cost + penalty }).ToList();
         // A join is drawn towards its beat, and passages stay two bars in spite of it.
-        var path = new PassagePath(joins.Grid, edges, ends, 2 * joins.Grid.PerBar + 1);
-        _path = new(recipe, ends, worst, path);
-        return path;
+        return _paths[(recipe, ends, worst)] = new(joins.Grid, edges, ends, 2 * joins.Grid.PerBar + 1);
     }
-
-    private sealed record Known(FitRecipe Recipe, int Ends, float Worst, PassagePath Path);
 
     private static string Says(IReadOnlyList<Join> joins, long pause)
     {

@@ -60,8 +60,9 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
         var (perBar, phase) = beats.Count > 8 && mel.Count > 20
             ? Bars.Of(Bars.Accents(beats, mel, features.AsSpan((beats.Count > 0 && beats[0] > 0 ? 1 : 0) * BeatFeatures.Size)))
             : (4, 0);
-        var middle = tempo.Periods.Order().ElementAt(tempo.Periods.Length / 2);
-        return new(sound.Frames, 60.0 * OnsetStrength.PerSecond / middle, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase, features, mel.Power.AsSpan().IndexOfAnyExceptInRange(0f, 1e-9f) < 0);
+        return new(
+            sound.Frames, tempo.Bpm, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase, features,
+            mel.Power.AsSpan().IndexOfAnyExceptInRange(0f, 1e-9f) < 0);
     }
 
     private static List<long> BoundsOf(IReadOnlyList<long> beats, long frames) => [.. beats.Where(b => b > 0).Prepend(0), frames];

@@ -34,7 +34,8 @@ internal sealed record Tempo(float[] Periods, double Strength)
     /// </summary>
     public double HalvesToDouble => 0.38 * Math.Sqrt(Prior(Middle) / Prior(Middle / 2));
 
-    private double Bpm => 60 * PerSecond / Middle;
+    /// <summary>Its middle tempo, in beats a minute.</summary>
+    public double Bpm => 60 * PerSecond / Middle;
 
     private double Middle => Periods.Order().ElementAt(Periods.Length / 2);
 

@@ -18,9 +18,12 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
     /// <summary>Results kept: as many as a slider passes over.</summary>
     private const int Most = 400;
 
+    /// <summary>Prepared parts of sounds kept: each holds its joins and tables, some megabytes, and a dragged in or out makes many.</summary>
+    private const int MostFitters = 12;
+
     private readonly ConcurrentDictionary<string, Piece> _pieces = new();
     private readonly ConcurrentDictionary<(string, long, long), Fitter> _fitters = new();
-    private readonly ConcurrentDictionary<(string, long, long, FitRecipe, long), Lazy<Fitted>> _fitted = new();
+    private readonly ConcurrentDictionary<Asked, Lazy<Fitted>> _fitted = new();
 
     /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
     /// <param name="media">Its content hash; it was made ready.</param>
@@ -52,11 +55,19 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
         if (!_pieces.ContainsKey(sound.Media)) throw new RuleException($"{sound.Name} has not been listened to yet.");
         if (_fitted.Count > Most) _fitted.Clear();
         return _fitted.GetOrAdd(
-            (sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames),
-            key => new(() => Fitter(key.Item1, key.Item2, key.Item3).Fit(key.Item4, key.Item5))).Value;
+            new(sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames),
+            asked => new(() => Fitter(asked.Media, asked.FromFrame, asked.ToFrame).Fit(asked.Recipe, asked.LengthFrames))).Value;
     }
 
-    /// <summary>Fits the used part of a sound of which is known what is to be.</summary>
-    public Fitter Fitter(string media, long fromFrame, long toFrame) =>
-        _fitters.GetOrAdd((media, fromFrame, toFrame), key => new(_pieces[key.Item1], open(key.Item1), key.Item2, key.Item3));
+    /// <summary>Fits the used part of a sound, of which <see cref="PieceAsync"/> has been asked.</summary>
+    /// <param name="media">Its content hash.</param>
+    /// <param name="fromFrame">The first frame used.</param>
+    /// <param name="toFrame">The frame after the last.</param>
+    public Fitter Fitter(string media, long fromFrame, long toFrame)
+    {
+        if (_fitters.Count > MostFitters) _fitters.Clear();
+        return _fitters.GetOrAdd((media, fromFrame, toFrame), key => new(_pieces[key.Item1], open(key.Item1), key.Item2, key.Item3));
+    }
+
+    private readonly record struct Asked(string Media, long FromFrame, long ToFrame, FitRecipe Recipe, long LengthFrames);
 }

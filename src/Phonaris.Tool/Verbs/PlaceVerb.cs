@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Globalization;
 using Phonaris.Core;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
@@ -10,6 +11,8 @@ namespace Phonaris.Tool.Verbs;
 /// <summary><c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>: places a cue; what is left out stays as a drop would set it.</summary>
 internal static class PlaceVerb
 {
+    private const string RePace = "re-pace";
+
     public static Command Make()
     {
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
@@ -29,8 +32,8 @@ internal static class PlaceVerb
         var speed = new Option<double?>("--speed") { Description = "How fast it plays, at the same pitch, 0.5 to 2." };
         var stop = new Option<string>("--stop") { Description = "When it ends: with its span, or at its finish." };
         stop.AcceptOnlyFromAmong("span", "finish");
-        var fit = new Option<string>("--fit") { Description = "How it is made as long as its span: shorten, loop, recut, stretch or silence." };
-        fit.AcceptOnlyFromAmong(FitVerb.Methods);
+        var fit = new Option<string>("--fit") { Description = "How it is made as long as its span: shorten, loop, re-cut, stretch, silence; re-pace changes the slides' holds instead." };
+        fit.AcceptOnlyFromAmong([.. FitVerb.Methods, RePace]);
         var command = new Command("place", "Places a cue.")
         {
             path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit,
@@ -54,7 +57,8 @@ internal static class PlaceVerb
             if (parsed.GetValue(start) == "hand") cue = cue with { Start = CueStart.ByHand };
             if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };
             if (parsed.GetValue(each)) cue = cue with { EachSlide = true };
-            if (parsed.GetValue(fit) is { } m)
+            var method = parsed.GetValue(fit);
+            if (method is { } m and not RePace)
             {
                 cue = cue with { Fit = new(FitVerb.Method(m)) };
                 await FitsAsync(workshop, show, cue, used, cancel);
@@ -62,6 +66,7 @@ internal static class PlaceVerb
             var edit = new PlaceCue(cue, int.MaxValue);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
+            if (method == RePace) show = show.Apply(Repace.ToEdit(Repace.Of(show, cue.Id, null, ChangeOn.Anywhere))).Show;
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
             return (new { id = cue.Id, cue }, $"{cue.Id}  {sentence}");
         });

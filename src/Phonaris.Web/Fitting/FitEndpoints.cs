@@ -40,11 +40,10 @@ internal static class FitEndpoints
         api.MapGet("/shows/{id}/fits", async Task<Results<Ok<FitAllView>, NotFound>> (string id, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var compared = new Dictionary<string, ValueList<Compared>>();
-            foreach (var cue in stored.Show.Cues.Where(c => c.Span is not null && stored.Show.Sound(c.SoundId).Kind == SoundKind.Bed))
-                if (Schedule.LengthFor(stored.Show, cue.Id) is > 0 and var length) compared[cue.Id] = await CompareAsync(stored, cue, length, sounds, cancel);
-            var proposed = FitAll.Of(stored.Show, (cue, _) => compared[cue.Id], cueId => compared.ContainsKey(cueId) ? Schedule.LengthFor(stored.Show, cueId) : 0);
-            return TypedResults.Ok(new FitAllView(proposed, FitAll.ToEdit(proposed)));
+            var proposed = new List<Proposed>();
+            foreach (var (cue, length) in FitAll.Unfitted(stored.Show))
+                proposed.Add(FitAll.Propose(cue, length, await CompareAsync(stored, cue, length, sounds, cancel)));
+            return TypedResults.Ok(new FitAllView(proposed.ToValueList(), FitAll.ToEdit(proposed)));
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples/{chunk:int}", async Task<Results<FileContentHttpResult, NotFound>> (
