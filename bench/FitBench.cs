@@ -20,11 +20,11 @@ internal static class FitBench
         var hash = await bench.KeepAsync(wav);
         await bench.Sounds.PrepareAsync(hash, "ten minutes", null, CancellationToken.None);
         var sound = bench.Sounds.Open(hash);
-        Piece.Of(sound, CancellationToken.None);
+        Piece.Of(sound, null, CancellationToken.None);
 
         var theirs = await Bench.TimeAsync(() => Bench.RunAsync("sh", "-c", $"aubio beat '{wav}' > /dev/null"));
         Piece piece = null!;
-        var ours = await Bench.TimeAsync(() => Task.Run(() => piece = Piece.Of(sound, CancellationToken.None)));
+        var ours = await Bench.TimeAsync(() => Task.Run(() => piece = Piece.Of(sound, null, CancellationToken.None)));
         bench.Report("beats and all that is known of ten minutes", ours, theirs, BeatsToReach);
         bench.ReportTime("the same", ours, AnalysisToReach);
 
@@ -45,7 +45,7 @@ internal static class FitBench
         var hash = await bench.KeepAsync($"demo/sounds/{name}.ogg");
         await bench.Sounds.PrepareAsync(hash, name, null, CancellationToken.None);
         var sound = bench.Sounds.Open(hash);
-        var fitter = new Fitter(Piece.Of(sound, CancellationToken.None), sound, 0, sound.Frames);
+        var fitter = new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);
         foreach (var times in Times)
         {
             var fitted = fitter.Fit(new(FitMethod.Recut), (long)(sound.Frames * times));

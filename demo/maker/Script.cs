@@ -1,3 +1,4 @@
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Demo;
@@ -43,11 +44,11 @@ internal static class Script
     public static IReadOnlyList<ScriptCue> Cues { get; } =
     [
         new("dusk-pad", 1, 3, c => c with { FadeIn = Fade.Of(2500), FadeOut = Fade.Of(4000) }),
-        new("lantern-waltz", 4, 9, c => c with { FadeIn = Fade.Of(1500), FadeOut = Fade.Of(3000), LevelDb = c.LevelDb - 4, DelayMs = 500, HandoverMs = 3000,
+        new("lantern-waltz", 4, 9, c => c with { FadeIn = Fade.Of(1500), FadeOut = Fade.Of(3000), LevelDb = c.LevelDb - 4, DelayMs = 500, HandoverMs = 3000, Fit = new(FitMethod.Recut),
             // Lower where the bats are to be heard.
             LevelPoints = [new(150_000, 0), new(154_500, -8)] }),
         new("mill-stream-reel", 10, 13, c => c with { FadeIn = new Fade(800, FadeCurve.Smooth), LevelDb = c.LevelDb - 2 }),
-        new("homeward", 14, 15, c => c with { Rounds = 1, FadeIn = Fade.None, FadeOut = Fade.None }),
+        new("homeward", 14, 15, c => c with { Start = CueStart.ToEndTogether, Rounds = 1, FadeIn = Fade.None, FadeOut = Fade.None }),
         new("welcome", 4, 4, c => c with { DelayMs = 2000 }),
         new("hold-a-lantern", 13, 13, c => c with { DelayMs = 3000 }),
         new("tin-bell", 5, 5, c => c with { Start = CueStart.WithStep("slide-05-2") }),

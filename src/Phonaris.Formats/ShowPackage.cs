@@ -123,6 +123,7 @@ public static partial class ShowPackage
     private static Show Check(Show read)
     {
         var show = Show.Empty(read.Title).Apply(new RenameShow(read.Title)).Show;
+        if (read.TargetMs is not null) show = show.Apply(new SetTarget(read.TargetMs)).Show;
         if (read.Slides.Count > 0) show = show.Apply(new AddSlides(read.Slides, 0)).Show;
         if (read.Sections.Count > 0) show = show.Apply(new SetSections(read.Sections)).Show;
         foreach (var sound in read.Sounds) show = show.Apply(new AddSound(sound, int.MaxValue)).Show;

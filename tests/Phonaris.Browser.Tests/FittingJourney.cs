@@ -47,10 +47,72 @@ public sealed class FittingJourney : IDisposable
         _browser.Until(() => Header().Contains("just right", StringComparison.Ordinal) || Header().Contains("0:00.0", StringComparison.Ordinal), "the slides to end with the music");
 
         // All beds at once, and one undo.
+        Bed("Lantern Waltz");
+        _browser.Find("[aria-label='Use As it is']").Click();
+        _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it is");
         _browser.Button("Fit all beds").Click();
+        _browser.Until(() => _browser.Find("dialog").Text.Contains("One bed comes out exactly as long as its slides", StringComparison.Ordinal), "what it comes to");
         _browser.Button("Fit them so").Click();
-        _browser.Until(() => !_browser.Find("nav[aria-label=Beds]").Text.Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
+        _browser.Until(() => !Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
         Assert.Empty(_browser.Axe());
+        _browser.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
+        _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it was");
+    }
+
+    [Fact]
+    public async Task A_show_is_brought_to_its_time_and_ends_with_the_music()
+    {
+        _browser.Go("/shows/moth-night");
+        _browser.Find("[data-cue='Homeward']");
+        // The running time is in sight; aimed at six minutes, it is told how far it is from that, and shared out.
+        _browser.Find("[data-testid='running-time']").Click();
+        _browser.Type("Running time to aim at", "6:00", "6:00.0");
+        _browser.Until(() => _browser.Find("[data-testid=over]").Text == "0:28.0 over", "what is too much");
+        _browser.Find("[aria-label='How it is shared out']").SendKeys("by their text");
+        Assert.Empty(_browser.Axe());
+        _browser.Button("Set these holds").Click();
+        _browser.Until(() => _browser.Find("[data-testid=over]").Text == "as aimed at", "six minutes");
+        Assert.Contains("slides, running time 6:00.0, aimed at 6:00.0", await _browser.Http.GetStringAsync(_browser.Find("a[href$='timing.html']").GetDomProperty("href")));
+        _browser.Find("dialog button[aria-label='Put away']").Click();
+
+        // The closing piece begins wherever it must to end with the last slide; laid elsewhere, it is told in the table.
+        var begins = Begins("Homeward");
+        Go("Fit");
+        Bed("Homeward");
+        _browser.Find("[aria-label='End together is used']");
+        _browser.Find("[aria-label='Use As it is']").Click();
+        _browser.Find("[aria-label='Use End together']").Click();
+        _browser.Find("[aria-label='End together is used'][aria-pressed=true]");
+        Assert.Matches("Begins at .* and ends by itself with slide 15", _browser.Find("[data-method='End together']").Text);
+        // The last slide held longer, it begins later by as much.
+        Go("Run sheet");
+        _browser.Find("[data-cue='Homeward']");
+        _browser.Button("By time").Click();
+        var hold = _browser.Value("Hold of slide 1");
+        Drag("[data-slide='1'] [data-testid=hold-edge]", 24);
+        _browser.Until(() => _browser.Value("Hold of slide 1") != hold, "a longer hold");
+        var longer = double.Parse(_browser.Find("[data-testid=over]").Text.Split(' ')[0].Split(':')[1], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.InRange(Begins("Homeward") - begins, longer - 0.11, longer + 0.11);
+
+        // A piece that is shortened ends where it is told to; and joins are dragged to another place.
+        Go("Fit");
+        Bed("Dusk Pad");
+        _browser.Find("[data-method=shorten] button[aria-pressed]").Click();
+        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-label^='Hear it end']").Click();
+        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-label^='End at']").Click();
+        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-pressed=true]");
+        _browser.Find("[aria-label='Use Re-cut']").Click();
+        _browser.Find("[aria-label='Re-cut is used']");
+        var joins = Joins();
+        _browser.Hand.DragAndDropToOffset(_browser.Find("[data-handle='1']"), -40, 0).Perform();
+        _browser.Until(() => Joins() != joins, "the join elsewhere");
+        Assert.Contains("moved by hand", _browser.Find("[aria-label='The re-cut']").Text, StringComparison.Ordinal);
+        // A passage marked on the music is heard whole.
+        _browser.Hand.MoveToElement(_browser.Find("[data-testid=music]")).ClickAndHold().MoveByOffset(60, 0).MoveByOffset(40, 0).Release().Perform();
+        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('button')].some(b => /^Keep .* whole$/.test(b.textContent) && (b.click(), true))"), "the marked passage");
+        _browser.Until(() => _browser.Find("[aria-label='The re-cut']").Text.Contains("Kept whole", StringComparison.Ordinal), "the passage kept");
+        Assert.Empty(_browser.Axe());
+        Assert.Empty(_browser.Complaints());
     }
 
     public void Dispose() => _browser.Dispose();
@@ -65,6 +127,19 @@ public sealed class FittingJourney : IDisposable
     }
 
     private string Header() => _browser.Find("main header").Text;
+
+    private string Beds() => _browser.Find("nav[aria-label=Beds]").Text;
+
+    private void Drag(string css, int by) => _browser.Hand.ClickAndHold(_browser.Find(css)).MoveByOffset(0, by / 2).MoveByOffset(0, by - by / 2).Release().Perform();
+
+    /// <summary>When a cue begins, in seconds, as its details say.</summary>
+    private double Begins(string cue)
+    {
+        _browser.Find($"[data-cue='{cue}'] [role=button]").SendKeys(Keys.Enter);
+        _browser.Until(() => _browser.Find("[data-testid=cue-details] h2").Text == cue, cue);
+        var time = System.Text.RegularExpressions.Regex.Match(_browser.Find("[data-testid=cue-details]").Text, @"Sounds from (\d+):(\d+\.\d)");
+        return 60 * int.Parse(time.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) + double.Parse(time.Groups[2].ValueSpan, System.Globalization.CultureInfo.InvariantCulture);
+    }
 
     private string Joins() => _browser.Find("[aria-label='The re-cut'] ol").Text;
 }

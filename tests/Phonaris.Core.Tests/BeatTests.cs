@@ -33,22 +33,22 @@ public sealed class BeatTests
     {
         Assert.All(
             new[] { new Band(30).Drift(drops: false), new Band(30).Drift(drops: true), new Band(5), new Band(0.2).Play("click", 100) },
-            sound => Assert.False(Piece.Of(sound, CancellationToken.None).HasBeat));
-        Assert.True(Piece.Of(new Band(3), CancellationToken.None).IsSilent);
+            sound => Assert.False(Piece.Of(sound, null, CancellationToken.None).HasBeat));
+        Assert.True(Piece.Of(new Band(3), null, CancellationToken.None).IsSilent);
     }
 
     [Fact]
     public void Bars_begin_where_the_chords_change()
     {
         var band = new Band(40).Play("drums", 120);
-        var piece = Piece.Of(band, CancellationToken.None);
+        var piece = Piece.Of(band, null, CancellationToken.None);
         var first = band.Beats.FindIndex(b => Math.Abs(b - piece.Beats[piece.FirstDownbeat] / (double)Band.Rate) < 0.04);
         Assert.Equal(0, first % 4);
     }
 
     private static (Piece Piece, double Hit, double Right) Found(Band band)
     {
-        var piece = Piece.Of(band, CancellationToken.None);
+        var piece = Piece.Of(band, null, CancellationToken.None);
         var found = piece.Beats.Select(b => b / (double)Band.Rate).ToList();
         return (piece, Near(band.Beats, found), Near(found, band.Beats));
 

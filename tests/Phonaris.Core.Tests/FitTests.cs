@@ -1,4 +1,5 @@
 using Phonaris.Core.Audio;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
@@ -80,6 +81,38 @@ public sealed class FitTests
     }
 
     [Fact]
+    public void A_join_is_moved_along_the_piece_and_the_length_stays()
+    {
+        var sound = new Band(90).Play("drums", 112, form: "AABA");
+        var fitter = FitterOf(sound);
+        var length = sound.Frames * 7 / 10;
+        var first = fitter.Fit(new(FitMethod.Recut), length).Joins[0];
+        foreach (var by in (long[])[-4, 4])
+        {
+            var recipe = fitter.Moved(new(FitMethod.Recut), length, 0, first.FromFrame + by * Second);
+            var fitted = fitter.Fit(recipe, length);
+            Assert.Equal(length, fitted.Cut!.Frames);
+            var wanted = Assert.Single(recipe.Wanted);
+            Assert.InRange((wanted.FromFrame - first.FromFrame) / (double)Second, Math.Min(0, 1.6 * by), Math.Max(0, 1.6 * by));
+            Assert.Contains(fitted.Joins, j => Math.Abs(j.FromFrame - wanted.FromFrame) < Second / 4 && Math.Abs(j.ToFrame - wanted.ToFrame) < Second / 4);
+        }
+        Assert.Throws<RuleException>(() => fitter.Moved(new(FitMethod.Recut), length, 99, 0));
+    }
+
+    [Fact]
+    public void It_ends_early_at_the_place_that_was_chosen()
+    {
+        var sound = new Band(60).Play("drums", 112, form: "AB");
+        var fitter = FitterOf(sound);
+        var ends = fitter.Ends(40 * Second);
+        Assert.InRange(ends.Count, 2, 5);
+        Assert.Equal(ends.OrderBy(e => e.Cost), ends);
+        foreach (var end in ends) Assert.Equal(end.Frame, fitter.Fit(new(FitMethod.Shorten) { EndFrame = end.Frame }, 40 * Second).SoundFrames);
+        // Out of reach of another length, the best one there is taken.
+        Assert.Equal(fitter.Ends(20 * Second)[0].Frame, fitter.Fit(new(FitMethod.Shorten) { EndFrame = ends[0].Frame }, 20 * Second).SoundFrames);
+    }
+
+    [Fact]
     public void Other_methods_end_when_they_say()
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
@@ -115,7 +148,7 @@ public sealed class FitTests
     public void Slides_are_re_paced_to_end_with_the_music()
     {
         var sound = new Band(60).Play("drums", 120);
-        var piece = Piece.Of(sound, CancellationToken.None);
+        var piece = Piece.Of(sound, null, CancellationToken.None);
         var show = Shows.Of(4, 10_000).Apply(new AddSound(Shows.Sound("s", sound.Frames), 0)).Show;
         show = show.Apply(new AddSound(Shows.Sound("v", 25 * Second, SoundKind.Voice), 1)).Show;
         var ids = show.Slides.Select(s => s.Id).ToList();
@@ -124,7 +157,7 @@ public sealed class FitTests
         show = show.Apply(new SetHoldLocks([new(ids[3], true)])).Show;
         foreach (var on in Enum.GetValues<ChangeOn>())
         {
-            var paced = Repace.Of(show, "c", piece, on);
+            var paced = Repace.Of(show, "c", piece, on, HoldLimits.Usual);
             var after = show.Apply(Repace.ToEdit(paced)).Show;
             Assert.Equal(sound.Frames, RunningOrder.Of(after).TotalFrames);
             // The locked one stays, the voice is heard to its end, the others share what is left evenly, as before.
@@ -136,7 +169,26 @@ public sealed class FitTests
             Assert.All(RunningOrder.Of(after).Slides.Skip(1).Take(2), s => Assert.Contains(moments, m => Math.Abs(m - s.StartFrame) < Frames.PerMs));
         }
         var locked = show.Apply(new SetHoldLocks([.. ids.Select(i => new SlideLock(i, true))])).Show;
-        Assert.Contains("locked", Assert.Throws<RuleException>(() => Repace.Of(locked, "c", null, ChangeOn.Anywhere)).Message);
+        Assert.Contains("locked", Assert.Throws<RuleException>(() => Repace.Of(locked, "c", null, ChangeOn.Anywhere, HoldLimits.Usual)).Message);
+    }
+
+    [Theory]
+    [InlineData(SpreadBy.Evenly, 80_000), InlineData(SpreadBy.Text, 95_000), InlineData(SpreadBy.Holds, 61_234)]
+    public void A_running_time_is_shared_out_among_the_slides(SpreadBy by, long total)
+    {
+        var show = Shows.Of(5, 10_000).Apply(new AddSound(Shows.Sound("v", 25 * Second, SoundKind.Voice), 0)).Show;
+        show = show with { Slides = [.. show.Slides.Select((s, k) => s with { Notes = string.Join(' ', Enumerable.Repeat("word", 10 * k)), HoldMs = 10_000 + 1000 * k })] };
+        show = show.Apply(new PlaceCue(Shows.Cue("say", "v", "s2", "s2", 25 * Second), 0)).Show.Apply(new SetHoldLocks([new("s4", true)])).Show;
+        var after = show.Apply(Repace.ToEdit(SpreadHolds.Of(show, total, by, new(3_000, 60_000)))).Show;
+        Assert.Equal(total, after.Slides.Sum(s => s.HoldMs));
+        Assert.Equal((25_300, 13_000), (after.Slides[1].HoldMs, after.Slides[3].HoldMs));
+        Assert.All(after.Slides, s => Assert.InRange(s.HoldMs, 3_000, 60_000));
+        // Those that are free, by the rule that was chosen.
+        var (first, third, last) = (after.Slides[0].HoldMs, after.Slides[2].HoldMs, after.Slides[4].HoldMs);
+        Assert.InRange(third - first, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
+        Assert.InRange(last - third, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
+        Assert.Contains("cannot be shorter than 0:47.3", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 30_000, by, new(3_000, 60_000))).Message);
+        Assert.Contains("cannot be longer", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 300_000, by, new(3_000, 60_000))).Message);
     }
 
     [Theory]
@@ -180,7 +232,23 @@ public sealed class FitTests
         (long Cue, long? Cut) Length(Show of) => Schedule.Of(of, fit).Cues[0] is var cue ? (cue.LengthFrames, cue.Source.Cut?.Frames) : default;
     }
 
-    private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, CancellationToken.None), sound, 0, sound.Frames);
+    [Fact]
+    public void A_recipe_that_no_longer_does_is_told_and_can_be_left()
+    {
+        var sound = new Band(60).Play("drums", 120);
+        var fitter = FitterOf(sound);
+        var show = Shows.Of(4, 15_000).Apply(new AddSound(Shows.Sound("s", sound.Frames), 0)).Show;
+        show = show.Apply(new PlaceCue(Shows.Cue("c", "s", "s1", "s4", sound.Frames) with { Fit = new(FitMethod.Stretch) }, 0)).Show;
+        Assert.Empty(Findings(show));
+        var longer = show.Apply(new SetHolds([new("s1", 40_000)])).Show;
+        var finding = Assert.Single(Findings(longer));
+        Assert.Contains("cannot be stretched to its slides", finding.Sentence);
+        Assert.Empty(Findings(longer.Apply(finding.Remedy.Edit).Show));
+
+        ValueList<Finding> Findings(Show of) => Misfits.Of(of, Schedule.Of(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
+    }
+
+    private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);
 
     private static float[] Read(ISoundReader sound, long from, int frames)
     {

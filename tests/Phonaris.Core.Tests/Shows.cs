@@ -77,7 +77,7 @@ internal static class Shows
         };
 
     private static CueStart AnyStart(int kind, int slide) =>
-        kind switch { 0 => CueStart.ByHand, 1 => CueStart.WithStep($"s{slide}-1"), _ => CueStart.WithSlide };
+        kind switch { 0 => CueStart.ByHand, 1 => CueStart.WithStep($"s{slide}-1"), 2 => CueStart.ToEndTogether, _ => CueStart.WithSlide };
 
     public static Gen<Fade> AnyFade { get; } =
         from ms in Gen.OneOf(Gen.Const(0L), Gen.Long[0, 6000])

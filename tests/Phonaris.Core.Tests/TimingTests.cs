@@ -54,6 +54,27 @@ public class TimingTests
     }
 
     [Fact]
+    public void A_closing_piece_begins_so_that_its_own_ending_falls_on_the_end_and_takes_over_from_what_lay_before()
+    {
+        var show = Shows.Of(5, 10_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("close", 17 * 48_000)] };
+        show = show with
+        {
+            Cues = [Shows.Cue("b", "bed", "s1", "s5", 20 * 48_000, Cue.FillSpan), Shows.Cue("c", "close", "s5", "s5", 17 * 48_000, Cue.FillSpan) with { Start = CueStart.ToEndTogether }],
+        };
+        var (bed, close) = (Placed(show, "b"), Placed(show, "c"));
+        Assert.Equal((33 * 48_000, 50 * 48_000, 0), (close.StartFrame, close.EndFrame, close.InFrame));
+        Assert.Equal(("b", 35 * 48_000), (close.TakesOverFrom, bed.EndFrame));
+        // It follows when slides change, on the end of any slide; what is too long begins within.
+        Assert.Equal(30 * 48_000, Placed(show with { Slides = show.Slides.SetItem(0, Shows.Slide("s1", 7_000)) }, "c").StartFrame);
+        Assert.Equal((3 * 48_000, 20 * 48_000), Ends(show, show.Cues[1] with { Span = new("s2", "s2") }));
+        var cut = Placed(show with { Cues = [show.Cues[1] with { Span = new("s1", "s1") }] }, "c");
+        Assert.Equal((0, 10 * 48_000, 7 * 48_000, 10 * 48_000), (cut.StartFrame, cut.EndFrame, cut.InFrame, cut.UsedFrames));
+
+        static ScheduledCue Placed(Show of, string id) => Schedule.Of(of).Cues.Single(c => c.CueId == id);
+        static (long, long) Ends(Show of, Cue cue) => Placed(of with { Cues = [cue] }, "c") is var c ? (c.StartFrame, c.EndFrame) : default;
+    }
+
+    [Fact]
     public void A_cue_that_rings_on_goes_past_its_span_and_no_further_than_the_show()
     {
         var show = Shows.Of(3, 1000) with { Sounds = [Shows.Sound("a", 96_000), Shows.Sound("b", 480_000)] };

@@ -8,6 +8,7 @@ const nothing: Schemas["ShowChange"] = {
   revision: 2,
   since: 1,
   title: "A show",
+  targetMs: null,
   slides: null,
   sections: null,
   sounds: null,
@@ -16,7 +17,7 @@ const nothing: Schemas["ShowChange"] = {
   strands: null,
   outline: null,
   rightsMissing: null,
-  clashes: null,
+  findings: null,
   undo: "Tin bell: level 0.0 dB → −3.0 dB",
   redo: null,
 };

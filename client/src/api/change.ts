@@ -11,6 +11,7 @@ export function changed(view: ShowView, change: Change): ShowView {
     show: {
       ...show,
       title: change.title,
+      targetMs: change.targetMs,
       slides: list(show.slides, change.slides, (s) => s.id),
       sections: change.sections ?? show.sections,
       sounds: list(show.sounds, change.sounds, (s) => s.id),
@@ -20,7 +21,7 @@ export function changed(view: ShowView, change: Change): ShowView {
     strands: list(view.strands, change.strands, (s) => `${s.cueId} ${s.startFrame}`),
     outline: change.outline ?? view.outline,
     rightsMissing: change.rightsMissing ?? view.rightsMissing,
-    clashes: change.clashes ?? view.clashes,
+    findings: change.findings ?? view.findings,
     undo: change.undo,
     redo: change.redo,
   };

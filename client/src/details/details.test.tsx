@@ -145,7 +145,7 @@ describe("a cue", () => {
       within(begins)
         .getAllByRole("option")
         .map((o) => o.textContent),
-    ).toEqual(["with its first slide", "with step 2, Wings", "by hand"]);
+    ).toEqual(["with its first slide", "with step 2, Wings", "so as to end with its span", "by hand"]);
     fireEvent.change(begins, { target: { value: "b" } });
     expect(edit.mock.lastCall?.[0]).toEqual({
       kind: "setStart",

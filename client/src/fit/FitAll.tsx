@@ -1,16 +1,17 @@
-import { useState } from "react";
-import { answered, api, type Cue, type Schemas, type Sound } from "../api/client";
+import { useCallback, useState } from "react";
+import { answered, api, type Cue, type JobView, type Schemas, type Sound } from "../api/client";
 import { say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { shortTime } from "../ui/format";
+import { Listening } from "./Listening";
 import { methods } from "./methods";
 
 /** A method for each bed at once: proposed, looked at, and made with one click that one undo takes back. */
 export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
   const { view, edit } = useOpenShow();
-  const [proposed, setProposed] = useState<Schemas["FitAllView"] | "asking">();
-  const ask = () => {
+  const [proposed, setProposed] = useState<Schemas["FitAllView"] | JobView | "asking">();
+  const ask = useCallback(() => {
     setProposed("asking");
     api
       .GET("/api/shows/{id}/fits", { params: { path: { id: view.id } } })
@@ -19,7 +20,7 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
         setProposed(undefined);
         say(problem as Error);
       });
-  };
+  }, [view.id]);
   const nameOf = (cueId: string) => {
     const cue = view.show.cues.find((c) => c.id === cueId);
     return cue && soundOf(cue)?.name;
@@ -34,9 +35,14 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
       >
         {proposed === "asking" ? "Listening…" : "Fit all beds"}
       </button>
-      {proposed && proposed !== "asking" && (
+      {proposed && proposed !== "asking" && "state" in proposed && (
         <Dialog title="Fit all beds" close={() => setProposed(undefined)}>
-          {proposed.beds.length === 0 && <p>Every bed is as long as its slides, or fitted already.</p>}
+          <Listening job={proposed} again={ask} />
+        </Dialog>
+      )}
+      {proposed && proposed !== "asking" && "beds" in proposed && (
+        <Dialog title="Fit all beds" close={() => setProposed(undefined)}>
+          <p className="mb-3">{proposed.says}</p>
           <ul className="space-y-2">
             {proposed.beds.map((bed) => (
               <li key={bed.cueId}>

@@ -1,9 +1,9 @@
 import type { Cue, Schemas, Sound } from "../api/client";
-import { usePeaks } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
-import { Waveform } from "../ui/Waveform";
-import { methods, type Compared } from "./methods";
+import { JoinHandle } from "./JoinHandle";
+import { methods, plain, type Compared } from "./methods";
+import { MusicStrip } from "./MusicStrip";
 
 interface Props {
   cue: Cue;
@@ -12,13 +12,12 @@ interface Props {
   shown: Compared;
 }
 
-const columns = 400;
 const height = 92;
 
 /** Which passage of the music goes where: the music above, the slides below, in one measure of time, and bands between them. */
 export function FitMap({ cue, sound, fits, shown }: Props) {
-  const { view } = useOpenShow();
-  const { data: peaks } = usePeaks(view.id, sound.id, cue.inFrame, cue.outFrame, columns);
+  const { view, edit } = useOpenShow();
+  const recipe = cue.fit?.method === "recut" ? cue.fit : plain("recut");
   const longest = Math.max(fits.usedFrames, fits.lengthFrames);
   const share = (frames: number) => (100 * frames) / longest;
   const speed = shown.fitted?.speed ?? 1;
@@ -32,22 +31,22 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
   const slides = view.runningOrder.slides.filter((s) => s.endFrame > start && s.startFrame < start + fits.lengthFrames);
   return (
     <figure className="mb-4" aria-label={`${methods[shown.method].name}: which passage goes where`}>
-      <div className="relative h-12">
-        <div
-          className="bg-base-200 absolute inset-y-0 left-0 rounded-t-sm"
-          style={{ width: `${share(fits.usedFrames)}%` }}
-        >
-          {peaks && <Waveform peaks={peaks} color="var(--bed)" className="h-full w-full" />}
-        </div>
-        {leftOut(runs, share(fits.usedFrames)).map(([from, to]) => (
-          <div
-            key={from}
-            className="left-out absolute inset-y-0"
-            style={{ left: `${from}%`, width: `${to - from}%` }}
-            title="Left out"
-          />
-        ))}
-      </div>
+      <MusicStrip
+        cue={cue}
+        sound={sound}
+        width={share(fits.usedFrames)}
+        leftOut={leftOut(runs, share(fits.usedFrames))}
+        keep={
+          shown.method === "recut"
+            ? (fromFrame, toFrame) =>
+                edit({
+                  kind: "setFit",
+                  cueId: cue.id,
+                  fit: { ...recipe, kept: [...recipe.kept, { fromFrame, toFrame }] },
+                })
+            : undefined
+        }
+      />
       <svg
         className="block w-full"
         style={{ height }}
@@ -84,11 +83,14 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
           );
         })}
         {runs.slice(1).map((run, i) => (
-          <div key={run.at} className="absolute -top-2 h-10 w-0.5 bg-current" style={{ left: `${run.at}%` }}>
-            <span className="bg-neutral text-neutral-content absolute -top-4 -left-2 min-w-4.5 rounded-full px-1 text-center text-xs leading-4.5 font-bold">
-              {i + 1}
-            </span>
-          </div>
+          <JoinHandle
+            key={run.at}
+            cue={cue}
+            index={i}
+            at={run.at}
+            framesPerShare={longest / 100}
+            join={cue.fit?.method === "recut" && shown.method === "recut" ? shown.fitted?.joins[i] : undefined}
+          />
         ))}
       </div>
       <figcaption className="muted mt-1 flex justify-between text-xs">

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useFits } from "../api/queries";
 import type { Cue, Sound } from "../api/client";
@@ -7,8 +7,10 @@ import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
 import { CueList } from "./CueList";
 import { FitMap } from "./FitMap";
+import { Listening } from "./Listening";
 import { MethodTable } from "./MethodTable";
 import type { FitMethod } from "./methods";
+import { NaturalEnds } from "./NaturalEnds";
 import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
 
@@ -46,16 +48,17 @@ export function FitPage() {
 
 function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   const { view } = useOpenShow();
-  const { data: fits, error, isPlaceholderData } = useFits(view.id, cue.id, view.revision);
+  const { data: fits, error, isPlaceholderData, refetch } = useFits(view.id, cue.id, view.revision);
+  const again = useCallback(() => void refetch(), [refetch]);
   const [looked, setLooked] = useState<FitMethod>();
   if (error) return <p role="alert">{error.message}</p>;
   if (!fits)
     return (
       <p className="muted" role="status">
-        Listening to {sound.name}: finding its beats and the places it can be joined…{" "}
-        <progress className="progress progress-primary w-40" />
+        Looking at {sound.name}…
       </p>
     );
+  if ("state" in fits) return <Listening job={fits} again={again} />;
   const suits = fits.methods.filter((m) => m.fitted);
   const shown = suits.find((m) => m.method === (looked ?? cue.fit?.method)) ?? suits[0];
   const over = fits.usedFrames - fits.lengthFrames;
@@ -79,6 +82,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
       {cue.fit?.method === "recut" && shown?.method === "recut" && shown.fitted && (
         <RecutTools cue={cue} recipe={cue.fit} joins={shown.fitted.joins} />
       )}
+      {shown?.method === "shorten" && fits.ends.length > 0 && <NaturalEnds cue={cue} fits={fits} />}
       <Repace cue={cue} tempo={fits.tempoBpm} />
     </div>
   );

@@ -1,9 +1,10 @@
 import { Check, Pause, Play } from "lucide-react";
-import type { Cue, Schemas } from "../api/client";
+import type { ReactNode } from "react";
+import type { Cue, Edit, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, shortTime } from "../ui/format";
-import { methods, type Compared, type FitMethod } from "./methods";
+import { methods, plain, type Compared, type FitMethod } from "./methods";
 
 interface Props {
   cue: Cue;
@@ -17,6 +18,19 @@ const around = 3 * framesPerSecond;
 /** All methods side by side: those that suit first, each to be heard and chosen; then the others, with what is against them. */
 export function MethodTable({ cue, fits, shown, look }: Props) {
   const { edit } = useOpenShow();
+  const together = !cue.fit && cue.start.kind === "end";
+  const repace = (
+    <WholeRow cue={cue} name="Re-pace" says={fits.repace.says}>
+      <a className="btn btn-xs" href="#re-pace">
+        Holds
+      </a>
+    </WholeRow>
+  );
+  const endTogether = (
+    <WholeRow cue={cue} name="End together" says={fits.endTogether.says}>
+      <Choose on={together} press={() => fits.endTogether.edit && edit(fits.endTogether.edit)} name="End together" />
+    </WholeRow>
+  );
   return (
     <table className="w-full text-sm">
       <thead>
@@ -31,28 +45,112 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
         </tr>
       </thead>
       <tbody>
-        {fits.methods.map((one) =>
-          one.fitted ? (
-            <Method key={one.method} cue={cue} one={one} fitted={one.fitted} shown={one.method === shown} look={look} />
-          ) : (
-            <tr key={one.method} className="line-t muted">
-              <td className="py-2 pr-4 pl-2 align-top">{methods[one.method].name}</td>
-              <td className="py-2" colSpan={6}>
-                {one.says}
-              </td>
-            </tr>
-          ),
+        {fits.methods.map(
+          (one) =>
+            one.fitted && (
+              <Method
+                key={one.method}
+                cue={cue}
+                one={one}
+                fitted={one.fitted}
+                shown={one.method === shown}
+                look={look}
+              />
+            ),
         )}
+        {fits.repace.edit && repace}
+        {fits.endTogether.edit && endTogether}
+        {fits.methods.map(
+          (one) => !one.fitted && <Unsuited key={one.method} name={methods[one.method].name} says={one.says} />,
+        )}
+        {!fits.repace.edit && <Unsuited name="Re-pace" says={fits.repace.says} />}
+        {!fits.endTogether.edit && <Unsuited name="End together" says={fits.endTogether.says} />}
         <tr className="line-t">
           <td className="py-2 pr-4 pl-2 whitespace-nowrap">As it is</td>
           <td className="muted">{cue.rounds === 1 ? "plays once" : "goes round as set, and stops with its span"}</td>
           <td colSpan={4} />
           <td className="pr-2 text-right">
-            <Choose on={!cue.fit} press={() => edit({ kind: "setFit", cueId: cue.id, fit: null })} name="As it is" />
+            <Choose on={!cue.fit && !together} press={() => edit(asItIs(cue))} name="As it is" />
           </td>
         </tr>
       </tbody>
     </table>
+  );
+}
+
+/** Neither fitted nor placed by its ending. */
+function asItIs(cue: Cue): Edit {
+  const unfit: Edit = { kind: "setFit", cueId: cue.id, fit: null };
+  const start: Edit = { kind: "setStart", cueId: cue.id, start: { kind: "slide", stepId: null, cueId: null } };
+  return cue.start.kind === "end" ? { kind: "several", edits: [unfit, start], what: "As it is" } : unfit;
+}
+
+/** A way that does not suit, with what is against it. */
+function Unsuited({ name, says }: { name: string; says: string }) {
+  return (
+    <tr className="line-t muted">
+      <td className="py-2 pr-4 pl-2 align-top whitespace-nowrap">{name}</td>
+      <td className="py-2" colSpan={6}>
+        {says}
+      </td>
+    </tr>
+  );
+}
+
+interface WholeRowProps {
+  cue: Cue;
+  name: string;
+  says: string;
+  children: ReactNode;
+}
+
+/** A way that leaves the music whole. */
+function WholeRow({ cue, name, says, children }: WholeRowProps) {
+  const { view } = useOpenShow();
+  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/whole/samples`);
+  const length = cue.outFrame - cue.inFrame;
+  return (
+    <tr className="line-t" data-method={name}>
+      <td className="py-2 pr-4 pl-2 align-top font-semibold whitespace-nowrap">{name}</td>
+      <td className="py-2 pr-3 align-top">{says}</td>
+      <td className="muted py-2 align-top">none</td>
+      <td className="muted py-2 align-top whitespace-nowrap">as it is</td>
+      <td className="py-2 pr-3 align-top whitespace-nowrap">by itself</td>
+      <td className="py-1.5 align-top">
+        <Hear
+          name={name}
+          playing={playing}
+          hear={() => (playing ? player.stop() : play(0))}
+          hearEnding={() => play(Math.max(0, length - 2 * around), length)}
+        />
+      </td>
+      <td className="py-1.5 pr-2 pl-2 text-right align-top whitespace-nowrap">{children}</td>
+    </tr>
+  );
+}
+
+interface HearProps {
+  name: string;
+  playing: boolean;
+  hear: () => void;
+  hearEnding: () => void;
+}
+
+function Hear({ name, playing, hear, hearEnding }: HearProps) {
+  return (
+    <span className="flex gap-1">
+      <button
+        type="button"
+        className="btn btn-xs btn-circle btn-primary"
+        aria-label={playing ? "Stop" : `Hear ${name}`}
+        onClick={hear}
+      >
+        {playing ? <Pause size={11} fill="currentColor" /> : <Play size={11} fill="currentColor" />}
+      </button>
+      <button type="button" className="btn btn-xs" aria-label={`Hear the ending of ${name}`} onClick={hearEnding}>
+        ending
+      </button>
+    </span>
   );
 }
 
@@ -68,7 +166,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
   const { view, edit } = useOpenShow();
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/${one.method}/samples`);
   const { name, does } = methods[one.method];
-  const recipe = cue.fit?.method === one.method ? cue.fit : { method: one.method, joins: 0, forbidden: [], kept: [] };
+  const recipe = cue.fit?.method === one.method ? cue.fit : plain(one.method);
   const change = 1 / fitted.speed - 1;
   const hear = (from: number, to?: number) => {
     look(one.method);
@@ -116,24 +214,12 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
       </td>
       <td className="py-2 pr-3 align-top whitespace-nowrap">{fitted.endsNaturally ? "by itself" : "with a fade"}</td>
       <td className="py-1.5 align-top">
-        <span className="flex gap-1">
-          <button
-            type="button"
-            className="btn btn-xs btn-circle btn-primary"
-            aria-label={playing ? "Stop" : `Hear ${name}`}
-            onClick={() => (playing ? player.stop() : hear(0))}
-          >
-            {playing ? <Pause size={11} fill="currentColor" /> : <Play size={11} fill="currentColor" />}
-          </button>
-          <button
-            type="button"
-            className="btn btn-xs"
-            aria-label={`Hear the ending of ${name}`}
-            onClick={() => hear(Math.max(0, fitted.soundFrames - 2 * around), fitted.lengthFrames)}
-          >
-            ending
-          </button>
-        </span>
+        <Hear
+          name={name}
+          playing={playing}
+          hear={() => (playing ? player.stop() : hear(0))}
+          hearEnding={() => hear(Math.max(0, fitted.soundFrames - 2 * around), fitted.lengthFrames)}
+        />
       </td>
       <td className="py-1.5 pr-2 text-right align-top whitespace-nowrap">
         <Choose

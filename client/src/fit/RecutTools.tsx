@@ -1,6 +1,8 @@
+import { useState } from "react";
 import type { Cue, Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { shortTime, time } from "../ui/format";
+import { MsField } from "../ui/fields";
+import { clock, framesOfMs, msOfFrames, shortTime, time } from "../ui/format";
 
 interface Props {
   cue: Cue;
@@ -31,6 +33,14 @@ export function RecutTools({ cue, recipe, joins }: Props) {
           onChange={(event) => set({ joins: Number(event.currentTarget.value) })}
         />
         <p className="text-sm">{wishes[recipe.joins + most]}</p>
+        {recipe.wanted.length > 0 && (
+          <p className="mt-2 text-sm">
+            {recipe.wanted.length === 1 ? "One join was" : `${recipe.wanted.length} joins were`} moved by hand.{" "}
+            <button type="button" className="link" onClick={() => set({ wanted: [] })}>
+              Back to the best
+            </button>
+          </p>
+        )}
         {recipe.forbidden.length > 0 && (
           <p className="mt-2 text-sm">
             {recipe.forbidden.length === 1 ? "One place is" : `${recipe.forbidden.length} places are`} not used.{" "}
@@ -74,6 +84,7 @@ export function RecutTools({ cue, recipe, joins }: Props) {
             </li>
           ))}
         </ol>
+        <KeepTyped cue={cue} keep={(fromFrame, toFrame) => set({ kept: [...recipe.kept, { fromFrame, toFrame }] })} />
         {recipe.kept.length > 0 && (
           <p className="mt-2 text-sm">
             Kept whole:{" "}
@@ -95,5 +106,20 @@ export function RecutTools({ cue, recipe, joins }: Props) {
         )}
       </div>
     </section>
+  );
+}
+
+/** A passage to be kept, typed; by hand it is marked on the music. */
+function KeepTyped({ cue, keep }: { cue: Cue; keep: (fromFrame: number, toFrame: number) => void }) {
+  const [from, setFrom] = useState(msOfFrames(cue.inFrame));
+  const [to, setTo] = useState(Math.min(msOfFrames(cue.outFrame), msOfFrames(cue.inFrame) + 10_000));
+  return (
+    <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
+      Keep from <MsField label="Keep from" ms={from} show={clock} commit={setFrom} width="5rem" /> to{" "}
+      <MsField label="Keep to" ms={to} show={clock} commit={setTo} width="5rem" />
+      <button type="button" className="btn btn-xs" onClick={() => keep(framesOfMs(from), framesOfMs(to))}>
+        Keep it whole
+      </button>
+    </p>
   );
 }

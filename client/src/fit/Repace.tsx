@@ -2,32 +2,33 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answered, api, type Cue, type Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
+import { LimitFields, type Limits } from "../time/LimitFields";
+import { NewHolds } from "../time/NewHolds";
 import { Choice } from "../ui/fields";
-import { hold } from "../ui/format";
 
 type ChangeOn = "anywhere" | "beats" | "bars";
 
 /** The other way round: the music stays whole, and the slides' holds are changed to end with it. Each change is shown before it is made. */
 export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
-  const { view, edit } = useOpenShow();
+  const { view } = useOpenShow();
   const [on, setOn] = useState<ChangeOn>("anywhere");
+  const [limits, setLimits] = useState<Limits>({});
   const { data, error } = useQuery({
-    queryKey: ["repace", view.id, cue.id, on, view.revision],
+    queryKey: ["repace", view.id, cue.id, on, limits, view.revision],
     placeholderData: (before: Schemas["RepaceView"] | undefined) => before,
     retry: false,
     queryFn: async () =>
       answered(
         await api.GET("/api/shows/{id}/cues/{cueId}/repace", {
-          params: { path: { id: view.id, cueId: cue.id }, query: { on } },
+          params: { path: { id: view.id, cueId: cue.id }, query: { on, ...limits } },
         }),
       ),
   });
-  const changed = data?.slides.filter((s) => s.beforeMs !== s.afterMs) ?? [];
   return (
-    <section className="mt-5" aria-label="Re-pace">
-      <h2 className="mb-1 text-base">Or re-pace the slides</h2>
-      <div className="mb-2 flex flex-wrap items-center gap-x-2 text-sm">
-        <span>The music stays whole; the slides stay longer or shorter, in proportion, and change</span>
+    <section className="mt-5" aria-label="Re-pace" id="re-pace">
+      <h2 className="mb-1 text-base">Re-pace: the slides end with the music</h2>
+      <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
+        <span>In proportion; they change</span>
         <Choice
           label="Slides change"
           value={on}
@@ -38,40 +39,10 @@ export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
           ]}
           commit={setOn}
         />
+        <LimitFields limits={limits} set={setLimits} />
         {on !== "anywhere" && tempo === null && <span className="muted">It has hardly a beat to go by.</span>}
       </div>
-      {error ? (
-        <p className="text-sm">{error.message}</p>
-      ) : (
-        data && (
-          <>
-            <ol className="mb-2 flex flex-wrap gap-1.5 text-sm">
-              {data.slides.map((slide) => (
-                <li key={slide.slideId} className="bg-base-200 rounded-md px-2 py-1">
-                  <b className="figures">{slide.number}</b>{" "}
-                  <span className="figures">
-                    {slide.beforeMs === slide.afterMs ? (
-                      hold(slide.afterMs)
-                    ) : (
-                      <>
-                        <s className="muted">{hold(slide.beforeMs)}</s> {hold(slide.afterMs)}
-                      </>
-                    )}
-                  </span>
-                  {slide.locked && <span className="muted"> locked</span>}
-                </li>
-              ))}
-            </ol>
-            {changed.length > 0 ? (
-              <button type="button" className="btn btn-sm" onClick={() => edit(data.edit)}>
-                Set these holds
-              </button>
-            ) : (
-              <p className="muted text-sm">The slides end with the music as they are.</p>
-            )}
-          </>
-        )
-      )}
+      <NewHolds offered={data} error={error} unchanged="The slides end with the music as they are." />
     </section>
   );
 }

@@ -215,6 +215,7 @@ export function Sheet({ selection, select, drop }: Props) {
                       columns={columns}
                       selected={chosen.includes(row.slideId)}
                       tabbed={row.slideId === within}
+                      byTime={mode === "time"}
                       over={over?.kind === "row" && rows[over.row] === row}
                       select={selectSlide}
                       lift={liftSlides}

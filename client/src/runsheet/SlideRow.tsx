@@ -6,6 +6,7 @@ import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
 import { bands } from "./bands";
 import type { Row } from "./layout";
+import { HoldEdge } from "./HoldEdge";
 import type { Keys } from "./selection";
 
 interface Props {
@@ -27,6 +28,8 @@ interface Props {
   lift: (slideId: string, transfer: DataTransfer) => void;
   /** Whether a sound is held over it. */
   over: boolean;
+  /** Whether rows are as high as their holds: then the lower edge can be dragged. */
+  byTime: boolean;
 }
 
 /** One slide: picture, title, when it comes and how long it stays. */
@@ -141,6 +144,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
           />
         )}
       </div>
+      {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} />}
       {[props.beds, props.voices, props.spots].map((names, i) => (
         <div key={bands[i]?.kind} role="gridcell" className="line-l">
           <span className="sr-only">{names}</span>

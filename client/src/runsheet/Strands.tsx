@@ -29,7 +29,7 @@ interface Box {
 /** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const { view } = useOpenShow();
-  const { strands, clashes } = view;
+  const { strands, findings } = view;
   const { cues, sounds } = view.show;
   const hung = useMemo(() => {
     const times = new Map<string, number>();
@@ -44,7 +44,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const [box, setBox] = useState<Box>();
   const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
-  const clashOf = useMemo(() => new Map(clashes.map((c) => [c.cueIds[1], c.sentence])), [clashes]);
+  const clashOf = useMemo(() => new Map(findings.map((c) => [c.cueIds.at(-1), c.sentence])), [findings]);
 
   const bind = useDrag<PointerEvent>(
     ({ xy: [x, y], initial: [startX, startY], last, tap, event, shiftKey, ctrlKey, metaKey }) => {

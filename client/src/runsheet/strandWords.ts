@@ -19,6 +19,7 @@ export function spoken(
     ...(cue.eachSlide ? ["anew on every slide"] : []),
     ...(cue.muted ? ["muted"] : []),
     ...(strand.byHand ? ["by hand"] : []),
+    ...(cue.start.kind === "end" && !cue.fit ? ["ends with them"] : []),
     ...(cue.rounds === 1 ? [] : ["loops"]),
     ...(strand.ringsFrom === null ? [] : ["rings on"]),
     ...(cue.speed === 1 ? [] : [`speed ${cue.speed}`]),

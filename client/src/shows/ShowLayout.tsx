@@ -10,9 +10,9 @@ import { usePlayer } from "../hearing/usePlayer";
 import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
-import { time } from "../ui/format";
 import { isForControl, isInDialog } from "../ui/keys";
 import { useTheme } from "../ui/theme";
+import { RunningTime } from "../time/RunningTime";
 import { ValueField } from "../ui/ValueField";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysDialog } from "./KeysDialog";
@@ -102,10 +102,7 @@ export function ShowLayout() {
             </button>
           )}
           <div className="ml-auto flex items-center gap-1">
-            <span className="muted mr-2 text-sm max-md:hidden">Running time</span>
-            <span className="figures mr-4 text-xl max-md:mr-1 font-bold" data-testid="running-time">
-              {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
-            </span>
+            <RunningTime />
             <span className="contents max-md:hidden">
               <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
                 <Undo2 size={18} />

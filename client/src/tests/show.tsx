@@ -91,6 +91,7 @@ export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue
 export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
   const show = {
     title: "A show",
+    targetMs: null,
     slides: [slide(1), slide(2), slide(3)],
     sections: [],
     sounds: [],
@@ -115,7 +116,7 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
     strands: [],
     outline: [],
     rightsMissing: {},
-    clashes: [],
+    findings: [],
     undo: null,
     redo: null,
   };

@@ -26,6 +26,8 @@ public static class Clashes
         var at = order.Slides.First(s => start < s.EndFrame);
         var covered = order.Of(show, before.Span!);
         if (before.Stop != CueStop.Span || covered.Count == 0 || covered[^1].Number < at.Number || (covered[^1].Number == at.Number && start >= covered[^1].EndFrame)) return null;
+        // What is to end there begins wherever it must.
+        if (later is { Start.Kind: CueStartKind.End, Fit: null }) return null;
         var (name, other) = (show.Sound(before.SoundId).Name, show.Sound(later.SoundId).Name);
         var kept = covered.TakeWhile(s => s.Number < at.Number).LastOrDefault();
         var remedy = kept is null

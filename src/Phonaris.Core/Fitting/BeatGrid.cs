@@ -9,6 +9,7 @@ internal sealed class BeatGrid
     private const int Most = 1280;
 
     private readonly float[] _features;
+    private long? _middle;
 
     private BeatGrid(long[] at, float[] features, int perBar, int ends, bool hasBeat) => (At, _features, PerBar, Ends, HasBeat) = (at, features, perBar, ends, hasBeat);
 
@@ -31,10 +32,28 @@ internal sealed class BeatGrid
     public bool HasBeat { get; }
 
     /// <summary>The middle length of a stretch in frames.</summary>
-    public long Middle => Count == 0 ? 0 : Enumerable.Range(0, Count).Select(k => At[k + 1] - At[k]).Order().ElementAt(Count / 2);
+    public long Middle => _middle ??= Count == 0 ? 0 : Enumerable.Range(0, Count).Select(k => At[k + 1] - At[k]).Order().ElementAt(Count / 2);
 
     /// <summary>What is heard in a stretch.</summary>
     public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * BeatFeatures.Size, BeatFeatures.Size);
+
+    /// <summary>Whether a join leads from and to the frames of a leap, to half a stretch.</summary>
+    public bool IsAt(Edge edge, FrameLeap leap)
+    {
+        var near = Middle / 2;
+        return Math.Abs(leap.FromFrame - At[edge.From + 1]) < near && Math.Abs(leap.ToFrame - At[edge.To]) < near;
+    }
+
+    /// <summary>The stretch a leap leaves, at the end nearest to where it does, and the one it enters.</summary>
+    public (int From, int To) Places(FrameLeap leap) => (Math.Clamp(Nearest(leap.FromFrame) - 1, 0, Count - 1), Math.Min(Nearest(leap.ToFrame), Count - 1));
+
+    private int Nearest(long frame)
+    {
+        var at = Array.BinarySearch(At, frame);
+        if (at >= 0) return at;
+        at = ~at;
+        return at == 0 ? 0 : at == At.Length || frame - At[at - 1] <= At[at] - frame ? at - 1 : at;
+    }
 
     /// <summary>The grid of the used part of a piece.</summary>
     /// <param name="piece">The piece.</param>

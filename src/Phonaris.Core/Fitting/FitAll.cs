@@ -14,7 +14,7 @@ public static class FitAll
     {
         ArgumentNullException.ThrowIfNull(show);
         return show.Cues
-            .Where(c => c.Span is not null && c.Fit is null && !c.EachSlide && show.Sound(c.SoundId).Kind == SoundKind.Bed)
+            .Where(c => c.Span is not null && c is { Fit: null, EachSlide: false, Start.Kind: not CueStartKind.End } && show.Sound(c.SoundId).Kind == SoundKind.Bed)
             .Select(c => (Cue: c, LengthFrames: Timing.Schedule.LengthFor(show, c.Id)))
             .Where(c => c.LengthFrames > 0 && Math.Abs(c.LengthFrames - (c.Cue.OutFrame - c.Cue.InFrame)) >= Near);
     }
@@ -28,7 +28,21 @@ public static class FitAll
         ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(compared);
         var best = compared[0];
-        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says);
+        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.Joins.Count ?? 0, best.Fitted?.Joins.Select(j => j.Percentile).DefaultIfEmpty().Max() ?? 0, best.Fitted?.EndsNaturally ?? false);
+    }
+
+    /// <summary>What all of it comes to, in a sentence.</summary>
+    public static string Says(IReadOnlyCollection<Proposed> proposed)
+    {
+        ArgumentNullException.ThrowIfNull(proposed);
+        var fitted = proposed.Where(p => p.Method is not null).ToList();
+        if (fitted.Count == 0) return proposed.Count == 0 ? "Every bed is as long as its slides, or fitted already." : "No bed can be fitted as things are.";
+        var (joins, own) = (fitted.Sum(p => p.Joins), fitted.Count(p => p.EndsNaturally));
+        var left = proposed.Count - fitted.Count;
+        return $"{(fitted.Count == 1 ? "One bed comes" : $"{fitted.Count} beds come")} out exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides; "
+            + $"{(own == fitted.Count ? "every one ends" : own == 1 ? "one ends" : $"{own} end")} by {(own is 1 || own == fitted.Count ? "itself" : "themselves")}. "
+            + (joins == 0 ? "Nothing is joined." : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{(joins == 1 ? "One join" : $"{joins} joins")}, the boldest more alike than {100 - fitted.Max(p => p.WorstPercentile):0} of 100 pairs of places."))
+            + (left == 0 ? "" : left == 1 ? " One stays as it is." : $" {left} stay as they are.");
     }
 
     /// <summary>All that is proposed as one edit, which one undo takes back; null where nothing is.</summary>
@@ -44,4 +58,7 @@ public static class FitAll
 /// <param name="LengthFrames">The length it would be fitted to.</param>
 /// <param name="Method">The method; null where none suits.</param>
 /// <param name="Says">What to know about it, or why none suits.</param>
-public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says);
+/// <param name="Joins">How many joins it has.</param>
+/// <param name="WorstPercentile">How many of 100 pairs of places are more alike than those of its boldest join.</param>
+/// <param name="EndsNaturally">Whether the music's own ending is heard.</param>
+public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int Joins, double WorstPercentile, bool EndsNaturally);

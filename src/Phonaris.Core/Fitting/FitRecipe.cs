@@ -35,6 +35,12 @@ public sealed record FitRecipe(FitMethod Method)
     /// <summary>Re-cut: joins not to be used, by the frames of the sound they lead from and to.</summary>
     public ValueList<FrameLeap> Forbidden { get; init; } = [];
 
+    /// <summary>Re-cut: joins to be used where they can be, by the frames of the sound they lead from and to.</summary>
+    public ValueList<FrameLeap> Wanted { get; init; } = [];
+
+    /// <summary>Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.</summary>
+    public long? EndFrame { get; init; }
+
     /// <summary>Re-cut: passages of the sound that are neither left out nor broken.</summary>
     public ValueList<FrameRange> Kept { get; init; } = [];
 }

@@ -29,6 +29,9 @@ public sealed class Fitter
 
     private const int MostPaths = 4;
 
+    /// <summary>How many places a join that is moved is tried at.</summary>
+    private const int MostMoves = 8;
+
     private readonly Piece _piece;
     private readonly ISoundReader _sound;
     private readonly long _from;
@@ -62,7 +65,7 @@ public sealed class Fitter
         if (length > LongestFrames) throw new RuleException($"{Say.Time(length)} is too long to fit to; four hours is the most.", "length");
         return recipe.Method switch
         {
-            FitMethod.Shorten => Shorten(length),
+            FitMethod.Shorten => Shorten(recipe, length),
             FitMethod.Loop => Loop(length),
             FitMethod.Recut => Recut(recipe, length),
             FitMethod.Stretch => Stretch(length),
@@ -98,9 +101,49 @@ public sealed class Fitter
         // As many as one recipe needs.
         if (_paths.Count >= MostPaths) _paths.Clear();
         var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
-        var edges = Usable(recipe, joins).Where(e => e.Percentile <= worst).Select(e => e with { Cost = e.Cost + penalty }).ToList();
+        var grid = joins.Grid;
+        // What is wanted costs nothing.
+        var wanted = recipe.Wanted.Select(grid.Places).Where(w => w.To > 0).Select(w => joins.Between(w.From, w.To)).Where(e => Allowed(recipe, grid, e)).ToList();
+        var edges = joins.Edges
+            .Where(e => e.Percentile <= worst && Allowed(recipe, grid, e) && !wanted.Any(w => w.From == e.From && w.To == e.To))
+            .Select(e => e with { Cost = e.Cost + penalty })
+            .Concat(wanted)
+            .OrderBy(e => e.From)
+            .ToList();
         // A join is drawn towards its beat, and passages stay two bars in spite of it.
         return _paths[(recipe, ends, worst)] = new(joins.Grid, edges, ends, 2 * joins.Grid.PerBar + 1);
+    }
+
+    /// <summary>The recipe with a join of a re-cut moved along the piece, its leap being as long as it is: to the place nearest to where it is wanted.</summary>
+    /// <param name="recipe">The recipe.</param>
+    /// <param name="length">The length it is for, in frames.</param>
+    /// <param name="join">Which of the joins, from 0.</param>
+    /// <param name="fromFrame">The frame of the sound it is wanted to lead from.</param>
+    /// <exception cref="RuleException">It can be nowhere else; or the recipe does not do.</exception>
+    public FitRecipe Moved(FitRecipe recipe, long length, int join, long fromFrame)
+    {
+        ArgumentNullException.ThrowIfNull(recipe);
+        var joins = Fit(recipe, length).Joins;
+        if (join < 0 || join >= joins.Count) throw new RuleException("There is no such join any more.", "join");
+        var known = NeedJoins();
+        var grid = known.Grid;
+        var now = Leap(joins[join]);
+        var (left, entered) = grid.Places(now);
+        var places = Enumerable.Range(0, grid.Count)
+            .Where(from => from != left && from + entered - left > 0 && from + entered - left < grid.Count)
+            .Select(from => known.Between(from, from + entered - left))
+            .Where(e => e.Percentile <= Fitting.Joins.WorstPercentile && Allowed(recipe, grid, e))
+            // The nearest, but rather a bar further on where it is heard less.
+            .OrderBy(e => Math.Abs(grid.At[e.From + 1] - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * e.Percentile)
+            .Take(MostMoves);
+        foreach (var place in places)
+        {
+            var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => grid.Places(w) != (left, entered)), new(grid.At[place.From + 1], grid.At[place.To])] };
+            if (Fit(moved, length).Joins.Any(j => grid.IsAt(place, Leap(j)))) return moved;
+        }
+        throw new RuleException("This join can be nowhere else: no other two places as far apart are alike enough.", "join");
+
+        static FrameLeap Leap(Join j) => new(j.FromFrame, j.ToFrame);
     }
 
     private static string Says(IReadOnlyList<Join> joins, long pause)
@@ -114,17 +157,13 @@ public sealed class Fitter
         return pause == 0 ? heard : $"{heard} It {(pause > 0 ? "waits" : "skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s at a quiet moment.";
     }
 
-    private static IEnumerable<Edge> Usable(FitRecipe recipe, Joins joins)
+    /// <summary>Whether a recipe leaves a join free to be used.</summary>
+    private static bool Allowed(FitRecipe recipe, BeatGrid grid, Edge edge)
     {
-        var grid = joins.Grid;
         var near = grid.Middle / 2;
-        return joins.Edges.Where(e =>
-        {
-            var (from, to) = (grid.At[e.From + 1], grid.At[e.To]);
-            if (recipe.Forbidden.Any(f => Math.Abs(f.FromFrame - from) < near && Math.Abs(f.ToFrame - to) < near)) return false;
-            // Left within what is kept, entered within it, or leading over it.
-            return !recipe.Kept.Any(k => Math.Min(from, to) < k.ToFrame - near && Math.Max(from, to) > k.FromFrame + near);
-        });
+        var (from, to) = (grid.At[edge.From + 1], grid.At[edge.To]);
+        // Left within what is kept, entered within it, or leading over it.
+        return !recipe.Forbidden.Any(f => grid.IsAt(edge, f)) && !recipe.Kept.Any(k => Math.Min(from, to) < k.ToFrame - near && Math.Max(from, to) > k.FromFrame + near);
     }
 
     private Fitted Loop(long length)
@@ -171,10 +210,15 @@ public sealed class Fitter
         return new(passages.ToValueList());
     }
 
-    private Fitted Shorten(long length)
+    /// <summary>Where it can end early, at most as far as a length, the most natural first; none where it is not longer.</summary>
+    /// <param name="length">The length wanted, in frames.</param>
+    public IReadOnlyList<NaturalEnd> Ends(long length) => length <= 0 || length >= Used ? [] : NaturalEnds.Of(_piece, _from, _to, length);
+
+    private Fitted Shorten(FitRecipe recipe, long length)
     {
         if (length >= Used) throw new RuleException("The music is not longer than that; there is nothing to shorten. Loop or re-cut it instead.", "length");
-        var end = NaturalEnds.Of(_piece, _from, _to, length) is [var best, ..] ? best : new NaturalEnd(length, 1, false);
+        var ends = Ends(length);
+        var end = ends.FirstOrDefault(e => e.Frame + _from == recipe.EndFrame) ?? (ends is [var best, ..] ? best : new NaturalEnd(length, 1, false));
         return new(
             FitMethod.Shorten, length, new([new(_from, end.Frame, 0)]), 1, [], end.Frame, false, 0.6 + 0.4 * end.Cost,
             end.AtPhrase ? "Ends where a phrase does." : "Fades out where it can.");

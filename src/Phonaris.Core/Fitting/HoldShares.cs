@@ -23,13 +23,15 @@ internal static class HoldShares
             else high = middle;
         }
         var holds = shares.Select(s => (long)Clamped(s, high)).ToArray();
-        // Whole milliseconds: what is left over goes where there is room, one by one.
+        // Whole milliseconds: what is left over goes where there is room, one by one, first to those that are not at a bound.
+        var order = Enumerable.Range(0, holds.Length).OrderBy(k => holds[k] == shares[k].LeastMs || holds[k] == shares[k].GreatestMs).ToList();
         for (var left = totalMs - holds.Sum(); left != 0;)
         {
             var sign = Math.Sign(left);
             var moved = false;
-            for (var k = 0; k < holds.Length && left != 0; k++)
+            foreach (var k in order)
             {
+                if (left == 0) break;
                 if (sign > 0 ? holds[k] >= shares[k].GreatestMs : holds[k] <= shares[k].LeastMs) continue;
                 holds[k] += sign;
                 left -= sign;

@@ -73,6 +73,15 @@ internal sealed class Joins
         return new(grid, edges, sorted);
     }
 
+    /// <summary>The join between two stretches, whether or not it is worth considering.</summary>
+    /// <param name="from">The stretch that is left at its end.</param>
+    /// <param name="to">The stretch that comes then, at least the second.</param>
+    public Edge Between(int from, int to)
+    {
+        var unlike = Around(Grid.Count, from + 1, to, (a, b) => TensorPrimitives.Distance(Grid[a], Grid[b]));
+        return new(from, to, Percentile(unlike), 0);
+    }
+
     /// <summary>The part of all pairs of places that are more alike, 0 to 1.</summary>
     private float Percentile(float unlike)
     {
@@ -106,18 +115,21 @@ internal sealed class Joins
         var around = new float[n * n];
         Parallel.For(0, n, a =>
         {
-            for (var b = 0; b < n; b++)
-            {
-                var (sum, weights) = (0f, 0f);
-                for (var k = Math.Max(-Behind, -Math.Min(a, b)); k < Context.Length - Behind && Math.Max(a, b) + k < n; k++)
-                {
-                    sum += Context[k + Behind] * single[(a + k) * n + b + k];
-                    weights += Context[k + Behind];
-                }
-                around[a * n + b] = sum / weights;
-            }
+            for (var b = 0; b < n; b++) around[a * n + b] = Around(n, a, b, (x, y) => single[x * n + y]);
         });
         return around;
+    }
+
+    /// <summary>How unlike two places are by the stretches around them, of as many as there are.</summary>
+    private static float Around(int n, int a, int b, Func<int, int, float> single)
+    {
+        var (sum, weights) = (0f, 0f);
+        for (var k = Math.Max(-Behind, -Math.Min(a, b)); k < Context.Length - Behind && Math.Max(a, b) + k < n; k++)
+        {
+            sum += Context[k + Behind] * single(a + k, b + k);
+            weights += Context[k + Behind];
+        }
+        return sum / weights;
     }
 
     private static float[] Sample(float[] unlike, int n)

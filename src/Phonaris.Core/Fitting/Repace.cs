@@ -8,21 +8,17 @@ namespace Phonaris.Core.Fitting;
 /// <summary>Changes how long slides stay so that they end with the music: in proportion, locked ones as they are, no voice cut short.</summary>
 public static class Repace
 {
-    /// <summary>The least hold a slide is given, in milliseconds; one that is shorter now stays so.</summary>
-    private const long LeastMs = 1_000;
-
-    /// <summary>What is left of a slide after its last step and after a voice on it, in milliseconds.</summary>
-    private const long RestMs = 300;
-
     /// <summary>Works out the holds.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue whose music the slides of its span are to end with.</param>
     /// <param name="piece">What is known of the music; needed for changes on beats or bars.</param>
     /// <param name="on">Where slides may change.</param>
+    /// <param name="limits">How long slides may stay.</param>
     /// <exception cref="RuleException">It cannot be done; the sentence says why and what would work.</exception>
-    public static ValueList<RepacedSlide> Of(Show show, string cueId, Piece? piece, ChangeOn on)
+    public static ValueList<RepacedSlide> Of(Show show, string cueId, Piece? piece, ChangeOn on, HoldLimits limits)
     {
         ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(limits);
         var cue = show.Cue(cueId);
         var order = RunningOrder.Of(show);
         var slides = cue.Span is null ? [] : order.Of(show, cue.Span);
@@ -32,35 +28,15 @@ public static class Repace
         // What lies before the music, as where it begins later than its slide, stays.
         var lead = Ms(here.StartFrame - slides[0].StartFrame);
         var total = lead + Ms(cue.OutFrame - cue.InFrame);
-        var shares = slides.Select(s => ShareOf(show, placed, s)).ToList();
-        if (HoldShares.Of(shares, total) is not { } holds)
-        {
-            var least = shares.Sum(s => s.LeastMs);
-            throw new RuleException(
-                total < least
-                    ? $"The slides cannot be shorter than {Say.Time(Frames.FromMs(least))} together: voices, steps and locked holds keep them. Unlock some, or re-cut the music."
-                    : "The slides cannot be that long: their holds are locked. Unlock some, or re-cut the music.",
-                "hold");
-        }
+        var shares = slides.Select(s => limits.ShareOf(show, placed, s, show.Slides[s.Index].HoldMs)).ToList();
+        var holds = HoldShares.Of(shares, total) ?? throw HoldLimits.Refused(shares, total);
         if (on != ChangeOn.Anywhere && piece is not null) holds = Snapped(holds, shares, Moments(piece, cue, on).Select(m => lead + m).ToList());
-        return [.. slides.Select((s, k) => new RepacedSlide(s.SlideId, s.Number, show.Slides[s.Index].HoldMs, holds[k], show.Slides[s.Index].HoldLocked))];
+        return RepacedSlide.All(show, slides, holds);
     }
 
     /// <summary>The edit that sets what was worked out.</summary>
     public static SetHolds ToEdit(IEnumerable<RepacedSlide> slides) =>
         new([.. slides.Where(s => s.BeforeMs != s.AfterMs).Select(s => new SlideHold(s.SlideId, s.AfterMs))]);
-
-    private static HoldShares.Share ShareOf(Show show, Schedule schedule, SlideTime time)
-    {
-        var slide = show.Slides[time.Index];
-        if (slide.HoldLocked) return new(slide.HoldMs, slide.HoldMs, slide.HoldMs);
-        var least = Math.Min(LeastMs, slide.HoldMs);
-        // Steps that are planned, and voices that begin here, are not cut short.
-        if (slide.Steps.Count > 1 && slide.Steps.Max(s => s.OffsetMs ?? 0) is > 0 and var last) least = Math.Max(least, last + RestMs);
-        foreach (var voice in schedule.Cues.Where(c => c.StartFrame >= time.StartFrame && c.StartFrame < time.EndFrame && show.Sound(c.SoundId).Kind == SoundKind.Voice))
-            if (voice.NaturalFrames < Frames.FromMs(Slide.GreatestHoldMs)) least = Math.Max(least, Ms(voice.StartFrame - time.StartFrame + voice.NaturalFrames) + RestMs);
-        return new(slide.HoldMs, least, Slide.GreatestHoldMs);
-    }
 
     /// <summary>When slides may change, in milliseconds from where the music begins.</summary>
     private static IEnumerable<long> Moments(Piece piece, Cue cue, ChangeOn on) => piece.Beats
@@ -108,4 +84,8 @@ public enum ChangeOn
 /// <param name="BeforeMs">Its hold now, in milliseconds.</param>
 /// <param name="AfterMs">Its hold then.</param>
 /// <param name="Locked">Whether it is locked.</param>
-public sealed record RepacedSlide(string SlideId, int Number, long BeforeMs, long AfterMs, bool Locked);
+public sealed record RepacedSlide(string SlideId, int Number, long BeforeMs, long AfterMs, bool Locked)
+{
+    internal static ValueList<RepacedSlide> All(Show show, IReadOnlyList<SlideTime> slides, long[] holds) =>
+        [.. slides.Select((s, k) => new RepacedSlide(s.SlideId, s.Number, show.Slides[s.Index].HoldMs, holds[k], show.Slides[s.Index].HoldLocked))];
+}

@@ -23,6 +23,9 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     /// <summary>With onsets weaker than this, a beat is hardly heard, however regular.</summary>
     private const float LeastDeviation = 0.5f;
 
+    /// <summary>How much of the work is done with the first spectra, and what is found by them.</summary>
+    private const double MelShare = 0.6;
+
     private const int MelBands = 40, NoteBands = 60, LowestC = 36;
     private const int MelWindow = 1024, NoteWindow = 4096;
     private const int MelHop = Timing.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
@@ -35,11 +38,12 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
 
     /// <summary>Works out what is known of a piece: about a hundredth of its length, on all cores.</summary>
     /// <param name="sound">The piece.</param>
+    /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it.</param>
-    public static Piece Of(ISoundReader sound, CancellationToken cancel)
+    public static Piece Of(ISoundReader sound, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(sound);
-        var mel = Spectra.Of(sound, MelWindow, MelHop, Band.Mel(MelBands, 40, 10_000, MelWindow), cancel);
+        var mel = Spectra.Of(sound, MelWindow, MelHop, Band.Mel(MelBands, 40, 10_000, MelWindow), f => progress?.Report(f * MelShare), cancel);
         var onsets = OnsetStrength.Of(mel, MelBands);
         var tempo = Tempo.Of(onsets.Values);
         var places = BeatTracker.Track(onsets.Values, tempo.Periods);
@@ -54,7 +58,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
             .Select(b => (long)Math.Round((b - late) * MelHop))
             .Where(b => b >= 0 && b < sound.Frames)
             .ToValueList();
-        var notes = Spectra.Of(sound, NoteWindow, NoteHop, Band.Semitones(LowestC, NoteBands, NoteWindow), cancel);
+        var notes = Spectra.Of(sound, NoteWindow, NoteHop, Band.Semitones(LowestC, NoteBands, NoteWindow), f => progress?.Report(MelShare + f * (1 - MelShare)), cancel);
         var bounds = BoundsOf(beats, sound.Frames);
         var features = BeatFeatures.Of(mel, MelBands, notes, NoteBands, bounds);
         var (perBar, phase) = beats.Count > 8 && mel.Count > 20

@@ -42,13 +42,15 @@ internal sealed class Spectra
     /// <param name="window">The length of each, in samples at <see cref="Rate"/>; a power of two. Each is weighted by a Hann window.</param>
     /// <param name="hopFrames">How far apart they are, in frames at 48 kHz; even.</param>
     /// <param name="bands">For each band the spectrum's bins it takes and their weights.</param>
+    /// <param name="done">Told the fraction done, by any thread.</param>
     /// <param name="cancel">Stops it.</param>
-    public static Spectra Of(ISoundReader sound, int window, int hopFrames, IReadOnlyList<Band> bands, CancellationToken cancel)
+    public static Spectra Of(ISoundReader sound, int window, int hopFrames, IReadOnlyList<Band> bands, Action<double> done, CancellationToken cancel)
     {
         var spectra = new Spectra(hopFrames, bands.Count, (int)(sound.Frames / hopFrames) + 1);
         var hann = new float[window];
         for (var i = 0; i < window; i++) hann[i] = 0.5f - 0.5f * MathF.Cos(2 * MathF.PI * (i + 0.5f) / window);
         var runs = (spectra.Count + Run - 1) / Run;
+        var ended = 0;
         Parallel.For(0, runs, new() { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Desk(window, hopFrames), (run, _, desk) =>
         {
             var first = run * Run;
@@ -62,6 +64,7 @@ internal sealed class Spectra
                 for (var b = 0; b < powers.Length; b++)
                     powers[b] = TensorPrimitives.Dot(desk.Power.AsSpan(bands[b].FirstBin, bands[b].Weights.Length), bands[b].Weights);
             }
+            done((double)Interlocked.Increment(ref ended) / runs);
             return desk;
         }, _ => { });
         return spectra;

@@ -50,7 +50,7 @@ public sealed record Cue(
     /// <summary>The place to click for one that begins by hand; null for none.</summary>
     public Hotspot? Hotspot { get; init; }
 
-    /// <summary>How its sound is made as long as its span; null for as it is. While there is a recipe, speed and rounds are left aside.</summary>
+    /// <summary>How its sound is made as long as its span; null for as it is. While there is a recipe, speed, rounds and a start by the end are left aside.</summary>
     public FitRecipe? Fit { get; init; }
 
     /// <summary>The handover two beds get when nothing is said, in milliseconds.</summary>
@@ -78,7 +78,7 @@ public sealed record Cue(
 public sealed record Span(string First, string Last);
 
 /// <summary>What a cue starts with.</summary>
-/// <param name="Kind">A slide, a step, another cue, or the presenter's hand.</param>
+/// <param name="Kind">A slide, a step, another cue, the presenter's hand, or where its span ends.</param>
 /// <param name="StepId">The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide.</param>
 /// <param name="CueId">The cue it comes after; null for the others. One that does not sound counts as the slide.</param>
 public sealed record CueStart(CueStartKind Kind, string? StepId, string? CueId = null)
@@ -88,6 +88,9 @@ public sealed record CueStart(CueStartKind Kind, string? StepId, string? CueId =
 
     /// <summary>By hand: it does not sound by itself.</summary>
     public static CueStart ByHand { get; } = new(CueStartKind.Hand, null);
+
+    /// <summary>So that it ends where its span does.</summary>
+    public static CueStart ToEndTogether { get; } = new(CueStartKind.End, null);
 
     /// <summary>With a step.</summary>
     public static CueStart WithStep(string stepId) => new(CueStartKind.Step, stepId);
@@ -110,6 +113,12 @@ public enum CueStartKind
 
     /// <summary>After another cue.</summary>
     After,
+
+    /// <summary>
+    /// Wherever that makes its own ending fall on the end of its span, before the first slide of it if need be. What does not fit into
+    /// the show is left out at its beginning.
+    /// </summary>
+    End,
 }
 
 /// <summary>When a cue ends.</summary>

@@ -16,9 +16,11 @@ namespace Phonaris.Core.Shows;
 /// <param name="Return">What it does when come back to.</param>
 /// <param name="Ducks">Whether beds make room for it.</param>
 /// <param name="Speed">How fast it plays.</param>
+/// <param name="EndTogether">Whether it begins so that its own ending falls on the end of its slides.</param>
 public sealed record ReadyMade(
     string Id, string Name, CoveredSlides? Covers = null, bool? ByHand = null, CueStop? Stop = null, int? Rounds = null, double? LevelDb = null,
-    Fade? FadeIn = null, Fade? FadeOut = null, bool? EachSlide = null, CueReturn? Return = null, bool? Ducks = null, double? Speed = null)
+    Fade? FadeIn = null, Fade? FadeOut = null, bool? EachSlide = null, CueReturn? Return = null, bool? Ducks = null, double? Speed = null,
+    bool? EndTogether = null)
 {
     /// <summary>Those that come with the app.</summary>
     public static ValueList<ReadyMade> Own { get; } =
@@ -28,6 +30,7 @@ public sealed record ReadyMade(
         new("ring", "Ring on over what follows", null, false, CueStop.Finished, 1, EachSlide: false),
         new("each", "Sound on every slide anew", null, false, CueStop.Span, 1, EachSlide: true),
         new("hand", "Wait for my hand", null, true, CueStop.Finished, 1, EachSlide: false),
+        new("end", "End by itself where its slides end", null, false, CueStop.Span, 1, FadeOut: Fade.None, EachSlide: false, EndTogether: true),
         new("soft", "Come and go softly", FadeIn: new(3000, FadeCurve.Smooth), FadeOut: new(4000, FadeCurve.Smooth)),
     ];
 
@@ -42,7 +45,7 @@ public sealed record ReadyMade(
         var stop = cue.Stop == CueStop.Step ? CueStop.Span : cue.Stop;
         return new(
             id, name, null, cue.Start.Kind == CueStartKind.Hand, stop, cue.Rounds, cue.LevelDb, cue.FadeIn, cue.FadeOut, cue.EachSlide, cue.Return,
-            cue.Ducks, cue.Speed);
+            cue.Ducks, cue.Speed, cue.Start.Kind == CueStartKind.End);
     }
 
     /// <summary>The edit that gives a cue these settings.</summary>
@@ -54,7 +57,7 @@ public sealed record ReadyMade(
         List<Edit?> edits =
         [
             Covers is { } covers && cue.Span is { } span ? Unless(SpanOf(show, span, covers), span, s => new SetSpan(cueId, s)) : null,
-            ByHand is { } byHand ? Unless(byHand ? CueStart.ByHand : CueStart.WithSlide, cue.Start, s => new SetStart(cueId, s)) : null,
+            ByHand is { } byHand ? Unless(byHand ? CueStart.ByHand : EndTogether == true ? CueStart.ToEndTogether : CueStart.WithSlide, cue.Start, s => new SetStart(cueId, s)) : null,
             Stop is { } stop ? Unless(stop, cue.Stop, s => new SetStop(cueId, s)) : null,
             Rounds is { } rounds ? Unless(rounds, cue.Rounds, r => new SetRounds(cueId, r)) : null,
             LevelDb is { } db ? Unless(db, cue.LevelDb, l => new SetLevel(cueId, l)) : null,

@@ -8,6 +8,9 @@ namespace Phonaris.Core.Shows;
 /// <param name="Cues">The uses of the sounds, parked ones included.</param>
 public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Section> Sections, ValueList<Sound> Sounds, ValueList<Cue> Cues)
 {
+    /// <summary>The running time the show is to have, in milliseconds; null for no wish.</summary>
+    public long? TargetMs { get; init; }
+
     /// <summary>A show with nothing in it yet.</summary>
     public static Show Empty(string title) => new(title, [], [], [], []);
 

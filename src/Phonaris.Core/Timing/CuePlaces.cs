@@ -15,6 +15,7 @@ internal sealed class CuePlaces
     private readonly Dictionary<string, int> _slides;
     private readonly Dictionary<string, long?> _ends = [];
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
+    private readonly Dictionary<string, string> _unfit = [];
 
     /// <summary>The places of a show's cues.</summary>
     public CuePlaces(Show show, RunningOrder order, FitOf? fit)
@@ -29,6 +30,9 @@ internal sealed class CuePlaces
     /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
     public IEnumerable<(ScheduledCue Scheduled, Cue Cue, Sound Sound)> All =>
         _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _sounds[c.SoundId])));
+
+    /// <summary>The cues whose recipe does not do for their length, with what is against it.</summary>
+    public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
     /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
     public bool WaitsForHand(Cue cue) =>
@@ -54,25 +58,48 @@ internal sealed class CuePlaces
     private ScheduledCue? Place(Cue cue, IReadOnlyList<SlideTime> slides, long? after)
     {
         var spanEnd = slides[^1].EndFrame;
+        if (cue is { Start.Kind: CueStartKind.End, Fit: null }) return Backwards(cue, slides, spanEnd);
         var start = Math.Max(after ?? StepFrame(cue.Start.StepId, slides) ?? slides[0].StartFrame, slides[0].StartFrame) + Frames.FromMs(cue.DelayMs);
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _sounds[cue.SoundId];
-        var offset = Frames.FromMs(cue.StopOffsetMs);
-        var limit = cue.Stop switch
-        {
-            CueStop.Span => spanEnd + offset,
-            CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + offset,
-            CueStop.Show => _order.TotalFrames + Math.Min(0, offset),
-            // Going round without end has no finish but the span's.
-            _ => cue.Rounds == Cue.FillSpan || cue.Fit is not null ? spanEnd : _order.TotalFrames,
-        };
+        // Going round without end has no finish but the span's.
+        var limit = Limit(cue, slides, spanEnd) ?? (cue.Rounds == Cue.FillSpan || cue.Fit is not null ? spanEnd : _order.TotalFrames);
         var place = Plays(cue, sound, Math.Min(limit, _order.TotalFrames) - start) with { StartFrame = start };
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
         var end = Math.Min(Math.Min(natural, limit), _order.TotalFrames);
         if (end <= start) return null;
         var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), end - start);
         return place with { EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
+    }
+
+    /// <summary>The frame at which a cue is stopped; null for one that ends when it has finished.</summary>
+    private long? Limit(Cue cue, IReadOnlyList<SlideTime> slides, long spanEnd) => cue.Stop switch
+    {
+        CueStop.Span => spanEnd + Frames.FromMs(cue.StopOffsetMs),
+        CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + Frames.FromMs(cue.StopOffsetMs),
+        CueStop.Show => _order.TotalFrames + Math.Min(0, Frames.FromMs(cue.StopOffsetMs)),
+        _ => null,
+    };
+
+    /// <summary>A cue whose own ending falls on where it is stopped: what is too much for the show is left out at its beginning.</summary>
+    private ScheduledCue? Backwards(Cue cue, IReadOnlyList<SlideTime> slides, long spanEnd)
+    {
+        // Anew on every slide, it keeps to each.
+        var (first, last) = cue.EachSlide ? (slides[0].StartFrame, spanEnd) : (0, _order.TotalFrames);
+        var end = Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, last);
+        if (end <= first) return null;
+        var whole = Plays(cue with { Rounds = Math.Max(1, cue.Rounds) }, _sounds[cue.SoundId], 0);
+        var place = whole.NaturalFrames <= end - first ? whole : Last(whole, Math.Min(end - first, whole.UsedFrames));
+        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), place.NaturalFrames);
+        return place with { StartFrame = end - place.NaturalFrames, EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
+    }
+
+    /// <summary>Only the last frames of what a cue plays, once.</summary>
+    private static ScheduledCue Last(ScheduledCue whole, long frames)
+    {
+        var to = whole.InFrame + whole.UsedFrames;
+        return whole with { InFrame = to - frames, UsedFrames = frames, LoopFrom = to - frames, LoopTo = to, Rounds = 1, SeamFrames = 0 };
     }
 
     /// <summary>What a cue plays, from frame 0 on: fitted to its length, or as it is.</summary>
@@ -96,8 +123,9 @@ internal sealed class CuePlaces
         {
             return _fit?.Invoke(sound, cue, length);
         }
-        catch (RuleException)
+        catch (RuleException e)
         {
+            _unfit.TryAdd(cue.Id, e.Message);
             return null;
         }
     }

@@ -58,6 +58,7 @@ public sealed class Explanation
         {
             CueStartKind.Step => $"begins here with a step{delay}",
             CueStartKind.After => $"begins here after {Name(_show.Cue(cue.Start.CueId!))}{delay}",
+            CueStartKind.End when cue.Fit is null => "begins here, so as to end where its slides do",
             _ => $"begins with this slide{delay}",
         };
     }
@@ -82,6 +83,8 @@ public sealed class Explanation
         if (cue.Muted) return Is($"{name} is muted.", "Let it sound", new SetMuted(cue.Id, false));
         if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
         var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
+        if (last is null && cue is { Start.Kind: CueStartKind.End, Fit: null })
+            return Is($"{name} begins later, so as to end where its slides do.", "Begin with its slides", new SetStart(cue.Id, CueStart.WithSlide));
         if (last is null)
             return Is($"{name} would begin later than this slide ends.", "Begin at once", new Several([new SetDelay(cue.Id, 0), new SetStart(cue.Id, CueStart.WithSlide)], $"{name}: begins with its slide"));
         if (TakenOver(last) is { } by)

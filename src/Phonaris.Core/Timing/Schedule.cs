@@ -13,7 +13,8 @@ namespace Phonaris.Core.Timing;
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
 /// <param name="Cues">The cues that sound by themselves, in the show's order; one that sounds anew on every slide is there for each.</param>
 /// <param name="Silent">The cues that have a time but do not sound by themselves: muted ones, and those that wait for a hand, as if it came with their slide.</param>
-public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent)
+/// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
+public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show, FitOf? fit = null) => Of(show, RunningOrder.Of(show), fit);
@@ -39,7 +40,8 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return new(
             order.TotalFrames,
             [.. heard.Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
-            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) })]);
+            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) })],
+            places.Unfit);
     }
 
     /// <summary>How long a cue can sound, in frames: what it is fitted to; 0 where it has no time.</summary>
@@ -75,3 +77,8 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame} {TotalFrames}\n{text}")).AsSpan(0, 12));
     }
 }
+
+/// <summary>A cue whose recipe does not do for its length.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Says">What is against it, in a sentence.</param>
+public sealed record Unfit(string CueId, string Says);

@@ -25,18 +25,22 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
     private readonly ConcurrentDictionary<(string, long, long), Fitter> _fitters = new();
     private readonly ConcurrentDictionary<Asked, Lazy<Fitted>> _fitted = new();
 
+    /// <summary>Whether a sound has been listened to.</summary>
+    /// <param name="media">Its content hash.</param>
+    public bool Knows(string media) => _pieces.ContainsKey(media) || derived.Has(NameOf(media));
+
     /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
     /// <param name="media">Its content hash; it was made ready.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task<Piece> PieceAsync(string media, CancellationToken cancel)
+    /// <param name="progress">Told the fraction done.</param>
+    public async Task<Piece> PieceAsync(string media, CancellationToken cancel, IProgress<double>? progress = null)
     {
         if (_pieces.TryGetValue(media, out var known)) return known;
-        // The number goes up with what is kept there.
         var path = await derived.GetAsync(
-            $"sounds/{media}.1.music",
+            NameOf(media),
             async (partial, token) =>
             {
-                var piece = await Task.Run(() => Piece.Of(open(media), token), token);
+                var piece = await Task.Run(() => Piece.Of(open(media), progress, token), token);
                 await File.WriteAllBytesAsync(partial, JsonSerializer.SerializeToUtf8Bytes(piece), token);
             },
             cancel);
@@ -68,6 +72,9 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
         if (_fitters.Count > MostFitters) _fitters.Clear();
         return _fitters.GetOrAdd((media, fromFrame, toFrame), key => new(_pieces[key.Item1], open(key.Item1), key.Item2, key.Item3));
     }
+
+    // The number goes up with what is kept there.
+    private static string NameOf(string media) => $"sounds/{media}.1.music";
 
     private readonly record struct Asked(string Media, long FromFrame, long ToFrame, FitRecipe Recipe, long LengthFrames);
 }

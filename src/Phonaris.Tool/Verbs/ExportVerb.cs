@@ -3,18 +3,19 @@ using System.Globalization;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
+using Phonaris.Formats.TimingSheets;
 using Phonaris.Media.Films;
 using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30]</c>: a film (mp4) or the sound alone (wav, flac).</summary>
+/// <summary><c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30]</c>: a film (mp4), the sound alone (wav, flac) or the timing sheet (csv, html).</summary>
 internal static class ExportVerb
 {
     public static Command Make()
     {
         var path = Arguments.Show();
-        var to = new Option<string>("--to") { Description = "The file to make; its ending says what: mp4, wav or flac.", Required = true };
+        var to = new Option<string>("--to") { Description = "The file to make; its ending says what: mp4, wav, flac, csv or html.", Required = true };
         var slides = new Option<string>("--slides") { Description = "Only these slides, as in --span.", DefaultValueFactory = _ => "all" };
         var size = new Option<string>("--size") { Description = "The film's size.", DefaultValueFactory = _ => "1920x1080" };
         var fps = new Option<int>("--fps") { Description = "Pictures a second.", DefaultValueFactory = _ => 30 };
@@ -28,10 +29,12 @@ internal static class ExportVerb
             var chosen = RunningOrder.Of(show).Slides.Where(s => s.Index >= first && s.Index <= last).ToList();
             var (start, end) = (chosen[0].StartFrame, chosen[^1].EndFrame);
             var format = Path.GetExtension(file).ToLowerInvariant();
-            if (format is not (".mp4" or ".wav" or ".flac"))
-                throw new RuleException($"{file}: the ending says what to make. mp4, wav and flac can be made.");
+            if (format is not (".mp4" or ".wav" or ".flac" or ".csv" or ".html"))
+                throw new RuleException($"{file}: the ending says what to make. mp4, wav, flac, csv and html can be made.");
             await workshop.Sounds.PrepareAllAsync(show, cancel);
-            if (format == ".mp4")
+            if (format is ".csv" or ".html")
+                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(show, workshop.Sounds.Fits.Of), format), cancel);
+            else if (format == ".mp4")
                 await workshop.Films.ExportAsync(show, chosen, Settings(parsed.GetValue(size)!, parsed.GetValue(fps)), file, null, cancel);
             else
                 await SoundEncoder.WriteAsync(

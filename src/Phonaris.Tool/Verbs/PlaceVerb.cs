@@ -18,8 +18,8 @@ internal static class PlaceVerb
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
         var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added.", Required = true };
         var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all, or the name of a section.", Required = true };
-        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, or by hand." };
-        start.AcceptOnlyFromAmong("with", "hand");
+        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, by hand, or so that its own ending falls on the end of its span." };
+        start.AcceptOnlyFromAmong("with", "hand", "end");
         var step = new Option<int?>("--step") { Description = "It begins with this step of its first slide, from 1." };
         var each = new Option<bool>("--each-slide") { Description = "It sounds anew on every slide of its span." };
         var delay = Arguments.Seconds("--delay", "How long after that");
@@ -55,6 +55,7 @@ internal static class PlaceVerb
             if (parsed.GetValue(speed) is { } x) cue = cue with { Speed = x };
             if (parsed.GetValue(stop) is { } s) cue = cue with { Stop = s == "span" ? CueStop.Span : CueStop.Finished };
             if (parsed.GetValue(start) == "hand") cue = cue with { Start = CueStart.ByHand };
+            if (parsed.GetValue(start) == "end") cue = cue with { Start = CueStart.ToEndTogether, FadeOut = parsed.GetValue(fadeOut) is null ? Fade.None : cue.FadeOut };
             if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };
             if (parsed.GetValue(each)) cue = cue with { EachSlide = true };
             var method = parsed.GetValue(fit);
@@ -66,7 +67,7 @@ internal static class PlaceVerb
             var edit = new PlaceCue(cue, int.MaxValue);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
-            if (method == RePace) show = show.Apply(Repace.ToEdit(Repace.Of(show, cue.Id, null, ChangeOn.Anywhere))).Show;
+            if (method == RePace) show = show.Apply(Repace.ToEdit(Repace.Of(show, cue.Id, null, ChangeOn.Anywhere, HoldLimits.Usual))).Show;
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
             return (new { id = cue.Id, cue }, $"{cue.Id}  {sentence}");
         });

@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Bringing;
 
 /// <summary>The job that puts another file in a sound's place; its cues stay.</summary>
-internal sealed class ReplaceFile(SoundLibrary library, ShowChanges changes) : IJobWork
+internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "replace";
 
@@ -19,6 +19,8 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowChanges changes) : I
     {
         var (soundId, file) = JsonSerializer.Deserialize<Replacement>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
+        // What is fitted is listened to first, so that the show need not wait for it.
+        if ((await shows.FindAsync(job.ShowId, cancel))?.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null) == true) await library.Fits.PieceAsync(file.Hash, cancel, progress);
         await changes.ApplyAsync(job.ShowId, null, new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures), cancel);
         return soundId;
     }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core;
 using Phonaris.Core.Fitting;
@@ -7,53 +8,84 @@ using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
+using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Fitting;
 
 /// <summary>A cue's music beside its span: all methods compared, and each to be heard before one is chosen.</summary>
 internal static class FitEndpoints
 {
+    /// <summary>What is heard where the music stays whole.</summary>
+    private const string Whole = "whole";
+
     public static void MapFits(this RouteGroupBuilder api)
     {
-        api.MapGet("/shows/{id}/cues/{cueId}/fits", async Task<Results<Ok<FitsView>, NotFound>> (
-            string id, string cueId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/cues/{cueId}/fits", async Task<Results<Ok<FitsView>, Accepted<JobView>, NotFound>> (
+            string id, string cueId, ShowStore shows, SoundLibrary sounds, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var cue = stored.Show.Cue(cueId);
+            var sound = stored.Show.Sound(cue.SoundId);
+            var length = Schedule.LengthFor(stored.Show, cueId);
+            if (length == 0) throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
+            if (await Listen.QueueAsync(jobs, kept, sounds, id, [sound], cancel) is { } job) return TypedResults.Accepted((string?)null, job);
+            var piece = await sounds.Fits.PieceAsync(sound.Media, cancel);
+            var compared = await CompareAsync(stored, cue, length, sounds, cancel);
+            var ends = sounds.Fits.Fitter(sound.Media, cue.InFrame, cue.OutFrame).Ends(length);
+            return TypedResults.Ok(new FitsView(
+                length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.BeatsPerBar, compared,
+                [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], RepaceOffer(stored.Show, cue), EndTogetherOffer(stored.Show, cue, sounds)));
+        });
+
+        api.MapGet("/shows/{id}/cues/{cueId}/fits/moved", async Task<Results<Ok<Edit>, NotFound>> (
+            string id, string cueId, int join, long fromFrame, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
             var media = stored.Show.Sound(cue.SoundId).Media;
-            var piece = await sounds.Fits.PieceAsync(media, cancel);
-            var length = Schedule.LengthFor(stored.Show, cueId);
-            if (length == 0) throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
-            var compared = await CompareAsync(stored, cue, length, sounds, cancel);
-            return TypedResults.Ok(new FitsView(length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.BeatsPerBar, compared));
+            await sounds.Fits.PieceAsync(media, cancel);
+            var recipe = sounds.Fits.Fitter(media, cue.InFrame, cue.OutFrame).Moved(RecipeOf(cue, FitMethod.Recut), Schedule.LengthFor(stored.Show, cueId), join, fromFrame);
+            return TypedResults.Ok<Edit>(new SetFit(cueId, recipe));
         });
 
-        api.MapGet("/shows/{id}/cues/{cueId}/repace", async Task<Results<Ok<RepaceView>, NotFound>> (
-            string id, string cueId, string on, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/spread", async Task<Results<Ok<RepaceView>, NotFound>> (
+            string id, string by, long totalMs, long? leastMs, long? greatestMs, ShowStore shows, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored || !Enum.TryParse<ChangeOn>(on, ignoreCase: true, out var places)) return TypedResults.NotFound();
-            var piece = places == ChangeOn.Anywhere ? null : await sounds.Fits.PieceAsync(stored.Show.Sound(stored.Show.Cue(cueId).SoundId).Media, cancel);
-            var slides = Repace.Of(stored.Show, cueId, piece, places);
+            if (await shows.FindAsync(id, cancel) is not { } stored || !Enum.TryParse<SpreadBy>(by, ignoreCase: true, out var share)) return TypedResults.NotFound();
+            var slides = SpreadHolds.Of(stored.Show, totalMs, share, Limits(leastMs, greatestMs));
             return TypedResults.Ok(new RepaceView(slides, Repace.ToEdit(slides)));
         });
 
-        api.MapGet("/shows/{id}/fits", async Task<Results<Ok<FitAllView>, NotFound>> (string id, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/cues/{cueId}/repace", async Task<Results<Ok<RepaceView>, NotFound>> (
+            string id, string cueId, string on, long? leastMs, long? greatestMs, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored || !Enum.TryParse<ChangeOn>(on, ignoreCase: true, out var places)) return TypedResults.NotFound();
+            var piece = places == ChangeOn.Anywhere ? null : await sounds.Fits.PieceAsync(stored.Show.Sound(stored.Show.Cue(cueId).SoundId).Media, cancel);
+            var slides = Repace.Of(stored.Show, cueId, piece, places, Limits(leastMs, greatestMs));
+            return TypedResults.Ok(new RepaceView(slides, Repace.ToEdit(slides)));
+        });
+
+        api.MapGet("/shows/{id}/fits", async Task<Results<Ok<FitAllView>, Accepted<JobView>, NotFound>> (
+            string id, ShowStore shows, SoundLibrary sounds, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var unfitted = FitAll.Unfitted(stored.Show).ToList();
+            if (await Listen.QueueAsync(jobs, kept, sounds, id, unfitted.Select(u => stored.Show.Sound(u.Cue.SoundId)), cancel) is { } job) return TypedResults.Accepted((string?)null, job);
             var proposed = new List<Proposed>();
-            foreach (var (cue, length) in FitAll.Unfitted(stored.Show))
+            foreach (var (cue, length) in unfitted)
                 proposed.Add(FitAll.Propose(cue, length, await CompareAsync(stored, cue, length, sounds, cancel)));
-            return TypedResults.Ok(new FitAllView(proposed.ToValueList(), FitAll.ToEdit(proposed)));
+            return TypedResults.Ok(new FitAllView(proposed.ToValueList(), FitAll.Says(proposed), FitAll.ToEdit(proposed)));
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples/{chunk:int}", async Task<Results<FileContentHttpResult, NotFound>> (
             string id, string cueId, string method, int chunk, ShowStore shows, SoundLibrary sounds, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored || !Enum.TryParse<FitMethod>(method, ignoreCase: true, out var way)) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
             var sound = stored.Show.Sound(cue.SoundId);
+            if (RecipeAsked(cue, method) is not { } recipe) return TypedResults.NotFound();
             await sounds.Fits.PieceAsync(sound.Media, cancel);
-            var fitted = sounds.Fits.Of(sound, cue with { Fit = RecipeOf(cue, way) }, Schedule.LengthFor(stored.Show, cueId));
+            var fitted = sounds.Fits.Of(sound, cue with { Fit = recipe }, method == Whole ? cue.OutFrame - cue.InFrame : Schedule.LengthFor(stored.Show, cueId));
             var (from, to) = Chunks.Range(chunk, fitted.LengthFrames);
             if (chunk < 0 || from >= to) return TypedResults.NotFound();
             var samples = new float[(to - from) * Frames.Channels];
@@ -72,6 +104,53 @@ internal static class FitEndpoints
         return await Task.Run(() => Comparison.Of(fitter, RecipeOf(cue, FitMethod.Recut), length, cue.InFrame, cue.OutFrame), cancel);
     }
 
+    /// <summary>The recipe that is to be heard: a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it.</summary>
+    private static FitRecipe? RecipeAsked(Cue cue, string asked)
+    {
+        if (asked == Whole) return new(FitMethod.Silence);
+        var parts = asked.Split('-');
+        if (!Enum.TryParse<FitMethod>(parts[0], ignoreCase: true, out var method)) return null;
+        var recipe = RecipeOf(cue, method);
+        return parts.Length == 1 ? recipe : long.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var end) ? recipe with { EndFrame = end } : null;
+    }
+
+    private static HoldLimits Limits(long? leastMs, long? greatestMs) =>
+        new HoldLimits(leastMs ?? HoldLimits.Usual.LeastMs, greatestMs ?? HoldLimits.Usual.GreatestMs).Validated();
+
+    /// <summary>What changing the slides instead would come to.</summary>
+    private static Offer RepaceOffer(Show show, Cue cue)
+    {
+        try
+        {
+            var slides = Repace.Of(show, cue.Id, null, ChangeOn.Anywhere, HoldLimits.Usual);
+            var changed = slides.Where(s => s.BeforeMs != s.AfterMs).ToList();
+            var by = changed.Sum(s => s.AfterMs - s.BeforeMs);
+            return new(
+                changed.Count == 0
+                    ? "The slides end with the music as they are."
+                    : $"{(changed.Count == 1 ? "One slide stays" : $"{changed.Count} slides stay")} {(by > 0 ? "longer" : "shorter")}{(changed.Count == 1 ? " by" : ", all by")} {Say.Time(Frames.FromMs(Math.Abs(by)))}; the music is heard whole.",
+                Repace.ToEdit(slides));
+        }
+        catch (RuleException e)
+        {
+            return new(e.Message, null);
+        }
+    }
+
+    /// <summary>What beginning so that its own ending falls on the end of its slides would come to.</summary>
+    private static Offer EndTogetherOffer(Show show, Cue cue, SoundLibrary sounds)
+    {
+        var edit = new Several(
+            [new SetFit(cue.Id, null), ReadyMade.Own.First(r => r.EndTogether == true).ToEdit(show, cue.Id)], $"{show.Sound(cue.SoundId).Name}: ends together with its slides");
+        var after = show.Apply(edit).Show;
+        var order = RunningOrder.Of(after);
+        var schedule = Schedule.Of(after, order, sounds.Fits.Of);
+        if (schedule.Cues.Concat(schedule.Silent).FirstOrDefault(c => c.CueId == cue.Id) is not { } placed) return new("It lies on no slide that is shown.", null);
+        int NumberAt(long frame) => order.Slides.First(s => frame < s.EndFrame).Number;
+        var begins = $"begins at {Say.Time(placed.StartFrame)} on slide {NumberAt(placed.StartFrame)}";
+        return new($"{(placed.InFrame > cue.InFrame ? $"The show is shorter than it: its first {Say.Time(placed.InFrame - cue.InFrame)} is left out; it {begins}" : char.ToUpperInvariant(begins[0]) + begins[1..])} and ends by itself with slide {NumberAt(placed.EndFrame - 1)}.", edit);
+    }
+
     /// <summary>The recipe to try a method by: the cue's own, where it is of that method.</summary>
     private static FitRecipe RecipeOf(Cue cue, FitMethod method) => cue.Fit?.Method == method ? cue.Fit : new(method);
 }
@@ -82,7 +161,17 @@ internal static class FitEndpoints
 /// <param name="TempoBpm">Its tempo; null where there is hardly a beat.</param>
 /// <param name="BeatsPerBar">How many beats a bar has.</param>
 /// <param name="Methods">The methods, those that suit first.</param>
-public sealed record FitsView(long LengthFrames, long UsedFrames, double? TempoBpm, int BeatsPerBar, ValueList<Compared> Methods);
+/// <param name="Ends">Where it can end early, by frames of the sound, the most natural first.</param>
+/// <param name="Repace">To change the slides instead.</param>
+/// <param name="EndTogether">To begin so that its own ending falls on the end of its slides.</param>
+public sealed record FitsView(
+    long LengthFrames, long UsedFrames, double? TempoBpm, int BeatsPerBar, ValueList<Compared> Methods, IReadOnlyList<NaturalEnd> Ends, Offer Repace,
+    Offer EndTogether);
+
+/// <summary>Something that can be done.</summary>
+/// <param name="Says">What it comes to, or what is against it.</param>
+/// <param name="Edit">The edit that does it; null where it cannot be done.</param>
+public sealed record Offer(string Says, Edit? Edit);
 
 /// <summary>Slides with the holds that make them end with the music.</summary>
 /// <param name="Slides">The slides.</param>
@@ -91,5 +180,6 @@ public sealed record RepaceView(ValueList<RepacedSlide> Slides, Edit Edit);
 
 /// <summary>What is proposed for all beds at once.</summary>
 /// <param name="Beds">Each bed that is not fitted yet and is not as long as its slides.</param>
+/// <param name="Says">What all of it comes to.</param>
 /// <param name="Edit">The edit that does it all; null where nothing is to be done.</param>
-public sealed record FitAllView(ValueList<Proposed> Beds, Edit? Edit);
+public sealed record FitAllView(ValueList<Proposed> Beds, string Says, Edit? Edit);

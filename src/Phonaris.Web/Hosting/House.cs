@@ -14,6 +14,7 @@ using Phonaris.Storage;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
 using Phonaris.Web.Exports;
+using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
@@ -60,6 +61,7 @@ internal static class House
         services.AddSingleton<IJobWork, MakeLighter>();
         services.AddSingleton<IJobWork, ExportShow>();
         services.AddSingleton<IJobWork, ChangeSpeed>();
+        services.AddSingleton<IJobWork, Listen>();
         services.AddSingleton<ISoundCatalogue>(s =>
         {
             var options = s.GetRequiredService<IOptions<AppOptions>>().Value;

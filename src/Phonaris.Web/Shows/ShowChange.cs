@@ -9,6 +9,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Revision">The revision after the edit.</param>
 /// <param name="Since">The revision before it.</param>
 /// <param name="Title">The show's title.</param>
+/// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Sections">The sections.</param>
 /// <param name="Sounds">The sounds.</param>
@@ -17,16 +18,16 @@ namespace Phonaris.Web.Shows;
 /// <param name="Strands">The strands, each named by its cue and its first frame.</param>
 /// <param name="Outline">The whole show's sound.</param>
 /// <param name="RightsMissing">What is not known of sounds.</param>
-/// <param name="Clashes">Beds that lie over each other.</param>
+/// <param name="Findings">What the show should be warned about.</param>
 /// <param name="Undo">What undo would take back, or null for nothing.</param>
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
-    string Id, long Revision, long Since, string Title, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
+    string Id, long Revision, long Since, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
     ListChange<Cue>? Cues, RunningOrder? RunningOrder, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
-    IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyList<Finding>? Clashes, string? Undo, string? Redo)
+    IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
 {
     internal static ShowChange Between(ShowView before, ShowView after) => new(
-        after.Id, after.Revision, before.Revision, after.Show.Title,
+        after.Id, after.Revision, before.Revision, after.Show.Title, after.Show.TargetMs,
         ListChange.Between(before.Show.Slides, after.Show.Slides, s => s.Id),
         before.Show.Sections.Equals(after.Show.Sections) ? null : after.Show.Sections,
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),
@@ -35,7 +36,7 @@ public sealed record ShowChange(
         ListChange.Between(before.Strands, after.Strands, s => $"{s.CueId} {s.StartFrame}"),
         before.Outline.SequenceEqual(after.Outline) ? null : after.Outline,
         before.Show.Sounds.Equals(after.Show.Sounds) ? null : after.RightsMissing,
-        before.Clashes.SequenceEqual(after.Clashes) ? null : after.Clashes,
+        before.Findings.SequenceEqual(after.Findings) ? null : after.Findings,
         after.Undo, after.Redo);
 }
 

@@ -1,7 +1,11 @@
+using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+using Phonaris.Formats.TimingSheets;
+using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Hosting;
@@ -31,6 +35,17 @@ internal static class ShowEndpoints
 
         api.MapGet("/shows/{id}", async Task<Results<ShowAnswer, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? await views.AnswerAsync(stored, cancel) : TypedResults.NotFound());
+
+        api.MapGet("/shows/{id}/timing.{ending}", async Task<Results<ContentHttpResult, FileContentHttpResult, NotFound>> (
+            string id, string ending, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        {
+            if (ending is not ("csv" or "html") || await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            await sounds.PrepareAllAsync(stored.Show, cancel);
+            var text = TimingSheets.Text(TimingSheet.Of(stored.Show, sounds.Fits.Of), $".{ending}");
+            return ending == "html"
+                ? TypedResults.Content(text, "text/html; charset=utf-8")
+                : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");
+        });
 
         api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, CancellationToken cancel) =>
         {

@@ -65,7 +65,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
             .ToDictionary(c => (c, stored.Show.Cue(c.CueId)), c => known.GetValueOrDefault((c, stored.Show.Cue(c.CueId))) ?? Strand(stored.Show, c, order));
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Values], Rounded(outline), RightsMissing(stored.Show),
-            Clashes.Of(stored.Show, order, schedule), stored.Undo, stored.Redo);
+            [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)], stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
         return new(view, change, strands, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
     }

@@ -106,7 +106,7 @@ function FitLine({ cue }: { cue: Cue }) {
 /** Where beds lie over each other: what that is, and what would put it right. */
 function Clash({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
-  return view.clashes
+  return view.findings
     .filter((c) => c.cueIds.includes(cue.id))
     .map((clash) => (
       <div key={clash.cueIds.join()} role="note" className="border-warning mb-3 rounded-md border px-3 py-2 text-sm">

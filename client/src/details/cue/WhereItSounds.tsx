@@ -97,7 +97,7 @@ export function Begins({ cue }: { cue: Cue }) {
   const after = `after ${cueId ?? others[0]?.id ?? ""}`;
   const set = (to: string) => {
     const start: Cue["start"] =
-      to === "slide" || to === "hand"
+      to === "slide" || to === "hand" || to === "end"
         ? { kind: to, stepId: null, cueId: null }
         : to.startsWith("after ")
           ? { kind: "after", stepId: null, cueId: to.slice("after ".length) }
@@ -115,6 +115,7 @@ export function Begins({ cue }: { cue: Cue }) {
             ["slide", cue.eachSlide ? "with every slide" : "with its first slide"],
             ...steps.map(([id, words]) => [id, `with ${words}`] as const),
             ...(others.length > 0 ? [[after, "after another cue"] as const] : []),
+            ["end", "so as to end with its span"],
             ["hand", "by hand"],
           ]}
           commit={set}
@@ -133,7 +134,7 @@ export function Begins({ cue }: { cue: Cue }) {
           />
         </Sentence>
       )}
-      {kind !== "hand" && (
+      {kind !== "hand" && kind !== "end" && (
         <Sentence>
           {kind === "after" ? "with a gap of " : "after "}
           <MsField

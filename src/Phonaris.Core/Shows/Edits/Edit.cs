@@ -54,6 +54,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(AddHotspot), "addHotspot")]
 [JsonDerivedType(typeof(SetHotspot), "setHotspot")]
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
+[JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(GoBack), "goBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit

@@ -26,8 +26,9 @@ public sealed record SetFit(string CueId, FitRecipe? Fit) : Edit
         if (fit is null) return;
         if (!Enum.IsDefined(fit.Method)) throw new RuleException("There is no such way to fit.", "method");
         if (fit.Joins is < -FitRecipe.MostJoins or > FitRecipe.MostJoins) throw new RuleException("Fewer or more joins goes from −2 to 2.", "joins");
-        if (fit.Forbidden.Count > FitRecipe.MostPlaces || fit.Kept.Count > FitRecipe.MostPlaces)
-            throw new RuleException($"No more than {FitRecipe.MostPlaces} joins can be forbidden, or passages kept.", "forbidden");
+        if (fit.Forbidden.Count > FitRecipe.MostPlaces || fit.Wanted.Count > FitRecipe.MostPlaces || fit.Kept.Count > FitRecipe.MostPlaces)
+            throw new RuleException($"No more than {FitRecipe.MostPlaces} joins can be wanted or forbidden, or passages kept.", "forbidden");
+        if (fit.EndFrame is { } end && (end <= 0 || end > sound.Frames)) throw new RuleException("Where it is to end lies within the sound.", "endFrame");
         if (fit.Kept.Any(k => k.FromFrame < 0 || k.ToFrame > sound.Figures.Frames || k.FromFrame >= k.ToFrame))
             throw new RuleException("A passage to be kept lies within the sound and ends after it begins.", "kept");
     }

@@ -19,6 +19,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         CueStartKind.Hand => "by hand",
         CueStartKind.Step => "with a step",
         CueStartKind.After => $"after {before.CueName(Start.CueId!)}",
+        CueStartKind.End => "so as to end together with its slides",
         _ => "with its slide",
     }}";
 

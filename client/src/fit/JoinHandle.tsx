@@ -1,0 +1,63 @@
+import { useDrag } from "@use-gesture/react";
+import { useState } from "react";
+import { answered, api, type Cue, type Schemas } from "../api/client";
+import { say } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { framesPerSecond, time } from "../ui/format";
+
+interface Props {
+  cue: Cue;
+  index: number;
+  /** Where it lies, in hundredths of the map. */
+  at: number;
+  /** Frames in a hundredth of the map. */
+  framesPerShare: number;
+  /** The join; undefined where it cannot be moved. */
+  join: Schemas["Join"] | undefined;
+}
+
+/** A join on the map: dragged, or moved by arrow keys, to the next place along the piece where it is heard as little. */
+export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
+  const { view, edit } = useOpenShow();
+  const [by, setBy] = useState(0);
+  const move = (frames: number) => {
+    if (!join || frames === 0) return;
+    api
+      .GET("/api/shows/{id}/cues/{cueId}/fits/moved", {
+        params: { path: { id: view.id, cueId: cue.id }, query: { join: index, fromFrame: join.fromFrame + frames } },
+      })
+      .then((answer) => edit(answered(answer)))
+      .catch((problem: unknown) => say(problem as Error));
+  };
+  const bind = useDrag(
+    ({ movement: [dx], last, tap, currentTarget }) => {
+      const width = (currentTarget as HTMLElement).parentElement?.getBoundingClientRect().width ?? 1;
+      setBy(last ? 0 : dx);
+      if (last && !tap) move(Math.round((100 * dx * framesPerShare) / width));
+    },
+    { enabled: join !== undefined, filterTaps: true, axis: "x" },
+  );
+  return (
+    <button
+      {...bind()}
+      type="button"
+      className={`absolute -top-2 h-10 w-4 -translate-x-1/2 touch-none ${join ? "cursor-ew-resize" : ""}`}
+      style={{ left: `calc(${at}% + ${by}px)` }}
+      disabled={!join}
+      data-handle={index + 1}
+      aria-label={join ? `Join ${index + 1}, at ${time(join.atFrame)}: arrow keys move it` : `Join ${index + 1}`}
+      title={join ? "Drag to where it should rather be" : undefined}
+      onKeyDown={(event) => {
+        const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+        if (!way) return;
+        event.preventDefault();
+        move(way * 2 * framesPerSecond);
+      }}
+    >
+      <span className="absolute inset-y-0 left-1/2 w-0.5 -translate-x-1/2 bg-current" />
+      <span className="bg-neutral text-neutral-content absolute -top-4 left-1/2 min-w-4.5 -translate-x-1/2 rounded-full px-1 text-center text-xs leading-4.5 font-bold">
+        {index + 1}
+      </span>
+    </button>
+  );
+}

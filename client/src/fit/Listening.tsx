@@ -1,0 +1,42 @@
+import { X } from "lucide-react";
+import { useEffect } from "react";
+import { api, type JobView } from "../api/client";
+import { isOpen, useJobs } from "../api/queries";
+
+/** Sounds being listened to: how far that has come, with a way to stop it; tells when it has ended. */
+export function Listening({ job, again }: { job: JobView; again: () => void }) {
+  const { data: jobs } = useJobs(job.showId);
+  const now = jobs?.find((j) => j.id === job.id) ?? job;
+  useEffect(() => {
+    if (now.state === "done") again();
+  }, [now.state, again]);
+  if (now.state === "cancelled" || now.state === "failed")
+    return (
+      <p role="status">
+        {now.problem ?? `${now.name} has not been listened to.`}{" "}
+        <button type="button" className="btn btn-sm" onClick={again}>
+          Listen to it
+        </button>
+      </p>
+    );
+  return (
+    <div className="flex flex-wrap items-center gap-3" role="status">
+      <span>Listening to {now.name}: finding its beats and where it can be joined.</span>
+      <progress
+        className="progress progress-primary w-40"
+        value={now.progress}
+        max={1}
+        aria-label="How far the listening has come"
+      />
+      {isOpen(now) && (
+        <button
+          type="button"
+          className="btn btn-xs"
+          onClick={() => void api.POST("/api/jobs/{id}/cancel", { params: { path: { id: job.id } } })}
+        >
+          <X size={13} /> Stop
+        </button>
+      )}
+    </div>
+  );
+}

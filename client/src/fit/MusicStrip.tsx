@@ -1,0 +1,92 @@
+import { useDrag } from "@use-gesture/react";
+import { useState } from "react";
+import type { Cue, Sound } from "../api/client";
+import { usePeaks } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { shortTime } from "../ui/format";
+import { Waveform } from "../ui/Waveform";
+
+interface Props {
+  cue: Cue;
+  sound: Sound;
+  /** How wide the music is, in hundredths of the map. */
+  width: number;
+  /** The parts of it that are not heard, in hundredths of the map. */
+  leftOut: readonly [number, number][];
+  /** Keeps a passage whole; undefined where nothing can be kept. */
+  keep: ((fromFrame: number, toFrame: number) => void) | undefined;
+}
+
+const columns = 400;
+/** A passage shorter than this, in frames, was a slip of the hand. */
+const least = 24_000;
+
+/** The music of a cue lying flat, with what is left out of it; a passage is marked by dragging over it. */
+export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
+  const { view } = useOpenShow();
+  const { data: peaks } = usePeaks(view.id, sound.id, cue.inFrame, cue.outFrame, columns);
+  const [marked, setMarked] = useState<[number, number]>();
+  const used = cue.outFrame - cue.inFrame;
+  const bind = useDrag(
+    ({ initial: [start], xy: [x], currentTarget, first, memo }) => {
+      const box = first ? (currentTarget as HTMLElement).getBoundingClientRect() : (memo as DOMRect);
+      const frameAt = (px: number) =>
+        cue.inFrame + Math.round(Math.max(0, Math.min(1, (px - box.left) / box.width)) * used);
+      const [from, to] = [frameAt(Math.min(start, x)), frameAt(Math.max(start, x))];
+      setMarked(to - from >= least ? [from, to] : undefined);
+      return box;
+    },
+    { enabled: keep !== undefined },
+  );
+  const place = ([from, to]: [number, number]) => ({
+    left: `${(100 * (from - cue.inFrame)) / used}%`,
+    width: `${(100 * (to - from)) / used}%`,
+  });
+  return (
+    <div className="relative h-12">
+      <div
+        {...bind()}
+        className={`bg-base-200 absolute inset-y-0 left-0 touch-none rounded-t-sm ${keep ? "cursor-text" : ""}`}
+        style={{ width: `${width}%` }}
+        data-testid="music"
+        title={keep ? "Drag over a passage to keep it" : undefined}
+      >
+        {peaks && <Waveform peaks={peaks} color="var(--bed)" className="h-full w-full" />}
+        {cue.fit?.kept.map((k) => (
+          <div
+            key={k.fromFrame}
+            className="border-primary absolute inset-y-0 rounded-xs border-2"
+            style={place([k.fromFrame, k.toFrame])}
+            title="Kept whole"
+          />
+        ))}
+        {marked && <div className="bg-primary absolute inset-y-0 opacity-30" style={place(marked)} />}
+      </div>
+      {leftOut.map(([from, to]) => (
+        <div
+          key={from}
+          className="left-out pointer-events-none absolute inset-y-0"
+          style={{ left: `${from}%`, width: `${to - from}%` }}
+          title="Left out"
+        />
+      ))}
+      {marked && keep && (
+        <div className="bg-base-100 absolute top-full left-2 z-10 flex gap-1 rounded-md border border-[var(--line)] p-1.5 text-sm shadow">
+          <button
+            type="button"
+            className="btn btn-primary btn-xs"
+            onClick={() => {
+              keep(...marked);
+              setMarked(undefined);
+            }}
+          >
+            Keep {shortTime(marked[0])} to {shortTime(marked[1])} whole
+          </button>
+          <button type="button" className="btn btn-xs" onClick={() => setMarked(undefined)}>
+            Leave it
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { Play } from "lucide-react";
+import type { Cue, Schemas } from "../api/client";
+import { usePlayer } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { framesPerSecond, time } from "../ui/format";
+import { plain } from "./methods";
+
+interface Props {
+  cue: Cue;
+  fits: Schemas["FitsView"];
+}
+
+/** The places at which the music can end early, the most natural first: each to be heard and chosen. */
+export function NaturalEnds({ cue, fits }: Props) {
+  const { edit } = useOpenShow();
+  const chosen = cue.fit?.method === "shorten" ? cue.fit : undefined;
+  const now = fits.methods.find((m) => m.method === "shorten")?.fitted?.soundFrames ?? 0;
+  return (
+    <section className="mt-4" aria-label="Where it ends">
+      <h2 className="muted mb-1.5 font-sans text-xs font-semibold">Where it can end, the most natural first</h2>
+      <ol className="flex flex-wrap gap-2 text-sm">
+        {fits.ends.map((end) => (
+          <End
+            key={end.frame}
+            cue={cue}
+            end={end}
+            early={fits.lengthFrames - (end.frame - cue.inFrame)}
+            used={end.frame - cue.inFrame === now}
+            choose={() =>
+              edit({
+                kind: "setFit",
+                cueId: cue.id,
+                fit: {
+                  ...(chosen ?? plain("shorten")),
+                  endFrame: end.frame,
+                },
+              })
+            }
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+interface EndProps {
+  cue: Cue;
+  end: Schemas["NaturalEnd"];
+  early: number;
+  used: boolean;
+  choose: () => void;
+}
+
+function End({ cue, end, early, used, choose }: EndProps) {
+  const { view } = useOpenShow();
+  const { play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/shorten-${end.frame}/samples`);
+  const length = end.frame - cue.inFrame;
+  return (
+    <li className="bg-base-200 flex items-center gap-2 rounded-md px-2 py-1" data-end={time(end.frame)}>
+      <button
+        type="button"
+        className="btn btn-xs btn-circle"
+        aria-label={`Hear it end at ${time(end.frame)}`}
+        onClick={() => play(Math.max(0, length - 5 * framesPerSecond), length + framesPerSecond)}
+      >
+        <Play size={11} fill="currentColor" />
+      </button>
+      <span>
+        <b className="figures">{time(end.frame)}</b> {end.atPhrase ? "a phrase ends" : "a dip"},{" "}
+        <span className="figures">{time(early)}</span> early
+      </span>
+      <button
+        type="button"
+        className={`btn btn-xs ${used ? "btn-primary" : ""}`}
+        aria-pressed={used}
+        aria-label={`End at ${time(end.frame)}`}
+        onClick={choose}
+      >
+        {used ? "Here" : "End here"}
+      </button>
+    </li>
+  );
+}

@@ -1,0 +1,36 @@
+import { useState } from "react";
+import { useOpenShow } from "../shows/ShowContext";
+import { time } from "../ui/format";
+import { over } from "./over";
+import { RunningTimeDialog } from "./RunningTimeDialog";
+
+/** The running time, always in sight, and how far it is from what is aimed at; opens where both are set. */
+export function RunningTime() {
+  const { view } = useOpenShow();
+  const [open, setOpen] = useState(false);
+  const difference = over(view);
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm mr-2 h-10 gap-2 px-2 font-normal max-md:mr-0"
+        title="Running time, what to aim at, and the timing sheet"
+        onClick={() => setOpen(true)}
+      >
+        <span className="muted text-sm max-md:sr-only">Running time</span>
+        <span className="figures text-xl font-bold" data-testid="running-time">
+          {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
+        </span>
+        {difference && (
+          <span
+            className={`figures text-sm max-md:hidden ${difference.frames > 0 ? "text-warning font-semibold" : "muted"}`}
+            data-testid="over"
+          >
+            {difference.words}
+          </span>
+        )}
+      </button>
+      {open && <RunningTimeDialog close={() => setOpen(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Timing;
+
+/// <summary>A show's times to be printed or taken elsewhere: each slide with its steps, and the sounds that begin on it. Frames are at 48 kHz.</summary>
+/// <param name="Title">What the show is called.</param>
+/// <param name="TotalFrames">The running time.</param>
+/// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
+/// <param name="Slides">The slides of the running order.</param>
+public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs, ValueList<TimedSlide> Slides)
+{
+    /// <summary>The timing sheet of a show.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    public static TimingSheet Of(Show show, FitOf? fit = null)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var order = RunningOrder.Of(show);
+        var schedule = Schedule.Of(show, order, fit);
+        var cues = schedule.Cues.Concat(schedule.Silent.Where(c => c.ByHand)).OrderBy(c => c.StartFrame).ToList();
+        return new(show.Title, order.TotalFrames, show.TargetMs, [.. order.Slides.Select(time => new TimedSlide(
+            time.Number, show.Slides[time.Index].Title, time.StartFrame, time.EndFrame - time.StartFrame, show.Slides[time.Index].HoldLocked,
+            [.. show.Slides[time.Index].Steps.Select((step, k) => new TimedStep(step.Label, time.StepFrames[k])).Skip(1)],
+            [.. cues.Where(c => c.StartFrame >= time.StartFrame && c.StartFrame < time.EndFrame).Select(c => Timed(show, c))]))]);
+    }
+
+    private static TimedSound Timed(Show show, ScheduledCue scheduled)
+    {
+        var cue = show.Cue(scheduled.CueId);
+        var sound = show.Sound(cue.SoundId);
+        return new(
+            sound.Name, sound.Kind, scheduled.StartFrame, scheduled.EndFrame, cue.InFrame, cue.OutFrame,
+            scheduled.FadeIn.Frames / Frames.PerMs, scheduled.FadeOut.Frames / Frames.PerMs, cue.LevelDb, scheduled.ByHand);
+    }
+}
+
+/// <summary>A slide of a timing sheet.</summary>
+/// <param name="Number">Its number.</param>
+/// <param name="Title">Its heading.</param>
+/// <param name="StartFrame">When it comes.</param>
+/// <param name="HoldFrames">How long it stays.</param>
+/// <param name="Locked">Whether its hold is locked.</param>
+/// <param name="Steps">Its steps but for its own coming.</param>
+/// <param name="Sounds">The sounds that begin on it.</param>
+public sealed record TimedSlide(int Number, string Title, long StartFrame, long HoldFrames, bool Locked, ValueList<TimedStep> Steps, ValueList<TimedSound> Sounds);
+
+/// <summary>A step of a timing sheet.</summary>
+/// <param name="Label">What appears; may be empty.</param>
+/// <param name="AtFrame">When it is planned.</param>
+public sealed record TimedStep(string Label, long AtFrame);
+
+/// <summary>A sound of a timing sheet.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Kind">What it is for.</param>
+/// <param name="StartFrame">When it begins.</param>
+/// <param name="EndFrame">When it ends.</param>
+/// <param name="InFrame">The first frame of the sound that is used.</param>
+/// <param name="OutFrame">The frame after the last.</param>
+/// <param name="FadeInMs">How long it swells in, in milliseconds.</param>
+/// <param name="FadeOutMs">How long it dies away.</param>
+/// <param name="LevelDb">Its level in dB.</param>
+/// <param name="ByHand">Whether it waits for a hand; its times are as if that came with its slide.</param>
+public sealed record TimedSound(
+    string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand);

@@ -1,0 +1,52 @@
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Fitting;
+
+/// <summary>The job that listens to sounds: finds their beats and what is heard on each, once for a file.</summary>
+internal sealed class Listen(SoundLibrary sounds) : IJobWork
+{
+    public const string JobKind = "listen";
+
+    public string Kind => JobKind;
+
+    /// <summary>The job that listens to those of some sounds that have not been listened to, queued where it is not yet; null where none is left.</summary>
+    /// <param name="jobs">Runs jobs.</param>
+    /// <param name="kept">The jobs kept.</param>
+    /// <param name="library">The sounds.</param>
+    /// <param name="showId">The show.</param>
+    /// <param name="asked">The sounds asked about.</param>
+    /// <param name="cancel">Stops asking.</param>
+    public static async Task<JobView?> QueueAsync(JobRunner jobs, JobStore kept, SoundLibrary library, string showId, IEnumerable<Sound> asked, CancellationToken cancel)
+    {
+        var unknown = asked.DistinctBy(s => s.Media).Where(s => !library.Fits.Knows(s.Media)).ToList();
+        if (unknown.Count == 0) return null;
+        ValueList<string> media = [.. unknown.Select(s => s.Media)];
+        var input = JsonSerializer.Serialize(media, ShowJson.Options);
+        var queued = (await kept.ListAsync(showId, cancel)).FirstOrDefault(j => j.Kind == JobKind && j.Input == input && j.State is JobState.Waiting or JobState.Running);
+        return queued is null
+            ? await jobs.AddAsync(showId, JobKind, unknown.Count == 1 ? unknown[0].Name : $"{unknown.Count} sounds", media, cancel)
+            : JobView.Of(queued);
+    }
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var media = JsonSerializer.Deserialize<ValueList<string>>(job.Input, ShowJson.Options)!;
+        for (var k = 0; k < media.Count; k++)
+        {
+            await sounds.PrepareAsync(media[k], job.Name, null, cancel);
+            await sounds.Fits.PieceAsync(media[k], cancel, new Part(progress, k, media.Count));
+        }
+        return null;
+    }
+
+    /// <summary>The progress of one of several.</summary>
+    private sealed class Part(IProgress<double> whole, int index, int count) : IProgress<double>
+    {
+        public void Report(double value) => whole.Report((index + value) / count);
+    }
+}

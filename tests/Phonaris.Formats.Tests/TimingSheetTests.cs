@@ -1,0 +1,41 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Formats.TimingSheets;
+
+namespace Phonaris.Formats.Tests;
+
+/// <summary>Timing sheets as text.</summary>
+public sealed class TimingSheetTests
+{
+    private static readonly TimingSheet Sheet = new("Moths <at> dusk", 20 * Frames.PerSecond, 25_000,
+    [
+        new(1, "=cmd|' /C calc'!A0", 0, 12 * Frames.PerSecond, true, [new("Wings", 3 * Frames.PerSecond)],
+        [
+            new("Dusk, \"quiet\"", SoundKind.Bed, 0, 20 * Frames.PerSecond, 48_000, 96_000, 1000, 2500, -14, false),
+            new("Chime", SoundKind.Spot, 0, 48_000, 0, 48_000, 0, 0, 0, true),
+        ]),
+        new(2, "<script>alert(1)</script>", 12 * Frames.PerSecond, 8 * Frames.PerSecond, false, [], []),
+    ]);
+
+    [Fact]
+    public void Csv_has_a_row_for_each_sound_and_no_formulas()
+    {
+        var lines = TimingSheets.TimingSheets.Text(Sheet, ".csv").Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
+        Assert.Equal("Slide,Title,Start,Hold,Steps,Sound,Kind,Sound starts,Sound ends,In,Out,Fade in,Fade out,Level", lines[0]);
+        Assert.Equal(4, lines.Length);
+        Assert.DoesNotContain(lines, l => l.Split(',').Any(cell => cell.TrimStart('"') is ['=' or '+' or '@' or '-', ..]));
+        Assert.EndsWith("0:00.0,12.0 s,0:03.0 Wings,\"Dusk, \"\"quiet\"\"\",bed,0:00.0,0:20.0,0:01.0,0:02.0,1.0 s,2.5 s,−14.0 dB", lines[1]);
+        Assert.Contains("Chime,spot,by hand,,", lines[2]);
+        Assert.EndsWith("0:12.0,8.0 s,,,,,,,,,,", lines[3]);
+    }
+
+    [Fact]
+    public void The_page_shows_what_is_written_as_text()
+    {
+        var html = TimingSheets.TimingSheets.Text(Sheet, ".html");
+        Assert.Contains("Moths &lt;at&gt; dusk", html);
+        Assert.Contains("&lt;script&gt;", html);
+        Assert.DoesNotContain("<script", html);
+        Assert.Contains("aimed at 0:25.0", html);
+    }
+}
