@@ -1,3 +1,7 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 
@@ -39,6 +43,25 @@ public sealed class StretchedSoundTests : IDisposable
 
         // The bursts stay where they belong: within 8 ms of their times over the speed.
         for (var k = 2; k < 36; k++) Assert.InRange(Middle(all, (int)((k * 0.5 + 0.25) / speed * 48_000)), -384, 384);
+    }
+
+    [Theory]
+    [InlineData(17.5), InlineData(20.3), InlineData(22)]
+    public async Task A_cue_that_is_stretched_keeps_its_pitch_and_gets_the_length_of_its_slides(double seconds)
+    {
+        var sound = await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=20:sample_rate=48000", "-ac", "2"));
+        var show = Show.Empty("Stretched").Apply(new AddSlides([.. Enumerable.Range(1, 2).Select(n => _sandbox.Slide($"s{n}", "red", (long)(seconds * 500)))], 0)).Show;
+        show = show.Apply(new AddSound(sound, 0)).Show;
+        var cue = CueDefaults.For(show, show.Sounds[0], "s1", "c") with { Span = new("s1", "s2"), FadeIn = Fade.None, FadeOut = Fade.None, LevelDb = 0, Fit = new(FitMethod.Stretch) };
+        show = show.Apply(new PlaceCue(cue, 0)).Show;
+        await _sandbox.Sounds.PrepareAllAsync(show, CancellationToken.None);
+        var schedule = Schedule.Of(show, _sandbox.Sounds.Fits.Of);
+        Assert.Equal((0, (long)(seconds * 48_000)), (schedule.Cues[0].StartFrame, schedule.Cues[0].EndFrame));
+        var all = new float[schedule.TotalFrames * 2];
+        new Mixer(schedule, _sandbox.Sounds.Open).Render(0, all);
+        Assert.InRange(1200 * Math.Log2(Hertz(all, 48_000, (int)(schedule.TotalFrames - 96_000)) / 440), -5, 5);
+        // It sounds to the end, not a frame less.
+        Assert.Contains(all[^600..], s => Math.Abs(s) > 0.02);
     }
 
     /// <summary>How far the middle of a burst lies from a frame, by its energy; what is high in it is taken, the tone is not.</summary>

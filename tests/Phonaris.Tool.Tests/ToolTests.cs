@@ -107,6 +107,11 @@ public sealed class ToolTests : IDisposable
         Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
         var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
         Assert.Equal((39 * 48_000, 39 * 48_000), (cue.GetProperty("endFrame").GetInt64(), cue.GetProperty("source").GetProperty("cut").GetProperty("passages").EnumerateArray().Sum(p => p.GetProperty("frames").GetInt64())));
+        // A piece that ends with the show begins where it must; the timing sheet tells all of it.
+        Ffmpeg("close.flac", "-f", "lavfi", "-i", "sine=330:duration=5:sample_rate=48000", "-ac", "2");
+        Json("place", "a.phonaris", "--sound", "close.flac", "--span", "3", "--kind", "bed", "--start", "end", "--loop", "once");
+        Json("export", "a.phonaris", "--to", "a.csv");
+        Assert.Contains("Close,bed,0:34.0,0:39.0,0:00.0,0:05.0,", File.ReadAllText(PathOf("a.csv")));
         // Or the slides are made as long as the music.
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace");
         Assert.Equal(48 * 48_000, Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("totalFrames").GetInt64());
@@ -125,7 +130,7 @@ public sealed class ToolTests : IDisposable
         AssertFails(3, "no file", "new", "b.phonaris", "--deck", "gone.pdf");
         AssertFails(3, "has no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
-        AssertFails(3, "mp4, wav and flac", "export", "a.phonaris", "--to", "x.avi");
+        AssertFails(3, "mp4, wav, flac, csv and html", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
         AssertFails(2, "Unrecognized", "show", "a.phonaris", "--frob");
         var (code, _, errors) = Run(withoutPrograms: true, "measure", "1.png");

@@ -5,6 +5,7 @@ using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Web.Fitting;
+using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
@@ -28,11 +29,24 @@ public sealed class FitTests : IDisposable
         await EditAsync(show, new SetLevel(cue, 0));
         await EditAsync(show, new Several([new SetFade(cue, FadeEnd.In, Fade.None), new SetFade(cue, FadeEnd.Out, Fade.None)], "No fades"));
 
+        // Unheard music is listened to first, by a job that can be watched and stopped.
+        var asked = await _app.Http.GetAsync($"/api/shows/{show}/fits");
+        Assert.Equal(HttpStatusCode.Accepted, asked.StatusCode);
+        var job = await App.ReadAsync<JobView>(asked);
+        Assert.Equal(("listen", "Reel"), (job.Kind, job.Name));
+        Assert.Equal(Storage.JobState.Done, (await _app.EndAsync(show, job.Id)).State);
         var all = await GetAsync<FitAllView>($"/api/shows/{show}/fits");
+        Assert.StartsWith("One bed comes out exactly as long as its slides; ", all.Says);
         Assert.Equal((cue, FitMethod.Recut), (all.Beds.Single().CueId, all.Beds[0].Method));
         var fits = await GetAsync<FitsView>($"/api/shows/{show}/cues/{cue}/fits");
         Assert.Equal((32 * 48_000L, 48 * 48_000L, 120.0), (fits.LengthFrames, fits.UsedFrames, fits.TempoBpm!.Value), new Near());
         Assert.Equal(FitMethod.Recut, fits.Methods[0].Method);
+        Assert.Equal("4 slides stay longer, all by 0:16.0; the music is heard whole.", fits.Repace.Says);
+        Assert.Contains("its first 0:16.0 is left out", fits.EndTogether.Says);
+        Assert.All(fits.Ends, e => Assert.InRange(e.Frame, 20 * 48_000, 32 * 48_000));
+        var end = fits.Ends[1].Frame;
+        Assert.All((await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/shorten-{end}/samples/63"))[^1000..], s => Assert.Equal(0, s));
+        Assert.Contains(await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/whole/samples/95"), s => s != 0);
         var tried = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples/58");
         Assert.True(tried.Max() > 0.05f);
         Assert.NotEqual(tried, await ChunkAsync($"/api/shows/{show}/sound/58"));

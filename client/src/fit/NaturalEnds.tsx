@@ -25,6 +25,7 @@ export function NaturalEnds({ cue, fits }: Props) {
             cue={cue}
             end={end}
             early={fits.lengthFrames - (end.frame - cue.inFrame)}
+            most={fits.lengthFrames}
             used={end.frame - cue.inFrame === now}
             choose={() =>
               edit({
@@ -46,12 +47,14 @@ export function NaturalEnds({ cue, fits }: Props) {
 interface EndProps {
   cue: Cue;
   end: Schemas["NaturalEnd"];
+  /** How much of the length is left then, and the length itself. */
   early: number;
+  most: number;
   used: boolean;
   choose: () => void;
 }
 
-function End({ cue, end, early, used, choose }: EndProps) {
+function End({ cue, end, early, most, used, choose }: EndProps) {
   const { view } = useOpenShow();
   const { play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/shorten-${end.frame}/samples`);
   const length = end.frame - cue.inFrame;
@@ -61,7 +64,7 @@ function End({ cue, end, early, used, choose }: EndProps) {
         type="button"
         className="btn btn-xs btn-circle"
         aria-label={`Hear it end at ${time(end.frame)}`}
-        onClick={() => play(Math.max(0, length - 5 * framesPerSecond), length + framesPerSecond)}
+        onClick={() => play(Math.max(0, length - 5 * framesPerSecond), Math.min(length + framesPerSecond, most))}
       >
         <Play size={11} fill="currentColor" />
       </button>

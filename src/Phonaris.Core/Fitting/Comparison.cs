@@ -7,17 +7,18 @@ public static class Comparison
 {
     /// <summary>Compares the methods.</summary>
     /// <param name="fitter">Fits the used part of the sound.</param>
-    /// <param name="recut">The recipe to re-cut by.</param>
+    /// <param name="own">The recipe to try its method by.</param>
     /// <param name="length">The length wanted, in frames.</param>
     /// <param name="from">The first frame of the sound used.</param>
     /// <param name="to">The frame after the last.</param>
-    public static ValueList<Compared> Of(Fitter fitter, FitRecipe recut, long length, long from, long to)
+    public static ValueList<Compared> Of(Fitter fitter, FitRecipe own, long length, long from, long to)
     {
         ArgumentNullException.ThrowIfNull(fitter);
+        ArgumentNullException.ThrowIfNull(own);
         return
         [
             .. Enum.GetValues<FitMethod>()
-                .Select(method => Try(fitter, method == FitMethod.Recut ? recut : new(method), length, from, to))
+                .Select(method => Try(fitter, method == own.Method ? own : new(method), length, from, to))
                 .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Cost ?? 0),
         ];
     }

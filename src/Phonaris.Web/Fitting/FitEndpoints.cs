@@ -101,7 +101,7 @@ internal static class FitEndpoints
         var media = stored.Show.Sound(cue.SoundId).Media;
         await sounds.Fits.PieceAsync(media, cancel);
         var fitter = sounds.Fits.Fitter(media, cue.InFrame, cue.OutFrame);
-        return await Task.Run(() => Comparison.Of(fitter, RecipeOf(cue, FitMethod.Recut), length, cue.InFrame, cue.OutFrame), cancel);
+        return await Task.Run(() => Comparison.Of(fitter, cue.Fit ?? new(FitMethod.Recut), length, cue.InFrame, cue.OutFrame), cancel);
     }
 
     /// <summary>The recipe that is to be heard: a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it.</summary>
