@@ -1,0 +1,200 @@
+using System.Collections.Immutable;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Live;
+
+/// <summary>
+/// A show being shown: what happens, and what is to be done with the sounds when it does. This is the rule; the page that shows carries out
+/// the very same, so that it goes on when the server is gone. Times are milliseconds of the clock the sounds are played by.
+/// </summary>
+public sealed class LiveRun
+{
+    /// <summary>How long a sound takes to die away by hand, and how long where it is cut: no edge clicks.</summary>
+    public const long HandFadeMs = 1_500, SilenceFadeMs = 300, EdgeMs = 5;
+
+    private readonly LivePlan _plan;
+    private readonly ImmutableDictionary<string, LiveCue> _cues;
+    private readonly Dictionary<string, CueState> _states = [];
+    private readonly List<LiveOrder> _orders = [];
+    private long _now;
+
+    /// <summary>A run of a plan, not begun yet.</summary>
+    public LiveRun(LivePlan plan)
+    {
+        ArgumentNullException.ThrowIfNull(plan);
+        (_plan, _cues) = (plan, plan.Cues.ToImmutableDictionary(c => c.Id));
+    }
+
+    /// <summary>Where the presenter is; −1 before the beginning.</summary>
+    public int Place { get; private set; } = -1;
+
+    /// <summary>What a cue is doing.</summary>
+    public CueState StateOf(string cueId) => _states.GetValueOrDefault(cueId) ?? CueState.Fresh;
+
+    /// <summary>What is to be done when something happens.</summary>
+    /// <param name="happened">What happens; what no longer applies is left aside.</param>
+    /// <exception cref="ArgumentOutOfRangeException">It names a place that does not exist.</exception>
+    public IReadOnlyList<LiveOrder> Take(LiveEvent happened)
+    {
+        ArgumentNullException.ThrowIfNull(happened);
+        _orders.Clear();
+        _now = happened.AtMs;
+        var state = StateOf(happened.CueId);
+        switch (happened.Kind)
+        {
+            case LiveEventKind.GoTo:
+                ArgumentOutOfRangeException.ThrowIfNegative(happened.Place);
+                ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(happened.Place, _plan.Places.Count);
+                GoTo(happened.Place);
+                break;
+            case LiveEventKind.Due when state.Phase == CuePhase.Waiting && state.StartMs <= _now:
+                Start(_cues[happened.CueId], state.FromMs, state.FromMs > 0 ? LiveReason.CameBack : LiveReason.Began);
+                break;
+            case LiveEventKind.Start when Held(happened.CueId):
+                Start(_cues[happened.CueId], happened.FromMs, LiveReason.Hand);
+                break;
+            case LiveEventKind.Seek when state.Phase == CuePhase.Sounding:
+                // The same sound from elsewhere: one edge out, one in.
+                Order(new(LiveOrderKind.Stop, happened.CueId, LiveReason.Hand) { Fade = Edge });
+                Begin(_cues[happened.CueId], happened.FromMs, Edge, LiveReason.Hand);
+                break;
+            case LiveEventKind.FadeOut when state.Phase is CuePhase.Sounding or CuePhase.Waiting:
+                Stop(_cues[happened.CueId], new(HandFadeMs, FadeCurve.EqualPower), LiveReason.Hand, CuePhase.Over);
+                break;
+            case LiveEventKind.Silence:
+                foreach (var cue in Active()) Stop(cue, new(SilenceFadeMs, FadeCurve.EqualPower), LiveReason.Silence, CuePhase.Over);
+                break;
+            case LiveEventKind.Ended when state.Phase == CuePhase.Sounding:
+                _states[happened.CueId] = new(CuePhase.Over, 0, 0);
+                Order(new(LiveOrderKind.Ended, happened.CueId, LiveReason.Finished));
+                Follow(happened.CueId);
+                break;
+        }
+        return [.. _orders];
+    }
+
+    private static Fade Edge { get; } = new(EdgeMs, FadeCurve.Linear);
+
+    private void GoTo(int place)
+    {
+        var before = Place < 0 ? null : _plan.Places[Place];
+        var here = _plan.Places[place];
+        // A waiting loop of one slide comes to it anew each time it goes round.
+        if (place == Place && before?.GoesRound != true) return;
+        var sameSlide = before?.SlideId == here.SlideId && place != Place;
+        var forward = place > Place;
+        Place = place;
+        var begins = here.Begins.Where(b => ToBegin(b, sameSlide, forward)).ToList();
+        var takesOver = begins.Any(b => b.DelayMs == 0 && _cues[b.CueId].Kind == SoundKind.Bed);
+        foreach (var cue in Active().Where(c => !here.Held.Contains(c.Id)))
+        {
+            var sounds = StateOf(cue.Id).Phase == CuePhase.Sounding;
+            // A bed gives way to the next as that begins; what is to ring on does.
+            if (sounds && (cue.RingsOn || (cue.Kind == SoundKind.Bed && takesOver))) continue;
+            Stop(cue, cue.FadeOut, LiveReason.SpanEnded, CuePhase.Left);
+        }
+        // What was over, is so only as long as its slides are not left.
+        foreach (var (id, state) in _states.Where(s => s.Value.Phase == CuePhase.Over && !here.Held.Contains(s.Key)).ToList()) _states[id] = state with { Phase = CuePhase.Left };
+        foreach (var begin in begins)
+        {
+            var cue = _cues[begin.CueId];
+            var state = StateOf(cue.Id);
+            var from = cue.Return == CueReturn.PickUp && state.Phase == CuePhase.Left ? state.FromMs : 0;
+            if (begin.DelayMs == 0) Start(cue, from, from > 0 ? LiveReason.CameBack : LiveReason.Began);
+            else Wait(cue, from, begin.DelayMs);
+        }
+    }
+
+    private bool ToBegin(LiveBegin begin, bool sameSlide, bool forward)
+    {
+        var cue = _cues[begin.CueId];
+        var phase = StateOf(cue.Id).Phase;
+        if (phase is CuePhase.Sounding or CuePhase.Waiting) return false;
+        // Steps taken back begin nothing. A bed that was heard to its end, or sent away, stays away until its slides are left.
+        return cue.Kind == SoundKind.Bed ? phase != CuePhase.Over : !sameSlide || forward;
+    }
+
+    private void Wait(LiveCue cue, long fromMs, long delayMs)
+    {
+        _states[cue.Id] = new(CuePhase.Waiting, _now + delayMs, fromMs);
+        Order(new(LiveOrderKind.Wait, cue.Id, LiveReason.Began) { InMs = delayMs });
+    }
+
+    private void Start(LiveCue cue, long fromMs, LiveReason reason)
+    {
+        if (StateOf(cue.Id).Phase == CuePhase.Sounding) Order(new(LiveOrderKind.Stop, cue.Id, LiveReason.Hand) { Fade = Edge });
+        _states[cue.Id] = new(CuePhase.Sounding, _now, fromMs);
+        var fade = cue.FadeIn;
+        if (cue.Kind == SoundKind.Bed)
+            foreach (var other in Active().Where(c => c.Kind == SoundKind.Bed && c.Id != cue.Id && StateOf(c.Id).Phase == CuePhase.Sounding))
+            {
+                fade = new(Math.Max(EdgeMs, cue.HandoverMs), FadeCurve.EqualPower);
+                Stop(other, fade, LiveReason.TakenOver, Held(other.Id) ? CuePhase.Over : CuePhase.Left, cue.Id);
+            }
+        Begin(cue, fromMs, AtLeastAnEdge(fade), reason);
+    }
+
+    private void Begin(LiveCue cue, long fromMs, Fade fade, LiveReason reason)
+    {
+        _states[cue.Id] = new(CuePhase.Sounding, _now, fromMs);
+        Order(new(LiveOrderKind.Start, cue.Id, reason) { FromMs = fromMs, Fade = fade });
+    }
+
+    private void Stop(LiveCue cue, Fade fade, LiveReason reason, CuePhase then, string? by = null)
+    {
+        var state = StateOf(cue.Id);
+        var sounded = state.Phase == CuePhase.Sounding;
+        // Where it was left, were it to be picked up.
+        var position = state.FromMs + (sounded ? _now - state.StartMs : 0);
+        _states[cue.Id] = new(then, 0, cue.LengthMs is { } length && position >= length ? 0 : position);
+        if (!sounded) return;
+        Order(new(LiveOrderKind.Stop, cue.Id, reason) { Fade = AtLeastAnEdge(fade), By = by });
+        if (reason != LiveReason.Silence) Follow(cue.Id, reason == LiveReason.TakenOver);
+    }
+
+    private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < EdgeMs ? Edge : fade;
+
+    /// <summary>Begins what waits for the end of a cue, where it may sound; no bed where one has just taken over.</summary>
+    private void Follow(string endedId, bool takenOver = false)
+    {
+        foreach (var cue in _plan.Cues.Where(c => c.After == _cues[endedId].CueId && Held(c.Id) && !(takenOver && c.Kind == SoundKind.Bed) && StateOf(c.Id).Phase is CuePhase.Fresh or CuePhase.Left))
+            if (cue.GapMs == 0) Start(cue, 0, LiveReason.Followed);
+            else Wait(cue, 0, cue.GapMs);
+    }
+
+    private bool Held(string cueId) => Place >= 0 && _plan.Places[Place].Held.Contains(cueId);
+
+    /// <summary>The cues that sound or wait to, in the order of the plan.</summary>
+    private List<LiveCue> Active() => [.. _plan.Cues.Where(c => StateOf(c.Id).Phase is CuePhase.Sounding or CuePhase.Waiting)];
+
+    private void Order(LiveOrder order) => _orders.Add(order);
+}
+
+/// <summary>What a cue is doing.</summary>
+/// <param name="Phase">Whether it sounds.</param>
+/// <param name="StartMs">When it began, or is to.</param>
+/// <param name="FromMs">What of it was heard first then; where it does not sound, where it was left.</param>
+public sealed record CueState(CuePhase Phase, long StartMs, long FromMs)
+{
+    /// <summary>Not heard yet.</summary>
+    public static CueState Fresh { get; } = new(CuePhase.Fresh, 0, 0);
+}
+
+/// <summary>The phases of a cue.</summary>
+public enum CuePhase
+{
+    /// <summary>Not heard yet.</summary>
+    Fresh,
+
+    /// <summary>It is to sound when its delay is over.</summary>
+    Waiting,
+
+    /// <summary>It sounds.</summary>
+    Sounding,
+
+    /// <summary>Its slides were left; it can be come back to.</summary>
+    Left,
+
+    /// <summary>It has finished, or was sent away: it does not begin again by itself until its slides are left.</summary>
+    Over,
+}

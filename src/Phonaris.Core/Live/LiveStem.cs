@@ -1,0 +1,57 @@
+using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Live;
+
+/// <summary>
+/// A cue made ready to be played live: its course by itself, with cut, speed, fit, level and level points in it. What goes round without end
+/// is there until a round that is like all that follow, which is then repeated to the frame.
+/// </summary>
+/// <param name="Cue">What is rendered, from frame 0 on.</param>
+/// <param name="LoopFrom">The frame of the stem from which it is repeated; its length where it is not.</param>
+public sealed record LiveStem(ScheduledCue Cue, long LoopFrom)
+{
+    /// <summary>Whether it goes round without end.</summary>
+    public bool Loops => LoopFrom < Cue.LengthFrames;
+
+    /// <summary>The stem of a cue.</summary>
+    /// <param name="cue">The cue.</param>
+    /// <param name="planned">What it plays by the schedule, before beds hand over and make room.</param>
+    public static LiveStem Of(Cue cue, ScheduledCue planned)
+    {
+        ArgumentNullException.ThrowIfNull(cue);
+        ArgumentNullException.ThrowIfNull(planned);
+        var plays = planned with { StartFrame = 0, FadeIn = default, FadeOut = default, TakesOverFrom = null };
+        // Music that was made as long as its slides goes round where they stay longer than was planned.
+        if (cue.Fit?.Method is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch && plays.Rounds == 1)
+            plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
+        if (plays.Rounds != Shows.Cue.FillSpan)
+        {
+            var (_, fadeOut) = FadeShape.Pair(default, FadeShape.Of(cue.FadeOut), plays.NaturalFrames);
+            return new(plays with { EndFrame = plays.NaturalFrames, FadeOut = fadeOut }, plays.NaturalFrames);
+        }
+        // From the round on in which the last change of its level lies behind.
+        var settled = plays.Envelope.Points.Count == 0 ? 0 : plays.Envelope.Points[^1].Frame;
+        var round = Math.Max(1, plays.RoundAt(Math.Max(0, settled - 1)) + 1);
+        var loop = plays.RoundStart(round);
+        return new(plays with { EndFrame = loop + plays.PeriodFrames }, loop);
+    }
+
+    /// <summary>The stem of a cue of a plan.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cueId">The cue of the show.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    /// <exception cref="RuleException">The cue does not sound in this show.</exception>
+    public static LiveStem Of(Show show, string cueId, FitOf? fit)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var cue = show.Cue(cueId);
+        var places = new CuePlaces(show, RunningOrder.Of(show), fit);
+        return Of(cue, places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault() ?? throw new RuleException("This cue does not sound.", "cue"));
+    }
+
+    /// <summary>The schedule that renders the stem.</summary>
+    public Schedule ToSchedule() => new(Cue.LengthFrames, [Cue], [], []);
+}
