@@ -6,6 +6,8 @@ import { Toaster } from "sonner";
 import { FitPage } from "./fit/FitPage";
 import { ExportPage } from "./export/ExportPage";
 import { isSounding } from "./hearing/usePlayer";
+import { DryRunPage } from "./live/DryRunPage";
+import { PresentPage } from "./live/PresentPage";
 import { RunSheetPage } from "./runsheet/RunSheetPage";
 import { ShowLayout } from "./shows/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
@@ -25,9 +27,11 @@ createRoot(document.getElementById("root") as HTMLElement).render(
       <BrowserRouter>
         <Routes>
           <Route path="/" element={<ShowsPage />} />
+          <Route path="/shows/:showId/present" element={<PresentPage />} />
           <Route path="/shows/:showId" element={<ShowLayout />}>
             <Route index element={<RunSheetPage />} />
             <Route path="fit/:cueId?" element={<FitPage />} />
+            <Route path="dry-run" element={<DryRunPage />} />
             <Route path="export" element={<ExportPage />} />
           </Route>
           <Route path="*" element={<Navigate to="/" replace />} />

@@ -21,6 +21,9 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     /// <summary>Settings kept for cues.</summary>
     public DbSet<ReadyMadeRow> ReadyMades => Set<ReadyMadeRow>();
 
+    /// <summary>What runs were like.</summary>
+    public DbSet<RunRow> Runs => Set<RunRow>();
+
     /// <summary>Long work.</summary>
     public DbSet<JobRow> Jobs => Set<JobRow>();
 
@@ -43,6 +46,8 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
         modelBuilder.Entity<VersionRow>().HasKey(v => v.Id);
         modelBuilder.Entity<VersionRow>().HasOne<ShowRow>().WithMany().HasForeignKey(v => v.ShowId);
         modelBuilder.Entity<ReadyMadeRow>().HasKey(r => r.Id);
+        modelBuilder.Entity<RunRow>().HasKey(r => r.Id);
+        modelBuilder.Entity<RunRow>().HasOne<ShowRow>().WithMany().HasForeignKey(r => r.ShowId);
         modelBuilder.Entity<JobRow>().HasKey(j => j.Id);
         modelBuilder.Entity<JobRow>().HasOne<ShowRow>().WithMany().HasForeignKey(j => j.ShowId);
         modelBuilder.Entity<JobRow>().Property(j => j.State).HasConversion<string>();

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.SignalR;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
 using Phonaris.Web.Exports;
@@ -5,6 +6,7 @@ using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Live;
 using Phonaris.Web.Shows;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -26,10 +28,13 @@ api.MapSounds();
 api.MapPictures();
 api.MapMix();
 api.MapCatalogue();
+api.MapLive();
+api.MapClickerRooms();
 api.MapExports();
 api.MapJobs();
 api.MapFallback(() => TypedResults.NotFound());
 app.MapHub<LiveHub>("/live");
+app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IHubContext<LiveHub>>());
 app.MapFallbackToFile("index.html");
 
 await app.RunAsync();

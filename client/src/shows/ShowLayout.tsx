@@ -89,7 +89,9 @@ export function ShowLayout() {
           <nav className="flex h-full gap-1" aria-label="Views">
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/fit`} name="Fit" deep />
+            <View to={`/shows/${showId}/dry-run`} name="Dry run" />
             <View to={`/shows/${showId}/export`} name="Export" />
+            <View to={`/shows/${showId}/present`} name="Present" />
           </nav>
           {!connected && (
             <span role="status" className="text-warning text-sm">

@@ -6,16 +6,19 @@ namespace Phonaris.Core.Timing;
 /// How beds make room for voices: lower by the depth from the voice's first frame to its last, the way down begun before it, the way up
 /// after a while of waiting. Voices close to each other share one duck.
 /// </summary>
-internal static class Ducks
+public static class Ducks
 {
     /// <summary>How far down a bed goes, in dB: from 6 LU below the show's target to 12 below the voice, which meets it.</summary>
     public const double DepthDb = 6;
 
-    private const long Attack = 150 * Frames.PerMs, Hold = 400 * Frames.PerMs, Release = 800 * Frames.PerMs;
+    /// <summary>How long it takes down, how long it stays down after the voice, and how long it takes up again, in milliseconds.</summary>
+    public const long AttackMs = 150, HoldMs = 400, ReleaseMs = 800;
+
+    private const long Attack = AttackMs * Frames.PerMs, Hold = HoldMs * Frames.PerMs, Release = ReleaseMs * Frames.PerMs;
 
     /// <summary>The envelope, in frames of the show, of what all beds do for some voices.</summary>
     /// <param name="voices">Where voices sound: first frame and frame after the last.</param>
-    public static Envelope Of(IEnumerable<(long Start, long End)> voices)
+    internal static Envelope Of(IEnumerable<(long Start, long End)> voices)
     {
         List<(long Start, long End)> merged = [];
         foreach (var voice in voices.OrderBy(v => v.Start))
@@ -42,7 +45,7 @@ internal static class Ducks
     }
 
     /// <summary>The part of an envelope of the show that falls on a cue, in frames of the cue.</summary>
-    public static Envelope Within(this Envelope show, long start, long end)
+    internal static Envelope Within(this Envelope show, long start, long end)
     {
         var inner = show.Points.Where(p => p.Frame > start && p.Frame < end).Select(p => p with { Frame = p.Frame - start }).ToList();
         var (first, last) = (show.DbAt(start), show.DbAt(end));

@@ -124,6 +124,33 @@ namespace Phonaris.Storage.Migrations
                     b.ToTable("ReadyMades");
                 });
 
+            modelBuilder.Entity("Phonaris.Storage.RunRow", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Log")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ShowId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("StartedAt")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ShowId");
+
+                    b.ToTable("Runs");
+                });
+
             modelBuilder.Entity("Phonaris.Storage.ShowRow", b =>
                 {
                     b.Property<string>("Id")
@@ -197,6 +224,15 @@ namespace Phonaris.Storage.Migrations
                 });
 
             modelBuilder.Entity("Phonaris.Storage.JobRow", b =>
+                {
+                    b.HasOne("Phonaris.Storage.ShowRow", null)
+                        .WithMany()
+                        .HasForeignKey("ShowId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Phonaris.Storage.RunRow", b =>
                 {
                     b.HasOne("Phonaris.Storage.ShowRow", null)
                         .WithMany()

@@ -17,6 +17,7 @@ using Phonaris.Web.Exports;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Live;
 using Phonaris.Web.Shows;
 using Serilog;
 
@@ -51,6 +52,10 @@ internal static class House
         services.AddSingleton<ShowChanges>();
         services.AddSingleton<ShowViews>();
         services.AddSingleton<Mixes>();
+        services.AddSingleton<RunStore>();
+        services.AddSingleton<LiveRuns>();
+        services.AddSingleton<ClickerRooms>();
+        services.AddSingleton<ClickerHost>();
         services.AddSingleton<ExportedFiles>();
         services.AddSingleton<JobRunner>();
         if (!OnlyDescribed) services.AddHostedService(s => s.GetRequiredService<JobRunner>());

@@ -1,0 +1,141 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { answered, api } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { Choice } from "../ui/fields";
+import { sendKept } from "./keepRun";
+import { PresenterView } from "./PresenterView";
+import { ReadyCard } from "./ReadyCard";
+import { RunEnd } from "./RunEnd";
+import { RunReport } from "./RunReport";
+import { SlideVoices } from "./SlideVoices";
+import type { Manner } from "./Stage";
+import { useNow } from "./useNow";
+import { usePrepared, type Prepared } from "./usePrepared";
+import { useTold } from "./useTold";
+
+const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };
+
+/** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
+export function DryRunPage() {
+  const { view } = useOpenShow();
+  const { fraction, problem, prepared } = usePrepared(view.id, "dry");
+  const [manner, setManner] = useState<Manner>("hand");
+  const [recording, setRecording] = useState(false);
+  const [voices, setVoices] = useState<SlideVoices>();
+  const [begun, setBegun] = useState(false);
+  const begin = async (place: number) => {
+    if (recording) setVoices(await SlideVoices.open(view.id));
+    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
+    setBegun(sounds);
+    return sounds;
+  };
+  if (begun && prepared)
+    return (
+      <div data-theme="lantern" className="bg-base-200 text-base-content fixed inset-0 z-40">
+        <Rehearsed showId={view.id} prepared={prepared} voices={voices} />
+      </div>
+    );
+  return (
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] overflow-y-auto max-lg:grid-cols-1">
+      <ReadyCard
+        title="Dry run"
+        showId={view.id}
+        fraction={fraction}
+        problem={problem}
+        prepared={prepared}
+        begin={begin}
+      >
+        <p className="mb-3">
+          Goes on{" "}
+          <Choice
+            label="Goes on"
+            value={manner}
+            options={[
+              ["hand", "when I say so"],
+              ["plan", "by the planned holds"],
+            ]}
+            commit={setManner}
+          />
+        </p>
+        <label className="mb-3 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm checkbox-primary"
+            checked={recording}
+            onChange={(event) => setRecording(event.currentTarget.checked)}
+          />
+          Record a voice for each slide, best with headphones on
+        </label>
+      </ReadyCard>
+      <Runs showId={view.id} />
+    </div>
+  );
+}
+
+/** What earlier runs were like. */
+function Runs({ showId }: { showId: string }) {
+  const [chosen, setChosen] = useState<string>();
+  const { data: runs } = useQuery({
+    queryKey: ["runs", showId],
+    queryFn: async () => {
+      await sendKept(showId);
+      return answered(await api.GET("/api/shows/{id}/runs", { params: { path: { id: showId } } }));
+    },
+  });
+  const shown = chosen ?? runs?.[0]?.id;
+  return (
+    <section className="bg-base-100 line-l min-w-0 overflow-y-auto p-6" aria-label="Earlier runs">
+      <h2 className="mb-2 text-lg">Earlier runs</h2>
+      {!runs || runs.length === 0 ? (
+        <p className="muted">None yet. A run is told here: its times beside the plan, and what sounded where.</p>
+      ) : (
+        <p className="mb-4">
+          <Choice
+            label="Which run"
+            value={shown ?? ""}
+            options={runs.map((r) => [
+              r.id,
+              `${kinds[r.kind] ?? r.kind}, ${new Date(r.startedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`,
+            ])}
+            commit={setChosen}
+          />
+        </p>
+      )}
+      {shown && <RunReport key={shown} showId={showId} runId={shown} />}
+    </section>
+  );
+}
+
+interface RehearsedProps {
+  showId: string;
+  prepared: Prepared;
+  voices: SlideVoices | undefined;
+}
+
+function Rehearsed({ showId, prepared: { stage, pictures }, voices }: RehearsedProps) {
+  const now = useNow(stage);
+  const notices = useTold(showId, stage);
+  const [startsAt, setStartsAt] = useState<number>();
+  const slideId = stage.place()?.slideId;
+  useEffect(() => {
+    const slide = stage.view.show.slides.find((s) => s.id === slideId);
+    if (voices && slide) voices.slide(slide.id, slide.title);
+  }, [voices, stage, slideId]);
+  useEffect(() => {
+    if (now.ended) void voices?.end();
+  }, [voices, now.ended]);
+  if (now.ended) return <RunEnd showId={showId} stage={stage} />;
+  return (
+    <PresenterView
+      stage={stage}
+      showId={showId}
+      pictures={pictures}
+      startsAt={startsAt}
+      setStartsAt={setStartsAt}
+      notices={
+        voices ? ["Recording a voice for this slide.", ...notices.filter((n) => !n.includes("edited"))] : notices
+      }
+    />
+  );
+}

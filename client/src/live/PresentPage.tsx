@@ -1,0 +1,83 @@
+import { useState } from "react";
+import { useParams } from "react-router";
+import { Choice } from "../ui/fields";
+import { ClickerDialog } from "./ClickerDialog";
+import { HandWaits } from "./HandWaits";
+import { PresenterView } from "./PresenterView";
+import { ReadyCard } from "./ReadyCard";
+import { RunEnd } from "./RunEnd";
+import { SelfRunning } from "./SelfRunning";
+import type { Manner } from "./Stage";
+import { useClicker } from "./useClicker";
+import { useNow } from "./useNow";
+import { usePrepared, type Prepared } from "./usePrepared";
+import { useTold } from "./useTold";
+
+/** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
+export function PresentPage() {
+  const { showId = "" } = useParams();
+  const { fraction, problem, prepared } = usePrepared(showId, "present");
+  const [manner, setManner] = useState<Manner>("hand");
+  const [begun, setBegun] = useState(false);
+  const begin = async (place: number) => {
+    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
+    setBegun(sounds);
+    return sounds;
+  };
+  return (
+    <div data-theme="lantern" className="bg-base-200 text-base-content h-screen">
+      {begun && prepared ? (
+        <Shown showId={showId} prepared={prepared} manner={manner} />
+      ) : (
+        <ReadyCard
+          title="Present"
+          showId={showId}
+          fraction={fraction}
+          problem={problem}
+          prepared={prepared}
+          begin={begin}
+        >
+          <p className="mb-3">
+            Goes on{" "}
+            <Choice
+              label="Goes on"
+              value={manner}
+              options={[
+                ["hand", "when I say so"],
+                ["plan", "by itself, by the planned holds, once"],
+                ["forEver", "by itself, for ever"],
+              ]}
+              commit={setManner}
+            />
+          </p>
+          {manner !== "hand" && prepared && <HandWaits plan={prepared.stage.view.plan} />}
+        </ReadyCard>
+      )}
+    </div>
+  );
+}
+
+function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepared; manner: Manner }) {
+  const { stage, pictures } = prepared;
+  const now = useNow(stage);
+  const notices = useTold(showId, stage);
+  const [startsAt, setStartsAt] = useState<number>();
+  const [clicking, setClicking] = useState(false);
+  const clicker = useClicker(showId, stage);
+  if (now.ended) return <RunEnd showId={showId} stage={stage} />;
+  if (manner !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={pictures} />;
+  return (
+    <>
+      <PresenterView
+        stage={stage}
+        showId={showId}
+        pictures={pictures}
+        startsAt={startsAt}
+        setStartsAt={setStartsAt}
+        notices={notices}
+        openClicker={() => setClicking(true)}
+      />
+      {clicking && <ClickerDialog clicker={clicker} close={() => setClicking(false)} />}
+    </>
+  );
+}

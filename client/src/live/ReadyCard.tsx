@@ -1,0 +1,93 @@
+import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { Choice } from "../ui/fields";
+import type { Prepared } from "./usePrepared";
+
+interface Props {
+  title: string;
+  showId: string;
+  fraction: number;
+  problem: string | undefined;
+  prepared: Prepared | undefined;
+  begin: (place: number) => Promise<boolean>;
+  children?: ReactNode;
+}
+
+/** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
+export function ReadyCard({ title, showId, fraction, problem, prepared, begin, children }: Props) {
+  const [place, setPlace] = useState("0");
+  const [refused, setRefused] = useState(false);
+  const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
+  const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
+  return (
+    <main className="grid h-full place-items-center p-6">
+      <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
+        <h1 className="mb-4 text-2xl">{title}</h1>
+        {problem ? (
+          <p role="alert">{problem}</p>
+        ) : !prepared ? (
+          <div role="status">
+            <p className="mb-2">Fetching all slides and sounds, so that nothing is missing once it begins.</p>
+            <progress
+              className="progress progress-primary w-full"
+              value={fraction}
+              max={1}
+              aria-label="How far the fetching has come"
+            />
+          </div>
+        ) : (
+          <>
+            {prepared.missing.length > 0 ? (
+              <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+                <p className="mb-2">
+                  {prepared.missing.join(", ")} could not be fetched and will not sound. Try again, or begin without.
+                </p>
+                <button type="button" className="btn btn-sm" onClick={prepared.again}>
+                  Try again
+                </button>
+              </div>
+            ) : (
+              <p className="mb-4" data-testid="ready">
+                Ready. All of it is here: it goes on even if the server is lost.
+              </p>
+            )}
+            {prepared.stage.view.shownElsewhere && (
+              <p role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+                This show is being presented on another page too. Each sounds by itself: end the other one if that is
+                not meant.
+              </p>
+            )}
+            <p className="mb-3">
+              From{" "}
+              <Choice
+                label="From slide"
+                value={place}
+                options={slides.map(({ p, i }) => [`${i}`, `${p.number} · ${titleOf(p.slideId)}`] as const)}
+                commit={setPlace}
+                width="20rem"
+              />
+            </p>
+            {children}
+            {refused && (
+              <p role="alert" className="mb-3">
+                The browser holds the sound back. Press Begin once more; if it stays silent, allow sound for this page.
+              </p>
+            )}
+            <div className="mt-5 flex items-center gap-3">
+              <button
+                type="button"
+                className="btn btn-primary btn-lg"
+                onClick={() => void begin(Number(place)).then((sounds) => setRefused(!sounds))}
+              >
+                Begin
+              </button>
+              <Link className="btn btn-ghost" to={`/shows/${showId}`}>
+                Back to the run sheet
+              </Link>
+            </div>
+          </>
+        )}
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,44 @@
+import { useCallback, useEffect, useRef } from "react";
+import { AudienceView } from "./AudienceView";
+import type { Stage } from "./Stage";
+import { useNow } from "./useNow";
+import { useStageKeys } from "./useStageKeys";
+
+interface Props {
+  stage: Stage;
+  showId: string;
+  pictures: ReadonlyMap<string, string>;
+}
+
+/** A show that runs by itself, filling the screen: nothing on it waits for a hand. Escape ends it, the arrows still move it. */
+export function SelfRunning({ stage, showId, pictures }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const now = useNow(stage);
+  useStageKeys(stage, { slides: useCallback(() => undefined, []) });
+  useEffect(() => {
+    const element = box.current;
+    void element?.requestFullscreen().catch(() => undefined);
+    const leave = (event: KeyboardEvent) => event.key === "Escape" && stage.end();
+    const left = () => !document.fullscreenElement && stage.end();
+    document.addEventListener("keydown", leave);
+    document.addEventListener("fullscreenchange", left);
+    return () => {
+      document.removeEventListener("keydown", leave);
+      document.removeEventListener("fullscreenchange", left);
+    };
+  }, [stage]);
+  return (
+    <div ref={box} className="relative h-full w-full cursor-none">
+      <AudienceView stage={stage} showId={showId} pictures={pictures} startsAt={undefined} />
+      {now.soundHeld && (
+        <button
+          type="button"
+          className="btn btn-warning absolute bottom-6 left-1/2 -translate-x-1/2 cursor-pointer"
+          onClick={() => void stage.letSound()}
+        >
+          Let it sound
+        </button>
+      )}
+    </div>
+  );
+}

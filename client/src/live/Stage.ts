@@ -1,0 +1,230 @@
+import type { Schemas } from "../api/client";
+import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
+import { LiveSound } from "./LiveSound";
+import { wordsOf } from "./words";
+
+type RunView = Schemas["RunView"];
+type RunLog = Schemas["RunLog"];
+
+/** How a show is shown: advanced by hand, or by its planned holds, once or for ever. */
+export type Manner = "hand" | "plan" | "forEver";
+
+/** What a page draws of a show being shown. */
+export interface Now {
+  place: number;
+  black: boolean;
+  paused: boolean;
+  /** Whether the browser holds the sound back although nothing was paused. */
+  soundHeld: boolean;
+  ended: boolean;
+  /** The cues that sound, in the order of the plan, with those held one by one. */
+  sounding: readonly string[];
+  held: readonly string[];
+  /** When the waiting loop was left, or the run began without one, in milliseconds of the sound's clock. */
+  talkSinceMs: number | undefined;
+  /** When the present slide was come to. */
+  slideSinceMs: number;
+  version: number;
+}
+
+/** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
+export class Stage {
+  readonly run: LiveRun;
+  readonly sound: LiveSound;
+  readonly log: RunLog = { stays: [], lines: [] };
+  private listeners = new Set<() => void>();
+  private held = new Map<string, number>();
+  private beganMs = 0;
+  private stopAlarm: (() => void) | undefined;
+  private now: Now;
+  private manner: Manner = "hand";
+
+  constructor(
+    readonly view: RunView,
+    readonly kind: Schemas["RunKind"],
+  ) {
+    this.run = new LiveRun(view.plan);
+    this.sound = new LiveSound(view, (cueId) => this.happen({ kind: "ended", cueId }));
+    this.now = {
+      place: -1,
+      black: false,
+      paused: false,
+      soundHeld: false,
+      ended: false,
+      sounding: [],
+      held: [],
+      talkSinceMs: undefined,
+      slideSinceMs: 0,
+      version: 0,
+    };
+    this.sound.context.onstatechange = () => {
+      if (this.now.place >= 0 && !this.now.ended)
+        this.tell({ soundHeld: !this.now.paused && this.sound.context.state !== "running" });
+    };
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  snapshot = () => this.now;
+
+  get places(): readonly LivePlace[] {
+    return this.view.plan.places;
+  }
+
+  place(): LivePlace | undefined {
+    return this.places[this.now.place];
+  }
+
+  /** Milliseconds since the show began to be shown; what was paused does not count. */
+  elapsedMs = () => (this.now.place < 0 ? 0 : this.sound.now() - this.beganMs);
+
+  /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
+  async begin(place: number, manner: Manner): Promise<boolean> {
+    await this.sound.context.resume();
+    if (this.sound.context.state !== "running") return false;
+    this.manner = manner;
+    this.beganMs = this.sound.now();
+    this.goTo(place);
+    return true;
+  }
+
+  on() {
+    const here = this.place();
+    if (here?.loopStart != null && this.manner === "hand") this.goTo(here.loopExit ?? this.now.place);
+    else this.next();
+  }
+
+  back() {
+    if (this.now.place > 0) this.goTo(this.now.place - 1);
+  }
+
+  goTo(place: number) {
+    const to = Math.max(0, Math.min(this.places.length - 1, place));
+    const [before, here] = [this.place(), this.places[to]];
+    if (!here || this.now.ended) return;
+    const now = this.sound.now();
+    if (before?.slideId !== here.slideId || to === this.now.place) {
+      this.endStay(now);
+      this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0 });
+      this.tell({ slideSinceMs: now });
+    }
+    const talk = here.loopStart == null ? (this.now.talkSinceMs ?? now) : undefined;
+    this.now = { ...this.now, place: to, talkSinceMs: talk };
+    this.happen({ kind: "goTo", place: to });
+    this.waitForNext(here);
+  }
+
+  startCue = (cueId: string) => this.happen({ kind: "start", cueId });
+  fadeOut = (cueId: string) => this.happen({ kind: "fadeOut", cueId });
+  silence = () => this.happen({ kind: "silence" });
+  seek = (cueId: string, ms: number) => this.happen({ kind: "seek", cueId, fromMs: Math.max(0, Math.round(ms)) });
+
+  /** Where in a cue is heard now, or it is held. */
+  positionMs = (cueId: string) => this.held.get(cueId) ?? this.sound.positionMs(cueId);
+
+  /** Does what a clicker's button is for. */
+  press(what: string, number: number) {
+    const hand = this.place()?.byHand[number - 1];
+    if (what === "on") this.on();
+    else if (what === "back") this.back();
+    else if (what === "silence") this.silence();
+    else if (what === "hand" && hand) this.startCue(hand);
+  }
+
+  /** Holds a cue where it is, or lets it go on from there. */
+  holdCue(cueId: string) {
+    const at = this.held.get(cueId);
+    if (at === undefined) this.held.set(cueId, this.sound.holdCue(cueId) ?? 0);
+    else this.seek(cueId, at);
+    this.tell({});
+  }
+
+  async pause() {
+    if (this.now.paused) {
+      await this.sound.resume();
+      this.tell({ paused: false, soundHeld: false });
+    } else {
+      this.tell({ paused: true });
+      await this.sound.pause();
+    }
+  }
+
+  /** Lets the sound go on that the browser holds back; called from a click. */
+  async letSound() {
+    await this.sound.context.resume();
+    this.tell({ soundHeld: this.sound.context.state !== "running" });
+  }
+
+  toggleBlack = () => this.tell({ black: !this.now.black });
+
+  /** Adds a line to what happened. */
+  note(words: string) {
+    const slideId = this.place()?.slideId ?? this.places[0]?.slideId ?? "";
+    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+    this.tell({});
+  }
+
+  end() {
+    if (this.now.ended) return;
+    this.stopAlarm?.();
+    this.endStay(this.sound.now());
+    this.tell({ ended: true });
+    this.sound.close();
+  }
+
+  private next() {
+    const here = this.place();
+    if (here?.goesRound && here.loopStart != null) this.goTo(here.loopStart);
+    else if (this.now.place + 1 < this.places.length) this.goTo(this.now.place + 1);
+    else if (this.manner === "forEver") this.goTo(0);
+    else if (this.manner === "plan") this.end();
+  }
+
+  /** By the planned holds, and round the waiting loop, the next place is come to by itself. */
+  private waitForNext(here: LivePlace) {
+    this.stopAlarm?.();
+    this.stopAlarm = undefined;
+    if (this.manner !== "hand" || here.loopStart != null)
+      this.stopAlarm = this.sound.alarm(here.stayMs, () => {
+        // A show that runs by itself goes through a waiting loop once.
+        if (this.manner !== "hand" && here.goesRound) this.goTo(here.loopExit ?? this.now.place);
+        else this.next();
+      });
+  }
+
+  private endStay(now: number) {
+    const stay = this.log.stays.at(-1);
+    if (stay) stay.ms = now - this.beganMs - stay.atMs;
+  }
+
+  private happen(event: Omit<LiveEvent, "atMs">) {
+    const orders = this.run.take({ ...event, atMs: this.sound.now() });
+    for (const order of orders) {
+      this.held.delete(order.cueId);
+      this.sound.carryOut(order, this.run.cue(order.cueId));
+      if (order.kind === "wait") this.sound.alarm(order.inMs, () => this.happen({ kind: "due", cueId: order.cueId }));
+      this.keep(order);
+    }
+    this.tell({});
+  }
+
+  private keep(order: LiveOrder) {
+    const words = wordsOf(order, this.run, this.place()?.number ?? 0);
+    const slideId = this.place()?.slideId ?? "";
+    if (words) this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+  }
+
+  private tell(change: Partial<Now>) {
+    this.now = {
+      ...this.now,
+      ...change,
+      sounding: this.view.plan.cues.map((c) => c.id).filter((id) => this.run.stateOf(id).phase === "sounding"),
+      held: [...this.held.keys()],
+      version: this.now.version + 1,
+    };
+    for (const listener of this.listeners) listener();
+  }
+}

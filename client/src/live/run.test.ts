@@ -1,0 +1,16 @@
+import { describe, expect, it } from "vitest";
+import { LiveRun, type LiveEvent, type LiveOrder, type LivePlan } from "./run";
+import walked from "./walks.json";
+
+const walks = walked as unknown as { plan: LivePlan; strokes: { happened: LiveEvent; orders: LiveOrder[] }[] }[];
+
+describe("a show being shown", () => {
+  it("does what the server's rule does, on every walk", () => {
+    expect(walks.length).toBeGreaterThan(20);
+    expect(walks.flatMap((w) => w.strokes.flatMap((s) => s.orders)).length).toBeGreaterThan(500);
+    for (const { plan, strokes } of walks) {
+      const run = new LiveRun(plan);
+      for (const { happened, orders } of strokes) expect(run.take(happened)).toEqual(orders);
+    }
+  });
+});

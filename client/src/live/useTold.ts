@@ -1,0 +1,63 @@
+import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+import { useEffect, useState } from "react";
+import type { Stage } from "./Stage";
+import { keepRun } from "./keepRun";
+
+const keepEveryMs = 15_000;
+const noticeMs = 8_000;
+
+/** What the presenter is told while a show is shown: that it was edited meanwhile, that the server is away, that the output changed. The run is kept as it goes. */
+export function useTold(showId: string, stage: Stage): readonly string[] {
+  const [edited, setEdited] = useState(false);
+  const [away, setAway] = useState(false);
+  const [elsewhere, setElsewhere] = useState(false);
+  const [output, setOutput] = useState(false);
+  useEffect(() => {
+    const hub = new HubConnectionBuilder()
+      .withUrl("/live")
+      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 2000 })
+      .configureLogging(LogLevel.None)
+      .build();
+    const follow = async () => {
+      await hub.invoke("Follow", showId);
+      await hub.invoke("FollowRun", showId, stage.view.id);
+      setAway(false);
+    };
+    hub.on("changed", (_: string, revision: number) => setEdited(revision !== stage.view.revision));
+    hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
+    hub.on("press", (what: string, number: number) => stage.press(what, number));
+    hub.onreconnecting(() => setAway(true));
+    hub.onreconnected(() => void follow());
+    const started = hub.start().then(follow, () => setAway(true));
+    return () => void started.then(() => hub.stop());
+  }, [showId, stage]);
+  useEffect(() => {
+    const keep = () => void keepRun(showId, stage);
+    const timer = window.setInterval(keep, keepEveryMs);
+    window.addEventListener("pagehide", keep);
+    return () => {
+      window.clearInterval(timer);
+      window.removeEventListener("pagehide", keep);
+    };
+  }, [showId, stage]);
+  useEffect(() => {
+    let timer = 0;
+    const changed = () => {
+      stage.note("The sound output changed");
+      setOutput(true);
+      window.clearTimeout(timer);
+      timer = window.setTimeout(() => setOutput(false), noticeMs);
+    };
+    navigator.mediaDevices?.addEventListener("devicechange", changed);
+    return () => {
+      window.clearTimeout(timer);
+      navigator.mediaDevices?.removeEventListener("devicechange", changed);
+    };
+  }, [stage]);
+  return [
+    ...(edited ? ["The show was edited since: this run keeps what it began with."] : []),
+    ...(elsewhere ? ["Another page presents this show too: end one of them if that is not meant."] : []),
+    ...(away ? ["The server is away. All that is needed is here; go on."] : []),
+    ...(output ? ["The sound output changed: listen whether all is well."] : []),
+  ];
+}

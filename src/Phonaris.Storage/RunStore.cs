@@ -1,0 +1,46 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Storage;
+
+/// <summary>Keeps what runs of shows were like.</summary>
+public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
+{
+    /// <summary>The most runs kept of a show; the oldest go.</summary>
+    private const int Most = 100;
+
+    /// <summary>The runs of a show, the latest first.</summary>
+    public async Task<IReadOnlyList<KeptRun>> ListAsync(string showId, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Select(r => new KeptRun(r.Id, r.Kind, r.StartedAt)).ToListAsync(cancel);
+    }
+
+    /// <summary>A run of a show with what it was like, or null.</summary>
+    public async Task<(KeptRun Run, RunLog Log)?> FindAsync(string showId, string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var row = await db.Runs.AsNoTracking().SingleOrDefaultAsync(r => r.ShowId == showId && r.Id == id, cancel);
+        return row is null ? null : (new KeptRun(row.Id, row.Kind, row.StartedAt), JsonSerializer.Deserialize<RunLog>(row.Log, ShowJson.Options)!);
+    }
+
+    /// <summary>Keeps what is known of a run, in place of what was known before.</summary>
+    public async Task KeepAsync(string id, string showId, string kind, DateTime startedAt, RunLog log, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var row = await db.Runs.SingleOrDefaultAsync(r => r.Id == id && r.ShowId == showId, cancel);
+        if (row is null) db.Runs.Add(row = new() { Id = id, ShowId = showId, Kind = kind, StartedAt = startedAt, Log = "" });
+        row.Log = JsonSerializer.Serialize(log, ShowJson.Options);
+        await db.SaveChangesAsync(cancel);
+        var old = await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Skip(Most).Select(r => r.Id).ToListAsync(cancel);
+        await db.Runs.Where(r => old.Contains(r.Id)).ExecuteDeleteAsync(cancel);
+    }
+}
+
+/// <summary>A run that is kept.</summary>
+/// <param name="Id">What names it.</param>
+/// <param name="Kind">What it was for.</param>
+/// <param name="StartedAt">When it began, in UTC.</param>
+public sealed record KeptRun(string Id, string Kind, DateTime StartedAt);

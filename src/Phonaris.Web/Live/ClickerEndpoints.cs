@@ -1,0 +1,80 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.SignalR;
+using Phonaris.Core;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>What a phone can ask: the page, to be let in, to press, and what there is to show. Nothing else of the app can be reached this way.</summary>
+internal static class ClickerEndpoints
+{
+    /// <summary>The longest body a phone sends, in bytes.</summary>
+    private const long LongestBody = 1_000;
+
+    private static readonly string Page = Read();
+
+    /// <summary>Maps what phones ask.</summary>
+    public static void MapClicker(this IEndpointRouteBuilder app, ClickerRooms rooms, IHubContext<LiveHub> hub)
+    {
+        var clicker = app.MapGroup("/clicker").AddEndpointFilter((context, next) =>
+        {
+            if (context.HttpContext.Request.ContentLength > LongestBody) throw new RuleException("That is too long for a clicker.", "body");
+            return next(context);
+        }).ExcludeFromDescription();
+        clicker.MapGet("", () => TypedResults.Content(Page, "text/html; charset=utf-8"));
+        clicker.MapPost("/join", (ClickerCode asked) => TypedResults.Ok(new { token = rooms.Join(asked.Code) }));
+        clicker.MapGet("/state", Results<Ok<ClickerState>, NotFound> (string token) => rooms.ByToken(token) is { } room ? TypedResults.Ok(room.State) : TypedResults.NotFound());
+        clicker.MapPost("/press", async Task<Results<NoContent, NotFound>> (ClickerPress press) =>
+        {
+            if (rooms.ByToken(press.Token) is not { } room) return TypedResults.NotFound();
+            await hub.Clients.Group(LiveHub.RunGroup(room.RunId)).SendAsync("press", press.What, press.Number);
+            return TypedResults.NoContent();
+        });
+    }
+
+    /// <summary>Maps what the presenter's page asks.</summary>
+    public static void MapClickerRooms(this RouteGroupBuilder api)
+    {
+        api.MapPost("/shows/{id}/runs/{runId}/clicker", async Task<Results<Ok<ClickerView>, NotFound>> (string id, string runId, LiveRuns runs, ClickerRooms rooms, ClickerHost host) =>
+        {
+            if (runs.Find(id, runId) is null) return TypedResults.NotFound();
+            var room = rooms.Open(runId);
+            return TypedResults.Ok(new ClickerView(room.Code, await host.OpenAsync(), room.Phones));
+        });
+
+        api.MapPut("/shows/{id}/runs/{runId}/clicker/state", Results<NoContent, NotFound> (string id, string runId, ClickerState state, LiveRuns runs, ClickerRooms rooms) =>
+        {
+            if (runs.Find(id, runId) is null || rooms.Of(runId) is not { } room) return TypedResults.NotFound();
+            room.State = state;
+            return TypedResults.NoContent();
+        });
+
+        api.MapDelete("/shows/{id}/runs/{runId}/clicker", async (string id, string runId, LiveRuns runs, ClickerRooms rooms, ClickerHost host) =>
+        {
+            if (runs.Find(id, runId) is not null) rooms.Close(runId);
+            if (!rooms.Any) await host.CloseAsync();
+            return TypedResults.NoContent();
+        });
+    }
+
+    private static string Read()
+    {
+        using var page = new StreamReader(typeof(ClickerEndpoints).Assembly.GetManifestResourceStream("clicker.html")!);
+        return page.ReadToEnd();
+    }
+}
+
+/// <summary>A code that a phone was given.</summary>
+public sealed record ClickerCode(string Code);
+
+/// <summary>A button pressed on a phone.</summary>
+/// <param name="Token">What it was let in with.</param>
+/// <param name="What">on, back, silence or hand.</param>
+/// <param name="Number">The key of what is to be started by hand, from 1.</param>
+public sealed record ClickerPress(string Token, string What, int Number);
+
+/// <summary>How phones join.</summary>
+/// <param name="Code">The code to be typed.</param>
+/// <param name="Addresses">Where the page is found from the network; none where there is no network.</param>
+/// <param name="Phones">How many have joined.</param>
+public sealed record ClickerView(string Code, IReadOnlyList<string> Addresses, int Phones);

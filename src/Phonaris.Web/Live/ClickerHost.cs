@@ -1,0 +1,84 @@
+using System.Net;
+using System.Net.NetworkInformation;
+using System.Net.Sockets;
+using Microsoft.AspNetCore.SignalR;
+using Phonaris.Core.Shows;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>
+/// Listens beyond this machine, for clickers only and only while a run is open to them: a host of its own that knows nothing but the
+/// clicker's page and what that asks.
+/// </summary>
+internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, ILogger<ClickerHost> log) : IAsyncDisposable
+{
+    private readonly SemaphoreSlim _turn = new(1);
+    private WebApplication? _app;
+
+    /// <summary>Begins to listen, where it does not yet; gives the addresses of the page.</summary>
+    public async Task<IReadOnlyList<string>> OpenAsync()
+    {
+        await _turn.WaitAsync();
+        try
+        {
+            _app ??= await StartAsync();
+            var port = new Uri(_app.Urls.First().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)).Port;
+            return [.. Addresses().Select(a => $"http://{a}:{port}/clicker")];
+        }
+        finally
+        {
+            _turn.Release();
+        }
+    }
+
+    /// <summary>Listens no longer.</summary>
+    public async Task CloseAsync()
+    {
+        await _turn.WaitAsync();
+        try
+        {
+            if (_app is not { } app) return;
+            _app = null;
+            await app.StopAsync();
+            await app.DisposeAsync();
+        }
+        finally
+        {
+            _turn.Release();
+        }
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await CloseAsync();
+        _turn.Dispose();
+    }
+
+    private async Task<WebApplication> StartAsync()
+    {
+        var builder = WebApplication.CreateEmptyBuilder(new());
+        builder.WebHost.UseKestrelCore().ConfigureKestrel(o => o.Listen(IPAddress.Any, 0));
+        builder.Services.AddRoutingCore();
+        builder.Services.AddProblemDetails();
+        builder.Services.AddExceptionHandler<Problems>();
+        builder.Services.AddSingleton(log);
+        builder.Services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
+        var app = builder.Build();
+        app.UseExceptionHandler();
+        app.UseMiddleware<SameOrigin>();
+        app.UseRouting();
+        app.MapClicker(rooms, hub);
+        await app.StartAsync();
+        log.LogInformation("Clickers can join at {Urls}", app.Urls);
+        return app;
+    }
+
+    /// <summary>The addresses of this machine in its networks.</summary>
+    private static IEnumerable<IPAddress> Addresses() => NetworkInterface.GetAllNetworkInterfaces()
+        .Where(n => n.OperationalStatus == OperationalStatus.Up && n.NetworkInterfaceType != NetworkInterfaceType.Loopback)
+        .SelectMany(n => n.GetIPProperties().UnicastAddresses)
+        .Select(a => a.Address)
+        .Where(a => a.AddressFamily == AddressFamily.InterNetwork);
+}

@@ -1,0 +1,117 @@
+using System.Buffers;
+using System.Runtime.InteropServices;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Checking;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>Showing a show: the plan, what it sounds from, and what the run was like.</summary>
+internal static class LiveEndpoints
+{
+    public static void MapLive(this RouteGroupBuilder api)
+    {
+        api.MapPost("/shows/{id}/runs", async Task<Results<Ok<RunView>, NotFound>> (
+            string id, NewRun asked, ShowStore shows, SoundLibrary sounds, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            await sounds.PrepareAllAsync(stored.Show, cancel);
+            var others = runs.IsPresented(id);
+            var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
+            runs.Add(run);
+            return TypedResults.Ok(RunView.Of(run, sounds, asked.Kind == RunKind.Present && others));
+        });
+
+        // Samples as the engine has them: left and right in turn, 32-bit float, little-endian.
+        api.MapGet("/shows/{id}/runs/{runId}/stems/{cueId}", async Task<Results<EmptyHttpResult, NotFound>> (
+            string id, string runId, string cueId, SoundLibrary sounds, LiveRuns runs, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (runs.Find(id, runId) is not { } run) return TypedResults.NotFound();
+            var stem = LiveStem.Of(run.Stored.Show, cueId, sounds.Fits.Of);
+            await sounds.PrepareAsync(stem.Cue.Source, 0, null, cancel);
+            response.ContentType = "application/octet-stream";
+            response.ContentLength = stem.Cue.LengthFrames * Frames.Channels * sizeof(float);
+            response.Headers.CacheControl = "no-store";
+            await WriteAsync(stem, sounds, response, cancel);
+            return TypedResults.Empty;
+        });
+
+        api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (
+            string id, string runId, ToldRun told, ShowStore shows, RunStore kept, LiveRuns runs, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
+            await kept.KeepAsync(runId, id, told.Kind, told.StartedAt, told.Log.Validated(), cancel);
+            if (told.Ended) runs.End(runId);
+            return TypedResults.NoContent();
+        });
+
+        api.MapGet("/shows/{id}/runs", async (string id, RunStore kept, CancellationToken cancel) => TypedResults.Ok(await kept.ListAsync(id, cancel)));
+
+        api.MapGet("/shows/{id}/runs/{runId}/report", async Task<Results<Ok<RunReportView>, NotFound>> (
+            string id, string runId, ShowStore shows, SoundLibrary sounds, RunStore kept, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored || await kept.FindAsync(id, runId, cancel) is not { } run) return TypedResults.NotFound();
+            await sounds.PrepareAllAsync(stored.Show, cancel);
+            var order = RunningOrder.Of(stored.Show);
+            var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
+            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)]));
+        });
+    }
+
+    private static async Task WriteAsync(LiveStem stem, SoundLibrary sounds, HttpResponse response, CancellationToken cancel)
+    {
+        var mixer = new Mixer(stem.ToSchedule(), sounds.Open);
+        var block = ArrayPool<float>.Shared.Rent(Frames.PerSecond * Frames.Channels);
+        try
+        {
+            for (var at = 0L; at < stem.Cue.LengthFrames; at += Frames.PerSecond)
+            {
+                var samples = block.AsMemory(0, (int)Math.Min(Frames.PerSecond, stem.Cue.LengthFrames - at) * Frames.Channels);
+                mixer.Render(at, samples.Span);
+                MemoryMarshal.AsBytes(samples.Span).CopyTo(response.BodyWriter.GetSpan(samples.Length * sizeof(float)));
+                response.BodyWriter.Advance(samples.Length * sizeof(float));
+                await response.BodyWriter.FlushAsync(cancel);
+            }
+        }
+        finally
+        {
+            ArrayPool<float>.Shared.Return(block);
+        }
+    }
+}
+
+/// <summary>What a run is for.</summary>
+public enum RunKind
+{
+    /// <summary>Shown to an audience.</summary>
+    Present,
+
+    /// <summary>A dry run.</summary>
+    Dry,
+
+    /// <summary>Self-running.</summary>
+    Self,
+}
+
+/// <summary>A run to begin.</summary>
+/// <param name="Kind">What it is for.</param>
+public sealed record NewRun(RunKind Kind);
+
+/// <summary>A run as its page tells of it.</summary>
+/// <param name="Kind">What it was for.</param>
+/// <param name="StartedAt">When it began, in UTC.</param>
+/// <param name="Ended">Whether it has ended.</param>
+/// <param name="Log">What it was like.</param>
+public sealed record ToldRun(string Kind, DateTime StartedAt, bool Ended, RunLog Log);
+
+/// <summary>The report of a run.</summary>
+/// <param name="Run">The run.</param>
+/// <param name="Report">What it was like.</param>
+/// <param name="Findings">What the show should be warned about.</param>
+public sealed record RunReportView(KeptRun Run, RunReport Report, IReadOnlyList<Finding> Findings);

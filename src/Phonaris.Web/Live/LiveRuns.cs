@@ -1,0 +1,41 @@
+using System.Collections.Concurrent;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>The shows being shown, each as it was when that began: edits made meanwhile change nothing of it.</summary>
+internal sealed class LiveRuns
+{
+    /// <summary>More are hardly shown at once; the oldest is forgotten, its page has all it needs.</summary>
+    private const int Most = 40;
+
+    private readonly ConcurrentDictionary<string, LiveShow> _runs = new();
+    private readonly ConcurrentDictionary<string, string> _pages = new();
+
+    /// <summary>Keeps a show that is going to be shown.</summary>
+    public void Add(LiveShow run)
+    {
+        while (_runs.Count >= Most && _runs.Values.MinBy(r => r.Began) is { } oldest) _runs.TryRemove(oldest.Id, out _);
+        _runs[run.Id] = run;
+    }
+
+    /// <summary>A run, or null.</summary>
+    public LiveShow? Find(string showId, string runId) => _runs.TryGetValue(runId, out var run) && run.Stored.Id == showId ? run : null;
+
+    /// <summary>Whether a page is presenting a show.</summary>
+    public bool IsPresented(string showId) => _pages.Values.Any(id => _runs.TryGetValue(id, out var run) && run.Kind == RunKind.Present && run.Stored.Id == showId);
+
+    /// <summary>Knows of a page that shows a run, until it is gone.</summary>
+    public void Connect(string runId, string connectionId) => _pages[connectionId] = runId;
+
+    /// <summary>A page is gone.</summary>
+    public void Disconnect(string connectionId) => _pages.TryRemove(connectionId, out _);
+
+    /// <summary>Forgets a run that has ended.</summary>
+    public void End(string runId) => _runs.TryRemove(runId, out _);
+}
+
+/// <summary>A show being shown.</summary>
+internal sealed record LiveShow(string Id, RunKind Kind, StoredShow Stored, LivePlan Plan, DateTime Began);

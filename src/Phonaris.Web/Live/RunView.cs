@@ -1,0 +1,51 @@
+using Phonaris.Core;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>All a page needs to show a show without the server.</summary>
+/// <param name="Id">The run.</param>
+/// <param name="Revision">The revision of the show that is shown.</param>
+/// <param name="Show">The show.</param>
+/// <param name="RunningOrder">When each slide is planned.</param>
+/// <param name="Plan">What shall sound wherever the presenter is.</param>
+/// <param name="Stems">What cues sound from, by the cue of the show.</param>
+/// <param name="Explained">By slide, what is planned to sound there and why, or why it is silent.</param>
+/// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
+/// <param name="Duck">How beds make room while a voice sounds.</param>
+/// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
+public sealed record RunView(
+    string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems,
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, DuckView Duck, bool ShownElsewhere)
+{
+    private const int CurvePoints = 128;
+
+    internal static RunView Of(LiveShow run, SoundLibrary sounds, bool shownElsewhere)
+    {
+        var show = run.Stored.Show;
+        var order = RunningOrder.Of(show);
+        return new(
+            run.Id, run.Stored.Revision, show.WithCardsDrawn(), order, run.Plan,
+            [.. run.Plan.Cues.Select(c => c.CueId).Distinct().Select(id => LiveStem.Of(show, id, sounds.Fits.Of) is var stem ? new StemView(id, stem.Cue.LengthFrames, stem.LoopFrom) : null!)],
+            order.Slides.ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. Explanation.Of(show, s.SlideId, sounds.Fits.Of).Select(e => e.Sentence)]),
+            Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
+            new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs), shownElsewhere);
+    }
+}
+
+/// <summary>What a cue sounds from.</summary>
+/// <param name="CueId">The cue of the show.</param>
+/// <param name="Frames">How long it is, in frames at 48 kHz.</param>
+/// <param name="LoopFrom">The frame from which it is repeated; its length where it is not.</param>
+public sealed record StemView(string CueId, long Frames, long LoopFrom);
+
+/// <summary>How beds make room while a voice sounds.</summary>
+/// <param name="Gain">Their gain meanwhile.</param>
+/// <param name="AttackMs">How long they take to go down.</param>
+/// <param name="HoldMs">How long they stay down after it.</param>
+/// <param name="ReleaseMs">How long they take to come up again.</param>
+public sealed record DuckView(float Gain, long AttackMs, long HoldMs, long ReleaseMs);
