@@ -17,7 +17,8 @@ public sealed class Browser : IDisposable
     private readonly ChromeDriver _driver;
 
     /// <param name="withDemo">Whether the demo show is there.</param>
-    public Browser(bool withDemo = false)
+    /// <param name="hears">Whether what sounds is listened to, see <see cref="Ear"/>.</param>
+    public Browser(bool withDemo = false, bool hears = false)
     {
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", "http://127.0.0.1:0")
@@ -30,12 +31,33 @@ public sealed class Browser : IDisposable
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
-            "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream",
+            "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", "--js-flags=--expose-gc",
             "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear });
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
     }
+
+    /// <summary>
+    /// Listens where the page's sound goes out: <c>heard</c> has for each block of 128 frames when it is by the audio clock, in seconds, and its
+    /// greatest sample; <c>heardBy</c> is that clock.
+    /// </summary>
+    private const string Ear = """
+        const create = AudioContext.prototype.createAnalyser;
+        AudioContext.prototype.createAnalyser = function () {
+            const node = create.call(this);
+            window.heardBy = this;
+            window.heard = [];
+            const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.port.postMessage([currentTime, peak]); return true; } })';
+            this.audioWorklet.addModule(URL.createObjectURL(new Blob([source], { type: 'text/javascript' }))).then(() => {
+                const ear = new AudioWorkletNode(this, 'ear');
+                node.connect(ear);
+                ear.port.onmessage = ({ data }) => window.heard.push(data);
+            });
+            return node;
+        };
+        """;
 
     public string Address => _app.ClientOptions.BaseAddress.ToString().TrimEnd('/');
 
@@ -48,6 +70,20 @@ public sealed class Browser : IDisposable
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
     public void Go(string path) => _driver.Navigate().GoToUrl(Address + path);
+
+    /// <summary>Takes the window with a title in hand; the first one for none.</summary>
+    public void Window(string? title = null) => Until(
+        () => _driver.WindowHandles.Any(handle => _driver.SwitchTo().Window(handle).Title == title || (title is null && handle == _driver.WindowHandles[0])), $"a window {title}");
+
+    /// <summary>The server is gone, as in the middle of a talk.</summary>
+    public void LoseServer() => _app.Dispose();
+
+    /// <summary>Lets nothing through from addresses of a pattern; all again for none.</summary>
+    public void Block(params string[] patterns)
+    {
+        _driver.ExecuteCdpCommand("Network.enable", []);
+        _driver.ExecuteCdpCommand("Network.setBlockedURLs", new() { ["urls"] = patterns });
+    }
 
     public void Reload() => _driver.Navigate().Refresh();
 

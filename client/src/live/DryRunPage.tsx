@@ -45,6 +45,7 @@ export function DryRunPage() {
         problem={problem}
         prepared={prepared}
         begin={begin}
+        atTop
       >
         <p className="mb-3">
           Goes on{" "}

@@ -12,7 +12,7 @@ export function Notes({ notes }: { notes: string }) {
         <button
           type="button"
           className="btn btn-xs bg-base-300"
-          aria-label="Smaller notes"
+          aria-label="A− smaller notes"
           disabled={size === 0}
           onClick={() => setSize(size - 1)}
         >
@@ -21,7 +21,7 @@ export function Notes({ notes }: { notes: string }) {
         <button
           type="button"
           className="btn btn-xs bg-base-300"
-          aria-label="Larger notes"
+          aria-label="A+ larger notes"
           disabled={size === sizes.length - 1}
           onClick={() => setSize(size + 1)}
         >

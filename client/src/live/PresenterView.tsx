@@ -101,7 +101,7 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
           <img
             src={place && pictures.get(`${place.slideId} ${place.step}`)}
             alt={slide?.title}
-            className={`max-h-[56vh] min-h-0 w-full rounded-md object-contain object-left ${now.black ? "opacity-30" : ""}`}
+            className={`max-h-[56vh] min-h-[30vh] w-full shrink rounded-md object-contain object-left ${now.black ? "opacity-30" : ""}`}
           />
           <div className="flex items-center gap-3">
             <div className="min-w-0 grow">
@@ -124,7 +124,7 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
             </button>
           </div>
           <HandButtons stage={stage} />
-          <div className="min-h-0 overflow-y-auto">
+          <div className="min-h-32 shrink-0 overflow-y-auto" style={{ maxHeight: "34vh" }}>
             <NowSounding stage={stage} />
           </div>
         </div>

@@ -10,17 +10,19 @@ interface Props {
   problem: string | undefined;
   prepared: Prepared | undefined;
   begin: (place: number) => Promise<boolean>;
+  /** Whether it stands at the top, beside something else. */
+  atTop?: boolean;
   children?: ReactNode;
 }
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
-export function ReadyCard({ title, showId, fraction, problem, prepared, begin, children }: Props) {
+export function ReadyCard({ title, showId, fraction, problem, prepared, begin, atTop = false, children }: Props) {
   const [place, setPlace] = useState("0");
   const [refused, setRefused] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (
-    <main className="grid h-full place-items-center p-6">
+    <main className={`grid h-full justify-items-center p-6 ${atTop ? "items-start" : "items-center"}`}>
       <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
         <h1 className="mb-4 text-2xl">{title}</h1>
         {problem ? (

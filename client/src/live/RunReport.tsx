@@ -3,6 +3,9 @@ import { answered, api } from "../api/client";
 import { useEdits } from "../api/queries";
 import { framesOfMs, shortTime, time } from "../ui/format";
 
+/** Holds are taken to the tenth of a second: so much a slide may differ. */
+const near = 50;
+
 /** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
@@ -15,12 +18,13 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
   if (!data) return <p role="status">Looking at the run…</p>;
   const { report } = data;
   const over = report.tookMs - report.plannedMs;
+  const unseen = report.slides.filter((s) => s.visits === 0).length;
   const linesOf = (slideId: string) => report.lines.filter((l) => l.slideId === slideId);
   return (
     <div data-testid="report">
       <p className="mb-3 text-lg">
         It took <b className="figures">{time(framesOfMs(report.tookMs))}</b>
-        {over === 0
+        {Math.abs(over) <= near * report.slides.length
           ? ", as planned."
           : `, ${time(framesOfMs(Math.abs(over)))} ${over > 0 ? "longer" : "shorter"} than planned.`}
       </p>
@@ -51,27 +55,32 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
           </tr>
         </thead>
         <tbody>
-          {report.slides.map((s) => (
-            <tr key={s.slideId} className="line-t align-top">
-              <td className="py-1.5 pr-3">
-                <b className="figures">{s.number}</b> {s.title}
-              </td>
-              <td className="figures py-1.5 pr-3">{time(framesOfMs(s.plannedMs))}</td>
-              <td className="figures py-1.5 pr-3" data-took={s.number}>
-                {s.visits === 0 ? <span className="muted font-sans">not shown</span> : time(framesOfMs(s.tookMs))}
-                {s.visits > 1 && <span className="muted font-sans"> in {s.visits} visits</span>}
-              </td>
-              <td className="py-1.5">
-                {linesOf(s.slideId).map((l, i) => (
-                  <p key={i}>
-                    <span className="figures muted">{shortTime(framesOfMs(l.atMs))}</span> {l.words}
-                  </p>
-                ))}
-              </td>
-            </tr>
-          ))}
+          {report.slides
+            .filter((s) => s.visits > 0)
+            .map((s) => (
+              <tr key={s.slideId} className="line-t align-top">
+                <td className="py-1.5 pr-3">
+                  <b className="figures">{s.number}</b> {s.title}
+                </td>
+                <td className="figures py-1.5 pr-3">{time(framesOfMs(s.plannedMs))}</td>
+                <td className="figures py-1.5 pr-3" data-took={s.number}>
+                  {time(framesOfMs(s.tookMs))}
+                  {s.visits > 1 && <span className="muted font-sans"> in {s.visits} visits</span>}
+                </td>
+                <td className="py-1.5">
+                  {linesOf(s.slideId).map((l, i) => (
+                    <p key={i}>
+                      <span className="figures muted">{shortTime(framesOfMs(l.atMs))}</span> {l.words}
+                    </p>
+                  ))}
+                </td>
+              </tr>
+            ))}
         </tbody>
       </table>
+      {unseen > 0 && (
+        <p className="muted mt-2 text-sm">{unseen === 1 ? "One slide was" : `${unseen} slides were`} not shown.</p>
+      )}
       <h2 className="mt-5 mb-1 text-base">Checks</h2>
       {data.findings.length === 0 ? (
         <p>Nothing to warn of.</p>

@@ -22,6 +22,8 @@ export interface Now {
   held: readonly string[];
   /** When the waiting loop was left, or the run began without one, in milliseconds of the sound's clock. */
   talkSinceMs: number | undefined;
+  /** When the place it began with is planned, in milliseconds from the show's beginning. */
+  talkFromMs: number;
   /** When the present slide was come to. */
   slideSinceMs: number;
   version: number;
@@ -54,6 +56,7 @@ export class Stage {
       sounding: [],
       held: [],
       talkSinceMs: undefined,
+      talkFromMs: 0,
       slideSinceMs: 0,
       version: 0,
     };
@@ -111,8 +114,9 @@ export class Stage {
       this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0 });
       this.tell({ slideSinceMs: now });
     }
-    const talk = here.loopStart == null ? (this.now.talkSinceMs ?? now) : undefined;
-    this.now = { ...this.now, place: to, talkSinceMs: talk };
+    this.now = { ...this.now, place: to };
+    if (here.loopStart != null) this.tell({ talkSinceMs: undefined });
+    else if (this.now.talkSinceMs === undefined) this.tell({ talkSinceMs: now, talkFromMs: here.atMs });
     this.happen({ kind: "goTo", place: to });
     this.waitForNext(here);
   }

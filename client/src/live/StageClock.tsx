@@ -4,12 +4,11 @@ import { useNow, useTick } from "./useNow";
 
 /** How far the talk is from its plan, in milliseconds: nothing while within the planned stay, more than nothing when behind. */
 function behindMs(stage: Stage): number | undefined {
-  const { talkSinceMs } = stage.snapshot();
+  const { talkSinceMs, talkFromMs } = stage.snapshot();
   const place = stage.place();
   if (talkSinceMs === undefined || !place) return undefined;
-  const firstMs = stage.places.find((p) => p.loopStart == null)?.atMs ?? 0;
   const elapsed = stage.sound.now() - talkSinceMs;
-  const planned = place.atMs - firstMs;
+  const planned = place.atMs - talkFromMs;
   return elapsed - Math.max(planned, Math.min(planned + place.stayMs, elapsed));
 }
 

@@ -1,0 +1,215 @@
+using System.Globalization;
+using System.Net;
+using System.Net.Http.Json;
+using OpenQA.Selenium;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Web.Shows;
+using SkiaSharp;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>A show shown to an audience: presenter, audience and clicker together, what is heard measured where the sound goes out, and the server lost in the middle.</summary>
+[Collection("journeys")]
+public sealed class PresentingJourney : IDisposable
+{
+    private const int Slides = 26;
+
+    private readonly Browser _browser = new(hears: true);
+
+    [Fact]
+    public async Task A_show_is_presented_and_goes_on_when_the_server_is_lost()
+    {
+        var show = await MakeAsync();
+        _browser.Go($"/shows/{show}/present");
+        _browser.Find("[data-testid=ready]");
+        Assert.Empty(_browser.Axe());
+        _browser.Button("Begin").Click();
+
+        // The waiting loop goes round on its clock, under its bed.
+        _browser.Until(() => Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
+        _browser.Until(() => Where() == "slide 1 of 26, waiting loop", "the loop gone round");
+        _browser.Button("+5 min").Click();
+        Assert.Empty(_browser.Axe());
+
+        // The audience sees what is shown, and the countdown; closed and opened again, nothing is harmed.
+        foreach (var _ in Enumerable.Range(0, 2))
+        {
+            _browser.Button("Audience").Click();
+            _browser.Window("Audience");
+            _browser.Until(() => _browser.Find("[data-testid=audience]").Text.StartsWith("begins in ", StringComparison.Ordinal), "the countdown");
+            _browser.Js<bool>("(window.close(), true)");
+            _browser.Window();
+        }
+        _browser.Button("Audience").Click();
+        _browser.Window();
+
+        // A phone: a wrong code is slowed down after five tries; with the right one it moves the slides.
+        _browser.Button("Clicker").Click();
+        var code = _browser.Find("[data-testid=code]").Text;
+        for (var n = 0; n < 5; n++) Assert.Equal(HttpStatusCode.BadRequest, (await Phone("join", new { code = $"x{n}" })).StatusCode);
+        Assert.Contains("Try again in", await (await Phone("join", new { code })).Content.ReadAsStringAsync());
+        _browser.Until(() => Phone("join", new { code }).Result.IsSuccessStatusCode, "the wait to be over");
+        _browser.Find("dialog a[href^='/clicker']").Click();
+        _browser.Window("Clicker");
+        _browser.Find("[data-in] #on").Click();
+        _browser.Window();
+        _browser.Until(() => Where() == "slide 4 of 26", "the talk begun by the clicker");
+        _browser.Find("dialog button[aria-label='Put away']").Click();
+
+        // The hotspot on the audience's slide sounds, and so does its key, within 50 ms.
+        _browser.Window("Audience");
+        _browser.Find("[data-spot]").Click();
+        _browser.Window();
+        _browser.Until(() => Sounding().Contains("Chirp", StringComparison.Ordinal), "the chirp");
+        Assert.InRange(KeyToSound(), 0, 50);
+
+        // What is edited meanwhile is told, and changes nothing of this run.
+        await EditAsync(show, new RenameShow("Another title"));
+        _browser.Until(() => _browser.Find("[role=status]").Text.Contains("edited since", StringComparison.Ordinal), "the edit told");
+
+        // The server is lost. Twenty slides on, the bed has not broken for five milliseconds.
+        _browser.LoseServer();
+        _browser.Until(() => _browser.Find("[role=status]").Text.Contains("server is away", StringComparison.Ordinal), "the loss told");
+        var from = Now();
+        for (var n = 0; n < 20; n++)
+        {
+            Press(Keys.PageDown);
+            Thread.Sleep(150);
+        }
+        Assert.Equal("slide 24 of 26", Where());
+        Assert.InRange(LongestGapMs(from, Now()), 0, 5);
+
+        // Its span ends with slide 24: it dies away by its fade, to the shape.
+        Press(Keys.ArrowRight);
+        _browser.Until(() => Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
+        Thread.Sleep(2400);
+        Assert.All(FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
+
+        // Back, by number, black, paused, and all silenced.
+        Press("g");
+        _browser.Find("[aria-label='Slide number']").SendKeys("7" + Keys.Enter);
+        _browser.Until(() => Where() == "slide 7 of 26" && Sounding().Contains("Steady", StringComparison.Ordinal), "slide 7, and its bed");
+        Press("b");
+        _browser.Until(() => Where() == "slide 7 of 26, black", "the screen black");
+        Press("b");
+        _browser.Button("Pause").Click();
+        _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound held");
+        _browser.Button("Go on").Click();
+        Press("s");
+        _browser.Until(() => Sounding().Contains("silenced by hand", StringComparison.Ordinal), "silence");
+        Thread.Sleep(500);
+        Assert.InRange(_browser.Js<double>("Math.max(...heard.slice(-40).map(b => b[1]))"), 0, 1e-4);
+
+        // Half an hour of going to and fro leaves nothing behind.
+        var before = HeapMb();
+        _browser.Js<bool>("(window.walked = false, (async () => { for (let n = 0; n < 900; n++) { document.dispatchEvent(new KeyboardEvent('keydown', { key: ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'End', 'Home', '1'][n * 7 % 6] })); heard.length = 0; await new Promise(r => setTimeout(r, 8)); } window.walked = true; })(), true)");
+        _browser.Until(() => _browser.Js<bool>("window.walked"), "the walk to end");
+        Thread.Sleep(2500);
+        Assert.InRange(HeapMb() - before, -50, 12);
+
+        _browser.Button("End").Click();
+        _browser.Until(() => _browser.Find("main").Text.Contains("The server is away. What happened is kept here", StringComparison.Ordinal), "the run kept");
+        Assert.Contains("Chirp was started by hand", _browser.Js<string>("Object.entries(localStorage).find(([k]) => k.startsWith('phonaris-run'))[1]"));
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    /// <summary>A show of a waiting loop and a talk: a steady tone going round under slides 1 to 24, and a chirp by hand on all.</summary>
+    private async Task<string> MakeAsync()
+    {
+        _browser.Go("/");
+        _browser.Type("Hold of each slide", "1", "1.0 s");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, Slides).Select(Picture)));
+        _browser.Until(() => _browser.Count("[data-slide]") > 5, "the slides");
+        _browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', Tone("steady.wav", 330, 12), Tone("chirp.wav", 900, 1)));
+        _browser.Until(() => _browser.Count("[data-sound]") == 2, "two sounds");
+        var show = _browser.Url.Split('/')[^1];
+        var view = await ViewAsync(show);
+        var ids = view.Show.Slides.Select(s => s.Id).ToList();
+        var (steady, chirp) = (view.Show.Sounds.Single(s => s.Name == "Steady"), view.Show.Sounds.Single(s => s.Name == "Chirp"));
+        await EditAsync(show, new SetSections([new("w", "Before", ids[0], true), new("t", "The talk", ids[3], false)]));
+        await EditAsync(show, new PlaceCue(CueDefaults.For(view.Show, steady with { Kind = SoundKind.Bed }, ids[0], "bed") with { Span = new(ids[0], ids[23]), LevelDb = -6, FadeOut = Fade.Of(2000) }, 0));
+        await EditAsync(show, new SetSoundKind(steady.Id, SoundKind.Bed));
+        await EditAsync(show, new SetSoundKind(chirp.Id, SoundKind.Spot));
+        await EditAsync(show, new PlaceCue(CueDefaults.For(view.Show, chirp, ids[0], "chirp") with { Span = new(ids[0], ids[^1]), LevelDb = 6, Start = CueStart.ByHand, Hotspot = Hotspot.New("Chirp") }, 1));
+        return show;
+    }
+
+    private async Task<ShowView> ViewAsync(string show) => (await _browser.Http.GetFromJsonAsync<ShowView>($"/api/shows/{show}", ShowJson.Options))!;
+
+    private async Task EditAsync(string show, Edit edit) => (await _browser.Http.PostAsJsonAsync(
+        $"/api/shows/{show}/edits", new MadeEdit((await ViewAsync(show)).Revision, edit), ShowJson.Options)).EnsureSuccessStatusCode();
+
+    /// <summary>Asks as a phone in the network would: at the address it is given, where nothing else is to be had.</summary>
+    private async Task<HttpResponseMessage> Phone(string what, object body)
+    {
+        using var phone = new HttpClient();
+        var address = _browser.Js<string>("[...document.querySelectorAll('dialog p.figures')].map(p => p.textContent).find(t => t.startsWith('http')) ?? ''");
+        if (address.Length == 0) address = $"{_browser.Address}/clicker";
+        else Assert.Equal(HttpStatusCode.NotFound, (await phone.GetAsync(address.Replace("/clicker", "/api/shows", StringComparison.Ordinal))).StatusCode);
+        return await phone.PostAsJsonAsync($"{address}/{what}", body);
+    }
+
+    private string Where() => _browser.Find("[data-testid=where]").Text;
+
+    private string Sounding() => _browser.Find("[aria-label='Sounding now']").Text;
+
+    private double Now() => _browser.Js<double>("heardBy.currentTime");
+
+    private double HeapMb() => _browser.Js<double>("(gc(), gc(), performance.memory.usedJSHeapSize / 1e6)");
+
+    private void Press(string key) => _browser.Hand.SendKeys(key).Perform();
+
+    /// <summary>The longest stretch in which next to nothing is heard, in milliseconds.</summary>
+    private double LongestGapMs(double from, double to)
+    {
+        string Text(double t) => t.ToString(CultureInfo.InvariantCulture);
+        return _browser.Js<double>($"(() => {{ let longest = 0, last = {Text(from)}, blocks = 0; for (const [at, peak] of heard) if (at > {Text(from)} && at < {Text(to)} && peak > 0.02) {{ longest = Math.max(longest, at - last - 128 / 48000); last = at; blocks++; }} return blocks < 300 ? 1e6 : Math.max(longest, {Text(to)} - last - 0.1) * 1000; }})()");
+    }
+
+    /// <summary>Milliseconds from a key to the first block in which the chirp is heard over the bed, the worst of five.</summary>
+    private double KeyToSound()
+    {
+        var worst = 0.0;
+        for (var n = 0; n < 5; n++)
+        {
+            Thread.Sleep(1300);
+            _browser.Js<bool>("(window.pressedAt = 0, addEventListener('keydown', (e) => window.pressedAt = heardBy.currentTime - (performance.now() - e.timeStamp) / 1000, { once: true, capture: true }), window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), true)");
+            Press("1");
+            _browser.Until(() => _browser.Js<bool>("heard.some(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)"), "the chirp to be heard");
+            worst = Math.Max(worst, _browser.Js<double>("(heard.find(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)[0] - pressedAt) * 1000"));
+        }
+        return worst;
+    }
+
+    /// <summary>What is heard of a fade out of so many seconds, at its quarters, beside the quarter sine it is to be.</summary>
+    private IEnumerable<(double Heard, double Wanted)> FadeShape(double seconds)
+    {
+        // From the last block in which anything is heard back to the fade's beginning.
+        var end = _browser.Js<double>("heard.findLast(([, peak]) => peak > 0.0008)[0]");
+        var start = end - seconds;
+        var full = _browser.Js<double>($"Math.max(...heard.filter(([at]) => at > {(start - 0.5).ToString(CultureInfo.InvariantCulture)} && at < {(start - 0.1).ToString(CultureInfo.InvariantCulture)}).map(b => b[1]))");
+        foreach (var part in (double[])[0.25, 0.5, 0.75])
+        {
+            var at = (start + part * seconds).ToString(CultureInfo.InvariantCulture);
+            yield return (_browser.Js<double>($"Math.max(...heard.filter(([t]) => Math.abs(t - {at}) < 0.005).map(b => b[1]))") / full, Math.Sin(Math.PI / 2 * (1 - part)));
+        }
+    }
+
+    private string Picture(int n)
+    {
+        var path = _browser.PathOf($"{n:00} Slide {n}.png");
+        using var bitmap = new SKBitmap(320, 180);
+        bitmap.Erase(SKColor.FromHsl(n * 13, 40, 40));
+        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
+        return path;
+    }
+
+    private string Tone(string name, int hertz, int seconds)
+    {
+        var path = _browser.PathOf(name);
+        FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", $"sine={hertz}:duration={seconds}:sample_rate=48000", "-ac", "2", path);
+        return path;
+    }
+}
