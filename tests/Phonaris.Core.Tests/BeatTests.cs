@@ -9,7 +9,7 @@ public sealed class BeatTests
     [InlineData("click", 60, 4), InlineData("click", 128, 4), InlineData("click", 180, 4)]
     [InlineData("drums", 60, 4), InlineData("drums", 90, 4), InlineData("drums", 150, 4), InlineData("drums", 180, 4)]
     [InlineData("waltz", 90, 3), InlineData("waltz", 150, 3)]
-    [InlineData("sparse", 72, 4), InlineData("pads", 80, 4), InlineData("pads", 110, 4)]
+    [InlineData("sparse", 72, 4), InlineData("sparse", 120, 4), InlineData("sparse", 160, 4), InlineData("pads", 80, 4), InlineData("pads", 110, 4)]
     public void Steady_beats_are_found(string style, double bpm, int perBar)
     {
         var (piece, hit, right) = Found(new Band(40).Play(style, bpm, perBar));

@@ -42,14 +42,18 @@ internal static class BeatTracker
         return beats;
     }
 
-    /// <summary>How strong what begins half-way between beats is, beside what begins on them.</summary>
+    /// <summary>
+    /// How strong what begins half-way between beats is, beside what begins on them, where it is strong: beats that are left out now and then
+    /// tell nothing, those that are played do.
+    /// </summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>
     public static double Halves(float[] onsets, IReadOnlyList<double> beats)
     {
         if (beats.Count < 2) return 0;
         var on = beats.Average(b => Strongest(onsets, b));
-        return on > 0 ? beats.Zip(beats.Skip(1)).Average(pair => Strongest(onsets, (pair.First + pair.Second) / 2)) / on : 0;
+        var between = beats.Zip(beats.Skip(1)).Select(pair => Strongest(onsets, (pair.First + pair.Second) / 2)).Order().ToList();
+        return on > 0 ? between[between.Count * 3 / 4] / on : 0;
     }
 
     /// <summary>

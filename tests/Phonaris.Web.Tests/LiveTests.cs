@@ -1,0 +1,91 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Runtime.InteropServices;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Web.Live;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>What a page gets to show a show, what it tells of it afterwards, and who is let in with a clicker.</summary>
+public sealed class LiveTests : IDisposable
+{
+    private readonly App _app = new();
+
+    [Fact]
+    public async Task A_run_keeps_its_copy_sounds_as_set_and_is_told_afterwards()
+    {
+        var show = await _app.ShowAsync(3);
+        var sound = await _app.SoundAsync(show, _app.Make("hum.wav", "-f", "lavfi", "-i", "sine=330:duration=9:sample_rate=48000", "-ac", "2"));
+        await EditAsync(show, new SetSoundKind(sound, SoundKind.Bed));
+        var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();
+        var cue = (await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slides[0] }))).CueId;
+        await EditAsync(show, new SetPart(cue, 0, 48_000 * 2));
+        await EditAsync(show, new SetLevel(cue, -12));
+
+        var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+        Assert.Equal(slides, run.Plan.Places.Select(p => p.SlideId));
+        Assert.False(run.ShownElsewhere);
+        var stem = Assert.Single(run.Stems);
+        Assert.True(stem.LoopFrom > 0 && stem.LoopFrom < stem.Frames);
+        var samples = await StemAsync(show, run.Id, cue);
+        Assert.Equal(stem.Frames * 2, samples.Length);
+        // As the show sounds behind its fade in, to the bit: left and right in turn here, one after the other there.
+        var chunk = MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound/4")).ToArray();
+        var first = 4 * 24_000;
+        for (var n = 0; n < 24_000; n += 501)
+        {
+            var at = first + n < stem.Frames ? first + n : stem.LoopFrom + (first + n - stem.LoopFrom) % (stem.Frames - stem.LoopFrom);
+            Assert.Equal(chunk[n], samples[2 * at], 1e-6f);
+        }
+        // Edited meanwhile, the run is what it was.
+        await EditAsync(show, new SetLevel(cue, 0));
+        Assert.Equal(samples, await StemAsync(show, run.Id, cue));
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/runs/none/stems/{cue}")).StatusCode);
+
+        // Told afterwards: times beside the plan, the holds they would make; and nonsense is refused.
+        var log = new RunLog([new(slides[0], 0, 3_120), new(slides[1], 3_120, 1_000), new(slides[0], 4_120, 500)], [new(0, slides[0], "Hum began with slide 1")]);
+        Assert.Equal(HttpStatusCode.NoContent, (await TellAsync(log)).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(log with { Stays = [new(slides[0], -1, 5)] })).StatusCode);
+        Assert.Equal(HttpStatusCode.BadRequest, (await TellAsync(log with { Lines = [new(0, slides[0], new string('x', 501))] })).StatusCode);
+        Assert.Equal(run.Id, Assert.Single((await _app.Http.GetFromJsonAsync<List<Storage.KeptRun>>($"/api/shows/{show}/runs", App.Json))!).Id);
+        var report = (await _app.Http.GetFromJsonAsync<RunReportView>($"/api/shows/{show}/runs/{run.Id}/report", App.Json))!.Report;
+        Assert.Equal((4_620, 4_000, 2), (report.TookMs, report.PlannedMs, report.Slides[0].Visits));
+        await EditAsync(show, report.Edit!);
+        Assert.Equal([3_600, 1_000, 2_000], (await _app.ViewAsync(show)).Show.Slides.Select(s => s.HoldMs));
+
+        Task<HttpResponseMessage> TellAsync(RunLog told) => _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new ToldRun("present", DateTime.UtcNow, true, told), App.Json);
+    }
+
+    [Fact]
+    public async Task A_clicker_is_let_in_by_its_code_alone_and_shut_out_again()
+    {
+        var show = await _app.ShowAsync(2);
+        var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+        var room = $"/api/shows/{show}/runs/{run.Id}/clicker";
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", []))).StatusCode);
+        var joined = await App.ReadAsync<ClickerView>(await _app.Http.PostAsync(room, null));
+        Assert.Matches("^[0-9]{6}$", joined.Code);
+        Assert.Equal(joined.Code, (await App.ReadAsync<ClickerView>(await _app.Http.PostAsync(room, null))).Code);
+        await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", ["Owl"]));
+        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync("/clicker/join", new { code = "nobody" })).StatusCode);
+        var token = (await (await _app.Http.PostAsJsonAsync("/clicker/join", new { code = joined.Code })).Content.ReadFromJsonAsync<Dictionary<string, string>>())!["token"];
+        Assert.Equal("One", (await _app.Http.GetFromJsonAsync<ClickerState>($"/clicker/state?token={token}", App.Json))!.Slide);
+        Assert.Equal(HttpStatusCode.NoContent, (await PressAsync(token)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await PressAsync("made-up")).StatusCode);
+        await _app.Http.DeleteAsync(room);
+        Assert.Equal(HttpStatusCode.NotFound, (await PressAsync(token)).StatusCode);
+
+        Task<HttpResponseMessage> PressAsync(string with) => _app.Http.PostAsJsonAsync("/clicker/press", new ClickerPress(with, "on", 0));
+    }
+
+    public void Dispose() => _app.Dispose();
+
+    private async Task<float[]> StemAsync(string show, string run, string cue) =>
+        MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/runs/{run}/stems/{cue}")).ToArray();
+
+    private async Task EditAsync(string show, Edit edit) =>
+        await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), App.Json));
+}
