@@ -13,7 +13,7 @@ public sealed class FittingJourney : IDisposable
     {
         _browser.Go("/shows/moth-night");
         _browser.Find("[data-cue='Lantern Waltz']");
-        Go("Fit");
+        _browser.View("Fit");
         // Too long: a minute and a half for half a minute. The best method comes first, and is heard with one click.
         Bed("Dusk Pad");
         _browser.Until(() => Header().Contains("too long", StringComparison.Ordinal), "the music to be too long");
@@ -30,9 +30,9 @@ public sealed class FittingJourney : IDisposable
         Assert.Contains("One place is not used.", _browser.Find("[aria-label='The re-cut']").Text, StringComparison.Ordinal);
 
         // The show made longer afterwards: it follows, and so does undo.
-        Go("Run sheet");
+        _browser.View("Run sheet");
         _browser.Type("Hold of slide 2", "17.5", "17.5 s");
-        Go("Fit");
+        _browser.View("Fit");
         Bed("Dusk Pad");
         _browser.Until(() => Header().Contains("0:37.5 of slides", StringComparison.Ordinal), "the longer show");
         _browser.Find("[aria-label='Re-cut is used']");
@@ -77,7 +77,7 @@ public sealed class FittingJourney : IDisposable
 
         // The closing piece begins wherever it must to end with the last slide; laid elsewhere, it is told in the table.
         var begins = Begins("Homeward");
-        Go("Fit");
+        _browser.View("Fit");
         Bed("Homeward");
         _browser.Find("[aria-label='End together is used']");
         _browser.Find("[aria-label='Use As it is']").Click();
@@ -85,17 +85,17 @@ public sealed class FittingJourney : IDisposable
         _browser.Find("[aria-label='End together is used'][aria-pressed=true]");
         Assert.Matches("Begins at .* and ends by itself with slide 15", _browser.Find("[data-method='End together']").Text);
         // The last slide held longer, it begins later by as much.
-        Go("Run sheet");
+        _browser.View("Run sheet");
         _browser.Find("[data-cue='Homeward']");
         _browser.Button("By time").Click();
         var hold = _browser.Value("Hold of slide 1");
-        Drag("[data-slide='1'] [data-testid=hold-edge]", 24);
+        _browser.Drag("[data-slide='1'] [data-testid=hold-edge]", 24);
         _browser.Until(() => _browser.Value("Hold of slide 1") != hold, "a longer hold");
         var longer = double.Parse(_browser.Find("[data-testid=over]").Text.Split(' ')[0].Split(':')[1], System.Globalization.CultureInfo.InvariantCulture);
         Assert.InRange(Begins("Homeward") - begins, longer - 0.11, longer + 0.11);
 
         // A piece that is shortened ends where it is told to; and joins are dragged to another place.
-        Go("Fit");
+        _browser.View("Fit");
         Bed("Dusk Pad");
         _browser.Find("[data-method=shorten] button[aria-pressed]").Click();
         _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-label^='Hear it end']").Click();
@@ -117,8 +117,6 @@ public sealed class FittingJourney : IDisposable
 
     public void Dispose() => _browser.Dispose();
 
-    private void Go(string view) => _browser.Until(() => _browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Views] a')].some(a => a.textContent === '{view}' && (a.click(), true))"), view);
-
     private void Bed(string name)
     {
         _browser.Until(() => _browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Beds] a')].some(a => a.textContent.includes('{name}') && (a.click(), true))"), name);
@@ -130,12 +128,10 @@ public sealed class FittingJourney : IDisposable
 
     private string Beds() => _browser.Find("nav[aria-label=Beds]").Text;
 
-    private void Drag(string css, int by) => _browser.Hand.ClickAndHold(_browser.Find(css)).MoveByOffset(0, by / 2).MoveByOffset(0, by - by / 2).Release().Perform();
-
     /// <summary>When a cue begins, in seconds, as its details say.</summary>
     private double Begins(string cue)
     {
-        _browser.Find($"[data-cue='{cue}'] [role=button]").SendKeys(Keys.Enter);
+        _browser.Choose(cue);
         _browser.Until(() => _browser.Find("[data-testid=cue-details] h2").Text == cue, cue);
         var time = System.Text.RegularExpressions.Regex.Match(_browser.Find("[data-testid=cue-details]").Text, @"Sounds from (\d+):(\d+\.\d)");
         return 60 * int.Parse(time.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) + double.Parse(time.Groups[2].ValueSpan, System.Globalization.CultureInfo.InvariantCulture);

@@ -5,7 +5,6 @@ using OpenQA.Selenium;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Web.Shows;
-using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
@@ -27,8 +26,8 @@ public sealed class PresentingJourney : IDisposable
         _browser.Button("Begin").Click();
 
         // The waiting loop goes round on its clock, under its bed.
-        _browser.Until(() => Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
-        _browser.Until(() => Where() == "slide 1 of 26, waiting loop", "the loop gone round");
+        _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
+        _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop gone round");
         _browser.Button("+5 min").Click();
         Assert.Empty(_browser.Axe());
 
@@ -54,14 +53,14 @@ public sealed class PresentingJourney : IDisposable
         _browser.Window("Clicker");
         _browser.Find("[data-in] #on").Click();
         _browser.Window();
-        _browser.Until(() => Where() == "slide 4 of 26", "the talk begun by the clicker");
+        _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
         _browser.Find("dialog button[aria-label='Put away']").Click();
 
         // The hotspot on the audience's slide sounds, and so does its key, within 50 ms.
         _browser.Window("Audience");
         _browser.Find("[data-spot]").Click();
         _browser.Window();
-        _browser.Until(() => Sounding().Contains("Chirp", StringComparison.Ordinal), "the chirp");
+        _browser.Until(() => _browser.Sounding().Contains("Chirp", StringComparison.Ordinal), "the chirp");
         Assert.InRange(KeyToSound(), 0, 50);
 
         // What is edited meanwhile is told, and changes nothing of this run.
@@ -74,30 +73,30 @@ public sealed class PresentingJourney : IDisposable
         var from = Now();
         for (var n = 0; n < 20; n++)
         {
-            Press(Keys.PageDown);
+            _browser.Press(Keys.PageDown);
             Thread.Sleep(150);
         }
-        Assert.Equal("slide 24 of 26", Where());
+        Assert.Equal("slide 24 of 26", _browser.Where());
         Assert.InRange(LongestGapMs(from, Now()), 0, 5);
 
         // Its span ends with slide 24: it dies away by its fade, to the shape.
-        Press(Keys.ArrowRight);
-        _browser.Until(() => Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
+        _browser.Press(Keys.ArrowRight);
+        _browser.Until(() => _browser.Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
         Thread.Sleep(2400);
         Assert.All(FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
 
         // Back, by number, black, paused, and all silenced.
-        Press("g");
+        _browser.Press("g");
         _browser.Find("[aria-label='Slide number']").SendKeys("7" + Keys.Enter);
-        _browser.Until(() => Where() == "slide 7 of 26" && Sounding().Contains("Steady", StringComparison.Ordinal), "slide 7, and its bed");
-        Press("b");
-        _browser.Until(() => Where() == "slide 7 of 26, black", "the screen black");
-        Press("b");
+        _browser.Until(() => _browser.Where() == "slide 7 of 26" && _browser.Sounding().Contains("Steady", StringComparison.Ordinal), "slide 7, and its bed");
+        _browser.Press("b");
+        _browser.Until(() => _browser.Where() == "slide 7 of 26, black", "the screen black");
+        _browser.Press("b");
         _browser.Button("Pause").Click();
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound held");
         _browser.Button("Go on").Click();
-        Press("s");
-        _browser.Until(() => Sounding().Contains("silenced by hand", StringComparison.Ordinal), "silence");
+        _browser.Press("s");
+        _browser.Until(() => _browser.Sounding().Contains("silenced by hand", StringComparison.Ordinal), "silence");
         Thread.Sleep(500);
         Assert.InRange(_browser.Js<double>("Math.max(...heard.slice(-40).map(b => b[1]))"), 0, 1e-4);
 
@@ -118,12 +117,8 @@ public sealed class PresentingJourney : IDisposable
     /// <summary>A show of a waiting loop and a talk: a steady tone going round under slides 1 to 24, and a chirp by hand on all.</summary>
     private async Task<string> MakeAsync()
     {
-        _browser.Go("/");
-        _browser.Type("Hold of each slide", "1", "1.0 s");
-        _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, Slides).Select(Picture)));
-        _browser.Until(() => _browser.Count("[data-slide]") > 5, "the slides");
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', Tone("steady.wav", 330, 12), Tone("chirp.wav", 900, 1)));
-        _browser.Until(() => _browser.Count("[data-sound]") == 2, "two sounds");
+        _browser.Slides(Slides, "1");
+        _browser.Tones(("steady.wav", 330, 12), ("chirp.wav", 900, 1));
         var show = _browser.Url.Split('/')[^1];
         var view = await ViewAsync(show);
         var ids = view.Show.Slides.Select(s => s.Id).ToList();
@@ -151,15 +146,9 @@ public sealed class PresentingJourney : IDisposable
         return await phone.PostAsJsonAsync($"{address}/{what}", body);
     }
 
-    private string Where() => _browser.Find("[data-testid=where]").Text;
-
-    private string Sounding() => _browser.Find("[aria-label='Sounding now']").Text;
-
     private double Now() => _browser.Js<double>("heardBy.currentTime");
 
     private double HeapMb() => _browser.Js<double>("(gc(), gc(), performance.memory.usedJSHeapSize / 1e6)");
-
-    private void Press(string key) => _browser.Hand.SendKeys(key).Perform();
 
     /// <summary>The longest stretch in which next to nothing is heard, in milliseconds.</summary>
     private double LongestGapMs(double from, double to)
@@ -176,7 +165,7 @@ public sealed class PresentingJourney : IDisposable
         {
             Thread.Sleep(1300);
             _browser.Js<bool>("(window.pressedAt = 0, addEventListener('keydown', (e) => window.pressedAt = heardBy.currentTime - (performance.now() - e.timeStamp) / 1000, { once: true, capture: true }), window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), true)");
-            Press("1");
+            _browser.Press("1");
             _browser.Until(() => _browser.Js<bool>("heard.some(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)"), "the chirp to be heard");
             worst = Math.Max(worst, _browser.Js<double>("(heard.find(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)[0] - pressedAt) * 1000"));
         }
@@ -195,21 +184,5 @@ public sealed class PresentingJourney : IDisposable
             var at = (start + part * seconds).ToString(CultureInfo.InvariantCulture);
             yield return (_browser.Js<double>($"Math.max(...heard.filter(([t]) => Math.abs(t - {at}) < 0.005).map(b => b[1]))") / full, Math.Sin(Math.PI / 2 * (1 - part)));
         }
-    }
-
-    private string Picture(int n)
-    {
-        var path = _browser.PathOf($"{n:00} Slide {n}.png");
-        using var bitmap = new SKBitmap(320, 180);
-        bitmap.Erase(SKColor.FromHsl(n * 13, 40, 40));
-        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
-        return path;
-    }
-
-    private string Tone(string name, int hertz, int seconds)
-    {
-        var path = _browser.PathOf(name);
-        FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", $"sine={hertz}:duration={seconds}:sample_rate=48000", "-ac", "2", path);
-        return path;
     }
 }

@@ -1,5 +1,4 @@
 using OpenQA.Selenium;
-using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
@@ -12,25 +11,21 @@ public sealed class ShapingJourney : IDisposable
     [Fact]
     public void Cues_are_shaped_by_mouse_and_by_keyboard()
     {
-        _browser.Go("/");
-        _browser.Type("Hold of each slide", "4", "4.0 s");
-        _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, 7).Select(Picture)));
-        _browser.Until(() => _browser.Count("[data-slide]") == 7, "seven slides");
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', Tone("dusk pad.ogg", 330, 40), Tone("mill theme.ogg", 220, 50), Tone("chirp.wav", 900, 1)));
-        _browser.Until(() => _browser.Count("[data-sound]") == 3, "three sounds");
+        _browser.Slides(7, "4");
+        _browser.Tones(("dusk pad.ogg", 330, 40), ("mill theme.ogg", 220, 50), ("chirp.wav", 900, 1));
 
         // Music under slides 1 to 4, with fades: two strokes.
-        Lay("Dusk pad", 1);
-        Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -3 * 78);
-        Until("Slides", "1–4");
+        _browser.Lay("Dusk pad", 1);
+        _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -3 * 78);
+        _browser.Expect("Slides", "1–4");
         Assert.Equal(("1.0 s", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out")));
 
         // Another from slide 5 on takes over; lying over each other is marked, with what puts it right.
-        Lay("Mill theme", 5);
-        Until("Slides", "5–7");
+        _browser.Lay("Mill theme", 5);
+        _browser.Expect("Slides", "5–7");
         _browser.Find("[data-grip=handover]");
-        Until("Handover", "2.0 s");
-        Choose("Dusk pad");
+        _browser.Expect("Handover", "2.0 s");
+        _browser.Choose("Dusk pad");
         _browser.Type("Slides", "all", "1–7");
         Assert.Equal("Dusk pad still lies on slide 5, where Mill theme takes over.", _browser.Find("[data-clash]").GetDomAttribute("aria-label"));
         Assert.Empty(_browser.Axe());
@@ -38,27 +33,27 @@ public sealed class ShapingJourney : IDisposable
         _browser.Until(() => _browser.Count("[data-clash]") == 0, "no clash");
 
         // By keyboard: its end, its beginning, the whole of it; mute; to the next strand, and back to the slides.
-        Choose("Dusk pad");
-        Press(Keys.Shift, Keys.ArrowUp);
-        Until("Slides", "1–3");
-        Press(Keys.Alt, Keys.ArrowDown);
-        Until("Slides", "2–3");
-        Press(Keys.Control, Keys.ArrowUp);
-        Until("Slides", "1–2");
-        Press(null, "m");
+        _browser.Choose("Dusk pad");
+        _browser.Press(Keys.ArrowUp, Keys.Shift);
+        _browser.Expect("Slides", "1–3");
+        _browser.Press(Keys.ArrowDown, Keys.Alt);
+        _browser.Expect("Slides", "2–3");
+        _browser.Press(Keys.ArrowUp, Keys.Control);
+        _browser.Expect("Slides", "1–2");
+        _browser.Press("m");
         _browser.Until(() => Focused().Contains("muted", StringComparison.Ordinal), "the strand muted, and still in hand");
-        Press(null, "m");
-        Press(null, Keys.ArrowDown);
+        _browser.Press("m");
+        _browser.Press(Keys.ArrowDown);
         _browser.Until(() => Focused().StartsWith("Mill theme", StringComparison.Ordinal), "the next strand");
-        Press(null, Keys.ArrowLeft);
+        _browser.Press(Keys.ArrowLeft);
         _browser.Until(() => _browser.Js<bool>("document.activeElement.matches('[data-slide=\"5\"] [data-title]')"), "its slide");
-        Press(null, Keys.ArrowUp);
+        _browser.Press(Keys.ArrowUp);
         _browser.Until(() => _browser.Find("[data-testid=explanation]").Text.Contains("Silence: Dusk pad ended on slide 2; the next sound, Mill theme, starts on slide 5.", StringComparison.Ordinal), "why it is silent");
         _browser.Find("[data-testid=explanation] button").Click();
         _browser.Until(() => _browser.Find("[data-testid=explanation]").Text.StartsWith("Dusk pad began on slide 1", StringComparison.Ordinal), "the sound to go on");
 
         // A chirp by hand, with a hotspot on its slide; and one that comes after it.
-        Lay("Chirp", 2);
+        _browser.Lay("Chirp", 2);
         _browser.Find("[aria-label='Begins']").SendKeys("by hand");
         _browser.Button("Put a hotspot on the slide").Click();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=hotspot]"), -100, 40).Perform();
@@ -66,23 +61,23 @@ public sealed class ShapingJourney : IDisposable
         _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("dialog button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
         Assert.Empty(_browser.Axe());
         _browser.Find("dialog button[aria-label='Put away']").Click();
-        Lay("Chirp", 3);
+        _browser.Lay("Chirp", 3);
         _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
         _browser.Find("[data-chain]");
 
         // What part, how fast, how loud along the way.
-        Choose("Mill theme");
+        _browser.Choose("Mill theme");
         _browser.Button("First 5 s only").Click();
-        Until("Out", "0:05.0");
+        _browser.Expect("Out", "0:05.0");
         _browser.Type("Speed", "1.25", "1.25 ×");
         _browser.Button("Add a level point").Click();
         _browser.Type("Level point 1, change", "-9", "−9.0 dB");
         _browser.Find("[data-point]");
         _browser.Button("Come and go softly").Click();
-        Until("Fade in", "3.0 s");
+        _browser.Expect("Fade in", "3.0 s");
         _browser.Button("Back to plain").Click();
-        Until("Fade in", "1.0 s");
-        Until("Speed", "1 ×");
+        _browser.Expect("Fade in", "1.0 s");
+        _browser.Expect("Speed", "1 ×");
 
         // Several at once: quieter, copied behind, gone, and all of it back.
         _browser.Find("[data-cue='Dusk pad'] [role=button]").Click();
@@ -90,7 +85,7 @@ public sealed class ShapingJourney : IDisposable
         _browser.Until(() => _browser.Find("[data-testid=several-cues] h2").Text == "2 cues", "two cues chosen");
         _browser.Button("−3 dB").Click();
         _browser.Until(() => _browser.Count("button[aria-label='Undo: 2 cues: level −3 dB']") == 1, "both quieter");
-        Press(null, Keys.Delete);
+        _browser.Press(Keys.Delete);
         _browser.Until(() => _browser.Count("[data-cue='Mill theme']") == 0, "both gone");
         _browser.Find("button[aria-label='What was done, and versions']").Click();
         _browser.Find("[aria-label='Name of the version']").SendKeys("Without beds");
@@ -100,51 +95,12 @@ public sealed class ShapingJourney : IDisposable
         _browser.Find("dialog ol li:first-child button").Click();
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Find("[data-cue='Mill theme']");
-        Press(null, "?");
+        _browser.Press("?");
         Assert.Contains("lay the chosen sound", _browser.Find("dialog[aria-label=Keys]").Text, StringComparison.Ordinal);
         Assert.Empty(_browser.Complaints());
     }
 
     public void Dispose() => _browser.Dispose();
 
-    private void Lay(string sound, int slide)
-    {
-        var before = _browser.Count("[data-cue]");
-        _browser.Hand.DragAndDrop(_browser.Find($"[data-sound='{sound}']"), _browser.Find($"[data-slide='{slide}'] img")).Perform();
-        _browser.Until(() => _browser.Count("[data-cue]") == before + 1, $"{sound} on slide {slide}");
-    }
-
-    private void Choose(string cue) => _browser.Find($"[data-cue='{cue}'] [role=button]").SendKeys(Keys.Enter);
-
-    private void Until(string label, string value) => _browser.Until(() => _browser.Value(label) == value, $"{label} to be {value}");
-
-    private void Press(string? modifier, string key)
-    {
-        var hand = _browser.Hand;
-        if (modifier is not null) hand.KeyDown(modifier);
-        hand.SendKeys(key);
-        if (modifier is not null) hand.KeyUp(modifier);
-        hand.Perform();
-    }
-
     private string Focused() => _browser.Js<string>("document.activeElement.getAttribute('aria-label') ?? ''");
-
-    private void Drag(string css, int by) =>
-        _browser.Hand.ClickAndHold(_browser.Find(css)).MoveByOffset(0, by / 2).MoveByOffset(0, by - by / 2).Release().Perform();
-
-    private string Picture(int n)
-    {
-        var path = _browser.PathOf($"{n} Slide.png");
-        using var bitmap = new SKBitmap(320, 180);
-        bitmap.Erase(SKColor.FromHsl(n * 45, 40, 40));
-        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
-        return path;
-    }
-
-    private string Tone(string name, int hertz, int seconds)
-    {
-        var path = _browser.PathOf(name);
-        FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", $"sine={hertz}:duration={seconds}", "-ac", "2", path);
-        return path;
-    }
 }

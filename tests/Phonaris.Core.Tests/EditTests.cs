@@ -128,7 +128,7 @@ public class EditTests
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(48) switch
+        return random.Next(49) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -160,6 +160,7 @@ public class EditTests
             27 => new SetRights(Sound(), Rights.Unknown with { Author = fresh }),
             28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
             29 => new ReplaceSound(Sound(), fresh, "other.wav", Shows.Figures(random.Next(-1, 90_000))),
+            47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
             46 => new SetTarget(random.Next(4) == 0 ? null : random.Next(500, 900_000)),
             30 => new SetStart(Cue(), random.Next(4) switch { 0 => CueStart.ByHand, 3 => CueStart.ToEndTogether, 1 => CueStart.After(Cue()), _ => CueStart.WithStep(Slide() + "-1") }),
             31 => new SetEachSlide(Cue(), random.Next(2) == 0),

@@ -20,7 +20,7 @@ export interface Now {
   /** The cues that sound, in the order of the plan, with those held one by one. */
   sounding: readonly string[];
   held: readonly string[];
-  /** When the waiting loop was left, or the run began without one, in milliseconds of the sound's clock. */
+  /** When the waiting loop was left, or the run began without one, in milliseconds of {@link Stage.timeMs}. */
   talkSinceMs: number | undefined;
   /** When the place it began with is planned, in milliseconds from the show's beginning. */
   talkFromMs: number;
@@ -37,6 +37,8 @@ export class Stage {
   private listeners = new Set<() => void>();
   private held = new Map<string, number>();
   private beganMs = 0;
+  private pausedAt = 0;
+  private pausedMs = 0;
   private stopAlarm: (() => void) | undefined;
   private now: Now;
   private manner: Manner = "hand";
@@ -81,15 +83,18 @@ export class Stage {
     return this.places[this.now.place];
   }
 
-  /** Milliseconds since the show began to be shown; what was paused does not count. */
-  elapsedMs = () => (this.now.place < 0 ? 0 : this.sound.now() - this.beganMs);
+  /** The moment by the clock on the wall, in milliseconds; what was paused does not count. */
+  timeMs = () => Math.round((this.now.paused ? this.pausedAt : performance.now()) - this.pausedMs);
+
+  /** Milliseconds since the show began to be shown. */
+  elapsedMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.beganMs);
 
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
   async begin(place: number, manner: Manner): Promise<boolean> {
     await this.sound.context.resume();
     if (this.sound.context.state !== "running") return false;
     this.manner = manner;
-    this.beganMs = this.sound.now();
+    this.beganMs = this.timeMs();
     this.goTo(place);
     return true;
   }
@@ -108,7 +113,7 @@ export class Stage {
     const to = Math.max(0, Math.min(this.places.length - 1, place));
     const [before, here] = [this.place(), this.places[to]];
     if (!here || this.now.ended) return;
-    const now = this.sound.now();
+    const now = this.timeMs();
     if (before?.slideId !== here.slideId || to === this.now.place) {
       this.endStay(now);
       this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0 });
@@ -149,8 +154,10 @@ export class Stage {
   async pause() {
     if (this.now.paused) {
       await this.sound.resume();
+      this.pausedMs += performance.now() - this.pausedAt;
       this.tell({ paused: false, soundHeld: false });
     } else {
+      this.pausedAt = performance.now();
       this.tell({ paused: true });
       await this.sound.pause();
     }
@@ -174,7 +181,7 @@ export class Stage {
   end() {
     if (this.now.ended) return;
     this.stopAlarm?.();
-    this.endStay(this.sound.now());
+    this.endStay(this.timeMs());
     this.tell({ ended: true });
     this.sound.close();
   }

@@ -7,7 +7,7 @@ function behindMs(stage: Stage): number | undefined {
   const { talkSinceMs, talkFromMs } = stage.snapshot();
   const place = stage.place();
   if (talkSinceMs === undefined || !place) return undefined;
-  const elapsed = stage.sound.now() - talkSinceMs;
+  const elapsed = stage.timeMs() - talkSinceMs;
   const planned = place.atMs - talkFromMs;
   return elapsed - Math.max(planned, Math.min(planned + place.stayMs, elapsed));
 }
@@ -18,7 +18,7 @@ export function StageClock({ stage }: { stage: Stage }) {
   useTick();
   const behind = behindMs(stage);
   const planned = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId)?.holdMs ?? 0;
-  const since = (ms: number | undefined) => shortTime(framesOfMs(Math.max(0, stage.sound.now() - (ms ?? 0))));
+  const since = (ms: number | undefined) => shortTime(framesOfMs(Math.max(0, stage.timeMs() - (ms ?? 0))));
   return (
     <div className="flex items-baseline gap-6" role="timer" aria-label="Clock">
       <Figure

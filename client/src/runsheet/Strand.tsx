@@ -88,9 +88,8 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
           ? lying(rows, cue, { first: span.first + by, last: span.last })
           : shifted(rows, cue, span, by);
       if (to) make([...to.edits, ...(shiftKey || altKey ? [] : along(by))], to.words);
-    } else if ((key === "+" || key === "=") && none)
-      edit({ kind: "setLevel", cueId: cue.id, levelDb: Math.min(12, cue.levelDb + 1) });
-    else if (key === "-" && none) edit({ kind: "setLevel", cueId: cue.id, levelDb: Math.max(-60, cue.levelDb - 1) });
+    } else if ((key === "+" || key === "=") && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: 1 });
+    else if (key === "-" && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: -1 });
     else if (key === "m" && none) edit({ kind: "setMuted", cueId: cue.id, muted: !cue.muted });
     else return;
     event.preventDefault();

@@ -11,6 +11,18 @@ const keys: readonly (readonly [string, readonly (readonly [string, string])[]])
     ],
   ],
   [
+    "While presenting",
+    [
+      ["→ ↓ Page down, Space", "on; from the waiting loop, begin the talk"],
+      ["← ↑ Page up", "back"],
+      ["1 to 9", "sound what waits for a hand"],
+      ["G", "go to a slide by number or picture"],
+      ["B or .", "black picture"],
+      ["S or 0", "silence all"],
+      ["P", "pause, go on"],
+    ],
+  ],
+  [
     "On a slide",
     [
       ["↑ ↓ Home End", "go to another slide; with Shift, choose through to it"],

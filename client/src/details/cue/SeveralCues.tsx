@@ -10,11 +10,7 @@ export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
   if (!first) return null;
   const all = (make: (cue: Cue) => Edit, what: string) =>
     edit({ kind: "several", edits: cues.map(make), what: `${cues.length} cues: ${what}` });
-  const shiftLevels = (by: number) =>
-    all(
-      (c) => ({ kind: "setLevel", cueId: c.id, levelDb: Math.max(-60, Math.min(12, c.levelDb + by)) }),
-      `level ${by > 0 ? "+" : "−"}${Math.abs(by)} dB`,
-    );
+  const shiftLevels = (byDb: number) => edit({ kind: "shiftLevels", cueIds: cues.map((c) => c.id), byDb });
   const muted = cues.every((c) => c.muted);
   const isAlone = cues.every((c) => alone.includes(c.id));
   return (

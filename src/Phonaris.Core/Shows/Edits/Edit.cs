@@ -41,6 +41,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetPart), "setPart")]
 [JsonDerivedType(typeof(SetRounds), "setRounds")]
 [JsonDerivedType(typeof(SetLevel), "setLevel")]
+[JsonDerivedType(typeof(ShiftLevels), "shiftLevels")]
 [JsonDerivedType(typeof(SetFade), "setFade")]
 [JsonDerivedType(typeof(SetLoopPart), "setLoopPart")]
 [JsonDerivedType(typeof(SetSpeed), "setSpeed")]

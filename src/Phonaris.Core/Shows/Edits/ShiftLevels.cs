@@ -1,0 +1,34 @@
+using System.Globalization;
+
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Makes cues louder or quieter by the same, each as far as its level can go.</summary>
+/// <param name="CueIds">The cues.</param>
+/// <param name="ByDb">How much louder, in dB; negative for quieter.</param>
+public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (!double.IsFinite(ByDb)) throw new RuleException("How much louder is a number of dB.", "byDb");
+        List<Edit> back = [];
+        foreach (var id in CueIds)
+        {
+            var cue = show.Cue(id);
+            back.Insert(0, new SetLevel(id, cue.LevelDb));
+            show = show.With(cue with { LevelDb = Shifted(cue) });
+        }
+        return new(show, new Several([.. back], "Levels as they were"));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => CueIds.Count == 1
+        ? new SetLevel(CueIds[0], Shifted(before.Cue(CueIds[0]))).Sentence(before)
+        : $"{CueIds.Count} cues: level {(ByDb < 0 ? "−" : "+")}{Math.Abs(ByDb).ToString("0.#", CultureInfo.InvariantCulture)} dB";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches() => CueIds.Select(id => $"cue:{id}/level");
+
+    private double Shifted(Cue cue) => Math.Clamp(cue.LevelDb + ByDb, Cue.LeastLevelDb, Cue.GreatestLevelDb);
+}

@@ -1,0 +1,137 @@
+using System.Globalization;
+using OpenQA.Selenium;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>
+/// The people Phonaris is for, each with their own task from the first file to the end of it; the event host's is <see cref="PresentingJourney"/>.
+/// Strokes are counted in docs/journeys.md.
+/// </summary>
+[Collection("journeys")]
+public sealed class PeopleJourney : IDisposable
+{
+    private readonly Browser _browser = new(hears: true);
+
+    [Fact]
+    public void A_speaker_lays_one_piece_under_slides_1_to_4_and_another_from_5_on_and_speaks()
+    {
+        _browser.Slides(8, "3");
+        _browser.Tones(("dusk pad.ogg", 330, 40), ("mill theme.ogg", 220, 50));
+        // Two drags for the first, one for the second: they loop, they fade, and one hands over to the other.
+        _browser.Lay("Dusk pad", 1);
+        _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -4 * 78);
+        _browser.Expect("Slides", "1–4");
+        _browser.Lay("Mill theme", 5);
+        _browser.Expect("Slides", "5–8");
+        Assert.Equal(("1.0 s", "2.0 s", "fill", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Goes round"), _browser.Value("Handover")));
+        Assert.Equal(0, _browser.Count("[data-clash]"));
+        // Both quieter: two strokes.
+        _browser.Js<bool>("([...document.querySelectorAll('[role=columnheader] button')].find(b => b.textContent === 'Beds').click(), true)");
+        _browser.Button("−3 dB").Click();
+        _browser.Find("button[aria-label='Undo: 2 cues: level −3 dB']");
+        // On stage the first goes on from slide to slide, and gives way where it is to.
+        _browser.View("Present");
+        _browser.Find("[data-testid=ready]");
+        _browser.Button("Begin").Click();
+        _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.01)"), "the first piece");
+        for (var n = 0; n < 3; n++) _browser.Press(Keys.ArrowRight);
+        _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("Dusk pad began with slide 1; it goes on through slide 4", StringComparison.Ordinal), "the first piece on slide 4");
+        _browser.Press(Keys.ArrowRight);
+        _browser.Until(() => _browser.Sounding().Contains("Mill theme began with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad began", StringComparison.Ordinal), "the second piece");
+        _browser.Button("End").Click();
+        _browser.Until(() => _browser.Find("[data-testid=report]").Text.Contains("Dusk pad gave way to Mill theme", StringComparison.Ordinal), "what happened");
+    }
+
+    [Fact]
+    public void A_maker_of_a_self_running_show_gets_a_film_that_ends_with_the_music()
+    {
+        _browser.Slides(4, "5");
+        var tune = _browser.PathOf("reel.flac");
+        FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2", tune);
+        _browser.Find("input[aria-label='Files to bring in']").SendKeys(tune);
+        _browser.Find("[data-sound='Reel']");
+        _browser.Kind("Reel", "bed");
+        _browser.Lay("Reel", 1);
+        // Longer than the show: as long as it in two strokes.
+        _browser.View("Fit");
+        _browser.Until(() => _browser.Find("main header").Text.Contains("0:28.0 too long", StringComparison.Ordinal), "the music to be too long");
+        _browser.Find("[data-method] [aria-label^='Use ']").Click();
+        _browser.Find("[aria-label$=' is used'][aria-pressed=true]");
+        // The film, as long as the show to the picture.
+        _browser.View("Export");
+        _browser.Button("Make the film").Click();
+        _browser.Until(() => _browser.Count("[data-state=done] video") == 1 || _browser.Count("[data-state=failed]") == 1, "the film");
+        _browser.Until(() => _browser.Js<double>("document.querySelector('video')?.duration || 0") > 0, "the film to be readable");
+        Assert.InRange(_browser.Js<double>("document.querySelector('video').duration"), 19.95, 20.1);
+    }
+
+    [Fact]
+    public void A_teacher_speaks_over_each_slide_and_has_an_effect_at_the_third_reveal()
+    {
+        _browser.Slides(3, "6");
+        _browser.Tones(("dusk pad.ogg", 330, 40), ("chirp.wav", 900, 1));
+        _browser.Lay("Dusk pad", 1);
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Button("Add a step").Click();
+        _browser.Find("[aria-label='Name of step 2']");
+        _browser.Button("Add a step").Click();
+        _browser.Find("[aria-label='Name of step 3']");
+        // Beside the slides, at the height of its third step: one drag.
+        _browser.Hand.ClickAndHold(_browser.Find("[data-sound='Chirp']")).MoveToElement(_browser.Find("[data-slide='2'] [role=gridcell]:last-child"), 0, 25).Release().Perform();
+        _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Find("[aria-label='Begins']").Text.Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
+        Assert.Equal("with step 3", _browser.Js<string>("(s => s.options[s.selectedIndex].textContent)(document.querySelector('[aria-label=Begins]'))"));
+        // A voice for each slide in one go.
+        _browser.View("Dry run");
+        _browser.Find("[data-testid=ready]");
+        _browser.Find("input[type=checkbox]").Click();
+        _browser.Button("Begin").Click();
+        foreach (var where in (string[])["slide 1 of 3", "slide 2 of 3, step 1 of 3", "slide 2 of 3, step 2 of 3", "slide 2 of 3, step 3 of 3", "slide 3 of 3"])
+        {
+            _browser.Until(() => _browser.Where() == where, where);
+            if (where.EndsWith("step 3 of 3", StringComparison.Ordinal)) _browser.Until(() => _browser.Sounding().Contains("Chirp began", StringComparison.Ordinal), "the effect at its reveal");
+            Thread.Sleep(1300);
+            _browser.Press(Keys.ArrowRight);
+        }
+        _browser.Button("End").Click();
+        _browser.Find("[data-testid=report]");
+        _browser.Find("main a[href^='/shows']").Click();
+        _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
+        // The music makes room for them.
+        _browser.Choose("Slide 1");
+        Assert.True(_browser.Find("[data-testid=cue-details]").Text.Contains("make room", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Someone_who_passes_the_deck_on_says_whose_the_music_is()
+    {
+        _browser.Slides(3, "4");
+        _browser.Tones(("dusk pad.ogg", 330, 40));
+        _browser.Lay("Dusk pad", 1);
+        _browser.View("Export");
+        _browser.Until(() => _browser.Find("[aria-label=Credits]").Text.Contains("Author or licence missing: Dusk pad", StringComparison.Ordinal), "what is missing");
+        _browser.View("Run sheet");
+        _browser.Find("[data-sound='Dusk pad'] button[aria-pressed]").Click();
+        _browser.Find("[data-testid='sound-details']");
+        TypeRight("Author, who made it", "Ina Fell");
+        TypeRight("Licence, such as CC-BY-4.0", "CC-BY-4.0");
+        // Onto a card at the end, and into the notes.
+        _browser.Find("[data-slide='3'] [data-title]").Click();
+        _browser.Button("Add a slide").Click();
+        _browser.Button("A credits card").Click();
+        _browser.Until(() => _browser.Count("[data-slide]") == 4, "the card");
+        _browser.View("Export");
+        _browser.Until(() => _browser.Find("[aria-label=Credits] pre").Text.Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Find("[aria-label=Credits]").Text.Contains("missing", StringComparison.Ordinal), "the credits");
+        _browser.Button("Put into the notes of the last slide").Click();
+        _browser.Button("In the notes of the last slide");
+    }
+
+    public void Dispose() => _browser.Dispose();
+
+    private void TypeRight(string label, string value)
+    {
+        var field = _browser.Find($"[aria-label='{label}']");
+        field.Click();
+        field.SendKeys(value + Keys.Enter);
+        _browser.Until(() => _browser.Value(label) == value, label);
+    }
+}
