@@ -78,6 +78,19 @@ public sealed class Browser : IDisposable
     /// <summary>The server is gone, as in the middle of a talk.</summary>
     public void LoseServer() => _app.Dispose();
 
+    /// <summary>Puts a finger on something and draws it down by so many pixels; taps it for none.</summary>
+    public void Touch(string css, int by = 0)
+    {
+        _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = true });
+        var (x, y) = (Js<double>($"(r => r.x + r.width / 2)(document.querySelector(\"{css}\").getBoundingClientRect())"), Js<double>($"(r => r.y + r.height / 2)(document.querySelector(\"{css}\").getBoundingClientRect())"));
+        Finger("touchStart", y);
+        for (var step = 1; step <= 8 && by != 0; step++) Finger("touchMove", y + by * step / 8.0);
+        _driver.ExecuteCdpCommand("Input.dispatchTouchEvent", new() { ["type"] = "touchEnd", ["touchPoints"] = Array.Empty<object>() });
+
+        void Finger(string type, double at) => _driver.ExecuteCdpCommand(
+            "Input.dispatchTouchEvent", new() { ["type"] = type, ["touchPoints"] = new[] { new Dictionary<string, object> { ["x"] = x, ["y"] = at } } });
+    }
+
     /// <summary>Lets nothing through from addresses of a pattern; all again for none.</summary>
     public void Block(params string[] patterns)
     {

@@ -73,6 +73,11 @@ public sealed class ShapingJourney : IDisposable
         _browser.Button("Add a level point").Click();
         _browser.Type("Level point 1, change", "-9", "−9.0 dB");
         _browser.Find("[data-point]");
+        // The point dragged outward is louder again, and undo takes that back.
+        _browser.Hand.DragAndDropToOffset(_browser.Find("[data-point] circle"), 12, 0).Perform();
+        _browser.Until(() => _browser.Value("Level point 1, change") != "−9.0 dB", "the point moved");
+        _browser.Press("z", Keys.Control);
+        _browser.Expect("Level point 1, change", "−9.0 dB");
         _browser.Button("Come and go softly").Click();
         _browser.Expect("Fade in", "3.0 s");
         _browser.Button("Back to plain").Click();

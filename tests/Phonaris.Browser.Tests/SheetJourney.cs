@@ -34,6 +34,16 @@ public sealed class SheetJourney : IDisposable
         Drag("[data-cue] [role=button]", 156);
         _browser.Until(() => _browser.Value("Slides") == "4–5", "the whole of it two rows lower");
 
+        // By touch: an end drawn up and down again, playing begun and ended by a tap.
+        _browser.Touch("[data-cue] [data-grip='first'] rect", -78);
+        _browser.Until(() => _browser.Value("Slides") == "3–5", "its beginning one row higher");
+        _browser.Touch("[data-cue] [data-grip='first'] rect", 78);
+        _browser.Until(() => _browser.Value("Slides") == "4–5", "its beginning where it was");
+        _browser.Touch("footer button[aria-label=Play]");
+        _browser.Find("footer button[aria-label=Stop]");
+        _browser.Touch("footer button[aria-label=Stop]");
+        _browser.Find("footer button[aria-label=Play]");
+
         // A slide dragged before another; the span closes up behind it.
         _browser.Hand.DragAndDrop(_browser.Find("[data-slide='5'] img"), _browser.Find("[data-slide='1'] [data-title]")).Perform();
         _browser.Until(() => Titles().SequenceEqual(["Fifth", "First", "Second", "Third", "Fourth"]), "the last slide first");

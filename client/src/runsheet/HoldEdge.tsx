@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Slide } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { hold } from "../ui/format";
-import { bandsWidth } from "./bands";
+import { useBands } from "./bands";
 import type { Row } from "./layout";
 
 const least = 100;
@@ -11,6 +11,7 @@ const least = 100;
 /** The lower edge of a row that is as high as its hold: dragged, the slide stays longer or shorter, by tenths of a second. */
 export function HoldEdge({ row, slide }: { row: Row; slide: Slide }) {
   const { edit } = useActions();
+  const bands = useBands();
   const [dragged, setDragged] = useState<number>();
   const bind = useDrag<PointerEvent>(
     ({ movement: [, dy], last, tap, event }) => {
@@ -26,7 +27,7 @@ export function HoldEdge({ row, slide }: { row: Row; slide: Slide }) {
     <div
       {...bind()}
       className="hover:bg-primary/40 absolute bottom-0 left-0 z-10 h-1.5 cursor-ns-resize touch-none"
-      style={{ right: bandsWidth }}
+      style={{ right: bands.width }}
       data-testid="hold-edge"
       title="Drag to hold it longer or shorter"
       onClick={(event) => event.stopPropagation()}

@@ -6,7 +6,7 @@ import { AddSlide } from "../decks/AddSlide";
 import { isDeck } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
 import { soundType } from "../sounds/soundType";
-import { bands, bandsWidth } from "./bands";
+import { useBands } from "./bands";
 import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
 import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
 import { Playhead } from "./Playhead";
@@ -29,6 +29,7 @@ const headHeight = 28;
 export function Sheet({ selection, select, drop }: Props) {
   const { view, player, edit, bringIn } = useOpenShow();
   const { runningOrder } = view;
+  const bands = useBands();
   const { slides } = view.show;
   const [mode, setMode] = useState<RowMode>(() => (localStorage.getItem(modePlace) === "time" ? "time" : "slide"));
   const rows = useMemo(() => layRows(timesOf(slides, runningOrder), mode), [slides, runningOrder, mode]);
@@ -75,7 +76,7 @@ export function Sheet({ selection, select, drop }: Props) {
     setMode(next);
   };
   const place = (event: DragEvent) =>
-    dropPlace(event, sheet.current, rows, player.playing() ? player.position() : undefined);
+    dropPlace(event, sheet.current, rows, bands.width, player.playing() ? player.position() : undefined);
   const onDrop = (event: DragEvent) => {
     const to = place(event);
     setOver(undefined);
@@ -178,13 +179,13 @@ export function Sheet({ selection, select, drop }: Props) {
             <div
               role="row"
               className="bg-base-200 muted sticky top-0 z-20 grid h-7 items-center text-xs font-semibold"
-              style={{ gridTemplateColumns: `${columns} ${bands.map((b) => `${b.width}px`).join(" ")}` }}
+              style={{ gridTemplateColumns: `${columns} ${bands.columns}` }}
             >
               <span role="columnheader" className="col-span-3 pl-2">
                 Slide
               </span>
               <span role="columnheader">Hold</span>
-              {bands.map((band) => (
+              {bands.all.map((band) => (
                 <span role="columnheader" key={band.kind} className="pl-2">
                   <button
                     type="button"
@@ -226,7 +227,7 @@ export function Sheet({ selection, select, drop }: Props) {
             </div>
           </div>
           <div className="pointer-events-none absolute inset-x-0 top-7" style={{ height: sheetHeight(rows) }}>
-            <div className="absolute top-0 right-0" style={{ width: bandsWidth }}>
+            <div className="absolute top-0 right-0" style={{ width: bands.width }}>
               <Strands
                 rows={rows}
                 sight={sight}
@@ -237,7 +238,7 @@ export function Sheet({ selection, select, drop }: Props) {
               />
             </div>
             {over?.kind === "gap" && <Gap rows={rows} at={over.gap} />}
-            {over?.kind === "row" && over.words && <Moment y={over.y} words={over.words} />}
+            {over?.kind === "row" && over.words && <Moment y={over.y} width={bands.width} words={over.words} />}
             <Playhead rows={rows} player={player} scroller={scroller} />
           </div>
         </div>
@@ -280,9 +281,9 @@ function Gap({ rows, at }: { rows: readonly Row[]; at: number }) {
 }
 
 /** The step or moment a sound would begin with. */
-function Moment({ y, words }: { y: number; words: string }) {
+function Moment({ y, width, words }: { y: number; width: number; words: string }) {
   return (
-    <div className="border-primary absolute right-0 z-20 border-t-2" style={{ top: y, width: bandsWidth }}>
+    <div className="border-primary absolute right-0 z-20 border-t-2" style={{ top: y, width }}>
       <span className="bg-primary text-primary-content rounded-b px-1.5 text-xs font-bold">{words}</span>
     </div>
   );

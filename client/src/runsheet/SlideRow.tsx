@@ -4,7 +4,7 @@ import { pictureUrl, type ShowView, type Slide } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
-import { bands } from "./bands";
+import { useBands } from "./bands";
 import type { Row } from "./layout";
 import { HoldEdge } from "./HoldEdge";
 import type { Keys } from "./selection";
@@ -36,6 +36,7 @@ interface Props {
 export const SlideRow = memo(function SlideRow(props: Props) {
   const { showId, row, slide, section, columns, selected, tabbed, select, lift, over } = props;
   const { edit, play } = useActions();
+  const bands = useBands();
   const [lifted, setLifted] = useState(false);
   const low = row.height < 66;
   return (
@@ -50,7 +51,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       style={{
         top: row.top,
         height: row.height,
-        gridTemplateColumns: `${columns} ${bands.map((b) => `${b.width}px`).join(" ")}`,
+        gridTemplateColumns: `${columns} ${bands.columns}`,
         boxShadow: selected ? "inset 4px 0 var(--color-primary)" : undefined,
       }}
       onClick={(event) => select(row.slideId, event)}
@@ -58,7 +59,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       {section && (
         <div
           className="bg-primary absolute -top-px right-0 left-0 z-10 h-0.5 opacity-60"
-          style={{ right: bands.reduce((sum, b) => sum + b.width, 0) }}
+          style={{ right: bands.width }}
           aria-hidden="true"
         />
       )}
@@ -146,7 +147,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       </div>
       {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} />}
       {[props.beds, props.voices, props.spots].map((names, i) => (
-        <div key={bands[i]?.kind} role="gridcell" className="line-l">
+        <div key={bands.all[i]?.kind} role="gridcell" className="line-l">
           <span className="sr-only">{names}</span>
         </div>
       ))}

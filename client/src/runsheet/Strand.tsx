@@ -109,7 +109,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
   const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
   const words = spoken(name, kind, rows, span, cue, strand);
   return (
-    <g ref={group} className="pointer-events-auto touch-none" data-cue={name} data-cue-id={cue.id}>
+    <g ref={group} className="pointer-events-auto" data-cue={name} data-cue-id={cue.id}>
       {move && <Landing move={move} x={x} full={full} color={color} />}
       <g
         role="button"

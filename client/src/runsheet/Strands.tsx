@@ -1,8 +1,8 @@
 import { useDrag } from "@use-gesture/react";
-import { memo, useMemo, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { Cue } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { bandsWidth, hang, type HungStrand } from "./bands";
+import { hang, useBands, type HungStrand } from "./bands";
 import { rowAt, sheetHeight, type Row } from "./layout";
 import type { Keys } from "./selection";
 import { Strand } from "./Strand";
@@ -30,21 +30,31 @@ interface Box {
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const { view } = useOpenShow();
   const { strands, findings } = view;
+  const bands = useBands();
   const { cues, sounds } = view.show;
   const hung = useMemo(() => {
     const times = new Map<string, number>();
-    return hang(strands, cues, sounds).map((one): PlacedStrand => {
+    return hang(strands, cues, sounds, bands).map((one): PlacedStrand => {
       // Named by which time of its cue it is: moved, it is still the same, and stays in hand.
       const time = (times.get(one.strand.cueId) ?? 0) + 1;
       times.set(one.strand.cueId, time);
       const { top, bottom } = strandPlace(one.strand, rows);
       return { ...one, key: `${one.strand.cueId} ${time}`, top, bottom };
     });
-  }, [strands, cues, sounds, rows]);
+  }, [strands, cues, sounds, rows, bands]);
   const [box, setBox] = useState<Box>();
   const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
   const clashOf = useMemo(() => new Map(findings.map((c) => [c.cueIds.at(-1), c.sentence])), [findings]);
+
+  // A finger on a strand draws it, not the sheet: shapes within a drawing have no touch-action of their own.
+  const drawing = useRef<SVGSVGElement>(null);
+  useEffect(() => {
+    const take = (event: TouchEvent) => (event.target as Element).closest("[data-cue]") && event.preventDefault();
+    const svg = drawing.current;
+    svg?.addEventListener("touchstart", take, { passive: false });
+    return () => svg?.removeEventListener("touchstart", take);
+  }, []);
 
   const bind = useDrag<PointerEvent>(
     ({ xy: [x, y], initial: [startX, startY], last, tap, event, shiftKey, ctrlKey, metaKey }) => {
@@ -68,7 +78,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   );
 
   return (
-    <svg width={bandsWidth} height={sheetHeight(rows)} className="block" aria-label="Strands">
+    <svg ref={drawing} width={bands.width} height={sheetHeight(rows)} className="block" aria-label="Strands">
       <defs>
         <pattern id="voice" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="6" height="6" fill="var(--voice-fill)" />
@@ -80,14 +90,14 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
         </pattern>
       </defs>
       <rect
-        width={bandsWidth}
+        width={bands.width}
         height={sheetHeight(rows)}
         fill="transparent"
         className="pointer-events-auto touch-pan-y"
         data-testid="bands"
         {...bind()}
       />
-      <Steps rows={rows} />
+      <Steps rows={rows} width={bands.width} />
       <Chains hung={hung} cues={cues} />
       {shown.map((one) => {
         const cue = cueOf.get(one.strand.cueId);
@@ -120,13 +130,13 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
 });
 
 /** Ticks where the steps of slides come. */
-const Steps = memo(function Steps({ rows }: { rows: readonly Row[] }) {
+const Steps = memo(function Steps({ rows, width }: { width: number; rows: readonly Row[] }) {
   const ticks = rows.flatMap((row) =>
     row.stepFrames
       .slice(1)
       .map((at) => row.top + ((at - row.startFrame) / Math.max(1, row.endFrame - row.startFrame)) * row.height),
   );
-  const lines = ticks.map((y) => `M0 ${y.toFixed(1)}H${bandsWidth}`).join("");
+  const lines = ticks.map((y) => `M0 ${y.toFixed(1)}H${width}`).join("");
   return (
     <path d={lines} stroke="var(--line)" strokeDasharray="2 4" className="pointer-events-none" aria-hidden="true" />
   );

@@ -1,15 +1,60 @@
+import { useSyncExternalStore } from "react";
 import type { ShowView, SoundKind, StrandView } from "../api/client";
 
-/** The three bands strands hang in, from the slides outward, with their widths in pixels. */
-export const bands: readonly { kind: SoundKind; title: string; width: number }[] = [
-  { kind: "bed", title: "Beds", width: 148 },
-  { kind: "voice", title: "Voices", width: 96 },
-  { kind: "spot", title: "Spots", width: 96 },
-];
+/** A band that strands of a kind hang in, with its width and half a strand's width at 0 dB where there is room, in pixels. */
+interface Band {
+  kind: SoundKind;
+  title: string;
+  width: number;
+  fullest: number;
+}
 
-export const bandsWidth = bands.reduce((sum, band) => sum + band.width, 0);
-/** Half a strand's width at 0 dB, in pixels, where there is room. */
-const fullestHalf: Record<SoundKind, number> = { bed: 23, voice: 13, spot: 11 };
+/** The three bands strands hang in, from the slides outward. */
+export interface Bands {
+  all: readonly Band[];
+  width: number;
+  /** Their columns in the grid of a row. */
+  columns: string;
+}
+
+const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => {
+  const kinds = [
+    ["bed", "Beds"],
+    ["voice", "Voices"],
+    ["spot", "Spots"],
+  ] as const;
+  const all = kinds.map(([kind, title], i) => ({
+    kind,
+    title,
+    width: widths[i]?.[0] ?? 0,
+    fullest: widths[i]?.[1] ?? 0,
+  }));
+  return {
+    all,
+    width: all.reduce((sum, band) => sum + band.width, 0),
+    columns: all.map((band) => `${band.width}px`).join(" "),
+  };
+};
+
+export const narrowBands = bandsOf([
+  [148, 23],
+  [96, 13],
+  [96, 11],
+]);
+const wideBands = bandsOf([
+  [290, 40],
+  [190, 24],
+  [190, 20],
+]);
+
+const wide = typeof matchMedia === "undefined" ? undefined : matchMedia("(min-width: 1600px)");
+const followWide = (changed: () => void) => {
+  wide?.addEventListener("change", changed);
+  return () => wide?.removeEventListener("change", changed);
+};
+
+/** The bands there is room for. */
+export const useBands = (): Bands => useSyncExternalStore(followWide, () => (wide?.matches ? wideBands : narrowBands));
 
 /** A strand with its place across the sheet. */
 export interface HungStrand {
@@ -28,14 +73,15 @@ export function hang(
   strands: readonly StrandView[],
   cues: ShowView["show"]["cues"],
   sounds: ShowView["show"]["sounds"],
+  bands: Bands,
 ): HungStrand[] {
   const soundOf = new Map(cues.map((cue) => [cue.id, sounds.find((s) => s.id === cue.soundId)]));
   let left = 0;
-  return bands.flatMap(({ kind, width }) => {
+  return bands.all.flatMap(({ kind, width, fullest }) => {
     const own = strands.filter((s) => soundOf.get(s.cueId)?.kind === kind).sort((a, b) => a.startFrame - b.startFrame);
     const hung = crowds(own).flatMap(({ strands: crowd, lanes }) => {
       const laneWidth = width / Math.max(1, ...lanes.map((l) => l + 1));
-      const full = Math.min(fullestHalf[kind], laneWidth / 2 - 8);
+      const full = Math.min(fullest, laneWidth / 2 - 8);
       return crowd.map((strand, i) => ({
         strand,
         kind,

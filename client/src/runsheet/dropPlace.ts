@@ -1,7 +1,6 @@
 import type { DragEvent } from "react";
 import { soundType } from "../sounds/soundType";
 import { msOfFrames } from "../ui/format";
-import { bandsWidth } from "./bands";
 import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "./layout";
 
 export const slidesType = "application/x-phonaris-slides";
@@ -17,6 +16,7 @@ export function dropPlace(
   event: DragEvent,
   sheet: HTMLElement | null,
   rows: readonly Row[],
+  bandsWidth: number,
   heard: number | undefined,
 ): DropPlace | undefined {
   const box = sheet?.getBoundingClientRect();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
-import { hang } from "./bands";
+import { hang, narrowBands } from "./bands";
 import { layRows, rowsIn, timesOf } from "./layout";
 import { moveTo, shifted, spanOf } from "./strandMoves";
 
@@ -92,6 +92,7 @@ it("hangs strands side by side only where they sound together, and one that take
     [strand("a", 0, 6), strand("b", 4, 9, "a"), strand("c", 20, 25), strand("d", 22, 30)],
     names.map((n) => cue(n, n)),
     names.map((n) => sound(n)),
+    narrowBands,
   );
   const x = Object.fromEntries(hung.map((h) => [h.strand.cueId, h.x]));
   expect(x.a).toBe(x.b);

@@ -86,7 +86,10 @@ export function ShowLayout() {
               width="16rem"
             />
           </div>
-          <nav className="flex h-full gap-1" aria-label="Views">
+          <nav
+            className="flex h-full min-w-0 gap-1 max-md:overflow-x-auto max-md:[scrollbar-width:none]!"
+            aria-label="Views"
+          >
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/fit`} name="Fit" deep />
             <View to={`/shows/${showId}/dry-run`} name="Dry run" />
