@@ -22,7 +22,7 @@ interface Scheduled {
 const chunkSeconds = 0.5; // as the server cuts it
 const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
-const soon = 0.01; // seconds ahead of now that a changeover can be set for
+const soon = 0.005; // seconds ahead of now that a changeover can be set for
 const near = 0.15; // seconds ahead of now that are renewed first
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 

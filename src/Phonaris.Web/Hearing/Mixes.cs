@@ -14,9 +14,25 @@ internal sealed class Mixes(SoundLibrary sounds)
 {
     private const int MostKept = 512;
 
+    /// <summary>How lately a chunk was asked for by a page that hears a show, and how long that is waited for.</summary>
+    private const int HeardLatelyMs = 1_500, HeardFirstMs = 20;
+
+    private readonly ConcurrentDictionary<string, (long Revision, long At)> _asked = new();
     private readonly ConcurrentDictionary<string, Playing> _shows = new();
     private readonly ConcurrentDictionary<string, byte[]> _kept = new();
     private readonly ConcurrentQueue<string> _order = new();
+
+    /// <summary>
+    /// Waits, where a page hears a show now, until it has been given what it hears next, or a moment: what is to be heard comes before what
+    /// is to be drawn.
+    /// </summary>
+    /// <param name="stored">The show.</param>
+    public async Task HeardFirstAsync(StoredShow stored)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        if (!_asked.TryGetValue(stored.Id, out var asked) || Environment.TickCount64 - asked.At > HeardLatelyMs) return;
+        for (var left = HeardFirstMs; left > 0 && _asked[stored.Id].Revision < stored.Revision; left -= 2) await Task.Delay(2);
+    }
 
     /// <summary>The name of what is heard in a chunk, or null beyond the end.</summary>
     /// <param name="stored">The show.</param>
@@ -34,12 +50,17 @@ internal sealed class Mixes(SoundLibrary sounds)
     /// <summary>The samples of a chunk, as a page takes them.</summary>
     public byte[] Chunk(StoredShow stored, string? only, int chunk, string key)
     {
-        if (_kept.TryGetValue(key, out var known)) return known;
+        if (_kept.TryGetValue(key, out var known))
+        {
+            _asked[stored.Id] = (stored.Revision, Environment.TickCount64);
+            return known;
+        }
         var playing = Of(stored, only);
         var (from, to) = Chunks.Range(chunk, playing.Schedule.TotalFrames);
         var samples = new float[(to - from) * Frames.Channels];
         lock (playing) playing.Mixer.Render(from, samples);
         var planar = Chunks.Planar(samples);
+        _asked[stored.Id] = (stored.Revision, Environment.TickCount64);
         if (_kept.TryAdd(key, planar)) _order.Enqueue(key);
         while (_order.Count > MostKept && _order.TryDequeue(out var oldest)) _kept.TryRemove(oldest, out _);
         return planar;

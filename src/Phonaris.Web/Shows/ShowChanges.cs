@@ -8,7 +8,7 @@ using Phonaris.Web.Jobs;
 namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them.</summary>
-internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Lazy<JobRunner> jobs)
+internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs)
 {
     public Task<StoredShow> ApplyAsync(string id, long? revision, Edit edit, CancellationToken cancel) =>
         ChangeAsync(id, () => store.ApplyAsync(id, revision, edit, cancel), cancel);
@@ -26,6 +26,7 @@ internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, Sou
         var stored = await change();
         // What sounds now is fetched anew at once, while the rest is made.
         await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
+        await mixes.HeardFirstAsync(stored);
         await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
         // Pages that have the show as it was take the change over; others ask for the show.
         var made = await views.ChangeAsync(stored, CancellationToken.None);
