@@ -74,7 +74,7 @@ export class ChunkPlayer {
 
   async play(fromFrame: number, toFrame = Infinity) {
     this.halt();
-    this.context ??= new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
+    this.context ??= new AudioContext({ sampleRate: framesPerSecond, latencyHint: 0 });
     if (!this.analyser) {
       this.analyser = this.context.createAnalyser();
       this.analyser.fftSize = this.levels.length;

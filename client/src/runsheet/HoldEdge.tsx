@@ -3,15 +3,13 @@ import { useState } from "react";
 import type { Slide } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { hold } from "../ui/format";
-import { useBands } from "./bands";
 import type { Row } from "./layout";
 
 const least = 100;
 
 /** The lower edge of a row that is as high as its hold: dragged, the slide stays longer or shorter, by tenths of a second. */
-export function HoldEdge({ row, slide }: { row: Row; slide: Slide }) {
+export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right: number }) {
   const { edit } = useActions();
-  const bands = useBands();
   const [dragged, setDragged] = useState<number>();
   const bind = useDrag<PointerEvent>(
     ({ movement: [, dy], last, tap, event }) => {
@@ -27,7 +25,7 @@ export function HoldEdge({ row, slide }: { row: Row; slide: Slide }) {
     <div
       {...bind()}
       className="hover:bg-primary/40 absolute bottom-0 left-0 z-10 h-1.5 cursor-ns-resize touch-none"
-      style={{ right: bands.width }}
+      style={{ right }}
       data-testid="hold-edge"
       title="Drag to hold it longer or shorter"
       onClick={(event) => event.stopPropagation()}

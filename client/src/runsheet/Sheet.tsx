@@ -214,6 +214,7 @@ export function Sheet({ selection, select, drop }: Props) {
                       voices={names?.voice ?? ""}
                       spots={names?.spot ?? ""}
                       columns={columns}
+                      bands={bands}
                       selected={chosen.includes(row.slideId)}
                       tabbed={row.slideId === within}
                       byTime={mode === "time"}

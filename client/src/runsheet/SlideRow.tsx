@@ -4,7 +4,7 @@ import { pictureUrl, type ShowView, type Slide } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
-import { useBands } from "./bands";
+import type { Bands } from "./bands";
 import type { Row } from "./layout";
 import { HoldEdge } from "./HoldEdge";
 import type { Keys } from "./selection";
@@ -20,6 +20,7 @@ interface Props {
   voices: string;
   spots: string;
   columns: string;
+  bands: Bands;
   selected: boolean;
   /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
   tabbed: boolean;
@@ -34,9 +35,8 @@ interface Props {
 
 /** One slide: picture, title, when it comes and how long it stays. */
 export const SlideRow = memo(function SlideRow(props: Props) {
-  const { showId, row, slide, section, columns, selected, tabbed, select, lift, over } = props;
+  const { showId, row, slide, section, columns, bands, selected, tabbed, select, lift, over } = props;
   const { edit, play } = useActions();
-  const bands = useBands();
   const [lifted, setLifted] = useState(false);
   const low = row.height < 66;
   return (
@@ -145,7 +145,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
           />
         )}
       </div>
-      {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} />}
+      {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} right={bands.width} />}
       {[props.beds, props.voices, props.spots].map((names, i) => (
         <div key={bands.all[i]?.kind} role="gridcell" className="line-l">
           <span className="sr-only">{names}</span>
