@@ -75,6 +75,20 @@ public sealed class Browser : IDisposable
     public void Window(string? title = null) => Until(
         () => _driver.WindowHandles.Any(handle => _driver.SwitchTo().Window(handle).Title == title || (title is null && handle == _driver.WindowHandles[0])), $"a window {title}");
 
+    /// <summary>Opens a page in a tab of its own, and takes it in hand.</summary>
+    public void Tab(string path)
+    {
+        _driver.SwitchTo().NewWindow(WindowType.Tab);
+        Go(path);
+    }
+
+    /// <summary>Closes the tab in hand and takes the first one.</summary>
+    public void CloseTab()
+    {
+        _driver.Close();
+        Window();
+    }
+
     /// <summary>The server is gone, as in the middle of a talk.</summary>
     public void LoseServer() => _app.Dispose();
 

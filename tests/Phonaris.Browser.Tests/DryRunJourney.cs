@@ -73,6 +73,21 @@ public sealed class DryRunJourney : IDisposable
         _browser.Find("[data-testid=audience] img[alt='Slide 3']");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
         Assert.DoesNotContain("Owl", Report());
+
+        // For ever: after the last slide comes the first, until somebody ends it. Refused the sound, it asks once, plainly.
+        _browser.Go(new Uri(show).AbsolutePath + "/present");
+        _browser.Find("[data-testid=ready]");
+        _browser.Find("[aria-label='Goes on']").SendKeys("by itself, for");
+        _browser.Js<bool>("(heardBy.suspend(), window.letIt = AudioContext.prototype.resume, AudioContext.prototype.resume = async () => {}, true)");
+        _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound refused");
+        _browser.Button("Begin").Click();
+        _browser.Until(() => _browser.Find("[role=alert]").Text.Contains("press Begin once more", StringComparison.OrdinalIgnoreCase), "it to ask");
+        _browser.Js<bool>("(AudioContext.prototype.resume = letIt, true)");
+        _browser.Button("Begin").Click();
+        _browser.Find("[data-testid=audience] img[alt='Slide 4']");
+        _browser.Find("[data-testid=audience] img[alt='Slide 1']");
+        _browser.Press(Keys.Escape);
+        _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
     }
 
     public void Dispose() => _browser.Dispose();

@@ -63,6 +63,22 @@ public sealed class PresentingJourney : IDisposable
         _browser.Until(() => _browser.Sounding().Contains("Chirp", StringComparison.Ordinal), "the chirp");
         Assert.InRange(KeyToSound(), 0, 50);
 
+        // Somebody else presents the show too: both are told.
+        _browser.Tab($"/shows/{show}/present");
+        _browser.Find("[data-testid=ready]");
+        Assert.Contains("being presented on another page too", _browser.Find("[role=alert]").Text);
+        _browser.Button("Begin").Click();
+        _browser.Find("[data-testid=where]");
+        _browser.CloseTab();
+        _browser.Until(() => _browser.Find("[role=status]").Text.Contains("Another page presents this show too", StringComparison.Ordinal), "the other told");
+
+        // The browser holds the sound back, and another output is plugged in: both are told, and it goes on.
+        _browser.Js<bool>("(heardBy.suspend(), true)");
+        _browser.Button("Let it sound").Click();
+        _browser.Until(() => _browser.Js<string>("heardBy.state") == "running", "the sound to go on");
+        _browser.Js<bool>("navigator.mediaDevices.dispatchEvent(new Event('devicechange'))");
+        _browser.Until(() => _browser.Find("[role=status]").Text.Contains("The sound output changed", StringComparison.Ordinal), "the output told");
+
         // What is edited meanwhile is told, and changes nothing of this run.
         await EditAsync(show, new RenameShow("Another title"));
         _browser.Until(() => _browser.Find("[role=status]").Text.Contains("edited since", StringComparison.Ordinal), "the edit told");

@@ -32,7 +32,9 @@ export function CueList({ beds, chosen, soundOf }: Props) {
                   slides {numberOf(cue.span?.first) ?? "–"} to {numberOf(cue.span?.last) ?? "–"},{" "}
                   <span className="figures">{shortTime(cue.outFrame - cue.inFrame)}</span>
                 </span>
-                <span>{cue.fit ? methods[cue.fit.method].name : "as it is"}</span>
+                <span>
+                  {cue.fit ? methods[cue.fit.method].name : cue.start.kind === "end" ? "ends together" : "as it is"}
+                </span>
               </span>
             </Link>
           </li>

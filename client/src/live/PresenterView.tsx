@@ -51,9 +51,9 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
   const open = audience && !audience.window.closed ? audience : undefined;
   return (
     <div className="flex h-full flex-col">
-      <header className="bg-base-100 line-b flex h-16 shrink-0 items-center gap-4 px-4">
+      <header className="bg-base-100 line-b flex h-16 shrink-0 items-center gap-4 overflow-hidden px-4">
         <StageClock stage={stage} />
-        <div className="ml-auto flex items-center gap-1.5">
+        <div className="ml-auto flex shrink-0 items-center gap-1.5">
           <Stroke name="Audience" press={() => setAudience(openAudience())}>
             <MonitorUp size={18} />
           </Stroke>
@@ -71,7 +71,7 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
           <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
             {now.paused ? <Play size={18} /> : <Pause size={18} />}
           </Stroke>
-          <button type="button" className="btn btn-error" onClick={stage.silence}>
+          <button type="button" className="btn btn-error px-3" onClick={stage.silence}>
             <VolumeX size={18} /> Silence all
           </button>
           <Stroke name="End" press={() => stage.end()}>
@@ -204,7 +204,12 @@ interface StrokeProps {
 
 function Stroke({ name, on, press, children }: StrokeProps) {
   return (
-    <button type="button" className={`btn ${on ? "btn-primary" : "bg-base-300"}`} aria-pressed={on} onClick={press}>
+    <button
+      type="button"
+      className={`btn px-3 ${on ? "btn-primary" : "bg-base-300"}`}
+      aria-pressed={on}
+      onClick={press}
+    >
       {children} {name}
     </button>
   );

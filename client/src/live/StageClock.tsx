@@ -20,22 +20,22 @@ export function StageClock({ stage }: { stage: Stage }) {
   const planned = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId)?.holdMs ?? 0;
   const since = (ms: number | undefined) => shortTime(framesOfMs(Math.max(0, stage.timeMs() - (ms ?? 0))));
   return (
-    <div className="flex items-baseline gap-6" role="timer" aria-label="Clock">
+    <div className="flex items-baseline gap-5" role="timer" aria-label="Clock">
       <Figure
         name={now.talkSinceMs === undefined ? "waiting" : "talk"}
         value={since(now.talkSinceMs ?? now.slideSinceMs)}
       />
-      <Figure name={`of ${shortTime(framesOfMs(planned))}, this slide`} value={since(now.slideSinceMs)} small />
+      <Figure name={`of ${shortTime(framesOfMs(planned))}`} value={since(now.slideSinceMs)} small />
       {behind !== undefined && (
         <Figure
-          name={behind > 500 ? "behind the plan" : behind < -500 ? "ahead of the plan" : "as planned"}
+          name={behind > 500 ? "behind" : behind < -500 ? "ahead" : "as planned"}
           value={Math.abs(behind) > 500 ? shortTime(framesOfMs(Math.abs(behind))) : "✓"}
           small
           warn={behind > 500}
         />
       )}
       <Figure
-        name="now"
+        name=""
         value={new Date().toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })}
         small
       />

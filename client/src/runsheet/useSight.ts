@@ -6,8 +6,8 @@ export interface Sight {
   bottom: number;
 }
 
-// Two rows: few enough to be drawn between two pictures.
-const step = 160;
+// Four rows: few enough to be drawn in a moment, and so seldom that most pictures have none to draw.
+const step = 320;
 const beyond = 480;
 const leastHeight = 640;
 
