@@ -1,3 +1,4 @@
+using CsCheck;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Fitting;
@@ -190,6 +191,24 @@ public sealed class FitTests
         Assert.Contains("cannot be shorter than 0:47.3", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 30_000, by, new(3_000, 60_000))).Message);
         Assert.Contains("cannot be longer", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 300_000, by, new(3_000, 60_000))).Message);
     }
+
+    [Fact]
+    public void Whatever_is_shared_out_comes_to_the_total_within_its_limits_or_is_refused() =>
+        Gen.Select(Shows.Any, Gen.Long[1000, 200_000], Gen.Enum<SpreadBy>(), Gen.Long[100, 5000]).Sample((show, total, by, least) =>
+        {
+            var limits = new HoldLimits(least, 60_000);
+            try
+            {
+                var spread = SpreadHolds.Of(show, total, by, limits);
+                Assert.Equal(total, spread.Sum(s => s.AfterMs));
+                Assert.All(spread, s => Assert.True(s.Locked ? s.AfterMs == s.BeforeMs : s.AfterMs >= least));
+                Assert.Equal(total, show.Apply(Repace.ToEdit(spread)).Show.Slides.Where(s => !s.Hidden).Sum(s => s.HoldMs));
+            }
+            catch (RuleException e)
+            {
+                Assert.EndsWith(".", e.Message);
+            }
+        });
 
     [Theory]
     [InlineData(FitMethod.Recut, 0), InlineData(FitMethod.Recut, 3), InlineData(FitMethod.Recut, 36_000), InlineData(FitMethod.Loop, 20)]

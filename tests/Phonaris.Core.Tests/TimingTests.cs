@@ -75,6 +75,31 @@ public class TimingTests
     }
 
     [Fact]
+    public void Whatever_is_to_end_together_ends_where_its_slides_do() => Shows.Any.Sample(show =>
+    {
+        var order = RunningOrder.Of(show);
+        foreach (var placed in Schedule.Of(show, order) is var schedule ? schedule.Cues.Concat(schedule.Silent) : [])
+        {
+            var cue = show.Cue(placed.CueId);
+            if (cue is not { Start.Kind: CueStartKind.End, Stop: CueStop.Span, StopOffsetMs: 0, EachSlide: false } || schedule.Cues.Any(c => c.TakesOverFrom == placed.CueId)) continue;
+            Assert.Equal(order.Of(show, cue.Span!)[^1].EndFrame, placed.EndFrame);
+            // To its own last frame: what is too much is missing at its beginning.
+            Assert.Equal(placed.Source.Frame(cue.OutFrame), placed.InFrame + placed.UsedFrames);
+        }
+    });
+
+    [Fact]
+    public void A_timing_sheet_tells_every_slide_and_where_each_sound_begins() => Shows.Any.Sample(show =>
+    {
+        var sheet = TimingSheet.Of(show);
+        var (order, schedule) = (RunningOrder.Of(show), Schedule.Of(show));
+        Assert.Equal(order.TotalFrames, sheet.Slides.Sum(s => s.HoldFrames));
+        Assert.Equal(order.Slides.Select(s => s.StartFrame), sheet.Slides.Select(s => s.StartFrame));
+        Assert.Equal(schedule.Cues.Count + schedule.Silent.Count(c => c.ByHand), sheet.Slides.Sum(s => s.Sounds.Count));
+        Assert.All(sheet.Slides, s => Assert.All(s.Sounds, x => Assert.InRange(x.StartFrame, s.StartFrame, s.StartFrame + s.HoldFrames - 1)));
+    });
+
+    [Fact]
     public void A_cue_that_rings_on_goes_past_its_span_and_no_further_than_the_show()
     {
         var show = Shows.Of(3, 1000) with { Sounds = [Shows.Sound("a", 96_000), Shows.Sound("b", 480_000)] };

@@ -12,6 +12,8 @@ import {
 } from "lucide-react";
 import { useCallback, useState } from "react";
 import { createPortal } from "react-dom";
+import { clock, readMs } from "../ui/format";
+import { ValueField } from "../ui/ValueField";
 import { AudienceView } from "./AudienceView";
 import { openAudience, type Audience } from "./audienceWindow";
 import { countdownWords } from "./countdown";
@@ -134,6 +136,15 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
               <span className="figures text-xl font-bold">
                 {startsAt === undefined ? "No countdown" : countdownWords(startsAt)}
               </span>
+              <ValueField
+                label="The talk begins in"
+                value={undefined}
+                show={(ms) => (ms === undefined ? "" : clock(ms))}
+                read={readMs}
+                commit={(ms) => ms !== undefined && setStartsAt(Date.now() + ms)}
+                placeholder="m:ss"
+                width="4rem"
+              />
               {[1, 5].map((minutes) => (
                 <button
                   key={minutes}

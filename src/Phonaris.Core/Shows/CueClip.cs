@@ -33,6 +33,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(newId);
         var at = show.SlideIndex(show.Slide(slideId).Id);
+        if (Cues.DistinctBy(c => c.Cue.Id).Count() < Cues.Count) throw new RuleException("The same cue is copied twice.", "cues");
         var ids = Cues.ToDictionary(c => c.Cue.Id, _ => newId());
         List<Edit> edits = [];
         var sounds = new Dictionary<string, string>();
@@ -43,13 +44,14 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         }
         foreach (var clipped in Cues)
         {
-            var first = Math.Min(at + clipped.Offset, show.Slides.Count - 1);
-            var last = Math.Min(first + clipped.More, show.Slides.Count - 1);
+            var first = (int)Math.Clamp((long)at + clipped.Offset, 0, show.Slides.Count - 1);
+            var last = (int)Math.Clamp((long)first + clipped.More, first, show.Slides.Count - 1);
             var steps = show.Slides[first].Steps;
             var start = clipped.Cue.Start.Kind switch
             {
                 CueStartKind.Hand => CueStart.ByHand,
-                CueStartKind.Step when clipped.Step < steps.Count => CueStart.WithStep(steps[clipped.Step].Id),
+                CueStartKind.End => CueStart.ToEndTogether,
+                CueStartKind.Step when clipped.Step >= 0 && clipped.Step < steps.Count => CueStart.WithStep(steps[clipped.Step].Id),
                 // What it waited for comes along, or it begins with its slide.
                 CueStartKind.After when ids.TryGetValue(clipped.Cue.Start.CueId!, out var other) => CueStart.After(other),
                 _ => CueStart.WithSlide,

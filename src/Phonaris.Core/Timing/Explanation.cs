@@ -31,6 +31,17 @@ public sealed class Explanation
             : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
     }
 
+    /// <summary>Explains all slides that are shown.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(Show show, FitOf? fit = null)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var order = RunningOrder.Of(show);
+        var schedule = Schedule.Of(show, order, fit);
+        return order.Slides.Select(time => (time.SlideId, new Explanation(show, order, schedule, time).All()));
+    }
+
     private ValueList<Explained> All()
     {
         var sounding = _schedule.Cues.Where(Here).Select(Sounding).ToList();

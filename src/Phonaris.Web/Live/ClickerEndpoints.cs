@@ -9,7 +9,7 @@ namespace Phonaris.Web.Live;
 internal static class ClickerEndpoints
 {
     /// <summary>The longest body a phone sends, in bytes.</summary>
-    private const long LongestBody = 1_000;
+    public const long LongestBody = 1_000;
 
     private static readonly string Page = Read();
 

@@ -59,7 +59,11 @@ internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, 
     private async Task<WebApplication> StartAsync()
     {
         var builder = WebApplication.CreateEmptyBuilder(new());
-        builder.WebHost.UseKestrelCore().ConfigureKestrel(o => o.Listen(IPAddress.Any, 0));
+        builder.WebHost.UseKestrelCore().ConfigureKestrel(o =>
+        {
+            o.Listen(IPAddress.Any, 0);
+            o.Limits.MaxRequestBodySize = ClickerEndpoints.LongestBody;
+        });
         builder.Services.AddRoutingCore();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();

@@ -1,0 +1,61 @@
+import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { answerGets, open, viewOf } from "../tests/show";
+import { over } from "./over";
+import { RunningTime } from "./RunningTime";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+HTMLDialogElement.prototype.showModal = vi.fn();
+HTMLDialogElement.prototype.close = vi.fn();
+
+const total = viewOf().runningOrder.slides.at(-1)?.endFrame ?? 0;
+const totalMs = total / 48;
+
+describe("the running time", () => {
+  it("is told beside what is aimed at", () => {
+    expect(over(viewOf())).toBeUndefined();
+    expect(over(viewOf({ targetMs: totalMs }))).toEqual({ frames: 0, words: "as aimed at" });
+    expect(over(viewOf({ targetMs: totalMs - 1500 }))?.words).toBe("0:01.5 over");
+    expect(over(viewOf({ targetMs: totalMs + 61_000 }))?.words).toBe("1:01.0 to spare");
+  });
+
+  it("is aimed at, and shared out among the slides before that is set", async () => {
+    const edit = { kind: "setHolds" as const, holds: [{ slideId: "s1", holdMs: 9000 }] };
+    const asked = answerGets((_, query) => {
+      if (query?.leastMs === 90_000) return { error: { title: "The slides cannot be that long." } };
+      return {
+        data: {
+          slides: [
+            { slideId: "s1", number: 1, beforeMs: 4000, afterMs: 9000, locked: false },
+            { slideId: "s2", number: 2, beforeMs: 4000, afterMs: 4000, locked: true },
+          ],
+          edit,
+        },
+      };
+    });
+    const shown = open(viewOf({ targetMs: 60_000 }), <RunningTime />);
+    fireEvent.click(screen.getByRole("button"));
+    const aim = await screen.findByLabelText("Running time to aim at");
+    expect((aim as HTMLInputElement).value).toBe("1:00.0");
+    fireEvent.change(aim, { target: { value: "2:30" } });
+    fireEvent.keyDown(aim, { key: "Enter" });
+    expect(shown.edit).toHaveBeenLastCalledWith({ kind: "setTarget", targetMs: 150_000 });
+    fireEvent.change(aim, { target: { value: "" } });
+    fireEvent.keyDown(aim, { key: "Enter" });
+    expect(shown.edit).toHaveBeenLastCalledWith({ kind: "setTarget", targetMs: null });
+    expect(asked).toHaveBeenCalled();
+    fireEvent.click(await screen.findByText("Set these holds"));
+    expect(shown.edit).toHaveBeenLastCalledWith(edit);
+    expect(screen.getAllByText(/locked/i).length).toBe(2);
+    const least = screen.getByLabelText("Least hold");
+    fireEvent.change(least, { target: { value: "90" } });
+    fireEvent.keyDown(least, { key: "Enter" });
+    expect(await screen.findByText("The slides cannot be that long.")).toBeTruthy();
+    fireEvent.click(screen.getByText("No limits"));
+    expect(await screen.findByText("Set these holds")).toBeTruthy();
+  });
+});
