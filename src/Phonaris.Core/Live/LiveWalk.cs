@@ -1,0 +1,94 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Live;
+
+/// <summary>
+/// A presenter who does anything at any time, made up from a number: goes on and back, jumps, goes round, starts, moves within, fades and
+/// silences. What sounds is told by the orders alone, and held against the plan.
+/// </summary>
+/// <param name="plan">The plan that is walked.</param>
+/// <param name="seed">Decides what the presenter does.</param>
+public sealed class LiveWalk(LivePlan plan, int seed)
+{
+    private readonly Random _random = new(seed);
+    private readonly LiveRun _run = new(plan);
+    private readonly Dictionary<string, LiveCue> _cues = plan.Cues.ToDictionary(c => c.Id);
+    private readonly Dictionary<string, (long At, long From)> _sounding = [];
+    private readonly Dictionary<string, long> _due = [];
+    private long _now;
+
+    /// <summary>What happens next: what has ended or was waited for, then a stroke of the presenter's.</summary>
+    public IReadOnlyList<LiveStroke> Step()
+    {
+        _now += _random.Next(4) == 0 ? _random.Next(50) : _random.Next(12_000);
+        var strokes = new List<LiveStroke>();
+        foreach (var id in _sounding.Where(s => _cues[s.Key].LengthMs is { } length && _now - s.Value.At + s.Value.From >= length).Select(s => s.Key).ToList())
+            strokes.Add(Take(new(LiveEventKind.Ended, _now) { CueId = id }));
+        foreach (var id in _due.Where(d => d.Value <= _now).Select(d => d.Key).ToList())
+        {
+            _due.Remove(id);
+            strokes.Add(Take(new(LiveEventKind.Due, _now) { CueId = id }));
+        }
+        strokes.Add(Take(Next()));
+        return strokes;
+    }
+
+    private LiveEvent Next()
+    {
+        var cue = plan.Cues.Count == 0 ? "" : plan.Cues[_random.Next(plan.Cues.Count)].Id;
+        var last = plan.Places.Count - 1;
+        return _random.Next(12) switch
+        {
+            0 or 1 or 2 or 3 => GoTo(_run.Place >= 0 && plan.Places[_run.Place].GoesRound ? plan.Places[_run.Place].LoopStart!.Value : Math.Min(_run.Place + 1, last)),
+            4 or 5 => GoTo(Math.Max(_run.Place - 1, 0)),
+            6 => GoTo(_random.Next(plan.Places.Count)),
+            7 => new(LiveEventKind.Start, _now) { CueId = cue },
+            8 => new(LiveEventKind.FadeOut, _now) { CueId = cue },
+            9 => new(LiveEventKind.Seek, _now) { CueId = cue, FromMs = _random.Next(500) },
+            10 => new(LiveEventKind.Silence, _now),
+            _ => GoTo(_run.Place >= 0 ? plan.Places[_run.Place].LoopExit ?? last : 0),
+        };
+    }
+
+    private LiveEvent GoTo(int place) => new(LiveEventKind.GoTo, _now) { Place = place };
+
+    private LiveStroke Take(LiveEvent happened)
+    {
+        var beds = _sounding.Keys.Where(IsBed).ToList();
+        var orders = _run.Take(happened);
+        List<string> broken = [.. orders.SelectMany(Carry)];
+        if (_run.Place >= 0) broken.AddRange(Broken(happened, orders, beds, plan.Places[_run.Place]));
+        return new(happened, orders, [.. broken]);
+    }
+
+    /// <summary>What must hold, and does not.</summary>
+    private IEnumerable<string> Broken(LiveEvent happened, IReadOnlyList<LiveOrder> orders, List<string> beds, LivePlace here)
+    {
+        foreach (var id in _sounding.Keys.Where(id => !here.Held.Contains(id) && !_cues[id].RingsOn)) yield return $"{id} sounds where it is not to.";
+        if (_sounding.Keys.Count(IsBed) > 1) yield return "Two beds sound.";
+        if (happened.Kind is LiveEventKind.GoTo or LiveEventKind.Due or LiveEventKind.Ended)
+            foreach (var bed in beds.Where(b => here.Held.Contains(b) && happened.CueId != b && orders.Any(o => o.CueId == b) && !orders.Any(o => o.By is not null)))
+                yield return $"{bed} broke within its span.";
+        if (happened.Kind == LiveEventKind.Silence && _sounding.Count > 0) yield return "Silence is not silent.";
+        if (happened.Kind == LiveEventKind.GoTo)
+            foreach (var begin in here.Begins.Where(b => b.DelayMs == 0 && IsBed(b.CueId) && !_sounding.Keys.Any(IsBed) && _run.StateOf(b.CueId).Phase is not (CuePhase.Over or CuePhase.Waiting)))
+                yield return $"{begin.CueId} is missing.";
+    }
+
+    /// <summary>Does what was ordered, and tells what cannot be done.</summary>
+    private IEnumerable<string> Carry(LiveOrder order)
+    {
+        if (order.Kind is LiveOrderKind.Start or LiveOrderKind.Stop && order.Fade.Ms < LiveRun.EdgeMs) yield return $"{order.CueId} has no fade.";
+        if (order.Kind == LiveOrderKind.Wait) _due[order.CueId] = _now + order.InMs;
+        else if (order.Kind == LiveOrderKind.Start ? !_sounding.TryAdd(order.CueId, (_now, order.FromMs)) : !_sounding.Remove(order.CueId))
+            yield return $"{order.CueId} {(order.Kind == LiveOrderKind.Start ? "sounds already" : "does not sound")}.";
+    }
+
+    private bool IsBed(string id) => _cues[id].Kind == SoundKind.Bed;
+}
+
+/// <summary>Something that happened on a walk.</summary>
+/// <param name="Happened">What.</param>
+/// <param name="Orders">What was ordered then.</param>
+/// <param name="Broken">What the plan says and did not hold, in sentences; none where all is well.</param>
+public sealed record LiveStroke(LiveEvent Happened, IReadOnlyList<LiveOrder> Orders, IReadOnlyList<string> Broken);
