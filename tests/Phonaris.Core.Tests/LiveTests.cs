@@ -72,6 +72,27 @@ public sealed class LiveTests
         Assert.Equal((LiveOrderKind.Stop, "wait", 2500), (stop.Kind, stop.CueId, stop.Fade.Ms));
     }
 
+    [Fact]
+    public void What_comes_after_another_begins_when_that_ends_however_early_the_presenter_goes_on()
+    {
+        var show = Shows.Of(6, 5000) with { Sounds = [Shows.Sound("a", 12 * 48_000, SoundKind.Voice), Shows.Sound("b", 48_000, SoundKind.Spot)] };
+        show = show with
+        {
+            Cues =
+            [
+                Shows.Cue("long", "a", "s1", "s3", 12 * 48_000) with { Start = CueStart.WithSlide },
+                // Planned for the third slide; called for on the second, where the first is faded by hand.
+                Shows.Cue("then", "b", "s1", "s4", 48_000) with { Start = CueStart.After("long"), DelayMs = 300 },
+            ],
+        };
+        var run = new LiveRun(LivePlan.Of(show));
+        run.Take(new(LiveEventKind.GoTo, 0));
+        run.Take(new(LiveEventKind.GoTo, 2000) { Place = 1 });
+        var orders = run.Take(new(LiveEventKind.FadeOut, 3000) { CueId = "long" });
+        Assert.Equal([(LiveOrderKind.Stop, "long", 0), (LiveOrderKind.Wait, "then", 300)], orders.Select(o => (o.Kind, o.CueId, o.InMs)));
+        Assert.Equal(LiveOrderKind.Start, Assert.Single(run.Take(new(LiveEventKind.Due, 3300) { CueId = "then" })).Kind);
+    }
+
     [Theory]
     [InlineData(1, 0), InlineData(3, 0), InlineData(0, 0), InlineData(0, 5_000)]
     public void A_stem_is_the_cue_itself_and_its_repeated_part_is_like_all_rounds_to_come(int rounds, long pointMs)

@@ -1,8 +1,5 @@
-import type { LivePlan } from "./run";
-
 /** What would wait for a hand in a show that runs by itself. */
-export function HandWaits({ plan }: { plan: LivePlan }) {
-  const names = [...new Set(plan.cues.filter((c) => c.byHand).map((c) => c.name))];
+export function HandWaits({ names }: { names: readonly string[] }) {
   return names.length === 0 ? (
     <p className="muted mb-3">Nothing waits for a hand.</p>
   ) : (

@@ -50,7 +50,7 @@ export function PresentPage() {
               commit={setManner}
             />
           </p>
-          {manner !== "hand" && prepared && <HandWaits plan={prepared.stage.view.plan} />}
+          {manner !== "hand" && prepared && <HandWaits names={prepared.stage.view.waitsForHand} />}
         </ReadyCard>
       )}
     </div>

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { answered, api } from "../api/client";
-import { useEdits } from "../api/queries";
+import { answered, api, type Schemas } from "../api/client";
+import { useEdits, useShow } from "../api/queries";
 import { framesOfMs, shortTime, time } from "../ui/format";
 
 /** Holds are taken to the tenth of a second: so much a slide may differ. */
@@ -9,8 +9,12 @@ const near = 50;
 /** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
-  const { data, error, refetch } = useQuery({
-    queryKey: ["report", showId, runId],
+  const revision = useShow(showId).data?.revision;
+  const { data, error } = useQuery({
+    // Told anew whenever the show has changed; before the show is there, an edit could not say what it is made on.
+    queryKey: ["report", showId, runId, revision],
+    enabled: revision !== undefined,
+    placeholderData: (before: Schemas["RunReportView"] | undefined) => before,
     queryFn: async () =>
       answered(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id: showId, runId } } })),
   });
@@ -30,14 +34,7 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
       </p>
       {report.edit && (
         <p className="mb-4 flex items-center gap-3">
-          <button
-            type="button"
-            className="btn btn-primary"
-            onClick={() => {
-              if (report.edit) edit(report.edit);
-              window.setTimeout(() => void refetch(), 400);
-            }}
-          >
+          <button type="button" className="btn btn-primary" onClick={() => report.edit && edit(report.edit)}>
             Take these times as holds
           </button>
           <span className="muted text-sm">

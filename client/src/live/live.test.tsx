@@ -107,10 +107,10 @@ describe("before it begins", () => {
   });
 
   it("tells what would wait for a hand", () => {
-    render(<HandWaits plan={plan} />);
+    render(<HandWaits names={["Owl"]} />);
     expect(screen.getByRole("note").textContent).toContain("Owl waits for a hand and will not sound by itself");
     cleanup();
-    render(<HandWaits plan={{ ...plan, cues: plan.cues.filter((c) => !c.byHand) }} />);
+    render(<HandWaits names={[]} />);
     expect(screen.getByText("Nothing waits for a hand.")).toBeTruthy();
   });
 });

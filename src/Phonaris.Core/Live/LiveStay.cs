@@ -38,17 +38,18 @@ internal static class LiveStays
     {
         var covered = order.Of(show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
-        var start = StartOf(show, order, cue, planned, covered);
         var last = cue.Stop == CueStop.Show && !cue.EachSlide ? order.Slides[^1] : covered[^1];
         var lastPlace = LivePlan.PlaceOf(order, last) + last.StepFrames.Count - 1;
         if (cue.Stop == CueStop.Step && StepOf(show, order, covered, cue.StopStepId) is { } stop) lastPlace = stop - 1;
         var after = cue.Start.CueId is { } other && places.All.Any(p => p.Cue.Id == other && !p.Cue.Muted) ? other : null;
+        // What waits for another may be called for anywhere in its span, whenever that ends.
+        var start = after is not null ? (Place: LivePlan.PlaceOf(order, covered[0]), DelayMs: 0L) : StartOf(show, order, cue, planned, covered);
         var stem = LiveStem.Of(cue, planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
             cue.FadeIn, cue.FadeOut, cue.HandoverMs, cue.Stop == CueStop.Finished, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
             stem.Loops ? null : stem.Cue.LengthFrames / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
-        return new(live, start.Place, lastPlace, after is null ? start.DelayMs : 0, after is null && cue.Start.Kind != CueStartKind.Hand);
+        return new(live, start.Place, lastPlace, start.DelayMs, after is null && cue.Start.Kind != CueStartKind.Hand);
     }
 
     private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)

@@ -17,10 +17,11 @@ namespace Phonaris.Web.Live;
 /// <param name="Explained">By slide, what is planned to sound there and why, or why it is silent.</param>
 /// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
 /// <param name="Duck">How beds make room while a voice sounds.</param>
+/// <param name="WaitsForHand">The names of what does not sound by itself: it waits for a hand, or for what does.</param>
 /// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
 public sealed record RunView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, DuckView Duck, bool ShownElsewhere)
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, DuckView Duck, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
 {
     private const int CurvePoints = 128;
 
@@ -33,7 +34,8 @@ public sealed record RunView(
             [.. run.Plan.Cues.Select(c => c.CueId).Distinct().Select(id => LiveStem.Of(show, id, sounds.Fits.Of) is var stem ? new StemView(id, stem.Cue.LengthFrames, stem.LoopFrom) : null!)],
             Explanation.OfAll(show, sounds.Fits.Of).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
-            new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs), shownElsewhere);
+            new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs),
+            [.. Schedule.Of(show, order, sounds.Fits.Of).Silent.Where(c => c.ByHand).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
     }
 }
 
