@@ -34,7 +34,7 @@ internal static class FitEndpoints
             var ends = sounds.Fits.Fitter(sound.Media, cue.InFrame, cue.OutFrame).Ends(length);
             return TypedResults.Ok(new FitsView(
                 length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.BeatsPerBar, compared,
-                [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], RepaceOffer(stored.Show, cue), EndTogetherOffer(stored.Show, cue, sounds)));
+                [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], Offer.ToRepace(stored.Show, cueId), Offer.ToEndTogether(stored.Show, cueId, sounds.Fits.Of)));
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/fits/moved", async Task<Results<Ok<Edit>, NotFound>> (
@@ -117,40 +117,6 @@ internal static class FitEndpoints
     private static HoldLimits Limits(long? leastMs, long? greatestMs) =>
         new HoldLimits(leastMs ?? HoldLimits.Usual.LeastMs, greatestMs ?? HoldLimits.Usual.GreatestMs).Validated();
 
-    /// <summary>What changing the slides instead would come to.</summary>
-    private static Offer RepaceOffer(Show show, Cue cue)
-    {
-        try
-        {
-            var slides = Repace.Of(show, cue.Id, null, ChangeOn.Anywhere, HoldLimits.Usual);
-            var changed = slides.Where(s => s.BeforeMs != s.AfterMs).ToList();
-            var by = changed.Sum(s => s.AfterMs - s.BeforeMs);
-            return new(
-                changed.Count == 0
-                    ? "The slides end with the music as they are."
-                    : $"{(changed.Count == 1 ? "One slide stays" : $"{changed.Count} slides stay")} {(by > 0 ? "longer" : "shorter")}{(changed.Count == 1 ? " by" : ", all by")} {Say.Time(Frames.FromMs(Math.Abs(by)))}; the music is heard whole.",
-                Repace.ToEdit(slides));
-        }
-        catch (RuleException e)
-        {
-            return new(e.Message, null);
-        }
-    }
-
-    /// <summary>What beginning so that its own ending falls on the end of its slides would come to.</summary>
-    private static Offer EndTogetherOffer(Show show, Cue cue, SoundLibrary sounds)
-    {
-        var edit = new Several(
-            [new SetFit(cue.Id, null), ReadyMade.Own.First(r => r.EndTogether == true).ToEdit(show, cue.Id)], $"{show.Sound(cue.SoundId).Name}: ends together with its slides");
-        var after = show.Apply(edit).Show;
-        var order = RunningOrder.Of(after);
-        var schedule = Schedule.Of(after, order, sounds.Fits.Of);
-        if (schedule.Cues.Concat(schedule.Silent).FirstOrDefault(c => c.CueId == cue.Id) is not { } placed) return new("It lies on no slide that is shown.", null);
-        int NumberAt(long frame) => order.Slides.First(s => frame < s.EndFrame).Number;
-        var begins = $"begins at {Say.Time(placed.StartFrame)} on slide {NumberAt(placed.StartFrame)}";
-        return new($"{(placed.InFrame > cue.InFrame ? $"The show is shorter than it: its first {Say.Time(placed.InFrame - cue.InFrame)} is left out; it {begins}" : char.ToUpperInvariant(begins[0]) + begins[1..])} and ends by itself with slide {NumberAt(placed.EndFrame - 1)}.", edit);
-    }
-
     /// <summary>The recipe to try a method by: the cue's own, where it is of that method.</summary>
     private static FitRecipe RecipeOf(Cue cue, FitMethod method) => cue.Fit?.Method == method ? cue.Fit : new(method);
 }
@@ -167,11 +133,6 @@ internal static class FitEndpoints
 public sealed record FitsView(
     long LengthFrames, long UsedFrames, double? TempoBpm, int BeatsPerBar, ValueList<Compared> Methods, IReadOnlyList<NaturalEnd> Ends, Offer Repace,
     Offer EndTogether);
-
-/// <summary>Something that can be done.</summary>
-/// <param name="Says">What it comes to, or what is against it.</param>
-/// <param name="Edit">The edit that does it; null where it cannot be done.</param>
-public sealed record Offer(string Says, Edit? Edit);
 
 /// <summary>Slides with the holds that make them end with the music.</summary>
 /// <param name="Slides">The slides.</param>
