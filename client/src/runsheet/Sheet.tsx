@@ -11,7 +11,7 @@ import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
 import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
 import { Playhead } from "./Playhead";
 import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
-import { SlideRow } from "./SlideRow";
+import { columns, SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
 import { useSight } from "./useSight";
 
@@ -21,7 +21,6 @@ interface Props {
   drop: (drop: Drop) => void;
 }
 
-const columns = "2.1rem 7.3rem minmax(5rem, 1fr) 4.3rem";
 const modePlace = "phonaris-rows";
 const headHeight = 28;
 
@@ -157,7 +156,7 @@ export function Sheet({ selection, select, drop }: Props) {
       </div>
       <div
         ref={scroller}
-        className="min-h-0 grow overflow-auto"
+        className="bg-base-200 min-h-0 grow overflow-auto"
         data-testid="sheet"
         onClick={(event) => event.target === event.currentTarget && select(undefined)}
         onKeyDown={onKeyDown}
@@ -176,17 +175,15 @@ export function Sheet({ selection, select, drop }: Props) {
           onDrop={onDrop}
         >
           <div role="grid" aria-label="Run sheet" aria-rowcount={rows.length + 1} aria-multiselectable="true">
-            <div
-              role="row"
-              className="bg-base-200 muted sticky top-0 z-20 grid h-7 items-center text-xs font-semibold"
-              style={{ gridTemplateColumns: `${columns} ${bands.columns}` }}
-            >
-              <span role="columnheader" className="col-span-3 pl-2">
+            <div role="row" className="bg-base-200 muted sticky top-0 z-20 flex h-7 items-center text-xs font-semibold">
+              <span role="columnheader" className="min-w-0 flex-1 pl-2">
                 Slide
               </span>
-              <span role="columnheader">Hold</span>
+              <span role="columnheader" className={columns.hold}>
+                Hold
+              </span>
               {bands.all.map((band) => (
-                <span role="columnheader" key={band.kind} className="pl-2">
+                <span role="columnheader" key={band.kind} className="shrink-0 pl-2" style={{ width: band.width }}>
                   <button
                     type="button"
                     className="cursor-pointer underline-offset-2 hover:underline"
@@ -213,7 +210,6 @@ export function Sheet({ selection, select, drop }: Props) {
                       beds={names?.bed ?? ""}
                       voices={names?.voice ?? ""}
                       spots={names?.spot ?? ""}
-                      columns={columns}
                       bands={bands}
                       selected={chosen.includes(row.slideId)}
                       tabbed={row.slideId === within}

@@ -19,7 +19,6 @@ interface Props {
   beds: string;
   voices: string;
   spots: string;
-  columns: string;
   bands: Bands;
   selected: boolean;
   /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
@@ -33,12 +32,22 @@ interface Props {
   byTime: boolean;
 }
 
+/** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
+export const columns = {
+  number: "w-[2.1rem] shrink-0",
+  picture: "w-[7.3rem] shrink-0",
+  title: "min-w-20 flex-1",
+  hold: "w-[4.3rem] shrink-0",
+};
+
 /** One slide: picture, title, when it comes and how long it stays. */
 export const SlideRow = memo(function SlideRow(props: Props) {
-  const { showId, row, slide, section, columns, bands, selected, tabbed, select, lift, over } = props;
+  const { showId, row, slide, section, bands, selected, tabbed, select, lift, over } = props;
   const { edit, play } = useActions();
   const [lifted, setLifted] = useState(false);
+  const [near, setNear] = useState(false);
   const low = row.height < 66;
+  const high = Math.min(62, row.height - 14);
   return (
     <div
       role="row"
@@ -47,14 +56,15 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       data-slide={row.hidden ? undefined : row.number}
       data-hidden={row.hidden || undefined}
       data-row={row.slideId}
-      className={`line-b group absolute inset-x-0 grid items-stretch contain-layout contain-paint contain-style ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
+      className={`line-b group absolute inset-x-0 flex contain-layout contain-paint contain-style ${over ? "bg-secondary" : selected ? "bg-base-300" : ""} ${lifted ? "opacity-50" : ""}`}
       style={{
         top: row.top,
         height: row.height,
-        gridTemplateColumns: `${columns} ${bands.columns}`,
         boxShadow: selected ? "inset 4px 0 var(--color-primary)" : undefined,
       }}
       onClick={(event) => select(row.slideId, event)}
+      onPointerEnter={() => setNear(true)}
+      onPointerLeave={() => setNear(false)}
     >
       {section && (
         <div
@@ -63,12 +73,12 @@ export const SlideRow = memo(function SlideRow(props: Props) {
           aria-hidden="true"
         />
       )}
-      <div role="gridcell" className="muted figures pt-2 pl-3 font-bold">
+      <div role="gridcell" className={`muted figures pt-2 pl-3 font-bold ${columns.number}`}>
         {row.hidden ? <EyeOff size={14} aria-label="Hidden" /> : row.number}
       </div>
       <div
         role="gridcell"
-        className="relative flex cursor-grab items-start pt-2"
+        className={`cursor-grab pt-2 ${columns.picture}`}
         draggable
         onDragStart={(event) => {
           lift(row.slideId, event.dataTransfer);
@@ -79,37 +89,37 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         {!row.hidden && (
           <>
             <img
-              className={`bg-base-300 aspect-video rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
-              style={{ height: Math.min(62, row.height - 14) }}
+              className={`bg-base-300 block rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+              style={{ height: high, width: (high * 16) / 9 }}
               src={pictureUrl(showId, slide, 320)}
               alt=""
-              loading="lazy"
               decoding="async"
               draggable={false}
             />
-            <button
-              type="button"
-              className="btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-1 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
-              aria-label={`Play from slide ${row.number}`}
-              tabIndex={tabbed ? 0 : -1}
-              title="Play from here"
-              onClick={(event) => {
-                event.stopPropagation();
-                play(row.startFrame);
-              }}
-            >
-              <Play size={12} fill="currentColor" />
-            </button>
+            {(near || tabbed) && (
+              <button
+                type="button"
+                className={`btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-[2.35rem] ${near ? "" : "opacity-0 group-focus-within:opacity-100"}`}
+                aria-label={`Play from slide ${row.number}`}
+                title="Play from here"
+                onClick={(event) => {
+                  event.stopPropagation();
+                  play(row.startFrame);
+                }}
+              >
+                <Play size={12} fill="currentColor" />
+              </button>
+            )}
           </>
         )}
       </div>
       <div
         role="gridcell"
-        className={`flex min-w-0 flex-col justify-between pr-2 pl-1 ${row.hidden ? "justify-center" : "pt-1.5 pb-2"}`}
+        className={`flex flex-col justify-between pr-2 pl-1 ${columns.title} ${row.hidden ? "justify-center" : "pt-1.5 pb-2"}`}
       >
         <button
           type="button"
-          className={`w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
+          className={`block w-full cursor-pointer text-left align-top leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
           tabIndex={tabbed ? 0 : -1}
@@ -133,7 +143,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
           </span>
         )}
       </div>
-      <div role="gridcell" className="quiet pt-1" onClick={(event) => event.stopPropagation()}>
+      <div role="gridcell" className={`quiet pt-1 ${columns.hold}`} onClick={(event) => event.stopPropagation()}>
         {!row.hidden && (
           <MsField
             label={`Hold of slide ${row.number}`}
@@ -147,9 +157,13 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       </div>
       {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} right={bands.width} />}
       {[props.beds, props.voices, props.spots].map((names, i) => (
-        <div key={bands.all[i]?.kind} role="gridcell" className="line-l">
-          <span className="sr-only">{names}</span>
-        </div>
+        <div
+          key={bands.all[i]?.kind}
+          role="gridcell"
+          className="line-l shrink-0"
+          style={{ width: bands.all[i]?.width }}
+          aria-label={names}
+        />
       ))}
     </div>
   );

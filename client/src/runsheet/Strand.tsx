@@ -118,7 +118,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
         aria-pressed={selected}
         aria-keyshortcuts="Shift+ArrowDown Alt+ArrowDown Control+ArrowDown"
         className="cursor-grab"
-        opacity={cue.muted ? 0.4 : 1}
+        opacity={cue.muted ? 0.4 : undefined}
         {...bind("whole")}
         onDoubleClick={(event) => addPoint(event.clientY)}
         onKeyDown={onKeyDown}
@@ -133,7 +133,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
           strokeDasharray={cue.muted ? "4 3" : undefined}
           strokeLinejoin="round"
         />
-        <path d={inside} fill={color} opacity={kind === "bed" ? 0.6 : 0.75} className="pointer-events-none" />
+        <path d={inside} fill={color} fillOpacity={kind === "bed" ? 0.6 : 0.75} className="pointer-events-none" />
         {strand.byHand && (
           <circle cx={x} cy={top - 5} r={5} fill="var(--color-base-100)" stroke={color} strokeWidth="2" data-by-hand />
         )}
@@ -179,7 +179,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
             cy={place.y(handover === undefined ? strand.handoverEnd : strand.startFrame + framesOfMs(handover))}
             r={4}
             fill={color}
-            opacity={selected || handover !== undefined ? 1 : 0.45}
+            fillOpacity={selected || handover !== undefined ? 1 : 0.45}
           />
         </g>
       )}

@@ -26,8 +26,8 @@ export function Handle({ y, x, full, color, shown, reach, grip, bind }: HandlePr
         height={5}
         rx={2.5}
         fill={color}
-        opacity={shown ? 1 : 0}
-        className="transition-opacity [g:hover>&]:opacity-100"
+        fillOpacity={shown ? 1 : 0}
+        className="[g:hover>&]:[fill-opacity:1]"
       />
     </g>
   );

@@ -13,8 +13,6 @@ interface Band {
 export interface Bands {
   all: readonly Band[];
   width: number;
-  /** Their columns in the grid of a row. */
-  columns: string;
 }
 
 const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => {
@@ -32,7 +30,6 @@ const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => 
   return {
     all,
     width: all.reduce((sum, band) => sum + band.width, 0),
-    columns: all.map((band) => `${band.width}px`).join(" "),
   };
 };
 

@@ -6,8 +6,8 @@ export interface Sight {
   bottom: number;
 }
 
-// Four rows: few enough to be drawn in a moment, and so seldom that most pictures have none to draw.
-const step = 320;
+// Six rows: few enough to be drawn in a moment, and so seldom that most pictures have none to draw.
+const step = 480;
 const beyond = 480;
 const leastHeight = 640;
 
