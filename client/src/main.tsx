@@ -1,13 +1,9 @@
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
-import { FitPage } from "./fit/FitPage";
-import { ExportPage } from "./export/ExportPage";
 import { isSounding } from "./hearing/usePlayer";
-import { DryRunPage } from "./live/DryRunPage";
-import { PresentPage } from "./live/PresentPage";
 import { RunSheetPage } from "./runsheet/RunSheetPage";
 import { ShowLayout } from "./shows/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
@@ -15,6 +11,12 @@ import "./styles.css";
 import { applyTheme } from "./ui/theme";
 
 const heardFirstMs = 40;
+
+// The sheet comes first; the other views are fetched when they are gone to.
+const FitPage = lazy(() => import("./fit/FitPage"));
+const DryRunPage = lazy(() => import("./live/DryRunPage"));
+const ExportPage = lazy(() => import("./export/ExportPage"));
+const PresentPage = lazy(() => import("./live/PresentPage"));
 
 applyTheme();
 // While something sounds, an edit is heard first and drawn a moment later: drawing would hold up what is to be heard.
@@ -25,17 +27,19 @@ createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Routes>
-          <Route path="/" element={<ShowsPage />} />
-          <Route path="/shows/:showId/present" element={<PresentPage />} />
-          <Route path="/shows/:showId" element={<ShowLayout />}>
-            <Route index element={<RunSheetPage />} />
-            <Route path="fit/:cueId?" element={<FitPage />} />
-            <Route path="dry-run" element={<DryRunPage />} />
-            <Route path="export" element={<ExportPage />} />
-          </Route>
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
+        <Suspense>
+          <Routes>
+            <Route path="/" element={<ShowsPage />} />
+            <Route path="/shows/:showId/present" element={<PresentPage />} />
+            <Route path="/shows/:showId" element={<ShowLayout />}>
+              <Route index element={<RunSheetPage />} />
+              <Route path="fit/:cueId?" element={<FitPage />} />
+              <Route path="dry-run" element={<DryRunPage />} />
+              <Route path="export" element={<ExportPage />} />
+            </Route>
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Suspense>
       </BrowserRouter>
       <Toaster
         position="top-center"

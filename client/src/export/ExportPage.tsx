@@ -20,7 +20,7 @@ const sizes = [
 ] as const;
 
 /** What comes out: choose it, watch it being made, play and fetch it. */
-export function ExportPage() {
+export default function ExportPage() {
   const { view } = useOpenShow();
   const queries = useQueryClient();
   const { data: jobs = [] } = useJobs(view.id);

@@ -15,7 +15,7 @@ import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
 
 /** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
-export function FitPage() {
+export default function FitPage() {
   const { view } = useOpenShow();
   const { cueId } = useParams();
   const { cues, sounds } = view.show;

@@ -17,7 +17,7 @@ import { useTold } from "./useTold";
 const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };
 
 /** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
-export function DryRunPage() {
+export default function DryRunPage() {
   const { view } = useOpenShow();
   const { fraction, problem, prepared } = usePrepared(view.id, "dry");
   const [manner, setManner] = useState<Manner>("hand");

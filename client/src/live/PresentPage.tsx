@@ -14,7 +14,7 @@ import { usePrepared, type Prepared } from "./usePrepared";
 import { useTold } from "./useTold";
 
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
-export function PresentPage() {
+export default function PresentPage() {
   const { showId = "" } = useParams();
   const { fraction, problem, prepared } = usePrepared(showId, "present");
   const [manner, setManner] = useState<Manner>("hand");
