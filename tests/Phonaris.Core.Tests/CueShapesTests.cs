@@ -61,6 +61,29 @@ public class CueShapesTests
         Assert.Equal((8 * Second, null), (Schedule.Of(show).Cues[0].EndFrame, Schedule.Of(show).Cues[1].TakesOverFrom));
     }
 
+    [Theory]
+    [InlineData("a")]
+    [InlineData("b")]
+    public void A_handover_is_even_whether_its_two_sides_are_alike_or_not(string later)
+    {
+        var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));
+        // The second goes on from where the first leaves off: of the same music, both play the very same from 8 to 10 s.
+        show = Place(
+            show,
+            Shows.Cue("one", "a", "s1", "s2", 60 * Second),
+            Shows.Cue("two", later, "s3", "s4", 60 * Second) with { InFrame = 8 * Second, HandoverMs = 2000 });
+        var schedule = Schedule.Of(show);
+        Assert.Equal("one", schedule.Cues[1].TakesOverFrom);
+        var mix = new float[2 * schedule.TotalFrames];
+        new Mixer(schedule, s => Signal.Noise(60 * Second, 0.3, s.Media == show.Sound("a").Media ? 1u : 2u)).Render(0, mix);
+        // A tenth of a second of noise tells its loudness to within a few hundredths of a decibel.
+        var steady = Rms(4 * Second);
+        for (var at = 15 * Second / 2; at < 21 * Second / 2; at += Second / 10)
+            Assert.InRange(20 * Math.Log10(Rms(at) / steady), -0.3, 0.3);
+
+        double Rms(long at) => Math.Sqrt(mix.AsSpan((int)at * 2, (int)Second / 5).ToArray().Average(v => (double)v * v));
+    }
+
     [Fact]
     public void Beds_make_room_for_voices_before_they_begin_and_after_they_end()
     {

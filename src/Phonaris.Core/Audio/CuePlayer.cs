@@ -18,10 +18,12 @@ internal sealed class CuePlayer
     private readonly ScheduledCue _cue;
     private readonly ISoundReader _sound;
     private readonly float _correlation;
+    private readonly Put _add;
+    private HandoverSides? _taking, _giving;
 
     public CuePlayer(ScheduledCue cue, ISoundReader sound)
     {
-        (_cue, _sound) = (cue, sound);
+        (_cue, _sound, _add) = (cue, sound, Add);
         if (cue.SeamFrames == 0) return;
         var head = new float[cue.SeamFrames * Frames.Channels];
         var tail = new float[head.Length];
@@ -30,8 +32,22 @@ internal sealed class CuePlayer
         _correlation = Seam.Correlation(head, tail);
     }
 
+    /// <summary>Joins it to the bed that gives way to it: their crossfade is kept even.</summary>
+    public void TakeOverFrom(CuePlayer before) => _taking = before._giving = new(before, this);
+
     /// <summary>Adds the cue to a mix that begins at an absolute frame.</summary>
-    public void AddTo(Span<float> mix, long mixStart, float[] scratch)
+    public void AddTo(Span<float> mix, long mixStart, float[] scratch) => Play(mix, mixStart, scratch, _add);
+
+    /// <summary>The cue without its fades and its level points, from one of its frames on.</summary>
+    public void ReadBare(long frame, Span<float> destination, float[] scratch)
+    {
+        destination.Clear();
+        Play(destination, _cue.StartFrame + frame, scratch, static (samples, _, into) => samples.CopyTo(into));
+    }
+
+    private delegate void Put(Span<float> samples, long frame, Span<float> into);
+
+    private void Play(Span<float> mix, long mixStart, float[] scratch, Put put)
     {
         var at = Math.Max(_cue.StartFrame, mixStart);
         var end = Math.Min(_cue.EndFrame, mixStart + mix.Length / Frames.Channels);
@@ -49,7 +65,7 @@ internal sealed class CuePlayer
             var samples = scratch.AsSpan(0, count * Frames.Channels);
             _sound.Read(_cue.RoundFrom(round) + inRound, samples);
             if (seam) Crossfade(samples, inRound, scratch.AsSpan(samples.Length, samples.Length));
-            Add(samples, frame, mix.Slice((int)(at - mixStart) * Frames.Channels, samples.Length));
+            put(samples, frame, mix.Slice((int)(at - mixStart) * Frames.Channels, samples.Length));
             at += count;
         }
     }
@@ -86,7 +102,10 @@ internal sealed class CuePlayer
     {
         for (var i = 0; i < samples.Length; i += Frames.Channels)
         {
-            var gain = _cue.Gain * _cue.FadesAt(frame + i / Frames.Channels);
+            var at = frame + i / Frames.Channels;
+            var gain = _cue.Gain * _cue.FadesAt(at);
+            if (_taking is not null) gain *= _taking.EvennessAt(_cue.StartFrame + at);
+            if (_giving is not null) gain *= _giving.EvennessAt(_cue.StartFrame + at);
             mix[i] += samples[i] * gain;
             mix[i + 1] += samples[i + 1] * gain;
         }
@@ -120,6 +139,34 @@ internal sealed class CuePlayer
                 stretch[i] *= gain;
                 stretch[i + 1] *= gain;
             }
+        }
+    }
+
+    /// <summary>A bed and the one that takes over from it, and how alike they are where they cross.</summary>
+    private sealed class HandoverSides(CuePlayer before, CuePlayer later)
+    {
+        /// <summary>Measured in the middle of the handover, where both are heard: for a second at most.</summary>
+        private const long MeasuredFrames = Frames.PerSecond;
+
+        private float? _likeness;
+
+        /// <summary>See <see cref="Seam.EvennessAt"/>; 1 outside the handover.</summary>
+        /// <param name="at">An absolute frame.</param>
+        public float EvennessAt(long at)
+        {
+            var (frame, length) = (at - later._cue.StartFrame, later._cue.FadeIn.Frames);
+            return frame < 0 || frame >= length ? 1 : Seam.EvennessAt(frame, length, _likeness ??= Measure(length));
+        }
+
+        private float Measure(long length)
+        {
+            var measured = Math.Min(length, MeasuredFrames);
+            var from = (length - measured) / 2;
+            var (leaving, entering) = (new float[measured * Frames.Channels], new float[measured * Frames.Channels]);
+            var scratch = Scratch();
+            before.ReadBare(later._cue.StartFrame + from - before._cue.StartFrame, leaving, scratch);
+            later.ReadBare(from, entering, scratch);
+            return Seam.Correlation(leaving, entering);
         }
     }
 }

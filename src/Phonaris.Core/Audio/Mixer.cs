@@ -23,6 +23,11 @@ public sealed class Mixer
         ArgumentNullException.ThrowIfNull(schedule);
         ArgumentNullException.ThrowIfNull(open);
         _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Source))))];
+        foreach (var (cue, player) in _players.Where(p => p.Cue.TakesOverFrom is not null))
+        {
+            var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).MaxBy(p => p.Cue.StartFrame);
+            if (before.Player is not null) player.TakeOverFrom(before.Player);
+        }
     }
 
     /// <summary>Renders a stretch.</summary>

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Audio;
 
 /// <summary>
-/// Where one round of a loop goes over into the next: a crossfade whose power stays even. With r the correlation of the two sides
+/// Where one round of a loop goes over into the next, or a bed into the one that takes over: a crossfade whose power stays even. With r the correlation of the two sides
 /// and θ running from 0 to π/2, the side that leaves gets cos θ and the side that enters sin θ, both divided by √(1 + r·sin 2θ).
 /// For r = 0 that is the equal-power crossfade, for r = 1 an equal-gain one (the gains add up to one), and in between the sum of
 /// two signals of equal power keeps exactly that power.
@@ -38,7 +38,19 @@ public static class Seam
     public static (float Leaving, float Entering) GainsAt(long frame, long frames, float correlation)
     {
         var (sin, cos) = MathF.SinCos((frame + 0.5f) / frames * (MathF.PI / 2));
-        var even = 1 / MathF.Sqrt(1 + correlation * 2 * sin * cos);
+        var even = Evenness(sin, cos, correlation);
         return (cos * even, sin * even);
     }
+
+    /// <summary>What the gains of an equal-power crossfade are multiplied with at a frame of it, so that its power stays even.</summary>
+    /// <param name="frame">The frame, from 0.</param>
+    /// <param name="frames">The crossfade's length in frames.</param>
+    /// <param name="correlation">The correlation of the two sides, 0 to 1.</param>
+    public static float EvennessAt(long frame, long frames, float correlation)
+    {
+        var (sin, cos) = MathF.SinCos((frame + 0.5f) / frames * (MathF.PI / 2));
+        return Evenness(sin, cos, correlation);
+    }
+
+    private static float Evenness(float sin, float cos, float correlation) => 1 / MathF.Sqrt(1 + correlation * 2 * sin * cos);
 }
