@@ -35,6 +35,26 @@ public class CueShapesTests
     }
 
     [Fact]
+    public void What_is_proposed_to_come_before_a_cue_ends_near_it_and_does_not_wait_for_it()
+    {
+        var show = With(Shows.Of(4), ("a", SoundKind.Spot, 2), ("b", SoundKind.Bed, 9));
+        show = Place(
+            show,
+            Shows.Cue("far", "a", "s1", "s1", 2 * Second),
+            Shows.Cue("late", "a", "s4", "s4", 2 * Second) with { Stop = CueStop.Finished, DelayMs = 3000 },
+            Shows.Cue("asked", "b", "s3", "s4", 9 * Second) with { InFrame = Second },
+            Shows.Cue("waits", "a", "s3", "s3", 2 * Second) with { Start = CueStart.After("asked") },
+            Shows.Cue("waits too", "a", "s3", "s3", 2 * Second) with { Start = CueStart.After("waits") },
+            Shows.Cue("near", "a", "s3", "s3", 2 * Second));
+        var proposed = CueProposals.Of(show, RunningOrder.Of(show), Schedule.Of(show), "asked");
+        // Its slides begin at 8 s and end at 16: "near" ends at 10, "far" at 2, "late" beyond them.
+        Assert.Equal(["near", "far", "late"], proposed.After);
+        foreach (var before in proposed.After) show.Apply(new SetStart("asked", CueStart.After(before)));
+        Assert.Equal((3 * Second, 7 * Second), (proposed.GoesRound.FromFrame, proposed.GoesRound.ToFrame));
+        Assert.Equal((Second, 6 * Second), (proposed.Beginning.FromFrame, proposed.Beginning.ToFrame));
+    }
+
+    [Fact]
     public void A_bed_hands_over_to_the_next_with_even_power_and_does_not_come_back()
     {
         var show = With(Shows.Of(4), ("a", SoundKind.Bed, 60), ("b", SoundKind.Bed, 60));

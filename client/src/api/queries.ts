@@ -50,6 +50,10 @@ export const usePeaks = (showId: string, soundId: string, from: number, to: numb
       ),
   });
 
+/** What the server proposes for a cue where something is asked for without saying which or how much. */
+export const proposalsFor = async (id: string, cueId: string) =>
+  answered(await api.GET("/api/shows/{id}/cues/{cueId}/proposals", { params: { path: { id, cueId } } }));
+
 /** A cue's music beside its span, at a revision of the show. */
 export const useFits = (showId: string, cueId: string, revision: number) =>
   useQuery({

@@ -53,6 +53,14 @@ internal static class CueEndpoints
             return await views.AnswerAsync(await changes.ApplyAsync(id, null, edit, cancel), cancel);
         });
 
+        api.MapGet("/shows/{id}/cues/{cueId}/proposals", async Task<Results<Ok<CueProposals>, NotFound>> (
+            string id, string cueId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var order = RunningOrder.Of(stored.Show);
+            return TypedResults.Ok(CueProposals.Of(stored.Show, order, Schedule.Of(stored.Show, order, sounds.Fits.Of), cueId));
+        });
+
         api.MapGet("/shows/{id}/slides/{slideId}/explain", async Task<Results<Ok<ValueList<Explained>>, NotFound>> (
             string id, string slideId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {

@@ -2,7 +2,7 @@ import { useDrag } from "@use-gesture/react";
 import { Pause, Play, ZoomIn, ZoomOut } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import type { Cue, Sound } from "../../api/client";
-import { usePeaks } from "../../api/queries";
+import { proposalsFor, say, usePeaks } from "../../api/queries";
 import { useEachFrame, usePlayer } from "../../hearing/usePlayer";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
@@ -12,7 +12,6 @@ import { Sentence } from "../Sentence";
 
 const columns = 260;
 const closest = framesPerSecond / 2;
-const firstSeconds = 5;
 
 interface Held {
   inFrame: number;
@@ -163,9 +162,13 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         <button
           type="button"
           className="btn btn-xs"
-          onClick={() => set(cue.inFrame, Math.min(total, cue.inFrame + firstSeconds * framesPerSecond))}
+          onClick={() =>
+            void proposalsFor(view.id, cue.id)
+              .then(({ beginning }) => set(beginning.fromFrame, beginning.toFrame))
+              .catch(say)
+          }
         >
-          First {firstSeconds} s only
+          First 5 s only
         </button>
         {(cue.inFrame > 0 || cue.outFrame < total) && (
           <button type="button" className="btn btn-xs" onClick={() => set(0, total)}>

@@ -1,4 +1,5 @@
 import type { Cue, Sound } from "../../api/client";
+import { proposalsFor, say } from "../../api/queries";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
 import { clock, framesOfMs, msOfFrames } from "../../ui/format";
@@ -9,17 +10,17 @@ const fill = 0;
 
 /** How often a cue goes round, and which part of it does. */
 export function Rounds({ cue, sound }: { cue: Cue; sound: Sound }) {
-  const { edit } = useOpenShow();
+  const { view, edit } = useOpenShow();
   const set = (rounds: number) => edit({ kind: "setRounds", cueId: cue.id, rounds });
   const way = cue.rounds === fill ? "fill" : cue.rounds === 1 ? "once" : "times";
   const part = cue.loopPart;
   const setPart = (fromFrame: number, toFrame: number) =>
     edit({ kind: "setLoopPart", cueId: cue.id, part: { fromFrame, toFrame } });
-  // A part to begin with, to be dragged from there: the middle half.
-  const middle = () => {
-    const quarter = Math.round((cue.outFrame - cue.inFrame) / 4);
-    setPart(cue.inFrame + quarter, cue.outFrame - quarter);
-  };
+  // A part to begin with, to be dragged from there.
+  const proposed = () =>
+    proposalsFor(view.id, cue.id)
+      .then(({ goesRound }) => setPart(goesRound.fromFrame, goesRound.toFrame))
+      .catch(say);
   return (
     <>
       <Sentence>
@@ -59,7 +60,9 @@ export function Rounds({ cue, sound }: { cue: Cue; sound: Sound }) {
               ["all", "all of it"],
               ["part", "a part of it"],
             ]}
-            commit={(to) => (to === "part" ? middle() : edit({ kind: "setLoopPart", cueId: cue.id, part: null }))}
+            commit={(to) =>
+              to === "part" ? void proposed() : edit({ kind: "setLoopPart", cueId: cue.id, part: null })
+            }
           />
           {part && (
             <>

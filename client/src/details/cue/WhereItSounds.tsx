@@ -1,5 +1,6 @@
-import { answered, api, type Cue, type Edit, type ShowView } from "../../api/client";
-import { say } from "../../api/queries";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { answered, api, type Cue, type Edit } from "../../api/client";
+import { proposalsFor, say } from "../../api/queries";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
@@ -76,15 +77,17 @@ function useSteps(slideId: string | undefined) {
   return steps.slice(1).map((s, k) => [s.id, `step ${k + 2}${s.label ? `, ${s.label}` : ""}`] as const);
 }
 
-/** The other cues a cue could come after: first those that end within its span, the nearest to its beginning first. */
-function likelyBefore(view: ShowView, cue: Cue): Cue[] {
-  const endOf = (id: string) => view.strands.findLast((s) => s.cueId === id)?.endFrame ?? Infinity;
-  const slide = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id);
-  const [start, end] = [slide(cue.span?.first)?.startFrame ?? 0, slide(cue.span?.last)?.endFrame ?? 0];
-  const far = (other: Cue) => (endOf(other.id) < end ? Math.abs(endOf(other.id) - start) : Infinity);
-  return view.show.cues
-    .filter((c) => c.id !== cue.id && c.span)
-    .sort((a, b) => (far(a) < far(b) ? -1 : far(a) > far(b) ? 1 : 0));
+/** The other cues a cue can come after, the likeliest first; asked for only where it comes after one. */
+function useBefore(cue: Cue): readonly string[] {
+  const { view } = useOpenShow();
+  const { data } = useQuery({
+    queryKey: ["proposals", view.id, cue.id, view.revision],
+    queryFn: () => proposalsFor(view.id, cue.id),
+    placeholderData: keepPreviousData,
+    enabled: cue.start.kind === "after",
+  });
+  const after = data?.after ?? [];
+  return cue.start.cueId && !after.includes(cue.start.cueId) ? [cue.start.cueId, ...after] : after;
 }
 
 /** What a cue begins with, and whether it does so once or on every slide. */
@@ -92,17 +95,25 @@ export function Begins({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
   const steps = useSteps(cue.span?.first);
   const { kind, stepId, cueId } = cue.start;
-  const others = likelyBefore(view, cue);
-  const nameOf = (other: Cue) => view.show.sounds.find((s) => s.id === other.soundId)?.name ?? "";
-  const after = `after ${cueId ?? others[0]?.id ?? ""}`;
+  const before = useBefore(cue);
+  const nameOf = (id: string) => {
+    const { sounds, cues } = view.show;
+    return sounds.find((s) => s.id === cues.find((c) => c.id === id)?.soundId)?.name ?? "";
+  };
+  const start = (to: Cue["start"]) => edit({ kind: "setStart", cueId: cue.id, start: to });
+  const after = (id: string) => start({ kind: "after", stepId: null, cueId: id });
+  const likeliest = () =>
+    proposalsFor(view.id, cue.id)
+      .then((proposed) => {
+        const [first] = proposed.after;
+        if (!first) throw new Error("Every other cue waits for this one. Let one of them begin with its slide first.");
+        after(first);
+      })
+      .catch(say);
   const set = (to: string) => {
-    const start: Cue["start"] =
-      to === "slide" || to === "hand" || to === "end"
-        ? { kind: to, stepId: null, cueId: null }
-        : to.startsWith("after ")
-          ? { kind: "after", stepId: null, cueId: to.slice("after ".length) }
-          : { kind: "step", stepId: to, cueId: null };
-    edit({ kind: "setStart", cueId: cue.id, start });
+    if (to === "after") void likeliest();
+    else if (to === "slide" || to === "hand" || to === "end") start({ kind: to, stepId: null, cueId: null });
+    else start({ kind: "step", stepId: to, cueId: null });
   };
   return (
     <>
@@ -110,11 +121,11 @@ export function Begins({ cue }: { cue: Cue }) {
         Begins{" "}
         <Choice
           label="Begins"
-          value={kind === "step" ? (stepId ?? "") : kind === "after" ? after : kind}
+          value={kind === "step" ? (stepId ?? "") : kind}
           options={[
             ["slide", cue.eachSlide ? "with every slide" : "with its first slide"],
             ...steps.map(([id, words]) => [id, `with ${words}`] as const),
-            ...(others.length > 0 ? [[after, "after another cue"] as const] : []),
+            ...(view.show.cues.length > 1 ? [["after", "after another cue"] as const] : []),
             ["end", "so as to end with its span"],
             ["hand", "by hand"],
           ]}
@@ -128,8 +139,8 @@ export function Begins({ cue }: { cue: Cue }) {
           <Choice
             label="After which cue"
             value={cueId ?? ""}
-            options={others.map((c) => [c.id, nameOf(c)] as const)}
-            commit={(id) => set(`after ${id}`)}
+            options={before.map((id) => [id, nameOf(id)] as const)}
+            commit={after}
             width="11.5rem"
           />
         </Sentence>

@@ -35,14 +35,19 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         if (start.CueId is not { } before) return;
         if (before == cueId) throw new RuleException("A cue cannot start after itself.", "start");
         show.Cue(before);
-        var waits = new List<string> { before };
-        while (show.Cues.FirstOrDefault(c => c.Id == waits[^1])?.Start.CueId is { } next)
-        {
-            waits.Add(next);
-            if (next != cueId) continue;
-            var chain = waits.Prepend(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
-            throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
-        }
+        var waits = Waits(show, before);
+        if (!waits.Contains(cueId)) return;
+        var chain = waits.TakeWhile(id => id != cueId).Prepend(cueId).Append(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
+        throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
+    }
+
+    /// <summary>A cue and those it comes after, one after the other.</summary>
+    internal static List<string> Waits(Show show, string cueId)
+    {
+        var waits = new List<string> { cueId };
+        // A cue that is being placed may close a circle that is not yet refused.
+        while (show.Cues.FirstOrDefault(c => c.Id == waits[^1])?.Start.CueId is { } next && !waits.Contains(next)) waits.Add(next);
+        return waits;
     }
 }
 

@@ -1,0 +1,49 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Timing;
+
+/// <summary>What is proposed where a person asks for something of a cue without saying which or how much; all can be changed from there.</summary>
+/// <param name="After">
+/// The other cues it can come after, the likeliest first: those that end within its slides, by how near that is to where its slides begin.
+/// Those that wait for it are left out.
+/// </param>
+/// <param name="GoesRound">The part of its sound that goes round: the middle half of what is used.</param>
+/// <param name="Beginning">The part that is used when only its beginning is wanted: the first five seconds.</param>
+public sealed record CueProposals(ValueList<string> After, LoopPart GoesRound, LoopPart Beginning)
+{
+    private const long BeginningFrames = 5 * Frames.PerSecond;
+
+    /// <summary>What is proposed for a cue.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="order">Its running order.</param>
+    /// <param name="schedule">Its schedule.</param>
+    /// <param name="cueId">The cue.</param>
+    /// <exception cref="RuleException">The cue is not in the show.</exception>
+    public static CueProposals Of(Show show, RunningOrder order, Schedule schedule, string cueId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(order);
+        ArgumentNullException.ThrowIfNull(schedule);
+        var cue = show.Cue(cueId);
+        var quarter = (cue.OutFrame - cue.InFrame) / 4;
+        return new(
+            [.. Likeliest(show, order, schedule, cue)],
+            new(cue.InFrame + quarter, cue.OutFrame - quarter),
+            new(cue.InFrame, Math.Min(show.Sound(cue.SoundId).Frames, cue.InFrame + BeginningFrames)));
+    }
+
+    private static IEnumerable<string> Likeliest(Show show, RunningOrder order, Schedule schedule, Cue cue)
+    {
+        var times = order.Slides.ToDictionary(s => s.SlideId);
+        var start = TimeOf(cue.Span?.First)?.StartFrame ?? 0;
+        var end = TimeOf(cue.Span?.Last)?.EndFrame ?? 0;
+        var ends = schedule.Cues.Concat(schedule.Silent).ToLookup(c => c.CueId, c => c.EndFrame);
+        return show.Cues
+            .Where(c => c.Span is not null && !SetStart.Waits(show, c.Id).Contains(cue.Id))
+            .OrderBy(c => ends[c.Id].DefaultIfEmpty(long.MaxValue).Max() is var at && at < end ? Math.Abs(at - start) : long.MaxValue)
+            .Select(c => c.Id);
+
+        SlideTime? TimeOf(string? slideId) => slideId is null ? null : times.GetValueOrDefault(slideId);
+    }
+}
