@@ -8,6 +8,8 @@ import { Waveform } from "../ui/Waveform";
 
 /** The share of the show that a slide takes up for its number to fit. */
 const roomForNumber = 0.017;
+// How much narrower the strip is on a phone.
+const onPhones = 6;
 
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
@@ -86,34 +88,39 @@ interface TilesProps {
 const Tiles = memo(function Tiles({ slides, total, go }: TilesProps) {
   return (
     <div className="relative mt-1 h-4">
-      {slides.map((slide) => (
-        <button
-          key={slide.slideId}
-          type="button"
-          tabIndex={-1}
-          className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length) ? "z-10" : ""}`}
-          style={{
-            left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
-            width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
-          }}
-          aria-label={`Go to slide ${slide.number}`}
-          onClick={(event) => {
-            event.stopPropagation();
-            go(slide.startFrame);
-          }}
-        >
-          {isTold(slide, total, slides.length) && slide.number}
-        </button>
-      ))}
+      {slides.map((slide) => {
+        const told = isTold(slide, total, slides.length);
+        return (
+          <button
+            key={slide.slideId}
+            type="button"
+            tabIndex={-1}
+            className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${told ? "z-10" : ""}`}
+            style={{
+              left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
+              width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
+            }}
+            aria-label={`Go to slide ${slide.number}`}
+            onClick={(event) => {
+              event.stopPropagation();
+              go(slide.startFrame);
+            }}
+          >
+            {told && (
+              <span className={isTold(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}>
+                {slide.number}
+              </span>
+            )}
+          </button>
+        );
+      })}
     </div>
   );
 });
 
 /** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
-function isTold(slide: SlideTime, total: number, count: number): boolean {
-  const step = Math.ceil(count / 500) * 10;
-  return (
-    (slide.endFrame - slide.startFrame) / total > roomForNumber ||
-    (count > 1 / roomForNumber && slide.number % step === 0)
-  );
+function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
+  const step = Math.ceil((count * narrower) / 500) * 10;
+  const room = roomForNumber * narrower;
+  return (slide.endFrame - slide.startFrame) / total > room || (count > 1 / room && slide.number % step === 0);
 }

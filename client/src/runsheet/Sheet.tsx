@@ -162,7 +162,7 @@ export function Sheet({ selection, select, drop }: Props) {
         onKeyDown={onKeyDown}
       >
         <div
-          className="relative min-w-[42.5rem]"
+          className="relative min-w-[42.5rem] max-md:min-w-144"
           onDragOver={(event) => {
             const to = place(event);
             if (!to) return;

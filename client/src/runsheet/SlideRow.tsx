@@ -35,9 +35,9 @@ interface Props {
 /** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
 export const columns = {
   number: "w-[2.1rem] shrink-0",
-  picture: "w-[7.3rem] shrink-0",
+  picture: "w-[7.3rem] shrink-0 max-md:w-19",
   title: "min-w-20 flex-1",
-  hold: "w-[4.3rem] shrink-0",
+  hold: "w-[4.3rem] shrink-0 max-md:hidden",
 };
 
 /** One slide: picture, title, when it comes and how long it stays. */
@@ -89,7 +89,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         {!row.hidden && (
           <>
             <img
-              className={`bg-base-300 block rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+              className={`bg-base-300 block max-w-[93%] rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
               style={{ height: high, width: (high * 16) / 9 }}
               src={pictureUrl(showId, slide, 320)}
               alt=""
@@ -119,7 +119,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       >
         <button
           type="button"
-          className={`block w-full cursor-pointer text-left align-top leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "truncate" : "line-clamp-2"}`}
+          className={`w-full cursor-pointer text-left align-top leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
           tabIndex={tabbed ? 0 : -1}
