@@ -43,7 +43,9 @@ export function titleOf(error: unknown): string | undefined {
 
 /** The address of a slide's picture; it names what it is of, so that browsers can keep it. */
 export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 1920, step?: number): string {
-  const picture = (step && slide.steps.slice(0, step).findLast((s) => s.picture)?.picture) || slide.picture;
+  // Steps without a picture of their own show the one before them: it has the same address.
+  const own = slide.steps.slice(0, step ?? 0).findLastIndex((s) => s.picture);
+  const picture = slide.steps[own]?.picture ?? slide.picture;
   const of = `${picture.media}-${picture.page}${picture.step ? `-${picture.step}` : ""}`;
-  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}${step ? `&step=${step}` : ""}`;
+  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}${own >= 0 ? `&step=${own + 1}` : ""}`;
 }

@@ -20,6 +20,7 @@ export function ReadyCard({ title, showId, fraction, problem, prepared, begin, a
   const [place, setPlace] = useState("0");
   const [refused, setRefused] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
+  const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (
     <main className={`grid h-full justify-items-center p-6 ${atTop ? "items-start" : "items-center"}`}>
@@ -39,11 +40,11 @@ export function ReadyCard({ title, showId, fraction, problem, prepared, begin, a
           </div>
         ) : (
           <>
-            {prepared.missing.length > 0 ? (
+            {sounds.length + pictures.length > 0 ? (
               <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
-                <p className="mb-2">
-                  {prepared.missing.join(", ")} could not be fetched and will not sound. Try again, or begin without.
-                </p>
+                {sounds.length > 0 && <p>{sounds.join(", ")} could not be fetched and will not sound.</p>}
+                {pictures.length > 0 && <p>The picture of {pictures.join(", ")} could not be fetched.</p>}
+                <p className="mb-2">Try again, or begin without.</p>
                 <button type="button" className="btn btn-sm" onClick={prepared.again}>
                   Try again
                 </button>

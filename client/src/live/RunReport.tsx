@@ -3,9 +3,6 @@ import { answered, api, type Schemas } from "../api/client";
 import { useEdits, useShow } from "../api/queries";
 import { framesOfMs, shortTime, time } from "../ui/format";
 
-/** Holds are taken to the tenth of a second: so much a slide may differ. */
-const near = 50;
-
 /** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
@@ -28,7 +25,7 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
     <div data-testid="report">
       <p className="mb-3 text-lg">
         It took <b className="figures">{time(framesOfMs(report.tookMs))}</b>
-        {Math.abs(over) <= near * report.slides.length
+        {report.asPlanned
           ? ", as planned."
           : `, ${time(framesOfMs(Math.abs(over)))} ${over > 0 ? "longer" : "shorter"} than planned.`}
       </p>

@@ -1,15 +1,15 @@
 import { useEffect, useState } from "react";
 import { answered, api, type Schemas } from "../api/client";
-import { fetchPictures } from "./pictures";
+import { fetchPictures, type Pictures } from "./pictures";
 import { Stage } from "./Stage";
 import { fetchStems } from "./stems";
 
 export interface Prepared {
   stage: Stage;
   /** The pictures, by slide and step, to be had without the server. */
-  pictures: ReadonlyMap<string, string>;
-  /** The sounds that could not be had. */
-  missing: readonly string[];
+  pictures: Pictures["had"];
+  /** The slides whose pictures, and the sounds, that could not be had. */
+  missing: { pictures: readonly string[]; sounds: readonly string[] };
   again: () => void;
 }
 
@@ -30,12 +30,14 @@ export function usePrepared(
       );
       if (cancel.signal.aborted) return;
       const made = (stage = new Stage(run, kind));
-      const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
-      const fetchSounds = async () => {
-        const missing = await fetchStems(showId, run, made.sound, (f) => setFraction(0.2 + 0.8 * f), cancel.signal);
-        if (!cancel.signal.aborted) setPrepared({ stage: made, pictures, missing, again: () => void fetchSounds() });
+      const fetchAll = async () => {
+        const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
+        const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.2 + 0.8 * f), cancel.signal);
+        const missing = { pictures: pictures.missing, sounds };
+        if (!cancel.signal.aborted)
+          setPrepared({ stage: made, pictures: pictures.had, missing, again: () => void fetchAll() });
       };
-      await fetchSounds();
+      await fetchAll();
     };
     prepare().catch((e: unknown) => {
       if (!cancel.signal.aborted) setProblem((e as Error).message);

@@ -5,10 +5,11 @@ import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "./layout";
 
 export const slidesType = "application/x-phonaris-slides";
 
-/** Within so many pixels of the playhead, a sound is dropped on it. */
+/** Within so many pixels of the playhead a sound is dropped on it, and within so many of the line between two rows on that. */
 const nearPlayhead = 9;
+const onLine = 5;
 
-/** Where something held over the sheet would go: a sound on a row, a step or a moment; slides and decks between two rows. */
+/** Where something held over the sheet would go: a sound on a row, a step, a moment, or between two rows; slides and decks between two rows. */
 export type DropPlace =
   { kind: "row"; row: number; step: number; delayMs: number; y: number; words: string } | { kind: "gap"; gap: number };
 
@@ -32,6 +33,11 @@ export function dropPlace(
     const delayMs = msOfFrames(Math.max(0, frameAt(rows, yOf(rows, heard)) - row.startFrame));
     return { kind: "row", row: at, step: 0, delayMs, y: yOf(rows, heard), words: "at the playhead" };
   }
+  // Between two rows it begins as the second comes.
+  const coming = row.top + row.height - y < onLine ? at + 1 : y - row.top < onLine ? at : 0;
+  const next = rows[coming];
+  if (next && coming > 0 && !next.hidden)
+    return { kind: "row", row: coming, step: 0, delayMs: 0, y: next.top, words: `as slide ${next.number} comes` };
   // Beside the slides a sound falls on the nearest step; on the slide itself, on the slide.
   const step = event.clientX > box.right - bandsWidth ? stepAt(row, y) : 0;
   const frame = row.stepFrames[step] ?? row.startFrame;

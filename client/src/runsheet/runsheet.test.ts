@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { StrandView } from "../api/client";
 import { evenHeight, layRows, rowAt, sheetHeight, yOf } from "./layout";
+import { soundType } from "../sounds/soundType";
+import { dropPlace, slidesType } from "./dropPlace";
 import { clickSlide } from "./selection";
 import { outlinePath, strandPlace } from "./strandShape";
 
@@ -20,6 +22,39 @@ const times = [10, 30, 2].reduce<Parameters<typeof layRows>[0][number][]>((all, 
     },
   ];
 }, []);
+
+describe("what is dropped on the sheet", () => {
+  const rows = layRows(times, "slide").map((r) => (r.number === 1 ? { ...r, stepFrames: [0, 4 * second] } : r));
+  const bands = 300;
+  const dropped = (type: string, clientX: number, clientY: number, heard?: number) => {
+    const sheet = { getBoundingClientRect: () => ({ top: 100, right: 1000 }) } as HTMLElement;
+    const event = { clientX, clientY: clientY + 100, dataTransfer: { types: [type] } };
+    return dropPlace(event as unknown as Parameters<typeof dropPlace>[0], sheet, rows, bands, heard);
+  };
+  const [beside, on] = [800, 300];
+
+  it("lays a sound on a slide, a step, between two rows, or where the playhead is", () => {
+    // The second step comes after 4 of the slide's 10 seconds.
+    expect(dropped(soundType, on, 35)).toMatchObject({ row: 0, step: 0, delayMs: 0, words: "" });
+    expect(dropped(soundType, beside, 35)).toMatchObject({ row: 0, step: 1, words: "step 2", y: 0.4 * evenHeight });
+    for (const y of [evenHeight - 3, evenHeight + 3])
+      expect(dropped(soundType, beside, y)).toMatchObject({
+        row: 1,
+        step: 0,
+        y: evenHeight,
+        words: "as slide 2 comes",
+      });
+    expect(dropped(soundType, beside, 1)).toMatchObject({ row: 0, step: 0 });
+    // Heard at 6 s: six tenths down the first row.
+    expect(dropped(soundType, beside, 0.6 * evenHeight + 4, 6 * second)).toMatchObject({ row: 0, delayMs: 6000 });
+  });
+
+  it("puts slides between two rows, at the nearer edge", () => {
+    expect(dropped(slidesType, on, evenHeight * 0.4)).toEqual({ kind: "gap", gap: 0 });
+    expect(dropped(slidesType, on, evenHeight * 0.6)).toEqual({ kind: "gap", gap: 1 });
+    expect(dropped("text/plain", on, 10)).toBeUndefined();
+  });
+});
 
 describe("layout", () => {
   it("gives every row the same height by slide, and one that follows the hold by time", () => {

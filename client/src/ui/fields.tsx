@@ -1,9 +1,13 @@
 import { decibels, readDecibels, readMs, seconds } from "./format";
 import { ValueField } from "./ValueField";
 
+/** What stands where several things have not the same value. */
+const differ = "differ";
+
 interface MsProps {
   label: string;
-  ms: number;
+  /** Undefined where it is of several things that differ. */
+  ms: number | undefined;
   commit: (ms: number) => void;
   show?: (ms: number) => string;
   width?: string;
@@ -13,29 +17,36 @@ interface MsProps {
 /** A length or point of time, in milliseconds; arrows move it by a tenth of a second. */
 export function MsField({ label, ms, commit, show = seconds, width = "4.5rem", tabbed = true }: MsProps) {
   return (
-    <ValueField
+    <ValueField<number | undefined>
       label={label}
       value={ms}
-      show={show}
+      show={(value) => (value === undefined ? differ : show(value))}
       read={readMs}
-      commit={commit}
-      step={(value, direction) => Math.max(0, value + direction * 100)}
+      commit={(value) => value !== undefined && commit(value)}
+      step={(value, direction) => (value === undefined ? undefined : Math.max(0, value + direction * 100))}
       width={width}
       tabbed={tabbed}
     />
   );
 }
 
+interface LevelProps {
+  label: string;
+  /** Undefined where it is of several things that differ. */
+  db: number | undefined;
+  commit: (db: number) => void;
+}
+
 /** A level in dB; arrows move it by half a decibel. */
-export function LevelField({ label, db, commit }: { label: string; db: number; commit: (db: number) => void }) {
+export function LevelField({ label, db, commit }: LevelProps) {
   return (
-    <ValueField
+    <ValueField<number | undefined>
       label={label}
       value={db}
-      show={decibels}
+      show={(value) => (value === undefined ? differ : decibels(value))}
       read={readDecibels}
-      commit={commit}
-      step={(value, direction) => value + direction * 0.5}
+      commit={(value) => value !== undefined && commit(value)}
+      step={(value, direction) => (value === undefined ? undefined : value + direction * 0.5)}
       width="5rem"
     />
   );

@@ -45,8 +45,12 @@ public sealed record RunLine(long AtMs, string SlideId, string Words);
 /// <param name="Slides">The slides of the running order.</param>
 /// <param name="Lines">What happened.</param>
 /// <param name="Edit">Takes the times for holds; null where that changes nothing.</param>
-public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> Slides, ValueList<RunLine> Lines, Edit? Edit)
+/// <param name="AsPlanned">Whether it took as long as planned, as exactly as holds are taken.</param>
+public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> Slides, ValueList<RunLine> Lines, Edit? Edit, bool AsPlanned)
 {
+    /// <summary>Holds are taken to whole tenths of a second: nobody holds a slide more exactly than that.</summary>
+    private const long HoldStepMs = 100;
+
     /// <summary>The report of a run.</summary>
     /// <param name="show">The show as it is.</param>
     /// <param name="log">What was told of the run.</param>
@@ -60,14 +64,15 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
             .Select(s => new RunSlide(
                 s.Slide.Id, s.Time.Number, s.Slide.Title, s.Slide.HoldMs, s.Took, s.Visits, s.Slide.HoldLocked || show.SectionOf(s.Slide.Id) is { WaitingLoop: true }))
             .ToValueList();
-        // Whole tenths of a second: nobody holds a slide more exactly than that.
         var holds = slides.Where(s => s.Visits > 0 && !s.Keeps)
-            .Select(s => new SlideHold(s.SlideId, Math.Clamp((s.TookMs + 50) / 100 * 100, Slide.LeastHoldMs, Slide.GreatestHoldMs)))
+            .Select(s => new SlideHold(s.SlideId, Math.Clamp((s.TookMs + HoldStepMs / 2) / HoldStepMs * HoldStepMs, Slide.LeastHoldMs, Slide.GreatestHoldMs)))
             .Where(h => h.HoldMs != show.Slide(h.SlideId).HoldMs)
             .ToValueList();
+        var (took, planned) = (log.Stays.Sum(s => s.Ms), slides.Where(s => s.Visits > 0).Sum(s => s.PlannedMs));
         return new(
-            log.Stays.Sum(s => s.Ms), slides.Where(s => s.Visits > 0).Sum(s => s.PlannedMs), slides, log.Lines,
-            holds.Count == 0 ? null : new Several([new SetHolds(holds)], $"Holds of {(holds.Count == 1 ? "a slide" : $"{holds.Count} slides")} taken from a run"));
+            took, planned, slides, log.Lines,
+            holds.Count == 0 ? null : new Several([new SetHolds(holds)], $"Holds of {(holds.Count == 1 ? "a slide" : $"{holds.Count} slides")} taken from a run"),
+            Math.Abs(took - planned) <= HoldStepMs / 2 * slides.Count(s => s.Visits > 0));
     }
 }
 

@@ -21,6 +21,7 @@ internal sealed class Mixes(SoundLibrary sounds)
     private readonly ConcurrentDictionary<string, Playing> _shows = new();
     private readonly ConcurrentDictionary<string, byte[]> _kept = new();
     private readonly ConcurrentQueue<string> _order = new();
+    private TaskCompletionSource _given = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <summary>
     /// Waits, where a page hears a show now, until it has been given what it hears next, or a moment: what is to be heard comes before what
@@ -31,7 +32,20 @@ internal sealed class Mixes(SoundLibrary sounds)
     {
         ArgumentNullException.ThrowIfNull(stored);
         if (!_asked.TryGetValue(stored.Id, out var asked) || Environment.TickCount64 - asked.At > HeardLatelyMs) return;
-        for (var left = HeardFirstMs; left > 0 && _asked[stored.Id].Revision < stored.Revision; left -= 2) await Task.Delay(2);
+        var moment = Task.Delay(HeardFirstMs);
+        while (!moment.IsCompleted)
+        {
+            // Taken before looking: what is given in between is not missed.
+            var given = _given.Task;
+            if (_asked[stored.Id].Revision >= stored.Revision) return;
+            await Task.WhenAny(given, moment);
+        }
+    }
+
+    private void Given(StoredShow stored)
+    {
+        _asked[stored.Id] = (stored.Revision, Environment.TickCount64);
+        Interlocked.Exchange(ref _given, new(TaskCreationOptions.RunContinuationsAsynchronously)).SetResult();
     }
 
     /// <summary>The name of what is heard in a chunk, or null beyond the end.</summary>
@@ -52,7 +66,7 @@ internal sealed class Mixes(SoundLibrary sounds)
     {
         if (_kept.TryGetValue(key, out var known))
         {
-            _asked[stored.Id] = (stored.Revision, Environment.TickCount64);
+            Given(stored);
             return known;
         }
         var playing = Of(stored, only);
@@ -60,7 +74,7 @@ internal sealed class Mixes(SoundLibrary sounds)
         var samples = new float[(to - from) * Frames.Channels];
         lock (playing) playing.Mixer.Render(from, samples);
         var planar = Chunks.Planar(samples);
-        _asked[stored.Id] = (stored.Revision, Environment.TickCount64);
+        Given(stored);
         if (_kept.TryAdd(key, planar)) _order.Enqueue(key);
         while (_order.Count > MostKept && _order.TryDequeue(out var oldest)) _kept.TryRemove(oldest, out _);
         return planar;

@@ -3,11 +3,12 @@ import { useOpenShow } from "../../shows/ShowContext";
 import { LevelField, MsField } from "../../ui/fields";
 import { Sentence, Topic } from "../Sentence";
 
+/** What all have in common, or undefined where they differ. */
+const common = (values: readonly number[]) => (values.every((v) => v === values[0]) ? values[0] : undefined);
+
 /** Several cues at once: what is set counts for all of them, levels also by a difference. */
 export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
   const { edit, alone, hearAlone } = useOpenShow();
-  const first = cues[0];
-  if (!first) return null;
   const all = (make: (cue: Cue) => Edit, what: string) =>
     edit({ kind: "several", edits: cues.map(make), what: `${cues.length} cues: ${what}` });
   const shiftLevels = (byDb: number) => edit({ kind: "shiftLevels", cueIds: cues.map((c) => c.id), byDb });
@@ -21,7 +22,7 @@ export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
           Level of each{" "}
           <LevelField
             label="Level of each"
-            db={first.levelDb}
+            db={common(cues.map((c) => c.levelDb))}
             commit={(levelDb) => all((c) => ({ kind: "setLevel", cueId: c.id, levelDb }), `level ${levelDb} dB`)}
           />
         </Sentence>
@@ -40,7 +41,7 @@ export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
             {end === "in" ? "In" : "Out"}{" "}
             <MsField
               label={`Fade ${end} of each`}
-              ms={(end === "in" ? first.fadeIn : first.fadeOut).ms}
+              ms={common(cues.map((c) => (end === "in" ? c.fadeIn : c.fadeOut).ms))}
               commit={(ms) =>
                 all(
                   (c) => ({

@@ -1,0 +1,166 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { answerGets, cue, open, slide, sound, viewOf } from "../../tests/show";
+import { HowLoud } from "./HowLoud";
+import { PartEditor } from "./PartEditor";
+import { Rounds } from "./Rounds";
+import { SeveralCues } from "./SeveralCues";
+import { Begins, Ends, Where } from "./WhereItSounds";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const choose = (label: string, words: string) => {
+  const box = screen.getByLabelText(label) as HTMLSelectElement;
+  const option = [...box.options].find((o) => o.textContent === words);
+  fireEvent.change(box, { target: { value: option?.value } });
+};
+const enter = (label: string, text: string) => {
+  const field = screen.getByLabelText(label);
+  fireEvent.change(field, { target: { value: text } });
+  fireEvent.keyDown(field, { key: "Enter" });
+};
+const shown = (label: string) => (screen.getByLabelText(label) as HTMLInputElement).value;
+
+const steps = [0, 1, 2].map((n) => ({ id: `s2-${n}`, label: n === 2 ? "Wings" : "", offsetMs: null, picture: null }));
+const sounds = [sound("pad", { name: "Dusk Pad" }), sound("bell", { name: "Tin bell" })];
+const [pad, bell] = [cue("c1", "pad"), cue("c2", "bell", { span: { first: "s2", last: "s3" } })];
+const view = viewOf({ slides: [slide(1), slide(2, { steps }), slide(3)], sounds, cues: [pad, bell] });
+const second = 48_000;
+const proposals = {
+  after: ["c1"],
+  goesRound: { fromFrame: 15 * second, toFrame: 45 * second },
+  beginning: { fromFrame: 0, toFrame: 5 * second },
+};
+
+describe("where a cue sounds", () => {
+  it("is typed in words the server understands, and a refusal is not taken", async () => {
+    const { edit } = open(view, <Where cue={bell} />);
+    const asked = answerGets((_, query) =>
+      query?.typed === "9" ? { error: { title: "There is no slide 9." } } : { data: { first: "s1", last: "s3" } },
+    );
+    expect(shown("Slides")).toBe("2–3");
+    enter("Slides", "all");
+    await waitFor(() =>
+      expect(edit).toHaveBeenCalledWith({ kind: "setSpan", cueId: "c2", span: { first: "s1", last: "s3" } }),
+    );
+    enter("Slides", "9");
+    await waitFor(() => expect(asked).toHaveBeenCalledTimes(2));
+    expect(edit).toHaveBeenCalledTimes(1);
+  });
+
+  it("offers no slides that would turn it round", () => {
+    open(view, <Where cue={bell} />);
+    const through = screen.getByLabelText("Through slide") as HTMLSelectElement;
+    expect([...through.options].map((o) => o.textContent)).toEqual(["2 · Slide 2", "3 · Slide 3"]);
+  });
+
+  it("begins with a step, by hand, or after the cue that is likeliest", async () => {
+    const { edit } = open(view, <Begins cue={bell} />);
+    answerGets(() => ({ data: proposals }));
+    choose("Begins", "with step 3, Wings");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "step", stepId: "s2-2", cueId: null } });
+    choose("Begins", "by hand");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "hand" } });
+    choose("Begins", "after another cue");
+    await waitFor(() =>
+      expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "after", cueId: "c1", stepId: null } }),
+    );
+  });
+
+  it("says which cue it comes after, by its sound, and the gap", async () => {
+    answerGets(() => ({ data: proposals }));
+    const after = { ...bell, start: { kind: "after" as const, stepId: null, cueId: "c1" } };
+    const { edit } = open(view, <Begins cue={after} />);
+    expect(screen.getByText("Dusk Pad")).toBeTruthy();
+    enter("Gap", "0.5");
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setDelay", cueId: "c2", delayMs: 500 });
+    await waitFor(() => expect(screen.getAllByRole("option", { name: "Dusk Pad" })).toHaveLength(1));
+  });
+
+  it("ends at a step of its last slide, and keeps its side when the offset is typed", () => {
+    const { edit } = open(view, <Ends cue={{ ...pad, stopOffsetMs: -500 }} />);
+    choose("Ends", "at step 2");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ stop: "step", stepId: "s2-1", offsetMs: 0 });
+    enter("Ends earlier or later by", "1.5");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ stop: "span", offsetMs: -1500 });
+    expect(screen.getByText(/before that/)).toBeTruthy();
+  });
+});
+
+describe("what part of it", () => {
+  it("is the beginning only, or goes round in part, as proposed", async () => {
+    const { edit } = open(
+      view,
+      <>
+        <PartEditor cue={pad} sound={sound("pad")} />
+        <Rounds cue={pad} sound={sound("pad")} />
+      </>,
+    );
+    answerGets((url) => ({ data: url.includes("proposals") ? proposals : [] }));
+    fireEvent.click(screen.getByText("First 5 s only"));
+    await waitFor(() =>
+      expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setPart", inFrame: 0, outFrame: 5 * second }),
+    );
+    choose("Which part goes round", "a part of it");
+    await waitFor(() =>
+      expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setLoopPart", part: proposals.goesRound }),
+    );
+  });
+
+  it("goes round a number of times, typed or nudged, never less than once", () => {
+    const { edit } = open(view, <Rounds cue={{ ...pad, rounds: 2 }} sound={sound("pad")} />);
+    enter("Times", "5");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setRounds", rounds: 5 });
+    enter("Times", "0");
+    expect(screen.getByLabelText("Times").getAttribute("aria-invalid")).toBe("true");
+    expect(edit).toHaveBeenCalledTimes(1);
+    choose("Goes round", "to fill the span");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ rounds: 0 });
+  });
+});
+
+describe("how loud", () => {
+  it("level points stay in the order of time", () => {
+    const points = [
+      { atMs: 1000, db: -6 },
+      { atMs: 3000, db: 0 },
+    ];
+    const { edit } = open(view, <HowLoud cue={{ ...pad, levelPoints: points }} kind="bed" />);
+    enter("Level point 1, when", "4");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[1], { atMs: 4000, db: -6 }] });
+    fireEvent.click(screen.getByText("Add a level point"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [...points, { atMs: 5000, db: 0 }] });
+    fireEvent.click(screen.getByLabelText("Remove level point 2"));
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[0]] });
+    enter("Speed", "1,25 ×");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setSpeed", speed: 1.25 });
+  });
+
+  it("is set for several at once, also to what one of them has already", () => {
+    const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
+    const { edit } = open(view, <SeveralCues cues={[pad, loud]} />);
+    expect(shown("Level of each")).toBe("differ");
+    fireEvent.blur(screen.getByLabelText("Level of each"));
+    fireEvent.keyDown(screen.getByLabelText("Level of each"), { key: "ArrowUp" });
+    expect(edit).not.toHaveBeenCalled();
+    enter("Level of each", "-6");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "several",
+      edits: [
+        { kind: "setLevel", cueId: "c1", levelDb: -6 },
+        { kind: "setLevel", cueId: "c2", levelDb: -6 },
+      ],
+    });
+    fireEvent.click(screen.getByText("−3 dB"));
+    expect(edit.mock.lastCall?.[0]).toEqual({ kind: "shiftLevels", cueIds: ["c1", "c2"], byDb: -3 });
+    // Each keeps the curve of its own fade; what they have in common is shown.
+    expect([shown("Fade in of each"), shown("Fade out of each")]).toEqual(["1.0 s", "differ"]);
+    enter("Fade out of each", "3");
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      edits: [{ fade: { ms: 3000, curve: "equalPower" } }, { fade: { ms: 3000, curve: "linear" } }],
+    });
+  });
+});

@@ -1,0 +1,131 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../api/client";
+import { answerGets, cue, open, sound, viewOf } from "../tests/show";
+import { JoinHandle } from "./JoinHandle";
+import { MusicStrip } from "./MusicStrip";
+import { NaturalEnds } from "./NaturalEnds";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const second = 48_000;
+const pad = cue("c1", "pad", { inFrame: 10 * second, outFrame: 50 * second });
+const view = viewOf({ sounds: [sound("pad")], cues: [pad] });
+
+describe("where music can end early", () => {
+  const fits = {
+    lengthFrames: 30 * second,
+    ends: [
+      { frame: 38 * second, atPhrase: true },
+      { frame: 36 * second, atPhrase: false },
+    ],
+    methods: [{ method: "shorten", fitted: { soundFrames: 26 * second } }],
+  } as unknown as Schemas["FitsView"];
+
+  it("tells how early each is of the length wanted, and which one is used", () => {
+    open(view, <NaturalEnds cue={pad} fits={fits} />);
+    const [first, next] = screen.getAllByRole("listitem");
+    // Counted from where the part begins that is used: 28 and 26 of 30 s.
+    expect(first?.textContent).toContain("0:38.0 a phrase ends, 0:02.0 early");
+    expect(next?.textContent).toContain("0:36.0 a dip, 0:04.0 early");
+    expect(screen.getByLabelText("End at 0:36.0").getAttribute("aria-pressed")).toBe("true");
+  });
+
+  it("keeps what else the recipe says, where it is one that shortens", () => {
+    const kept = {
+      method: "shorten" as const,
+      joins: 0,
+      forbidden: [],
+      wanted: [],
+      kept: [{ fromFrame: 1, toFrame: 2 }],
+      endFrame: null,
+    };
+    const { edit } = open(view, <NaturalEnds cue={{ ...pad, fit: kept }} fits={fits} />);
+    fireEvent.click(screen.getByLabelText("End at 0:38.0"));
+    expect(edit).toHaveBeenLastCalledWith({ kind: "setFit", cueId: "c1", fit: { ...kept, endFrame: 38 * second } });
+    cleanup();
+    const looped = open(view, <NaturalEnds cue={{ ...pad, fit: { ...kept, method: "loop" } }} fits={fits} />);
+    fireEvent.click(screen.getByLabelText("End at 0:38.0"));
+    expect(looped.edit.mock.lastCall?.[0]).toMatchObject({
+      fit: { method: "shorten", kept: [], endFrame: 38 * second },
+    });
+  });
+});
+
+describe("a join on the map", () => {
+  const join = { atFrame: 12 * second, fromFrame: 20 * second, toFrame: 30 * second, percentile: 10 };
+
+  it("is moved by arrow keys to the next place the server finds, and stays where there is none", async () => {
+    const moved = { kind: "setFit", cueId: "c1", fit: null };
+    const { edit } = open(view, <JoinHandle cue={pad} index={1} at={40} framesPerShare={1000} join={join} />);
+    const asked = answerGets((_, query) =>
+      query?.fromFrame === 22 * second ? { data: moved } : { error: { title: "No other place is near." } },
+    );
+    const handle = screen.getByLabelText(/^Join 2, at 0:12.0/);
+    fireEvent.keyDown(handle, { key: "ArrowRight" });
+    await waitFor(() => expect(edit).toHaveBeenCalledWith(moved));
+    fireEvent.keyDown(handle, { key: "ArrowLeft" });
+    await waitFor(() => expect(asked).toHaveBeenCalledTimes(2));
+    fireEvent.keyDown(handle, { key: "a" });
+    expect([asked.mock.calls.length, edit.mock.calls.length]).toEqual([2, 1]);
+  });
+
+  it("cannot be taken hold of where it is only shown", () => {
+    open(view, <JoinHandle cue={pad} index={0} at={40} framesPerShare={1000} join={undefined} />);
+    expect((screen.getByLabelText("Join 1") as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe("the music lying flat", () => {
+  const at = (element: Element, type: string, clientX: number) =>
+    fireEvent(
+      element,
+      new PointerEvent(type, {
+        clientX,
+        clientY: 5,
+        buttons: type === "pointerup" ? 0 : 1,
+        pointerId: 1,
+        bubbles: true,
+      }),
+    );
+  const drag = (from: number, to: number) => {
+    const strip = screen.getByTestId("music");
+    vi.spyOn(strip, "getBoundingClientRect").mockReturnValue({ left: 100, width: 400 } as DOMRect);
+    strip.setPointerCapture = vi.fn();
+    at(strip, "pointerdown", from);
+    at(strip, "pointermove", to);
+    at(strip, "pointerup", to);
+  };
+
+  it("a passage dragged over, either way, can be kept whole; a slip of the hand is none", () => {
+    const keep = vi.fn();
+    open(view, <MusicStrip cue={pad} sound={sound("pad")} width={100} leftOut={[]} keep={keep} />);
+    // 400 px are 40 s, from 10 s on: 200 to 260 px are 20 to 26 s.
+    drag(260, 200);
+    fireEvent.click(screen.getByText("Keep 0:20 to 0:26 whole"));
+    expect(keep).toHaveBeenCalledWith(20 * second, 26 * second);
+    drag(200, 204);
+    expect(screen.queryByText(/^Keep/)).toBeNull();
+  });
+
+  it("shows what is kept and what is left out where it lies", () => {
+    const fit = {
+      method: "recut" as const,
+      joins: 0,
+      forbidden: [],
+      wanted: [],
+      kept: [{ fromFrame: 20 * second, toFrame: 30 * second }],
+      endFrame: null,
+    };
+    open(
+      view,
+      <MusicStrip cue={{ ...pad, fit }} sound={sound("pad")} width={80} leftOut={[[40, 60]]} keep={undefined} />,
+    );
+    expect(screen.getByTitle("Kept whole").style.left).toBe("25%");
+    expect(screen.getByTitle("Kept whole").style.width).toBe("25%");
+    expect(screen.getByTitle("Left out").style.width).toBe("20%");
+  });
+});

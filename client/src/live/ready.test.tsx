@@ -1,0 +1,113 @@
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../api/client";
+import { answerGets, open, slide, viewOf } from "../tests/show";
+import { fetchPictures } from "./pictures";
+import { ReadyCard } from "./ReadyCard";
+import { RunReport } from "./RunReport";
+import type { Prepared } from "./usePrepared";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
+
+const places = [1, 2].flatMap((n) => [0, 1].map((step) => ({ slideId: `s${n}`, number: n, step })));
+const run = { plan: { places }, show: viewOf().show } as unknown as Schemas["RunView"];
+
+describe("before a show", () => {
+  it("each picture is fetched once, and those that cannot be had are told by their slides", async () => {
+    let made = 0;
+    vi.stubGlobal("URL", { ...URL, createObjectURL: () => `blob:${++made}` });
+    const fetched = vi.fn((url: string) =>
+      url.includes("s2") ? Promise.reject(new Error("away")) : Promise.resolve(new Response("picture")),
+    );
+    vi.stubGlobal("fetch", fetched);
+    const fractions: number[] = [];
+    const { had, missing } = await fetchPictures("show", run, (f) => fractions.push(f), new AbortController().signal);
+    // Both steps of a slide show the same picture here.
+    expect([had.get("s1 0"), had.get("s1 1"), made]).toEqual(["blob:1", "blob:1", 1]);
+    expect(missing).toEqual(["slide 2"]);
+    expect(had.get("s2 0")).toContain("/slides/s2/picture");
+    expect(fractions).toEqual([0.25, 0.5, 0.75, 1]);
+  });
+
+  it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
+    const again = vi.fn();
+    const begin = vi.fn(() => Promise.resolve(true));
+    const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
+    const prepared = { stage, again, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
+    const card = (now: Prepared | undefined, problem?: string) => (
+      <MemoryRouter>
+        <ReadyCard title="Present" showId="show" fraction={0.4} problem={problem} prepared={now} begin={begin} />
+      </MemoryRouter>
+    );
+    const { rerender } = render(card(undefined));
+    expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
+    rerender(card(prepared));
+    const alert = screen.getByRole("alert").textContent;
+    expect(alert).toContain("Dusk Pad could not be fetched and will not sound.");
+    expect(alert).toContain("The picture of slide 2 could not be fetched.");
+    fireEvent.click(screen.getByText("Try again"));
+    expect(again).toHaveBeenCalledOnce();
+    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "2" } });
+    fireEvent.click(screen.getByText("Begin"));
+    expect(begin).toHaveBeenCalledWith(2);
+    rerender(card({ ...prepared, missing: { pictures: [], sounds: [] } }));
+    expect(screen.getByTestId("ready").textContent).toContain("it goes on even if the server is lost");
+    rerender(card(undefined, "The server is away."));
+    expect(screen.getByRole("alert").textContent).toBe("The server is away.");
+  });
+});
+
+describe("after a show", () => {
+  const told = (tookMs: number, asPlanned: boolean) => ({
+    report: {
+      tookMs,
+      plannedMs: 8000,
+      asPlanned,
+      slides: [1, 2, 3].map((n) => ({
+        slideId: `s${n}`,
+        number: n,
+        title: `Slide ${n}`,
+        plannedMs: 4000,
+        tookMs: n < 3 ? tookMs / 2 : 0,
+        visits: n < 3 ? n : 0,
+        keeps: false,
+      })),
+      lines: [{ atMs: 500, slideId: "s2", words: "Dusk Pad faded" }],
+      edit: asPlanned ? null : { kind: "setHolds", holds: [{ slideId: "s1", holdMs: tookMs / 2 }] },
+    },
+    findings: [],
+  });
+
+  it("tells the times beside the plan, and takes them as holds", async () => {
+    const view = viewOf({ slides: [slide(1), slide(2), slide(3)] });
+    answerGets((url) => ({ data: url.includes("report") ? told(10_000, false) : view }));
+    const posted = vi.fn();
+    const { api } = await import("../api/client");
+    vi.spyOn(api, "POST").mockImplementation(((_: string, asked: { body: unknown }) => {
+      posted(asked.body);
+      return Promise.resolve({ data: view, response: new Response() });
+    }) as never);
+    open(view, <RunReport showId="show" runId="r1" />);
+    expect(await screen.findByText(/0:02.0 longer than planned/)).toBeTruthy();
+    expect(screen.getByText("in 2 visits")).toBeTruthy();
+    expect(screen.getByText("One slide was not shown.")).toBeTruthy();
+    expect(screen.queryByText("Slide 3")).toBeNull();
+    fireEvent.click(screen.getByText("Take these times as holds"));
+    await vi.waitFor(() =>
+      expect(posted).toHaveBeenCalledWith(expect.objectContaining({ edit: told(10_000, false).report.edit })),
+    );
+  });
+
+  it("offers nothing to take where it went as planned", async () => {
+    answerGets((url) => ({ data: url.includes("report") ? told(8000, true) : viewOf() }));
+    open(viewOf(), <RunReport showId="show" runId="r1" />);
+    expect(await screen.findByText(/, as planned/)).toBeTruthy();
+    expect(screen.queryByText("Take these times as holds")).toBeNull();
+    expect(screen.getByText("Nothing to warn of.")).toBeTruthy();
+  });
+});

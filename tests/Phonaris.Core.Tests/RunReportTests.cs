@@ -1,0 +1,69 @@
+using CsCheck;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>What is told of a run, and the holds taken from it.</summary>
+public class RunReportTests
+{
+    /// <summary>A show and a walk over it: stays on any of its slides, hidden ones too, in any order, some of no time at all.</summary>
+    private static readonly Gen<(Show Show, RunLog Log)> AnyRun =
+        from show in Shows.Any
+        from locked in Gen.Int[-1, 7]
+        from stays in Gen.Select(Gen.Int[0, show.Slides.Count - 1], Gen.Long[0, 20_000]).Array[0, 12]
+        let slides = show.Slides.Select((s, i) => s with { HoldLocked = i == locked })
+        select (
+            show with { Slides = [.. slides] },
+            new RunLog([.. stays.Select((s, i) => new RunStay(show.Slides[s.Item1].Id, stays.Take(i).Sum(b => b.Item2), s.Item2))], []));
+
+    [Fact]
+    public void The_holds_taken_are_what_the_slides_took_and_what_is_locked_or_waits_keeps_its_own() =>
+        AnyRun.Sample(run =>
+        {
+            var (show, log) = run;
+            var report = RunReport.Of(show, log);
+            Assert.Equal(log.Stays.Sum(s => s.Ms), report.TookMs);
+            Assert.Equal(RunningOrder.Of(show).Slides.Select(s => s.SlideId), report.Slides.Select(s => s.SlideId));
+            var seen = report.Slides.Where(s => s.Visits > 0).ToList();
+            Assert.Equal(seen.Sum(s => s.PlannedMs), report.PlannedMs);
+            Assert.Equal(log.Stays.Where(s => !show.Slide(s.SlideId).Hidden).Sum(s => s.Ms), report.Slides.Sum(s => s.TookMs));
+            if (report.Edit is null) return;
+
+            var (after, inverse) = show.Apply(report.Edit);
+            Assert.Equal(show, after.Apply(inverse).Show);
+            foreach (var slide in show.Slides)
+            {
+                var told = seen.FirstOrDefault(s => s.SlideId == slide.Id);
+                var hold = after.Slide(slide.Id).HoldMs;
+                if (told is null || told.Keeps) Assert.Equal(slide.HoldMs, hold);
+                else Assert.Equal((Math.Clamp(told.TookMs, Slide.LeastHoldMs, Slide.GreatestHoldMs) + 50) / 100 * 100, hold);
+            }
+            // Taken once, there is nothing more to take.
+            Assert.Null(RunReport.Of(after, log).Edit);
+        });
+
+    [Theory]
+    [InlineData(4_050, 3_950, true)]
+    [InlineData(4_100, 4_000, true)]
+    [InlineData(4_101, 4_000, false)]
+    [InlineData(3_900, 3_999, false)]
+    public void A_run_is_as_planned_where_it_differs_by_half_a_tenth_of_a_second_a_slide_at_most(long first, long second, bool asPlanned)
+    {
+        // The third slide is not shown, and does not count.
+        var report = RunReport.Of(Shows.Of(3), new([new("s1", 0, first), new("s2", first, second)], []));
+        Assert.Equal((8_000, asPlanned), (report.PlannedMs, report.AsPlanned));
+    }
+
+    [Fact]
+    public void A_log_that_cannot_be_one_is_refused()
+    {
+        Assert.Equal("log", Refused(new([new("s1", 0, RunLog.LatestMs + 1)], [])).Field);
+        Assert.Equal("log", Refused(new([], [new(-1, "s1", "Owl began")])).Field);
+        Assert.Equal("log", Refused(new([], [.. Enumerable.Repeat(new RunLine(0, "s1", ""), RunLog.MostEntries + 1)])).Field);
+
+        static RuleException Refused(RunLog log) => Assert.Throws<RuleException>(log.Validated);
+    }
+}
