@@ -9,7 +9,6 @@ import { ReadyCard } from "./ReadyCard";
 import { RunEnd } from "./RunEnd";
 import { RunReport } from "./RunReport";
 import { SlideVoices } from "./SlideVoices";
-import type { Manner } from "./Stage";
 import { useNow } from "./useNow";
 import { usePrepared, type Prepared } from "./usePrepared";
 import { useTold } from "./useTold";
@@ -19,16 +18,13 @@ const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", se
 /** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
 export default function DryRunPage() {
   const { view } = useOpenShow();
-  const { fraction, problem, prepared } = usePrepared(view.id, "dry");
-  const [manner, setManner] = useState<Manner>("hand");
+  const ready = usePrepared(view.id, "dry");
+  const { prepared, begun } = ready;
   const [recording, setRecording] = useState(false);
   const [voices, setVoices] = useState<SlideVoices>();
-  const [begun, setBegun] = useState(false);
   const begin = async (place: number) => {
     if (recording) setVoices(await SlideVoices.open(view.id));
-    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
-    setBegun(sounds);
-    return sounds;
+    return ready.begin(place);
   };
   if (begun && prepared)
     return (
@@ -41,24 +37,13 @@ export default function DryRunPage() {
       <ReadyCard
         title="Dry run"
         showId={view.id}
-        fraction={fraction}
-        problem={problem}
-        prepared={prepared}
-        begin={begin}
+        ready={{ ...ready, begin }}
+        ways={[
+          ["hand", "when I say so"],
+          ["plan", "by the planned holds"],
+        ]}
         atTop
       >
-        <p className="mb-3">
-          Goes on{" "}
-          <Choice
-            label="Goes on"
-            value={manner}
-            options={[
-              ["hand", "when I say so"],
-              ["plan", "by the planned holds"],
-            ]}
-            commit={setManner}
-          />
-        </p>
         <label className="mb-3 flex items-center gap-2">
           <input
             type="checkbox"

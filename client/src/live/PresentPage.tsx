@@ -1,6 +1,5 @@
 import { useState } from "react";
 import { useParams } from "react-router";
-import { Choice } from "../ui/fields";
 import { ClickerDialog } from "./ClickerDialog";
 import { HandWaits } from "./HandWaits";
 import { PresenterView } from "./PresenterView";
@@ -16,14 +15,8 @@ import { useTold } from "./useTold";
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
 export default function PresentPage() {
   const { showId = "" } = useParams();
-  const { fraction, problem, prepared } = usePrepared(showId, "present");
-  const [manner, setManner] = useState<Manner>("hand");
-  const [begun, setBegun] = useState(false);
-  const begin = async (place: number) => {
-    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
-    setBegun(sounds);
-    return sounds;
-  };
+  const ready = usePrepared(showId, "present");
+  const { prepared, manner, begun } = ready;
   return (
     <div data-theme="lantern" className="bg-base-200 text-base-content h-screen">
       {begun && prepared ? (
@@ -32,24 +25,13 @@ export default function PresentPage() {
         <ReadyCard
           title="Present"
           showId={showId}
-          fraction={fraction}
-          problem={problem}
-          prepared={prepared}
-          begin={begin}
+          ready={ready}
+          ways={[
+            ["hand", "when I say so"],
+            ["plan", "by itself, by the planned holds, once"],
+            ["forEver", "by itself, for ever"],
+          ]}
         >
-          <p className="mb-3">
-            Goes on{" "}
-            <Choice
-              label="Goes on"
-              value={manner}
-              options={[
-                ["hand", "when I say so"],
-                ["plan", "by itself, by the planned holds, once"],
-                ["forEver", "by itself, for ever"],
-              ]}
-              commit={setManner}
-            />
-          </p>
           {manner !== "hand" && prepared && <HandWaits names={prepared.stage.view.waitsForHand} />}
         </ReadyCard>
       )}

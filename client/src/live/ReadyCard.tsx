@@ -1,22 +1,23 @@
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { Choice } from "../ui/fields";
-import type { Prepared } from "./usePrepared";
+import type { Manner } from "./Stage";
+import type { Ready } from "./usePrepared";
 
 interface Props {
   title: string;
   showId: string;
-  fraction: number;
-  problem: string | undefined;
-  prepared: Prepared | undefined;
-  begin: (place: number) => Promise<boolean>;
+  ready: Ready;
+  /** The ways it can go on, in words. */
+  ways: readonly (readonly [Manner, string])[];
   /** Whether it stands at the top, beside something else. */
   atTop?: boolean;
   children?: ReactNode;
 }
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
-export function ReadyCard({ title, showId, fraction, problem, prepared, begin, atTop = false, children }: Props) {
+export function ReadyCard({ title, showId, ready, ways, atTop = false, children }: Props) {
+  const { fraction, problem, prepared, manner, setManner, begin } = ready;
   const [place, setPlace] = useState("0");
   const [refused, setRefused] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
@@ -69,6 +70,9 @@ export function ReadyCard({ title, showId, fraction, problem, prepared, begin, a
                 commit={setPlace}
                 width="20rem"
               />
+            </p>
+            <p className="mb-3">
+              Goes on <Choice label="Goes on" value={manner} options={ways} commit={setManner} />
             </p>
             {children}
             {refused && (

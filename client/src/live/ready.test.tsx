@@ -6,7 +6,7 @@ import { answerGets, open, slide, viewOf } from "../tests/show";
 import { fetchPictures } from "./pictures";
 import { ReadyCard } from "./ReadyCard";
 import { RunReport } from "./RunReport";
-import type { Prepared } from "./usePrepared";
+import type { Prepared, Ready } from "./usePrepared";
 
 afterEach(() => {
   cleanup();
@@ -39,25 +39,36 @@ describe("before a show", () => {
     const begin = vi.fn(() => Promise.resolve(true));
     const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
     const prepared = { stage, again, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
-    const card = (now: Prepared | undefined, problem?: string) => (
+    const setManner = vi.fn();
+    const card = (now: Partial<Ready>) => (
       <MemoryRouter>
-        <ReadyCard title="Present" showId="show" fraction={0.4} problem={problem} prepared={now} begin={begin} />
+        <ReadyCard
+          title="Present"
+          showId="show"
+          ready={{ fraction: 0.4, manner: "hand", setManner, begun: false, begin, ...now }}
+          ways={[
+            ["hand", "when I say so"],
+            ["plan", "by itself"],
+          ]}
+        />
       </MemoryRouter>
     );
-    const { rerender } = render(card(undefined));
+    const { rerender } = render(card({}));
     expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
-    rerender(card(prepared));
+    rerender(card({ prepared }));
     const alert = screen.getByRole("alert").textContent;
     expect(alert).toContain("Dusk Pad could not be fetched and will not sound.");
     expect(alert).toContain("The picture of slide 2 could not be fetched.");
     fireEvent.click(screen.getByText("Try again"));
     expect(again).toHaveBeenCalledOnce();
     fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "2" } });
+    fireEvent.change(screen.getByLabelText("Goes on"), { target: { value: "plan" } });
+    expect(setManner).toHaveBeenCalledWith("plan");
     fireEvent.click(screen.getByText("Begin"));
     expect(begin).toHaveBeenCalledWith(2);
-    rerender(card({ ...prepared, missing: { pictures: [], sounds: [] } }));
+    rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
     expect(screen.getByTestId("ready").textContent).toContain("it goes on even if the server is lost");
-    rerender(card(undefined, "The server is away."));
+    rerender(card({ problem: "The server is away." }));
     expect(screen.getByRole("alert").textContent).toBe("The server is away.");
   });
 });

@@ -1,8 +1,20 @@
 import { useEffect, useState } from "react";
 import { answered, api, type Schemas } from "../api/client";
 import { fetchPictures, type Pictures } from "./pictures";
-import { Stage } from "./Stage";
+import { Stage, type Manner } from "./Stage";
 import { fetchStems } from "./stems";
+
+/** A show on its way to the audience: how far the fetching has come, or what came of it; how it goes on, and whether it has begun. */
+export interface Ready {
+  fraction: number;
+  problem?: string;
+  prepared?: Prepared;
+  manner: Manner;
+  setManner: (manner: Manner) => void;
+  begun: boolean;
+  /** Begins at a place; false where the browser holds the sound back. */
+  begin: (place: number) => Promise<boolean>;
+}
 
 export interface Prepared {
   stage: Stage;
@@ -13,14 +25,13 @@ export interface Prepared {
   again: () => void;
 }
 
-/** All that is needed to show a show, fetched before it is said to be ready: how far that has come, or what came of it. */
-export function usePrepared(
-  showId: string,
-  kind: Schemas["RunKind"],
-): { fraction: number; problem?: string; prepared?: Prepared } {
+/** Fetches all that is needed to show a show before it is said to be ready. */
+export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const [fraction, setFraction] = useState(0);
   const [problem, setProblem] = useState<string>();
   const [prepared, setPrepared] = useState<Prepared>();
+  const [manner, setManner] = useState<Manner>("hand");
+  const [begun, setBegun] = useState(false);
   useEffect(() => {
     const cancel = new AbortController();
     let stage: Stage | undefined;
@@ -47,5 +58,18 @@ export function usePrepared(
       stage?.end();
     };
   }, [showId, kind]);
-  return { fraction, ...(problem ? { problem } : {}), ...(prepared ? { prepared } : {}) };
+  const begin = async (place: number) => {
+    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
+    setBegun(sounds);
+    return sounds;
+  };
+  return {
+    fraction,
+    ...(problem ? { problem } : {}),
+    ...(prepared ? { prepared } : {}),
+    manner,
+    setManner,
+    begun,
+    begin,
+  };
 }
