@@ -10,16 +10,16 @@ namespace Phonaris.Bench;
 
 /// <summary>
 /// The run sheet with 300 slides and 300 cues, in the real app and a real browser: opening it, scrolling it, dragging an end, and how long
-/// an edit takes until another page shows it and until it is heard.
+/// an edit takes until another page shows it and until it is heard, a speed among them that nothing was worked out for.
 /// </summary>
 internal static class SheetBench
 {
-    private const int Slides = 300, Edits = 40;
+    private const int Slides = 300, Edits = 40, Speeds = 10;
 
     /// <summary>Edits before those that count, as there is one scroll before the one that counts: what is hot is compiled first.</summary>
     private const int WarmUp = 10;
 
-    private const double OpenToReach = 1.5, FrameToReach = 0.033, SeenToReach = 0.1, HeardToReach = 0.15;
+    private const double OpenToReach = 1.5, FrameToReach = 0.033, SeenToReach = 0.1, HeardToReach = 0.15, SpeedToReach = 1.5;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -47,6 +47,7 @@ internal static class SheetBench
                 bench.ReportTime("an edit seen in another page, 95th percentile", Percentile(Seen(page, other)), SeenToReach);
             }
             bench.ReportTime("an edit heard, 95th percentile", Percentile(page.Heard()), HeardToReach);
+            bench.ReportTime("a speed heard, the slowest of ten", await SpeedHeardAsync(http, page), SpeedToReach);
         }
         finally
         {
@@ -128,6 +129,29 @@ internal static class SheetBench
         return times[WarmUp..];
     }
 
+    /// <summary>
+    /// Seconds from sending a speed that was not used before, for a bed of a minute and a half that is playing, until it is heard: the bed was
+    /// silent, and the same edit lets it sound.
+    /// </summary>
+    private static async Task<double> SpeedHeardAsync(HttpClient http, Page page)
+    {
+        var cueId = (string)(await ViewAsync(http))["show"]!["cues"]!.AsArray().First(c => (string)c!["soundId"]! == "dusk-pad")!["id"]!;
+        var slowest = 0.0;
+        for (var i = 0; i < Speeds; i++)
+        {
+            await EditAsync(http, new { kind = "setMuted", cueId, muted = true });
+            page.PlayFromSlide(2);
+            await Task.Delay(1000);
+            page.ListenFor("peak => peak > 0.005");
+            var sent = Stopwatch.GetTimestamp();
+            object[] edits = [new { kind = "setSpeed", cueId, speed = 0.9 + i * 0.021 }, new { kind = "setMuted", cueId, muted = false }];
+            await EditAsync(http, new { kind = "several", edits, what = "Another speed" });
+            page.Awaited("window.heard");
+            slowest = Math.Max(slowest, Stopwatch.GetElapsedTime(sent).TotalSeconds);
+        }
+        return slowest;
+    }
+
     private static double Percentile(List<double> values) => values.Order().ElementAt((int)Math.Ceiling(values.Count * 0.95) - 1);
 
     /// <summary>A browser with the sheet in it.</summary>
@@ -186,17 +210,25 @@ internal static class SheetBench
             return Number("window.pressed");
         }
 
+        public void PlayFromSlide(int number)
+        {
+            Script($"document.querySelector('[aria-label=\"Go to slide {number}\"]').click()");
+            Script("document.querySelector('button[aria-label=Play]')?.click()");
+        }
+
+        /// <summary>Makes a promise of when something is heard, by the greatest sample of a block.</summary>
+        public void ListenFor(string what) => Script($"window.heard = new Promise(done => window.ear.until({what}, done))");
+
         /// <summary>Seconds from muting what sounds until nothing comes out, and from letting it sound until it does, in the page's audio graph.</summary>
         public List<double> Heard()
         {
             // A stretch with one bed and nothing else.
-            Script("document.querySelector('[aria-label=\"Go to slide 2\"]').click()");
-            Script("document.querySelector('button[aria-label=Play]').click()");
+            PlayFromSlide(2);
             while (Number("window.ear?.peak ?? 0") < 0.01) Thread.Sleep(20);
             var times = new List<double>();
             for (var i = 0; i < WarmUp + Edits; i++)
             {
-                Script($"window.heard = new Promise(done => window.ear.until({(i % 2 == 0 ? "peak => peak < 0.001" : "peak => peak > 0.005")}, done))");
+                ListenFor(i % 2 == 0 ? "peak => peak < 0.001" : "peak => peak > 0.005");
                 var pressed = Press("Dusk Pad", "m");
                 times.Add((Awaited("window.heard") - pressed) / 1000);
                 Thread.Sleep(300);

@@ -5,12 +5,6 @@ import { answerGets, open, sound, viewOf } from "../tests/show";
 import { CatalogueDialog } from "./CatalogueDialog";
 
 beforeAll(() => {
-  HTMLDialogElement.prototype.showModal = function () {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function () {
-    this.open = false;
-  };
   HTMLMediaElement.prototype.pause = () => undefined;
 });
 afterEach(cleanup);

@@ -1,20 +1,11 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import type { DeckLook } from "../api/client";
 import { answerPosts, open, viewOf } from "../tests/show";
 import { DeckDialog } from "./DeckDialog";
 
 const files = [{ hash: "a".repeat(64), name: "talk.pptx" }];
 
-beforeAll(() => {
-  // The page tests run in has no dialogs.
-  HTMLDialogElement.prototype.showModal = function () {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function () {
-    this.open = false;
-  };
-});
 afterEach(cleanup);
 
 const look = (change: Partial<DeckLook>): DeckLook => ({

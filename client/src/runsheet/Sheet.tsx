@@ -179,7 +179,7 @@ export function Sheet({ selection, select, drop }: Props) {
               <span role="columnheader" className="min-w-0 flex-1 pl-2">
                 Slide
               </span>
-              <span role="columnheader" className={columns.hold}>
+              <span role="columnheader" className={`pr-1 text-center ${columns.hold}`}>
                 Hold
               </span>
               {bands.all.map((band) => (

@@ -9,6 +9,14 @@ import { ActionsContext, ShowContext } from "../shows/ShowContext";
 
 const second = 48_000;
 
+// The page tests run in has no dialogs.
+HTMLDialogElement.prototype.showModal = function () {
+  this.open = true;
+};
+HTMLDialogElement.prototype.close = function () {
+  this.open = false;
+};
+
 export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   id: `s${n}`,
   title: `Slide ${n}`,
@@ -167,12 +175,12 @@ interface Asked {
 
 /** Answers what is asked of the server by POST in its stead. */
 export const answerPosts = (reply: (url: string, body: unknown) => Answer) =>
-  vi.spyOn(api, "POST").mockImplementation(((url: string, asked: Asked) => told(reply(url, asked.body))) as never);
+  vi.spyOn(api, "POST").mockImplementation(((url: string, asked?: Asked) => told(reply(url, asked?.body))) as never);
 
 /** Answers what is asked of the server by GET in its stead. */
 export const answerGets = (reply: (url: string, query: Record<string, unknown> | undefined) => Answer) =>
   vi
     .spyOn(api, "GET")
-    .mockImplementation(((url: string, asked: Asked) => told(reply(url, asked.params?.query))) as never);
+    .mockImplementation(((url: string, asked?: Asked) => told(reply(url, asked?.params?.query))) as never);
 
 const told = (answer: Answer) => Promise.resolve({ ...answer, response: new Response() });

@@ -9,9 +9,6 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
-HTMLDialogElement.prototype.showModal = vi.fn();
-HTMLDialogElement.prototype.close = vi.fn();
-
 const total = viewOf().runningOrder.slides.at(-1)?.endFrame ?? 0;
 const totalMs = total / 48;
 

@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { answerGets, cue, open, slide, sound, viewOf } from "../../tests/show";
+import { HotspotLine } from "./HotspotLine";
 import { HowLoud } from "./HowLoud";
 import { PartEditor } from "./PartEditor";
 import { Rounds } from "./Rounds";
@@ -162,5 +163,54 @@ describe("how loud", () => {
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       edits: [{ fade: { ms: 3000, curve: "equalPower" } }, { fade: { ms: 3000, curve: "linear" } }],
     });
+  });
+});
+
+describe("a place to click", () => {
+  const byHand = { ...bell, start: { kind: "hand" as const, stepId: null, cueId: null } };
+  const spot = {
+    x: 0.5,
+    y: 0.98,
+    size: 0.12,
+    turn: 0,
+    symbol: "bell" as const,
+    picture: null,
+    color: "#d9772b",
+    opacity: 1,
+    alternative: "Ring the bell",
+    shown: true,
+  };
+
+  it("is there only for what waits for a hand, put in one click and taken away in one", () => {
+    open(view, <HotspotLine cue={bell} />);
+    expect(screen.queryByText("A place to click")).toBeNull();
+    const { edit } = open(view, <HotspotLine cue={byHand} />);
+    fireEvent.click(screen.getByText("Put a hotspot on the slide"));
+    expect(edit).toHaveBeenLastCalledWith({ kind: "addHotspot", cueId: "c2" });
+    cleanup();
+    const placed = open(view, <HotspotLine cue={{ ...byHand, hotspot: spot }} />);
+    fireEvent.click(screen.getByText("Take it away"));
+    expect(placed.edit).toHaveBeenLastCalledWith({ kind: "setHotspot", cueId: "c2", hotspot: null });
+  });
+
+  it("is moved by arrows, never off the slide, and shaped by its values", () => {
+    const { edit } = open(view, <HotspotLine cue={{ ...byHand, hotspot: spot }} />);
+    fireEvent.click(screen.getByText("Shape the hotspot"));
+    const set = () => (edit.mock.lastCall?.[0] as { hotspot: typeof spot }).hotspot;
+    const handle = screen.getByTestId("hotspot");
+    fireEvent.keyDown(handle, { key: "ArrowLeft" });
+    expect(set()).toEqual({ ...spot, x: 0.49 });
+    fireEvent.keyDown(handle, { key: "ArrowDown", shiftKey: true });
+    expect(set()).toEqual({ ...spot, y: 1 });
+    enter("Turn", "−15°");
+    expect(set().turn).toBe(-15);
+    enter("Size", "20 %");
+    expect(set().size).toBe(0.2);
+    fireEvent.keyDown(screen.getByLabelText("Opacity"), { key: "ArrowUp" });
+    expect(set().opacity).toBe(1);
+    enter("Text alternative", "  A bell  ");
+    expect(set().alternative).toBe("A bell");
+    fireEvent.click(screen.getByLabelText("The audience sees it"));
+    expect(set().shown).toBe(false);
   });
 });

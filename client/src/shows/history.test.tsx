@@ -1,0 +1,87 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { api } from "../api/client";
+import { ReadyMades } from "../details/cue/ReadyMades";
+import { answerGets, answerPosts, cue, open, sound, viewOf } from "../tests/show";
+import { HistoryDialog } from "./HistoryDialog";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const view = viewOf({ sounds: [sound("pad")], cues: [cue("c1", "pad")] });
+
+describe("what was done", () => {
+  const lines = [
+    { position: 1, sentence: "Dusk Pad: placed on slide 1", applied: true },
+    { position: 2, sentence: "Dusk Pad: through slide 4 → 6", applied: true },
+    { position: 3, sentence: "Dusk Pad: level −6 dB", applied: false },
+  ];
+  const versions = [{ id: "v1", name: "Before the rehearsal", createdAt: "2026-05-04T18:00:00Z" }];
+  const show = () => {
+    answerGets((url) => ({ data: url.endsWith("history") ? lines : versions }));
+    open(view, <HistoryDialog view={view} close={vi.fn()} />);
+  };
+
+  it("is told from the latest on, and wound back to before a line or forth to one taken back", async () => {
+    show();
+    const posted = vi.spyOn(api, "POST").mockResolvedValue({ data: view, response: new Response() } as never);
+    const told = () => within(screen.getByLabelText("History")).getAllByRole("listitem", { hidden: true });
+    await waitFor(() => expect(told()).toHaveLength(3));
+    expect(told().map((l) => l.textContent)).toEqual([
+      "Dusk Pad: level −6 dBDo it again",
+      "Dusk Pad: through slide 4 → 6Back to before",
+      "Dusk Pad: placed on slide 1Back to before",
+    ]);
+    const position = () =>
+      (posted.mock.lastCall?.[1] as unknown as { params: { query: { position: number } } }).params.query.position;
+    fireEvent.click(screen.getByText("Do it again"));
+    await waitFor(() => expect(position()).toBe(3));
+    fireEvent.click(screen.getAllByText("Back to before")[0] as HTMLElement);
+    await waitFor(() => expect(position()).toBe(1));
+  });
+
+  it("is kept as a version under a name, and gone back to", async () => {
+    show();
+    const posted = answerPosts((url) => ({
+      data: url.endsWith("goback") ? view : [...versions, { ...versions[0], id: "v2", name: "As rehearsed" }],
+    }));
+    await screen.findByText("Before the rehearsal");
+    expect((screen.getByText("Keep") as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText("Name of the version"), { target: { value: "As rehearsed" } });
+    fireEvent.click(screen.getByText("Keep"));
+    await screen.findByText("As rehearsed");
+    expect((screen.getByLabelText("Name of the version") as HTMLInputElement).value).toBe("");
+    fireEvent.click(screen.getAllByText("Go back to it")[0] as HTMLElement);
+    await waitFor(() =>
+      expect(posted.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "show", versionId: "v1" } } }),
+    );
+  });
+});
+
+describe("settings in one click", () => {
+  const kept = { id: "k1", name: "As at the mill" };
+  it("are given, taken back, kept under a name and forgotten", async () => {
+    answerGets(() => ({ data: { shipped: [{ id: "hand", name: "Wait for my hand" }], kept: [kept] } }));
+    open(view, <ReadyMades cue={cue("c1", "pad")} />);
+    const posted = answerPosts((url) => ({ data: url.endsWith("readymade") ? kept : view }));
+    const forgotten = vi.spyOn(api, "DELETE").mockResolvedValue({ response: new Response() } as never);
+    fireEvent.click(await screen.findByText("Wait for my hand"));
+    expect(posted.mock.lastCall).toMatchObject([
+      "/api/shows/{id}/cues/{cueId}/apply",
+      { params: { query: { readyMade: "hand" } } },
+    ]);
+    fireEvent.click(screen.getByText("Back to plain"));
+    expect(posted.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "show", cueId: "c1" }, query: {} } });
+    fireEvent.click(screen.getByText("Keep these settings for other cues"));
+    const name = screen.getByLabelText("Name for these settings");
+    fireEvent.keyDown(name, { key: "Enter" });
+    expect(posted).toHaveBeenCalledTimes(2);
+    fireEvent.change(name, { target: { value: "Softly, twice" } });
+    fireEvent.keyDown(name, { key: "Enter" });
+    expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } });
+    fireEvent.click(screen.getByText(/Forget “As at the mill”/));
+    await waitFor(() => expect(forgotten.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "k1" } } }));
+  });
+});
