@@ -24,10 +24,10 @@ public sealed class StretchedSoundTests : IDisposable
         var source = new SoundSource(hash, speed);
         var length = (long)Math.Round(20 * 48_000 / speed);
         var late = new float[48_000 * 2];
-        // From the middle of the second piece on, before anything else was worked out.
+        // From the middle of a later piece on, before anything else was worked out.
         _sandbox.Sounds.Open(source).Read(420_000, late);
         Assert.False(_sandbox.Sounds.IsReady(source));
-        await _sandbox.Sounds.PrepareAsync(source, 0, null, CancellationToken.None);
+        await _sandbox.Sounds.PrepareAsync(source, 0, null, null, CancellationToken.None);
         Assert.True(_sandbox.Sounds.IsReady(source));
         var reader = _sandbox.Sounds.Open(source);
         Assert.Equal(length, reader.Frames);

@@ -67,6 +67,37 @@ it("replaces only the chunks that changed, where they are", async () => {
   expect(Clock.started.filter((s) => s.stopped !== undefined)).toHaveLength(1);
 });
 
+it("renews what follows in its order while what sounds now is being worked out, and drops what a later change outdates", async () => {
+  let edit = 0;
+  const asked: string[] = [];
+  const waiting: (() => void)[] = [];
+  const fetch: FetchChunk = (n, tag, signal) => {
+    if (n >= 5) return Promise.resolve("end");
+    if (edit === 0) return Promise.resolve(chunk(`t${n}`));
+    const now = edit;
+    asked.push(`${now}:${n}`);
+    if (n > 0 || now > 1) return Promise.resolve(tag === `e${now}` ? "same" : chunk(`e${now}`));
+    // The first edit makes a sound that has to be worked out.
+    return new Promise((done, broken) => {
+      waiting.push(() => done(chunk("too late")));
+      signal.addEventListener("abort", () => broken(new Error("aborted")));
+    });
+  };
+  const player = new ChunkPlayer(fetch);
+  await player.play(0);
+  edit = 1;
+  const slow = player.refresh();
+  await vi.waitFor(() => expect(asked).toEqual(["1:0", "1:1", "1:2", "1:3", "1:4"]));
+  const before = Clock.started.length;
+  edit = 2;
+  await player.refresh();
+  waiting.forEach((go) => go());
+  await slow;
+  // Once for each chunk that lies ahead, by the later edit only.
+  expect(Clock.started.length - before).toBe(5);
+  expect(asked.slice(5)).toEqual(["2:0", "2:1", "2:2", "2:3", "2:4"]);
+});
+
 it("ends where it is told to", async () => {
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0, 0.75 * 48_000);

@@ -24,6 +24,8 @@ const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
 const soon = 0.005; // seconds ahead of now that a changeover can be set for
 const near = 0.15; // seconds ahead of now that are renewed first
+const patience = 100; // milliseconds that what comes next is held back for them
+const short = 1; // seconds that are scheduled still when more is fetched whatever else is going on
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
@@ -46,6 +48,7 @@ export class ChunkPlayer {
   private rest = 0;
   private run: AbortController | undefined;
   private filling: AbortController | undefined;
+  private refreshing: AbortController | undefined;
   private timer = 0;
   private listeners = new Set<() => void>();
 
@@ -133,19 +136,27 @@ export class ChunkPlayer {
   refresh = async () => {
     const run = this.run;
     if (!run || !this.context) return;
+    // What an earlier change asked for is of no use any more.
+    this.refreshing?.abort();
+    const { signal } = (this.refreshing = new AbortController());
     const now = this.context.currentTime;
     const open = this.scheduled.filter((c) => c.startsAt + c.lasts > now);
     // The end may have moved.
     this.ended = false;
     const renew = async (chunk: Scheduled) => {
-      const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, run.signal, this.only).catch(() => "same" as const);
-      if (!run.signal.aborted && fetched !== "same") this.replace(chunk, fetched);
+      const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, signal, this.only).catch(() => "same" as const);
+      if (!signal.aborted && fetched !== "same") this.replace(chunk, fetched);
     };
-    // What sounds now comes first.
+    // What sounds now comes first, but it may be over before it is worked out. What follows is asked for in its order, so that what is due
+    // next does not wait for what is due later.
     const isNear = (chunk: Scheduled) => chunk.startsAt < now + near;
-    await Promise.all(open.filter(isNear).map(renew));
-    await Promise.all(open.filter((chunk) => !isNear(chunk)).map(renew));
-    if (!run.signal.aborted) await this.fill(run);
+    const first = Promise.all(open.filter(isNear).map(renew));
+    await Promise.race([first, new Promise((done) => window.setTimeout(done, patience))]);
+    for (const chunk of open) if (!isNear(chunk) && !signal.aborted) await renew(chunk);
+    await first;
+    if (signal.aborted) return;
+    this.refreshing = undefined;
+    await this.fill(run);
   };
 
   private async fill(run: AbortController) {
@@ -238,12 +249,14 @@ export class ChunkPlayer {
       this.halt();
       this.rest = end;
       this.tell();
-    } else void this.fill(this.run);
+    } else if (!this.refreshing || this.origin + this.next * chunkSeconds < now + short) void this.fill(this.run);
   }
 
   private halt() {
     this.run?.abort();
     this.run = undefined;
+    this.refreshing?.abort();
+    this.refreshing = undefined;
     window.clearInterval(this.timer);
     for (const chunk of this.scheduled) chunk.source.stop();
     this.scheduled = [];

@@ -28,9 +28,10 @@ export function Overview() {
   useEachFrame(player, (frame) => {
     const slide = slides.find((s) => frame < s.endFrame) ?? slides.at(-1);
     const level = player.level();
-    if (clock.current) clock.current.textContent = time(Math.max(0, frame));
-    if (where.current) where.current.textContent = slide ? `slide ${slide.number} of ${slides.length}` : "no slides";
-    if (line.current) line.current.style.left = `${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%`;
+    write(clock.current, time(Math.max(0, frame)));
+    write(where.current, slide ? `slide ${slide.number} of ${slides.length}` : "no slides");
+    if (line.current)
+      line.current.style.transform = `translateX(${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%)`;
     if (meter.current) {
       meter.current.dataset.level = level.toFixed(4);
       meter.current.style.transform = `scaleX(${level > 0 ? Math.max(0, Math.min(1, 1 + Math.log10(level) / 3)) : 0})`;
@@ -58,7 +59,7 @@ export function Overview() {
           <div
             ref={meter}
             data-testid="meter"
-            className="bg-accent h-full origin-left"
+            className="bg-accent h-full origin-left will-change-transform"
             style={{ transform: "scaleX(0)" }}
           />
         </div>
@@ -72,10 +73,17 @@ export function Overview() {
       >
         {wave}
         <Tiles slides={slides} total={total} go={seek} />
-        <div ref={line} className="pointer-events-none absolute inset-y-0 w-0.5 bg-current" aria-hidden="true" />
+        <div ref={line} className="pointer-events-none absolute inset-0 will-change-transform" aria-hidden="true">
+          <div className="h-full w-0.5 bg-current" />
+        </div>
       </div>
     </footer>
   );
+}
+
+/** Writes a text where it has changed. */
+function write(place: HTMLElement | null, text: string) {
+  if (place && place.textContent !== text) place.textContent = text;
 }
 
 interface TilesProps {

@@ -14,15 +14,20 @@ export function Playhead({ rows, player, scroller }: Props) {
   const line = useRef<HTMLDivElement>(null);
   const glow = useRef<HTMLDivElement>(null);
   const shown = useRef(-1);
+  const lit = useRef<Row>(undefined);
   useEachFrame(player, (frame) => {
     const y = yOf(rows, frame);
     const at = rowAt(rows, y);
     const row = rows[at];
     if (!line.current || !glow.current || !row) return;
     line.current.style.transform = `translateY(${y}px)`;
-    line.current.dataset.at = String(row.number);
-    glow.current.style.transform = `translateY(${row.top}px)`;
-    glow.current.style.height = `${row.height}px`;
+    // What stays is not written again: sixty times a second it would be laid out and painted anew.
+    if (lit.current !== row) {
+      lit.current = row;
+      line.current.dataset.at = String(row.number);
+      glow.current.style.transform = `translateY(${row.top}px)`;
+      glow.current.style.height = `${row.height}px`;
+    }
     if (!player.playing()) shown.current = -1;
     else if (at !== shown.current) {
       shown.current = at;
@@ -39,7 +44,7 @@ export function Playhead({ rows, player, scroller }: Props) {
       <div
         ref={line}
         data-testid="playhead"
-        className="pointer-events-none absolute inset-x-0 top-0 z-10 h-px bg-current"
+        className="pointer-events-none absolute inset-x-0 top-0 z-10 h-px bg-current will-change-transform"
         aria-hidden="true"
       >
         <div className="absolute -top-1 -left-1 size-2.5 rounded-full bg-current" />

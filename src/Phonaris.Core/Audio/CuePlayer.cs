@@ -17,19 +17,13 @@ internal sealed class CuePlayer
 
     private readonly ScheduledCue _cue;
     private readonly ISoundReader _sound;
-    private readonly float _correlation;
     private readonly Put _add;
+    private float? _correlation;
     private HandoverSides? _taking, _giving;
 
     public CuePlayer(ScheduledCue cue, ISoundReader sound)
     {
         (_cue, _sound, _add) = (cue, sound, Add);
-        if (cue.SeamFrames == 0) return;
-        var head = new float[cue.SeamFrames * Frames.Channels];
-        var tail = new float[head.Length];
-        sound.Read(cue.LoopFrom, head);
-        sound.Read(cue.LoopTo - cue.SeamFrames, tail);
-        _correlation = Seam.Correlation(head, tail);
     }
 
     /// <summary>Joins it to the bed that gives way to it: their crossfade is kept even.</summary>
@@ -75,13 +69,23 @@ internal sealed class CuePlayer
 
     private void Crossfade(Span<float> entering, long inSeam, Span<float> leaving)
     {
+        // Measured when a seam is first come to: a sound at another speed is worked out where it is read, and that takes a while.
+        var correlation = _correlation ??= MeasureSeam();
         _sound.Read(_cue.LoopTo - _cue.SeamFrames + inSeam, leaving);
         for (var i = 0; i < entering.Length; i += Frames.Channels)
         {
-            var (gainLeaving, gainEntering) = Seam.GainsAt(inSeam + i / Frames.Channels, _cue.SeamFrames, _correlation);
+            var (gainLeaving, gainEntering) = Seam.GainsAt(inSeam + i / Frames.Channels, _cue.SeamFrames, correlation);
             entering[i] = entering[i] * gainEntering + leaving[i] * gainLeaving;
             entering[i + 1] = entering[i + 1] * gainEntering + leaving[i + 1] * gainLeaving;
         }
+    }
+
+    private float MeasureSeam()
+    {
+        var (head, tail) = (new float[_cue.SeamFrames * Frames.Channels], new float[_cue.SeamFrames * Frames.Channels]);
+        _sound.Read(_cue.LoopFrom, head);
+        _sound.Read(_cue.LoopTo - _cue.SeamFrames, tail);
+        return Seam.Correlation(head, tail);
     }
 
     private void Add(Span<float> samples, long frame, Span<float> mix)

@@ -17,7 +17,8 @@ namespace Phonaris.Media.Sounds;
 /// <param name="derived">Where the pieces are kept.</param>
 internal sealed class StretchedSound(ISoundReader sound, SoundSource source, DerivedFiles derived) : ISoundReader, IDisposable
 {
-    private const long PieceFrames = 8 * Core.Timing.Frames.PerSecond;
+    /// <summary>So short that one is worked out while a person waits to hear it.</summary>
+    private const long PieceFrames = 4 * Core.Timing.Frames.PerSecond;
 
     private const long SeamFrames = 50 * Core.Timing.Frames.PerMs;
 
@@ -32,6 +33,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     private readonly ConcurrentDictionary<long, Lazy<PcmFile>> _pieces = new();
     private readonly ConcurrentDictionary<long, float> _correlations = new();
+    private int _waiting;
 
     /// <inheritdoc/>
     public long Frames { get; } = source.Frame(sound.Frames);
@@ -42,6 +44,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     public void Read(long frame, Span<float> destination)
     {
         var end = frame + destination.Length / Core.Timing.Frames.Channels;
+        MakeTogether(frame, end);
         while (frame < end)
         {
             if (frame < 0 || frame >= Frames)
@@ -65,13 +68,16 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     /// <summary>Works out the pieces that are not there yet.</summary>
     /// <param name="from">The frame the first piece wanted holds.</param>
+    /// <param name="wanted">Asked before each piece: whether it is still wanted; null where it always is.</param>
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it; pieces done are kept.</param>
-    public async Task PrepareAsync(long from, IProgress<double>? progress, CancellationToken cancel)
+    public async Task PrepareAsync(long from, Func<Task<bool>>? wanted, IProgress<double>? progress, CancellationToken cancel)
     {
         var first = Math.Clamp(from / PieceFrames, 0, Math.Max(0, Pieces - 1));
-        for (var i = 0; i < Pieces; i++)
+        for (var i = 0; i < Pieces && (wanted is null || await wanted()); i++)
         {
+            // What somebody waits to hear comes first.
+            while (Volatile.Read(ref _waiting) > 0) await Task.Delay(20, cancel);
             await MakeAsync((first + i) % Pieces, cancel);
             progress?.Report((i + 1.0) / Pieces);
         }
@@ -96,10 +102,28 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     private static long From(long piece) => Math.Max(0, piece * PieceFrames - SeamFrames);
 
     private string Name(long piece) =>
-        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{piece}.f32");
+        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-{piece}.f32");
 
-    private PcmFile Piece(long piece) =>
-        _pieces.GetOrAdd(piece, p => new(() => new PcmFile(MakeAsync(p, CancellationToken.None).GetAwaiter().GetResult()))).Value;
+    /// <summary>Makes the pieces of a stretch side by side, where it needs several: none is waited for after another.</summary>
+    private void MakeTogether(long from, long to)
+    {
+        var first = Math.Clamp(from / PieceFrames, 0, Pieces);
+        var after = Math.Clamp((to + SeamFrames - 1) / PieceFrames + 1, first, Pieces);
+        if (after - first > 1) Parallel.For(first, after, piece => Piece(piece));
+    }
+
+    private PcmFile Piece(long piece)
+    {
+        Interlocked.Increment(ref _waiting);
+        try
+        {
+            return _pieces.GetOrAdd(piece, p => new(() => new PcmFile(MakeAsync(p, CancellationToken.None).GetAwaiter().GetResult()))).Value;
+        }
+        finally
+        {
+            Interlocked.Decrement(ref _waiting);
+        }
+    }
 
     private void Crossfade(Span<float> leaving, long piece, long frame)
     {

@@ -15,6 +15,9 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, ShowStore shows) : IJobWo
 {
     public const string JobKind = "speed";
 
+    /// <summary>A page that plays asks within this for what it hears next; that comes first.</summary>
+    private static readonly TimeSpan HeardFirst = TimeSpan.FromMilliseconds(500);
+
     public string Kind => JobKind;
 
     /// <summary>Queues what the cues of a show play and is not worked out yet.</summary>
@@ -37,10 +40,12 @@ internal sealed class ChangeSpeed(SoundLibrary sounds, ShowStore shows) : IJobWo
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (source, from) = JsonSerializer.Deserialize<SpeedWork>(job.Input, ShowJson.Options)!;
-        // By the time it is its turn, another speed may have been chosen.
-        var stored = await shows.FindAsync(job.ShowId, cancel);
-        if (stored?.Show.Cues.Any(c => Of(stored.Show, c) == source) == true) await sounds.PrepareAsync(source, from, progress, cancel);
+        await Task.Delay(HeardFirst, cancel);
+        await sounds.PrepareAsync(source, from, IsWantedAsync, progress, cancel);
         return null;
+
+        // By the time it is its turn, or half done, another speed may have been chosen.
+        async Task<bool> IsWantedAsync() => await shows.FindAsync(job.ShowId, cancel) is { Show: var show } && show.Cues.Any(c => Of(show, c) == source);
     }
 
     private static SoundSource Of(Show show, Cue cue) => new(show.Sound(cue.SoundId).Media, cue.Speed);

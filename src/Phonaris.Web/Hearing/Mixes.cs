@@ -72,7 +72,10 @@ internal sealed class Mixes(SoundLibrary sounds)
         var playing = Of(stored, only);
         var (from, to) = Chunks.Range(chunk, playing.Schedule.TotalFrames);
         var samples = new float[(to - from) * Frames.Channels];
-        lock (playing) playing.Mixer.Render(from, samples);
+        // A mixer each: one that waits for a sound to be worked out does not hold up the others.
+        if (!playing.Idle.TryTake(out var mixer)) mixer = new(playing.Schedule, sounds.Open);
+        mixer.Render(from, samples);
+        playing.Idle.Add(mixer);
         var planar = Chunks.Planar(samples);
         Given(stored);
         if (_kept.TryAdd(key, planar)) _order.Enqueue(key);
@@ -85,8 +88,8 @@ internal sealed class Mixes(SoundLibrary sounds)
         if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only) return known;
         var schedule = Schedule.Of(stored.Show, sounds.Fits.Of);
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
-        return _shows[stored.Id] = new(stored.Revision, only, schedule, new Mixer(schedule, sounds.Open));
+        return _shows[stored.Id] = new(stored.Revision, only, schedule, []);
     }
 
-    private sealed record Playing(long Revision, string? Only, Schedule Schedule, Mixer Mixer);
+    private sealed record Playing(long Revision, string? Only, Schedule Schedule, ConcurrentBag<Mixer> Idle);
 }
