@@ -98,6 +98,26 @@ it("renews what follows in its order while what sounds now is being worked out, 
   expect(asked.slice(5)).toEqual(["2:0", "2:1", "2:2", "2:3", "2:4"]);
 });
 
+it("asks again for what was on its way when something changed", async () => {
+  let edited = false;
+  let deliver: () => void = () => undefined;
+  const asked: number[] = [];
+  const fetch: FetchChunk = (n, tag) => {
+    if (!tag) asked.push(n);
+    if (n >= 4) return Promise.resolve("end");
+    if (edited || n < 2) return Promise.resolve(chunk(edited ? "new" : "old"));
+    return new Promise((done) => (deliver = () => done(chunk("old"))));
+  };
+  const player = new ChunkPlayer(fetch);
+  const playing = player.play(0);
+  await vi.waitFor(() => expect(asked).toEqual([0, 1, 2]));
+  edited = true;
+  await player.refresh();
+  deliver();
+  await playing;
+  expect(asked).toEqual([0, 1, 2, 2, 3, 4]);
+});
+
 it("ends where it is told to", async () => {
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0, 0.75 * 48_000);

@@ -49,6 +49,7 @@ export class ChunkPlayer {
   private run: AbortController | undefined;
   private filling: AbortController | undefined;
   private refreshing: AbortController | undefined;
+  private changes = 0;
   private timer = 0;
   private listeners = new Set<() => void>();
 
@@ -136,6 +137,7 @@ export class ChunkPlayer {
   refresh = async () => {
     const run = this.run;
     if (!run || !this.context) return;
+    this.changes++;
     // What an earlier change asked for is of no use any more.
     this.refreshing?.abort();
     const { signal } = (this.refreshing = new AbortController());
@@ -171,9 +173,14 @@ export class ChunkPlayer {
 
   private async fillAhead(run: AbortController) {
     while (!this.ended && this.context && this.origin + this.next * chunkSeconds < this.context.currentTime + ahead) {
-      const chunk = this.next++;
+      const [chunk, changes] = [this.next++, this.changes];
       const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.only).catch(() => undefined);
       if (run.signal.aborted) return;
+      if (changes !== this.changes) {
+        // It may have been rendered before the change: asked for again.
+        this.next = chunk;
+        continue;
+      }
       if (fetched === undefined) {
         // The server is away for a moment: what is scheduled goes on, and this chunk is asked for again.
         this.next = Math.min(this.next, chunk);
