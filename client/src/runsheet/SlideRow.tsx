@@ -115,7 +115,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       </div>
       <div
         role="gridcell"
-        className={`flex flex-col justify-between pr-2 pl-1 ${columns.title} ${row.hidden ? "justify-center" : "pt-1.5 pb-2"}`}
+        className={`flex flex-col justify-between pr-2 pl-1 ${columns.title} ${row.hidden ? "justify-center" : low ? "pt-0.5 pb-1" : "pt-1.5 pb-2"}`}
       >
         <button
           type="button"
