@@ -3,7 +3,10 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>What is proposed where a person asks for something of a cue without saying which or how much; all can be changed from there.</summary>
+/// <summary>
+/// What is proposed where a person asks for something of a cue without saying which or how much; all can be changed from there. Parts are in
+/// frames of the sound at 48 kHz.
+/// </summary>
 /// <param name="After">
 /// The other cues it can come after, the likeliest first: those that end within its slides, by how near that is to where its slides begin.
 /// Those that wait for it are left out.

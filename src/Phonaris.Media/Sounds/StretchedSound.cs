@@ -44,7 +44,6 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     public void Read(long frame, Span<float> destination)
     {
         var end = frame + destination.Length / Core.Timing.Frames.Channels;
-        MakeTogether(frame, end);
         while (frame < end)
         {
             if (frame < 0 || frame >= Frames)
@@ -103,14 +102,6 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     private string Name(long piece) =>
         string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-{piece}.f32");
-
-    /// <summary>Makes the pieces of a stretch side by side, where it needs several: none is waited for after another.</summary>
-    private void MakeTogether(long from, long to)
-    {
-        var first = Math.Clamp(from / PieceFrames, 0, Pieces);
-        var after = Math.Clamp((to + SeamFrames - 1) / PieceFrames + 1, first, Pieces);
-        if (after - first > 1) Parallel.For(first, after, piece => Piece(piece));
-    }
 
     private PcmFile Piece(long piece)
     {
