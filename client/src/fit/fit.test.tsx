@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
 import { answerGets, cue, open, sound, viewOf } from "../tests/show";
 import { JoinHandle } from "./JoinHandle";
+import { plain } from "./methods";
 import { MusicStrip } from "./MusicStrip";
 import { NaturalEnds } from "./NaturalEnds";
 
@@ -35,14 +36,7 @@ describe("where music can end early", () => {
   });
 
   it("keeps what else the recipe says, where it is one that shortens", () => {
-    const kept = {
-      method: "shorten" as const,
-      joins: 0,
-      forbidden: [],
-      wanted: [],
-      kept: [{ fromFrame: 1, toFrame: 2 }],
-      endFrame: null,
-    };
+    const kept = { ...plain("shorten"), kept: [{ fromFrame: 1, toFrame: 2 }] };
     const { edit } = open(view, <NaturalEnds cue={{ ...pad, fit: kept }} fits={fits} />);
     fireEvent.click(screen.getByLabelText("End at 0:38.0"));
     expect(edit).toHaveBeenLastCalledWith({ kind: "setFit", cueId: "c1", fit: { ...kept, endFrame: 38 * second } });
@@ -112,14 +106,7 @@ describe("the music lying flat", () => {
   });
 
   it("shows what is kept and what is left out where it lies", () => {
-    const fit = {
-      method: "recut" as const,
-      joins: 0,
-      forbidden: [],
-      wanted: [],
-      kept: [{ fromFrame: 20 * second, toFrame: 30 * second }],
-      endFrame: null,
-    };
+    const fit = { ...plain("recut"), kept: [{ fromFrame: 20 * second, toFrame: 30 * second }] };
     open(
       view,
       <MusicStrip cue={{ ...pad, fit }} sound={sound("pad")} width={80} leftOut={[[40, 60]]} keep={undefined} />,

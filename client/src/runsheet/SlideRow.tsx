@@ -101,6 +101,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
                 type="button"
                 className={`btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-[2.35rem] ${near ? "" : "opacity-0 group-focus-within:opacity-100"}`}
                 aria-label={`Play from slide ${row.number}`}
+                tabIndex={tabbed ? 0 : -1}
                 title="Play from here"
                 onClick={(event) => {
                   event.stopPropagation();
@@ -119,7 +120,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       >
         <button
           type="button"
-          className={`w-full cursor-pointer text-left align-top leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
+          className={`w-full cursor-pointer text-left leading-snug ${row.hidden ? "muted text-sm" : "font-semibold"} ${low ? "block truncate" : "line-clamp-2"}`}
           title={slide.title}
           data-title
           tabIndex={tabbed ? 0 : -1}
