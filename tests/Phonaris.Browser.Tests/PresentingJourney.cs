@@ -59,10 +59,12 @@ public sealed class PresentingJourney : IDisposable
         _browser.Find("dialog button[aria-label='Put away']").Click();
 
         // The hotspot on the audience's slide sounds, and so does its key, within 50 ms.
+        _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
         _browser.Window("Audience");
         _browser.Find("[data-spot]").Click();
         _browser.Window();
         _browser.Until(() => _browser.Sounding().Contains("Chirp", StringComparison.Ordinal), "the chirp");
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-200).some(b => b[1] > bedPeak * 1.5)"), "the chirp to be heard");
         Assert.InRange(KeyToSound(), 0, 50);
 
         // Somebody else presents the show too: both are told.
@@ -175,14 +177,15 @@ public sealed class PresentingJourney : IDisposable
         return _browser.Js<double>($"(() => {{ let longest = 0, last = {Text(from)}, blocks = 0; for (const [at, peak] of heard) if (at > {Text(from)} && at < {Text(to)} && peak > 0.02) {{ longest = Math.max(longest, at - last - 128 / 48000); last = at; blocks++; }} return blocks < 300 ? 1e6 : Math.max(longest, {Text(to)} - last - 0.1) * 1000; }})()");
     }
 
-    /// <summary>Milliseconds from a key to the first block in which the chirp is heard over the bed, the worst of five.</summary>
+    /// <summary>Milliseconds from a key to the first block in which the chirp is heard over the bed alone, the worst of five.</summary>
     private double KeyToSound()
     {
         var worst = 0.0;
         for (var n = 0; n < 5; n++)
         {
-            Thread.Sleep(1300);
-            _browser.Js<bool>("(window.pressedAt = 0, addEventListener('keydown', (e) => window.pressedAt = heardBy.currentTime - (performance.now() - e.timeStamp) / 1000, { once: true, capture: true }), window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), true)");
+            // By what is heard, not by the clock: that of the sound falls behind where the machine is busy.
+            _browser.Until(() => _browser.Js<bool>("heard.slice(-100).every(b => b[1] < bedPeak * 1.1)"), "the bed alone");
+            _browser.Js<bool>("(window.pressedAt = 0, addEventListener('keydown', (e) => window.pressedAt = heardBy.currentTime - (performance.now() - e.timeStamp) / 1000, { once: true, capture: true }), true)");
             _browser.Press("1");
             _browser.Until(() => _browser.Js<bool>("heard.some(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)"), "the chirp to be heard");
             worst = Math.Max(worst, _browser.Js<double>("(heard.find(([at, peak]) => at > pressedAt && peak > bedPeak * 1.5)[0] - pressedAt) * 1000"));

@@ -45,6 +45,21 @@ public sealed class StretchedSoundTests : IDisposable
         for (var k = 2; k < 36; k++) Assert.InRange(Middle(all, (int)((k * 0.5 + 0.25) / speed * 48_000)), -384, 384);
     }
 
+    [Fact]
+    public async Task What_could_not_be_worked_out_is_tried_again()
+    {
+        var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=3:sample_rate=48000", "-ac", "2"))).Media;
+        // A file where the folder is to be.
+        var folder = _sandbox.PathOf("derived/speeds");
+        await File.WriteAllTextAsync(folder, "");
+        var reader = _sandbox.Sounds.Open(new SoundSource(hash, 0.8));
+        var heard = new float[4800 * 2];
+        Assert.ThrowsAny<IOException>(() => reader.Read(20_000, heard));
+        File.Delete(folder);
+        reader.Read(20_000, heard);
+        Assert.Contains(heard, s => Math.Abs(s) > 0.05);
+    }
+
     [Theory]
     [InlineData(17.5), InlineData(20.3), InlineData(22)]
     public async Task A_cue_that_is_stretched_keeps_its_pitch_and_gets_the_length_of_its_slides(double seconds)

@@ -10,20 +10,23 @@ namespace Phonaris.Media.Sounds;
 /// <summary>
 /// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only some ten times as fast as real time.
 /// So it is worked out in pieces, each by itself from what leads to it, when it is first read or ahead of that; whichever comes first,
-/// the samples are the same. Where two pieces meet they are crossfaded.
+/// the samples are the same. A piece is read while it is still worked out. Where two pieces meet they are crossfaded.
 /// </summary>
 /// <param name="sound">The sound as it is.</param>
 /// <param name="source">Its file and the speed.</param>
 /// <param name="derived">Where the pieces are kept.</param>
 internal sealed class StretchedSound(ISoundReader sound, SoundSource source, DerivedFiles derived) : ISoundReader, IDisposable
 {
-    /// <summary>So short that one is worked out while a person waits to hear it.</summary>
-    private const long PieceFrames = 4 * Core.Timing.Frames.PerSecond;
+    /// <summary>So short that a person can wait for what lies late in one.</summary>
+    private const long PieceFrames = 2 * Core.Timing.Frames.PerSecond;
+
+    /// <summary>What is left of a piece that is read when the next one is begun.</summary>
+    private const long AheadFrames = Core.Timing.Frames.PerSecond;
 
     private const long SeamFrames = 50 * Core.Timing.Frames.PerMs;
 
-    /// <summary>What leads to a piece and what follows it, so that the filter is in its stride: half a second of its output.</summary>
-    private const long ContextFrames = Core.Timing.Frames.PerSecond / 2;
+    /// <summary>What leads to a piece and what follows it, so that the filter is in its stride: a quarter of a second of its output. With more, neighbours drift apart.</summary>
+    private const long ContextFrames = Core.Timing.Frames.PerSecond / 4;
 
     /// <summary>Pieces begin on this grid of the sound, so that the windows of neighbours fall on the same frames.</summary>
     private const long GridFrames = 2048;
@@ -31,9 +34,10 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <summary>The filter holds this frame of its input in place and spreads or draws together what is around it; measured by the middles of bursts.</summary>
     private const double StillFrame = 900;
 
-    private readonly ConcurrentDictionary<long, Lazy<PcmFile>> _pieces = new();
+    private readonly ConcurrentDictionary<long, Lazy<GrowingFile>> _pieces = new();
     private readonly ConcurrentDictionary<long, float> _correlations = new();
-    private int _waiting;
+    private readonly CancellationTokenSource _stop = new();
+    private long _read = -1;
 
     /// <inheritdoc/>
     public long Frames { get; } = source.Frame(sound.Frames);
@@ -55,6 +59,9 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
                 continue;
             }
             var piece = frame / PieceFrames;
+            Volatile.Write(ref _read, piece);
+            // Begun before it is due.
+            if (frame >= (piece + 1) * PieceFrames - AheadFrames && piece + 1 < Pieces) Piece(piece + 1);
             var seamStart = (piece + 1) * PieceFrames - SeamFrames;
             var until = Math.Min(Math.Min(end, Frames), frame < seamStart ? seamStart : (piece + 1) * PieceFrames);
             var part = destination[..(int)((until - frame) * 2)];
@@ -65,20 +72,23 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    /// <summary>Works out the pieces that are not there yet.</summary>
-    /// <param name="from">The frame the first piece wanted holds.</param>
+    /// <summary>Works out the pieces that are not there yet, from where it is being read.</summary>
+    /// <param name="from">The frame the first piece wanted holds, as long as nothing is read.</param>
     /// <param name="wanted">Asked before each piece: whether it is still wanted; null where it always is.</param>
     /// <param name="progress">Told the fraction done.</param>
-    /// <param name="cancel">Stops it; pieces done are kept.</param>
+    /// <param name="cancel">Stops it after the piece it is at; pieces done are kept.</param>
     public async Task PrepareAsync(long from, Func<Task<bool>>? wanted, IProgress<double>? progress, CancellationToken cancel)
     {
-        var first = Math.Clamp(from / PieceFrames, 0, Math.Max(0, Pieces - 1));
-        for (var i = 0; i < Pieces && (wanted is null || await wanted()); i++)
+        var missing = Enumerable.Range(0, (int)Pieces).Select(p => (long)p).Where(p => !derived.Has(Name(p))).ToList();
+        while (missing.Count > 0 && (wanted is null || await wanted()))
         {
-            // What somebody waits to hear comes first.
-            while (Volatile.Read(ref _waiting) > 0) await Task.Delay(20, cancel);
-            await MakeAsync((first + i) % Pieces, cancel);
-            progress?.Report((i + 1.0) / Pieces);
+            cancel.ThrowIfCancellationRequested();
+            var read = Volatile.Read(ref _read);
+            var first = read < 0 ? from / PieceFrames : read;
+            var next = missing.MinBy(p => p >= first ? p : p + Pieces);
+            await Piece(next).Whole;
+            missing.Remove(next);
+            progress?.Report(1 - (double)missing.Count / Pieces);
         }
     }
 
@@ -93,27 +103,26 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <inheritdoc/>
     public void Dispose()
     {
+        _stop.Cancel();
         foreach (var piece in _pieces.Values)
-            if (piece.IsValueCreated) piece.Value.Dispose();
+            if (piece.IsValueCreated) Task.WaitAny(piece.Value.Whole);
+        _stop.Dispose();
     }
 
     /// <summary>The frame a piece's file begins with: a seam before what is its own.</summary>
     private static long From(long piece) => Math.Max(0, piece * PieceFrames - SeamFrames);
 
     private string Name(long piece) =>
-        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-{piece}.f32");
+        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-2-{piece}.f32");
 
-    private PcmFile Piece(long piece)
+    private GrowingFile Piece(long piece)
     {
-        Interlocked.Increment(ref _waiting);
-        try
-        {
-            return _pieces.GetOrAdd(piece, p => new(() => new PcmFile(MakeAsync(p, CancellationToken.None).GetAwaiter().GetResult()))).Value;
-        }
-        finally
-        {
-            Interlocked.Decrement(ref _waiting);
-        }
+        var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
+        var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel), _stop.Token)));
+        // What could not be made, for want of room on the disk perhaps, is tried again.
+        if (!lazy.Value.Whole.IsFaulted) return lazy.Value;
+        _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
+        return Piece(piece);
     }
 
     private void Crossfade(Span<float> leaving, long piece, long frame)
@@ -138,23 +147,18 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    private Task<string> MakeAsync(long piece, CancellationToken cancel) => derived.GetAsync(Name(piece), (path, token) => StretchAsync(piece, path, token), cancel);
-
-    private async Task StretchAsync(long piece, string path, CancellationToken cancel)
+    private async Task StretchAsync(long from, long to, Memory<byte> bytes, Action<int> grown, CancellationToken cancel)
     {
-        var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
         // Negative frames are silence, which leads to the first piece.
         var first = (long)Math.Floor((from - ContextFrames) * source.Speed / GridFrames) * GridFrames;
         var last = source.FileRange(0, to + ContextFrames).To;
         var skip = from - (long)Math.Round(first / source.Speed + StillFrame * (1 / source.Speed - 1));
-        var wanted = new byte[(to - from) * 2 * sizeof(float)];
         await MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "f32le", "-ar", $"{Core.Timing.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
-                string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:0.####}"), "-f", "f32le", "pipe:1"],
+                string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:0.####}:channels=together"), "-f", "f32le", "pipe:1"],
             PipeSource.Create((stream, token) => WriteAsync(first, last, stream, token)),
-            PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), wanted, token)), cancel);
-        await File.WriteAllBytesAsync(path, wanted, cancel);
+            PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), cancel);
     }
 
     private async Task WriteAsync(long first, long last, Stream stream, CancellationToken cancel)
@@ -168,17 +172,15 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
-    /// <summary>Keeps the bytes after some, and drops the rest; what does not come is silence.</summary>
-    private static async Task KeepAsync(Stream stream, long skip, Memory<byte> kept, CancellationToken cancel)
+    /// <summary>Keeps the bytes after some, telling how many, and drops the rest.</summary>
+    private static async Task KeepAsync(Stream stream, long skip, Memory<byte> kept, Action<int> grown, CancellationToken cancel)
     {
         var dropped = new byte[65_536];
-        while (skip > 0)
-        {
-            var read = await stream.ReadAsync(dropped.AsMemory(0, (int)Math.Min(skip, dropped.Length)), cancel);
-            if (read == 0) return;
-            skip -= read;
-        }
-        await stream.ReadAtLeastAsync(kept, kept.Length, throwOnEndOfStream: false, cancel);
+        for (int read; skip > 0; skip -= read)
+            if ((read = await stream.ReadAsync(dropped.AsMemory(0, (int)Math.Min(skip, dropped.Length)), cancel)) == 0) return;
+        var at = 0;
+        for (int read; at < kept.Length && (read = await stream.ReadAsync(kept[at..], cancel)) > 0;)
+            grown(at += read);
         while (await stream.ReadAsync(dropped, cancel) > 0) { }
     }
 }

@@ -1,0 +1,76 @@
+using System.Runtime.InteropServices;
+
+namespace Phonaris.Media.Sounds;
+
+/// <summary>A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is.</summary>
+internal sealed class GrowingFile
+{
+    private const int FrameBytes = Core.Timing.Frames.Channels * sizeof(float);
+    private readonly object _gate = new();
+    private readonly Task<string> _path;
+    private byte[] _bytes = [];
+    private int _grown;
+    private bool _over;
+
+    /// <summary>Begins to make the file, unless it is there.</summary>
+    /// <param name="derived">Where it is kept.</param>
+    /// <param name="name">Its name there.</param>
+    /// <param name="frames">How many frames it is to hold; they are in memory until it is whole.</param>
+    /// <param name="make">Fills the bytes it is given from the first on, and tells how many are; those it does not fill are silence.</param>
+    /// <param name="stop">Gives the making up.</param>
+    public GrowingFile(DerivedFiles derived, string name, int frames, Func<Memory<byte>, Action<int>, CancellationToken, Task> make, CancellationToken stop)
+    {
+        _path = Task.Run(MakeAsync);
+
+        async Task<string> MakeAsync()
+        {
+            try
+            {
+                return await derived.GetAsync(name, WriteAsync, stop);
+            }
+            finally
+            {
+                Grow([], 0, over: true);
+            }
+        }
+
+        async Task WriteAsync(string path, CancellationToken cancel)
+        {
+            var bytes = new byte[frames * FrameBytes];
+            await make(bytes, grown => Grow(bytes, grown, over: false), cancel);
+            await File.WriteAllBytesAsync(path, bytes, cancel);
+        }
+    }
+
+    /// <summary>Ends when the file is whole, or could not be made.</summary>
+    public Task Whole => _path;
+
+    /// <summary>Reads frames, waiting until they have been made.</summary>
+    /// <param name="frame">The first; all of them are within the file.</param>
+    /// <param name="destination">Room for them.</param>
+    public void Read(long frame, Span<float> destination)
+    {
+        var wanted = MemoryMarshal.AsBytes(destination);
+        var offset = (int)frame * FrameBytes;
+        lock (_gate)
+        {
+            while (!_over && _grown < offset + wanted.Length) Monitor.Wait(_gate);
+            if (!_over)
+            {
+                _bytes.AsSpan(offset, wanted.Length).CopyTo(wanted);
+                return;
+            }
+        }
+        using var file = new PcmFile(_path.GetAwaiter().GetResult());
+        file.Read(frame, destination);
+    }
+
+    private void Grow(byte[] bytes, int grown, bool over)
+    {
+        lock (_gate)
+        {
+            (_bytes, _grown, _over) = (bytes, grown, over);
+            Monitor.PulseAll(_gate);
+        }
+    }
+}
