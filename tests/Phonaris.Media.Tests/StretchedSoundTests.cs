@@ -27,7 +27,7 @@ public sealed class StretchedSoundTests : IDisposable
         // From the middle of a later piece on, before anything else was worked out.
         _sandbox.Sounds.Open(source).Read(420_000, late);
         Assert.False(_sandbox.Sounds.IsReady(source));
-        await _sandbox.Sounds.PrepareAsync(source, 0, null, null, CancellationToken.None);
+        await _sandbox.Sounds.PrepareAsync(source, 0, null, CancellationToken.None);
         Assert.True(_sandbox.Sounds.IsReady(source));
         var reader = _sandbox.Sounds.Open(source);
         Assert.Equal(length, reader.Frames);

@@ -3,13 +3,15 @@ using System.Runtime.InteropServices;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is.</summary>
-internal sealed class GrowingFile
+internal sealed class GrowingFile : IDisposable
 {
     private const int FrameBytes = Core.Timing.Frames.Channels * sizeof(float);
     private readonly object _gate = new();
+    private readonly CancellationTokenSource _stop = new();
     private readonly Task<string> _path;
     private byte[] _bytes = [];
     private int _grown;
+    private int _waiting;
     private bool _over;
 
     /// <summary>Begins to make the file, unless it is there.</summary>
@@ -17,8 +19,7 @@ internal sealed class GrowingFile
     /// <param name="name">Its name there.</param>
     /// <param name="frames">How many frames it is to hold; they are in memory until it is whole.</param>
     /// <param name="make">Fills the bytes it is given from the first on, and tells how many are; those it does not fill are silence.</param>
-    /// <param name="stop">Gives the making up.</param>
-    public GrowingFile(DerivedFiles derived, string name, int frames, Func<Memory<byte>, Action<int>, CancellationToken, Task> make, CancellationToken stop)
+    public GrowingFile(DerivedFiles derived, string name, int frames, Func<Memory<byte>, Action<int>, CancellationToken, Task> make)
     {
         _path = Task.Run(MakeAsync);
 
@@ -26,7 +27,7 @@ internal sealed class GrowingFile
         {
             try
             {
-                return await derived.GetAsync(name, WriteAsync, stop);
+                return await derived.GetAsync(name, WriteAsync, _stop.Token);
             }
             finally
             {
@@ -42,7 +43,7 @@ internal sealed class GrowingFile
         }
     }
 
-    /// <summary>Ends when the file is whole, or could not be made.</summary>
+    /// <summary>Ends when the file is whole, or could not be made, or was given up.</summary>
     public Task Whole => _path;
 
     /// <summary>Reads frames, waiting until they have been made.</summary>
@@ -54,7 +55,9 @@ internal sealed class GrowingFile
         var offset = (int)frame * FrameBytes;
         lock (_gate)
         {
+            _waiting++;
             while (!_over && _grown < offset + wanted.Length) Monitor.Wait(_gate);
+            _waiting--;
             if (!_over)
             {
                 _bytes.AsSpan(offset, wanted.Length).CopyTo(wanted);
@@ -63,6 +66,21 @@ internal sealed class GrowingFile
         }
         using var file = new PcmFile(_path.GetAwaiter().GetResult());
         file.Read(frame, destination);
+    }
+
+    /// <summary>Gives the making up, unless somebody waits for it.</summary>
+    public void GiveUp()
+    {
+        lock (_gate)
+            if (_waiting == 0) _stop.Cancel();
+    }
+
+    /// <summary>Gives the making up, and waits until it has ended.</summary>
+    public void Dispose()
+    {
+        _stop.Cancel();
+        Task.WaitAny(_path);
+        _stop.Dispose();
     }
 
     private void Grow(byte[] bytes, int grown, bool over)

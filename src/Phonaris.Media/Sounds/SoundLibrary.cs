@@ -85,11 +85,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>Works out all of what a cue plays.</summary>
     /// <param name="source">What it plays.</param>
     /// <param name="from">The frame to begin with.</param>
-    /// <param name="wanted">Asked every few seconds of sound: whether it is still wanted; null where it always is.</param>
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it; what is done is kept.</param>
-    public Task PrepareAsync(SoundSource source, long from, Func<Task<bool>>? wanted, IProgress<double>? progress, CancellationToken cancel) =>
-        source.Speed == 1 ? Task.CompletedTask : Stretched(source).PrepareAsync(from, wanted, progress, cancel);
+    public Task PrepareAsync(SoundSource source, long from, IProgress<double>? progress, CancellationToken cancel) =>
+        source.Speed == 1 ? Task.CompletedTask : Stretched(source).PrepareAsync(from, progress, cancel);
 
     /// <summary>The outline of a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>

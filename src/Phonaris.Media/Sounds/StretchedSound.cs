@@ -36,7 +36,6 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     private readonly ConcurrentDictionary<long, Lazy<GrowingFile>> _pieces = new();
     private readonly ConcurrentDictionary<long, float> _correlations = new();
-    private readonly CancellationTokenSource _stop = new();
     private long _read = -1;
 
     /// <inheritdoc/>
@@ -74,19 +73,28 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     /// <summary>Works out the pieces that are not there yet, from where it is being read.</summary>
     /// <param name="from">The frame the first piece wanted holds, as long as nothing is read.</param>
-    /// <param name="wanted">Asked before each piece: whether it is still wanted; null where it always is.</param>
     /// <param name="progress">Told the fraction done.</param>
-    /// <param name="cancel">Stops it after the piece it is at; pieces done are kept.</param>
-    public async Task PrepareAsync(long from, Func<Task<bool>>? wanted, IProgress<double>? progress, CancellationToken cancel)
+    /// <param name="cancel">Stops it; pieces done are kept.</param>
+    public async Task PrepareAsync(long from, IProgress<double>? progress, CancellationToken cancel)
     {
         var missing = Enumerable.Range(0, (int)Pieces).Select(p => (long)p).Where(p => !derived.Has(Name(p))).ToList();
-        while (missing.Count > 0 && (wanted is null || await wanted()))
+        while (missing.Count > 0)
         {
-            cancel.ThrowIfCancellationRequested();
             var read = Volatile.Read(ref _read);
             var first = read < 0 ? from / PieceFrames : read;
             var next = missing.MinBy(p => p >= first ? p : p + Pieces);
-            await Piece(next).Whole;
+            var piece = Piece(next);
+            try
+            {
+                await piece.Whole.WaitAsync(cancel);
+            }
+            catch (OperationCanceledException)
+            {
+                // Somebody else who did not want it any more gave it up.
+                if (!cancel.IsCancellationRequested) continue;
+                piece.GiveUp();
+                throw;
+            }
             missing.Remove(next);
             progress?.Report(1 - (double)missing.Count / Pieces);
         }
@@ -103,10 +111,8 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <inheritdoc/>
     public void Dispose()
     {
-        _stop.Cancel();
         foreach (var piece in _pieces.Values)
-            if (piece.IsValueCreated) Task.WaitAny(piece.Value.Whole);
-        _stop.Dispose();
+            if (piece.IsValueCreated) piece.Value.Dispose();
     }
 
     /// <summary>The frame a piece's file begins with: a seam before what is its own.</summary>
@@ -118,9 +124,9 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     private GrowingFile Piece(long piece)
     {
         var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
-        var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel), _stop.Token)));
-        // What could not be made, for want of room on the disk perhaps, is tried again.
-        if (!lazy.Value.Whole.IsFaulted) return lazy.Value;
+        var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
+        // What was given up, or could not be made for want of room on the disk perhaps, is tried again.
+        if (lazy.Value.Whole is { IsCompletedSuccessfully: true } or { IsCompleted: false }) return lazy.Value;
         _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
         return Piece(piece);
     }

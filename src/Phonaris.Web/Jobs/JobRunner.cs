@@ -45,6 +45,13 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
         if (_open.TryGetValue(id, out var source)) await source.CancelAsync();
     }
 
+    /// <summary>Stops those jobs of a show that have not ended and are not wanted any more.</summary>
+    public async Task CancelAsync(string showId, Func<JobRow, bool> unwanted, CancellationToken cancel)
+    {
+        foreach (var row in await store.UnfinishedAsync(cancel))
+            if (row.ShowId == showId && unwanted(row)) await CancelAsync(row.Id);
+    }
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         foreach (var row in await store.UnfinishedAsync(CancellationToken.None)) Queue(row);

@@ -34,7 +34,7 @@ internal static class LiveEndpoints
         {
             if (runs.Find(id, runId) is not { } run) return TypedResults.NotFound();
             var stem = LiveStem.Of(run.Stored.Show, cueId, sounds.Fits.Of);
-            await sounds.PrepareAsync(stem.Cue.Source, 0, null, null, cancel);
+            await sounds.PrepareAsync(stem.Cue.Source, 0, null, cancel);
             response.ContentType = "application/octet-stream";
             response.ContentLength = stem.Cue.LengthFrames * Frames.Channels * sizeof(float);
             response.Headers.CacheControl = "no-store";

@@ -47,8 +47,9 @@ internal static class ShowEndpoints
                 : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");
         });
 
-        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, CancellationToken cancel) =>
+        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, CancellationToken cancel) =>
         {
+            await jobs.CancelAsync(id, _ => true, cancel);
             await shows.DeleteAsync(id, cancel);
             return TypedResults.NoContent();
         });
