@@ -177,8 +177,9 @@ export class ChunkPlayer {
       const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.only).catch(() => undefined);
       if (run.signal.aborted) return;
       if (changes !== this.changes) {
-        // It may have been rendered before the change: asked for again.
+        // It may have been rendered before the change: asked for again, after what is due earlier.
         this.next = chunk;
+        if (this.refreshing) return;
         continue;
       }
       if (fetched === undefined) {
