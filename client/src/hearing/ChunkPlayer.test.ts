@@ -118,6 +118,32 @@ it("asks again for what was on its way when something changed", async () => {
   expect(asked).toEqual([0, 1, 2, 2, 3, 4]);
 });
 
+it("leaves what lies further on until what is due earlier is renewed", async () => {
+  let edited = false;
+  const asked: string[] = [];
+  const waiting: (() => void)[] = [];
+  const fetch: FetchChunk = (n, tag) => {
+    asked.push(tag ? `again ${n}` : `${n}`);
+    if (n >= 4) return Promise.resolve("end");
+    const answer = chunk(edited ? "new" : "old");
+    if ((edited && n > 0) || (!edited && n < 2)) return Promise.resolve(answer);
+    return new Promise((done) => waiting.push(() => done(answer)));
+  };
+  const player = new ChunkPlayer(fetch);
+  const playing = player.play(0);
+  await vi.waitFor(() => expect(asked).toEqual(["0", "1", "2"]));
+  edited = true;
+  const refreshed = player.refresh();
+  // What was on its way comes while the first chunk is still worked out anew.
+  waiting.shift()?.();
+  await playing;
+  expect(asked.slice(3)).toEqual(["again 0"]);
+  await vi.waitFor(() => expect(asked.slice(4)).toEqual(["again 1"]));
+  waiting.shift()?.();
+  await refreshed;
+  expect(asked.slice(5)).toEqual(["2", "3", "4"]);
+});
+
 it("ends where it is told to", async () => {
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0, 0.75 * 48_000);
