@@ -12,7 +12,8 @@ const beyond = 480;
 const leastHeight = 640;
 
 export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
-  const [at, setAt] = useState({ first: 0, height: 2 * leastHeight });
+  // First what can be in sight at all; what lies around it when that has been drawn.
+  const [at, setAt] = useState({ first: 0, height: window.innerHeight - step, around: 0 });
   useEffect(() => {
     const box = scroller.current;
     if (!box) return;
@@ -20,7 +21,11 @@ export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
     const look = () => {
       const first = Math.floor(box.scrollTop / step);
       // Drawn when there is time: what lies beyond is there already.
-      startTransition(() => setAt((now) => (now.first === first && now.height === height ? now : { first, height })));
+      startTransition(() =>
+        setAt((now) =>
+          now.first === first && now.height === height && now.around ? now : { first, height, around: beyond },
+        ),
+      );
     };
     box.addEventListener("scroll", look, { passive: true });
     // The height is asked for only when it changes: while scrolling, asking for it would hold the page up.
@@ -34,5 +39,8 @@ export function useSight(scroller: RefObject<HTMLElement | null>): Sight {
       sizes.disconnect();
     };
   }, [scroller]);
-  return useMemo(() => ({ top: at.first * step - beyond, bottom: (at.first + 1) * step + at.height + beyond }), [at]);
+  return useMemo(
+    () => ({ top: at.first * step - at.around, bottom: (at.first + 1) * step + at.height + at.around }),
+    [at],
+  );
 }

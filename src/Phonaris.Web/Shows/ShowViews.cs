@@ -61,13 +61,20 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
         var outline = new float[OutlineColumns];
         Outline.Of(schedule, sounds.Peaks, outline);
         var known = before?.View.RunningOrder == order ? before.Strands : [];
-        var strands = schedule.Cues.Concat(schedule.Silent)
-            .ToDictionary(c => (c, stored.Show.Cue(c.CueId)), c => known.GetValueOrDefault((c, stored.Show.Cue(c.CueId))) ?? Strand(stored.Show, c, order));
+        var cues = stored.Show.Cues.ToDictionary(c => c.Id);
+        var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
+        {
+            var cue = cues[scheduled.CueId];
+            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.Cue == cue && drawn.Scheduled == scheduled
+                ? drawn
+                : new(scheduled, cue, Strand(stored.Show, scheduled, order));
+        }).ToList();
         var view = new ShowView(
-            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Values], Rounded(outline), RightsMissing(stored.Show),
+            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show),
             [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)], stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
-        return new(view, change, strands, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
+        return new(
+            view, change, strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key), new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
     }
 
     private static Dictionary<string, IReadOnlyList<string>> RightsMissing(Show show) => show.Sounds
@@ -99,5 +106,11 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];
 
-    private sealed record Made(ShowView View, ShowChange? Change, Dictionary<(ScheduledCue, Cue), StrandView> Strands, Lazy<byte[]> Json);
+    private sealed record Made(ShowView View, ShowChange? Change, Dictionary<(string CueId, long StartFrame), DrawnStrand> Strands, Lazy<byte[]> Json);
+
+    /// <summary>A strand, and what it was made of.</summary>
+    private sealed record DrawnStrand(ScheduledCue Scheduled, Cue Cue, StrandView View)
+    {
+        public (string CueId, long StartFrame) Key => (Cue.Id, Scheduled.StartFrame);
+    }
 }
