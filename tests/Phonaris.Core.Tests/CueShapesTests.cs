@@ -182,7 +182,7 @@ public class CueShapesTests
         var show = With(Shows.Of(6), ("a", SoundKind.Bed, 6), ("b", SoundKind.Spot, 1));
         show = Place(show, Shows.Cue("bed", "a", "s1", "s3", 6 * Second), Shows.Cue("owl", "b", "s6", "s6", Second) with { Start = CueStart.ByHand });
 
-        Assert.Equal([(true, "Sound a begins with this slide and has finished on slide 2.")], Said("s1"));
+        Assert.Equal([(true, "Sound a begins with this slide and finishes on slide 2.")], Said("s1"));
         Assert.Equal([(false, "Silence: Sound a ended on slide 2; the next sound starts on slide 6, by hand."), (false, "Sound a had finished on slide 2: what it uses is shorter than its span.")], Said("s3"));
         var fill = Explanation.Of(show, "s3")[1].Remedy!;
         Assert.Equal("Go round to fill the span", fill.Words);
@@ -202,6 +202,13 @@ public class CueShapesTests
         // Each remedy can be taken.
         foreach (var slide in show.Slides)
             foreach (var line in Explanation.Of(show, slide.Id).Where(l => l.Remedy is not null)) Assert.NotEqual(show, show.Apply(line.Remedy!.Edit).Show);
+
+        var late = Place(
+            With(Shows.Of(2), ("a", SoundKind.Spot, 1), ("b", SoundKind.Spot, 1)), Shows.Cue("one", "a", "s1", "s1", Second) with { DelayMs = 1500 },
+            Shows.Cue("two", "b", "s1", "s1", Second) with { Start = CueStart.After("one"), DelayMs = 500 });
+        Assert.Equal(
+            ["Sound a begins 1.5 s into this slide and finishes here.", "Sound b begins here 0.5 s after Sound a and finishes here."],
+            Explanation.Of(late, "s1").Select(e => e.Sentence));
 
         List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(show, slide).Select(e => (e.Sounds, e.Sentence))];
     }

@@ -16,7 +16,7 @@ public class EditTests
             var undo = new Stack<(Show Before, Edit Inverse)>();
             foreach (var seed in seeds)
             {
-                var edit = AnyEdit(show, new Random(seed));
+                var edit = RandomEdits.Any(show, new Random(seed));
                 Applied applied;
                 try
                 {
@@ -42,7 +42,7 @@ public class EditTests
     public void Every_kind_of_edit_is_tried_by_the_random_ones()
     {
         Type[] onlyInverses = [typeof(RestoreSlides), typeof(ArrangeSlides), typeof(RestoreSound)];
-        var tried = Enumerable.Range(0, 3000).Select(seed => AnyEdit(Shows.Of(3), new Random(seed)).GetType()).ToHashSet();
+        var tried = Enumerable.Range(0, 3000).Select(seed => RandomEdits.Any(Shows.Of(3), new Random(seed)).GetType()).ToHashSet();
         var all = typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit))).Where(t => !onlyInverses.Contains(t));
         Assert.Empty(all.Except(tried).Select(t => t.Name));
     }
@@ -113,72 +113,6 @@ public class EditTests
             Assert.True(i <= show.Cues.Count);
     }
 
-    private static SetStop AnyStop(string cueId, string stepId, Random random)
-    {
-        var stop = (CueStop)random.Next(4);
-        return new(cueId, stop, stop == CueStop.Step ? stepId : null, random.Next(-2000, 2000));
-    }
-
     private static Edit Reread(Edit edit) =>
         JsonSerializer.Deserialize<Edit>(JsonSerializer.Serialize(edit, ShowJson.Options), ShowJson.Options)!;
-
-    private static Edit AnyEdit(Show show, Random random)
-    {
-        var fresh = $"n{random.Next(1_000_000)}";
-        string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
-        string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
-        string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(49) switch
-        {
-            0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
-            1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
-            2 => new RenameSlide(Slide(), fresh),
-            3 => new SetHolds([new(Slide(), random.Next(50, 9000)), new(Slide(), random.Next(50, 9000))]),
-            4 => new SetTransitions([new(Slide(), Transition.Dissolve(random.Next(2000)))]),
-            5 => new AddSound(Shows.Sound(fresh, random.Next(-1, 90_000)), random.Next(5)),
-            6 => new RemoveSound(Sound()),
-            7 => new SetSoundKind(Sound(), (SoundKind)random.Next(3)),
-            8 => new PlaceCue(Shows.Cue(fresh, Sound(), Slide(), Slide(), 1000), random.Next(5)),
-            9 => new RemoveCue(Cue()),
-            10 => new SetSpan(Cue(), random.Next(4) == 0 ? null : new(Slide(), Slide())),
-            11 => new SetDelay(Cue(), random.Next(-100, 9000)),
-            12 => AnyStop(Cue(), Slide() + "-1", random),
-            13 => new SetPart(Cue(), random.Next(2000), random.Next(100_000)),
-            14 => new SetRounds(Cue(), random.Next(-1, 5)),
-            15 => new SetLevel(Cue(), random.Next(-70, 20)),
-            16 => new SetFade(Cue(), (FadeEnd)random.Next(2), new(random.Next(-10, 9000), (FadeCurve)random.Next(3))),
-            17 => new RenameShow(fresh),
-            18 => new MoveSlides([.. new[] { Slide(), Slide() }.Distinct()], random.Next(-1, 10)),
-            19 => new DuplicateSlides([new(Slide(), fresh)]),
-            20 => new SetHidden([new(Slide(), random.Next(2) == 0)]),
-            21 => new SetNotes(Slide(), fresh),
-            22 => new SetSections([new("x1", "One", Slide(), false), new(fresh, "New", Slide(), true)]),
-            23 => new SetSteps(Slide(), [new("t1", "", 0, null), new(fresh, "Wing", random.Next(-10, 9000), null), new("t3", "", null, null)]),
-            24 => new SetPictures([new(Slide(), Shows.Slide(fresh).Picture with { Page = 2 }, [null])]),
-            25 => new SetContent(Slide(), fresh, "text", "notes", PictureSource.Of(new(CardKind.Credits, "Credits", "")), Step.Whole(fresh), fresh),
-            26 => new RenameSound(Sound(), fresh),
-            27 => new SetRights(Sound(), Rights.Unknown with { Author = fresh }),
-            28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
-            29 => new ReplaceSound(Sound(), fresh, "other.wav", Shows.Figures(random.Next(-1, 90_000))),
-            47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
-            46 => new SetTarget(random.Next(4) == 0 ? null : random.Next(500, 900_000)),
-            30 => new SetStart(Cue(), random.Next(4) switch { 0 => CueStart.ByHand, 3 => CueStart.ToEndTogether, 1 => CueStart.After(Cue()), _ => CueStart.WithStep(Slide() + "-1") }),
-            31 => new SetEachSlide(Cue(), random.Next(2) == 0),
-            32 => new Several([new RenameShow(fresh), new RemoveCue(Cue()), new RemoveSlides([Slide()])], "All at once"),
-            33 => new AddCard(fresh, (CardKind)random.Next(2), random.Next(10)),
-            34 => new SetLoopPart(Cue(), random.Next(3) == 0 ? null : new(random.Next(2000), random.Next(100_000))),
-            35 => new SetSpeed(Cue(), random.Next(1, 30) / 10.0),
-            36 => new SetLevelPoints(Cue(), [new(random.Next(900), random.Next(-70, 20)), new(random.Next(500, 9000), -3)]),
-            37 => new SetMuted(Cue(), random.Next(2) == 0),
-            38 => new SetReturn(Cue(), (CueReturn)random.Next(2)),
-            39 => new SetDucks(Cue(), random.Next(2) == 0),
-            40 => new SetHandover(Cue(), random.Next(-100, 9000)),
-            41 => new SetHotspot(Cue(), random.Next(3) == 0 ? null : Hotspot.New(fresh) with { X = random.Next(-1, 11) / 10.0 }),
-            42 => new GoBack(show with { Title = fresh }, fresh),
-            43 => new AddHotspot(Cue()),
-            45 => new SetHoldLocks([new(Slide(), random.Next(2) == 0)]),
-            44 => new SetFit(Cue(), random.Next(3) == 0 ? null : new((FitMethod)random.Next(6)) { Joins = random.Next(-3, 4), Kept = [new(random.Next(900), random.Next(90_000))] }),
-            _ => new AddSlides([], 0),
-        };
-    }
 }

@@ -1,6 +1,7 @@
 using CsCheck;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
@@ -39,6 +40,39 @@ public class MixerTests
                 }
             },
             iter: 60);
+
+    [Fact]
+    public void What_is_kept_under_the_name_of_a_stretch_is_what_would_be_rendered_after_any_edit()
+    {
+        const int length = 100 * Frames.PerMs;
+        Gen.Select(Shows.Any, Gen.Int, Gen.Int[0, 400]).Sample((show, seed, offset) =>
+        {
+            Show edited;
+            try
+            {
+                edited = show.Apply(RandomEdits.Any(show, new Random(seed))).Show;
+            }
+            catch (RuleException)
+            {
+                return;
+            }
+            var (before, after) = (Schedule.Of(show), Schedule.Of(edited));
+            var total = Math.Min(before.TotalFrames, after.TotalFrames);
+            for (var start = (long)offset * Frames.PerMs; start + length <= total; start += 2 * Frames.PerSecond)
+            {
+                var (from, to) = Mixer.Context(start, start + length);
+                if (before.ContentKey(from, to) != after.ContentKey(from, to)) continue;
+                Assert.True(Render(show, before, start).AsSpan().SequenceEqual(Render(edited, after, start)), $"Frames from {start} differ under the same name.");
+            }
+        }, iter: 600);
+
+        static float[] Render(Show show, Schedule schedule, long start)
+        {
+            var samples = new float[length * 2];
+            new Mixer(schedule, s => Signal.Noise(s.Frame(show.Sounds.First(x => x.Media == s.Media).Frames), 0.3, (uint)(s.Media[^1] * 7919 + s.Speed * 1000))).Render(start, samples);
+            return samples;
+        }
+    }
 
     [Theory]
     [InlineData(FadeCurve.Linear)]

@@ -63,7 +63,7 @@ public sealed class ToolTests : IDisposable
         Assert.Equal(2, show.GetProperty("schedule").GetProperty("silent").GetArrayLength());
 
         var lines = Json("explain", "a.phonaris", "--slide", "2").GetProperty("lines").EnumerateArray().ToList();
-        Assert.Equal((true, "Chime begins with this slide and has finished here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
+        Assert.Equal((true, "Chime begins with this slide and finishes here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
         Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("remedy").GetString() == "Begin with its slide");
         AssertFails(3, "slides 1 to 2", "explain", "a.phonaris", "--slide", "7");
 

@@ -1,6 +1,7 @@
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
+import { act, cleanup, fireEvent, screen, within } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
-import { cue, open, slide, sound, viewOf } from "../tests/show";
+import { answerGets, cue, open, slide, sound, viewOf } from "../tests/show";
+import { AtPlayhead } from "./AtPlayhead";
 import { CueDetails } from "./cue/CueDetails";
 import { RightsEditor } from "./RightsEditor";
 import { SectionEditor } from "./SectionEditor";
@@ -121,6 +122,21 @@ describe("slides", () => {
       kind: "setPictures",
       pictures: [{ slideId: "s1", picture: { card: { kind: "title", heading: "Moth night at Fennel Hollow" } } }],
     });
+  });
+});
+
+describe("the playhead", () => {
+  it("tells what sounds where it is put, the hidden slides left out, and the click that would change it", async () => {
+    const remedy = { words: "Let it sound", edit: { kind: "setMuted", cueId: "c", muted: false } };
+    answerGets((_, __, path) => ({ data: [{ sentence: `What sounds on ${path?.slideId}.`, sounds: false, remedy }] }));
+    const view = viewOf({ slides: [slide(1), slide(2, { hidden: true }), slide(3)] });
+    const { edit, player } = open(view, <AtPlayhead />);
+    expect(await screen.findByText("What sounds on s1.")).toBeTruthy();
+    act(() => player.seek(5 * 48_000));
+    expect(await screen.findByText("What sounds on s3.")).toBeTruthy();
+    expect(screen.getByRole("heading", { level: 2 }).textContent).toBe("2 · Slide 3");
+    fireEvent.click(screen.getByText("Let it sound"));
+    expect(edit.mock.lastCall?.[0]).toEqual(remedy.edit);
   });
 });
 

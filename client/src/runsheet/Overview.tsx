@@ -5,6 +5,7 @@ import type { SlideTime } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
+import { slideAt } from "./layout";
 
 /** The share of the show that a slide takes up for its number to fit. */
 const roomForNumber = 0.017;
@@ -26,7 +27,7 @@ export function Overview() {
 
   const seek = useCallback((frame: number) => player.seek(frame), [player]);
   useEachFrame(player, (frame) => {
-    const slide = slides.find((s) => frame < s.endFrame) ?? slides.at(-1);
+    const slide = slideAt(slides, frame);
     const level = player.level();
     write(clock.current, time(Math.max(0, frame)));
     write(where.current, slide ? `slide ${slide.number} of ${slides.length}` : "no slides");

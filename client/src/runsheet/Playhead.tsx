@@ -14,6 +14,7 @@ export function Playhead({ rows, player, scroller }: Props) {
   const line = useRef<HTMLDivElement>(null);
   const glow = useRef<HTMLDivElement>(null);
   const shown = useRef(-1);
+  const last = useRef({ frame: -1, at: -1 });
   const lit = useRef<Row>(undefined);
   useEachFrame(player, (frame) => {
     const y = yOf(rows, frame);
@@ -28,11 +29,11 @@ export function Playhead({ rows, player, scroller }: Props) {
       glow.current.style.transform = `translateY(${row.top}px)`;
       glow.current.style.height = `${row.height}px`;
     }
-    if (!player.playing()) shown.current = -1;
-    else if (at !== shown.current) {
-      shown.current = at;
-      keepInSight(scroller.current, row);
-    }
+    // While playing, each row as it comes; otherwise only where somebody went: an edit moves rows too.
+    const wentTo = frame !== last.current.frame && at !== last.current.at;
+    if (player.playing() ? at !== shown.current : wentTo) keepInSight(scroller.current, row);
+    shown.current = player.playing() ? at : -1;
+    last.current = { frame, at };
   });
   return (
     <>

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useDrop } from "../api/queries";
+import { AtPlayhead } from "../details/AtPlayhead";
 import { CueDetails } from "../details/cue/CueDetails";
 import { SeveralCues } from "../details/cue/SeveralCues";
 import { SlideDetails } from "../details/SlideDetails";
@@ -89,6 +90,7 @@ function Nothing() {
     <div>
       <h2 className="mb-2 text-base">Next</h2>
       <p className="muted">{next}</p>
+      {cues.length > 0 && <AtPlayhead />}
     </div>
   );
 }

@@ -31,6 +31,10 @@ export function timesOf(
   });
 }
 
+/** The slide that is shown at a frame; the last one beyond the end, none without slides. */
+export const slideAt = (order: readonly SlideTime[], frame: number) =>
+  order.find((s) => frame < s.endFrame) ?? order.at(-1);
+
 /** Lays the rows. By time, they are on average as high as even ones, but never too low to read. */
 export function layRows(times: readonly (SlideTime & { hidden: boolean })[], mode: RowMode): Row[] {
   const total = times.at(-1)?.endFrame ?? 0;

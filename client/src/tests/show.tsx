@@ -164,13 +164,13 @@ export function open(view: ShowView, part: ReactNode) {
       </ShowContext>
     </QueryClientProvider>,
   );
-  return { ...rendered, edit, replace, queries };
+  return { ...rendered, edit, replace, queries, player };
 }
 
 type Answer = { data: unknown } | { error: unknown };
 interface Asked {
   body?: unknown;
-  params?: { query?: Record<string, unknown> };
+  params?: { query?: Record<string, unknown>; path?: Record<string, string> };
 }
 
 /** Answers what is asked of the server by POST in its stead. */
@@ -178,9 +178,12 @@ export const answerPosts = (reply: (url: string, body: unknown) => Answer) =>
   vi.spyOn(api, "POST").mockImplementation(((url: string, asked?: Asked) => told(reply(url, asked?.body))) as never);
 
 /** Answers what is asked of the server by GET in its stead. */
-export const answerGets = (reply: (url: string, query: Record<string, unknown> | undefined) => Answer) =>
+export const answerGets = (
+  reply: (url: string, query: Record<string, unknown> | undefined, path: Record<string, string> | undefined) => Answer,
+) =>
   vi
     .spyOn(api, "GET")
-    .mockImplementation(((url: string, asked?: Asked) => told(reply(url, asked?.params?.query))) as never);
+    .mockImplementation(((url: string, asked?: Asked) =>
+      told(reply(url, asked?.params?.query, asked?.params?.path))) as never);
 
 const told = (answer: Answer) => Promise.resolve({ ...answer, response: new Response() });

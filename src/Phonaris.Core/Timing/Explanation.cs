@@ -62,15 +62,15 @@ public sealed class Explanation
 
     private string Beginning(Cue cue, ScheduledCue scheduled)
     {
-        var delay = cue.DelayMs > 0 ? $", after {Say.Seconds(cue.DelayMs)}" : "";
+        var delay = cue.DelayMs > 0 ? Say.Seconds(cue.DelayMs) : null;
         if (scheduled.StartFrame < _time.StartFrame) return $"began on slide {NumberAt(scheduled.StartFrame)}";
         if (scheduled.TakesOverFrom is { } before) return $"takes over here from {Name(_show.Cue(before))}";
         return cue.Start.Kind switch
         {
-            CueStartKind.Step => $"begins here with a step{delay}",
-            CueStartKind.After => $"begins here after {Name(_show.Cue(cue.Start.CueId!))}{delay}",
+            CueStartKind.Step => delay is null ? "begins here with a step" : $"begins here {delay} after a step",
+            CueStartKind.After => $"begins here {(delay is null ? "" : $"{delay} ")}after {Name(_show.Cue(cue.Start.CueId!))}",
             CueStartKind.End when cue.Fit is null => "begins here, so as to end where its slides do",
-            _ => $"begins with this slide{delay}",
+            _ => delay is null ? "begins with this slide" : $"begins {delay} into this slide",
         };
     }
 
@@ -78,7 +78,7 @@ public sealed class Explanation
     {
         var where = scheduled.EndFrame > _time.EndFrame ? $"on slide {NumberAt(scheduled.EndFrame - 1)}" : "here";
         if (TakenOver(scheduled) is { } by) return $"gives way to {Name(by)} {where}";
-        if (scheduled.NaturalFrames <= scheduled.LengthFrames) return $"has finished {where}";
+        if (scheduled.NaturalFrames <= scheduled.LengthFrames) return $"finishes {where}";
         if (cue.EachSlide) return "ends with this slide";
         return cue.Stop switch
         {

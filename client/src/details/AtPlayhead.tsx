@@ -1,0 +1,23 @@
+import { useState } from "react";
+import { useEachFrame } from "../hearing/usePlayer";
+import { slideAt } from "../runsheet/layout";
+import { useOpenShow } from "../shows/ShowContext";
+import { Explanation } from "./Explanation";
+
+/** What sounds on the slide the playhead is on, and why: for those who listen and have nothing chosen. */
+export function AtPlayhead() {
+  const { view, player } = useOpenShow();
+  const order = view.runningOrder.slides;
+  const [at, setAt] = useState<string>();
+  useEachFrame(player, (frame) => setAt(slideAt(order, frame)?.slideId));
+  const slide = view.show.slides.find((s) => s.id === at);
+  if (!slide) return null;
+  return (
+    <section className="mt-7">
+      <h2 className="mb-3 text-base">
+        {order.find((s) => s.slideId === at)?.number} · {slide.title}
+      </h2>
+      <Explanation slide={slide} />
+    </section>
+  );
+}
