@@ -49,7 +49,8 @@ internal sealed class GrowingFile : IDisposable
     /// <summary>Reads frames, waiting until they have been made.</summary>
     /// <param name="frame">The first; all of them are within the file.</param>
     /// <param name="destination">Room for them.</param>
-    public void Read(long frame, Span<float> destination)
+    /// <returns>Whether they were read; not when the making was given up.</returns>
+    public bool TryRead(long frame, Span<float> destination)
     {
         var wanted = MemoryMarshal.AsBytes(destination);
         var offset = (int)frame * FrameBytes;
@@ -61,11 +62,19 @@ internal sealed class GrowingFile : IDisposable
             if (!_over)
             {
                 _bytes.AsSpan(offset, wanted.Length).CopyTo(wanted);
-                return;
+                return true;
             }
         }
-        using var file = new PcmFile(_path.GetAwaiter().GetResult());
-        file.Read(frame, destination);
+        try
+        {
+            using var file = new PcmFile(_path.GetAwaiter().GetResult());
+            file.Read(frame, destination);
+            return true;
+        }
+        catch (OperationCanceledException)
+        {
+            return false;
+        }
     }
 
     /// <summary>Gives the making up, unless somebody waits for it.</summary>

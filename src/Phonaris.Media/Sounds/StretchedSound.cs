@@ -64,7 +64,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             var seamStart = (piece + 1) * PieceFrames - SeamFrames;
             var until = Math.Min(Math.Min(end, Frames), frame < seamStart ? seamStart : (piece + 1) * PieceFrames);
             var part = destination[..(int)((until - frame) * 2)];
-            Piece(piece).Read(frame - From(piece), part);
+            Read(piece, frame, part);
             if (frame >= seamStart && piece + 1 < Pieces) Crossfade(part, piece, frame);
             destination = destination[part.Length..];
             frame = until;
@@ -118,6 +118,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <summary>The frame a piece's file begins with: a seam before what is its own.</summary>
     private static long From(long piece) => Math.Max(0, piece * PieceFrames - SeamFrames);
 
+    // The number after the length goes up with how they are made.
     private string Name(long piece) =>
         string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-2-{piece}.f32");
 
@@ -131,12 +132,21 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         return Piece(piece);
     }
 
+    /// <summary>Reads frames that a piece's file holds.</summary>
+    private void Read(long piece, long frame, Span<float> destination)
+    {
+        while (!Piece(piece).TryRead(frame - From(piece), destination))
+        {
+            // Given up by somebody just now, and wanted after all: it is begun again.
+        }
+    }
+
     private void Crossfade(Span<float> leaving, long piece, long frame)
     {
         var seamStart = (piece + 1) * PieceFrames - SeamFrames;
         var correlation = _correlations.GetOrAdd(piece, Correlation);
         var entering = new float[leaving.Length];
-        Piece(piece + 1).Read(frame - From(piece + 1), entering);
+        Read(piece + 1, frame, entering);
         for (var i = 0; i < leaving.Length; i += 2)
         {
             var (from, to) = Seam.GainsAt(frame - seamStart + i / 2, SeamFrames, correlation);
@@ -147,8 +157,8 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         float Correlation(long at)
         {
             var (tail, head) = (new float[SeamFrames * 2], new float[SeamFrames * 2]);
-            Piece(at).Read(seamStart - From(at), tail);
-            Piece(at + 1).Read(seamStart - From(at + 1), head);
+            Read(at, seamStart, tail);
+            Read(at + 1, seamStart, head);
             return Seam.Correlation(tail, head);
         }
     }
