@@ -69,6 +69,11 @@ public sealed class ShapingJourney : IDisposable
         _browser.Choose("Mill theme");
         _browser.Button("First 5 s only").Click();
         _browser.Expect("Out", "0:05.0");
+        _browser.Find("[data-grip=slip]").SendKeys(Keys.Shift + Keys.ArrowRight);
+        _browser.Expect("In", "0:01.0");
+        _browser.Expect("Out", "0:06.0");
+        _browser.Hand.DragAndDropToOffset(_browser.Find("[data-grip=slip]"), 25, 0).Perform();
+        _browser.Until(() => _browser.Value("In") != "0:01.0" && _browser.Value("Out") != "0:06.0", "the part slipped by hand");
         _browser.Type("Speed", "1.25", "1.25 ×");
         _browser.Button("Add a level point").Click();
         _browser.Type("Level point 1, change", "-9", "−9.0 dB");
@@ -84,7 +89,22 @@ public sealed class ShapingJourney : IDisposable
         _browser.Expect("Fade in", "1.0 s");
         _browser.Expect("Speed", "1 ×");
 
-        // Several at once: quieter, copied behind, gone, and all of it back.
+        // In another page too it is as it is here, and what is done there is seen here.
+        var show = new Uri(_browser.Url).AbsolutePath;
+        _browser.Tab(show);
+        _browser.Choose("Dusk pad");
+        _browser.Expect("Slides", "1–4");
+        _browser.Press("m");
+        _browser.Until(() => Focused().Contains("muted", StringComparison.Ordinal), "muted there");
+        _browser.CloseTab();
+        _browser.Until(() => _browser.Find("[data-cue='Dusk pad'] [role=button]").GetDomAttribute("aria-label")!.Contains("muted", StringComparison.Ordinal), "muted here");
+        _browser.Press("z", Keys.Control);
+        _browser.Until(() => !_browser.Find("[data-cue='Dusk pad'] [role=button]").GetDomAttribute("aria-label")!.Contains("muted", StringComparison.Ordinal), "and not muted any more");
+
+        // Several at once, by a box drawn around them or one after the other: quieter, gone, and all of it back.
+        _browser.Hand.MoveToElement(_browser.Find("[data-testid=bands]"), 30, -265).ClickAndHold().MoveByOffset(-100, 300).MoveByOffset(-85, 200).Release().Perform();
+        _browser.Until(() => _browser.Find("[data-testid=several-cues] h2").Text == "2 cues", "two cues in the box");
+        _browser.Press(Keys.Escape);
         _browser.Find("[data-cue='Dusk pad'] [role=button]").Click();
         _browser.Hand.KeyDown(Keys.Control).Click(_browser.Find("[data-cue='Mill theme'] [role=button]")).KeyUp(Keys.Control).Perform();
         _browser.Until(() => _browser.Find("[data-testid=several-cues] h2").Text == "2 cues", "two cues chosen");

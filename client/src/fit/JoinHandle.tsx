@@ -1,9 +1,9 @@
-import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import { answered, api, type Cue, type Schemas } from "../api/client";
 import { say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, time } from "../ui/format";
+import { useDrag } from "../ui/useDrag";
 
 interface Props {
   cue: Cue;

@@ -1,10 +1,10 @@
-import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import type { Cue, Sound } from "../api/client";
 import { usePeaks } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
+import { useDrag } from "../ui/useDrag";
 
 interface Props {
   cue: Cue;

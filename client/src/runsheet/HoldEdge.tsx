@@ -1,9 +1,9 @@
-import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import type { Slide } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { hold } from "../ui/format";
 import type { Row } from "./layout";
+import { useDrag } from "../ui/useDrag";
 
 const least = 100;
 

@@ -1,10 +1,10 @@
-import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
 import type { Cue, StrandView } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { framesOfMs, msOfFrames } from "../ui/format";
 import { frameAt, type Row } from "./layout";
 import { halfWidth, levelOfHalf, strandPlace } from "./strandShape";
+import { useDrag } from "../ui/useDrag";
 
 interface Props {
   cue: Cue;

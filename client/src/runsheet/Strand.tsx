@@ -1,4 +1,3 @@
-import { useDrag } from "@use-gesture/react";
 import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import type { Cue, Edit } from "../api/client";
 import { useActions } from "../shows/ShowContext";
@@ -11,6 +10,7 @@ import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMo
 import { Fray, Handle, Label, Landing } from "./StrandParts";
 import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "./strandShape";
 import { spoken } from "./strandWords";
+import { useDrag } from "../ui/useDrag";
 
 interface Props {
   hung: HungStrand;

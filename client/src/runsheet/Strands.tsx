@@ -1,4 +1,3 @@
-import { useDrag } from "@use-gesture/react";
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { Cue } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
@@ -8,6 +7,7 @@ import type { Keys } from "./selection";
 import { Strand } from "./Strand";
 import { strandPlace } from "./strandShape";
 import type { Sight } from "./useSight";
+import { useDrag } from "../ui/useDrag";
 
 interface Props {
   rows: readonly Row[];

@@ -1,4 +1,3 @@
-import { useDrag } from "@use-gesture/react";
 import { useRef, useState, type KeyboardEvent } from "react";
 import { answered, api, pictureUrl, type Cue } from "../../api/client";
 import { say } from "../../api/queries";
@@ -10,6 +9,7 @@ import { FileInput } from "../../ui/FileInput";
 import { HotspotShape, symbols } from "../../ui/HotspotShape";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence } from "../Sentence";
+import { useDrag } from "../../ui/useDrag";
 
 type Hotspot = NonNullable<Cue["hotspot"]>;
 

@@ -1,4 +1,3 @@
-import { useDrag } from "@use-gesture/react";
 import { Pause, Play, ZoomIn, ZoomOut } from "lucide-react";
 import { useRef, useState, type ReactNode } from "react";
 import type { Cue, Sound } from "../../api/client";
@@ -9,6 +8,7 @@ import { Choice, MsField } from "../../ui/fields";
 import { clock, framesOfMs, framesPerSecond, msOfFrames } from "../../ui/format";
 import { Waveform } from "../../ui/Waveform";
 import { Sentence } from "../Sentence";
+import { useDrag } from "../../ui/useDrag";
 
 const columns = 260;
 const closest = framesPerSecond / 2;
@@ -116,7 +116,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           aria-valuetext={clock(msOfFrames(inFrame))}
           title="Slip: drag"
           data-grip="slip"
-          className="bg-accent absolute bottom-0 h-2.5 cursor-grab touch-none opacity-80"
+          className="bg-accent absolute bottom-0 z-10 h-2.5 cursor-grab touch-none opacity-80"
           style={{ left: `${share(inFrame)}%`, width: `${share(outFrame) - share(inFrame)}%` }}
           onKeyDown={(event) => {
             const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;

@@ -199,6 +199,8 @@ describe("a place to click", () => {
     const set = () => (edit.mock.lastCall?.[0] as { hotspot: typeof spot }).hotspot;
     const handle = screen.getByTestId("hotspot");
     fireEvent.keyDown(handle, { key: "ArrowLeft" });
+    fireEvent.keyUp(handle, { key: "ArrowLeft" });
+    expect(edit).toHaveBeenCalledTimes(1);
     expect(set()).toEqual({ ...spot, x: 0.49 });
     fireEvent.keyDown(handle, { key: "ArrowDown", shiftKey: true });
     expect(set()).toEqual({ ...spot, y: 1 });
