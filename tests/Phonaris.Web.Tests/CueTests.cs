@@ -101,6 +101,20 @@ public sealed class CueTests : IDisposable
         async Task<JobView> JobAsync() => (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.First(j => j.Kind == "speed");
     }
 
+    [Fact]
+    public async Task Of_two_pages_edits_those_of_different_things_are_both_made_and_the_later_of_the_same_is_told()
+    {
+        var (show, cue) = await CueAsync();
+        var seen = (await _app.ViewAsync(show)).Revision;
+        await EditAsync(show, new SetLevel(cue, -9));
+        await PostAsync<Edited>($"/api/shows/{show}/edits", new MadeEdit(seen, new SetFade(cue, FadeEnd.In, Fade.Of(3000))));
+        var late = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(seen, new SetLevel(cue, -3)), App.Json);
+        Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
+        Assert.Contains("This was changed in the meantime", await late.Content.ReadAsStringAsync());
+        var now = (await _app.ViewAsync(show)).Show.Cue(cue);
+        Assert.Equal((-9, 3000), (now.LevelDb, now.FadeIn.Ms));
+    }
+
     public void Dispose() => _app.Dispose();
 
     /// <summary>A show of four slides, and one cue on all of them.</summary>

@@ -10,12 +10,13 @@ export function AtPlayhead() {
   const order = view.runningOrder.slides;
   const [at, setAt] = useState<string>();
   useEachFrame(player, (frame) => setAt(slideAt(order, frame)?.slideId));
-  const slide = view.show.slides.find((s) => s.id === at);
+  const time = order.find((s) => s.slideId === at);
+  const slide = time && view.show.slides[time.index];
   if (!slide) return null;
   return (
     <section className="mt-7">
       <h2 className="mb-3 text-base">
-        {order.find((s) => s.slideId === at)?.number} · {slide.title}
+        {time.number} · {slide.title}
       </h2>
       <Explanation slide={slide} />
     </section>

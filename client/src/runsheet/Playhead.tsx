@@ -13,8 +13,7 @@ interface Props {
 export function Playhead({ rows, player, scroller }: Props) {
   const line = useRef<HTMLDivElement>(null);
   const glow = useRef<HTMLDivElement>(null);
-  const shown = useRef(-1);
-  const last = useRef({ frame: -1, at: -1 });
+  const last = useRef({ frame: -1, at: -1, playing: false });
   const lit = useRef<Row>(undefined);
   useEachFrame(player, (frame) => {
     const y = yOf(rows, frame);
@@ -30,10 +29,10 @@ export function Playhead({ rows, player, scroller }: Props) {
       glow.current.style.height = `${row.height}px`;
     }
     // While playing, each row as it comes; otherwise only where somebody went: an edit moves rows too.
-    const wentTo = frame !== last.current.frame && at !== last.current.at;
-    if (player.playing() ? at !== shown.current : wentTo) keepInSight(scroller.current, row);
-    shown.current = player.playing() ? at : -1;
-    last.current = { frame, at };
+    const [playing, before] = [player.playing(), last.current];
+    const came = at !== before.at && (playing || frame !== before.frame);
+    if (came || (playing && !before.playing)) keepInSight(scroller.current, row);
+    last.current = { frame, at, playing };
   });
   return (
     <>

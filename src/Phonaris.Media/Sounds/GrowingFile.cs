@@ -81,7 +81,8 @@ internal sealed class GrowingFile : IDisposable
     public void GiveUp()
     {
         lock (_gate)
-            if (_waiting == 0) _stop.Cancel();
+            if (_waiting > 0 || _over) return;
+        _stop.Cancel();
     }
 
     /// <summary>Gives the making up, and waits until it has ended.</summary>

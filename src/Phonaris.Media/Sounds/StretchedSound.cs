@@ -127,7 +127,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
         var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
         // What was given up, or could not be made for want of room on the disk perhaps, is tried again.
-        if (lazy.Value.Whole is { IsCompletedSuccessfully: true } or { IsCompleted: false }) return lazy.Value;
+        if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false }) return lazy.Value;
         _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
         return Piece(piece);
     }

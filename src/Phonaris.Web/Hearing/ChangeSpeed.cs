@@ -8,8 +8,8 @@ using Phonaris.Web.Jobs;
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The job behind a cue's speed: works its samples out ahead of need, from what the cue uses first on. What is heard meanwhile is worked
-/// out at once, and is the same.
+/// The job behind a cue's speed: works its samples out ahead of need, from where it is heard on, or from what the cue uses first. What is
+/// heard meanwhile is worked out at once, and is the same.
 /// </summary>
 internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
 {
