@@ -60,6 +60,9 @@ public sealed class ShapingJourney : IDisposable
         _browser.Find("dialog button[aria-label=bell]").Click();
         _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("dialog button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
         Assert.Empty(_browser.Axe());
+        // A picture of one's own in its place, as it is drawn.
+        _browser.Find("dialog input[type=file]").SendKeys(_browser.PathOf("03 Slide 3.png"));
+        _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Lay("Chirp", 3);
         _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
@@ -74,6 +77,13 @@ public sealed class ShapingJourney : IDisposable
         _browser.Expect("Out", "0:06.0");
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-grip=slip]"), 25, 0).Perform();
         _browser.Until(() => _browser.Value("In") != "0:01.0" && _browser.Value("Out") != "0:06.0", "the part slipped by hand");
+        // Where it is heard: played, stopped, and said to begin here.
+        _browser.Button("Hear it").Click();
+        Thread.Sleep(1500);
+        _browser.Button("Stop").Click();
+        var began = _browser.Value("In");
+        _browser.Button("In here").Click();
+        _browser.Until(() => string.CompareOrdinal(_browser.Value("In"), began) > 0, "it to begin where it was heard");
         _browser.Type("Speed", "1.25", "1.25 ×");
         _browser.Button("Add a level point").Click();
         _browser.Type("Level point 1, change", "-9", "−9.0 dB");
