@@ -91,10 +91,24 @@ internal sealed class ValueListConverterFactory : JsonConverterFactory
 
     private sealed class Converter<T> : JsonConverter<ValueList<T>>
     {
+        // What a list may hold nothing at says so: see ValueListWithGaps.
         public override ValueList<T> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-            JsonSerializer.Deserialize<ImmutableArray<T>>(ref reader, options) is { IsDefault: false } items ? new(items) : new([]);
+            JsonSerializer.Deserialize<ImmutableArray<T>>(ref reader, options) is not { IsDefault: false } items ? new([])
+            : default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list holds nothing where something is to be.")
+            : new(items);
 
         public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) =>
             JsonSerializer.Serialize(writer, value.Items, options);
     }
+}
+
+/// <summary>Reads a list that may hold nothing at some of its places.</summary>
+internal sealed class ValueListWithGaps<T> : JsonConverter<ValueList<T?>>
+    where T : class
+{
+    public override ValueList<T?> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        JsonSerializer.Deserialize<ImmutableArray<T?>>(ref reader, options) is { IsDefault: false } items ? new(items) : new([]);
+
+    public override void Write(Utf8JsonWriter writer, ValueList<T?> value, JsonSerializerOptions options) =>
+        JsonSerializer.Serialize(writer, value.Items, options);
 }

@@ -70,7 +70,8 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             if (revision < row.Revision)
             {
                 var since = await db.Changes.Where(c => c.ShowId == id && c.Revision > revision).OrderBy(c => c.Revision).ToListAsync(cancel);
-                var clash = since.FirstOrDefault(c => Touches.Collide(c.Touches.Split('\n'), edit.Touches()));
+                var touches = edit.Touches(show).ToList();
+                var clash = since.FirstOrDefault(c => Touches.Collide(c.Touches.Split('\n'), touches));
                 if (clash is not null) throw new StaleEditException(clash.Sentence);
             }
             var sentence = edit.Sentence(show);
@@ -144,7 +145,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             row.Title = show.Title;
             row.Json = Write(show);
             row.ChangedAt = clock.GetUtcNow().UtcDateTime;
-            db.Changes.Add(new() { ShowId = id, Revision = row.Revision, Touches = string.Join('\n', edit.Touches()), Sentence = sentence });
+            db.Changes.Add(new() { ShowId = id, Revision = row.Revision, Touches = string.Join('\n', edit.Touches(before)), Sentence = sentence });
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(CancellationToken.None);
             return _latest[id] = await ReadAsync(db, row, show, CancellationToken.None);

@@ -1,5 +1,6 @@
 using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
+using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
@@ -102,6 +103,21 @@ public class CueShapesTests
             Assert.InRange(20 * Math.Log10(Rms(at) / steady), -0.3, 0.3);
 
         double Rms(long at) => Math.Sqrt(mix.AsSpan((int)at * 2, (int)Second / 5).ToArray().Average(v => (double)v * v));
+    }
+
+    [Fact]
+    public void Of_two_beds_that_begin_together_the_later_sounds_at_the_desk_in_the_plan_and_by_the_check()
+    {
+        var show = Shows.Of(4, 5000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 960_000)] };
+        show = show with { Cues = [Shows.Cue("one", "a", "s2", "s4", 960_000), Shows.Cue("two", "b", "s2", "s3", 960_000)] };
+        var schedule = Schedule.Of(show);
+        Assert.Equal("two", Assert.Single(schedule.Cues).CueId);
+        Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].GivesWayTo));
+        Assert.Equal("two", Assert.Single(LivePlan.Of(show).Cues).Id);
+        var finding = Assert.Single(Clashes.Of(show, RunningOrder.Of(show), schedule));
+        Assert.Equal("Sound a does not sound: Sound b begins at the same moment, on slide 2.", finding.Sentence);
+        Assert.Contains(Explanation.Of(show, "s3"), e => e.Sentence == "Sound a gives way to Sound b, which begins at the same moment.");
+        Assert.Equal("one", Assert.Single(Schedule.Of(show.Apply(new SetMuted("two", true)).Show).Cues).CueId);
     }
 
     [Fact]

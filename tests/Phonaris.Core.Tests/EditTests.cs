@@ -11,7 +11,7 @@ public class EditTests
 {
     [Fact]
     public void Any_sequence_of_edits_can_be_taken_back_exactly_and_leaves_spans_sound() =>
-        Gen.Select(Shows.Any, Gen.Int.Array[1, 12]).Sample((show, seeds) =>
+        Gen.Select(Shows.Any, Gen.Int.Array[1, 20]).Sample((show, seeds) =>
         {
             var undo = new Stack<(Show Before, Edit Inverse)>();
             foreach (var seed in seeds)
@@ -36,7 +36,54 @@ public class EditTests
                 show = show.Apply(step.Inverse).Show;
                 Assert.Equal(step.Before, show);
             }
-        });
+        }, iter: 4000);
+
+    [Fact]
+    public void A_sound_replaced_by_a_shorter_one_and_put_back_leaves_every_cue_as_it_was()
+    {
+        var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", 480_000) with { Markers = [new("m", "Turn", 400_000)] }] };
+        var recipe = new FitRecipe(FitMethod.Shorten) { EndFrame = 470_000, Kept = [new(1000, 450_000)], Wanted = [new(10, 440_000)], Forbidden = [new(430_000, 20)] };
+        show = show with
+        {
+            Cues =
+            [
+                Shows.Cue("c", "a", "s1", "s3", 480_000) with { InFrame = 100_000, Fit = recipe, LoopPart = new(300_000, 400_000) },
+                Shows.Cue("d", "a", "s1", "s3", 480_000) with { Fit = recipe with { EndFrame = 200 } },
+            ],
+        };
+        var (shorter, back) = show.Apply(new ReplaceSound("a", "b", "b.wav", Shows.Figures(96_000)));
+        foreach (var cue in shorter.Cues) shorter.Apply(new SetFit(cue.Id, cue.Fit));
+        Assert.Equal((null, 200), (shorter.Cues[0].Fit!.EndFrame, shorter.Cues[1].Fit!.EndFrame));
+        Assert.Equal(show, shorter.Apply(Reread(back)).Show);
+    }
+
+    [Fact]
+    public void Edits_that_touch_different_things_come_to_the_same_in_either_order() =>
+        Gen.Select(Shows.Any, Gen.Int, Gen.Int).Sample((show, one, other) =>
+        {
+            var (a, b) = (RandomEdits.Any(show, new Random(one)), RandomEdits.Any(show, new Random(other)));
+            // Refused in one order or in both, it is told.
+            if (Try(show, a) is not { } afterA || Try(show, b) is not { } afterB || Touches.Collide(a.Touches(show), b.Touches(show))) return;
+            // Nor may the one be refused because of what it did not touch.
+            var (ab, ba) = (Try(afterA, b), Try(afterB, a));
+            if (ab is null || ba is null) return;
+            Assert.True(Listed(ab) == Listed(ba), $"{a} and {b} touch {string.Join(' ', a.Touches(show))} and {string.Join(' ', b.Touches(show))}");
+
+            // In which order sounds and cues were brought in is of no account.
+            static Show Listed(Show of) => of with { Sounds = [.. of.Sounds.OrderBy(s => s.Id)], Cues = [.. of.Cues.OrderBy(c => c.Id)] };
+        }, iter: 30_000);
+
+    private static Show? Try(Show show, Edit edit)
+    {
+        try
+        {
+            return show.Apply(edit).Show;
+        }
+        catch (RuleException)
+        {
+            return null;
+        }
+    }
 
     [Fact]
     public void Every_kind_of_edit_is_tried_by_the_random_ones()
@@ -79,10 +126,11 @@ public class EditTests
     public void Edits_collide_only_when_they_touch_the_same_thing()
     {
         Edit level = new SetLevel("c", -3), fade = new SetFade("c", FadeEnd.In, Fade.Of(10)), gone = new RemoveCue("c"), other = new RemoveCue("cc");
-        Assert.False(Touches.Collide(level.Touches(), fade.Touches()));
-        Assert.True(Touches.Collide(level.Touches(), level.Touches()));
-        Assert.True(Touches.Collide(gone.Touches(), fade.Touches()));
-        Assert.False(Touches.Collide(other.Touches(), fade.Touches()));
+        var show = Shows.Of(1);
+        Assert.False(Touches.Collide(level.Touches(show), fade.Touches(show)));
+        Assert.True(Touches.Collide(level.Touches(show), level.Touches(show)));
+        Assert.True(Touches.Collide(gone.Touches(show), fade.Touches(show)));
+        Assert.False(Touches.Collide(other.Touches(show), fade.Touches(show)));
     }
 
     /// <summary>What must hold of every show: spans in order, and a schedule within its bounds.</summary>

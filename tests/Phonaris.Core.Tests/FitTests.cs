@@ -2,6 +2,7 @@ using CsCheck;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Fitting;
+using Phonaris.Core.Live;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -132,6 +133,45 @@ public sealed class FitTests
         Assert.Equal(sound.Frames, fitter.Fit(new(FitMethod.Silence), 100 * Second).SoundFrames);
     }
 
+    /// <summary>The cue's own fade, none, and a long one; a method that ends by itself, one that breaks off, one that leaves silence; the whole sound, and a part of it.</summary>
+    [Theory]
+    [InlineData(FitMethod.Recut, 40, 2000, false), InlineData(FitMethod.Recut, 40, 2000, true), InlineData(FitMethod.Loop, 101, 0, false)]
+    [InlineData(FitMethod.Shorten, 40, 0, false), InlineData(FitMethod.Shorten, 40, 3000, true), InlineData(FitMethod.Silence, 70, 2000, false)]
+    public void What_is_heard_before_choosing_is_what_plays_in_the_mix_and_live(FitMethod method, int seconds, long fadeMs, bool part)
+    {
+        var sound = new Band(60).Play("drums", 112, form: "AB");
+        var to = part ? sound.Frames - 7 * Second : sound.Frames;
+        var fitter = new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, to);
+        FitOf fit = (_, cue, frames) => fitter.Fit(cue.Fit!, frames);
+        var show = Shows.Of(2, seconds * 500) with { Sounds = [Shows.Sound("a", sound.Frames)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s2", to) with { Fit = new(method), FadeIn = Fade.Of(300), FadeOut = Fade.Of(fadeMs), LevelDb = -3 }] };
+        var schedule = Schedule.Of(show, fit);
+        Assert.Empty(schedule.Unfit);
+        var alone = Schedule.Alone(show, "c", fit);
+        var mixed = Render(schedule, seconds * (int)Second);
+        Assert.Equal(mixed, Render(alone, seconds * (int)Second));
+        var fitted = fitter.Fit(new(method), seconds * Second);
+        // By itself it ends as the music does, else as the cue says, or in two seconds; what is drawn is that too.
+        if (method != FitMethod.Loop) Assert.Equal(!part && method is FitMethod.Recut or FitMethod.Silence, fitted.EndsNaturally);
+        var fade = fitted.EndsNaturally ? 5 : fadeMs == 0 ? 2000 : fadeMs;
+        Assert.Equal(fade, schedule.Cues[0].FadeOut.Frames / Frames.PerMs);
+        var before = schedule.Cues[0].LengthFrames - Second / 5;
+        Assert.Equal(fade > 200, schedule.Cues[0].FadesAt(before) < 0.9);
+        // Live it is the same to that end, and goes round only after it.
+        var stem = LiveStem.Of(show, "c", fit);
+        if (!fitted.EndsNaturally && method != FitMethod.Shorten) return;
+        var live = Render(stem.ToSchedule(), seconds * (int)Second);
+        Assert.Equal(mixed[(int)Second..], live[(int)Second..]);
+        Assert.Equal(fitted.EndsNaturally && method != FitMethod.Silence, stem.Loops);
+
+        float[] Render(Schedule of, int frames)
+        {
+            var samples = new float[frames * 2];
+            new Mixer(of, source => source.Cut is { } cut ? new CutReader(sound, cut) : sound).Render(0, samples);
+            return samples;
+        }
+    }
+
     [Fact]
     public void Methods_that_suit_come_first_and_the_others_say_why_not()
     {
@@ -171,6 +211,19 @@ public sealed class FitTests
         }
         var locked = show.Apply(new SetHoldLocks([.. ids.Select(i => new SlideLock(i, true))])).Show;
         Assert.Contains("locked", Assert.Throws<RuleException>(() => Repace.Of(locked, "c", null, ChangeOn.Anywhere, HoldLimits.Usual)).Message);
+    }
+
+    [Theory]
+    [InlineData(1.25, 1), InlineData(0.5, 1), InlineData(0.8, 3), InlineData(2, 0)]
+    public void Slides_re_paced_end_with_the_music_at_its_speed(double speed, int rounds)
+    {
+        var show = Shows.Of(4, 10_000) with { Sounds = [Shows.Sound("s", 61 * Second + 7)] };
+        show = show with { Cues = [Shows.Cue("c", "s", "s1", "s4", 61 * Second + 7, rounds) with { Speed = speed, InFrame = 11 }] };
+        var after = show.Apply(Repace.ToEdit(Repace.Of(show, "c", null, ChangeOn.Anywhere, HoldLimits.Usual))).Show;
+        var placed = Schedule.Of(after).Cues.Single();
+        Assert.InRange(RunningOrder.Of(after).TotalFrames - (rounds == 0 ? placed.UsedFrames : placed.NaturalFrames), 0, Frames.PerMs - 1);
+        // As long as its slides at its speed, it need not be fitted.
+        Assert.Equal(rounds <= 1, !FitAll.Unfitted(after).Any());
     }
 
     [Theory]

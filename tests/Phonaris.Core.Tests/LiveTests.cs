@@ -1,6 +1,7 @@
 using System.Text.Json;
 using CsCheck;
 using Phonaris.Core.Audio;
+using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
@@ -22,6 +23,27 @@ public sealed class LiveTests
             var walk = new LiveWalk(plan, seed);
             for (var n = 0; n < Strokes; n++) Assert.Empty(walk.Step().SelectMany(s => s.Broken));
         }, iter: Walks);
+
+    /// <summary>The two rules are worked out each in its own way: by the clock, and by what a presenter does. Where the presenter is the clock, they agree.</summary>
+    [Fact]
+    public void Advanced_on_the_clock_a_show_sounds_live_what_its_schedule_sounds()
+    {
+        var random = new Random(14);
+        for (var n = 0; n < OnTheClock.Shows; n++)
+        {
+            var show = Shows.Any.Generate(new PCG(14, (ulong)n), null, out _);
+            show = show with { Cues = [.. show.Cues.Select(c => c with { Fit = random.Next(3) == 0 ? new((FitMethod)random.Next(5)) : null })] };
+            var (live, planned) = (OnTheClock.Run(LivePlan.Of(show, OnTheClock.Fit)), OnTheClock.Planned(show));
+            var total = RunningOrder.Of(show).TotalFrames / Frames.PerMs;
+            var moments = live.Concat(planned).SelectMany(s => (long[])[s.FromMs, s.ToMs]).Where(m => m < total).Distinct().Order().ToList();
+            foreach (var (from, to) in moments.Zip(moments.Skip(1)).Where(m => m.Second - m.First > OnTheClock.SlackMs))
+                Assert.True(
+                    At(live, (from + to) / 2).SequenceEqual(At(planned, (from + to) / 2)),
+                    $"show {n} at {(from + to) / 2}: live {string.Join(", ", live)}; planned {string.Join(", ", planned)}; {OnTheClock.Told(show)}");
+        }
+
+        static IEnumerable<string> At(IEnumerable<Sounded> all, long ms) => all.Where(s => s.FromMs <= ms && ms < s.ToMs).Select(s => s.CueId).Order();
+    }
 
     [Fact]
     public void A_bed_runs_on_over_its_slides_and_hands_over_to_the_next()

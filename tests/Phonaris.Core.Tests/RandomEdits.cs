@@ -12,8 +12,9 @@ internal static class RandomEdits
     {
         var fresh = $"n{random.Next(1_000_000)}";
         string Slide() => show.Slides.Count == 0 ? "none" : show.Slides[random.Next(show.Slides.Count)].Id;
-        string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(show.Cues.Count)].Id;
-        string Sound() => show.Sounds.Count == 0 ? "none" : show.Sounds[random.Next(show.Sounds.Count)].Id;
+        // Mostly of the same few, so that one edit bears on another.
+        string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(random.Next(4) == 0 ? show.Cues.Count : Math.Min(2, show.Cues.Count))].Id;
+        string Sound() => show.Sounds.Count == 0 ? "none" : show.Cues.Count > 0 && random.Next(4) > 0 ? show.Cue(Cue()).SoundId : show.Sounds[random.Next(show.Sounds.Count)].Id;
         return random.Next(49) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
@@ -63,8 +64,22 @@ internal static class RandomEdits
             42 => new GoBack(show with { Title = fresh }, fresh),
             43 => new AddHotspot(Cue()),
             45 => new SetHoldLocks([new(Slide(), random.Next(2) == 0)]),
-            44 => new SetFit(Cue(), random.Next(3) == 0 ? null : new((FitMethod)random.Next(6)) { Joins = random.Next(-3, 4), Kept = [new(random.Next(900), random.Next(90_000))] }),
+            44 => new SetFit(Cue(), random.Next(3) == 0 ? null : AnyRecipe(random)),
             _ => new AddSlides([], 0),
+        };
+    }
+
+    private static FitRecipe AnyRecipe(Random random)
+    {
+        long Frame() => random.Next(-1, random.Next(2) == 0 ? 900 : 90_000);
+        ValueList<T> Some<T>(Func<T> one) => [.. Enumerable.Range(0, random.Next(3)).Select(_ => one())];
+        return new((FitMethod)random.Next(6))
+        {
+            Joins = random.Next(-3, 4),
+            Kept = Some(() => new FrameRange(Frame(), Frame() + 450)),
+            Forbidden = Some(() => new FrameLeap(Frame(), Frame())),
+            Wanted = Some(() => new FrameLeap(Frame(), Frame())),
+            EndFrame = random.Next(2) == 0 ? null : Frame(),
         };
     }
 

@@ -214,7 +214,7 @@ export class Stage {
   private happen(event: Omit<LiveEvent, "atMs">) {
     const orders = this.run.take({ ...event, atMs: this.sound.now() });
     for (const order of orders) {
-      this.held.delete(order.cueId);
+      if (order.kind !== "wait") this.held.delete(order.cueId);
       this.sound.carryOut(order, this.run.cue(order.cueId));
       if (order.kind === "wait") this.sound.alarm(order.inMs, () => this.happen({ kind: "due", cueId: order.cueId }));
       this.keep(order);

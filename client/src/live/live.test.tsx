@@ -39,6 +39,7 @@ const place = (
   stayMs: 4000,
   held,
   begins: begins.map((cueId) => ({ cueId, delayMs: 0, anew: true })),
+  ends: [],
   byHand,
   loopStart: null,
   loopExit: null,

@@ -2,6 +2,7 @@ import type { Schemas } from "../api/client";
 
 export type LivePlan = Schemas["LivePlan"];
 export type LivePlace = Schemas["LivePlace"];
+type LiveBegin = Schemas["LiveBegin"];
 export type LiveCue = Schemas["LiveCue"];
 export type Fade = Schemas["Fade"];
 
@@ -51,6 +52,8 @@ export class LiveRun {
   private states = new Map<string, CueState>();
   private orders: LiveOrder[] = [];
   private now = 0;
+  private ends = new Map<string, number>();
+  private left: LivePlace | undefined;
   private cues: Map<string, LiveCue>;
 
   constructor(readonly plan: LivePlan) {
@@ -72,7 +75,10 @@ export class LiveRun {
     const state = this.stateOf(cueId);
     if (kind === "goTo") this.goTo(happened.place ?? 0);
     else if (kind === "due") {
-      if (state.phase === "waiting" && state.startMs <= this.now)
+      if (this.isOver(cueId)) {
+        this.ends.delete(cueId);
+        this.stop(this.cue(cueId), this.cue(cueId).fadeOut, "spanEnded", "over");
+      } else if (state.phase === "waiting" && state.startMs <= this.now)
         this.start(this.cue(cueId), state.fromMs, state.fromMs > 0 ? "cameBack" : "began");
     } else if (kind === "start") {
       if (this.held(cueId)) this.start(this.cue(cueId), fromMs, "hand");
@@ -99,7 +105,10 @@ export class LiveRun {
     const sameSlide = before?.slideId === here.slideId && place !== this.place;
     const forward = place > this.place;
     this.place = place;
-    const begins = here.begins.filter((b) => this.toBegin(b.cueId, sameSlide, forward));
+    this.left = before;
+    this.ends.clear();
+    const comes = ({ cueId }: LiveBegin) => this.toBegin(cueId, sameSlide, forward);
+    const begins = here.begins.filter((b) => this.cue(b.cueId).after === null && comes(b));
     const takesOver = begins.some((b) => b.delayMs === 0 && this.cue(b.cueId).kind === "bed");
     for (const cue of this.active().filter((c) => !here.held.includes(c.id))) {
       const sounds = this.stateOf(cue.id).phase === "sounding";
@@ -108,19 +117,40 @@ export class LiveRun {
     }
     for (const [id, state] of this.states)
       if (state.phase === "over" && !here.held.includes(id)) this.states.set(id, { ...state, phase: "left" });
-    for (const { cueId, delayMs } of begins) {
-      const cue = this.cue(cueId);
-      const state = this.stateOf(cueId);
-      const from = cue.return === "pickUp" && state.phase === "left" ? state.fromMs : 0;
-      if (delayMs === 0) this.start(cue, from, from > 0 ? "cameBack" : "began");
-      else this.wait(cue, from, delayMs);
+    for (const begin of begins) this.come(begin);
+    for (const begin of here.begins) if (this.cue(begin.cueId).after !== null && comes(begin)) this.come(begin);
+    for (const { cueId, delayMs } of here.ends) {
+      this.ends.set(cueId, this.now + delayMs);
+      this.order({ kind: "wait", cueId, reason: "spanEnded", inMs: delayMs });
     }
+    this.left = undefined;
+  }
+
+  private isOver = (cueId: string) =>
+    (this.ends.get(cueId) ?? Number.POSITIVE_INFINITY) <= this.now && isActive(this.stateOf(cueId));
+
+  private come({ cueId, delayMs }: LiveBegin) {
+    const cue = this.cue(cueId);
+    const state = this.stateOf(cueId);
+    const from = cue.return === "pickUp" && state.phase === "left" ? state.fromMs : 0;
+    if (delayMs === 0) this.start(cue, from, from > 0 ? "cameBack" : "began");
+    else this.wait(cue, from, delayMs);
   }
 
   private toBegin(cueId: string, sameSlide: boolean, forward: boolean) {
     const state = this.stateOf(cueId);
     if (isActive(state)) return false;
+    const { after } = this.cue(cueId);
+    if (after !== null && this.plan.cues.some((c) => c.cueId === after && this.isToEnd(c.id))) return false;
     return this.cue(cueId).kind === "bed" ? state.phase !== "over" : !sameSlide || forward;
+  }
+
+  private isToEnd(cueId: string) {
+    const state = this.stateOf(cueId);
+    return (
+      isActive(state) ||
+      (state.phase !== "over" && this.plan.places.slice(this.place).some((p) => p.held.includes(cueId)))
+    );
   }
 
   private wait(cue: LiveCue, fromMs: number, delayMs: number) {
@@ -161,13 +191,16 @@ export class LiveRun {
   private follow(endedId: string, takenOver: boolean) {
     const ended = this.cue(endedId).cueId;
     for (const cue of this.plan.cues) {
-      if (cue.after !== ended || !this.held(cue.id) || (takenOver && cue.kind === "bed")) continue;
+      if (cue.after !== ended || !this.waits(cue.id)) continue;
+      if (takenOver && cue.kind === "bed" && cue.gapMs === 0) continue;
       const { phase } = this.stateOf(cue.id);
       if (phase !== "fresh" && phase !== "left") continue;
       if (cue.gapMs === 0) this.start(cue, 0, "followed");
       else this.wait(cue, 0, cue.gapMs);
     }
   }
+
+  private waits = (cueId: string) => this.held(cueId) && this.left?.held.includes(cueId) !== false;
 
   private held = (cueId: string) => this.plan.places[this.place]?.held.includes(cueId) ?? false;
 

@@ -18,7 +18,17 @@ public static class Clashes
             .Select(c => (Cue: show.Cue(c.CueId), c.StartFrame))
             .OrderBy(c => c.StartFrame)
             .ToList();
-        return [.. beds.SelectMany((later, i) => beds.Take(i).Select(b => Clash(show, order, b.Cue, later.Cue, later.StartFrame))).OfType<Finding>()];
+        var clashes = beds.SelectMany((later, i) => beds.Take(i).Select(b => (later.StartFrame, Finding: Clash(show, order, b.Cue, later.Cue, later.StartFrame))));
+        var yielding = schedule.Silent.Where(c => c.GivesWayTo is not null && !show.Cue(c.CueId).EachSlide).Select(c => (c.StartFrame, Finding: (Finding?)Yields(show, order, c)));
+        return [.. clashes.Concat(yielding).OrderBy(c => c.StartFrame).Select(c => c.Finding).OfType<Finding>()];
+    }
+
+    private static Finding Yields(Show show, RunningOrder order, ScheduledCue yielding)
+    {
+        var (at, name) = (order.Slides.First(s => yielding.StartFrame < s.EndFrame), show.Sound(yielding.SoundId).Name);
+        return new(
+            [yielding.CueId, yielding.GivesWayTo!], at.SlideId,
+            $"{name} does not sound: {show.CueName(yielding.GivesWayTo!)} begins at the same moment, on slide {at.Number}.", new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true)));
     }
 
     private static Finding? Clash(Show show, RunningOrder order, Cue before, Cue later, long start)

@@ -43,10 +43,24 @@ public sealed record FitRecipe(FitMethod Method)
 
     /// <summary>Re-cut: passages of the sound that are neither left out nor broken.</summary>
     public ValueList<FrameRange> Kept { get; init; } = [];
+
+    /// <summary>The recipe without the places that a shorter sound does not have.</summary>
+    /// <param name="frames">The sound's length in frames.</param>
+    public FitRecipe Within(long frames) => this with
+    {
+        Forbidden = [.. Forbidden.Where(l => l.IsWithin(frames))],
+        Wanted = [.. Wanted.Where(l => l.IsWithin(frames))],
+        EndFrame = EndFrame <= frames ? EndFrame : null,
+        Kept = [.. Kept.Where(k => k.FromFrame < frames).Select(k => k with { ToFrame = Math.Min(k.ToFrame, frames) })],
+    };
 }
 
 /// <summary>A leap from one frame of a sound to another.</summary>
-public sealed record FrameLeap(long FromFrame, long ToFrame);
+public sealed record FrameLeap(long FromFrame, long ToFrame)
+{
+    /// <summary>Whether a sound of that length has both.</summary>
+    public bool IsWithin(long frames) => FromFrame >= 0 && FromFrame <= frames && ToFrame >= 0 && ToFrame <= frames;
+}
 
 /// <summary>Frames of a sound, from the first to before the last.</summary>
 public sealed record FrameRange(long FromFrame, long ToFrame);

@@ -9,10 +9,7 @@ namespace Phonaris.Core.Fitting;
 /// <param name="fromFrame">The first frame of the samples that is used; 0 for a cut.</param>
 public sealed class FittedSound(ISoundReader samples, Fitted fitted, long fromFrame) : ISoundReader
 {
-    /// <summary>How long it takes to die away, in milliseconds.</summary>
-    private const long FadeMs = 2_000;
-
-    private readonly FadeShape _fade = fitted.EndsNaturally ? default : FadeShape.Pair(default, FadeShape.Of(Fade.Of(FadeMs)), fitted.SoundFrames).Out;
+    private readonly FadeShape _fade = fitted.EndsNaturally ? default : FadeShape.Pair(default, FadeShape.Of(fitted.Ending(Fade.None)), fitted.SoundFrames).Out;
 
     /// <inheritdoc/>
     public long Frames => fitted.LengthFrames;

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Numerics.Tensors;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
@@ -27,6 +28,10 @@ public sealed class Fitter
     /// <summary>Joins more alike than this part of all pairs of places are hardly heard.</summary>
     private const float GoodPercentile = 0.38f;
 
+    /// <summary>What is looked at behind the part used, in frames, and below what it counts as silence: −60 dBFS.</summary>
+    private const long BehindFrames = 50 * Frames.PerMs;
+    private const float SilentBelow = 0.001f;
+
     private const int MostPaths = 4;
 
     /// <summary>How many places a join that is moved is tried at.</summary>
@@ -37,6 +42,7 @@ public sealed class Fitter
     private readonly long _from;
     private readonly long _to;
     private readonly Lazy<Joins> _joins;
+    private readonly Lazy<bool> _endsItself;
     private readonly ConcurrentDictionary<(FitRecipe, int, float), PassagePath> _paths = new();
 
     /// <summary>Prepares the used part of a sound.</summary>
@@ -50,6 +56,15 @@ public sealed class Fitter
         ArgumentNullException.ThrowIfNull(sound);
         (_piece, _sound, _from, _to) = (piece, sound, fromFrame, toFrame);
         _joins = new(() => Fitting.Joins.Of(BeatGrid.Of(piece, fromFrame, toFrame)));
+        _endsItself = new(EndsInSilence);
+    }
+
+    /// <summary>Whether what is used ends where the music does: nothing is heard right behind it.</summary>
+    private bool EndsInSilence()
+    {
+        var behind = new float[(int)Math.Clamp(_sound.Frames - _to, 0, BehindFrames) * Frames.Channels];
+        _sound.Read(_to, behind);
+        return behind.Length == 0 || TensorPrimitives.MaxMagnitude(behind) is > -SilentBelow and < SilentBelow;
     }
 
     private long Used => _to - _from;
@@ -85,7 +100,7 @@ public sealed class Fitter
                 if (length < 2 * ends * grid.Middle && ends != bars) continue;
                 if (PathOf(recipe, joins, ends, worst).Find(length) is not { } way) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(way.Joins, length, ends);
-                return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, true, way.Cost, Says(told, pause));
+                return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, way.Cost, Says(told, pause));
             }
         throw new RuleException(
             length < 2 * bars * grid.Middle
@@ -184,7 +199,7 @@ public sealed class Fitter
         if (whole is [var best, ..] && best.Edge.Percentile <= 0.4f && best.Edge.To + bars <= grid.Count)
         {
             var (cut, told, _) = new Splices(_sound, grid).Make([.. Enumerable.Repeat(best.Edge, best.Times)], length, bars);
-            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, true, best.Edge.Cost + 0.1 * best.Times, $"Goes round {(best.Times == 1 ? "once" : $"{best.Times} times")} more, then ends by itself.");
+            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, best.Edge.Cost + 0.1 * best.Times, $"Goes round {(best.Times == 1 ? "once" : $"{best.Times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
         }
         // Else the longest of the best rounds, cut where the length is reached.
         var edge = back.OrderBy(e => e.Cost - 0.3 * (e.From - e.To) / grid.Count).First();
@@ -231,7 +246,7 @@ public sealed class Fitter
             throw new RuleException($"It would have to be {(change > 0 ? "slowed" : "hurried")} by {Math.Abs(change):0%}; beyond {MostStretch:0%} it no longer sounds like itself. Re-cut it instead.", "length");
         var heard = Math.Abs(change) > UnheardStretch;
         return new(
-            FitMethod.Stretch, length, null, (double)Used / length, [], length, true, Math.Abs(change) / UnheardStretch * 0.4,
+            FitMethod.Stretch, length, null, (double)Used / length, [], length, _endsItself.Value, Math.Abs(change) / UnheardStretch * 0.4,
             heard ? $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}: attentive listeners may hear it." : $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}: nobody hears that.");
     }
 
@@ -239,7 +254,7 @@ public sealed class Fitter
     {
         if (length < Used) throw new RuleException("The music is longer than that; there is no rest to leave silent. Shorten or re-cut it instead.", "length");
         // A moment is a rest; more is a hole.
-        return new(FitMethod.Silence, length, null, 1, [], Used, true, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"Ends by itself, then {Say.Time(length - Used)} of silence.");
+        return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"Ends {(_endsItself.Value ? "by itself" : "with a fade")}, then {Say.Time(length - Used)} of silence.");
     }
 
     private Joins NeedJoins()

@@ -27,10 +27,11 @@ public static class Repace
             throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
         // What lies before the music, as where it begins later than its slide, stays.
         var lead = Ms(here.StartFrame - slides[0].StartFrame);
-        var total = lead + Ms(cue.OutFrame - cue.InFrame);
+        // As long as it is at its speed; to the millisecond upwards, so that its end is heard.
+        var total = lead + Ms((here.Rounds == Cue.FillSpan ? here.UsedFrames : here.NaturalFrames) + Frames.PerMs - 1);
         var shares = slides.Select(s => limits.ShareOf(show, placed, s, show.Slides[s.Index].HoldMs)).ToList();
         var holds = HoldShares.Of(shares, total) ?? throw HoldLimits.Refused(shares, total);
-        if (on != ChangeOn.Anywhere && piece is not null) holds = Snapped(holds, shares, Moments(piece, cue, on).Select(m => lead + m).ToList());
+        if (on != ChangeOn.Anywhere && piece is not null) holds = Snapped(holds, shares, Moments(piece, cue, here.Source, on).Select(m => lead + m).ToList());
         return RepacedSlide.All(show, slides, holds);
     }
 
@@ -39,9 +40,9 @@ public static class Repace
         new([.. slides.Where(s => s.BeforeMs != s.AfterMs).Select(s => new SlideHold(s.SlideId, s.AfterMs))]);
 
     /// <summary>When slides may change, in milliseconds from where the music begins.</summary>
-    private static IEnumerable<long> Moments(Piece piece, Cue cue, ChangeOn on) => piece.Beats
+    private static IEnumerable<long> Moments(Piece piece, Cue cue, SoundSource source, ChangeOn on) => piece.Beats
         .Where((b, k) => b > cue.InFrame && b < cue.OutFrame && (on == ChangeOn.Beats || (k - piece.FirstDownbeat) % piece.BeatsPerBar == 0))
-        .Select(b => Ms(b - cue.InFrame));
+        .Select(b => Ms(source.Frame(b) - source.Frame(cue.InFrame)));
 
     /// <summary>Moves each change to the nearest moment that keeps every slide within its bounds; one that finds none stays. The end stays.</summary>
     private static long[] Snapped(long[] holds, List<HoldShares.Share> shares, List<long> moments)

@@ -64,7 +64,7 @@ public sealed record LiveOrder(LiveOrderKind Kind, string CueId, LiveReason Reas
 /// <summary>The kinds of <see cref="LiveOrder"/>.</summary>
 public enum LiveOrderKind
 {
-    /// <summary>Tell when its delay is over.</summary>
+    /// <summary>Tell when a time is over: it begins then, or, where its span ends, it ends.</summary>
     Wait,
 
     /// <summary>Let it sound.</summary>

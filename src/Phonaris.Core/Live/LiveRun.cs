@@ -17,6 +17,8 @@ public sealed class LiveRun
     private readonly Dictionary<string, CueState> _states = [];
     private readonly List<LiveOrder> _orders = [];
     private long _now;
+    private readonly Dictionary<string, long> _ends = [];
+    private LivePlace? _left;
 
     /// <summary>A run of a plan, not begun yet.</summary>
     public LiveRun(LivePlan plan)
@@ -46,6 +48,10 @@ public sealed class LiveRun
                 ArgumentOutOfRangeException.ThrowIfNegative(happened.Place);
                 ArgumentOutOfRangeException.ThrowIfGreaterThanOrEqual(happened.Place, _plan.Places.Count);
                 GoTo(happened.Place);
+                break;
+            case LiveEventKind.Due when Ends(happened.CueId):
+                _ends.Remove(happened.CueId);
+                Stop(_cues[happened.CueId], _cues[happened.CueId].FadeOut, LiveReason.SpanEnded, CuePhase.Over);
                 break;
             case LiveEventKind.Due when state.Phase == CuePhase.Waiting && state.StartMs <= _now:
                 Start(_cues[happened.CueId], state.FromMs, state.FromMs > 0 ? LiveReason.CameBack : LiveReason.Began);
@@ -83,8 +89,9 @@ public sealed class LiveRun
         if (place == Place && before?.GoesRound != true) return;
         var sameSlide = before?.SlideId == here.SlideId && place != Place;
         var forward = place > Place;
-        Place = place;
-        var begins = here.Begins.Where(b => ToBegin(b, sameSlide, forward)).ToList();
+        (Place, _left) = (place, before);
+        _ends.Clear();
+        var begins = here.Begins.Where(b => _cues[b.CueId].After is null && ToBegin(b, sameSlide, forward)).ToList();
         var takesOver = begins.Any(b => b.DelayMs == 0 && _cues[b.CueId].Kind == SoundKind.Bed);
         foreach (var cue in Active().Where(c => !here.Held.Contains(c.Id)))
         {
@@ -95,14 +102,29 @@ public sealed class LiveRun
         }
         // What was over, is so only as long as its slides are not left.
         foreach (var (id, state) in _states.Where(s => s.Value.Phase == CuePhase.Over && !here.Held.Contains(s.Key)).ToList()) _states[id] = state with { Phase = CuePhase.Left };
-        foreach (var begin in begins)
+        foreach (var begin in begins) Come(begin);
+        // Then what comes after others, since those may just have ended, or begun.
+        foreach (var begin in here.Begins.Where(b => _cues[b.CueId].After is not null))
+            if (ToBegin(begin, sameSlide, forward)) Come(begin);
+        foreach (var end in here.Ends)
         {
-            var cue = _cues[begin.CueId];
-            var state = StateOf(cue.Id);
-            var from = cue.Return == CueReturn.PickUp && state.Phase == CuePhase.Left ? state.FromMs : 0;
-            if (begin.DelayMs == 0) Start(cue, from, from > 0 ? LiveReason.CameBack : LiveReason.Began);
-            else Wait(cue, from, begin.DelayMs);
+            _ends[end.CueId] = _now + end.DelayMs;
+            Order(new(LiveOrderKind.Wait, end.CueId, LiveReason.SpanEnded) { InMs = end.DelayMs });
         }
+        _left = null;
+    }
+
+    /// <summary>Whether a cue that sounds, or is to, has come to where it ends.</summary>
+    private bool Ends(string cueId) => _ends.TryGetValue(cueId, out var at) && at <= _now && StateOf(cueId).Phase is CuePhase.Sounding or CuePhase.Waiting;
+
+    /// <summary>Begins what a place begins.</summary>
+    private void Come(LiveBegin begin)
+    {
+        var cue = _cues[begin.CueId];
+        var state = StateOf(cue.Id);
+        var from = cue.Return == CueReturn.PickUp && state.Phase == CuePhase.Left ? state.FromMs : 0;
+        if (begin.DelayMs == 0) Start(cue, from, from > 0 ? LiveReason.CameBack : LiveReason.Began);
+        else Wait(cue, from, begin.DelayMs);
     }
 
     private bool ToBegin(LiveBegin begin, bool sameSlide, bool forward)
@@ -110,9 +132,18 @@ public sealed class LiveRun
         var cue = _cues[begin.CueId];
         var phase = StateOf(cue.Id).Phase;
         if (phase is CuePhase.Sounding or CuePhase.Waiting) return false;
+        if (cue.After is not null && _plan.Cues.Any(c => c.CueId == cue.After && IsToEnd(c.Id))) return false;
         // Steps taken back begin nothing. A bed that was heard to its end, or sent away, stays away until its slides are left.
         return cue.Kind == SoundKind.Bed ? phase != CuePhase.Over : !sameSlide || forward;
     }
+
+    /// <summary>Whether a cue has its end before it: it sounds, or is to, or can here or further on.</summary>
+    private bool IsToEnd(string cueId) => StateOf(cueId).Phase switch
+    {
+        CuePhase.Sounding or CuePhase.Waiting => true,
+        CuePhase.Over => false,
+        _ => _plan.Places.Skip(Place).Any(p => p.Held.Contains(cueId)),
+    };
 
     private void Wait(LiveCue cue, long fromMs, long delayMs)
     {
@@ -154,13 +185,16 @@ public sealed class LiveRun
 
     private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < EdgeMs ? Edge : fade;
 
-    /// <summary>Begins what waits for the end of a cue, where it may sound; no bed where one has just taken over.</summary>
+    /// <summary>Begins what waits for the end of a cue, where it may sound; no bed at the moment at which one has taken over.</summary>
     private void Follow(string endedId, bool takenOver = false)
     {
-        foreach (var cue in _plan.Cues.Where(c => c.After == _cues[endedId].CueId && Held(c.Id) && !(takenOver && c.Kind == SoundKind.Bed) && StateOf(c.Id).Phase is CuePhase.Fresh or CuePhase.Left))
+        foreach (var cue in _plan.Cues.Where(c => c.After == _cues[endedId].CueId && Waits(c.Id) && !(takenOver && c is { Kind: SoundKind.Bed, GapMs: 0 }) && StateOf(c.Id).Phase is CuePhase.Fresh or CuePhase.Left))
             if (cue.GapMs == 0) Start(cue, 0, LiveReason.Followed);
             else Wait(cue, 0, cue.GapMs);
     }
+
+    /// <summary>Whether a cue may sound here, and where a place is being left, there too: what comes with the new one is begun by that.</summary>
+    private bool Waits(string cueId) => Held(cueId) && _left?.Held.Contains(cueId) != false;
 
     private bool Held(string cueId) => Place >= 0 && _plan.Places[Place].Held.Contains(cueId);
 

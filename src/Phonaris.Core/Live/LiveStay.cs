@@ -9,7 +9,12 @@ namespace Phonaris.Core.Live;
 /// <param name="Last">The last place it may sound at.</param>
 /// <param name="DelayMs">How much later than its first place it begins.</param>
 /// <param name="Begins">Whether it begins by itself when that place is come to.</param>
-internal sealed record LiveStay(LiveCue Cue, int First, int Last, long DelayMs, bool Begins);
+/// <param name="EndMs">How long after its last place was come to it ends, in milliseconds; null for as that is left.</param>
+internal sealed record LiveStay(LiveCue Cue, int First, int Last, long DelayMs, bool Begins, long? EndMs)
+{
+    /// <summary>The stay, to no later than a place.</summary>
+    public LiveStay Until(int place) => place < Last ? this with { Last = place, EndMs = null } : this;
+}
 
 /// <summary>Works out where cues stay.</summary>
 internal static class LiveStays
@@ -17,39 +22,41 @@ internal static class LiveStays
     /// <summary>The cues that can sound, in the show's order, each with its stay; of two beds the later takes over for good.</summary>
     public static IReadOnlyList<LiveStay> Of(Show show, RunningOrder order, CuePlaces places)
     {
-        var stays = places.All
-            .Where(p => !p.Cue.Muted)
-            .Select(p => StayOf(show, order, places, p.Scheduled, p.Cue, p.Sound))
-            .Where(s => s.First <= s.Last)
-            .ToList();
-        var beds = stays.Where(s => s.Cue.Kind == SoundKind.Bed && s.Begins).OrderBy(s => s.First).ThenBy(s => s.DelayMs).ToList();
-        for (var i = 1; i < beds.Count; i++)
-            foreach (var before in beds.Take(i))
-            {
-                // It sounds on until the later one does.
-                var last = Math.Min(before.Last, beds[i].DelayMs > 0 ? beds[i].First : beds[i].First - 1);
-                var at = stays.FindIndex(s => s.Cue.Id == before.Cue.Id);
-                stays[at] = stays[at] with { Last = Math.Min(stays[at].Last, last) };
-            }
-        return [.. stays.Where(s => s.First <= s.Last)];
+        var placed = places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, order, places, p.Scheduled, p.Cue, p.Sound))).ToList();
+        var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
+        var silent = yielding.Select(Name).ToHashSet();
+        // What waits for another takes over whenever that comes to it.
+        inOrder = [.. inOrder.Where(b => places.WaitsFor(b.Cue) is null)];
+        // It sounds on until the later one does: that is at a place's coming, or while one stays.
+        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => Name(b.First.Bed), b => LivePlan.LastPlaceBefore(order, b.Second.Bed.StartFrame));
+        return
+        [
+            .. placed
+                .Where(p => !silent.Contains(Name(p.Scheduled)))
+                .Select(p => p.Stay.Until(until.GetValueOrDefault(Name(p.Scheduled), int.MaxValue)))
+                .Where(s => s.First <= s.Last),
+        ];
+
+        static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
     private static LiveStay StayOf(Show show, RunningOrder order, CuePlaces places, ScheduledCue planned, Cue cue, Sound sound)
     {
         var covered = order.Of(show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
-        var last = cue.Stop == CueStop.Show && !cue.EachSlide ? order.Slides[^1] : covered[^1];
-        var lastPlace = LivePlan.PlaceOf(order, last) + last.StepFrames.Count - 1;
-        if (cue.Stop == CueStop.Step && StepOf(show, order, covered, cue.StopStepId) is { } stop) lastPlace = stop - 1;
-        var after = cue.Start.CueId is { } other && places.All.Any(p => p.Cue.Id == other && !p.Cue.Muted) ? other : null;
+        // It is to stop while a place stays, where it ends earlier or later than its span does.
+        var lastPlace = planned.StopFrame is { } stop ? LivePlan.LastPlaceBefore(order, stop) : LivePlan.PlaceOf(order, covered[^1]) + covered[^1].StepFrames.Count - 1;
+        var (last, from, to) = LivePlan.SpanOf(order, lastPlace);
+        var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
+        var after = places.WaitsFor(cue)?.Id;
         // What waits for another may be called for anywhere in its span, whenever that ends.
         var start = after is not null ? (Place: LivePlan.PlaceOf(order, covered[0]), DelayMs: 0L) : StartOf(show, order, cue, planned, covered);
-        var stem = LiveStem.Of(cue, planned);
+        var stem = LiveStem.Of(planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
-            cue.FadeIn, cue.FadeOut, cue.HandoverMs, cue.Stop == CueStop.Finished, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
-            stem.Loops ? null : stem.Cue.LengthFrames / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
-        return new(live, start.Place, lastPlace, start.DelayMs, after is null && cue.Start.Kind != CueStartKind.Hand);
+            cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
+            stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
+        return new(live, start.Place, lastPlace, start.DelayMs, !places.WaitsForHand(cue), endMs);
     }
 
     private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)

@@ -10,33 +10,36 @@ namespace Phonaris.Core.Live;
 /// is there until a round that is like all that follow, which is then repeated to the frame.
 /// </summary>
 /// <param name="Cue">What is rendered, from frame 0 on.</param>
+/// <param name="LengthFrames">The length of the stem: that of the cue, and of the silence behind it.</param>
 /// <param name="LoopFrom">The frame of the stem from which it is repeated; its length where it is not.</param>
-public sealed record LiveStem(ScheduledCue Cue, long LoopFrom)
+public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom)
 {
+    /// <summary>The silence between the end of music that ends by itself and its beginning anew, in frames: long enough for the presenter to go on in it.</summary>
+    private const long BreathFrames = Frames.PerSecond;
+
     /// <summary>Whether it goes round without end.</summary>
-    public bool Loops => LoopFrom < Cue.LengthFrames;
+    public bool Loops => LoopFrom < LengthFrames;
 
     /// <summary>The stem of a cue.</summary>
-    /// <param name="cue">The cue.</param>
     /// <param name="planned">What it plays by the schedule, before beds hand over and make room.</param>
-    public static LiveStem Of(Cue cue, ScheduledCue planned)
+    public static LiveStem Of(ScheduledCue planned)
     {
-        ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(planned);
         var plays = planned with { StartFrame = 0, FadeIn = default, FadeOut = default, TakesOverFrom = null };
-        // Music that was made as long as its slides goes round where they stay longer than was planned.
-        if (cue.Fit?.Method is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch && plays.Rounds == 1)
-            plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
+        // Music that was made as long as its slides goes round where they stay longer than was planned: what ends by itself does so first.
+        var goesOn = plays.FittedBy is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch;
+        if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
         if (plays.Rounds != Shows.Cue.FillSpan)
         {
-            var (_, fadeOut) = FadeShape.Pair(default, FadeShape.Of(cue.FadeOut), plays.NaturalFrames);
-            return new(plays with { EndFrame = plays.NaturalFrames, FadeOut = fadeOut }, plays.NaturalFrames);
+            var (_, fadeOut) = FadeShape.Pair(default, FadeShape.Of(plays.Ending), plays.NaturalFrames);
+            var once = plays with { EndFrame = plays.NaturalFrames, FadeOut = fadeOut };
+            return goesOn ? new(once, once.LengthFrames + BreathFrames, 0) : new(once, once.LengthFrames, once.LengthFrames);
         }
         // From the round on in which the last change of its level lies behind.
         var settled = plays.Envelope.Points.Count == 0 ? 0 : plays.Envelope.Points[^1].Frame;
         var round = Math.Max(1, plays.RoundAt(Math.Max(0, settled - 1)) + 1);
         var loop = plays.RoundStart(round);
-        return new(plays with { EndFrame = loop + plays.PeriodFrames }, loop);
+        return new(plays with { EndFrame = loop + plays.PeriodFrames }, loop + plays.PeriodFrames, loop);
     }
 
     /// <summary>The stem of a cue of a plan.</summary>
@@ -47,11 +50,10 @@ public sealed record LiveStem(ScheduledCue Cue, long LoopFrom)
     public static LiveStem Of(Show show, string cueId, FitOf? fit)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var cue = show.Cue(cueId);
         var places = new CuePlaces(show, RunningOrder.Of(show), fit);
-        return Of(cue, places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault() ?? throw new RuleException("This cue does not sound.", "cue"));
+        return Of(places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault() ?? throw new RuleException("This cue does not sound.", "cue"));
     }
 
     /// <summary>The schedule that renders the stem.</summary>
-    public Schedule ToSchedule() => new(Cue.LengthFrames, [Cue], [], []);
+    public Schedule ToSchedule() => new(LengthFrames, [Cue], [], []);
 }

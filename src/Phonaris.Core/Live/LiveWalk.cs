@@ -14,7 +14,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     private readonly LiveRun _run = new(plan);
     private readonly Dictionary<string, LiveCue> _cues = plan.Cues.ToDictionary(c => c.Id);
     private readonly Dictionary<string, (long At, long From)> _sounding = [];
-    private readonly Dictionary<string, long> _due = [];
+    private readonly List<(string CueId, long At)> _due = [];
     private long _now;
 
     /// <summary>What happens next: what has ended or was waited for, then a stroke of the presenter's.</summary>
@@ -24,10 +24,10 @@ public sealed class LiveWalk(LivePlan plan, int seed)
         var strokes = new List<LiveStroke>();
         foreach (var id in _sounding.Where(s => _cues[s.Key].LengthMs is { } length && _now - s.Value.At + s.Value.From >= length).Select(s => s.Key).ToList())
             strokes.Add(Take(new(LiveEventKind.Ended, _now) { CueId = id }));
-        foreach (var id in _due.Where(d => d.Value <= _now).Select(d => d.Key).ToList())
+        foreach (var due in _due.Where(d => d.At <= _now).ToList())
         {
-            _due.Remove(id);
-            strokes.Add(Take(new(LiveEventKind.Due, _now) { CueId = id }));
+            _due.Remove(due);
+            strokes.Add(Take(new(LiveEventKind.Due, _now) { CueId = due.CueId }));
         }
         strokes.Add(Take(Next()));
         return strokes;
@@ -67,11 +67,11 @@ public sealed class LiveWalk(LivePlan plan, int seed)
         foreach (var id in _sounding.Keys.Where(id => !here.Held.Contains(id) && !_cues[id].RingsOn)) yield return $"{id} sounds where it is not to.";
         if (_sounding.Keys.Count(IsBed) > 1) yield return "Two beds sound.";
         if (happened.Kind is LiveEventKind.GoTo or LiveEventKind.Due or LiveEventKind.Ended)
-            foreach (var bed in beds.Where(b => here.Held.Contains(b) && happened.CueId != b && orders.Any(o => o.CueId == b) && !orders.Any(o => o.By is not null)))
+            foreach (var bed in beds.Where(b => here.Held.Contains(b) && happened.CueId != b && orders.Any(o => o.CueId == b && o.Kind == LiveOrderKind.Stop) && !orders.Any(o => o.By is not null)))
                 yield return $"{bed} broke within its span.";
         if (happened.Kind == LiveEventKind.Silence && _sounding.Count > 0) yield return "Silence is not silent.";
         if (happened.Kind == LiveEventKind.GoTo)
-            foreach (var begin in here.Begins.Where(b => b.DelayMs == 0 && IsBed(b.CueId) && !_sounding.Keys.Any(IsBed) && _run.StateOf(b.CueId).Phase is not (CuePhase.Over or CuePhase.Waiting)))
+            foreach (var begin in here.Begins.Where(b => b.DelayMs == 0 && _cues[b.CueId].After is null && IsBed(b.CueId) && !_sounding.Keys.Any(IsBed) && _run.StateOf(b.CueId).Phase is not (CuePhase.Over or CuePhase.Waiting)))
                 yield return $"{begin.CueId} is missing.";
     }
 
@@ -79,7 +79,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     private IEnumerable<string> Carry(LiveOrder order)
     {
         if (order.Kind is LiveOrderKind.Start or LiveOrderKind.Stop && order.Fade.Ms < LiveRun.EdgeMs) yield return $"{order.CueId} has no fade.";
-        if (order.Kind == LiveOrderKind.Wait) _due[order.CueId] = _now + order.InMs;
+        if (order.Kind == LiveOrderKind.Wait) _due.Add((order.CueId, _now + order.InMs));
         else if (order.Kind == LiveOrderKind.Start ? !_sounding.TryAdd(order.CueId, (_now, order.FromMs)) : !_sounding.Remove(order.CueId))
             yield return $"{order.CueId} {(order.Kind == LiveOrderKind.Start ? "sounds already" : "does not sound")}.";
     }

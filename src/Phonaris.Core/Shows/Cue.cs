@@ -80,7 +80,7 @@ public sealed record Span(string First, string Last);
 /// <summary>What a cue starts with.</summary>
 /// <param name="Kind">A slide, a step, another cue, the presenter's hand, or where its span ends.</param>
 /// <param name="StepId">The step, of a slide of its span; null for the others. A step that is no longer there counts as the slide.</param>
-/// <param name="CueId">The cue it comes after; null for the others. One that does not sound counts as the slide.</param>
+/// <param name="CueId">The cue it comes after; null for the others. One that is parked counts as the slide.</param>
 public sealed record CueStart(CueStartKind Kind, string? StepId, string? CueId = null)
 {
     /// <summary>With the first slide of its span, or each slide where it sounds anew.</summary>

@@ -13,9 +13,9 @@ internal sealed class CuePlaces
     private readonly Dictionary<string, Cue> _cues;
     private readonly Dictionary<string, Sound> _sounds;
     private readonly Dictionary<string, int> _slides;
-    private readonly Dictionary<string, long?> _ends = [];
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
     private readonly Dictionary<string, string> _unfit = [];
+    private HashSet<((string CueId, long StartFrame) Bed, long At)> _takenOver = [];
 
     /// <summary>The places of a show's cues.</summary>
     public CuePlaces(Show show, RunningOrder order, FitOf? fit)
@@ -24,7 +24,10 @@ internal sealed class CuePlaces
         _cues = show.Cues.ToDictionary(c => c.Id);
         _sounds = show.Sounds.ToDictionary(s => s.Id);
         _slides = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
-        foreach (var cue in show.Cues) EndOf(cue);
+        PlaceAll();
+        if (!show.Cues.Any(c => c.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && IsBed(other))) return;
+        // What waits for a bed begins where that is taken over from, and may take over itself.
+        for (var (settled, changed) = (-1L, TakeOver()); changed is { } at && at > settled; (settled, changed) = (at, TakeOver())) PlaceAll();
     }
 
     /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
@@ -35,17 +38,54 @@ internal sealed class CuePlaces
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
     /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
-    public bool WaitsForHand(Cue cue) =>
-        cue.Start.Kind == CueStartKind.Hand
-        || (cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null && WaitsForHand(other));
+    public bool WaitsForHand(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && WaitsForHand(other));
 
-    /// <summary>The frame at which a cue ends; one that comes after another is placed behind it, and there are no circles.</summary>
-    private long? EndOf(Cue cue)
+    /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked or muted: it begins as planned then.</summary>
+    public Cue? WaitsFor(Cue cue) =>
+        cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other is { Span: not null, Muted: false } ? other : null;
+
+    private bool IsBed(Cue cue) => _sounds[cue.SoundId].Kind == SoundKind.Bed;
+
+    private void PlaceAll()
     {
-        if (_ends.TryGetValue(cue.Id, out var known)) return known;
-        var after = cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) ? EndOf(other) : null;
-        _placed[cue.Id] = [.. Stretches(cue).Select(slides => Place(cue, slides, after)).OfType<ScheduledCue>()];
-        return _ends[cue.Id] = _placed[cue.Id] is [.., var last] ? last.EndFrame : null;
+        _placed.Clear();
+        _unfit.Clear();
+        foreach (var cue in _show.Cues) PlacedOf(cue);
+    }
+
+    /// <summary>
+    /// Finds where beds take over from others. Nothing bears on what lies earlier: so of what is otherwise than was taken for granted only the
+    /// earliest is certain, and what lies behind it is found anew.
+    /// </summary>
+    /// <returns>The frame of what was otherwise; null where nothing was.</returns>
+    private long? TakeOver()
+    {
+        var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !WaitsForHand(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
+        var takenOver = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: (b.First.Cue.Id, b.First.Bed.StartFrame), At: b.Second.Bed.StartFrame)).ToHashSet();
+        takenOver.UnionWith(yielding.Select(y => (Bed: (y.CueId, y.StartFrame), At: y.StartFrame)));
+        takenOver.SymmetricExceptWith(_takenOver);
+        if (takenOver.Count == 0) return null;
+        var otherwise = takenOver.Min(t => t.At);
+        takenOver.SymmetricExceptWith(_takenOver);
+        _takenOver = [.. takenOver.Where(t => t.At <= otherwise)];
+        return otherwise;
+    }
+
+    /// <summary>Where a cue lies; one that comes after another is placed behind it, and there are no circles.</summary>
+    private IReadOnlyList<ScheduledCue> PlacedOf(Cue cue)
+    {
+        if (_placed.TryGetValue(cue.Id, out var known)) return known;
+        var ends = cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null ? EndsOf(other) : null;
+        // What waits for one that has no time has none either.
+        if (ends is []) return _placed[cue.Id] = [];
+        return _placed[cue.Id] = [.. Stretches(cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
+    }
+
+    /// <summary>The frames at which a cue ends, or is taken over from; none for a bed that does not sound.</summary>
+    private List<long> EndsOf(Cue cue)
+    {
+        var takenOver = _takenOver.Where(t => t.Bed.CueId == cue.Id).ToDictionary(t => t.Bed.StartFrame, t => t.At);
+        return [.. PlacedOf(cue).Select(p => (p.StartFrame, End: Math.Min(p.EndFrame, takenOver.GetValueOrDefault(p.StartFrame, long.MaxValue)))).Where(p => p.End > p.StartFrame).Select(p => p.End)];
     }
 
     private IEnumerable<IReadOnlyList<SlideTime>> Stretches(Cue cue)
@@ -55,22 +95,36 @@ internal sealed class CuePlaces
         return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
     }
 
-    private ScheduledCue? Place(Cue cue, IReadOnlyList<SlideTime> slides, long? after)
+    private ScheduledCue? Place(Cue cue, IReadOnlyList<SlideTime> slides, List<long> ends)
     {
         var spanEnd = slides[^1].EndFrame;
         if (cue is { Start.Kind: CueStartKind.End, Fit: null }) return Backwards(cue, slides, spanEnd);
-        var start = Math.Max(after ?? StepFrame(cue.Start.StepId, slides) ?? slides[0].StartFrame, slides[0].StartFrame) + Frames.FromMs(cue.DelayMs);
+        // After another: where that first ends on its slides, or with them where it has ended before.
+        var first = slides[0].StartFrame;
+        var start = ends.Where(e => e > first).DefaultIfEmpty(StepFrame(cue.Start.StepId, slides) ?? first).Min() + Frames.FromMs(cue.DelayMs);
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _sounds[cue.SoundId];
-        // Going round without end has no finish but the span's.
-        var limit = Limit(cue, slides, spanEnd) ?? (cue.Rounds == Cue.FillSpan || cue.Fit is not null ? spanEnd : _order.TotalFrames);
-        var place = Plays(cue, sound, Math.Min(limit, _order.TotalFrames) - start) with { StartFrame = start };
+        // What is fitted is made as long as the span; going round without end has no finish but the span's either.
+        var place = Plays(cue, sound, Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, _order.TotalFrames) - start) with { StartFrame = start };
+        var limit = Limit(cue, slides, spanEnd) ?? (place.Rounds == Cue.FillSpan || place.FittedBy is not null ? spanEnd : _order.TotalFrames);
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
         var end = Math.Min(Math.Min(natural, limit), _order.TotalFrames);
         if (end <= start) return null;
-        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), end - start);
-        return place with { EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
+        return Faded(place with { EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
+    }
+
+    private static ScheduledCue Faded(ScheduledCue place, Cue cue)
+    {
+        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(place.Ending), place.LengthFrames);
+        return place with { FadeIn = fadeIn, FadeOut = fadeOut };
+    }
+
+    /// <summary>All that a cue uses of its sound, once, from frame 0 on: as it is, whatever its recipe.</summary>
+    public ScheduledCue Whole(Cue cue)
+    {
+        var whole = Plays(cue with { Fit = null, Rounds = 1 }, _sounds[cue.SoundId], 0);
+        return Faded(whole with { EndFrame = whole.NaturalFrames }, cue);
     }
 
     /// <summary>The frame at which a cue is stopped; null for one that ends when it has finished.</summary>
@@ -78,6 +132,8 @@ internal sealed class CuePlaces
     {
         CueStop.Span => spanEnd + Frames.FromMs(cue.StopOffsetMs),
         CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + Frames.FromMs(cue.StopOffsetMs),
+        // Anew on every slide, it keeps to each.
+        CueStop.Show when cue.EachSlide => spanEnd,
         CueStop.Show => _order.TotalFrames + Math.Min(0, Frames.FromMs(cue.StopOffsetMs)),
         _ => null,
     };
@@ -91,8 +147,7 @@ internal sealed class CuePlaces
         if (end <= first) return null;
         var whole = Plays(cue with { Rounds = Math.Max(1, cue.Rounds) }, _sounds[cue.SoundId], 0);
         var place = whole.NaturalFrames <= end - first ? whole : Last(whole, Math.Min(end - first, whole.UsedFrames));
-        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(cue.FadeIn), FadeShape.Of(cue.FadeOut), place.NaturalFrames);
-        return place with { StartFrame = end - place.NaturalFrames, EndFrame = end, FadeIn = fadeIn, FadeOut = fadeOut };
+        return Faded(place with { StartFrame = end - place.NaturalFrames, EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
     }
 
     /// <summary>Only the last frames of what a cue plays, once.</summary>
@@ -113,7 +168,12 @@ internal sealed class CuePlaces
         var rounds = fitted is null ? cue.Rounds : 1;
         return new(
             cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
-            Gain.FromDecibels(cue.LevelDb), Envelope.Of(cue.LevelPoints), default, default);
+            Gain.FromDecibels(cue.LevelDb), Envelope.Of(cue.LevelPoints), default, default)
+        {
+            Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
+            FittedBy = fitted?.Method,
+            EndsItself = fitted?.EndsNaturally ?? false,
+        };
     }
 
     /// <summary>What its recipe comes to; null where it does not do for that length, or nothing is known of the music: then it sounds as it is.</summary>

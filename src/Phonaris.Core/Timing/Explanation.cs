@@ -93,6 +93,8 @@ public sealed class Explanation
         var name = Name(cue);
         if (cue.Muted) return Is($"{name} is muted.", "Let it sound", new SetMuted(cue.Id, false));
         if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
+        if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.GivesWayTo is { } other)
+            return Is($"{name} gives way to {Name(_show.Cue(other))}, which begins at the same moment.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));
         var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
         if (last is null && cue is { Start.Kind: CueStartKind.End, Fit: null })
             return Is($"{name} begins later, so as to end where its slides do.", "Begin with its slides", new SetStart(cue.Id, CueStart.WithSlide));

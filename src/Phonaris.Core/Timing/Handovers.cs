@@ -13,16 +13,16 @@ internal static class Handovers
     private const long MeetFrames = 50 * Frames.PerMs;
 
     /// <summary>Beds one after the other, with handovers where they meet.</summary>
-    /// <param name="beds">The beds as they would sound by themselves, each with the length of the handover to it, in frames.</param>
+    /// <param name="beds">The beds as they would sound by themselves, in the order they begin, no two at once; each with the length of the handover to it, in frames.</param>
     /// <param name="total">The running time in frames.</param>
     public static IEnumerable<ScheduledCue> Between(IEnumerable<(ScheduledCue Bed, long Handover)> beds, long total)
     {
-        var sorted = beds.OrderBy(b => b.Bed.StartFrame).ToList();
+        var sorted = beds.ToList();
         var order = sorted.ConvertAll(b => b.Bed);
         for (var i = 1; i < order.Count; i++)
         {
             var (before, later) = (order[i - 1], order[i]);
-            if (later.StartFrame > before.EndFrame + MeetFrames || later.StartFrame == before.StartFrame) continue;
+            if (later.StartFrame > before.EndFrame + MeetFrames) continue;
             var natural = before.NaturalFrames == long.MaxValue ? total : before.StartFrame + before.NaturalFrames;
             var end = Math.Min(Math.Min(later.StartFrame + sorted[i].Handover, natural), Math.Min(later.EndFrame, total));
             var length = end - later.StartFrame;

@@ -12,7 +12,7 @@ namespace Phonaris.Core.Timing;
 /// </summary>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
 /// <param name="Cues">The cues that sound by themselves, in the show's order; one that sounds anew on every slide is there for each.</param>
-/// <param name="Silent">The cues that have a time but do not sound by themselves: muted ones, and those that wait for a hand, as if it came with their slide.</param>
+/// <param name="Silent">The cues that have a time but do not sound by themselves: muted ones, those that wait for a hand, as if it came with their slide, and beds that give way to one that begins with them.</param>
 /// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
@@ -33,16 +33,45 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         var ducks = Ducks.Of(heard
             .Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks)
             .Select(p => (p.Scheduled.StartFrame, p.Scheduled.EndFrame)));
-        var handovers = heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, Frames.FromMs(p.Cue.HandoverMs)));
-        var beds = Handovers.Between(handovers, order.TotalFrames)
+        var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
+        var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
             .Select(b => b with { Envelope = b.Envelope + ducks.Within(b.StartFrame, b.EndFrame) })
             .ToDictionary(b => (b.CueId, b.StartFrame));
         return new(
             order.TotalFrames,
-            [.. heard.Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
-            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) })],
+            [.. heard.Where(p => !yielding.Any(y => Same(y, p.Scheduled))).Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
+            [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
             places.Unfit);
+
+        static bool Same(ScheduledCue one, ScheduledCue other) => (one.CueId, one.StartFrame) == (other.CueId, other.StartFrame);
     }
+
+    /// <summary>A cue by itself, from frame 0 on, as it lies on its slides: what handovers and ducks are worked out from.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cueId">The cue.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    /// <exception cref="RuleException">It has no time, or its recipe does not do for it.</exception>
+    public static Schedule Alone(Show show, string cueId, FitOf fit)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var places = new CuePlaces(show, RunningOrder.Of(show), fit);
+        if (places.Unfit.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
+        var placed = places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault()
+            ?? throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
+        return FromZero(placed);
+    }
+
+    /// <summary>All that a cue uses of its sound, once, as it is.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cueId">The cue.</param>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    public static Schedule Whole(Show show, string cueId)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return FromZero(new CuePlaces(show, RunningOrder.Of(show), null).Whole(show.Cue(cueId)));
+    }
+
+    private static Schedule FromZero(ScheduledCue cue) => new(cue.LengthFrames, [cue with { StartFrame = 0, EndFrame = cue.LengthFrames }], [], []);
 
     /// <summary>How long a cue can sound, in frames: what it is fitted to; 0 where it has no time.</summary>
     /// <param name="show">The show.</param>

@@ -29,6 +29,21 @@ public sealed record ScheduledCue(
     string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
     long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null, bool ByHand = false)
 {
+    /// <summary>The frame it is stopped at, however long its sound is; null where it ends when it has finished.</summary>
+    public long? StopFrame { get; init; }
+
+    /// <summary>The fade it comes to its own end with, before it is made to fit its length.</summary>
+    public Fade Ending { get; init; } = Fade.None;
+
+    /// <summary>The way it was made as long as its slides; null where it sounds as it is.</summary>
+    public FitMethod? FittedBy { get; init; }
+
+    /// <summary>Whether it was made as long as its slides so that it ends by itself.</summary>
+    public bool EndsItself { get; init; }
+
+    /// <summary>The bed that begins at the same moment, so that this one does not sound; or null.</summary>
+    public string? GivesWayTo { get; init; }
+
     /// <summary>How long it sounds, in frames.</summary>
     public long LengthFrames => EndFrame - StartFrame;
 

@@ -118,9 +118,9 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <summary>The frame a piece's file begins with: a seam before what is its own.</summary>
     private static long From(long piece) => Math.Max(0, piece * PieceFrames - SeamFrames);
 
-    // The number after the length goes up with how they are made.
+    // The speed to its last digit: lengths a frame apart are other samples. The number after the length goes up with how they are made.
     private string Name(long piece) =>
-        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:0.####}-{PieceFrames / Core.Timing.Frames.PerSecond}s-2-{piece}.f32");
+        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:R}-{PieceFrames / Core.Timing.Frames.PerSecond}s-3-{piece}.f32");
 
     private GrowingFile Piece(long piece)
     {
@@ -172,7 +172,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         await MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "f32le", "-ar", $"{Core.Timing.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
-                string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:0.####}:channels=together"), "-f", "f32le", "pipe:1"],
+                string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:R}:channels=together"), "-f", "f32le", "pipe:1"],
             PipeSource.Create((stream, token) => WriteAsync(first, last, stream, token)),
             PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), cancel);
     }

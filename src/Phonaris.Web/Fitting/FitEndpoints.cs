@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core;
+using Phonaris.Core.Audio;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -82,14 +83,11 @@ internal static class FitEndpoints
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
-            var sound = stored.Show.Sound(cue.SoundId);
-            if (RecipeAsked(cue, method) is not { } recipe) return TypedResults.NotFound();
-            await sounds.Fits.PieceAsync(sound.Media, cancel);
-            var fitted = sounds.Fits.Of(sound, cue with { Fit = recipe }, method == Whole ? cue.OutFrame - cue.InFrame : Schedule.LengthFor(stored.Show, cueId));
-            var (from, to) = Chunks.Range(chunk, fitted.LengthFrames);
+            if (await AloneAsync(stored.Show, cue, method, sounds, cancel) is not { } schedule) return TypedResults.NotFound();
+            var (from, to) = Chunks.Range(chunk, schedule.TotalFrames);
             if (chunk < 0 || from >= to) return TypedResults.NotFound();
             var samples = new float[(to - from) * Frames.Channels];
-            sounds.Open(fitted, sound.Media, cue.InFrame).Read(from, samples);
+            new Mixer(schedule, sounds.Open).Render(from, samples);
             response.Headers.CacheControl = "no-store";
             return Chunks.Answer(Chunks.Planar(samples));
         });
@@ -104,14 +102,20 @@ internal static class FitEndpoints
         return await Task.Run(() => Comparison.Of(fitter, cue.Fit ?? new(FitMethod.Recut), length, cue.InFrame, cue.OutFrame), cancel);
     }
 
-    /// <summary>The recipe that is to be heard: a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it.</summary>
-    private static FitRecipe? RecipeAsked(Cue cue, string asked)
+    /// <summary>What would be heard: by a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it; null where there is no such method.</summary>
+    private static async Task<Schedule?> AloneAsync(Show show, Cue cue, string asked, SoundLibrary sounds, CancellationToken cancel)
     {
-        if (asked == Whole) return new(FitMethod.Silence);
+        if (asked == Whole) return Schedule.Whole(show, cue.Id);
         var parts = asked.Split('-');
         if (!Enum.TryParse<FitMethod>(parts[0], ignoreCase: true, out var method)) return null;
         var recipe = RecipeOf(cue, method);
-        return parts.Length == 1 ? recipe : long.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var end) ? recipe with { EndFrame = end } : null;
+        if (parts.Length > 1)
+        {
+            if (!long.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var end)) return null;
+            recipe = recipe with { EndFrame = end };
+        }
+        await sounds.Fits.PieceAsync(show.Sound(cue.SoundId).Media, cancel);
+        return Schedule.Alone(show.Apply(new SetFit(cue.Id, recipe)).Show, cue.Id, sounds.Fits.Of);
     }
 
     private static HoldLimits Limits(long? leastMs, long? greatestMs) =>

@@ -36,7 +36,7 @@ internal static class LiveEndpoints
             var stem = LiveStem.Of(run.Stored.Show, cueId, sounds.Fits.Of);
             await sounds.PrepareAsync(stem.Cue.Source, 0, null, cancel);
             response.ContentType = "application/octet-stream";
-            response.ContentLength = stem.Cue.LengthFrames * Frames.Channels * sizeof(float);
+            response.ContentLength = stem.LengthFrames * Frames.Channels * sizeof(float);
             response.Headers.CacheControl = "no-store";
             await WriteAsync(stem, sounds, response, cancel);
             return TypedResults.Empty;
@@ -70,9 +70,9 @@ internal static class LiveEndpoints
         var block = ArrayPool<float>.Shared.Rent(Frames.PerSecond * Frames.Channels);
         try
         {
-            for (var at = 0L; at < stem.Cue.LengthFrames; at += Frames.PerSecond)
+            for (var at = 0L; at < stem.LengthFrames; at += Frames.PerSecond)
             {
-                var samples = block.AsMemory(0, (int)Math.Min(Frames.PerSecond, stem.Cue.LengthFrames - at) * Frames.Channels);
+                var samples = block.AsMemory(0, (int)Math.Min(Frames.PerSecond, stem.LengthFrames - at) * Frames.Channels);
                 mixer.Render(at, samples.Span);
                 MemoryMarshal.AsBytes(samples.Span).CopyTo(response.BodyWriter.GetSpan(samples.Length * sizeof(float)));
                 response.BodyWriter.Advance(samples.Length * sizeof(float));

@@ -31,7 +31,7 @@ public sealed record RunView(
         var order = RunningOrder.Of(show);
         return new(
             run.Id, run.Stored.Revision, show.WithCardsDrawn(), order, run.Plan,
-            [.. run.Plan.Cues.Select(c => c.CueId).Distinct().Select(id => LiveStem.Of(show, id, sounds.Fits.Of) is var stem ? new StemView(id, stem.Cue.LengthFrames, stem.LoopFrom) : null!)],
+            [.. run.Plan.Cues.Select(c => c.CueId).Distinct().Select(id => LiveStem.Of(show, id, sounds.Fits.Of) is var stem ? new StemView(id, stem.LengthFrames, stem.LoopFrom) : null!)],
             Explanation.OfAll(show, sounds.Fits.Of).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs),

@@ -17,5 +17,5 @@ public sealed record AddCard(string SlideId, CardKind Card, int Index) : Edit
     public override string Sentence(Show before) => $"Added a {(Card == CardKind.Title ? "title" : "credits")} card";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"slide:{SlideId}"];
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, $"slide:{SlideId}", "show/title"];
 }

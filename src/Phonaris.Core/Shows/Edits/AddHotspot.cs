@@ -15,5 +15,5 @@ public sealed record AddHotspot(string CueId) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: a hotspot on its slide";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/hotspot"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/hotspot", $"sound:{before.Cue(CueId).SoundId}/name"];
 }

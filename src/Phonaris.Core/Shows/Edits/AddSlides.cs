@@ -27,7 +27,7 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
     public override string Sentence(Show before) => Slides.Count == 1 ? $"Added “{Slides[0].Title}”" : $"Added {Slides.Count} slides";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Slides.Select(s => $"slide:{s.Id}");
+    public override IEnumerable<string> Touches(Show before) => Slides.Select(s => $"slide:{s.Id}").Prepend(Edits.Touches.Order);
 
     /// <summary>Checks that a slide can be one.</summary>
     /// <exception cref="RuleException">It cannot.</exception>

@@ -20,7 +20,7 @@ public sealed record AddSound(Sound Sound, int Index) : Edit
     public override string Sentence(Show before) => $"Brought in {Sound.Name}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"sound:{Sound.Id}"];
+    public override IEnumerable<string> Touches(Show before) => [$"sound:{Sound.Id}"];
 }
 
 /// <summary>Takes a sound out of the show. Its cues are parked, and with them it can be brought back.</summary>
@@ -53,7 +53,7 @@ public sealed record RemoveSound(string SoundId) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"sound:{SoundId}"];
+    public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "span");
 }
 
 /// <summary>Brings a removed sound back, and cues of it to their slides.</summary>
@@ -80,5 +80,5 @@ public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Ed
     public override string Sentence(Show before) => $"Brought {before.Sound(SoundId).Name} back";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"sound:{SoundId}", .. Spans.Select(s => $"cue:{s.CueId}/span")];
+    public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}", .. Edits.Touches.Spans(Spans)];
 }

@@ -18,7 +18,7 @@ public sealed record DuplicateSlides(ValueList<SlideCopy> Copies) : Edit
         Copies.Count == 1 ? $"Duplicated “{before.Slide(Copies[0].Of).Title}”" : $"Duplicated {Copies.Count} slides";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Copies.Select(c => $"slide:{c.Id}");
+    public override IEnumerable<string> Touches(Show before) => Copies.SelectMany(c => (string[])[$"slide:{c.Of}", $"slide:{c.Id}"]).Prepend(Edits.Touches.Order);
 
     private static Slide Copy(Slide slide, string id) =>
         slide with { Id = id, Steps = [.. slide.Steps.Select((s, i) => s with { Id = $"{id}-{i + 1}" })] };

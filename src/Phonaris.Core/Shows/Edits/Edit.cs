@@ -68,9 +68,10 @@ public abstract record Edit
     public abstract string Sentence(Show before);
 
     /// <summary>
-    /// The things changed, such as <c>cue:x/level</c>. Two edits made on the same revision merge when they touch different things.
+    /// The things changed, such as <c>cue:x/level</c>, and those relied on, told on the show before it. Two edits made on the same revision merge
+    /// when they touch different things: then they come to the same in either order.
     /// </summary>
-    public abstract IEnumerable<string> Touches();
+    public abstract IEnumerable<string> Touches(Show before);
 }
 
 /// <summary>The outcome of an edit.</summary>

@@ -12,5 +12,5 @@ public sealed record GoBack(Show Show, string Version) : Edit
     public override string Sentence(Show before) => $"Went back to “{Version}”";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [Edits.Touches.All];
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.All];
 }

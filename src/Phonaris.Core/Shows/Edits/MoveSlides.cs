@@ -34,7 +34,7 @@ public sealed record MoveSlides(ValueList<string> SlideIds, int Index) : Edit
         SlideIds.Count == 1 ? $"Moved “{before.Slide(SlideIds[0]).Title}”" : $"Moved {SlideIds.Count} slides";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => SlideIds.Select(id => $"slide:{id}/place");
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections"];
 
     private static Span Follow(Show before, Span span, HashSet<string> moved, Dictionary<string, int> places)
     {
@@ -73,5 +73,5 @@ public sealed record ArrangeSlides(ValueList<string> Order, ValueList<CueSpan> S
     public override string Sentence(Show before) => "Put the slides back in order";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Order.Select(id => $"slide:{id}/place").Concat(Spans.Select(s => $"cue:{s.CueId}/span"));
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections"];
 }

@@ -10,22 +10,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
-        var sound = show.Sound(Cue.SoundId);
-        if (Cue.Span is { } span) SetSpan.Validate(show, sound, span);
-        SetStart.Validate(show, Cue.Id, Cue.Start);
-        SetStop.Validate(Cue.Stop, Cue.StopStepId, Cue.StopOffsetMs);
-        SetPart.Validate(sound, Cue.InFrame, Cue.OutFrame);
-        SetRounds.Validate(Cue.Rounds);
-        SetLevel.Validate(Cue.LevelDb);
-        SetDelay.Validate(Cue.DelayMs);
-        SetFade.Validate(Cue.FadeIn);
-        SetFade.Validate(Cue.FadeOut);
-        SetLoopPart.Validate(sound, Cue.LoopPart);
-        SetSpeed.Validate(Cue.Speed);
-        SetFit.Validate(sound, Cue.Fit);
-        SetLevelPoints.Validate(Cue.LevelPoints);
-        SetHandover.Validate(Cue.HandoverMs);
-        SetHotspot.Validate(Cue.Hotspot);
+        Validate(show, Cue);
         return new(show with { Cues = show.Cues.Insert(Math.Clamp(Index, 0, show.Cues.Count), Cue) }, new RemoveCue(Cue.Id));
     }
 
@@ -33,7 +18,29 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     public override string Sentence(Show before) => $"Laid {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{Cue.Id}"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{Cue.Id}", $"sound:{Cue.SoundId}/cues/{Cue.Id}", Edits.Touches.InOrder(Cue.Id)];
+
+    /// <summary>Checks that a cue can be one of a show.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    internal static void Validate(Show show, Cue cue)
+    {
+        var sound = show.Sound(cue.SoundId);
+        if (cue.Span is { } span) SetSpan.Validate(show, sound, span);
+        SetStart.Validate(show, cue.Id, cue.Start);
+        SetStop.Validate(cue.Stop, cue.StopStepId, cue.StopOffsetMs);
+        SetPart.Validate(sound, cue.InFrame, cue.OutFrame);
+        SetRounds.Validate(cue.Rounds);
+        SetLevel.Validate(cue.LevelDb);
+        SetDelay.Validate(cue.DelayMs);
+        SetFade.Validate(cue.FadeIn);
+        SetFade.Validate(cue.FadeOut);
+        SetLoopPart.Validate(sound, cue.LoopPart);
+        SetSpeed.Validate(cue.Speed);
+        SetFit.Validate(sound, cue.Fit);
+        SetLevelPoints.Validate(cue.LevelPoints);
+        SetHandover.Validate(cue.HandoverMs);
+        SetHotspot.Validate(cue.Hotspot);
+    }
 }
 
 /// <summary>Takes a cue out of the show; its sound stays. Cues that waited for it start with their slide instead.</summary>
@@ -61,7 +68,7 @@ public sealed record RemoveCue(string CueId) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}", .. Waiting(before).Select(c => $"cue:{c.Id}/start")];
 
     private IEnumerable<Cue> Waiting(Show show) => show.Cues.Where(c => c.Start.CueId == CueId);
 }

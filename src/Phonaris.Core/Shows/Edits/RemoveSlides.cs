@@ -32,7 +32,7 @@ public sealed record RemoveSlides(ValueList<string> SlideIds) : Edit
         SlideIds.Count == 1 ? $"Removed “{before.Slide(SlideIds[0]).Title}”" : $"Removed {SlideIds.Count} slides";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => SlideIds.Select(id => $"slide:{id}");
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections", .. SlideIds.Select(id => $"slide:{id}")];
 }
 
 /// <summary>Puts slides back where they were, and the spans that had lost them. What undoes <see cref="RemoveSlides"/>.</summary>
@@ -61,8 +61,7 @@ public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSp
         Places.Count == 1 ? $"Put “{Places[0].Slide.Title}” back" : $"Put {Places.Count} slides back";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() =>
-        Places.Select(p => $"slide:{p.Slide.Id}").Concat(Spans.Select(s => $"cue:{s.CueId}/span"));
+    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections", .. Places.Select(p => $"slide:{p.Slide.Id}")];
 }
 
 /// <summary>A slide and its position among all slides, from 0.</summary>

@@ -18,7 +18,7 @@ public sealed record RenameShow(string Title) : Edit
     public override string Sentence(Show before) => $"Renamed the show to “{Title}”";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => ["show/title"];
+    public override IEnumerable<string> Touches(Show before) => ["show/title"];
 
     /// <summary>The title, when it can be one.</summary>
     /// <exception cref="RuleException">It is too long.</exception>

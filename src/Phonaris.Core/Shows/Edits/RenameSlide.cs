@@ -17,5 +17,5 @@ public sealed record RenameSlide(string SlideId, string Title) : Edit
     public override string Sentence(Show before) => $"Renamed “{before.Slide(SlideId).Title}” to “{Title}”";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/title"];
+    public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/title"];
 }

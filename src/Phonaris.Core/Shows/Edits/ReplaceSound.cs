@@ -1,7 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>
-/// Puts another file in a sound's place. Its cues stay; where they used more than the new file has, their in and out move to lie within it.
+/// Puts another file in a sound's place. Its cues stay; what they used of it moves to lie within the new file: in and out, the part that goes
+/// round, the places of their recipes.
 /// </summary>
 /// <param name="SoundId">The sound.</param>
 /// <param name="Media">The content hash of the new file.</param>
@@ -9,34 +10,43 @@ namespace Phonaris.Core.Shows.Edits;
 /// <param name="Figures">What was measured of it.</param>
 public sealed record ReplaceSound(string SoundId, string Media, string FileName, SoundFigures Figures) : Edit
 {
+    /// <summary>The sound's markers, where a replacement is taken back: as they were. Null to keep those that lie within the new file.</summary>
+    public ValueList<Marker>? Markers { get; init; }
+
+    /// <summary>The cues that a replacement which is taken back had changed, as they were.</summary>
+    public ValueList<Cue> Cues { get; init; } = [];
+
     /// <inheritdoc/>
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
         if (Figures.Frames <= 0) throw new RuleException($"{FileName} holds no sound.", "sound");
         var sound = show.Sound(SoundId);
-        List<Edit> back = [new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures)];
-        var markers = sound.Markers.Where(m => m.Frame <= Figures.Frames).ToValueList();
-        if (markers.Count < sound.Markers.Count) back.Add(new SetMarkers(SoundId, sound.Markers));
+        var markers = Markers ?? sound.Markers.Where(m => m.Frame <= Figures.Frames).ToValueList();
         var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers });
         foreach (var cue in show.Cues.Where(c => c.SoundId == SoundId))
-        {
-            // A cue of the whole sound stays one; another keeps what it can.
-            var whole = cue.InFrame == 0 && cue.OutFrame == sound.Frames;
-            var outFrame = whole ? Figures.Frames : Math.Min(cue.OutFrame, Figures.Frames);
-            var inFrame = outFrame - cue.InFrame >= SetPart.LeastFrames ? cue.InFrame : 0;
-            var loop = cue.LoopPart?.ToFrame <= Figures.Frames ? cue.LoopPart : null;
-            if ((inFrame, outFrame, loop) == (cue.InFrame, cue.OutFrame, cue.LoopPart)) continue;
-            next = next.With(cue with { InFrame = inFrame, OutFrame = outFrame, LoopPart = loop });
-            back.Add(new SetPart(cue.Id, cue.InFrame, cue.OutFrame));
-            if (loop != cue.LoopPart) back.Add(new SetLoopPart(cue.Id, cue.LoopPart));
-        }
-        return new(next, back.Count == 1 ? back[0] : new Several([.. back], $"Put {sound.FileName} back"));
+            next = next.With(Cues.FirstOrDefault(c => c.Id == cue.Id) ?? Within(cue, sound.Frames));
+        var changed = show.Cues.Where(c => c.SoundId == SoundId && next.Cue(c.Id) != c).ToValueList();
+        return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = changed });
     }
 
     /// <inheritdoc/>
     public override string Sentence(Show before) => $"{before.Sound(SoundId).Name} is now {FileName}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"sound:{SoundId}"];
+    public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "part", "loop", "fit");
+
+    /// <summary>The cue with what it uses within the new file: of the whole sound, it stays one; another keeps what it can.</summary>
+    private Cue Within(Cue cue, long framesBefore)
+    {
+        var whole = cue.InFrame == 0 && cue.OutFrame == framesBefore;
+        var outFrame = whole ? Figures.Frames : Math.Min(cue.OutFrame, Figures.Frames);
+        return cue with
+        {
+            InFrame = outFrame - cue.InFrame >= SetPart.LeastFrames ? cue.InFrame : 0,
+            OutFrame = outFrame,
+            LoopPart = cue.LoopPart?.ToFrame <= Figures.Frames ? cue.LoopPart : null,
+            Fit = cue.Fit?.Within(Figures.Frames),
+        };
+    }
 }

@@ -25,5 +25,5 @@ public sealed record SetContent(
     public override string Sentence(Show before) => $"“{before.Slide(SlideId).Title}” changed with its deck";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/title", $"slide:{SlideId}/notes", $"slide:{SlideId}/picture", $"slide:{SlideId}/steps"];
+    public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/title", $"slide:{SlideId}/notes", $"slide:{SlideId}/picture", $"slide:{SlideId}/steps"];
 }

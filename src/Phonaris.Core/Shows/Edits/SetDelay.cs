@@ -18,7 +18,7 @@ public sealed record SetDelay(string CueId, long DelayMs) : Edit
         $"{before.CueName(CueId)}: begins after {Say.Seconds(before.Cue(CueId).DelayMs)} → {Say.Seconds(DelayMs)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/delay"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/delay"];
 
     internal static void Validate(long ms)
     {

@@ -16,5 +16,5 @@ public sealed record SetDucks(string CueId, bool Ducks) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Ducks ? "beds make room for it" : "beds do not make room for it")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/ducks"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/ducks"];
 }

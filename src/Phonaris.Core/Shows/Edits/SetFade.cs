@@ -21,7 +21,7 @@ public sealed record SetFade(string CueId, FadeEnd End, Fade Fade) : Edit
         $"{before.CueName(CueId)}: fades {(End == FadeEnd.In ? "in" : "out")} over {Say.Seconds(Fade.Ms)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/fade{End}"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/fade{End}"];
 
     internal static void Validate(Fade fade)
     {

@@ -17,7 +17,7 @@ public sealed record SetHandover(string CueId, long Ms) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: handover {Say.Seconds(before.Cue(CueId).HandoverMs)} → {Say.Seconds(Ms)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/handover"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/handover"];
 
     internal static void Validate(long ms)
     {

@@ -26,7 +26,7 @@ public sealed record SetHidden(ValueList<SlideHidden> Slides) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Slides.Select(s => $"slide:{s.SlideId}/hidden");
+    public override IEnumerable<string> Touches(Show before) => Slides.Select(s => $"slide:{s.SlideId}/hidden");
 }
 
 /// <summary>A slide, and whether it is hidden.</summary>

@@ -26,7 +26,7 @@ public sealed record SetHoldLocks(ValueList<SlideLock> Slides) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Slides.Select(s => $"slide:{s.SlideId}/lock");
+    public override IEnumerable<string> Touches(Show before) => Slides.Select(s => $"slide:{s.SlideId}/lock");
 }
 
 /// <summary>A slide, and whether its hold is locked.</summary>

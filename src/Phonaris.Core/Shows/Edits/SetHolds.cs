@@ -25,7 +25,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
         : $"Hold of {Holds.Count} slides changed";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Holds.Select(h => $"slide:{h.SlideId}/hold");
+    public override IEnumerable<string> Touches(Show before) => Holds.Select(h => $"slide:{h.SlideId}/hold");
 
     /// <summary>Checks that a hold is within bounds.</summary>
     /// <exception cref="RuleException">It is not.</exception>

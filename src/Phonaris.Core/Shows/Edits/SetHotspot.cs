@@ -19,7 +19,7 @@ public sealed partial record SetHotspot(string CueId, Hotspot? Hotspot) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Hotspot is null ? "no hotspot" : "hotspot set")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/hotspot"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/hotspot"];
 
     internal static void Validate(Hotspot? spot)
     {

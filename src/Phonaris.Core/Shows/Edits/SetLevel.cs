@@ -18,7 +18,7 @@ public sealed record SetLevel(string CueId, double LevelDb) : Edit
         $"{before.CueName(CueId)}: level {Say.Decibels(before.Cue(CueId).LevelDb)} → {Say.Decibels(LevelDb)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/level"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/level"];
 
     internal static void Validate(double db)
     {

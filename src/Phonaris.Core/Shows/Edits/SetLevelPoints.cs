@@ -17,7 +17,7 @@ public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) 
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Points.Count == 0 ? "an even level" : Points.Count == 1 ? "one level point" : $"{Points.Count} level points")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/points"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/points"];
 
     internal static void Validate(ValueList<LevelPoint> points)
     {

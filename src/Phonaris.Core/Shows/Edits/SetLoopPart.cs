@@ -17,7 +17,7 @@ public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Part is null ? "all of it goes round" : $"{Say.Time(Part.FromFrame)} to {Say.Time(Part.ToFrame)} goes round")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/loop"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/loop"];
 
     internal static void Validate(Sound sound, LoopPart? part)
     {

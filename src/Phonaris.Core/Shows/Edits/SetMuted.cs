@@ -16,5 +16,5 @@ public sealed record SetMuted(string CueId, bool Muted) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Muted ? "muted" : "sounds again")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/muted"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/muted"];
 }

@@ -18,5 +18,5 @@ public sealed record SetNotes(string SlideId, string Notes) : Edit
     public override string Sentence(Show before) => $"Notes of “{before.Slide(SlideId).Title}” changed";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/notes"];
+    public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/notes"];
 }

@@ -25,7 +25,7 @@ public sealed record SetPart(string CueId, long InFrame, long OutFrame) : Edit
         $"{before.CueName(CueId)}: uses {Say.Time(InFrame)} to {Say.Time(OutFrame)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/part"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/part"];
 
     internal static void Validate(Sound sound, long inFrame, long outFrame)
     {

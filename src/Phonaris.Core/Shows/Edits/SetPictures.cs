@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Gives slides other pictures, and their steps: what joining a deck with exact pages does.</summary>
@@ -26,8 +28,8 @@ public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
         : $"Gave {Pictures.Count} slides other pictures";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Pictures.Select(p => $"slide:{p.SlideId}/picture");
+    public override IEnumerable<string> Touches(Show before) => Pictures.Select(p => $"slide:{p.SlideId}/picture");
 }
 
 /// <summary>A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own.</summary>
-public sealed record SlidePicture(string SlideId, PictureSource Picture, ValueList<PictureSource?> Steps);
+public sealed record SlidePicture(string SlideId, PictureSource Picture, [property: JsonConverter(typeof(ValueListWithGaps<PictureSource>))] ValueList<PictureSource?> Steps);

@@ -16,5 +16,5 @@ public sealed record SetReturn(string CueId, CueReturn Return) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: coming back, it {(Return == CueReturn.PickUp ? "picks up where it was" : "starts over")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/return"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/return"];
 }

@@ -21,7 +21,7 @@ public sealed record SetRounds(string CueId, int Rounds) : Edit
         $"{before.CueName(CueId)}: goes round {(Rounds == Cue.FillSpan ? "to fill the span" : Rounds == 1 ? "once" : $"{Rounds} times")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/rounds"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/rounds"];
 
     internal static void Validate(int rounds)
     {

@@ -8,15 +8,8 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        foreach (var section in Sections)
-        {
-            show.Slide(section.First);
-            if (section.Name.Length is 0 or > RenameShow.LongestTitle)
-                throw new RuleException($"A section has a name, of at most {RenameShow.LongestTitle} characters.", "section");
-        }
-        if (Sections.DistinctBy(s => s.First).Count() != Sections.Count) throw new RuleException("A section begins on that slide already.", "section");
-        if (Sections.DistinctBy(s => s.Id).Count() != Sections.Count) throw new RuleException("Two sections are the same.", "section");
-        return new(show with { Sections = [.. Sections.OrderBy(s => show.SlideIndex(s.First))] }, new SetSections(show.Sections));
+        Validate(show, Sections);
+        return new(show with { Sections = [.. InOrder(show, Sections)] }, new SetSections(show.Sections));
     }
 
     /// <inheritdoc/>
@@ -29,5 +22,22 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => ["sections"];
+    public override IEnumerable<string> Touches(Show before) => ["sections", Edits.Touches.InOrder("sections")];
+
+    /// <summary>Sections in the order of the slides they begin with.</summary>
+    internal static IEnumerable<Section> InOrder(Show show, ValueList<Section> sections) => sections.OrderBy(s => show.SlideIndex(s.First));
+
+    /// <summary>Checks that sections can be those of a show.</summary>
+    /// <exception cref="RuleException">They cannot.</exception>
+    internal static void Validate(Show show, ValueList<Section> sections)
+    {
+        foreach (var section in sections)
+        {
+            show.Slide(section.First);
+            if (section.Name.Length is 0 or > RenameShow.LongestTitle)
+                throw new RuleException($"A section has a name, of at most {RenameShow.LongestTitle} characters.", "section");
+        }
+        if (sections.DistinctBy(s => s.First).Count() != sections.Count) throw new RuleException("A section begins on that slide already.", "section");
+        if (sections.DistinctBy(s => s.Id).Count() != sections.Count) throw new RuleException("Two sections are the same.", "section");
+    }
 }

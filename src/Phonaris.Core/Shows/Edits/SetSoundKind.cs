@@ -20,5 +20,5 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     public override string Sentence(Show before) => $"{before.Sound(SoundId).Name} is a {SoundKind.ToString().ToLowerInvariant()}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"sound:{SoundId}/kind"];
+    public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/kind"];
 }

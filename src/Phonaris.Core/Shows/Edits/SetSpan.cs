@@ -24,7 +24,7 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/span"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/span", Edits.Touches.InOrder(CueId)];
 
     /// <summary>Checks that a cue of a sound can lie on a span.</summary>
     /// <exception cref="RuleException">It cannot.</exception>

@@ -17,7 +17,7 @@ public sealed record SetSpeed(string CueId, double Speed) : Edit
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: speed {Say.Times(before.Cue(CueId).Speed)} → {Say.Times(Speed)}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/speed"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/speed"];
 
     internal static void Validate(double speed)
     {

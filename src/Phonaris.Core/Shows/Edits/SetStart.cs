@@ -24,7 +24,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     }}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/start"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/start"];
 
     /// <summary>Checks that a cue can start so: that what it names is there, and that it does not wait for itself.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
@@ -68,5 +68,5 @@ public sealed record SetEachSlide(string CueId, bool EachSlide) : Edit
         $"{before.CueName(CueId)}: {(EachSlide ? "anew on every slide" : "once across its span")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/each"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/each"];
 }

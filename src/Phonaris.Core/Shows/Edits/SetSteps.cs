@@ -22,7 +22,7 @@ public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
     }
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"slide:{SlideId}/steps"];
+    public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/steps"];
 
     /// <summary>Checks that steps can be those of a slide.</summary>
     /// <exception cref="RuleException">They cannot.</exception>

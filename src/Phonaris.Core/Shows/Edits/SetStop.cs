@@ -23,7 +23,7 @@ public sealed record SetStop(string CueId, CueStop Stop, string? StepId = null, 
         $"{before.CueName(CueId)}: ends {Say.Stop(Stop)}{(OffsetMs == 0 ? "" : $", {Say.Seconds(Math.Abs(OffsetMs))} {(OffsetMs < 0 ? "earlier" : "later")}")}";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => [$"cue:{CueId}/stop"];
+    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/stop"];
 
     internal static void Validate(CueStop stop, string? stepId, long offsetMs)
     {

@@ -16,7 +16,7 @@ public sealed record SetTarget(long? TargetMs) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (TargetMs is < LeastMs or > GreatestMs) throw new RuleException("A running time to aim at lasts from a second to 24 hours.", "target");
+        Validate(TargetMs);
         return new(show with { TargetMs = TargetMs }, new SetTarget(show.TargetMs));
     }
 
@@ -24,5 +24,10 @@ public sealed record SetTarget(long? TargetMs) : Edit
     public override string Sentence(Show before) => TargetMs is { } ms ? $"Running time to aim at: {Say.Time(Frames.FromMs(ms))}" : "No running time to aim at";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => ["show/target"];
+    public override IEnumerable<string> Touches(Show before) => ["show/target"];
+
+    internal static void Validate(long? ms)
+    {
+        if (ms is < LeastMs or > GreatestMs) throw new RuleException("A running time to aim at lasts from a second to 24 hours.", "target");
+    }
 }

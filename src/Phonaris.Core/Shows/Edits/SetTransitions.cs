@@ -11,8 +11,7 @@ public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Ed
         List<SlideTransition> before = [];
         foreach (var (slideId, transition) in Transitions)
         {
-            if (transition.Ms is < 0 or > Transition.GreatestMs)
-                throw new RuleException("A transition takes from 0 to 10 s.", "transition");
+            Validate(transition);
             var slide = show.Slide(slideId);
             before.Insert(0, new(slideId, slide.Transition));
             show = show.With(slide with { Transition = transition });
@@ -26,7 +25,12 @@ public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Ed
         : $"Transition of {Transitions.Count} slides changed";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Transitions.Select(t => $"slide:{t.SlideId}/transition");
+    public override IEnumerable<string> Touches(Show before) => Transitions.Select(t => $"slide:{t.SlideId}/transition");
+
+    internal static void Validate(Transition transition)
+    {
+        if (transition.Ms is < 0 or > Transition.GreatestMs) throw new RuleException("A transition takes from 0 to 10 s.", "transition");
+    }
 }
 
 /// <summary>A slide and how it comes in.</summary>

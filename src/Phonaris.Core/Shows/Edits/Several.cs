@@ -21,5 +21,14 @@ public sealed record Several(ValueList<Edit> Edits, string What) : Edit
     public override string Sentence(Show before) => What;
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => Edits.SelectMany(e => e.Touches()).Distinct();
+    public override IEnumerable<string> Touches(Show before)
+    {
+        var touches = new HashSet<string>();
+        foreach (var edit in Edits)
+        {
+            touches.UnionWith(edit.Touches(before));
+            before = edit.Apply(before).Show;
+        }
+        return touches;
+    }
 }

@@ -28,7 +28,7 @@ public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
         : $"{CueIds.Count} cues: level {(ByDb < 0 ? "−" : "+")}{Math.Abs(ByDb).ToString("0.#", CultureInfo.InvariantCulture)} dB";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches() => CueIds.Select(id => $"cue:{id}/level");
+    public override IEnumerable<string> Touches(Show before) => CueIds.Select(id => $"cue:{id}/level");
 
     private double Shifted(Cue cue) => Math.Clamp(cue.LevelDb + ByDb, Cue.LeastLevelDb, Cue.GreatestLevelDb);
 }
