@@ -1,9 +1,9 @@
 using System.IO.Compression;
 using System.Text.Json;
-using System.Text.RegularExpressions;
+using System.Text.Json.Nodes;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Shows.Upgrades;
 
 namespace Phonaris.Formats;
 
@@ -11,10 +11,10 @@ namespace Phonaris.Formats;
 /// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the files as brought in, <c>media/SHA-256</c>. Described in
 /// docs/show-package.md; its JSON Schema is docs/show.schema.json.
 /// </summary>
-public static partial class ShowPackage
+public static class ShowPackage
 {
     /// <summary>The version written, and the latest that can be read.</summary>
-    public const int Version = 1;
+    public static int Version => ShowUpgrades.Format;
 
     private static readonly JsonSerializerOptions Indented = new(ShowJson.Options) { WriteIndented = true };
 
@@ -69,13 +69,16 @@ public static partial class ShowPackage
     {
         try
         {
-            var document = await JsonSerializer.DeserializeAsync<PackageDocument>(json, ShowJson.Options, cancel);
-            if (document is null || document.Format != PackageDocument.FormatName) throw new RuleException($"{name} is not a show package.");
-            if (document.Version > Version)
-                throw new RuleException($"{name} was written by a later Phonaris (version {document.Version} of the format; this one reads up to {Version}).");
-            return Check(document.Show);
+            var node = await JsonNode.ParseAsync(json, documentOptions: new() { MaxDepth = ShowJson.Options.MaxDepth }, cancellationToken: cancel);
+            if (node is not JsonObject document || document["format"] is not JsonValue format || format.ToString() != PackageDocument.FormatName) throw new RuleException($"{name} is not a show package.");
+            var version = document["version"] is JsonValue number && number.TryGetValue<int>(out var written) ? written : throw new JsonException();
+            if (version > Version)
+                throw new RuleException($"{name} was written by a later Phonaris (version {version} of the format; this one reads up to {Version}).");
+            ShowUpgrades.Upgrade(node, version);
+            return node.Deserialize<PackageDocument>(ShowJson.Options)!.Show.Validated();
         }
-        catch (JsonException)
+        // A member named twice is told as an argument.
+        catch (Exception e) when (e is JsonException or ArgumentException)
         {
             throw new RuleException($"{name} is damaged: what it says of the show cannot be read.");
         }
@@ -118,23 +121,6 @@ public static partial class ShowPackage
             .Concat(show.Sounds.Select(s => s.Media))
             .Distinct();
     }
-
-    /// <summary>Builds the show anew by edits, which refuse whatever the rules forbid.</summary>
-    private static Show Check(Show read)
-    {
-        var show = Show.Empty(read.Title).Apply(new RenameShow(read.Title)).Show;
-        if (read.TargetMs is not null) show = show.Apply(new SetTarget(read.TargetMs)).Show;
-        if (read.Slides.Count > 0) show = show.Apply(new AddSlides(read.Slides, 0)).Show;
-        if (read.Sections.Count > 0) show = show.Apply(new SetSections(read.Sections)).Show;
-        foreach (var sound in read.Sounds) show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
-        // A cue may come after one that is listed behind it.
-        foreach (var cue in read.Cues) show = show.Apply(new PlaceCue(cue with { Start = CueStart.WithSlide }, int.MaxValue)).Show;
-        foreach (var cue in read.Cues.Where(c => c.Start != CueStart.WithSlide)) show = show.Apply(new SetStart(cue.Id, cue.Start)).Show;
-        return Media(show).All(h => HashPattern().IsMatch(h)) ? show : throw new RuleException("A file of the show has no proper name.");
-    }
-
-    [GeneratedRegex("^[0-9a-f]{64}$")]
-    private static partial Regex HashPattern();
 }
 
 /// <summary>The JSON of a show package.</summary>

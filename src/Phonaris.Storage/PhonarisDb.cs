@@ -38,6 +38,10 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         ArgumentNullException.ThrowIfNull(modelBuilder);
+        // What was there before formats were numbered is of the first.
+        modelBuilder.Entity<ShowRow>().Property(s => s.Format).HasDefaultValue(1);
+        modelBuilder.Entity<EditRow>().Property(e => e.Format).HasDefaultValue(1);
+        modelBuilder.Entity<VersionRow>().Property(v => v.Format).HasDefaultValue(1);
         modelBuilder.Entity<ShowRow>().HasKey(s => s.Id);
         modelBuilder.Entity<EditRow>().HasKey(e => new { e.ShowId, e.Position });
         modelBuilder.Entity<EditRow>().HasOne<ShowRow>().WithMany().HasForeignKey(e => e.ShowId);

@@ -15,8 +15,11 @@ public sealed class ShowRow
     /// <summary>How many of its edits are applied; those beyond are there to be redone.</summary>
     public int Applied { get; set; }
 
-    /// <summary>The show in JSON, as <see cref="Core.Shows.ShowJson"/> writes it.</summary>
+    /// <summary>The show, as <see cref="StoredJson"/> writes it.</summary>
     public required string Json { get; set; }
+
+    /// <summary>The number of the format it is written in.</summary>
+    public int Format { get; set; } = 1;
 
     /// <summary>When it was changed last, in UTC.</summary>
     public DateTime ChangedAt { get; set; }
@@ -31,11 +34,14 @@ public sealed class EditRow
     /// <summary>Its place in the history, from 1.</summary>
     public int Position { get; init; }
 
-    /// <summary>The edit in JSON.</summary>
+    /// <summary>The edit, as <see cref="StoredJson"/> writes it.</summary>
     public required string Edit { get; init; }
 
-    /// <summary>The edit that undoes it, in JSON.</summary>
+    /// <summary>The edit that undoes it, likewise.</summary>
     public required string Inverse { get; init; }
+
+    /// <summary>The number of the format they are written in.</summary>
+    public int Format { get; init; } = 1;
 
     /// <summary>What it did, in words.</summary>
     public required string Sentence { get; init; }
@@ -53,6 +59,9 @@ public sealed class ChangeRow
     /// <summary>The things touched, one a line.</summary>
     public required string Touches { get; init; }
 
+    /// <summary>The page that made it; null for nobody in particular.</summary>
+    public string? Sender { get; init; }
+
     /// <summary>What it did, in words.</summary>
     public required string Sentence { get; init; }
 }
@@ -69,8 +78,11 @@ public sealed class VersionRow
     /// <summary>What the person calls it.</summary>
     public required string Name { get; init; }
 
-    /// <summary>The show in JSON.</summary>
+    /// <summary>The show, as <see cref="StoredJson"/> writes it.</summary>
     public required string Json { get; init; }
+
+    /// <summary>The number of the format it is written in.</summary>
+    public int Format { get; init; } = 1;
 
     /// <summary>When it was kept, in UTC.</summary>
     public DateTime CreatedAt { get; init; }

@@ -16,18 +16,28 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     private readonly ConcurrentDictionary<string, SemaphoreSlim> _gates = new();
     private readonly ConcurrentDictionary<string, StoredShow> _latest = new();
 
-    /// <summary>All shows, the one changed last first.</summary>
-    public async Task<IReadOnlyList<StoredShow>> ListAsync(CancellationToken cancel)
+    /// <summary>All shows, the one changed last first. One that cannot be read is there with what is wrong.</summary>
+    public async Task<IReadOnlyList<ListedShow>> ListAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var ids = await db.Shows.OrderByDescending(s => s.ChangedAt).Select(s => s.Id).ToListAsync(cancel);
-        List<StoredShow> shows = [];
-        foreach (var id in ids)
-            if (await FindAsync(id, cancel) is { } show) shows.Add(show);
+        var rows = await db.Shows.OrderByDescending(s => s.ChangedAt).Select(s => new { s.Id, s.Title, s.ChangedAt }).ToListAsync(cancel);
+        List<ListedShow> shows = [];
+        foreach (var row in rows)
+        {
+            try
+            {
+                if (await FindAsync(row.Id, cancel) is { } show) shows.Add(new(row.Id, row.Title, row.ChangedAt, show, null));
+            }
+            catch (RuleException e)
+            {
+                shows.Add(new(row.Id, row.Title, row.ChangedAt, null, e.Message));
+            }
+        }
         return shows;
     }
 
     /// <summary>A show as it is now, or null when there is none of this id.</summary>
+    /// <exception cref="RuleException">What is kept of it cannot be read.</exception>
     public async Task<StoredShow?> FindAsync(string id, CancellationToken cancel)
     {
         if (_latest.TryGetValue(id, out var known)) return known;
@@ -36,12 +46,19 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return row is null ? null : _latest.GetOrAdd(id, await ReadAsync(db, row, null, cancel));
     }
 
+    /// <summary>What is kept of a show as it is written, or null when there is none of this id.</summary>
+    public async Task<string?> WrittenAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Shows.Where(s => s.Id == id).Select(s => s.Json).SingleOrDefaultAsync(cancel);
+    }
+
     /// <summary>Keeps a new show, at revision 1 and without a history.</summary>
     public async Task<StoredShow> AddAsync(string id, Show show, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var row = new ShowRow { Id = id, Title = show.Title, Revision = 1, Json = Write(show), ChangedAt = clock.GetUtcNow().UtcDateTime };
+        var row = new ShowRow { Id = id, Title = show.Title, Revision = 1, Json = StoredJson.Write(show.Validated()), Format = StoredJson.Format, ChangedAt = clock.GetUtcNow().UtcDateTime };
         db.Shows.Add(row);
         await db.SaveChangesAsync(cancel);
         return _latest[id] = new(id, 1, show, null, null, row.ChangedAt);
@@ -57,51 +74,80 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
 
     /// <summary>Makes an edit and keeps it. What had been undone can no longer be redone.</summary>
     /// <param name="id">The show.</param>
-    /// <param name="revision">The revision the edit was made on; null for whatever is there now.</param>
-    /// <param name="edit">The edit.</param>
+    /// <param name="made">The edit, the revision it was made on, and who made it.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    /// <exception cref="StaleEditException">Somebody changed the same thing since that revision.</exception>
+    /// <exception cref="StaleEditException">Somebody else changed the same thing since that revision.</exception>
     /// <exception cref="RuleException">The edit cannot be made.</exception>
-    public Task<StoredShow> ApplyAsync(string id, long? revision, Edit edit, CancellationToken cancel)
+    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(edit);
-        return ChangeAsync(id, async (db, row, show) =>
+        ArgumentNullException.ThrowIfNull(made);
+        return ChangeAsync(id, made.Sender, async (db, row, show) =>
         {
-            if (revision < row.Revision)
+            if (made.Revision > row.Revision) throw new RuleException("This show has not come that far. Load the page again.", "revision");
+            if (made.Revision < row.Revision)
             {
-                var since = await db.Changes.Where(c => c.ShowId == id && c.Revision > revision).OrderBy(c => c.Revision).ToListAsync(cancel);
-                var touches = edit.Touches(show).ToList();
+                // What the same person did since, they have seen.
+                var since = await db.Changes
+                    .Where(c => c.ShowId == id && c.Revision > made.Revision && (made.Sender == null || c.Sender != made.Sender))
+                    .OrderBy(c => c.Revision).ToListAsync(cancel);
+                var touches = made.Edit.Touches(show).ToList();
                 var clash = since.FirstOrDefault(c => Touches.Collide(c.Touches.Split('\n'), touches));
                 if (clash is not null) throw new StaleEditException(clash.Sentence);
             }
-            var sentence = edit.Sentence(show);
-            var (next, inverse) = show.Apply(edit);
-            await db.Edits.Where(e => e.ShowId == id && e.Position > row.Applied).ExecuteDeleteAsync(cancel);
-            db.Edits.Add(new() { ShowId = id, Position = ++row.Applied, Edit = Write(edit), Inverse = Write(inverse), Sentence = sentence });
-            return (next, edit, sentence);
+            return await KeepAsync(db, row, show, made.Edit, cancel);
         }, cancel);
     }
 
+    /// <summary>Makes an edit that is worked out from the show as it is in that very moment, and keeps it.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="edit">The edit for a show; null where there is nothing to change in it.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <exception cref="RuleException">The edit cannot be made.</exception>
+    public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(edit);
+        return ChangeAsync(id, null, async (db, row, show) => edit(show) is { } made ? await KeepAsync(db, row, show, made, cancel) : null, cancel);
+    }
+
+    private static async Task<Change> KeepAsync(PhonarisDb db, ShowRow row, Show show, Edit edit, CancellationToken cancel)
+    {
+        var sentence = edit.Sentence(show);
+        var (next, inverse) = show.Apply(edit);
+        next.Validated();
+        await db.Edits.Where(e => e.ShowId == row.Id && e.Position > row.Applied).ExecuteDeleteAsync(cancel);
+        db.Edits.Add(new()
+        {
+            ShowId = row.Id, Position = ++row.Applied, Edit = StoredJson.Write(edit), Inverse = StoredJson.Write(inverse), Sentence = sentence, Format = StoredJson.Format,
+        });
+        return new(next, edit, sentence);
+    }
+
     /// <summary>Takes the last edit back.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="sender">Who does; null for nobody in particular.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
     /// <exception cref="RuleException">There is nothing to undo.</exception>
-    public Task<StoredShow> UndoAsync(string id, CancellationToken cancel) => ChangeAsync(id, async (db, row, show) =>
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, sender, async (db, row, show) =>
     {
         var last = await db.Edits.SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied, cancel)
             ?? throw new RuleException("There is nothing to undo.");
         row.Applied--;
-        var inverse = Read<Edit>(last.Inverse);
-        return (show.Apply(inverse).Show, inverse, $"Undone: {last.Sentence}");
+        var inverse = StoredJson.Read<Edit>(last.Inverse, last.Format);
+        return new(show.Apply(inverse).Show, inverse, $"Undone: {last.Sentence}");
     }, cancel);
 
     /// <summary>Makes the edit undone last once more.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="sender">Who does; null for nobody in particular.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
     /// <exception cref="RuleException">There is nothing to redo.</exception>
-    public Task<StoredShow> RedoAsync(string id, CancellationToken cancel) => ChangeAsync(id, async (db, row, show) =>
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, sender, async (db, row, show) =>
     {
         var next = await db.Edits.SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied + 1, cancel)
             ?? throw new RuleException("There is nothing to redo.");
         row.Applied++;
-        var edit = Read<Edit>(next.Edit);
-        return (show.Apply(edit).Show, edit, next.Sentence);
+        var edit = StoredJson.Read<Edit>(next.Edit, next.Format);
+        return new(show.Apply(edit).Show, edit, next.Sentence);
     }, cancel);
 
     /// <summary>The edits of a show in the order they were made, those undone among them.</summary>
@@ -124,13 +170,13 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         if (position < 0 || position > history.Count) throw new RuleException("The history does not reach there.", "position");
         var applied = history.Count(l => l.Applied);
         StoredShow? stored = null;
-        for (; applied > position; applied--) stored = await UndoAsync(id, cancel);
-        for (; applied < position; applied++) stored = await RedoAsync(id, cancel);
+        for (; applied > position; applied--) stored = await UndoAsync(id, null, cancel);
+        for (; applied < position; applied++) stored = await RedoAsync(id, null, cancel);
         return stored ?? await FindAsync(id, cancel) ?? throw new RuleException("That show is no longer there.");
     }
 
-    private async Task<StoredShow> ChangeAsync(
-        string id, Func<PhonarisDb, ShowRow, Show, Task<(Show Show, Edit Edit, string Sentence)>> change, CancellationToken cancel)
+    /// <summary>Changes a show: once this is committed nothing can go wrong any more. Where nothing is to be changed, nothing is kept.</summary>
+    private async Task<StoredShow> ChangeAsync(string id, string? sender, Func<PhonarisDb, ShowRow, Show, Task<Change?>> change, CancellationToken cancel)
     {
         var gate = _gates.GetOrAdd(id, _ => new SemaphoreSlim(1));
         await gate.WaitAsync(cancel);
@@ -139,16 +185,18 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             await using var db = await databases.CreateDbContextAsync(cancel);
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             var row = await db.Shows.SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw new RuleException("That show is no longer there.");
-            var before = _latest.TryGetValue(id, out var known) ? known.Show : Read<Show>(row.Json);
-            var (show, edit, sentence) = await change(db, row, before);
+            var before = _latest.TryGetValue(id, out var known) ? known : await ReadAsync(db, row, null, cancel);
+            if (await change(db, row, before.Show) is not var (show, edit, sentence)) return before;
             row.Revision++;
             row.Title = show.Title;
-            row.Json = Write(show);
+            row.Json = StoredJson.Write(show);
+            row.Format = StoredJson.Format;
             row.ChangedAt = clock.GetUtcNow().UtcDateTime;
-            db.Changes.Add(new() { ShowId = id, Revision = row.Revision, Touches = string.Join('\n', edit.Touches(before)), Sentence = sentence });
+            db.Changes.Add(new() { ShowId = id, Revision = row.Revision, Touches = string.Join('\n', edit.Touches(before.Show)), Sentence = sentence, Sender = sender });
             await db.SaveChangesAsync(cancel);
+            var stored = await ReadAsync(db, row, show, cancel);
             await transaction.CommitAsync(CancellationToken.None);
-            return _latest[id] = await ReadAsync(db, row, show, CancellationToken.None);
+            return _latest[id] = stored;
         }
         finally
         {
@@ -163,20 +211,45 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             .Select(e => new { e.Position, e.Sentence })
             .ToListAsync(cancel);
         return new(
-            row.Id, row.Revision, show ?? Read<Show>(row.Json), around.Find(e => e.Position == row.Applied)?.Sentence,
+            row.Id, row.Revision, show ?? Read(row), around.Find(e => e.Position == row.Applied)?.Sentence,
             around.Find(e => e.Position > row.Applied)?.Sentence, row.ChangedAt);
     }
 
-    private static string Write<T>(T value) => JsonSerializer.Serialize(value, ShowJson.Options);
+    private static Show Read(ShowRow row)
+    {
+        try
+        {
+            return StoredJson.Read<Show>(row.Json, row.Format);
+        }
+        catch (Exception e) when (e is JsonException or RuleException)
+        {
+            throw new RuleException($"“{row.Title}” cannot be read: {(e is RuleException ? e.Message : "what is kept of it is damaged.")} What is kept can be saved as a file, from the list of shows.");
+        }
+    }
 
-    private static T Read<T>(string json) => JsonSerializer.Deserialize<T>(json, ShowJson.Options)!;
+    /// <summary>What became of a show, by what, and that in words.</summary>
+    private sealed record Change(Show Show, Edit Edit, string Sentence);
 }
+
+/// <summary>An edit a person made.</summary>
+/// <param name="Revision">The revision of the show they were looking at.</param>
+/// <param name="Edit">The edit.</param>
+/// <param name="Sender">Their page: what it did since that revision does not collide; null for nobody in particular.</param>
+public sealed record MadeEdit(long Revision, Edit Edit, string? Sender = null);
 
 /// <summary>A line of a show's history.</summary>
 /// <param name="Position">Its place, from 1.</param>
 /// <param name="Sentence">What was done.</param>
 /// <param name="Applied">Whether it holds now, or was undone.</param>
 public sealed record HistoryLine(int Position, string Sentence, bool Applied);
+
+/// <summary>A show among the others.</summary>
+/// <param name="Id">What names it.</param>
+/// <param name="Title">Its title.</param>
+/// <param name="ChangedAt">When it was changed last, in UTC.</param>
+/// <param name="Stored">The show; null where it cannot be read.</param>
+/// <param name="Problem">What is wrong with it then, in a sentence.</param>
+public sealed record ListedShow(string Id, string Title, DateTime ChangedAt, StoredShow? Stored, string? Problem);
 
 /// <summary>A show with what is kept about it.</summary>
 /// <param name="Id">What names it.</param>

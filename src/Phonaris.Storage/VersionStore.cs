@@ -30,7 +30,8 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
             Id = id,
             ShowId = stored.Id,
             Name = Validate(name),
-            Json = JsonSerializer.Serialize(stored.Show, ShowJson.Options),
+            Json = StoredJson.Write(stored.Show),
+            Format = StoredJson.Format,
             CreatedAt = clock.GetUtcNow().UtcDateTime,
         });
         await db.SaveChangesAsync(cancel);
@@ -41,7 +42,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = await db.Versions.AsNoTracking().SingleOrDefaultAsync(v => v.ShowId == showId && v.Id == id, cancel);
-        return row is null ? null : (row.Name, JsonSerializer.Deserialize<Show>(row.Json, ShowJson.Options)!);
+        return row is null ? null : (row.Name, StoredJson.Read<Show>(row.Json, row.Format));
     }
 
     /// <summary>The settings kept, the oldest first.</summary>

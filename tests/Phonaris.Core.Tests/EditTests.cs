@@ -136,7 +136,7 @@ public class EditTests
     /// <summary>What must hold of every show: spans in order, and a schedule within its bounds.</summary>
     private static void AssertSound(Show show)
     {
-        foreach (var cue in show.Cues.Where(c => c.Span is not null)) show.Indices(cue.Span!);
+        show.Validated();
         Assert.Equal(show.Sections.OrderBy(s => show.SlideIndex(s.First)), show.Sections);
         Assert.Equal(show.Sections.Count, show.Sections.DistinctBy(s => s.First).Count(s => show.SlideIndex(s.First) >= 0));
         Assert.All(show.Cues, c => Assert.False(c.Span is not null && show.Sound(c.SoundId).Removed));

@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using CsCheck;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
@@ -10,7 +12,10 @@ internal static class Shows
     public static Slide Slide(string id, long holdMs = 4000, bool hidden = false) =>
         new(id, $"Slide {id}", "", "", new PictureSource(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, hidden, Step.Whole(id));
 
-    public static Sound Sound(string id, long frames, SoundKind kind = SoundKind.Bed) => new(id, $"Sound {id}", kind, id, $"{id}.wav", Figures(frames), Rights.Unknown, []);
+    public static Sound Sound(string id, long frames, SoundKind kind = SoundKind.Bed) => new(id, $"Sound {id}", kind, Media(id), $"{id}.wav", Figures(frames), Rights.Unknown, []);
+
+    /// <summary>A content hash for a name.</summary>
+    public static string Media(string name) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(name)));
 
     public static SoundFigures Figures(long frames) => new(frames, 48_000, 2, -20, -18, 3, -2, 0, 0, 0, 0, false);
 

@@ -13,18 +13,18 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     public async Task Edits_undo_and_redo_go_on_after_a_restart()
     {
         await Store().AddAsync("x", Show.Empty("First"), default);
-        await Store().ApplyAsync("x", 1, new RenameShow("Second"), default);
-        var third = await Store().ApplyAsync("x", 2, new RenameShow("Third"), default);
+        await Store().ApplyAsync("x", new MadeEdit(1, new RenameShow("Second")), default);
+        var third = await Store().ApplyAsync("x", new MadeEdit(2, new RenameShow("Third")), default);
         Assert.Equal((3, "Renamed the show to “Third”", null), (third.Revision, third.Undo, third.Redo));
 
         // A new store each time has nothing in memory: all comes from the file.
-        var undone = await Store().UndoAsync("x", default);
+        var undone = await Store().UndoAsync("x", null, default);
         Assert.Equal(("Second", "Renamed the show to “Third”"), (undone.Show.Title, undone.Redo));
-        Assert.Equal("First", (await Store().UndoAsync("x", default)).Show.Title);
-        await Assert.ThrowsAsync<RuleException>(() => Store().UndoAsync("x", default));
-        Assert.Equal("Second", (await Store().RedoAsync("x", default)).Show.Title);
-        await Store().ApplyAsync("x", null, new RenameShow("Other"), default);
-        await Assert.ThrowsAsync<RuleException>(() => Store().RedoAsync("x", default));
+        Assert.Equal("First", (await Store().UndoAsync("x", null, default)).Show.Title);
+        await Assert.ThrowsAsync<RuleException>(() => Store().UndoAsync("x", null, default));
+        Assert.Equal("Second", (await Store().RedoAsync("x", null, default)).Show.Title);
+        await Store().ApplyAsync("x", _ => new RenameShow("Other"), default);
+        await Assert.ThrowsAsync<RuleException>(() => Store().RedoAsync("x", null, default));
         Assert.Equal("Other", (await Store().FindAsync("x", default))!.Show.Title);
     }
 
@@ -34,12 +34,44 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
         var store = Store();
         var show = Show.Empty("Two pages") with { Slides = [Slide("a"), Slide("b")] };
         await store.AddAsync("x", show, default);
-        await store.ApplyAsync("x", 1, new SetHolds([new("a", 5000)]), default);
-        var merged = await store.ApplyAsync("x", 1, new SetHolds([new("b", 6000)]), default);
+        await store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("a", 5000)])), default);
+        var merged = await store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("b", 6000)])), default);
         Assert.Equal([5000, 6000], merged.Show.Slides.Select(s => s.HoldMs));
-        var clash = await Assert.ThrowsAsync<StaleEditException>(() => store.ApplyAsync("x", 1, new SetHolds([new("a", 7000)]), default));
+        var clash = await Assert.ThrowsAsync<StaleEditException>(() => store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("a", 7000)])), default));
         Assert.Contains("“Slide a”: hold 4.0 s → 5.0 s", clash.Message);
         Assert.Equal(5000, (await store.FindAsync("x", default))!.Show.Slides[0].HoldMs);
+    }
+
+    [Fact]
+    public async Task What_a_page_did_itself_since_does_not_collide_and_what_another_did_does()
+    {
+        var store = Store();
+        await store.AddAsync("x", Show.Empty("Two pages") with { Slides = [Slide("a")] }, default);
+        await store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Mine"), "me"), default);
+        await store.UndoAsync("x", "me", default);
+        Assert.Equal("Mine again", (await store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Mine again"), "me"), default)).Show.Slides[0].Notes);
+        await Assert.ThrowsAsync<StaleEditException>(() => store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Yours"), "you"), default));
+        Assert.Contains("not come that far", (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(99, new SetNotes("a", ""), "me"), default))).Message);
+        // Nothing to change is no revision.
+        Assert.Equal(4, (await store.ApplyAsync("x", _ => null, default)).Revision);
+    }
+
+    [Fact]
+    public async Task What_no_show_can_be_is_kept_by_no_door()
+    {
+        var store = Store();
+        var show = Show.Empty("Sound") with { Slides = [Slide("a"), Slide("b")] };
+        await store.AddAsync("x", show, default);
+        foreach (var (edit, says) in (IEnumerable<(Edit, string)>)
+        [
+            (new AddSlides([Slide("c"), Slide("c")], 0), "named “c”"), (new AddSlides([Slide("c/../d")], 0), "letters, digits"),
+            (new AddSlides([Slide("c") with { Picture = Slide("c").Picture with { Media = "../../../etc/passwd" } }], 0), "SHA-256"),
+            (new AddSound(new("s", "S", SoundKind.Bed, "../../../etc/passwd", "s.wav", new(9, 1, 1, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, []), 0), "SHA-256"),
+            (new GoBack(show with { Slides = [Slide("a"), Slide("a")] }, "Old"), "named “a”"),
+        ])
+            Assert.Contains(says, (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(1, edit), default))).Message);
+        await Assert.ThrowsAsync<RuleException>(() => store.AddAsync("y", show with { Sections = [new("s", "S", "gone", false)] }, default));
+        Assert.Equal(1, (await Store().FindAsync("x", default))!.Revision);
     }
 
     [Fact]
@@ -47,7 +79,7 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     {
         var store = Store();
         await store.AddAsync("x", Show.Empty("Busy"), default);
-        await Task.WhenAll(Enumerable.Range(0, 100).Select(i => store.ApplyAsync("x", null, new AddSlides([Slide($"s{i}")], i), default)));
+        await Task.WhenAll(Enumerable.Range(0, 100).Select(i => store.ApplyAsync("x", _ => new AddSlides([Slide($"s{i}")], i), default)));
         var kept = (await Store().FindAsync("x", default))!;
         Assert.Equal((101, 100), (kept.Revision, kept.Show.Slides.Select(s => s.Id).Distinct().Count()));
     }

@@ -120,6 +120,44 @@ public sealed class ApiTests : IDisposable
         Assert.Equal(before.Revision, (await _app.ViewAsync(show)).Revision);
     }
 
+    [Theory]
+    [InlineData("edits", """{"revision":1,"edit":{}}"""), InlineData("edits", """{"revision":1,"edit":null}"""), InlineData("edits", """{"revision":1,"edit":[]}""")]
+    [InlineData("edits", """{"revision":1,"edit":{"kind":"setHolds","holds":[null]}}"""), InlineData("edits", """{"revision":99,"edit":{"kind":"renameShow","title":"x"}}""")]
+    [InlineData("edits", """{"revision":1,"edit":{"kind":"several","edits":[null],"what":"x"}}"""), InlineData("deck/look", """{"files":[null]}""")]
+    [InlineData("edits", """{"revision":1,"edit":{"kind":"removeSlides","slideIds":[null]}}"""), InlineData("deck", """{"files":[{"hash":null,"name":"x"}],"index":0}""")]
+    [InlineData("sounds", """{"hash":"../../../etc/passwd","name":"x"}"""), InlineData("clip", """{"cueIds":[null]}"""), InlineData("edits", "nothing"), InlineData("edits", "")]
+    public async Task What_cannot_be_understood_is_refused_in_a_sentence(string what, string body)
+    {
+        var show = await _app.ShowAsync(1);
+        var answer = await _app.Http.PostAsync($"/api/shows/{show}/{what}", new StringContent(body, Encoding.UTF8, "application/json"));
+        Assert.EndsWith(".", await ProblemAsync(answer, HttpStatusCode.BadRequest));
+        Assert.Equal(1, (await _app.ViewAsync(show)).Revision);
+    }
+
+    [Fact]
+    public async Task A_show_that_cannot_be_read_is_listed_with_what_is_wrong_and_can_be_saved()
+    {
+        var (good, bad) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
+        _app.Query($"UPDATE Shows SET Json = '{{\"title\":' WHERE Id = '{bad}'");
+        _app.Restart();
+        var cards = (await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
+        Assert.Null(cards.Single(c => c.Id == good).Problem);
+        Assert.StartsWith("“A show” cannot be read: what is kept of it is damaged.", cards.Single(c => c.Id == bad).Problem);
+        Assert.Equal("""{"title":""", await _app.Http.GetStringAsync($"/api/shows/{bad}/written"));
+        Assert.Contains("cannot be read", await ProblemAsync(await _app.Http.GetAsync($"/api/shows/{bad}"), HttpStatusCode.BadRequest));
+    }
+
+    [Fact]
+    public async Task The_same_file_six_times_at_once_is_one_sound()
+    {
+        var show = await _app.ShowAsync(1);
+        var file = await _app.UploadAsync(_app.Make("once.wav", "-f", "lavfi", "-i", "sine=duration=1"), "sound");
+        var jobs = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ => await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file))));
+        var results = new List<string>();
+        foreach (var job in jobs) results.Add((await _app.EndAsync(show, job.Id)).Result!);
+        Assert.Equal(Assert.Single((await _app.ViewAsync(show)).Show.Sounds).Id, Assert.Single(results.Distinct()));
+    }
+
     [Fact]
     public async Task Other_sites_cannot_change_anything()
     {

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Data.Sqlite;
 using Phonaris.Core.Shows;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
@@ -24,6 +25,16 @@ public sealed class App : IDisposable
     public HttpClient Http { get; private set; }
 
     public static JsonSerializerOptions Json => ShowJson.Options;
+
+    /// <summary>Does something to the database itself.</summary>
+    public void Query(string sql)
+    {
+        using var db = new SqliteConnection($"Data Source={PathOf("data/phonaris.db")};Pooling=false");
+        db.Open();
+        using var command = db.CreateCommand();
+        command.CommandText = sql;
+        command.ExecuteNonQuery();
+    }
 
     public string PathOf(string name) => Path.Combine(_folder.FullName, name);
 

@@ -4,6 +4,7 @@ using System.Runtime.InteropServices;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;

@@ -4,6 +4,7 @@ using System.Runtime.InteropServices;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
 using Phonaris.Web.Live;
 using Phonaris.Web.Shows;
 

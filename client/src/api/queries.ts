@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { toast } from "sonner";
+import { lookedAt } from "./asOf";
 import { changed } from "./change";
 import { answered, api, titleOf, type Edit, type JobView, type Schemas, type ShowView } from "./client";
 
@@ -95,6 +96,11 @@ class Collision extends Error {}
 
 export const say = (problem: Error) => toast.error(problem.message, { duration: 8000 });
 
+/** This page, to whose own edits its edits do not collide. */
+const sender = Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => byte.toString(16).padStart(2, "0")).join(
+  "",
+);
+
 /** Changes a show: makes an edit, undoes, redoes. */
 export function useEdits(showId: string) {
   const queries = useQueryClient();
@@ -103,6 +109,7 @@ export function useEdits(showId: string) {
 
 function editsOf(queries: QueryClient, showId: string) {
   const path = { params: { path: { id: showId } } };
+  const asSender = { params: { path: { id: showId }, query: { sender } } };
   const revision = () => queries.getQueryData<ShowView>(showKey(showId))?.revision ?? 0;
   const anew = () => queries.invalidateQueries({ queryKey: showKey(showId) });
   const failed = async (problem: Error) => {
@@ -125,10 +132,12 @@ function editsOf(queries: QueryClient, showId: string) {
       })
       .execute(undefined)
       .catch(() => undefined);
-  const edit = (made: Edit) =>
+  const edit = (made: Edit) => {
+    // What the person was looking at, however long it waits for what they did before.
+    const body = { revision: lookedAt() ?? revision(), edit: made, sender };
     make(
       async () => {
-        const answer = await api.POST("/api/shows/{id}/edits", { ...path, body: { revision: revision(), edit: made } });
+        const answer = await api.POST("/api/shows/{id}/edits", { ...path, body });
         if (answer.response.status === 409) throw new Collision(titleOf(answer.error) ?? "This was changed meanwhile.");
         return answered(answer);
       },
@@ -140,10 +149,11 @@ function editsOf(queries: QueryClient, showId: string) {
         toast.error(problem.message, { duration: 20_000, action: again });
       },
     );
+  };
   return {
     edit,
-    undo: () => make(async () => answered(await api.POST("/api/shows/{id}/undo", path))),
-    redo: () => make(async () => answered(await api.POST("/api/shows/{id}/redo", path))),
+    undo: () => make(async () => answered(await api.POST("/api/shows/{id}/undo", asSender))),
+    redo: () => make(async () => answered(await api.POST("/api/shows/{id}/redo", asSender))),
   };
 }
 

@@ -7,27 +7,7 @@ import { shortTime } from "../ui/format";
 export function ShowCard({ show, remove }: { show: Card; remove: () => void }) {
   return (
     <li className="bg-base-100 group relative overflow-hidden rounded-lg border border-[var(--line)]">
-      <Link to={`/shows/${show.id}`} className="block">
-        {show.firstSlide ? (
-          <img
-            className="bg-base-300 aspect-video w-full object-cover"
-            src={`/api/shows/${show.id}/slides/${show.firstSlide}/picture?width=1280`}
-            alt=""
-            loading="lazy"
-          />
-        ) : (
-          <div className="bg-base-300 muted grid aspect-video place-items-center">No slides yet</div>
-        )}
-        <div className="p-4">
-          <h3 className="truncate text-base" title={show.title}>
-            {show.title}
-          </h3>
-          <p className="muted mt-1 text-sm">
-            {count(show.slides, "slide")}, {count(show.sounds, "sound")}
-            <span className="figures float-right">{shortTime(show.runningTimeFrames)}</span>
-          </p>
-        </div>
-      </Link>
+      {show.problem ? <Unreadable show={show} /> : <Readable show={show} />}
       <button
         type="button"
         className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
@@ -38,6 +18,47 @@ export function ShowCard({ show, remove }: { show: Card; remove: () => void }) {
         <Trash2 size={16} />
       </button>
     </li>
+  );
+}
+
+/** A show that cannot be opened: why, and what is kept of it, for whoever mends it. */
+function Unreadable({ show }: { show: Card }) {
+  return (
+    <div className="flex h-full flex-col gap-3 p-4" role="alert">
+      <h3 className="truncate pr-10 text-base" title={show.title}>
+        {show.title}
+      </h3>
+      <p className="text-sm">{show.problem}</p>
+      <a className="btn btn-sm mt-auto self-start" href={`/api/shows/${show.id}/written`} download>
+        Save its file
+      </a>
+    </div>
+  );
+}
+
+function Readable({ show }: { show: Card }) {
+  return (
+    <Link to={`/shows/${show.id}`} className="block">
+      {show.firstSlide ? (
+        <img
+          className="bg-base-300 aspect-video w-full object-cover"
+          src={`/api/shows/${show.id}/slides/${show.firstSlide}/picture?width=1280`}
+          alt=""
+          loading="lazy"
+        />
+      ) : (
+        <div className="bg-base-300 muted grid aspect-video place-items-center">No slides yet</div>
+      )}
+      <div className="p-4">
+        <h3 className="truncate text-base" title={show.title}>
+          {show.title}
+        </h3>
+        <p className="muted mt-1 text-sm">
+          {count(show.slides, "slide")}, {count(show.sounds, "sound")}
+          <span className="figures float-right">{shortTime(show.runningTimeFrames)}</span>
+        </p>
+      </div>
+    </Link>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useRef, useState } from "react";
+import { useBegun } from "./useBegun";
 
 interface Props {
   label: string;
@@ -12,6 +13,7 @@ interface Props {
 export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) {
   const [typed, setTyped] = useState<string>();
   const dropped = useRef(false);
+  const { begin, end } = useBegun();
   return (
     <textarea
       className="value w-full resize-y leading-snug font-normal"
@@ -19,9 +21,12 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
       aria-label={label}
       placeholder={placeholder}
       value={typed ?? value}
-      onChange={(event) => setTyped(event.currentTarget.value)}
+      onChange={(event) => {
+        begin();
+        setTyped(event.currentTarget.value);
+      }}
       onBlur={() => {
-        if (typed !== undefined && typed !== value && !dropped.current) commit(typed);
+        end(() => typed !== undefined && typed !== value && !dropped.current && commit(typed));
         dropped.current = false;
         setTyped(undefined);
       }}

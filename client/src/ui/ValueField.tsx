@@ -1,4 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from "react";
+import { useBegun } from "./useBegun";
 
 interface Props<T> {
   /** What it is, for screen readers. */
@@ -38,6 +39,7 @@ export function ValueField<T>({
   const [wrong, setWrong] = useState(false);
   // Escape leaves the field, and leaving must not commit then.
   const dropped = useRef(false);
+  const { begin, end } = useBegun();
 
   const finish = () => {
     if (typed !== undefined && !dropped.current) {
@@ -46,8 +48,9 @@ export function ValueField<T>({
         setWrong(true);
         return;
       }
-      if (show(next) !== show(value)) commit(next);
+      end(() => show(next) !== show(value) && commit(next));
     }
+    end(() => undefined);
     dropped.current = false;
     setWrong(false);
     setTyped(undefined);
@@ -77,7 +80,10 @@ export function ValueField<T>({
       tabIndex={tabbed ? 0 : -1}
       value={typed ?? show(value)}
       onFocus={(event) => event.currentTarget.select()}
-      onChange={(event) => setTyped(event.currentTarget.value)}
+      onChange={(event) => {
+        begin();
+        setTyped(event.currentTarget.value);
+      }}
       onBlur={finish}
       onKeyDown={onKeyDown}
     />

@@ -46,7 +46,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         static bool Same(ScheduledCue one, ScheduledCue other) => (one.CueId, one.StartFrame) == (other.CueId, other.StartFrame);
     }
 
-    /// <summary>A cue by itself, from frame 0 on, as it lies on its slides: what handovers and ducks are worked out from.</summary>
+    /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
     /// <param name="fit">Works out what recipes come to.</param>
@@ -58,7 +58,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         if (places.Unfit.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
         var placed = places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault()
             ?? throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
-        return FromZero(placed);
+        return FromZero(placed, LengthFor(show, cueId));
     }
 
     /// <summary>All that a cue uses of its sound, once, as it is.</summary>
@@ -68,10 +68,11 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     public static Schedule Whole(Show show, string cueId)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return FromZero(new CuePlaces(show, RunningOrder.Of(show), null).Whole(show.Cue(cueId)));
+        var whole = new CuePlaces(show, RunningOrder.Of(show), null).Whole(show.Cue(cueId));
+        return FromZero(whole, whole.LengthFrames);
     }
 
-    private static Schedule FromZero(ScheduledCue cue) => new(cue.LengthFrames, [cue with { StartFrame = 0, EndFrame = cue.LengthFrames }], [], []);
+    private static Schedule FromZero(ScheduledCue cue, long length) => new(length, [cue with { StartFrame = 0, EndFrame = cue.LengthFrames }], [], []);
 
     /// <summary>How long a cue can sound, in frames: what it is fitted to; 0 where it has no time.</summary>
     /// <param name="show">The show.</param>

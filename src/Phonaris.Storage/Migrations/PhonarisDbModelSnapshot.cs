@@ -25,6 +25,9 @@ namespace Phonaris.Storage.Migrations
                     b.Property<long>("Revision")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Sender")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Sentence")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -49,6 +52,11 @@ namespace Phonaris.Storage.Migrations
                     b.Property<string>("Edit")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<string>("Inverse")
                         .IsRequired()
@@ -162,6 +170,11 @@ namespace Phonaris.Storage.Migrations
                     b.Property<DateTime>("ChangedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.Property<string>("Json")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -185,6 +198,11 @@ namespace Phonaris.Storage.Migrations
 
                     b.Property<DateTime>("CreatedAt")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("Format")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
 
                     b.Property<string>("Json")
                         .IsRequired()

@@ -14,7 +14,7 @@ namespace Phonaris.Web.Bringing;
 /// The job behind a deck: brings in the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
 /// meanwhile. What was read and what was not understood is its result.
 /// </summary>
-internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, FileStore files, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "deck";
 
@@ -59,11 +59,10 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         var bytes = DeckFormats.SoundBytes(files.PathOf(found.Deck), found);
         var hash = await files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
         var prepared = await library.PrepareAsync(hash, found.Name, null, cancel);
-        var stored = await shows.FindAsync(job.ShowId, cancel) ?? throw new RuleException("The show this deck was for is no longer there.");
-        // Taken up again after a restart, what was done is left alone.
-        if (stored.Show.Cues.Any(c => c.Id == id) || slides.Any(s => stored.Show.SlideIndex(s.Id) < 0)) return;
         var sound = Sound.BroughtIn(id, hash, found.Name, prepared.Figures, prepared.Tags, found.Kind);
-        await changes.ApplyAsync(job.ShowId, null, found.ToEdit(stored.Show, sound, slides, id, job.Name), cancel);
+        // Taken up again after a restart, what was done is left alone.
+        await changes.ApplyAsync(
+            job.ShowId, show => show.Cues.Any(c => c.Id == id) || slides.Any(s => show.SlideIndex(s.Id) < 0) ? null : found.ToEdit(show, sound, slides, id, job.Name), cancel);
     }
 
     private sealed class Part(IProgress<double> whole, double from) : IProgress<double>

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Bringing;
 
 /// <summary>The job that decodes a sound and adds it to its show; the same file twice is one sound.</summary>
-internal sealed class BringSound(SoundLibrary library, ShowStore shows, ShowChanges changes) : IJobWork
+internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sound";
 
@@ -21,13 +21,19 @@ internal sealed class BringSound(SoundLibrary library, ShowStore shows, ShowChan
     {
         var file = JsonSerializer.Deserialize<NewSound>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
-        var stored = await shows.FindAsync(job.ShowId, cancel) ?? throw new RuleException("The show this sound was for is no longer there.");
-        if (stored.Show.Sounds.FirstOrDefault(s => s.Media == file.Hash && !s.Removed) is { } there) return there.Id;
         var sound = Sound.BroughtIn(NewId.Next(), file.Hash, file.Name, prepared.Figures, prepared.Tags, file.Kind);
-        Edit edit = new AddSound(sound, int.MaxValue);
-        if (file.SlideId is { } slideId && stored.Show.SlideIndex(slideId) >= 0)
-            edit = new Several([edit, new PlaceCue(CueDefaults.For(stored.Show, sound, slideId, NewId.Next()), int.MaxValue)], edit.Sentence(stored.Show));
-        await changes.ApplyAsync(job.ShowId, null, edit, cancel);
-        return sound.Id;
+        var after = await changes.ApplyAsync(job.ShowId, show => Known(show, file.Hash) is null ? ToEdit(show, sound, file.SlideId) : null, cancel);
+        return Known(after.Show, file.Hash)!.Id;
+    }
+
+    /// <summary>The sound of a show that is this file.</summary>
+    public static Sound? Known(Show show, string hash) => show.Sounds.FirstOrDefault(s => s.Media == hash && !s.Removed);
+
+    private static Edit ToEdit(Show show, Sound sound, string? slideId)
+    {
+        var added = new AddSound(sound, int.MaxValue);
+        return slideId is null || show.SlideIndex(slideId) < 0
+            ? added
+            : new Several([added, new PlaceCue(CueDefaults.For(show, sound, slideId, NewId.Next()), int.MaxValue)], added.Sentence(show));
     }
 }

@@ -12,7 +12,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Bringing;
 
 /// <summary>The job that unpacks a zip of sounds and adds those that can be read; the others are named in its result.</summary>
-internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sounds";
 
@@ -29,10 +29,8 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowSto
             {
                 var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
                 var prepared = await library.PrepareAsync(hash, name, null, cancel);
-                var stored = await shows.FindAsync(job.ShowId, cancel) ?? throw new RuleException("The show these sounds were for is no longer there.");
-                if (stored.Show.Sounds.All(s => s.Media != hash || s.Removed))
-                    await changes.ApplyAsync(
-                        job.ShowId, null, new AddSound(Sound.BroughtIn(NewId.Next(), hash, name, prepared.Figures, prepared.Tags, null), int.MaxValue), cancel);
+                var sound = Sound.BroughtIn(NewId.Next(), hash, name, prepared.Figures, prepared.Tags, null);
+                await changes.ApplyAsync(job.ShowId, show => BringSound.Known(show, hash) is null ? new AddSound(sound, int.MaxValue) : null, cancel);
                 added++;
             }
             catch (RuleException e)

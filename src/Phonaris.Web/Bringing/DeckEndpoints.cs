@@ -24,11 +24,11 @@ internal static class DeckEndpoints
         api.MapPost("/shows/{id}/deck", async Task<Results<ShowAnswer, NotFound>> (
             string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = BroughtFile.ReadDeck(asked.Files, files).Only(asked.Numbers);
             var slides = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
-            var after = await changes.ApplyAsync(id, null, deck.ToEdit(stored.Show, slides, asked.Index, NewId.Next), cancel);
+            var after = await changes.ApplyAsync(id, show => deck.ToEdit(show, slides, asked.Index, NewId.Next), cancel);
             await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, cancel);
             return await views.AnswerAsync(after, cancel);
         });
@@ -36,12 +36,11 @@ internal static class DeckEndpoints
         api.MapPost("/shows/{id}/deck/refresh", async Task<Results<ShowAnswer, NotFound>> (
             string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = brought.Read(files);
             var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
-            var plan = Refresh.Plan(stored.Show, Refresh.DeckFor(stored.Show, coming), coming);
             var name = brought.Files[0].Name;
-            var after = await changes.ApplyAsync(id, stored.Revision, Refresh.ToEdit(stored.Show, plan, coming, name), cancel);
+            var after = await changes.ApplyAsync(id, show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name), cancel);
             // Sounds of the deck were taken over when it first came.
             await BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], cancel);
             return await views.AnswerAsync(after, cancel);
@@ -50,10 +49,9 @@ internal static class DeckEndpoints
         api.MapPost("/shows/{id}/deck/join", async Task<Results<ShowAnswer, NotFound>> (
             string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = BroughtFile.ReadDeck(asked.Files, files);
-            var edit = PageJoin.ToEdit(stored.Show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined);
-            var after = await changes.ApplyAsync(id, stored.Revision, edit, cancel);
+            var after = await changes.ApplyAsync(id, show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined), cancel);
             await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, cancel);
             return await views.AnswerAsync(after, cancel);
         });

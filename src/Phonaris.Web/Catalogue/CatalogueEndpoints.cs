@@ -4,6 +4,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Bringing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Shows;
 
@@ -27,15 +28,14 @@ internal static class CatalogueEndpoints
             string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, SoundLibrary library, ShowChanges changes, ShowViews views,
             CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var (piece, file) = await catalogue.OpenAsync(pieceId, cancel);
             string hash;
             await using (file) hash = await files.PutAsync(file, Sound.GreatestBytes, () => Sound.TooLarge(piece.FileName), cancel);
-            if (stored.Show.Sounds.FirstOrDefault(s => s.Media == hash && !s.Removed) is { } there) throw new RuleException($"{there.Name} is in the show already.");
             var prepared = await library.PrepareAsync(hash, piece.FileName, null, cancel);
             var rights = new Rights(piece.Title, piece.Author, "the sound catalogue", piece.Licence, "", $"catalogue piece {piece.Id}");
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, prepared.Figures, rights, piece.Kind) with { Name = piece.Title };
-            return await views.AnswerAsync(await changes.ApplyAsync(id, null, new AddSound(sound, int.MaxValue), cancel), cancel);
+            return await views.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, hash) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel), cancel);
         });
     }
 }

@@ -9,6 +9,8 @@ namespace Phonaris.Web.Hosting;
 /// <summary>Turns exceptions into problem details (RFC 9457) whose title is a sentence for the person.</summary>
 internal sealed class Problems(IProblemDetailsService details, ILogger<Problems> log) : IExceptionHandler
 {
+    private const string NotUnderstood = "The request cannot be understood: something in it is missing, or is not of its kind.";
+
     public ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         var (status, title, field) = exception switch
@@ -17,7 +19,9 @@ internal sealed class Problems(IProblemDetailsService details, ILogger<Problems>
             StaleEditException e => (StatusCodes.Status409Conflict, e.Message, null),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
                 (StatusCodes.Status413PayloadTooLarge, "That file is larger than can be brought in.", null),
-            BadHttpRequestException e => (e.StatusCode, "The request cannot be understood.", null),
+            BadHttpRequestException e => (e.StatusCode, NotUnderstood, null),
+            // JSON that does not say which kind of a thing it is, where there are several.
+            NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, NotUnderstood, null),
             _ when DiskFull.Caused(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong here, and it is our fault. What you did before is kept.", null),
         };

@@ -34,11 +34,11 @@ internal static class CueEndpoints
         api.MapPost("/shows/{id}/cues/{cueId}/apply", async Task<Results<ShowAnswer, NotFound>> (
             string id, string cueId, string? readyMade, ShowStore shows, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var made = readyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == readyMade)
                 ?? throw new RuleException("Those settings are no longer kept.", "readyMade");
-            var edit = made?.ToEdit(stored.Show, cueId) ?? ReadyMade.ToPlain(stored.Show, cueId);
-            return await views.AnswerAsync(await changes.ApplyAsync(id, null, edit, cancel), cancel);
+            var after = await changes.ApplyAsync(id, show => made?.ToEdit(show, cueId) ?? ReadyMade.ToPlain(show, cueId), cancel);
+            return await views.AnswerAsync(after, cancel);
         });
 
         api.MapPost("/shows/{id}/clip", async Task<Results<Ok<CueClip>, NotFound>> (string id, ChosenCues chosen, ShowStore shows, CancellationToken cancel) =>
@@ -47,10 +47,9 @@ internal static class CueEndpoints
         api.MapPost("/shows/{id}/paste", async Task<Results<ShowAnswer, NotFound>> (
             string id, Pasted pasted, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             if (pasted.Clip.Cues.Any(c => !files.Has(c.Sound.Media))) throw new RuleException("A sound of these cues is not here. Bring it in first.", "clip");
-            var edit = pasted.Clip.ToEdit(stored.Show, pasted.SlideId, NewId.Next);
-            return await views.AnswerAsync(await changes.ApplyAsync(id, null, edit, cancel), cancel);
+            return await views.AnswerAsync(await changes.ApplyAsync(id, show => pasted.Clip.ToEdit(show, pasted.SlideId, NewId.Next), cancel), cancel);
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/proposals", async Task<Results<Ok<CueProposals>, NotFound>> (

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.SignalR;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -7,30 +8,65 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Changes shows and tells the pages that follow them.</summary>
-internal sealed class ShowChanges(ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs)
+/// <summary>Changes shows and tells the pages that follow them. What was kept is told as kept, whatever comes of the telling.</summary>
+internal sealed class ShowChanges(
+    ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
 {
-    public Task<StoredShow> ApplyAsync(string id, long? revision, Edit edit, CancellationToken cancel) =>
-        ChangeAsync(id, () => store.ApplyAsync(id, revision, edit, cancel), cancel);
+    /// <summary>Makes an edit that a person made on a page.</summary>
+    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, made, cancel), cancel);
 
-    public Task<StoredShow> UndoAsync(string id, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, cancel), cancel);
+    /// <summary>Makes an edit that is worked out from the show as it is then; null where there is nothing to change.</summary>
+    public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, edit, cancel), cancel);
 
-    public Task<StoredShow> RedoAsync(string id, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, cancel), cancel);
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, sender, cancel), cancel);
+
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, sender, cancel), cancel);
 
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) =>
         ChangeAsync(id, () => store.WindAsync(id, position, cancel), cancel);
+
+    /// <summary>What an edit changed, for the page that made it; null where that is not known, and the show must be asked for.</summary>
+    public async Task<ShowChange?> ToldAsync(StoredShow stored)
+    {
+        try
+        {
+            return await views.ChangeAsync(stored, CancellationToken.None);
+        }
+        catch (Exception e)
+        {
+            Failed(e, stored);
+            return null;
+        }
+    }
 
     private async Task<StoredShow> ChangeAsync(string id, Func<Task<StoredShow>> change, CancellationToken cancel)
     {
         var before = await store.FindAsync(id, cancel);
         var stored = await change();
-        // What sounds now is fetched anew at once, while the rest is made.
-        await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
-        await mixes.HeardFirstAsync(stored);
-        await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
+        if (stored.Revision == before?.Revision) return stored;
+        try
+        {
+            // What sounds now is fetched anew at once, while the rest is made.
+            await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
+            await mixes.HeardFirstAsync(stored);
+            await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
+        }
+        catch (Exception e)
+        {
+            Failed(e, stored);
+        }
         // Pages that have the show as it was take the change over; others ask for the show.
-        var made = await views.ChangeAsync(stored, CancellationToken.None);
-        await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None);
+        var made = await ToldAsync(stored);
+        try
+        {
+            await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None);
+        }
+        catch (Exception e)
+        {
+            Failed(e, stored);
+        }
         return stored;
     }
+
+    private void Failed(Exception e, StoredShow stored) => log.LogError(e, "Revision {Revision} of show {Id} is kept; telling of it failed", stored.Revision, stored.Id);
 }

@@ -36,6 +36,10 @@ internal static class ShowEndpoints
         api.MapGet("/shows/{id}", async Task<Results<ShowAnswer, NotFound>> (string id, ShowStore shows, ShowViews views, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? await views.AnswerAsync(stored, cancel) : TypedResults.NotFound());
 
+        // A show as it is kept, for one that cannot be opened: whoever mends it needs that.
+        api.MapGet("/shows/{id}/written", async Task<Results<FileContentHttpResult, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
+            await shows.WrittenAsync(id, cancel) is { } json ? TypedResults.File(Encoding.UTF8.GetBytes(json), "application/json", $"show-{id}.json") : TypedResults.NotFound());
+
         api.MapGet("/shows/{id}/timing.{ending}", async Task<Results<ContentHttpResult, FileContentHttpResult, NotFound>> (
             string id, string ending, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {

@@ -49,5 +49,6 @@ public sealed record StrandRow(string SlideId, long FromFrame, long ToFrame, IRe
 /// <param name="RunningTimeFrames">Its running time.</param>
 /// <param name="FirstSlide">Its first slide's id, for a picture, or null.</param>
 /// <param name="ChangedAt">When it was changed last, in UTC.</param>
+/// <param name="Problem">Why it cannot be opened, in a sentence; null where it can.</param>
 public sealed record ShowCard(
-    string Id, string Title, int Slides, int Sounds, long RunningTimeFrames, string? FirstSlide, DateTime ChangedAt);
+    string Id, string Title, int Slides, int Sounds, long RunningTimeFrames, string? FirstSlide, DateTime ChangedAt, string? Problem = null);

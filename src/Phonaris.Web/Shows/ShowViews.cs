@@ -33,6 +33,9 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
     /// <summary>What the last edit of a show made of its view.</summary>
     public async Task<ShowChange?> ChangeAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).Change;
 
+    /// <summary>A show of the list as a card.</summary>
+    public static ShowCard Card(ListedShow listed) => listed.Stored is { } stored ? Card(stored) : new(listed.Id, listed.Title, 0, 0, 0, null, listed.ChangedAt, listed.Problem);
+
     /// <summary>A show as a card.</summary>
     public static ShowCard Card(StoredShow stored)
     {

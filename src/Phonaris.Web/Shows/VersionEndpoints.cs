@@ -26,7 +26,7 @@ internal static class VersionEndpoints
             string id, string versionId, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
         {
             var (name, show) = await kept.FindAsync(id, versionId, cancel) ?? throw new RuleException("That version is no longer kept.", "version");
-            return await views.AnswerAsync(await changes.ApplyAsync(id, null, new GoBack(show, name), cancel), cancel);
+            return await views.AnswerAsync(await changes.ApplyAsync(id, _ => new GoBack(show, name), cancel), cancel);
         });
     }
 }

@@ -1,0 +1,16 @@
+import { useContext, useRef } from "react";
+import { asOf } from "../api/asOf";
+import { ActionsContext } from "../shows/ShowContext";
+
+/** Keeps on which revision of the show something was begun, and ends it on that. Outside of a show it does nothing. */
+export function useBegun() {
+  const actions = useContext(ActionsContext);
+  const revision = useRef<number>(undefined);
+  return {
+    begin: () => (revision.current ??= actions?.now().revision),
+    end: (act: () => void) => {
+      asOf(revision.current, act);
+      revision.current = undefined;
+    },
+  };
+}

@@ -1,0 +1,28 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Upgrades;
+
+namespace Phonaris.Storage;
+
+/// <summary>Shows and edits as they are kept: each with the number of the format it was written in, brought up to date when it is read.</summary>
+public static class StoredJson
+{
+    /// <summary>The number of the format that is written.</summary>
+    public static int Format => ShowUpgrades.Format;
+
+    /// <summary>Writes a show or an edit.</summary>
+    public static string Write<T>(T value) => JsonSerializer.Serialize(value, ShowJson.Options);
+
+    /// <summary>Reads a show or an edit.</summary>
+    /// <param name="json">What was written.</param>
+    /// <param name="format">The number of the format it was written in.</param>
+    /// <exception cref="JsonException">It cannot be read.</exception>
+    public static T Read<T>(string json, int format)
+    {
+        if (format == Format) return JsonSerializer.Deserialize<T>(json, ShowJson.Options) ?? throw new JsonException("Nothing was kept.");
+        var node = JsonNode.Parse(json) ?? throw new JsonException("Nothing was kept.");
+        ShowUpgrades.Upgrade(node, format);
+        return node.Deserialize<T>(ShowJson.Options)!;
+    }
+}
