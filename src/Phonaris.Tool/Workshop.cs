@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -14,13 +16,17 @@ namespace Phonaris.Tool;
 /// <summary>What verbs work with: the file store and the derived files, in the user's cache folder, and the services on them.</summary>
 internal sealed class Workshop
 {
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
+
     private readonly FileStore _files;
+    private readonly string _locks;
 
     public Workshop()
     {
         var root = Environment.GetEnvironmentVariable("PHONARIS_CACHE") ?? Path.Combine(
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
+        _locks = Path.Combine(root, "locks");
         DerivedRoom.Tidy(Path.Combine(root, "derived"), DerivedRoom.MostBytes, DateTime.UtcNow);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
@@ -37,6 +43,14 @@ internal sealed class Workshop
     public FilmExporter Films { get; }
 
     public static string NewId() => Guid.NewGuid().ToString("N")[..12];
+
+    /// <summary>Keeps other verbs from a package while it is read, changed and written.</summary>
+    public Task<HeldFile> HoldAsync(string path, CancellationToken cancel)
+    {
+        Directory.CreateDirectory(_locks);
+        var name = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(Path.GetFullPath(path))));
+        return HeldFile.HoldAsync(Path.Combine(_locks, name), Patience, cancel);
+    }
 
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
         ShowPackage.ReadAsync(path, _files.Has, (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);

@@ -9,35 +9,45 @@ using Phonaris.Web.Jobs;
 using Phonaris.Web.Live;
 using Phonaris.Web.Shows;
 
-var builder = WebApplication.CreateBuilder(args);
-builder.AddHouse();
+try
+{
+    var builder = WebApplication.CreateBuilder(args);
+    builder.AddHouse();
 
-var app = builder.Build();
-await app.PrepareAsync();
-app.UseHouse();
+    var app = builder.Build();
+    await app.PrepareAsync();
+    app.UseHouse();
 
-var api = app.MapGroup("/api");
-api.MapShows();
-api.MapEdits();
-api.MapCues();
-api.MapFits();
-api.MapVersions();
-api.MapUploads();
-api.MapDecks();
-api.MapSounds();
-api.MapPictures();
-api.MapMix();
-api.MapCatalogue();
-api.MapLive();
-api.MapClickerRooms();
-api.MapExports();
-api.MapJobs();
-api.MapFallback(() => TypedResults.NotFound());
-app.MapHub<LiveHub>("/live");
-app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IHubContext<LiveHub>>());
-app.MapFallbackToFile("index.html");
+    var api = app.MapGroup("/api");
+    api.MapShows();
+    api.MapEdits();
+    api.MapCues();
+    api.MapFits();
+    api.MapVersions();
+    api.MapUploads();
+    api.MapDecks();
+    api.MapSounds();
+    api.MapPictures();
+    api.MapMix();
+    api.MapCatalogue();
+    api.MapLive();
+    api.MapClickerRooms();
+    api.MapExports();
+    api.MapJobs();
+    api.MapFallback(() => TypedResults.NotFound());
+    app.MapHub<LiveHub>("/live");
+    app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IHubContext<LiveHub>>());
+    app.MapFallbackToFile("index.html");
 
-await app.RunAsync();
+    await app.RunAsync();
+    return 0;
+}
+// Tools that only describe the app end it by an exception of their own.
+catch (Exception e) when (e is not HostAbortedException)
+{
+    await Console.Error.WriteLineAsync(StartFailure.Sentence(e));
+    return 1;
+}
 
 /// <summary>The app's entry point, public so that tests can host it.</summary>
 public partial class Program;

@@ -1,4 +1,6 @@
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -82,6 +84,32 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
         await Task.WhenAll(Enumerable.Range(0, 100).Select(i => store.ApplyAsync("x", _ => new AddSlides([Slide($"s{i}")], i), default)));
         var kept = (await Store().FindAsync("x", default))!;
         Assert.Equal((101, 100), (kept.Revision, kept.Show.Slides.Select(s => s.Id).Distinct().Count()));
+    }
+
+    /// <summary>An example of each format that was ever kept, in a database of its time.</summary>
+    [Theory]
+    [InlineData(1, "Runs")]
+    public async Task What_was_kept_long_ago_is_read_and_the_database_of_then_is_kept_beside(int format, string migration)
+    {
+        var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", $"format-{format}.json"));
+        var path = Path.Combine(_folder.FullName, "old.db");
+        var options = new DbContextOptionsBuilder<PhonarisDb>();
+        PhonarisDb.Use(options, path);
+        var databases = new PooledDbContextFactory<PhonarisDb>((DbContextOptions<PhonarisDb>)options.Options);
+        await using (var db = await databases.CreateDbContextAsync())
+        {
+            await db.GetService<IMigrator>().MigrateAsync(migration);
+            await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('old', 'Old', 1, 0, {json}, '2026-01-01')");
+        }
+        await DatabaseFile.PrepareAsync(databases, path, _folder.FullName);
+        var show = (await new ShowStore(databases, TimeProvider.System).FindAsync("old", default))!.Show;
+        var fit = show.Validated().Cues[0].Fit!;
+        Assert.Equal((null, 0, 1), (fit.EndFrame, fit.Forbidden.Count, fit.Kept.Count));
+        var copy = Assert.Single(Directory.GetFiles(_folder.FullName, "old.db.before-*"));
+        var then = new DbContextOptionsBuilder<PhonarisDb>();
+        PhonarisDb.Use(then, copy);
+        await using var before = new PhonarisDb((DbContextOptions<PhonarisDb>)then.Options);
+        Assert.EndsWith(migration, (await before.Database.GetAppliedMigrationsAsync()).Last());
     }
 
     [Fact]

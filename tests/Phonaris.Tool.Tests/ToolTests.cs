@@ -33,6 +33,16 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public async Task Verbs_at_once_on_one_package_all_tell()
+    {
+        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Ffmpeg("tone.wav", "-f", "lavfi", "-i", "sine=1000:duration=1");
+        Json("new", "a.phonaris", "--deck", "1.png");
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => Task.Run(() => Json("place", "a.phonaris", "--sound", "tone.wav", "--span", "1", "--delay", $"{n}"))));
+        Assert.Equal([0, 1000, 2000, 3000], Json("show", "a.phonaris").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("delayMs").GetInt64()).Order());
+    }
+
+    [Fact]
     public void A_deck_is_told_and_its_pictures_are_written()
     {
         Ffmpeg("moth wings.png", "-f", "lavfi", "-i", "testsrc=s=640x360", "-frames:v", "1");

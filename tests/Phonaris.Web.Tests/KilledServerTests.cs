@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json;
 
@@ -14,7 +13,7 @@ public sealed class KilledServerTests : IDisposable
     {
         string show;
         var acknowledged = 0;
-        using (var server = await StartAsync())
+        using (var server = await Server.StartAsync(_folder.FullName))
         {
             var made = await server.Http.PostAsJsonAsync("/api/shows", new { title = "Before", files = Array.Empty<object>(), holdMs = 2000 });
             show = (await made.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("id").GetString()!;
@@ -26,31 +25,10 @@ public sealed class KilledServerTests : IDisposable
             server.Process.Kill();
             await server.Process.WaitForExitAsync();
         }
-        using var again = await StartAsync();
+        using var again = await Server.StartAsync(_folder.FullName);
         var view = await again.Http.GetFromJsonAsync<JsonElement>($"/api/shows/{show}");
         Assert.Equal((acknowledged + 1, "Edit 20", "Renamed the show to “Edit 20”"), (view.GetProperty("revision").GetInt32(), view.GetProperty("show").GetProperty("title").GetString(), view.GetProperty("undo").GetString()));
     }
 
     public void Dispose() => _folder.Delete(recursive: true);
-
-    private async Task<Server> StartAsync()
-    {
-        var process = Process.Start(new ProcessStartInfo(
-            "dotnet", [typeof(Program).Assembly.Location, "--urls", "http://127.0.0.1:0", "--Phonaris:Data", _folder.FullName])
-        { RedirectStandardOutput = true })!;
-        const string begins = "Phonaris is at ";
-        while (await process.StandardOutput.ReadLineAsync() is { } line)
-            if (line.StartsWith(begins, StringComparison.Ordinal)) return new(process, new() { BaseAddress = new(line[begins.Length..]) });
-        throw new InvalidOperationException("The server did not start.");
-    }
-
-    private sealed record Server(Process Process, HttpClient Http) : IDisposable
-    {
-        public void Dispose()
-        {
-            Process.Kill();
-            Process.Dispose();
-            Http.Dispose();
-        }
-    }
 }

@@ -14,6 +14,7 @@ internal static class AddVerb
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
+            using var held = await workshop.HoldAsync(parsed.GetValue(path)!, cancel);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var read = await workshop.ReadSoundAsync(parsed.GetValue(file)!, Arguments.KindOf(parsed.GetValue(kind)), cancel);
             (show, var sound) = Workshop.AddOnce(show, read);

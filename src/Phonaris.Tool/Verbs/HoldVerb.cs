@@ -17,6 +17,7 @@ internal static class HoldVerb
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
+            using var held = await workshop.HoldAsync(parsed.GetValue(path)!, cancel);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var n = parsed.GetValue(number);
             var slide = RunningOrder.Of(show).Slides.FirstOrDefault(s => s.Number == n)

@@ -41,6 +41,7 @@ internal static class PlaceVerb
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
+            using var held = await workshop.HoldAsync(parsed.GetValue(path)!, cancel);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             (show, var used) = await FindAsync(workshop, show, parsed.GetValue(sound)!, Arguments.KindOf(parsed.GetValue(kind)), cancel);
             var lies = Spans.Parse(parsed.GetValue(span)!, show);

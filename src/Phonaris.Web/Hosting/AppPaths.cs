@@ -24,6 +24,8 @@ internal sealed class AppPaths(AppOptions options)
 
     public string Database => Path.Combine(Root, "phonaris.db");
 
+    public string Held => Path.Combine(Root, "held");
+
     public string Files => Path.Combine(Root, "files");
 
     public string Derived => Path.Combine(Root, "derived");

@@ -37,6 +37,7 @@ internal static class House
         services.Configure<AppOptions>(builder.Configuration.GetSection("Phonaris"));
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
+        services.AddSingleton<DataFolder>();
         services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
         services.AddSingleton<ShowStore>();
         services.AddSingleton<VersionStore>();
@@ -88,12 +89,9 @@ internal static class House
     public static async Task PrepareAsync(this WebApplication app)
     {
         if (OnlyDescribed) return;
-        Directory.CreateDirectory(app.Services.GetRequiredService<AppPaths>().Root);
-        await using (var db = await app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>().CreateDbContextAsync())
-        {
-            await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
-        }
+        app.Services.GetRequiredService<DataFolder>().Hold();
+        var paths = app.Services.GetRequiredService<AppPaths>();
+        await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
         DerivedRoom.Tidy(app.Services.GetRequiredService<AppPaths>().Derived, DerivedRoom.MostBytes, app.Services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime);
         await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
     }

@@ -1,0 +1,67 @@
+using System.Globalization;
+using Phonaris.Core;
+
+namespace Phonaris.Storage;
+
+/// <summary>
+/// A lock that the operating system keeps for as long as this process lives, whatever becomes of it: nothing is left behind by a killed one.
+/// The file itself stays, and a note beside it of who held it last.
+/// </summary>
+public sealed class HeldFile : IDisposable
+{
+    private readonly FileStream _file;
+
+    private HeldFile(FileStream file) => _file = file;
+
+    /// <summary>Holds a file, where nobody else does.</summary>
+    /// <param name="path">The file; its folder is there.</param>
+    /// <returns>The lock; null where another process, or another part of this one, has it.</returns>
+    /// <exception cref="UnauthorizedAccessException">The folder cannot be written to.</exception>
+    public static HeldFile? TryHold(string path)
+    {
+        FileStream file;
+        try
+        {
+            file = new(path, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+        }
+        catch (IOException e) when (e is not (FileNotFoundException or DirectoryNotFoundException or PathTooLongException))
+        {
+            return null;
+        }
+        // Beside it, since a file that is held cannot be read by others.
+        File.WriteAllText(NoteOf(path), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {DateTime.Now:yyyy-MM-dd HH:mm}"));
+        return new(file);
+    }
+
+    /// <summary>Holds a file as soon as nobody else does.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="patience">How long to wait.</param>
+    /// <param name="cancel">Stops waiting.</param>
+    /// <exception cref="RuleException">Somebody else held it all that time.</exception>
+    public static async Task<HeldFile> HoldAsync(string path, TimeSpan patience, CancellationToken cancel)
+    {
+        for (var since = Environment.TickCount64; ; await Task.Delay(20, cancel))
+        {
+            if (TryHold(path) is { } held) return held;
+            if (Environment.TickCount64 - since > patience.TotalMilliseconds) throw new RuleException($"Something else works on this ({HolderOf(path)}). Wait until it has ended, and try again.");
+        }
+    }
+
+    /// <summary>Who holds a file, or held it last, in words.</summary>
+    public static string HolderOf(string path)
+    {
+        try
+        {
+            return File.ReadAllText(NoteOf(path));
+        }
+        catch (IOException)
+        {
+            return "another process";
+        }
+    }
+
+    private static string NoteOf(string path) => $"{path}-by";
+
+    /// <inheritdoc/>
+    public void Dispose() => _file.Dispose();
+}

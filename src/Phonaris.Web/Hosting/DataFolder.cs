@@ -1,0 +1,31 @@
+using Phonaris.Core;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>The data folder, held by this server alone for as long as it runs, and readable by its owner alone.</summary>
+internal sealed class DataFolder(AppPaths paths) : IDisposable
+{
+    private HeldFile? _held;
+
+    /// <summary>Makes the folder where it is not there, and holds it.</summary>
+    /// <exception cref="RuleException">It cannot be written to, or another server has it.</exception>
+    public void Hold()
+    {
+        try
+        {
+            Directory.CreateDirectory(paths.Root, OwnerOnly);
+            File.SetUnixFileMode(paths.Root, OwnerOnly);
+            _held = HeldFile.TryHold(paths.Held) ?? throw new RuleException(
+                $"Another Phonaris runs on {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or start this one with another data folder.");
+        }
+        catch (Exception e) when (e is UnauthorizedAccessException or IOException)
+        {
+            throw new RuleException($"The data folder {paths.Root} cannot be written to. Choose another one, or see whose it is.");
+        }
+    }
+
+    public void Dispose() => _held?.Dispose();
+
+    private const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
+}

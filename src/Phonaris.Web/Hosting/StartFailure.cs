@@ -1,0 +1,24 @@
+using Microsoft.AspNetCore.Connections;
+using Phonaris.Core;
+using Phonaris.Media;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Why the app could not start, for the person at the terminal.</summary>
+internal static class StartFailure
+{
+    /// <summary>One sentence or two: what is wrong, and what would help.</summary>
+    public static string Sentence(Exception exception) => exception switch
+    {
+        RuleException e => e.Message,
+        _ when Causes(exception).OfType<AddressInUseException>().Any() =>
+            "The port is in use: something else listens on it, perhaps another Phonaris. End that, or choose another port with PHONARIS_PORT.",
+        _ when DiskFull.Caused(exception) => "The disk is full. Free some space and start again.",
+        _ => $"Phonaris could not start: {exception.Message}",
+    };
+
+    private static IEnumerable<Exception> Causes(Exception? exception)
+    {
+        for (; exception is not null; exception = exception.InnerException) yield return exception;
+    }
+}

@@ -1,0 +1,74 @@
+using System.Net;
+using System.Net.Sockets;
+using Microsoft.Data.Sqlite;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>Starting: what a dead server left does not matter, and what hinders it is told in a sentence.</summary>
+public sealed class StartTests : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-start");
+
+    private string Data => Path.Combine(_folder.FullName, "data");
+
+    private string Database => Path.Combine(Data, "phonaris.db");
+
+    [Fact]
+    public async Task What_was_left_by_one_killed_while_starting_is_cleared()
+    {
+        using (await Server.StartAsync(Data)) { }
+        Query("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (Id INTEGER PRIMARY KEY, Timestamp TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, 'long ago')");
+        using var again = await Server.StartAsync(Data);
+        Assert.Equal(HttpStatusCode.OK, (await again.Http.GetAsync("/api/shows")).StatusCode);
+        Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute, File.GetUnixFileMode(Data));
+    }
+
+    [Fact]
+    public async Task A_second_server_on_a_folder_says_who_has_it_and_ends()
+    {
+        using var first = await Server.StartAsync(Data);
+        var (code, said) = await Server.FailAsync(Data);
+        Assert.Equal(1, code);
+        Assert.Contains($"Another Phonaris runs on {Data} (process {first.Process.Id}, since ", said);
+    }
+
+    [Fact]
+    public async Task Whatever_hinders_a_start_is_told_in_a_sentence()
+    {
+        using var taken = new TcpListener(IPAddress.Loopback, 0);
+        taken.Start();
+        await FailsAsync("The port is in use", url: $"http://127.0.0.1:{((IPEndPoint)taken.LocalEndpoint).Port}");
+        File.WriteAllText(Path.Combine(_folder.FullName, "file"), "");
+        await FailsAsync("cannot be written to", Path.Combine(_folder.FullName, "file", "data"));
+        Query("INSERT INTO \"__EFMigrationsHistory\" VALUES ('99990101000000_Later', '99')");
+        await FailsAsync("written by a later Phonaris");
+        var bytes = File.ReadAllBytes(Database);
+        File.WriteAllBytes(Database, [.. bytes[..200], .. new byte[bytes.Length - 200]]);
+        await FailsAsync("is damaged. Nothing was changed");
+        File.WriteAllText(Database, new string('x', 5000));
+        await FailsAsync("is damaged. Nothing was changed");
+        Directory.CreateDirectory(Path.Combine(Data, "files", "ab"));
+        File.WriteAllText(Path.Combine(Data, "files", "ab", "cd"), "a sound");
+        File.Delete(Database);
+        await FailsAsync("their database is missing");
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private async Task FailsAsync(string says, string? data = null, string url = "http://127.0.0.1:0")
+    {
+        var (code, said) = await Server.FailAsync(data ?? Data, url);
+        Assert.Equal(1, code);
+        Assert.Contains(says, said);
+        Assert.DoesNotContain("\n", said);
+    }
+
+    private void Query(string sql)
+    {
+        using var db = new SqliteConnection($"Data Source={Database};Pooling=false");
+        db.Open();
+        using var command = db.CreateCommand();
+        command.CommandText = sql;
+        command.ExecuteNonQuery();
+    }
+}
