@@ -164,8 +164,23 @@ public sealed class ApiTests : IDisposable
         using var foreign = new HttpRequestMessage(HttpMethod.Post, "/api/shows") { Content = JsonContent.Create(new { title = "x", files = Array.Empty<int>() }) };
         foreign.Headers.Add("Origin", "http://elsewhere.example");
         Assert.Equal(HttpStatusCode.Forbidden, (await _app.Http.SendAsync(foreign)).StatusCode);
+        // Over a socket as well: it is refused before it is opened.
+        using var socket = new HttpRequestMessage(HttpMethod.Get, "/live?id=x");
+        foreach (var (name, value) in new[] { ("Origin", "http://elsewhere.example"), ("Connection", "Upgrade"), ("Upgrade", "websocket") }) socket.Headers.TryAddWithoutValidation(name, value);
+        Assert.Equal(HttpStatusCode.Forbidden, (await _app.Http.SendAsync(socket)).StatusCode);
         using var rebound = new HttpRequestMessage(HttpMethod.Get, "/api/shows") { Headers = { Host = "elsewhere.example" } };
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.SendAsync(rebound)).StatusCode);
+    }
+
+    [Theory]
+    [InlineData("/"), InlineData("/api/shows"), InlineData("/api/nothing"), InlineData("/api/shows/none/span?typed=1"), InlineData("/clicker"), InlineData("/openapi/v1.json")]
+    public async Task Every_answer_says_what_may_be_done_with_it(string path)
+    {
+        var headers = (await _app.Http.GetAsync(path)).Headers;
+        var policy = headers.GetValues("Content-Security-Policy").Single();
+        Assert.Contains("default-src 'none'; script-src 'self'", policy);
+        Assert.DoesNotContain("script-src 'self' 'unsafe-inline'", policy);
+        Assert.Equal("nosniff DENY same-origin same-origin", string.Join(' ', new[] { "X-Content-Type-Options", "X-Frame-Options", "Cross-Origin-Opener-Policy", "Cross-Origin-Resource-Policy" }.Select(h => headers.GetValues(h).Single())));
     }
 
     public void Dispose() => _app.Dispose();

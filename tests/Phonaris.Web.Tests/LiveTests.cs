@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
+using Phonaris.Core;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -80,6 +81,35 @@ public sealed class LiveTests : IDisposable
         Assert.Equal(HttpStatusCode.NotFound, (await PressAsync(token)).StatusCode);
 
         Task<HttpResponseMessage> PressAsync(string with) => _app.Http.PostAsJsonAsync("/clicker/press", new ClickerPress(with, "on", 0));
+    }
+
+    [Fact]
+    public async Task Phones_are_shut_out_when_the_run_ends_or_its_show_goes()
+    {
+        var show = await _app.ShowAsync(2);
+        foreach (var end in new[] { "run", "show" })
+        {
+            var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+            var code = (await App.ReadAsync<ClickerView>(await _app.Http.PostAsync($"/api/shows/{show}/runs/{run.Id}/clicker", null))).Code;
+            var token = (await (await _app.Http.PostAsJsonAsync("/clicker/join", new { code })).Content.ReadFromJsonAsync<Dictionary<string, string>>())!["token"];
+            Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/clicker/state?token={token}")).StatusCode);
+            if (end == "show") await _app.Http.DeleteAsync($"/api/shows/{show}");
+            else await _app.Http.PutAsJsonAsync($"/api/shows/{show}/runs/{run.Id}", new ToldRun("present", DateTime.UtcNow, true, new RunLog([], [])), App.Json);
+            Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/clicker/state?token={token}")).StatusCode);
+        }
+    }
+
+    [Fact]
+    public void Wrong_codes_slow_down_the_address_they_come_from_and_nobody_else()
+    {
+        var rooms = new ClickerRooms(TimeProvider.System);
+        var code = rooms.Open("run").Code;
+        var (guesser, phone) = (IPAddress.Parse("192.0.2.7"), IPAddress.Parse("192.0.2.8"));
+        for (var n = 0; n < ClickerRooms.FreeTries; n++) Assert.Contains("not the code", Assert.Throws<RuleException>(() => rooms.Join("x", guesser)).Message);
+        Assert.Contains("Too many wrong codes", Assert.Throws<RuleException>(() => rooms.Join(code, guesser)).Message);
+        Assert.NotNull(rooms.ByToken(rooms.Join(code, phone)));
+        for (var n = 0; n < 9; n++) Assert.Throws<RuleException>(() => rooms.Join("x", IPAddress.Loopback));
+        Assert.NotNull(rooms.ByToken(rooms.Join(code, IPAddress.Loopback)));
     }
 
     public void Dispose() => _app.Dispose();

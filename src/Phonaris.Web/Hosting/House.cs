@@ -99,6 +99,7 @@ internal static class House
     /// <summary>Sets the request pipeline up.</summary>
     public static void UseHouse(this WebApplication app)
     {
+        app.UseMiddleware<Shields>();
         app.UseExceptionHandler();
         app.UseHostFiltering();
         app.UseMiddleware<SameOrigin>();

@@ -18,7 +18,7 @@ internal sealed class Problems(IProblemDetailsService details, ILogger<Problems>
             RuleException e => (StatusCodes.Status400BadRequest, e.Message, e.Field),
             StaleEditException e => (StatusCodes.Status409Conflict, e.Message, null),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
-                (StatusCodes.Status413PayloadTooLarge, "That file is larger than can be brought in.", null),
+                (StatusCodes.Status413PayloadTooLarge, "That is larger than can be taken in.", null),
             BadHttpRequestException e => (e.StatusCode, NotUnderstood, null),
             // JSON that does not say which kind of a thing it is, where there are several.
             NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, NotUnderstood, null),

@@ -1,6 +1,9 @@
 namespace Phonaris.Web.Hosting;
 
-/// <summary>Refuses changes asked for by pages of other origins: the app listens on loopback, which every page in the browser can reach.</summary>
+/// <summary>
+/// Refuses changes asked for by pages of other origins, and sockets, over which changes are told: the app listens on loopback, which every
+/// page in the browser can reach.
+/// </summary>
 internal sealed class SameOrigin(RequestDelegate next)
 {
     public Task InvokeAsync(HttpContext context)
@@ -8,7 +11,8 @@ internal sealed class SameOrigin(RequestDelegate next)
         var request = context.Request;
         var origin = request.Headers.Origin.ToString();
         var foreign = origin.Length > 0 && origin != $"{request.Scheme}://{request.Host}";
-        if (!foreign || HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)) return next(context);
+        var reads = (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method)) && request.Headers.Upgrade.Count == 0;
+        if (!foreign || reads) return next(context);
         context.Response.StatusCode = StatusCodes.Status403Forbidden;
         return Task.CompletedTask;
     }

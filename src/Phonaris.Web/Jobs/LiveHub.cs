@@ -7,7 +7,7 @@ namespace Phonaris.Web.Jobs;
 /// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
 /// those that present, <c>press</c> (a clicker's button) and <c>presented</c> (another page presents the show too).
 /// </summary>
-internal sealed class LiveHub(LiveRuns runs) : Hub
+internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers) : Hub
 {
     /// <summary>The group of the pages of a run.</summary>
     public static string RunGroup(string runId) => $"run {runId}";
@@ -26,7 +26,7 @@ internal sealed class LiveHub(LiveRuns runs) : Hub
     /// <inheritdoc/>
     public override Task OnDisconnectedAsync(Exception? exception)
     {
-        runs.Disconnect(Context.ConnectionId);
+        if (runs.Disconnect(Context.ConnectionId) is { } runId) _ = clickers.ShutUnlessBackAsync(runId, () => runs.HasPage(runId));
         return base.OnDisconnectedAsync(exception);
     }
 }

@@ -1,6 +1,9 @@
+using System.Security.Cryptography;
+using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.SignalR;
 using Phonaris.Core;
+using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Live;
@@ -13,6 +16,8 @@ internal static class ClickerEndpoints
 
     private static readonly string Page = Read();
 
+    private static readonly string Policy = Shields.Policy($" 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(Page.Split("<script>")[1].Split("</script>")[0])))}'");
+
     /// <summary>Maps what phones ask.</summary>
     public static void MapClicker(this IEndpointRouteBuilder app, ClickerRooms rooms, IHubContext<LiveHub> hub)
     {
@@ -21,8 +26,12 @@ internal static class ClickerEndpoints
             if (context.HttpContext.Request.ContentLength > LongestBody) throw new RuleException("That is too long for a clicker.", "body");
             return next(context);
         }).ExcludeFromDescription();
-        clicker.MapGet("", () => TypedResults.Content(Page, "text/html; charset=utf-8"));
-        clicker.MapPost("/join", (ClickerCode asked) => TypedResults.Ok(new { token = rooms.Join(asked.Code) }));
+        clicker.MapGet("", (HttpResponse response) =>
+        {
+            response.Headers.ContentSecurityPolicy = Policy;
+            return TypedResults.Content(Page, "text/html; charset=utf-8");
+        });
+        clicker.MapPost("/join", (ClickerCode asked, HttpContext context) => TypedResults.Ok(new { token = rooms.Join(asked.Code, context.Connection.RemoteIpAddress) }));
         clicker.MapGet("/state", Results<Ok<ClickerState>, NotFound> (string token) => rooms.ByToken(token) is { } room ? TypedResults.Ok(room.State) : TypedResults.NotFound());
         clicker.MapPost("/press", async Task<Results<NoContent, NotFound>> (ClickerPress press) =>
         {
@@ -49,10 +58,9 @@ internal static class ClickerEndpoints
             return TypedResults.NoContent();
         });
 
-        api.MapDelete("/shows/{id}/runs/{runId}/clicker", async (string id, string runId, LiveRuns runs, ClickerRooms rooms, ClickerHost host) =>
+        api.MapDelete("/shows/{id}/runs/{runId}/clicker", async (string id, string runId, LiveRuns runs, ClickerHost host) =>
         {
-            if (runs.Find(id, runId) is not null) rooms.Close(runId);
-            if (!rooms.Any) await host.CloseAsync();
+            if (runs.Find(id, runId) is not null) await host.ShutAsync(runId);
             return TypedResults.NoContent();
         });
     }

@@ -12,8 +12,11 @@ namespace Phonaris.Web.Live;
 /// Listens beyond this machine, for clickers only and only while a run is open to them: a host of its own that knows nothing but the
 /// clicker's page and what that asks.
 /// </summary>
-internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, ILogger<ClickerHost> log) : IAsyncDisposable
+internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
 {
+    /// <summary>A page that lost its connection comes back within this, or it is gone.</summary>
+    public static readonly TimeSpan GoneAfter = TimeSpan.FromSeconds(30);
+
     private readonly SemaphoreSlim _turn = new(1);
     private WebApplication? _app;
 
@@ -31,6 +34,23 @@ internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, 
         {
             _turn.Release();
         }
+    }
+
+    /// <summary>Shuts phones out of a run, as when it has ended; listens no longer where that was the last.</summary>
+    public async Task ShutAsync(string runId)
+    {
+        rooms.Close(runId);
+        if (!rooms.Any) await CloseAsync();
+    }
+
+    /// <summary>Shuts phones out of a run whose page is gone, unless it comes back soon.</summary>
+    /// <param name="runId">The run.</param>
+    /// <param name="isBack">Whether it is there again.</param>
+    public async Task ShutUnlessBackAsync(string runId, Func<bool> isBack)
+    {
+        if (rooms.Of(runId) is null) return;
+        await Task.Delay(GoneAfter, clock);
+        if (!isBack()) await ShutAsync(runId);
     }
 
     /// <summary>Listens no longer.</summary>
@@ -70,6 +90,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, 
         builder.Services.AddSingleton(log);
         builder.Services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
         var app = builder.Build();
+        app.UseMiddleware<Shields>();
         app.UseExceptionHandler();
         app.UseMiddleware<SameOrigin>();
         app.UseRouting();

@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Net;
 using System.Security.Cryptography;
 using Phonaris.Core;
 
@@ -6,19 +7,18 @@ namespace Phonaris.Web.Live;
 
 /// <summary>
 /// The runs that phones may join, each by its code. Whoever has the code can move the slides and start what waits for a hand, and nothing
-/// else; after five wrong tries every further one has to wait, longer each time.
+/// else; after five wrong tries from an address every further one from there has to wait, longer each time.
 /// </summary>
 internal sealed class ClickerRooms(TimeProvider clock)
 {
     /// <summary>Wrong tries that cost nothing.</summary>
     public const int FreeTries = 5;
 
-    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5), LongestWait = TimeSpan.FromMinutes(5);
+    private static readonly TimeSpan FirstWait = TimeSpan.FromSeconds(5), LongestWait = TimeSpan.FromMinutes(5), Forgotten = TimeSpan.FromHours(1);
 
     private readonly ConcurrentDictionary<string, ClickerRoom> _rooms = new();
+    private readonly Dictionary<IPAddress, WrongTries> _wrong = [];
     private readonly Lock _lock = new();
-    private int _wrong;
-    private DateTimeOffset _closedUntil;
 
     /// <summary>Whether any run can be joined.</summary>
     public bool Any => !_rooms.IsEmpty;
@@ -34,25 +34,35 @@ internal sealed class ClickerRooms(TimeProvider clock)
 
     /// <summary>Lets a phone in.</summary>
     /// <param name="code">The code it was given.</param>
+    /// <param name="from">Its address. From this machine itself, as by the practice clicker, nobody has to wait.</param>
     /// <returns>What it shows from now on.</returns>
     /// <exception cref="RuleException">The code is wrong, or too many were.</exception>
-    public string Join(string code)
+    public string Join(string code, IPAddress? from)
     {
         lock (_lock)
         {
             var now = clock.GetUtcNow();
-            if (now < _closedUntil) throw new RuleException($"Too many wrong codes. Try again in {Math.Ceiling((_closedUntil - now).TotalSeconds):0} seconds.", "code");
-            var room = _rooms.Values.FirstOrDefault(r => CryptographicOperations.FixedTimeEquals(Bytes(r.Code), Bytes(code)));
-            if (room is not null)
+            var address = from is null || IPAddress.IsLoopback(from) ? null : from;
+            var tries = address is null ? default : _wrong.GetValueOrDefault(address);
+            if (now < tries.ClosedUntil) throw new RuleException($"Too many wrong codes. Try again in {Math.Ceiling((tries.ClosedUntil - now).TotalSeconds):0} seconds.", "code");
+            if (_rooms.Values.FirstOrDefault(r => CryptographicOperations.FixedTimeEquals(Bytes(r.Code), Bytes(code))) is { } room)
             {
-                _wrong = 0;
+                if (address is not null) _wrong.Remove(address);
                 return room.Admit();
             }
-            _wrong++;
-            if (_wrong >= FreeTries) _closedUntil = now + TimeSpan.FromTicks(Math.Min(LongestWait.Ticks, FirstWait.Ticks << Math.Min(20, _wrong - FreeTries)));
+            if (address is not null) Remember(address, tries.Count + 1, now);
             throw new RuleException("That is not the code. It is on the presenter's page, under Clicker.", "code");
         }
     }
+
+    private void Remember(IPAddress address, int count, DateTimeOffset now)
+    {
+        foreach (var old in _wrong.Where(w => w.Value.At < now - Forgotten).Select(w => w.Key).ToList()) _wrong.Remove(old);
+        var wait = count < FreeTries ? TimeSpan.Zero : TimeSpan.FromTicks(Math.Min(LongestWait.Ticks, FirstWait.Ticks << Math.Min(20, count - FreeTries)));
+        _wrong[address] = new(count, now, now + wait);
+    }
+
+    private readonly record struct WrongTries(int Count, DateTimeOffset At, DateTimeOffset ClosedUntil);
 
     /// <summary>The room a phone was let into, or null.</summary>
     public ClickerRoom? ByToken(string token) => _rooms.Values.FirstOrDefault(r => r.Knows(token));

@@ -43,11 +43,15 @@ internal static class LiveEndpoints
         });
 
         api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (
-            string id, string runId, ToldRun told, ShowStore shows, RunStore kept, LiveRuns runs, CancellationToken cancel) =>
+            string id, string runId, ToldRun told, ShowStore shows, RunStore kept, LiveRuns runs, ClickerHost clickers, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             await kept.KeepAsync(runId, id, told.Kind, told.StartedAt, told.Log.Validated(), cancel);
-            if (told.Ended) runs.End(runId);
+            if (told.Ended)
+            {
+                runs.End(runId);
+                await clickers.ShutAsync(runId);
+            }
             return TypedResults.NoContent();
         });
 

@@ -30,8 +30,14 @@ internal sealed class LiveRuns
     /// <summary>Knows of a page that shows a run, until it is gone.</summary>
     public void Connect(string runId, string connectionId) => _pages[connectionId] = runId;
 
-    /// <summary>A page is gone.</summary>
-    public void Disconnect(string connectionId) => _pages.TryRemove(connectionId, out _);
+    /// <summary>A page is gone; gives the run that it showed, or null.</summary>
+    public string? Disconnect(string connectionId) => _pages.TryRemove(connectionId, out var runId) ? runId : null;
+
+    /// <summary>Whether a page shows a run.</summary>
+    public bool HasPage(string runId) => _pages.Values.Contains(runId);
+
+    /// <summary>The runs of a show.</summary>
+    public IReadOnlyList<string> Of(string showId) => [.. _runs.Values.Where(r => r.Stored.Id == showId).Select(r => r.Id)];
 
     /// <summary>Forgets a run that has ended.</summary>
     public void End(string runId) => _runs.TryRemove(runId, out _);

@@ -10,6 +10,7 @@ using Phonaris.Storage;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Live;
 
 namespace Phonaris.Web.Shows;
 
@@ -51,9 +52,10 @@ internal static class ShowEndpoints
                 : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");
         });
 
-        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, CancellationToken cancel) =>
+        api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, LiveRuns runs, ClickerHost clickers, CancellationToken cancel) =>
         {
             await jobs.CancelAsync(id, _ => true, cancel);
+            foreach (var run in runs.Of(id)) await clickers.ShutAsync(run);
             await shows.DeleteAsync(id, cancel);
             return TypedResults.NoContent();
         });
