@@ -5,10 +5,22 @@ using Phonaris.Core;
 
 namespace Phonaris.Media;
 
-/// <summary>Runs the outside programs — ffmpeg, ffprobe, pdftoppm — and turns what they say into plain sentences.</summary>
+/// <summary>
+/// Runs the outside programs — ffmpeg, ffprobe, pdftoppm — and turns what they say into plain sentences. Each has a process group of its own,
+/// so that a key struck at the terminal reaches the app alone, which ends them in order; and a time in which it must come to an end.
+/// </summary>
 internal static class MediaTool
 {
+    /// <summary>In which a look at a file, or one picture, is done; and any other work, that of hours of sound and film included.</summary>
+    public static readonly TimeSpan Quick = TimeSpan.FromMinutes(2), Long = TimeSpan.FromHours(3);
+
     private const int MostErrorText = 4000;
+
+    /// <summary>What setsid ends with where the program is not there, and what programs are told to end with by signals: 128 and the signal's number.</summary>
+    private const int NotFound = 127, Signalled = 128, LastSignal = 64;
+
+    /// <summary>What ffmpeg ends with when it was asked to end, which it does in order.</summary>
+    private const int EndedInOrder = 255;
 
     /// <summary>Threads the pool has ready: each pipe of a running program holds one while it waits to be read or written.</summary>
     private const int LeastThreads = 32;
@@ -24,37 +36,51 @@ internal static class MediaTool
     /// <param name="arguments">Its arguments.</param>
     /// <param name="input">What it reads on standard input; null for nothing.</param>
     /// <param name="output">Where its standard output goes; null for nowhere.</param>
+    /// <param name="limit">The time in which it must come to an end.</param>
     /// <param name="cancel">Ends the program.</param>
     /// <returns>What it said on standard error.</returns>
-    /// <exception cref="RuleException">The program is not installed, or the disk is full.</exception>
-    /// <exception cref="MediaToolException">It ended with an error.</exception>
+    /// <exception cref="RuleException">
+    /// The program is not installed, or the disk is full; or it took too long, or was ended from outside: then nothing is known of the file.
+    /// </exception>
+    /// <exception cref="MediaToolException">It complained of what it was given.</exception>
     public static async Task<string> RunAsync(
-        string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, CancellationToken cancel)
+        string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, TimeSpan limit, CancellationToken cancel)
     {
         var errors = new StringBuilder();
         CommandResult result;
+        using var late = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        late.CancelAfter(limit);
         try
         {
-            result = await Cli.Wrap(name)
-                .WithArguments(arguments)
+            result = await Cli.Wrap("setsid")
+                .WithArguments([name, .. arguments])
                 .WithStandardInputPipe(input ?? PipeSource.Null)
                 .WithStandardOutputPipe(output ?? PipeTarget.Null)
                 .WithStandardErrorPipe(PipeTarget.ToDelegate(line => { if (errors.Length < MostErrorText) errors.AppendLine(line); }))
                 .WithValidation(CommandResultValidation.None)
-                .ExecuteAsync(cancel);
+                .ExecuteAsync(late.Token);
         }
         catch (Win32Exception)
         {
-            throw new RuleException($"{name} is not installed, and this needs it. Install it, or start with ./phonaris, which does.");
+            throw NotInstalled(name);
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            throw new RuleException($"{name} came to no end within {limit.TotalMinutes:0} minutes and was stopped. Nothing half-made was kept; the file may be damaged, or this machine very busy.");
         }
         var text = errors.ToString();
         if (result.ExitCode == 0) return text;
         if (text.Contains("No space left on device", StringComparison.Ordinal)) throw DiskFull.Exception();
+        if (result.ExitCode == NotFound) throw NotInstalled(name);
+        if (result.ExitCode is (> Signalled and <= Signalled + LastSignal) or EndedInOrder || text.Length == 0)
+            throw new RuleException($"{name} was ended from outside before it was done, perhaps for want of memory. Nothing half-made was kept; try again.");
         throw new MediaToolException(name, result.ExitCode, text.Trim());
     }
+
+    private static RuleException NotInstalled(string name) => new($"{name} is not installed, and this needs it. Install it, or start with ./phonaris, which does.");
 }
 
-/// <summary>An outside program ended with an error.</summary>
+/// <summary>An outside program complained of what it was given.</summary>
 internal sealed class MediaToolException(string name, int exitCode, string errors) : Exception($"{name} ended with {exitCode}: {errors}");
 
 /// <summary>Recognises a full disk.</summary>

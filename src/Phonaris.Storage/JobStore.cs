@@ -39,6 +39,21 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases, TimeProvid
             .ToListAsync(cancel);
     }
 
+    /// <summary>Keeps that a job is begun; gives how often it was before without an end.</summary>
+    public async Task<int> BeginAsync(string id)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Running).SetProperty(j => j.Attempts, j => j.Attempts + 1));
+        return await db.Jobs.Where(j => j.Id == id).Select(j => j.Attempts - 1).SingleOrDefaultAsync();
+    }
+
+    /// <summary>Keeps that a job was put aside in order, to be taken up again.</summary>
+    public async Task PutAsideAsync(string id)
+    {
+        await using var db = await databases.CreateDbContextAsync();
+        await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Waiting).SetProperty(j => j.Attempts, 0));
+    }
+
     /// <summary>Keeps how far a job has come.</summary>
     public async Task UpdateAsync(string id, JobState state, double progress, string? problem, string? result)
     {

@@ -141,6 +141,9 @@ public sealed class JobRow
     /// <summary>How far it has come.</summary>
     public JobState State { get; set; }
 
+    /// <summary>How often it was begun and neither ended nor was put aside in order: what killed the server counts.</summary>
+    public int Attempts { get; set; }
+
     /// <summary>The fraction done.</summary>
     public double Progress { get; set; }
 

@@ -18,6 +18,8 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
     /// <summary>What nobody has added to for so long is thrown away.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromDays(7);
 
+    private static readonly JsonSerializerOptions Strictly = new() { RespectRequiredConstructorParameters = true, RespectNullableAnnotations = true };
+
     private readonly ConcurrentDictionary<string, SemaphoreSlim> _gates = new();
 
     /// <summary>Begins an upload.</summary>
@@ -40,8 +42,26 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
     public async Task<Upload?> FindAsync(string id)
     {
         if (!IsId(id) || !File.Exists(InfoOf(id))) return null;
-        var upload = JsonSerializer.Deserialize<Upload>(await File.ReadAllTextAsync(InfoOf(id)))!;
-        return upload.Hash is null ? upload with { Offset = new FileInfo(PartOf(id)).Length } : upload;
+        try
+        {
+            var upload = JsonSerializer.Deserialize<Upload>(await File.ReadAllTextAsync(InfoOf(id)), Strictly) ?? throw new JsonException();
+            return upload.Hash is null ? upload with { Offset = new FileInfo(PartOf(id)).Length } : upload;
+        }
+        catch (Exception e) when (e is JsonException or FileNotFoundException)
+        {
+            // Damaged, it is as good as gone; the others are not concerned.
+            return null;
+        }
+    }
+
+    /// <summary>How much is still to come of the uploads whose length is known, in bytes.</summary>
+    public async Task<long> PromisedAsync()
+    {
+        if (!Directory.Exists(root)) return 0;
+        var promised = 0L;
+        foreach (var path in Directory.EnumerateFiles(root, "*.json"))
+            if (await FindAsync(Path.GetFileNameWithoutExtension(path)) is { Hash: null, Length: { } length } upload) promised += length - upload.Offset;
+        return promised;
     }
 
     /// <summary>The uploads of a kind that are not whole yet and to which nothing was added for a while, with their ids.</summary>
@@ -79,7 +99,12 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
         {
             var upload = await FindAsync(id) ?? throw new UploadException(UploadFault.Unknown);
             if (upload.Hash is not null || upload.Offset != offset) throw new UploadException(UploadFault.WrongOffset);
-            if (length is not null) await SaveAsync(id, upload = upload with { Length = length });
+            if (length is not null && length != upload.Length)
+            {
+                if (upload.Length is not null) throw new RuleException($"{upload.Name} was to be {upload.Length} bytes long; that cannot be changed on the way. Begin once more.");
+                if (length < offset || length > upload.MostBytes) throw new RuleException($"{upload.Name} cannot be {length} bytes long.");
+                await SaveAsync(id, upload = upload with { Length = length });
+            }
             await using (var file = new FileStream(PartOf(id), FileMode.Append, FileAccess.Write, FileShare.Read, 0, useAsync: true))
             {
                 var buffer = new byte[BufferBytes];
@@ -119,7 +144,13 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
             if (File.GetLastWriteTimeUtc(path) + Patience < clock.GetUtcNow().UtcDateTime) Delete(Path.GetFileNameWithoutExtension(path));
     }
 
-    private Task SaveAsync(string id, Upload upload) => File.WriteAllTextAsync(InfoOf(id), JsonSerializer.Serialize(upload));
+    /// <summary>Whole or not at all, as when the disk is full.</summary>
+    private async Task SaveAsync(string id, Upload upload)
+    {
+        var partial = $"{InfoOf(id)}.new";
+        await File.WriteAllTextAsync(partial, JsonSerializer.Serialize(upload));
+        File.Move(partial, InfoOf(id), overwrite: true);
+    }
 
     private string PartOf(string id) => Path.Combine(root, $"{id}.part");
 

@@ -1,4 +1,6 @@
+using System.Diagnostics;
 using Phonaris.Core;
+using Phonaris.Core.Shows;
 using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Tests;
@@ -75,6 +77,64 @@ public sealed class SoundDecoderTests : IDisposable
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => _box.Sounds.PrepareAsync("hash", "long", progress, stop.Token));
         Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
         Assert.Equal(600 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Figures.Frames);
+    }
+
+    [Theory]
+    [InlineData("-KILL"), InlineData("-TERM"), InlineData("-INT"), InlineData("-SEGV")]
+    public async Task A_decoder_that_is_killed_is_no_damaged_file(string signal)
+    {
+        var path = _box.Make("long.flac", "-f", "lavfi", "-i", "sine=duration=1200", "-ac", "2");
+        File.Copy(path, _box.PathOf("long"));
+        var progress = new Reports(f => { if (f is > 0.1 and < 0.2) Kill(signal, _box.PathOf("long")); });
+        var problem = await Assert.ThrowsAsync<RuleException>(() => _box.Sounds.PrepareAsync("long", "long.flac", progress, CancellationToken.None));
+        Assert.Contains("ended from outside", problem.Message);
+        Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
+        var again = await _box.Sounds.PrepareAsync("long", "long.flac", null, CancellationToken.None);
+        Assert.Equal((1200 * 48_000L, 0L), (again.Figures.Frames, again.Figures.MissingFrames));
+
+        static void Kill(string signal, string path)
+        {
+            foreach (var process in Process.GetProcessesByName("ffmpeg"))
+                if (File.ReadAllText($"/proc/{process.Id}/cmdline").Contains(path, StringComparison.Ordinal)) Process.Start("kill", [signal, $"{process.Id}"])!.WaitForExit();
+        }
+    }
+
+    [Fact]
+    public async Task What_is_made_of_a_sound_is_one_set_and_is_made_again_as_one()
+    {
+        var sound = await _box.SoundAsync("tone", _box.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=2", "-ac", "2"));
+        var show = Show.Empty("S") with { Sounds = [sound] };
+        foreach (var spoil in (Action<string>[])[File.Delete, f => File.WriteAllBytes(f, File.ReadAllBytes(f)[..^800])])
+            foreach (var ending in new[] { ".f32", ".peaks", ".2.json" })
+            {
+                var file = Directory.GetFiles(_box.PathOf("derived"), $"*{ending}", SearchOption.AllDirectories).Single();
+                var whole = await File.ReadAllBytesAsync(file);
+                if (whole.Length <= 800) continue;
+                spoil(file);
+                // As after a restart.
+                using var library = new SoundLibrary(_box.Derived, _box.PathOf);
+                if (ending != ".peaks" || !File.Exists(file)) Assert.Empty(await library.PrepareWhatCanBeAsync(show, CancellationToken.None));
+                else await File.WriteAllBytesAsync(file, whole);
+                Assert.Equal(whole, await File.ReadAllBytesAsync(file));
+            }
+        // Its file gone or spoilt, the sound is silent and says so, until it is there again; the show is not closed by it.
+        var (path, bytes) = (_box.PathOf(sound.Media), await File.ReadAllBytesAsync(_box.PathOf(sound.Media)));
+        Directory.Delete(_box.PathOf("derived"), recursive: true);
+        using var without = new SoundLibrary(_box.Derived, _box.PathOf);
+        File.Delete(path);
+        Assert.Contains("missing", (await without.PrepareWhatCanBeAsync(show, CancellationToken.None))["tone"]);
+        var samples = new float[200];
+        without.Open(sound.Media).Read(4000, samples);
+        Assert.All(samples, s => Assert.Equal(0, s));
+        bytes[5000] ^= 1;
+        await File.WriteAllBytesAsync(path, bytes);
+        Assert.Contains("not what it was", (await without.PrepareWhatCanBeAsync(show, CancellationToken.None))["tone"]);
+        bytes[5000] ^= 1;
+        await File.WriteAllBytesAsync(path, bytes);
+        File.SetLastWriteTimeUtc(path, DateTime.UtcNow.AddSeconds(5));
+        Assert.Empty(await without.PrepareWhatCanBeAsync(show, CancellationToken.None));
+        without.Open(sound.Media).Read(4000, samples);
+        Assert.Contains(samples, s => s != 0);
     }
 
     [Fact]

@@ -38,6 +38,24 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task A_length_once_said_is_final_and_a_damaged_record_harms_only_itself()
+    {
+        await _store.CreateAsync("a1", new("a.wav", "sound", 100, 1_000));
+        await _store.CreateAsync("a2", new("b.wav", "take-x", null, 1_000));
+        await Assert.ThrowsAsync<RuleException>(() => _store.AppendAsync("a1", 0, 50, new MemoryStream(new byte[50]), CancellationToken.None));
+        await Assert.ThrowsAsync<RuleException>(() => _store.AppendAsync("a2", 0, 1_001, new MemoryStream(new byte[50]), CancellationToken.None));
+        await _store.AppendAsync("a1", 0, 100, new MemoryStream(new byte[30]), CancellationToken.None);
+        await _store.AppendAsync("a2", 0, 900, new MemoryStream(new byte[100]), CancellationToken.None);
+        Assert.Equal(70 + 800, await _store.PromisedAsync());
+        await File.WriteAllTextAsync(Path.Combine(PathOf("uploads"), "a1.json"), "{\"Name\":");
+        Assert.Null(await _store.FindAsync("a1"));
+        Assert.Equal(800, await _store.PromisedAsync());
+        _clock.Now = DateTimeOffset.UtcNow.AddMinutes(5);
+        Assert.Equal("a2", (await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1))).Single().Id);
+        await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync("a1", 30, null, Stream.Null, CancellationToken.None));
+    }
+
+    [Fact]
     public async Task What_arrived_before_a_connection_broke_is_kept()
     {
         await _store.CreateAsync("b1", new("take.webm", "take-x", null, 1_000));

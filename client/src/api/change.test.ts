@@ -17,6 +17,7 @@ const nothing: Schemas["ShowChange"] = {
   strands: null,
   outline: null,
   rightsMissing: null,
+  soundProblems: null,
   findings: null,
   undo: "Tin bell: level 0.0 dB → −3.0 dB",
   redo: null,

@@ -21,6 +21,7 @@ export function changed(view: ShowView, change: Change): ShowView {
     strands: list(view.strands, change.strands, (s) => `${s.cueId} ${s.startFrame}`),
     outline: change.outline ?? view.outline,
     rightsMissing: change.rightsMissing ?? view.rightsMissing,
+    soundProblems: change.soundProblems ?? view.soundProblems,
     findings: change.findings ?? view.findings,
     undo: change.undo,
     redo: change.redo,

@@ -40,6 +40,11 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
           </p>
         </div>
       </div>
+      {view.soundProblems[sound.id] && (
+        <p role="alert" className="text-error mb-3 text-sm">
+          {view.soundProblems[sound.id]} Until then its cues keep silent; nothing of their settings is lost.
+        </p>
+      )}
       {sound.figures.missingFrames > 0 && (
         <p role="alert" className="text-warning mb-3 text-sm">
           The file is damaged: {time(sound.figures.missingFrames)} at its end could not be read. Use what there is, or

@@ -58,6 +58,11 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
           <span
             className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
           >
+            {view.soundProblems[sound.id] && (
+              <span className="text-error font-semibold" title={view.soundProblems[sound.id]}>
+                silent{" "}
+              </span>
+            )}
             {sound.figures.missingFrames > 0 && (
               <span title="The file is damaged: a part of it is missing">damaged </span>
             )}

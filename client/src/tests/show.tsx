@@ -124,6 +124,7 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
     strands: [],
     outline: [],
     rightsMissing: {},
+    soundProblems: {},
     findings: [],
     undo: null,
     redo: null,

@@ -65,7 +65,7 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
                     "-thread_queue_size", Packets, "-itsoffset", $"{-(double)SoundTrack.AacFrame / Frames.PerSecond:0.########}", "-f", "aac", "-i", $"file:{audio}",
                     "-f", "ffmetadata", "-i", $"file:{meta}", "-map", "0:v", "-map", "1:a", "-map_metadata", "2", "-map_chapters", "2",
                     "-c", "copy", "-bsf:a", "aac_adtstoasc", "-movflags", "+faststart", "-f", "mp4", "-y", $"file:{path}"],
-                PipeSource.Create((stream, token) => pictures.CopyToAsync(stream, token)), null, cancel);
+                PipeSource.Create((stream, token) => pictures.CopyToAsync(stream, token)), null, MediaTool.Long, cancel);
         }
         finally
         {

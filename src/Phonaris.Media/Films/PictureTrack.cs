@@ -79,7 +79,7 @@ internal sealed class PictureTrack
                 .. repeat, .. FilmSettings.PictureCoding, "-g", $"{group}", "-threads", "1", "-x264-params", Tuning(part),
                 "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709",
                 "-frames:v", $"{group}", "-f", "h264", "-y", $"file:{path}"],
-            input, null, cancel);
+            input, null, MediaTool.Long, cancel);
         var encoded = AccessUnits.Bounds(await File.ReadAllBytesAsync(path, cancel)).Count - 1;
         if (encoded != group) throw new InvalidDataException($"{encoded} pictures were encoded where {group} were wanted.");
 

@@ -60,7 +60,7 @@ internal sealed class SoundTrack
             ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0",
                 .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
             PipeSource.Create((stream, token) => RenderAsync(from, to, stream, token)),
-            PipeTarget.ToStream(adts), cancel);
+            PipeTarget.ToStream(adts), MediaTool.Long, cancel);
         var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);
         var bounds = AdtsBounds(bytes.Span);
         var last = skip + (int)Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);

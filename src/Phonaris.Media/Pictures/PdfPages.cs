@@ -30,7 +30,7 @@ internal static class PdfPages
             await MediaTool.RunAsync(
                 "pdftoppm",
                 ["-f", $"{first}", "-l", $"{last}", "-scale-to-x", $"{width}", "-scale-to-y", $"{height}", "-cropbox", path],
-                null, PipeTarget.ToStream(stream), cancel);
+                null, PipeTarget.ToStream(stream), MediaTool.Quick, cancel);
         }
         catch (MediaToolException)
         {

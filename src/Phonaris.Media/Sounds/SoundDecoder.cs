@@ -49,7 +49,7 @@ public static class SoundDecoder
                 ["-v", "error", .. Guard, "-show_entries",
                     "stream=codec_type,codec_name,sample_fmt,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=format_name,duration:format_tags",
                     "-of", "json", $"file:{path}"],
-                null, PipeTarget.ToStream(json), cancel);
+                null, PipeTarget.ToStream(json), MediaTool.Quick, cancel);
         }
         catch (MediaToolException)
         {
@@ -81,7 +81,7 @@ public static class SoundDecoder
         "ffmpeg",
         ["-nostdin", "-v", "error", .. Guard, "-i", $"file:{path}", "-map", "0:v:0", "-frames:v", "1", "-vf", "scale='min(256,iw)':-1",
             "-f", "apng", "-protocol_whitelist", "file", "-y", $"file:{picture}"],
-        null, null, cancel);
+        null, null, MediaTool.Quick, cancel);
 
     /// <summary>Decodes a file to the engine's format and hands the samples on in blocks.</summary>
     /// <param name="path">The file.</param>
@@ -158,7 +158,7 @@ public static class SoundDecoder
                 "ffmpeg",
                 ["-nostdin", "-v", "error", .. Guard, .. large, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
                     "-ar", $"{rate}", "-ac", $"{channels}", "-f", narrow ? "s16le" : "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
-                null, output, cancel)).Length > 0;
+                null, output, MediaTool.Long, cancel)).Length > 0;
         }
         catch (MediaToolException)
         {

@@ -81,7 +81,7 @@ public static class SoundEncoder
         WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
-            samples, null, cancel));
+            samples, null, MediaTool.Long, cancel));
 }
 
 /// <summary>The formats a show's sound is written in.</summary>

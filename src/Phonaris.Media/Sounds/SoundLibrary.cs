@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Runtime.InteropServices;
+using System.Security.Cryptography;
 using System.Text.Json;
 using Phonaris.Core;
 using Phonaris.Core.Audio;
@@ -17,7 +18,12 @@ namespace Phonaris.Media.Sounds;
 /// <param name="original">Gives the path of the file of a content hash.</param>
 public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> original) : IDisposable
 {
-    private readonly ConcurrentDictionary<string, PcmFile> _open = new();
+    /// <summary>SHA-256 in hexadecimal.</summary>
+    private const int HashLength = 64;
+
+    private readonly ConcurrentDictionary<string, ISoundReader> _open = new();
+    private readonly ConcurrentDictionary<string, Prepared> _whole = new();
+    private readonly ConcurrentDictionary<string, Unavailable> _unavailable = new();
     private readonly ConcurrentDictionary<SoundSource, StretchedSound> _stretched = new();
     private readonly ConcurrentDictionary<string, PeakPyramid> _peaks = new();
 
@@ -29,17 +35,40 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <exception cref="RuleException">It is not a sound that can be read.</exception>
     public async Task<Prepared> PrepareAsync(string hash, string name, IProgress<double>? progress, CancellationToken cancel)
     {
-        var samples = await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
+        if (_whole.TryGetValue(hash, out var known) && derived.Has(Samples(hash))) return known;
+        await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
+        if (await WholeAsync(hash, cancel) is not { } prepared)
+        {
+            // Whatever happened to one of them, they are of use only together, and are made again.
+            foreach (var file in new[] { Samples(hash), Outline(hash), Known(hash) }) File.Delete(derived.PathOf(file));
+            Forget(hash);
+            await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
+            prepared = await WholeAsync(hash, cancel) ?? throw new RuleException($"{name} cannot be made ready: what is made of it does not stay on the disk.");
+        }
+        Forget(hash);
+        return _whole[hash] = prepared;
+    }
+
+    /// <summary>What is known of a sound, where all that is made of it is there and of one length.</summary>
+    private async Task<Prepared?> WholeAsync(string hash, CancellationToken cancel)
+    {
         try
         {
-            return JsonSerializer.Deserialize<Prepared>(await File.ReadAllBytesAsync(derived.PathOf(Known(hash)), cancel))!;
+            var prepared = JsonSerializer.Deserialize<Prepared>(await File.ReadAllBytesAsync(derived.PathOf(Known(hash)), cancel));
+            var bytes = new FileInfo(derived.PathOf(Samples(hash))).Length;
+            return File.Exists(derived.PathOf(Outline(hash))) && bytes == prepared?.Figures.Frames * Frames.Channels * sizeof(float) ? prepared : null;
         }
-        catch (FileNotFoundException)
+        catch (Exception e) when (e is FileNotFoundException or JsonException)
         {
-            // Whatever took the figures away, the samples are of no use without them.
-            File.Delete(samples);
-            return await PrepareAsync(hash, name, progress, cancel);
+            return null;
         }
+    }
+
+    /// <summary>Opens anew what was opened before it was made again, or stood in for what could not be.</summary>
+    private void Forget(string hash)
+    {
+        if (_unavailable.TryRemove(hash, out _) | _whole.TryRemove(hash, out _) && _open.TryRemove(hash, out var file)) (file as IDisposable)?.Dispose();
+        _peaks.TryRemove(hash, out _);
     }
 
     /// <summary>Makes all sounds of a show ready, several at a time, and works out what is to be known of those that are fitted.</summary>
@@ -48,21 +77,47 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <exception cref="RuleException">One of them cannot be read.</exception>
     public async Task PrepareAllAsync(Show show, CancellationToken cancel)
     {
+        if ((await PrepareWhatCanBeAsync(show, cancel)).Values.FirstOrDefault() is { } problem) throw new RuleException(problem);
+    }
+
+    /// <summary>Makes those sounds of a show ready that can be; the others are silent until they can.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>What is wrong with the others, by the ids of the sounds.</returns>
+    public async Task<IReadOnlyDictionary<string, string>> PrepareWhatCanBeAsync(Show show, CancellationToken cancel)
+    {
         ArgumentNullException.ThrowIfNull(show);
         await Parallel.ForEachAsync(
-            show.Sounds.Where(s => !derived.Has(Samples(s.Media))),
+            show.Sounds.Where(s => !_whole.ContainsKey(s.Media) || !derived.Has(Samples(s.Media))).DistinctBy(s => s.Media),
             new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
-            async (sound, token) => await PrepareAsync(sound.Media, sound.Name, null, token));
-        foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null).Select(c => show.Sound(c.SoundId).Media).Distinct())
+            async (sound, token) =>
+            {
+                var changedAt = File.GetLastWriteTimeUtc(original(sound.Media));
+                // Tried again only once something was done about its file.
+                if (_unavailable.TryGetValue(sound.Media, out var known) && known.FileChangedAt == changedAt) return;
+                try
+                {
+                    if (!File.Exists(original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
+                    await PrepareAsync(sound.Media, sound.Name, null, token);
+                }
+                catch (RuleException e)
+                {
+                    Forget(sound.Media);
+                    _unavailable[sound.Media] = new(e.Message, changedAt);
+                }
+            });
+        var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
+        foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null && !problems.ContainsKey(c.SoundId)).Select(c => show.Sound(c.SoundId).Media).Distinct())
             await Fits.PieceAsync(media, cancel);
+        return problems;
     }
 
     /// <summary>What is known of sounds as music, and what recipes come to.</summary>
     public Fits Fits => field ??= new(derived, Open);
 
-    /// <summary>Opens a sound that was made ready.</summary>
+    /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
     /// <param name="hash">Its content hash.</param>
-    public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => new PcmFile(derived.PathOf(Samples(h))));
+    public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => _unavailable.ContainsKey(h) ? Silence : new PcmFile(derived.PathOf(Samples(h))));
 
     /// <summary>Opens what a cue plays: a sound that was made ready, at the cue's speed; what has not been worked out of that is when it is read.</summary>
     public ISoundReader Open(SoundSource source) =>
@@ -93,13 +148,26 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>The outline of a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>
     public PeakPyramid Peaks(string hash) =>
-        _peaks.GetOrAdd(hash, h => PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(h)))));
+        _peaks.GetOrAdd(hash, h => _unavailable.ContainsKey(h) ? new PeakPyramid.Builder().Build() : PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(h)))));
 
     /// <inheritdoc/>
     public void Dispose()
     {
-        foreach (var file in _open.Values) file.Dispose();
+        foreach (var file in _open.Values.OfType<IDisposable>()) file.Dispose();
         foreach (var sound in _stretched.Values) sound.Dispose();
+    }
+
+    private static readonly ISoundReader Silence = new SilentSound();
+
+    /// <summary>Why a sound cannot be read, and when its file was changed last before that was found.</summary>
+    private sealed record Unavailable(string Says, DateTime FileChangedAt);
+
+    /// <summary>Stands in for a sound that cannot be read.</summary>
+    private sealed class SilentSound : ISoundReader
+    {
+        public long Frames => 0;
+
+        public void Read(long frame, Span<float> destination) => destination.Clear();
     }
 
     private StretchedSound Stretched(SoundSource source) => _stretched.GetOrAdd(source, s => new(Open(s.Media), s, derived));
@@ -107,7 +175,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     private async Task DecodeAsync(string hash, string name, string partial, IProgress<double>? progress, CancellationToken cancel)
     {
         var path = original(hash);
+        if (hash.Length == HashLength && !await IsWhatItWasAsync(path, hash, cancel))
+            throw new RuleException($"The file of {name} is not what it was when it was brought in; the disk may be failing. Put it in its place once more.");
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
+        if (format.Seconds is { } seconds) Room.Need(Path.GetDirectoryName(partial)!, (long)(seconds * Frames.PerSecond) * Frames.Channels * sizeof(float), name);
         var (outline, survey) = (new PeakPyramid.Builder(), new SoundSurvey());
         Decoded decoded;
         await using (var file = new FileStream(partial, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
@@ -125,6 +196,12 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, decoded.MissingFrames, format.HasCover), format.Tags);
         await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel));
         await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel));
+    }
+
+    private static async Task<bool> IsWhatItWasAsync(string path, string hash, CancellationToken cancel)
+    {
+        await using var file = File.OpenRead(path);
+        return Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel)) == hash;
     }
 
     /// <summary>The cover picture of a sound as a PNG file, or null when it has none.</summary>

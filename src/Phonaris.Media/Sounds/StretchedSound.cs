@@ -174,7 +174,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
             ["-v", "error", "-f", "f32le", "-ar", $"{Core.Timing.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
                 string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:R}:channels=together"), "-f", "f32le", "pipe:1"],
             PipeSource.Create((stream, token) => WriteAsync(first, last, stream, token)),
-            PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), cancel);
+            PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), MediaTool.Long, cancel);
     }
 
     private async Task WriteAsync(long first, long last, Stream stream, CancellationToken cancel)

@@ -18,9 +18,6 @@ internal static class UploadEndpoints
 {
     private const string Version = "1.0.0";
 
-    /// <summary>Room that must stay free on the disk beside an upload.</summary>
-    private const long LeastFreeBytes = 200_000_000;
-
     public static void MapUploads(this RouteGroupBuilder api)
     {
         api.MapPost("/uploads", async (HttpRequest request, HttpResponse response, UploadStore uploads, AppPaths paths) =>
@@ -30,7 +27,8 @@ internal static class UploadEndpoints
             var length = Number(request.Headers["Upload-Length"]);
             var (most, tooLarge) = purpose == "deck" ? (DeckFormats.GreatestBytes, DeckFormats.TooLarge(name)) : (Sound.GreatestBytes, Sound.TooLarge(name));
             if (length > most) throw tooLarge;
-            if (Free(paths.Uploads) is { } free && free - LeastFreeBytes < (length ?? 0)) throw new IOException("No room for the upload.", DiskFull.NoSpace);
+            // What others were promised is not there for this one.
+            if (Room.Free(paths.Uploads) is { } free && free - Room.Reserve - await uploads.PromisedAsync() < (length ?? 0)) throw new IOException("No room for the upload.", DiskFull.NoSpace);
             var id = NewId.Next();
             await uploads.CreateAsync(id, new(name, purpose, length, most));
             // Of an empty file nothing more will come.
@@ -90,19 +88,10 @@ internal static class UploadEndpoints
         return values;
     }
 
+    /// <summary>A number of a header; null where it is not there.</summary>
+    /// <exception cref="RuleException">It is there, and is none, or is less than nothing.</exception>
     private static long? Number(string? header) =>
-        long.TryParse(header, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value : null;
-
-    private static long? Free(string folder)
-    {
-        try
-        {
-            Directory.CreateDirectory(folder);
-            return new DriveInfo(folder).AvailableFreeSpace;
-        }
-        catch (Exception e) when (e is IOException or ArgumentException)
-        {
-            return null;
-        }
-    }
+        string.IsNullOrEmpty(header) ? null
+        : long.TryParse(header, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value
+        : throw new RuleException("Lengths and places of an upload are whole numbers of bytes, none less than nothing.", "length");
 }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
+using Phonaris.Media;
 using Phonaris.Media.Films;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -21,6 +22,8 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
         await sounds.PrepareAllAsync(show, cancel);
         var file = $"{job.Id}.{format.ToString().ToLowerInvariant()}";
         var order = RunningOrder.Of(show);
+        // Its sound as a WAV file is about the most that any of them takes, with what is made on the way.
+        Room.Need(Path.GetDirectoryName(files.PathOf(file))!, order.TotalFrames * Frames.Channels * sizeof(float), "this export");
         if (format == ExportFormat.Mp4)
             await films.ExportAsync(show, order.Slides, FilmSettings.Of(width, height, fps), files.PathOf(file), progress, cancel);
         else

@@ -13,7 +13,7 @@ internal static class MixEndpoints
             string id, int chunk, string? only, ShowStore shows, SoundLibrary sounds, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            await sounds.PrepareAllAsync(stored.Show, cancel);
+            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             if (mixes.Key(stored, only, chunk) is not { } key) return TypedResults.NotFound();
             var tag = $"\"{key}\"";
             http.Response.Headers.CacheControl = "private, no-cache";

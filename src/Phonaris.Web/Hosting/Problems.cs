@@ -22,7 +22,7 @@ internal sealed class Problems(IProblemDetailsService details, ILogger<Problems>
             BadHttpRequestException e => (e.StatusCode, NotUnderstood, null),
             // JSON that does not say which kind of a thing it is, where there are several.
             NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, NotUnderstood, null),
-            _ when DiskFull.Caused(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
+            _ when Faults.IsDiskFull(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
             _ => (StatusCodes.Status500InternalServerError, "Something went wrong here, and it is our fault. What you did before is kept.", null),
         };
         // Handled exceptions are told to nobody otherwise.

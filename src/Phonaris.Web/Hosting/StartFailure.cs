@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Connections;
 using Phonaris.Core;
-using Phonaris.Media;
 
 namespace Phonaris.Web.Hosting;
 
@@ -13,7 +12,7 @@ internal static class StartFailure
         RuleException e => e.Message,
         _ when Causes(exception).OfType<AddressInUseException>().Any() =>
             "The port is in use: something else listens on it, perhaps another Phonaris. End that, or choose another port with PHONARIS_PORT.",
-        _ when DiskFull.Caused(exception) => "The disk is full. Free some space and start again.",
+        _ when Faults.IsDiskFull(exception) => "The disk is full. Free some space and start again.",
         _ => $"Phonaris could not start: {exception.Message}",
     };
 

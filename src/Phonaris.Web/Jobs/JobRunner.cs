@@ -24,7 +24,10 @@ internal interface IJobWork
 /// <summary>Works through the jobs, as many at once as there are cores; after a restart takes up what had not ended.</summary>
 internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHubContext<LiveHub> hub, ILogger<JobRunner> log) : BackgroundService
 {
-    private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100);
+    private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), KeepAgain = TimeSpan.FromSeconds(2);
+
+    /// <summary>A job that ended the server so often is not begun again.</summary>
+    private const int MostAttempts = 2;
 
     private readonly Channel<JobRow> _queue = Channel.CreateUnbounded<JobRow>();
     private readonly ConcurrentDictionary<string, CancellationTokenSource> _open = new();
@@ -76,6 +79,10 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
             {
                 return;
             }
+            catch (Exception e)
+            {
+                log.LogError(e, "Job {Id} ({Kind}) could not be told of", row.Id, row.Kind);
+            }
             finally
             {
                 if (_open.TryRemove(row.Id, out var source)) source.Dispose();
@@ -88,11 +95,18 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
         var (state, problem, result, reached) = (JobState.Done, (string?)null, (string?)null, 0.0);
         try
         {
-            await EndAsync(JobState.Running, 0, null, null);
+            if (await store.BeginAsync(row.Id) >= MostAttempts)
+                throw new RuleException($"{row.Name}: Phonaris ended twice while it worked on this, so it is not begun a third time. Bring in another file, or try again later.");
+            await TellAsync(JobView.Of(row) with { State = JobState.Running, Progress = 0 });
             result = await works.Single(w => w.Kind == row.Kind).RunAsync(row, new Progress(this, row, f => reached = f), cancel);
             reached = 1;
         }
-        catch (OperationCanceledException) when (!stopping.IsCancellationRequested)
+        catch (OperationCanceledException) when (stopping.IsCancellationRequested)
+        {
+            await store.PutAsideAsync(row.Id);
+            throw;
+        }
+        catch (OperationCanceledException)
         {
             state = JobState.Cancelled;
         }
@@ -100,21 +114,42 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
         {
             (state, problem) = (JobState.Failed, e.Message);
         }
-        catch (Exception e) when (DiskFull.Caused(e))
+        catch (Exception e) when (Faults.IsDiskFull(e))
         {
             (state, problem) = (JobState.Failed, DiskFull.Exception().Message);
         }
-        catch (Exception e) when (e is not OperationCanceledException)
+        catch (Exception e)
         {
             log.LogError(e, "Job {Id} ({Kind}) failed", row.Id, row.Kind);
             (state, problem) = (JobState.Failed, $"{row.Name}: something went wrong here, and it is our fault. Nothing half-made was kept.");
         }
-        await EndAsync(state, reached, problem, result);
+        await EndAsync(row, state, reached, problem, result, stopping);
+    }
 
-        async Task EndAsync(JobState now, double progress, string? why, string? what)
+    /// <summary>Tells how a job ended, and keeps it: as soon as it can be, as when the disk has room again. Meanwhile the next are worked on.</summary>
+    private async Task EndAsync(JobRow row, JobState state, double progress, string? problem, string? result, CancellationToken stopping)
+    {
+        if (!await TryKeepAsync()) _ = KeepLaterAsync();
+        await TellAsync(JobView.Of(row) with { State = state, Progress = progress, Problem = problem, Result = result });
+
+        async Task<bool> TryKeepAsync()
         {
-            await store.UpdateAsync(row.Id, now, progress, why, what);
-            await TellAsync(JobView.Of(row) with { State = now, Progress = progress, Problem = why, Result = what });
+            try
+            {
+                await store.UpdateAsync(row.Id, state, progress, problem, result);
+                return true;
+            }
+            catch (Exception e)
+            {
+                log.LogWarning(e, "How job {Id} ended cannot be kept yet", row.Id);
+                return false;
+            }
+        }
+
+        async Task KeepLaterAsync()
+        {
+            do await Task.Delay(KeepAgain, stopping);
+            while (!await TryKeepAsync());
         }
     }
 

@@ -21,7 +21,7 @@ internal static class LiveEndpoints
             string id, NewRun asked, ShowStore shows, SoundLibrary sounds, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            await sounds.PrepareAllAsync(stored.Show, cancel);
+            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var others = runs.IsPresented(id);
             var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
@@ -61,7 +61,7 @@ internal static class LiveEndpoints
             string id, string runId, ShowStore shows, SoundLibrary sounds, RunStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored || await kept.FindAsync(id, runId, cancel) is not { } run) return TypedResults.NotFound();
-            await sounds.PrepareAllAsync(stored.Show, cancel);
+            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var order = RunningOrder.Of(stored.Show);
             var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
             return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)]));

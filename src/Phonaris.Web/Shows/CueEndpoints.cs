@@ -64,7 +64,7 @@ internal static class CueEndpoints
             string id, string slideId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            await sounds.PrepareAllAsync(stored.Show, cancel);
+            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             return TypedResults.Ok(Explanation.Of(stored.Show, slideId, sounds.Fits.Of));
         });
     }

@@ -18,13 +18,15 @@ namespace Phonaris.Web.Shows;
 /// <param name="Strands">The strands, each named by its cue and its first frame.</param>
 /// <param name="Outline">The whole show's sound.</param>
 /// <param name="RightsMissing">What is not known of sounds.</param>
+/// <param name="SoundProblems">What is wrong with sounds that cannot be read.</param>
 /// <param name="Findings">What the show should be warned about.</param>
 /// <param name="Undo">What undo would take back, or null for nothing.</param>
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
     string Id, long Revision, long Since, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
     ListChange<Cue>? Cues, RunningOrder? RunningOrder, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
-    IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
+    IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
+    IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
 {
     internal static ShowChange Between(ShowView before, ShowView after) => new(
         after.Id, after.Revision, before.Revision, after.Show.Title, after.Show.TargetMs,
@@ -36,6 +38,7 @@ public sealed record ShowChange(
         ListChange.Between(before.Strands, after.Strands, s => $"{s.CueId} {s.StartFrame}"),
         before.Outline.SequenceEqual(after.Outline) ? null : after.Outline,
         before.Show.Sounds.Equals(after.Show.Sounds) ? null : after.RightsMissing,
+        before.SoundProblems.OrderBy(p => p.Key).SequenceEqual(after.SoundProblems.OrderBy(p => p.Key)) ? null : after.SoundProblems,
         before.Findings.SequenceEqual(after.Findings) ? null : after.Findings,
         after.Undo, after.Redo);
 }

@@ -45,7 +45,7 @@ internal static class ShowEndpoints
             string id, string ending, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
         {
             if (ending is not ("csv" or "html") || await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            await sounds.PrepareAllAsync(stored.Show, cancel);
+            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var text = TimingSheets.Text(TimingSheet.Of(stored.Show, sounds.Fits.Of), $".{ending}");
             return ending == "html"
                 ? TypedResults.Content(text, "text/html; charset=utf-8")

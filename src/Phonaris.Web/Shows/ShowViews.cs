@@ -47,17 +47,17 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 
     private async Task<Made> MadeAsync(StoredShow stored, CancellationToken cancel)
     {
-        await sounds.PrepareAllAsync(stored.Show, cancel);
+        var problems = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
         var before = _latest.TryGetValue(stored.Id, out var known) && known.Value.IsCompletedSuccessfully ? await known.Value : null;
-        if (before?.View.Revision == stored.Revision) return before;
-        var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, before), CancellationToken.None));
+        if (before?.View.Revision == stored.Revision && before.View.SoundProblems.Count == problems.Count) return before;
+        var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, problems, before), CancellationToken.None));
         // Asked for twice at once, it is made once.
         var latest = _latest.AddOrUpdate(stored.Id, mine, (_, other) => other == known ? mine : other);
         var made = await latest.Value;
-        return made.View.Revision == stored.Revision ? made : Make(stored, made);
+        return made.View.Revision == stored.Revision ? made : Make(stored, problems, made);
     }
 
-    private Made Make(StoredShow stored, Made? before)
+    private Made Make(StoredShow stored, IReadOnlyDictionary<string, string> problems, Made? before)
     {
         var order = RunningOrder.Of(stored.Show);
         var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
@@ -73,7 +73,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
                 : new(scheduled, cue, Strand(stored.Show, scheduled, order));
         }).ToList();
         var view = new ShowView(
-            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show),
+            stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,
             [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)], stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
         return new(
