@@ -23,6 +23,9 @@ public sealed class ShowRow
 
     /// <summary>When it was changed last, in UTC.</summary>
     public DateTime ChangedAt { get; set; }
+
+    /// <summary>When it was deleted, in UTC: it lies aside since then; null for one that is there.</summary>
+    public DateTime? DeletedAt { get; set; }
 }
 
 /// <summary>An edit in a show's history.</summary>

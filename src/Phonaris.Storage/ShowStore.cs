@@ -13,6 +13,9 @@ namespace Phonaris.Storage;
 /// </summary>
 public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
 {
+    /// <summary>How long a deleted show lies aside.</summary>
+    public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
+
     private readonly ConcurrentDictionary<string, SemaphoreSlim> _gates = new();
     private readonly ConcurrentDictionary<string, StoredShow> _latest = new();
 
@@ -20,7 +23,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     public async Task<IReadOnlyList<ListedShow>> ListAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var rows = await db.Shows.OrderByDescending(s => s.ChangedAt).Select(s => new { s.Id, s.Title, s.ChangedAt }).ToListAsync(cancel);
+        var rows = await db.Shows.Where(s => s.DeletedAt == null).OrderByDescending(s => s.ChangedAt).Select(s => new { s.Id, s.Title, s.ChangedAt }).ToListAsync(cancel);
         List<ListedShow> shows = [];
         foreach (var row in rows)
         {
@@ -42,7 +45,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     {
         if (_latest.TryGetValue(id, out var known)) return known;
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id, cancel);
+        var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel);
         return row is null ? null : _latest.GetOrAdd(id, await ReadAsync(db, row, null, cancel));
     }
 
@@ -64,12 +67,41 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return _latest[id] = new(id, 1, show, null, null, row.ChangedAt);
     }
 
-    /// <summary>Removes a show with its history.</summary>
-    public async Task DeleteAsync(string id, CancellationToken cancel)
+    /// <summary>Lays a show aside, from where it can be fetched back for a while.</summary>
+    public async Task LayAsideAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        await db.Shows.Where(s => s.Id == id).ExecuteDeleteAsync(cancel);
+        var now = clock.GetUtcNow().UtcDateTime;
+        await db.Shows.Where(s => s.Id == id && s.DeletedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.DeletedAt, now), cancel);
         _latest.TryRemove(id, out _);
+    }
+
+    /// <summary>Fetches a show back that was laid aside; whether there was one.</summary>
+    public async Task<bool> FetchBackAsync(string id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Shows.Where(s => s.Id == id && s.DeletedAt != null).ExecuteUpdateAsync(set => set.SetProperty(s => s.DeletedAt, (DateTime?)null), cancel) > 0;
+    }
+
+    /// <summary>The shows that lie aside, the one deleted last first.</summary>
+    public async Task<IReadOnlyList<ShowAside>> AsideAsync(CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var rows = await db.Shows.Where(s => s.DeletedAt != null).OrderByDescending(s => s.DeletedAt).Select(s => new { s.Id, s.Title, s.DeletedAt }).ToListAsync(cancel);
+        return [.. rows.Select(r => new ShowAside(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
+    }
+
+    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough. Gives the files that exports made of them.</summary>
+    /// <param name="id">The show, which lies aside; null for those whose time is over.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<string>> RemoveAsync(string? id, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var before = clock.GetUtcNow().UtcDateTime - AsideFor;
+        var gone = await db.Shows.Where(s => s.DeletedAt != null && (id == null ? s.DeletedAt < before : s.Id == id)).Select(s => s.Id).ToListAsync(cancel);
+        var exported = await db.Jobs.Where(j => gone.Contains(j.ShowId) && j.Kind == "export" && j.Result != null).Select(j => j.Result!).ToListAsync(cancel);
+        await db.Shows.Where(s => gone.Contains(s.Id)).ExecuteDeleteAsync(cancel);
+        return exported;
     }
 
     /// <summary>Makes an edit and keeps it. What had been undone can no longer be redone.</summary>
@@ -184,7 +216,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         {
             await using var db = await databases.CreateDbContextAsync(cancel);
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            var row = await db.Shows.SingleOrDefaultAsync(s => s.Id == id, cancel) ?? throw new RuleException("That show is no longer there.");
+            var row = await db.Shows.SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel) ?? throw new RuleException("That show is no longer there.");
             var before = _latest.TryGetValue(id, out var known) ? known : await ReadAsync(db, row, null, cancel);
             if (await change(db, row, before.Show) is not var (show, edit, sentence)) return before;
             row.Revision++;
@@ -242,6 +274,13 @@ public sealed record MadeEdit(long Revision, Edit Edit, string? Sender = null);
 /// <param name="Sentence">What was done.</param>
 /// <param name="Applied">Whether it holds now, or was undone.</param>
 public sealed record HistoryLine(int Position, string Sentence, bool Applied);
+
+/// <summary>A show that was deleted and lies aside.</summary>
+/// <param name="Id">What names it.</param>
+/// <param name="Title">Its title.</param>
+/// <param name="DeletedAt">When it was deleted, in UTC.</param>
+/// <param name="GoneAt">When it is removed for good, in UTC.</param>
+public sealed record ShowAside(string Id, string Title, DateTime DeletedAt, DateTime GoneAt);
 
 /// <summary>A show among the others.</summary>
 /// <param name="Id">What names it.</param>

@@ -148,6 +148,32 @@ public sealed class ApiTests : IDisposable
     }
 
     [Fact]
+    public async Task A_deleted_show_lies_aside_and_once_removed_gives_back_what_nothing_else_uses()
+    {
+        var (kept, gone) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
+        var shared = _app.Make("shared.wav", "-f", "lavfi", "-i", "sine=duration=1");
+        foreach (var show in new[] { kept, gone }) await _app.SoundAsync(show, shared);
+        await _app.SoundAsync(gone, _app.Make("own.wav", "-f", "lavfi", "-i", "sine=660:duration=1"));
+        var files = Files().Count;
+        await _app.Http.DeleteAsync($"/api/shows/{gone}");
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{gone}")).StatusCode);
+        Assert.Equal(gone, Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!).Id);
+        _app.Restart();
+        Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.PostAsync($"/api/aside/{gone}/back", null)).StatusCode);
+        Assert.Equal(2, (await _app.ViewAsync(gone)).Show.Sounds.Count);
+        await _app.Http.DeleteAsync($"/api/shows/{gone}");
+        Assert.Equal(files, Files().Count);
+        // What the other show uses stays; its uploads, which could still become a show, were long ago.
+        foreach (var upload in Directory.GetFiles(_app.PathOf("data/uploads"))) File.Delete(upload);
+        Assert.True((await (await _app.Http.DeleteAsync($"/api/aside/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
+        Assert.Equal(files - 1, Files().Count);
+        Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);
+        Assert.Empty((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!);
+
+        List<string> Files() => [.. Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories)];
+    }
+
+    [Fact]
     public async Task The_same_file_six_times_at_once_is_one_sound()
     {
         var show = await _app.ShowAsync(1);

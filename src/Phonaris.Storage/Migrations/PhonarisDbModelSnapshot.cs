@@ -173,6 +173,9 @@ namespace Phonaris.Storage.Migrations
                     b.Property<DateTime>("ChangedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("DeletedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Format")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER")

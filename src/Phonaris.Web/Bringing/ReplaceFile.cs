@@ -3,6 +3,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
@@ -30,7 +31,7 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
 internal sealed record Replacement(string SoundId, BroughtFile File);
 
 /// <summary>The job that makes a lighter copy of a heavy sound and puts it in its place; the file as brought in is kept for undo.</summary>
-internal sealed class MakeLighter(SoundLibrary library, FileStore files, ShowStore shows, ShowChanges changes) : IJobWork
+internal sealed class MakeLighter(SoundLibrary library, FileStore files, AppPaths paths, ShowStore shows, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "lighter";
 
@@ -40,7 +41,8 @@ internal sealed class MakeLighter(SoundLibrary library, FileStore files, ShowSto
     {
         var soundId = JsonSerializer.Deserialize<string>(job.Input, ShowJson.Options)!;
         var sound = (await shows.FindAsync(job.ShowId, cancel))!.Show.Sound(soundId);
-        var path = Path.Combine(Path.GetTempPath(), $"{job.Id}.ogg");
+        var path = Path.Combine(paths.Work, $"{job.Id}.ogg");
+        Directory.CreateDirectory(paths.Work);
         try
         {
             await SoundEncoder.LighterAsync(library.Open(sound.Media), path, progress, cancel);

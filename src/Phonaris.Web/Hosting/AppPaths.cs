@@ -32,5 +32,8 @@ internal sealed class AppPaths(AppOptions options)
 
     public string Uploads => Path.Combine(Root, "uploads");
 
+    /// <summary>What is being made and goes elsewhere when it is done.</summary>
+    public string Work => Path.Combine(Root, "work");
+
     public string Exports => Path.Combine(Root, "exports");
 }

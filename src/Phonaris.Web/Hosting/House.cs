@@ -59,7 +59,12 @@ internal static class House
         services.AddSingleton<ClickerHost>();
         services.AddSingleton<ExportedFiles>();
         services.AddSingleton<JobRunner>();
-        if (!OnlyDescribed) services.AddHostedService(s => s.GetRequiredService<JobRunner>());
+        services.AddSingleton<Housekeeping>();
+        if (!OnlyDescribed)
+        {
+            services.AddHostedService(s => s.GetRequiredService<JobRunner>());
+            services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
+        }
         services.AddSingleton<IJobWork, BringSound>();
         services.AddSingleton<IJobWork, BringDeck>();
         services.AddSingleton<IJobWork, BringSounds>();
@@ -92,7 +97,7 @@ internal static class House
         app.Services.GetRequiredService<DataFolder>().Hold();
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
-        DerivedRoom.Tidy(app.Services.GetRequiredService<AppPaths>().Derived, DerivedRoom.MostBytes, app.Services.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime);
+        app.Services.GetRequiredService<Housekeeping>().ClearLeftovers();
         await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
     }
 

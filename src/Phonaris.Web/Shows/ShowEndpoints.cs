@@ -52,13 +52,21 @@ internal static class ShowEndpoints
                 : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");
         });
 
+        // Deleted, a show lies aside for a while, and can be fetched back.
         api.MapDelete("/shows/{id}", async Task<NoContent> (string id, ShowStore shows, JobRunner jobs, LiveRuns runs, ClickerHost clickers, CancellationToken cancel) =>
         {
             await jobs.CancelAsync(id, _ => true, cancel);
             foreach (var run in runs.Of(id)) await clickers.ShutAsync(run);
-            await shows.DeleteAsync(id, cancel);
+            await shows.LayAsideAsync(id, cancel);
             return TypedResults.NoContent();
         });
+
+        api.MapGet("/aside", async (ShowStore shows, CancellationToken cancel) => TypedResults.Ok(await shows.AsideAsync(cancel)));
+
+        api.MapPost("/aside/{id}/back", async Task<Results<NoContent, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
+            await shows.FetchBackAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound());
+
+        api.MapDelete("/aside/{id}", async (string id, Housekeeping house, CancellationToken cancel) => TypedResults.Ok(new GivenBack(await house.GiveBackAsync(id, cancel))));
 
         api.MapGet("/shows/{id}/span", async Task<Results<Ok<Span>, NotFound>> (string id, string typed, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Spans.Parse(typed, stored.Show)) : TypedResults.NotFound());
@@ -70,3 +78,7 @@ internal static class ShowEndpoints
 /// <param name="Files">The files of its deck, brought in before; none for a show without slides yet.</param>
 /// <param name="HoldMs">The hold of its slides in milliseconds.</param>
 public sealed record NewShow(string? Title, ValueList<BroughtFile> Files, long? HoldMs);
+
+/// <summary>Room that was given back.</summary>
+/// <param name="Bytes">How much, in bytes.</param>
+public sealed record GivenBack(long Bytes);
