@@ -21,7 +21,7 @@ internal static class DeckBench
         WritePdf(pdf);
         var hash = await bench.KeepAsync(pdf);
         var deck = Read(bench, hash, "deck.pdf");
-        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, DeckFormats.Draw);
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
         var ours = await Bench.TimeAsync(() => pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], Width, null, CancellationToken.None));
         var theirs = await Bench.TimeAsync(() => Task.WhenAll(
             Bench.RunAsync("pdftoppm", "-png", "-scale-to-x", $"{Width}", "-scale-to-y", "-1", "-l", $"{Pages / 2}", pdf, bench.PathOf("a")),

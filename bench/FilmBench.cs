@@ -20,7 +20,7 @@ internal static class FilmBench
     public static async Task RunAsync(Bench bench)
     {
         var music = await bench.KeepSoundAsync("music", "demo/sounds/lantern-waltz.ogg");
-        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, DeckFormats.Draw);
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
         var deck = await DeckAsync(bench, pictures);
         var n = 0;
         var slides = deck.ToSlides(() => $"s{n++}", Seconds * 1000 / Stills);
@@ -40,7 +40,7 @@ internal static class FilmBench
     private static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
-        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, DeckFormats.Draw), bench.Sounds);
+        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw)), bench.Sounds);
         return Bench.TimeAsync(() => exporter.ExportAsync(
             show, RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
     }

@@ -16,7 +16,7 @@ internal static class MediaTool
 
     private const int MostErrorText = 4000;
 
-    /// <summary>What setsid ends with where the program is not there, and what programs are told to end with by signals: 128 and the signal's number.</summary>
+    /// <summary>What setsid and prlimit end with where the program is not there, and what programs are told to end with by signals: 128 and the signal's number.</summary>
     private const int NotFound = 127, Signalled = 128, LastSignal = 64;
 
     /// <summary>What ffmpeg ends with when it was asked to end, which it does in order.</summary>
@@ -38,13 +38,14 @@ internal static class MediaTool
     /// <param name="output">Where its standard output goes; null for nowhere.</param>
     /// <param name="limit">The time in which it must come to an end.</param>
     /// <param name="cancel">Ends the program.</param>
+    /// <param name="mostBytes">How much memory it may take; null for as much as there is.</param>
     /// <returns>What it said on standard error.</returns>
     /// <exception cref="RuleException">
     /// The program is not installed, or the disk is full; or it took too long, or was ended from outside: then nothing is known of the file.
     /// </exception>
     /// <exception cref="MediaToolException">It complained of what it was given.</exception>
     public static async Task<string> RunAsync(
-        string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, TimeSpan limit, CancellationToken cancel)
+        string name, IEnumerable<string> arguments, PipeSource? input, PipeTarget? output, TimeSpan limit, CancellationToken cancel, long? mostBytes = null)
     {
         var errors = new StringBuilder();
         CommandResult result;
@@ -53,7 +54,7 @@ internal static class MediaTool
         try
         {
             result = await Cli.Wrap("setsid")
-                .WithArguments([name, .. arguments])
+                .WithArguments([.. mostBytes is { } most ? [ "prlimit", $"--as={most}" ] : Array.Empty<string>(), name, .. arguments])
                 .WithStandardInputPipe(input ?? PipeSource.Null)
                 .WithStandardOutputPipe(output ?? PipeTarget.Null)
                 .WithStandardErrorPipe(PipeTarget.ToDelegate(line => { if (errors.Length < MostErrorText) errors.AppendLine(line); }))

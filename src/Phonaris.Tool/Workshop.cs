@@ -30,7 +30,7 @@ internal sealed class Workshop
         DerivedRoom.Tidy(Path.Combine(root, "derived"), DerivedRoom.MostBytes, DateTime.UtcNow);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
-        Pictures = new(Derived, _files.PathOf, DeckFormats.Draw);
+        Pictures = new(Derived, _files.PathOf, new PagePainter(DeckFormats.Draw));
         Films = new(Derived, Pictures, Sounds);
     }
 

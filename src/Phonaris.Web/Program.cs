@@ -7,7 +7,14 @@ using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Live;
+using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
+
+if (args is [Reader.Argument])
+{
+    await Reader.RunAsync();
+    return 0;
+}
 
 try
 {

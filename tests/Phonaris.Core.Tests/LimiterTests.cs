@@ -1,9 +1,35 @@
+using System.Runtime.InteropServices;
+using System.Text.Json;
 using Phonaris.Core.Audio;
 
 namespace Phonaris.Core.Tests;
 
 public class LimiterTests
 {
+    /// <summary>The page limits live sound by the same rule, block by block: it is held to this case.</summary>
+    [Fact]
+    public void The_case_the_page_is_held_to_is_what_the_limiter_does()
+    {
+        const int frames = 7_200;
+        // Made of whole numbers, so that it is the same everywhere: two triangles, a burst far too high, and steps as sharp as can be.
+        var input = new float[frames * 2];
+        for (var n = 0; n < frames; n++)
+        {
+            var loud = n is > 1_500 and < 2_300 ? 2f : n is > 4_000 and < 4_010 ? 1.5f : 0.75f;
+            input[2 * n] = loud * ((n * 7 % 400 < 200 ? n * 7 % 200 : 200 - n * 7 % 200) - 100) / 100;
+            input[2 * n + 1] = n % 96 < 48 ? 0.875f * loud / 2 : -0.4375f;
+        }
+        var context = new float[(Limiter.FramesBefore + frames + Limiter.FramesAfter) * 2];
+        input.CopyTo(context, Limiter.FramesBefore * 2);
+        var output = new float[input.Length];
+        Limiter.Limit(context, -Limiter.FramesBefore, 0, output);
+        var text = JsonSerializer.Serialize(new { input = Base64(input), output = Base64(output) }) + "\n";
+        if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_LIMITER") is { } write) File.WriteAllText(write, text);
+        Assert.True(text == File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "limiter.json")), "client/src/live/limiter.json is not what the limiter does; write it anew with PHONARIS_WRITE_LIMITER.");
+
+        static string Base64(float[] samples) => Convert.ToBase64String(MemoryMarshal.AsBytes(samples.AsSpan()));
+    }
+
     [Fact]
     public void Below_minus_one_dBTP_nothing_is_touched()
     {

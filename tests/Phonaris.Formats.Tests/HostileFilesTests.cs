@@ -107,7 +107,7 @@ public sealed class HostileFilesTests : IDisposable
                 // Drawn too, now and then: the pictures are where a lie about sizes would hurt.
                 if (seed % 12 == 0)
                     foreach (var slide in slides.Take(2).Where(s => s.Picture.Type != MediaTypes.Pdf))
-                        await new SlidePictures(derived, _ => path, DeckFormats.Draw).PngAsync(slide.Picture with { Media = $"{seed}" }, 160, CancellationToken.None).WaitAsync(Patience);
+                        await new SlidePictures(derived, _ => path, new PagePainter(DeckFormats.Draw)).PngAsync(slide.Picture with { Media = $"{seed}" }, 160, CancellationToken.None).WaitAsync(Patience);
             }
             catch (RuleException)
             {

@@ -98,7 +98,7 @@ public sealed class DrawingPainterTests : IDisposable
     private async Task<SKBitmap> PaintAsync(ValueList<DrawnShape> shapes, int step = 0)
     {
         var drawing = new SlideDrawing(200, 112.5, null, shapes, 2, []);
-        var pictures = new SlidePictures(_box.Derived, _ => "none", (_, _, pages) => [.. pages.Select(_ => drawing)]);
+        var pictures = new SlidePictures(_box.Derived, _ => "none", new PagePainter((_, _, pages) => [.. pages.Select(_ => drawing)]));
         return await pictures.FrameAsync(new PictureSource("deck", MediaTypes.Pptx, 1, 200, 112, step), 400, 224, CancellationToken.None);
     }
 

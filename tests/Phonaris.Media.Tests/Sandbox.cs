@@ -16,7 +16,7 @@ public sealed class Sandbox : IDisposable
     {
         Derived = new(PathOf("derived"));
         Sounds = new(Derived, PathOf);
-        Pictures = new(Derived, PathOf, (_, _, _) => throw new NotSupportedException());
+        Pictures = new(Derived, PathOf, new PagePainter((_, _, _) => throw new NotSupportedException()));
         Films = new(Derived, Pictures, Sounds);
     }
 

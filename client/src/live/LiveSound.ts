@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import { framesPerSecond } from "../ui/format";
+import limiterUrl from "./limiterWorklet?worker&url";
 import type { Fade, LiveCue, LiveOrder } from "./run";
 
 type RunView = Schemas["RunView"];
@@ -29,13 +30,24 @@ export class LiveSound {
   private beds = this.context.createGain();
   readonly analyser = this.context.createAnalyser();
   private ducking = 0;
+  private limited = false;
 
   constructor(
     private run: RunView,
     private ended: (cueId: string) => void,
   ) {
     this.beds.connect(this.level);
-    this.level.connect(this.hold).connect(this.analyser).connect(this.context.destination);
+    this.level.connect(this.hold);
+    this.analyser.connect(this.context.destination);
+  }
+
+  /** Puts the limiter behind the sum, as behind that of a film; to be waited for before anything sounds. */
+  async prepare() {
+    if (this.limited) return;
+    await this.context.audioWorklet.addModule(limiterUrl);
+    const limiter = new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
+    this.hold.connect(limiter).connect(this.analyser);
+    this.limited = true;
   }
 
   /** The moment by the clock the sounds are played by, in milliseconds. */

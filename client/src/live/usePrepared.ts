@@ -41,6 +41,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       );
       if (cancel.signal.aborted) return;
       const made = (stage = new Stage(run, kind));
+      await made.sound.prepare();
       const fetchAll = async () => {
         const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
         const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.2 + 0.8 * f), cancel.signal);

@@ -97,7 +97,6 @@ public sealed record DeckSlide(
 public sealed record DeckStep(int Number, string Label, long? OffsetMs)
 {
     /// <summary>Whether the slide's drawing is known as it is from this step on.</summary>
-    [JsonIgnore]
     public bool Reveals { get; init; }
 
     /// <summary>The one step of a slide that is there all at once.</summary>

@@ -1,6 +1,8 @@
 using System.Xml;
+using System.Xml.Linq;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks.Presentations;
 using Svg.Skia;
 
 namespace Phonaris.Formats.Decks;
@@ -9,6 +11,9 @@ namespace Phonaris.Formats.Decks;
 internal sealed class SvgDeck : IDeckFormat
 {
     private const long GreatestBytes = 20_000_000;
+
+    /// <summary>How many elements a drawing may come to.</summary>
+    private const long MostElements = 200_000;
 
     private static readonly XmlReaderSettings Settings = new()
     {
@@ -26,6 +31,7 @@ internal sealed class SvgDeck : IDeckFormat
         try
         {
             var title = Inspect(file);
+            Count(file);
             using var svg = new SKSvg();
             using var reader = XmlReader.Create(file.Path, Settings);
             var bounds = svg.Load(reader)?.CullRect ?? throw Damaged(file);
@@ -47,6 +53,7 @@ internal sealed class SvgDeck : IDeckFormat
         using var reader = XmlReader.Create(file.Path, Settings);
         while (reader.Read())
         {
+            if (reader.Depth > ZipFiles.DeepestXml) throw TooMuch(file);
             if (reader.NodeType == XmlNodeType.Element)
             {
                 if (title is null && reader is { LocalName: "title", Depth: 1, IsEmptyElement: false })
@@ -65,6 +72,32 @@ internal sealed class SvgDeck : IDeckFormat
         }
         return string.IsNullOrEmpty(title) ? null : title;
     }
+
+    /// <summary>Counts what is drawn, parts that are used again each time they are.</summary>
+    private static void Count(DeckFile file)
+    {
+        using var reader = XmlReader.Create(file.Path, Settings);
+        var root = XElement.Load(reader);
+        var named = root.DescendantsAndSelf().Where(e => e.Attribute("id") is not null).DistinctBy(e => e.Attribute("id")!.Value).ToDictionary(e => e.Attribute("id")!.Value);
+        var known = new Dictionary<XElement, long>();
+        if (Drawn(root, 0) > MostElements) throw TooMuch(file);
+
+        long Drawn(XElement element, int depth)
+        {
+            if (known.TryGetValue(element, out var count)) return count;
+            if (depth > ZipFiles.DeepestXml) return MostElements + 1;
+            // What uses itself comes to nothing more.
+            known[element] = 0;
+            count = 1 + element.Elements().Sum(e => Drawn(e, depth + 1));
+            if (element.Name.LocalName == "use" && Used(element) is { } used && named.TryGetValue(used, out var target)) count += Drawn(target, depth + 1);
+            return known[element] = Math.Min(count, MostElements + 1);
+        }
+
+        static string? Used(XElement use) => use.Attributes().FirstOrDefault(a => a.Name.LocalName == "href")?.Value is ['#', .. var id] ? id : null;
+    }
+
+    private static RuleException TooMuch(DeckFile file) =>
+        new($"{file.Name} draws more, or nests it deeper, than a slide can need. Save it once more, simpler, or as PNG.");
 
     /// <summary>Whether a style reaches for a file or an address: <c>url(…)</c> other than within the drawing, or an import.</summary>
     private static bool PointsOutside(string value)

@@ -12,6 +12,10 @@ internal static class PdfPages
     /// <summary>As many processes as there are cores, however many pictures a page of the app asks for at once.</summary>
     private static readonly SemaphoreSlim Turn = new(Environment.ProcessorCount);
 
+    /// <summary>What drawing a few pages may take.</summary>
+    private const long MostBytes = 3_000_000_000;
+    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(40);
+
     /// <summary>Draws a run of pages.</summary>
     /// <param name="path">The PDF.</param>
     /// <param name="first">The first page, from 1.</param>
@@ -30,7 +34,7 @@ internal static class PdfPages
             await MediaTool.RunAsync(
                 "pdftoppm",
                 ["-f", $"{first}", "-l", $"{last}", "-scale-to-x", $"{width}", "-scale-to-y", $"{height}", "-cropbox", path],
-                null, PipeTarget.ToStream(stream), MediaTool.Quick, cancel);
+                null, PipeTarget.ToStream(stream), MostTime, cancel, MostBytes);
         }
         catch (MediaToolException)
         {

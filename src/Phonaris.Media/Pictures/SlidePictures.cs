@@ -1,5 +1,4 @@
 using Phonaris.Core;
-using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using SkiaSharp;
 
@@ -10,8 +9,8 @@ namespace Phonaris.Media.Pictures;
 /// </summary>
 /// <param name="derived">Where drawn pictures are kept.</param>
 /// <param name="original">Gives the path of the file of a content hash.</param>
-/// <param name="read">Reads pages of a presentation file as drawings.</param>
-public sealed class SlidePictures(DerivedFiles derived, Func<string, string> original, DrawingReader read)
+/// <param name="painter">Draws what poppler does not.</param>
+public sealed class SlidePictures(DerivedFiles derived, Func<string, string> original, IPagePainter painter)
 {
     /// <summary>The widest picture that can be asked for, in pixels.</summary>
     public const int GreatestWidth = 3840;
@@ -88,13 +87,9 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         var height = Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width));
         if (source.Drawing is { } card) return DrawingPainter.Draw(card, 0, width, height);
         var path = original(source.Media);
-        return source.Type switch
-        {
-            MediaTypes.Pptx or MediaTypes.Odp => DrawingPainter.Draw(read(path, source.Type, [source.Page])[0], source.Step, width, height),
-            MediaTypes.Pdf => (await PdfPages.DrawAsync(path, source.Page, source.Page, width, height, cancel))[0],
-            MediaTypes.Svg => SvgPicture.Draw(path, width, height),
-            _ => RasterPicture.Draw(path, width, height),
-        };
+        return source.Type == MediaTypes.Pdf
+            ? (await PdfPages.DrawAsync(path, source.Page, source.Page, width, height, cancel))[0]
+            : (await painter.DrawAsync(path, source.Type, [new(source.Page, source.Step)], width, height, cancel))[0];
     }
 
     private async Task DrawPagesAsync(PictureSource[] run, int width, CancellationToken cancel)
@@ -103,7 +98,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         var path = original(run[0].Media);
         IReadOnlyList<SKBitmap> pages = run[0].Type == MediaTypes.Pdf
             ? await PdfPages.DrawAsync(path, run[0].Page, run[^1].Page, width, height, cancel)
-            : [.. read(path, run[0].Type, [.. run.Select(s => s.Page)]).Zip(run, (drawing, s) => DrawingPainter.Draw(drawing, s.Step, width, height))];
+            : await painter.DrawAsync(path, run[0].Type, [.. run.Select(s => new PageAsked(s.Page, s.Step))], width, height, cancel);
         for (var i = 0; i < run.Length; i++)
         {
             using var page = pages[i];
@@ -126,9 +121,3 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
 
     private static string Name(PictureSource source, int width) => $"pictures/{source.Key}-{width}.png";
 }
-
-/// <summary>Reads pages of a presentation file as drawings.</summary>
-/// <param name="path">The file.</param>
-/// <param name="type">Its media type.</param>
-/// <param name="pages">The pages, from 1.</param>
-public delegate IReadOnlyList<SlideDrawing> DrawingReader(string path, string type, IReadOnlyList<int> pages);

@@ -2,6 +2,7 @@ using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using Phonaris.Storage;
+using Phonaris.Web.Reading;
 
 namespace Phonaris.Web.Bringing;
 
@@ -12,8 +13,12 @@ public sealed record BroughtFile(string Hash, string Name)
 {
     /// <summary>Reads a deck from files that were brought in.</summary>
     /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
-    internal static Deck ReadDeck(IEnumerable<BroughtFile> brought, FileStore files) =>
-        DeckFormats.Read(brought.Select(b => new DeckFile(b.PathIn(files), Names.Plain(b.Name), b.Hash)));
+    internal static Task<Deck> ReadDeckAsync(IEnumerable<BroughtFile> brought, DeckReaders readers, FileStore files, CancellationToken cancel)
+    {
+        List<BroughtFile> all = [.. brought];
+        foreach (var file in all) file.PathIn(files);
+        return readers.ReadAsync(all.Select(b => (Names.Plain(b.Name), b.Hash)), cancel);
+    }
 
     /// <summary>Where the file is.</summary>
     /// <exception cref="RuleException">It is not there.</exception>

@@ -7,6 +7,7 @@ using Phonaris.Formats.Decks;
 using Phonaris.Storage;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Bringing;
@@ -18,14 +19,14 @@ internal static class DeckEndpoints
     {
         // What a deck holds and what could be done with it, before anything is done.
         api.MapPost("/shows/{id}/deck/look", async Task<Results<Ok<DeckLook>, NotFound>> (
-            string id, BroughtDeck brought, ShowStore shows, FileStore files, CancellationToken cancel) =>
-            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, brought.Read(files))) : TypedResults.NotFound());
+            string id, BroughtDeck brought, ShowStore shows, DeckReaders readers, FileStore files, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, await brought.ReadAsync(readers, files, cancel))) : TypedResults.NotFound());
 
         api.MapPost("/shows/{id}/deck", async Task<Results<ShowAnswer, NotFound>> (
-            string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var deck = BroughtFile.ReadDeck(asked.Files, files).Only(asked.Numbers);
+            var deck = (await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel)).Only(asked.Numbers);
             var slides = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
             var after = await changes.ApplyAsync(id, show => deck.ToEdit(show, slides, asked.Index, NewId.Next), cancel);
@@ -34,10 +35,10 @@ internal static class DeckEndpoints
         });
 
         api.MapPost("/shows/{id}/deck/refresh", async Task<Results<ShowAnswer, NotFound>> (
-            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var deck = brought.Read(files);
+            var deck = await brought.ReadAsync(readers, files, cancel);
             var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             var name = brought.Files[0].Name;
             var after = await changes.ApplyAsync(id, show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name), cancel);
@@ -47,10 +48,10 @@ internal static class DeckEndpoints
         });
 
         api.MapPost("/shows/{id}/deck/join", async Task<Results<ShowAnswer, NotFound>> (
-            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var deck = BroughtFile.ReadDeck(asked.Files, files);
+            var deck = await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             var after = await changes.ApplyAsync(id, show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined), cancel);
             await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, cancel);
             return await views.AnswerAsync(after, cancel);
@@ -61,7 +62,7 @@ internal static class DeckEndpoints
 /// <summary>The files of a deck, brought in before.</summary>
 public sealed record BroughtDeck(ValueList<BroughtFile> Files)
 {
-    internal Deck Read(FileStore files) => BroughtFile.ReadDeck(Files, files);
+    internal Task<Deck> ReadAsync(DeckReaders readers, FileStore files, CancellationToken cancel) => BroughtFile.ReadDeckAsync(Files, readers, files, cancel);
 }
 
 /// <summary>Slides to add.</summary>

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Media.Pictures;
 using Phonaris.Storage;
+using Phonaris.Web.Reading;
 
 namespace Phonaris.Web.Bringing;
 
@@ -13,7 +14,8 @@ internal static class PictureEndpoints
     public static void MapPictures(this RouteGroupBuilder api)
     {
         // A file that was brought in, as the picture of a step.
-        api.MapPost("/pictures", (BroughtFile file, FileStore files) => TypedResults.Ok(BroughtFile.ReadDeck([file], files).Slides[0].Picture));
+        api.MapPost("/pictures", async (BroughtFile file, DeckReaders readers, FileStore files, CancellationToken cancel) =>
+            TypedResults.Ok((await BroughtFile.ReadDeckAsync([file], readers, files, cancel)).Slides[0].Picture));
 
         // The address carries what the picture is of, so that it can be kept for good.
         api.MapGet("/shows/{id}/slides/{slideId}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (

@@ -5,7 +5,6 @@ using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
-using Phonaris.Formats.Decks;
 using Phonaris.Media;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
@@ -18,6 +17,7 @@ using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Live;
+using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
 using Serilog;
 
@@ -46,7 +46,8 @@ internal static class House
         services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
         services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
-        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, DeckFormats.Draw));
+        services.AddSingleton<DeckReaders>();
+        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
         services.AddSingleton<FilmExporter>();
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
@@ -98,6 +99,7 @@ internal static class House
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
         app.Services.GetRequiredService<Housekeeping>().ClearLeftovers();
+        app.Services.GetRequiredService<DeckReaders>().GetReady();
         await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
     }
 

@@ -11,6 +11,7 @@ using Phonaris.Web.Bringing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Live;
+using Phonaris.Web.Reading;
 
 namespace Phonaris.Web.Shows;
 
@@ -22,9 +23,9 @@ internal static class ShowEndpoints
         api.MapGet("/shows", async (ShowStore shows, CancellationToken cancel) =>
             TypedResults.Ok((await shows.ListAsync(cancel)).Select(ShowViews.Card).ToList()));
 
-        api.MapPost("/shows", async Task<Created<ShowCard>> (NewShow asked, ShowStore shows, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        api.MapPost("/shows", async Task<Created<ShowCard>> (NewShow asked, ShowStore shows, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
-            var deck = asked.Files.Count == 0 ? null : BroughtFile.ReadDeck(asked.Files, files);
+            var deck = asked.Files.Count == 0 ? null : await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
             var show = Show.Empty(RenameShow.Validate(title));
             var slides = deck?.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs) ?? [];

@@ -11,6 +11,10 @@ internal static class ZipFiles
     private const int MostEntries = 30_000;
     private const long MostBytes = 4_000_000_000;
     private const long MostCharacters = 30_000_000;
+    private const long MostXmlBytes = 120_000_000;
+
+    /// <summary>How deep elements may lie in each other: groups in groups of a deck that people made are a dozen deep.</summary>
+    public const int DeepestXml = 256;
 
     /// <summary>Settings for XML from outside: no entities, nothing fetched, bounded.</summary>
     public static XmlReaderSettings SafeXml { get; } = new()
@@ -66,10 +70,16 @@ internal static class ZipFiles
     }
 
     /// <summary>The root of an XML document.</summary>
-    /// <exception cref="XmlException">It is not well formed, too long, or uses entities.</exception>
+    /// <exception cref="XmlException">It is not well formed, too long, too deep, or uses entities.</exception>
     public static XElement Xml(Stream content)
     {
-        using var reader = XmlReader.Create(content, SafeXml);
+        using var bytes = new MemoryStream(Bytes(content, MostXmlBytes, "The deck"));
+        // Before it becomes a tree, which is walked by functions that call themselves.
+        using (var depth = XmlReader.Create(bytes, SafeXml))
+            while (depth.Read())
+                if (depth.Depth > DeepestXml) throw new XmlException("Too deep.");
+        bytes.Position = 0;
+        using var reader = XmlReader.Create(bytes, SafeXml);
         return XElement.Load(reader);
     }
 }

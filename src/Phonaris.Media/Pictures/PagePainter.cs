@@ -1,0 +1,52 @@
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using SkiaSharp;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>Draws pages of the files that are drawn by the house itself: presentations, drawings and photographs.</summary>
+public interface IPagePainter
+{
+    /// <summary>Draws pages.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="type">Its media type.</param>
+    /// <param name="pages">The pages.</param>
+    /// <param name="width">Their width in pixels.</param>
+    /// <param name="height">Their height in pixels.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">One cannot be drawn.</exception>
+    Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel);
+}
+
+/// <summary>A page, and so many of its steps.</summary>
+/// <param name="Page">Its number, from 1.</param>
+/// <param name="Step">The step from which on it is drawn; 0 for all of it.</param>
+public readonly record struct PageAsked(int Page, int Step);
+
+/// <summary>Reads pages of a presentation file as drawings.</summary>
+/// <param name="path">The file.</param>
+/// <param name="type">Its media type.</param>
+/// <param name="pages">The pages, from 1.</param>
+public delegate IReadOnlyList<SlideDrawing> DrawingReader(string path, string type, IReadOnlyList<int> pages);
+
+/// <summary>Draws in this process: for files that do no harm, and for a process whose end does none.</summary>
+/// <param name="read">Reads pages of a presentation file as drawings.</param>
+public sealed class PagePainter(DrawingReader read) : IPagePainter
+{
+    /// <inheritdoc/>
+    public Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel) =>
+        Task.FromResult(Draw(path, type, pages, width, height));
+
+    /// <summary>As <see cref="DrawAsync"/>, at once.</summary>
+    public IReadOnlyList<SKBitmap> Draw(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height)
+    {
+        ArgumentNullException.ThrowIfNull(pages);
+        return type switch
+        {
+            MediaTypes.Pptx or MediaTypes.Odp => [.. read(path, type, [.. pages.Select(p => p.Page)]).Zip(pages, (drawing, p) => DrawingPainter.Draw(drawing, p.Step, width, height))],
+            MediaTypes.Svg => [.. pages.Select(_ => SvgPicture.Draw(path, width, height))],
+            _ => [.. pages.Select(_ => RasterPicture.Draw(path, width, height))],
+        };
+    }
+}

@@ -1,0 +1,87 @@
+using System.Collections.Concurrent;
+using Phonaris.Core;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using Phonaris.Storage;
+using SkiaSharp;
+
+namespace Phonaris.Web.Reading;
+
+/// <summary>The processes that read decks and draw pages: as many as there are cores, kept ready, so that a deck costs no start.</summary>
+internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
+{
+    private readonly SemaphoreSlim _turn = new(Environment.ProcessorCount);
+    private readonly ConcurrentBag<ReaderProcess> _idle = [];
+
+    /// <summary>Begins what is to be ready.</summary>
+    public void GetReady()
+    {
+        while (_idle.Count < Environment.ProcessorCount) _idle.Add(ReaderProcess.Begin());
+    }
+
+    /// <summary>Reads a deck from files that were brought in.</summary>
+    /// <param name="files">The files, by what they were called and their content hashes.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
+    public async Task<Deck> ReadAsync(IEnumerable<(string Name, string Hash)> files, CancellationToken cancel)
+    {
+        ValueList<DeckFile> found = [.. files.Select(f => new DeckFile(store.PathOf(f.Hash), f.Name, f.Hash))];
+        if (found.Count == 0) throw new RuleException("There is no file to read a deck from.", "files");
+        return (await AskAsync(new(found, null), found[0].Name, [], cancel)).Deck!;
+    }
+
+    /// <inheritdoc/>
+    public async Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel)
+    {
+        List<SKBitmap> drawn = [.. pages.Select(_ => new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque)))];
+        try
+        {
+            await AskAsync(new(null, new(path, type, [.. pages], width, height)), "The deck", drawn, cancel);
+            return drawn;
+        }
+        catch
+        {
+            foreach (var picture in drawn) picture.Dispose();
+            throw;
+        }
+    }
+
+    public void Dispose()
+    {
+        while (_idle.TryTake(out var reader)) reader.Dispose();
+        _turn.Dispose();
+    }
+
+    private async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
+    {
+        await _turn.WaitAsync(cancel);
+        try
+        {
+            var reader = Take();
+            try
+            {
+                return await reader.AskAsync(asked, name, pictures, cancel);
+            }
+            finally
+            {
+                // One that was ended is followed by another at once, for the next deck.
+                if (reader.IsAlive) _idle.Add(reader);
+                else GetReady();
+            }
+        }
+        finally
+        {
+            _turn.Release();
+        }
+    }
+
+    private ReaderProcess Take()
+    {
+        while (_idle.TryTake(out var reader))
+        {
+            if (reader.IsAlive) return reader;
+            reader.Dispose();
+        }
+        return ReaderProcess.Begin();
+    }
+}

@@ -1,0 +1,58 @@
+using Phonaris.Core;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using SkiaSharp;
+
+namespace Phonaris.Web.Reading;
+
+/// <summary>
+/// The other side of <see cref="ReaderProcess"/>: reads decks and draws pages, one after the other, as it is asked on standard input, until
+/// that ends. Whatever a deck does to it, it does to it alone.
+/// </summary>
+internal static class Reader
+{
+    /// <summary>The argument that makes the program a reader.</summary>
+    public const string Argument = "--reader";
+
+    private static readonly PagePainter Painter = new(DeckFormats.Draw);
+
+    public static async Task RunAsync()
+    {
+        await using var input = Console.OpenStandardInput();
+        await using var output = new BufferedStream(Console.OpenStandardOutput(), 1 << 20);
+        // Drawn once beforehand, so that the first deck is drawn as fast as all others.
+        new PagePainter((_, _, _) => [new SlideDrawing(16, 9, new SolidPaint(0), [], 1, [])]).Draw("", MediaTypes.Pptx, [new(1, 0)], 16, 9)[0].Dispose();
+        try
+        {
+            for (; ; ) await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(input, default), output);
+        }
+        catch (EndOfStreamException)
+        {
+            // The server needs it no more.
+        }
+    }
+
+    private static async Task AnswerAsync(ReaderAsked asked, Stream output)
+    {
+        IReadOnlyList<SKBitmap> pages = [];
+        ReaderAnswer answer;
+        try
+        {
+            if (asked.Draw is { } draw) pages = Painter.Draw(draw.Path, draw.Type, draw.Pages, draw.Width, draw.Height);
+            answer = new(asked.Read is { } files ? DeckFormats.Read(files) : null, null);
+        }
+        catch (RuleException e)
+        {
+            answer = new(null, e.Message);
+        }
+        await ReaderMessages.WriteAsync(output, answer, default);
+        foreach (var page in pages)
+        {
+            output.Write(page.GetPixelSpan());
+            page.Dispose();
+        }
+        await output.FlushAsync();
+    }
+}

@@ -1,0 +1,50 @@
+using System.Buffers.Binary;
+using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+
+namespace Phonaris.Web.Reading;
+
+/// <summary>What a reader is asked: a deck to be read, or pages to be drawn.</summary>
+/// <param name="Read">The files of the deck; null where pages are asked for.</param>
+/// <param name="Draw">The pages; null where a deck is asked for.</param>
+internal sealed record ReaderAsked(ValueList<DeckFile>? Read, PagesAsked? Draw);
+
+/// <summary>Pages to be drawn.</summary>
+internal sealed record PagesAsked(string Path, string Type, ValueList<PageAsked> Pages, int Width, int Height);
+
+/// <summary>What a reader answers; where pages were drawn, their pixels follow, four bytes each, red first.</summary>
+/// <param name="Deck">The deck that was read.</param>
+/// <param name="Problem">Why it could not be done, in a sentence.</param>
+internal sealed record ReaderAnswer(Deck? Deck, string? Problem);
+
+/// <summary>Messages between the server and a reader: the length of the JSON in four bytes, little-endian, and the JSON.</summary>
+internal static class ReaderMessages
+{
+    /// <summary>The longest message, in bytes.</summary>
+    private const int Longest = 300_000_000;
+
+    public static async Task WriteAsync<T>(Stream stream, T message, CancellationToken cancel)
+    {
+        var json = JsonSerializer.SerializeToUtf8Bytes(message, ShowJson.Options);
+        var length = new byte[sizeof(int)];
+        BinaryPrimitives.WriteInt32LittleEndian(length, json.Length);
+        await stream.WriteAsync(length, cancel);
+        await stream.WriteAsync(json, cancel);
+        await stream.FlushAsync(cancel);
+    }
+
+    /// <exception cref="EndOfStreamException">The other side is gone.</exception>
+    public static async Task<T> ReadAsync<T>(Stream stream, CancellationToken cancel)
+    {
+        var head = new byte[sizeof(int)];
+        await stream.ReadExactlyAsync(head, cancel);
+        var length = BinaryPrimitives.ReadInt32LittleEndian(head);
+        if (length is <= 0 or > Longest) throw new InvalidDataException("Not a message.");
+        var json = new byte[length];
+        await stream.ReadExactlyAsync(json, cancel);
+        return JsonSerializer.Deserialize<T>(json, ShowJson.Options)!;
+    }
+}

@@ -1,0 +1,111 @@
+using System.Diagnostics;
+using System.Globalization;
+using Phonaris.Core;
+using SkiaSharp;
+
+namespace Phonaris.Web.Reading;
+
+/// <summary>
+/// A process of our own that reads decks and draws pages, so that no deck can take the server with it: bounded in memory and time, ended
+/// where it goes beyond, and begun anew. One thing at a time.
+/// </summary>
+internal sealed class ReaderProcess : IDisposable
+{
+    /// <summary>How much memory a deck may take, in bytes, and how long.</summary>
+    private const long MostBytes = 1_200_000_000;
+    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(40), LookEvery = TimeSpan.FromMilliseconds(100);
+
+    private readonly Process _process;
+
+    private ReaderProcess(Process process) => _process = process;
+
+    /// <summary>Whether it can be asked.</summary>
+    public bool IsAlive => !_process.HasExited;
+
+    /// <summary>Begins one.</summary>
+    public static ReaderProcess Begin()
+    {
+        // In a group of its own: a key struck at the terminal is for the server.
+        var start = new ProcessStartInfo("setsid", [Environment.ProcessPath ?? "dotnet", .. IsDotnet ? [typeof(Reader).Assembly.Location] : Array.Empty<string>(), Reader.Argument])
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            WorkingDirectory = AppContext.BaseDirectory,
+        };
+        start.Environment["DOTNET_GCHeapHardLimit"] = MostBytes.ToString("x", CultureInfo.InvariantCulture);
+        start.Environment["DOTNET_gcServer"] = "0";
+        // What crashes leaves no memory images about.
+        start.Environment["DOTNET_DbgEnableMiniDump"] = "0";
+        return new(Process.Start(start)!);
+    }
+
+    private static bool IsDotnet => Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet";
+
+    /// <summary>Asks it.</summary>
+    /// <param name="asked">What.</param>
+    /// <param name="name">What the file is called, in messages.</param>
+    /// <param name="pictures">Room for the pictures asked for.</param>
+    /// <param name="cancel">Stops it; the process is ended then.</param>
+    /// <exception cref="RuleException">It cannot be done, or was too much.</exception>
+    public async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
+    {
+        using var over = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        over.CancelAfter(MostTime);
+        using var done = new CancellationTokenSource();
+        var watching = WatchAsync(over, done.Token);
+        try
+        {
+            await ReaderMessages.WriteAsync(_process.StandardInput.BaseStream, asked, over.Token);
+            var output = _process.StandardOutput.BaseStream;
+            var answer = await ReaderMessages.ReadAsync<ReaderAnswer>(output, over.Token);
+            if (answer.Problem is { } problem) throw new RuleException(problem);
+            foreach (var picture in pictures) await FillAsync(picture, output, over.Token);
+            return answer;
+        }
+        catch (Exception e) when (e is not RuleException)
+        {
+            Dispose();
+            cancel.ThrowIfCancellationRequested();
+            throw new RuleException($"{name} asks for more than a deck may: it takes too much memory or time to read, or goes too deep. Save it once more, simpler, or as PDF.");
+        }
+        finally
+        {
+            await done.CancelAsync();
+            await watching;
+        }
+    }
+
+    public void Dispose()
+    {
+        try
+        {
+            _process.Kill(entireProcessTree: true);
+        }
+        catch (InvalidOperationException)
+        {
+            // It has ended by itself.
+        }
+        _process.Dispose();
+    }
+
+    /// <summary>Gives up where it grows too large.</summary>
+    private async Task WatchAsync(CancellationTokenSource over, CancellationToken done)
+    {
+        while (!done.IsCancellationRequested)
+        {
+            await Task.Delay(LookEvery, done).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            if (done.IsCancellationRequested) return;
+            _process.Refresh();
+            if (_process.HasExited || _process.WorkingSet64 <= MostBytes) continue;
+            await over.CancelAsync();
+            return;
+        }
+    }
+
+    private static async Task FillAsync(SKBitmap picture, Stream from, CancellationToken cancel)
+    {
+        var bytes = new byte[picture.ByteCount];
+        await from.ReadExactlyAsync(bytes, cancel);
+        bytes.CopyTo(picture.GetPixelSpan());
+    }
+}

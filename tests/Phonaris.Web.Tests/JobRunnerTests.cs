@@ -1,0 +1,44 @@
+using System.Net.Http.Json;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>Jobs that end the server are not begun for ever, and how a job ended is kept as soon as it can be.</summary>
+public sealed class JobRunnerTests : IDisposable
+{
+    private readonly App _app = new();
+
+    [Theory]
+    [InlineData(1, JobState.Done), InlineData(2, JobState.Failed)]
+    public async Task A_job_that_ended_the_server_twice_is_not_begun_a_third_time(int attempts, JobState ends)
+    {
+        var show = await _app.ShowAsync(1);
+        var file = await _app.UploadAsync(_app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"), "sound");
+        var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));
+        await _app.EndAsync(show, job.Id);
+        // As it stands after a server was killed in the middle of it, so many times.
+        _app.Query($"UPDATE Jobs SET State = 'Running', Attempts = {attempts} WHERE Id = '{job.Id}'");
+        _app.Restart();
+        var ended = await _app.EndAsync(show, job.Id);
+        Assert.Equal(ends, ended.State);
+        if (ends == JobState.Failed) Assert.Contains("not begun a third time", ended.Problem);
+    }
+
+    [Fact]
+    public async Task How_a_job_ended_is_kept_once_the_database_takes_it_and_the_next_are_worked_on()
+    {
+        var show = await _app.ShowAsync(1);
+        var file = await _app.UploadAsync(_app.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=900"), "sound");
+        // As on a full disk: nothing about the job can be written any more.
+        _app.Query("CREATE TRIGGER full BEFORE UPDATE OF State ON Jobs WHEN NEW.State IN ('Done', 'Failed') BEGIN SELECT RAISE(ABORT, 'full'); END");
+        var first = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));
+        for (var n = 0; n < 600 && (await _app.ViewAsync(show)).Show.Sounds.Count == 0; n++) await Task.Delay(50);
+        var second = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", await _app.UploadAsync(_app.Make("b.wav", "-f", "lavfi", "-i", "sine=660:duration=1"), "sound")));
+        for (var n = 0; n < 600 && (await _app.ViewAsync(show)).Show.Sounds.Count < 2; n++) await Task.Delay(50);
+        _app.Query("DROP TRIGGER full");
+        foreach (var job in new[] { first, second }) Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
+    }
+
+    public void Dispose() => _app.Dispose();
+}
