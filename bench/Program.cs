@@ -10,6 +10,7 @@ using Phonaris.Bench;
     ("deck", DeckBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
+    ("faults", FaultsBench.RunAsync),
 ];
 var wanted = all.Where(b => args.Length == 0 || args.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

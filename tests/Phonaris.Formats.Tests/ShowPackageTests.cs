@@ -33,8 +33,12 @@ public sealed class ShowPackageTests : IDisposable
         await AssertRefusedAsync("not what it was", zip => Rewrite(zip, $"media/{show.Sounds[0].Media}", "other bytes"));
         await AssertRefusedAsync("missing", zip => zip.GetEntry($"media/{show.Sounds[0].Media}")!.Delete());
         await AssertRefusedAsync("no show.json", zip => zip.GetEntry("show.json")!.Delete());
-        await AssertRefusedAsync("cannot be read", zip => Rewrite(zip, "show.json", "{}"));
-        await AssertRefusedAsync("later Phonaris", zip => Rewrite(zip, "show.json", Json(show).Replace("\"version\": 1", "\"version\": 2", StringComparison.Ordinal)));
+        await AssertRefusedAsync("not a show package", zip => Rewrite(zip, "show.json", "{}"));
+        foreach (var part in new[] { "", ",\"show\":{}", ",\"show\":null", ",\"show\":{\"title\":1,\"title\":2}", ",\"show\":[" })
+            foreach (var version in new[] { "1", "2", "\"2\"" })
+                await AssertRefusedAsync("cannot be read", zip => Rewrite(zip, "show.json", $"{{\"format\":\"phonaris-show\",\"version\":{version}{part}}}"));
+        await AssertRefusedAsync("SHA-256", zip => Rewrite(zip, "show.json", Json(show).Replace(show.Sounds[0].Media, "../../../etc/passwd", StringComparison.Ordinal)));
+        await AssertRefusedAsync("later Phonaris", zip => Rewrite(zip, "show.json", Json(show).Replace("\"version\": 2", "\"version\": 3", StringComparison.Ordinal)));
         await AssertRefusedAsync("level", zip => Rewrite(zip, "show.json", Json(show).Replace("\"levelDb\": -3", "\"levelDb\": 300", StringComparison.Ordinal)));
         await File.WriteAllTextAsync(PathOf("c.phonaris"), "no zip");
         Assert.Contains("damaged", (await Assert.ThrowsAsync<RuleException>(() => ReadAsync("c.phonaris", from))).Message);

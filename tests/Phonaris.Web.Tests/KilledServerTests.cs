@@ -1,5 +1,6 @@
 using System.Net.Http.Json;
 using System.Text.Json;
+using Phonaris.Drills;
 
 namespace Phonaris.Web.Tests;
 
@@ -13,7 +14,7 @@ public sealed class KilledServerTests : IDisposable
     {
         string show;
         var acknowledged = 0;
-        using (var server = await Server.StartAsync(_folder.FullName))
+        using (var server = await ServerProcess.StartAsync(typeof(Program).Assembly.Location, _folder.FullName, TimeSpan.FromSeconds(60)))
         {
             var made = await server.Http.PostAsJsonAsync("/api/shows", new { title = "Before", files = Array.Empty<object>(), holdMs = 2000 });
             show = (await made.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("id").GetString()!;
@@ -22,12 +23,22 @@ public sealed class KilledServerTests : IDisposable
                 var edit = new { revision = acknowledged + 1, edit = new { kind = "renameShow", title = $"Edit {acknowledged + 1}" } };
                 (await server.Http.PostAsJsonAsync($"/api/shows/{show}/edits", edit)).EnsureSuccessStatusCode();
             }
-            server.Process.Kill();
-            await server.Process.WaitForExitAsync();
+            await server.KillAsync();
         }
-        using var again = await Server.StartAsync(_folder.FullName);
+        using var again = await ServerProcess.StartAsync(typeof(Program).Assembly.Location, _folder.FullName, TimeSpan.FromSeconds(60));
         var view = await again.Http.GetFromJsonAsync<JsonElement>($"/api/shows/{show}");
         Assert.Equal((acknowledged + 1, "Edit 20", "Renamed the show to “Edit 20”"), (view.GetProperty("revision").GetInt32(), view.GetProperty("show").GetProperty("title").GetString(), view.GetProperty("undo").GetString()));
+    }
+
+    /// <summary>The short form of the drill in bench/, with a seed of its own.</summary>
+    [Fact]
+    public async Task Killed_at_any_moment_it_loses_nothing_and_starts_again()
+    {
+        var drill = new KillDrill(typeof(Program).Assembly.Location, _folder.FullName, 3);
+        await drill.RunAsync(8);
+        var figures = drill.Figures;
+        Assert.Equal((8, 0, 0, 0), (figures.Kills, figures.Lost, figures.BrokenStarts, figures.OpenJobs));
+        Assert.True(figures.Acknowledged > 20, $"Only {figures.Acknowledged} edits were acknowledged: the drill tries too little.");
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

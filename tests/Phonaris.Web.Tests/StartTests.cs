@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Sockets;
 using Microsoft.Data.Sqlite;
+using Phonaris.Drills;
 
 namespace Phonaris.Web.Tests;
 
@@ -16,9 +17,9 @@ public sealed class StartTests : IDisposable
     [Fact]
     public async Task What_was_left_by_one_killed_while_starting_is_cleared()
     {
-        using (await Server.StartAsync(Data)) { }
+        using (await StartAsync()) { }
         Query("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (Id INTEGER PRIMARY KEY, Timestamp TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, 'long ago')");
-        using var again = await Server.StartAsync(Data);
+        using var again = await StartAsync();
         Assert.Equal(HttpStatusCode.OK, (await again.Http.GetAsync("/api/shows")).StatusCode);
         Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute, File.GetUnixFileMode(Data));
     }
@@ -26,10 +27,10 @@ public sealed class StartTests : IDisposable
     [Fact]
     public async Task A_second_server_on_a_folder_says_who_has_it_and_ends()
     {
-        using var first = await Server.StartAsync(Data);
-        var (code, said) = await Server.FailAsync(Data);
+        using var first = await StartAsync();
+        var (code, said, _) = await ServerProcess.FailAsync(ServerProgram, Data);
         Assert.Equal(1, code);
-        Assert.Contains($"Another Phonaris runs on {Data} (process {first.Process.Id}, since ", said);
+        Assert.Contains($"Another Phonaris runs on {Data} (process {first.Id}, since ", said);
     }
 
     [Fact]
@@ -55,10 +56,15 @@ public sealed class StartTests : IDisposable
 
     public void Dispose() => _folder.Delete(recursive: true);
 
+    private static string ServerProgram => typeof(Program).Assembly.Location;
+
+    private Task<ServerProcess> StartAsync() => ServerProcess.StartAsync(ServerProgram, Data, TimeSpan.FromSeconds(60));
+
     private async Task FailsAsync(string says, string? data = null, string url = "http://127.0.0.1:0")
     {
-        var (code, said) = await Server.FailAsync(data ?? Data, url);
+        var (code, said, output) = await ServerProcess.FailAsync(ServerProgram, data ?? Data, url);
         Assert.Equal(1, code);
+        Assert.DoesNotContain("   at ", output + said);
         Assert.Contains(says, said);
         Assert.DoesNotContain("\n", said);
     }

@@ -108,6 +108,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
   const color = `var(--${kind})`;
   const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
   const words = spoken(name, kind, rows, span, cue, strand);
+  const silent = cue.muted ? "muted" : strand.givesWayTo ? "gives way" : undefined;
   return (
     <g ref={group} className="pointer-events-auto" data-cue={name} data-cue-id={cue.id}>
       {move && <Landing move={move} x={x} full={full} color={color} />}
@@ -118,7 +119,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
         aria-pressed={selected}
         aria-keyshortcuts="Shift+ArrowDown Alt+ArrowDown Control+ArrowDown"
         className="cursor-grab"
-        opacity={cue.muted ? 0.4 : undefined}
+        opacity={silent ? 0.4 : undefined}
         {...bind("whole")}
         onDoubleClick={(event) => addPoint(event.clientY)}
         onKeyDown={onKeyDown}
@@ -127,10 +128,10 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
         <rect x={x - full - 4} y={top} width={2 * full + 8} height={bottom - top} fill="transparent" />
         <path
           d={outline}
-          fill={cue.muted ? "transparent" : fill}
+          fill={silent ? "transparent" : fill}
           stroke={color}
           strokeWidth={selected ? 2.5 : 1.25}
-          strokeDasharray={cue.muted ? "4 3" : undefined}
+          strokeDasharray={silent ? "4 3" : undefined}
           strokeLinejoin="round"
         />
         <path d={inside} fill={color} fillOpacity={kind === "bed" ? 0.6 : 0.75} className="pointer-events-none" />
@@ -162,7 +163,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
       <Label
         name={name}
         level={cue.levelDb}
-        muted={cue.muted}
+        silent={silent}
         x={x + full + 7}
         top={top}
         height={bottom - top}

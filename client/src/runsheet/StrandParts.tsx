@@ -59,7 +59,8 @@ export function Landing({ move, x, full, color }: { move: Move; x: number; full:
 interface LabelProps {
   name: string;
   level: number;
-  muted: boolean;
+  /** Why it keeps silent, in a word or two. */
+  silent: string | undefined;
   x: number;
   top: number;
   height: number;
@@ -68,7 +69,7 @@ interface LabelProps {
 }
 
 /** A strand's name: across where there is room, else down along it. */
-export function Label({ name, level, muted, x, top, height, room, color }: LabelProps) {
+export function Label({ name, level, silent, x, top, height, room, color }: LabelProps) {
   const across = room >= 40;
   return (
     <foreignObject
@@ -85,7 +86,7 @@ export function Label({ name, level, muted, x, top, height, room, color }: Label
       >
         <div className={across ? "line-clamp-3" : "contents"}>{name}</div>
         {across && room > 60 && (
-          <div className="muted figures text-[0.6875rem] font-normal">{muted ? "muted" : decibels(level)}</div>
+          <div className="muted figures text-[0.6875rem] font-normal">{silent ?? decibels(level)}</div>
         )}
       </div>
     </foreignObject>

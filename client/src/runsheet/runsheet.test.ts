@@ -82,6 +82,7 @@ describe("strand", () => {
     byHand: false,
     ringsFrom: null,
     takesOverFrom: null,
+    givesWayTo: null,
     handoverEnd: null,
     rows: [
       { slideId: "s1", fromFrame: 10 * second, toFrame: 10 * second + 4800, levels: [-90, 0, -24], peaks: [1, 1] },

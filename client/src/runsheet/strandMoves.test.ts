@@ -85,6 +85,7 @@ it("hangs strands side by side only where they sound together, and one that take
     byHand: false,
     ringsFrom: null,
     takesOverFrom,
+    givesWayTo: null,
     handoverEnd: null,
   });
   const names = ["a", "b", "c", "d"];

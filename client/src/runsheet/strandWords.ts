@@ -18,6 +18,7 @@ export function spoken(
     first === last ? `slide ${first}` : `slides ${first} to ${last}`,
     ...(cue.eachSlide ? ["anew on every slide"] : []),
     ...(cue.muted ? ["muted"] : []),
+    ...(strand.givesWayTo ? ["gives way to another"] : []),
     ...(strand.byHand ? ["by hand"] : []),
     ...(cue.start.kind === "end" && !cue.fit ? ["ends with them"] : []),
     ...(cue.rounds === 1 ? [] : ["loops"]),

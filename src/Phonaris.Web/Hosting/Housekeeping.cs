@@ -64,7 +64,11 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
             {
                 if (await GiveBackAsync(null, stoppingToken) is > 0 and var freed) log.LogInformation("Gave {Bytes} bytes back", freed);
             }
-            catch (Exception e) when (!stoppingToken.IsCancellationRequested)
+            catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)
+            {
+                return;
+            }
+            catch (Exception e)
             {
                 log.LogWarning(e, "Not all could be given back; it is tried again");
             }

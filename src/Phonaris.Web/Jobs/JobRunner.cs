@@ -58,7 +58,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         foreach (var row in await store.UnfinishedAsync(CancellationToken.None)) Queue(row);
-        await Task.WhenAll(Enumerable.Range(0, Math.Max(2, Environment.ProcessorCount)).Select(_ => WorkAsync(stoppingToken)));
+        await Task.WhenAll(Enumerable.Range(0, Math.Max(2, Environment.ProcessorCount)).Select(_ => WorkAsync(stoppingToken))).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
     }
 
     private void Queue(JobRow row)

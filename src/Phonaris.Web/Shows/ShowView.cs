@@ -30,10 +30,11 @@ public sealed record ShowView(
 /// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
 /// <param name="RingsFrom">The frame where its span ends and it rings on, or null.</param>
 /// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
+/// <param name="GivesWayTo">The cue that begins at the same moment, so that this one does not sound; or null.</param>
 /// <param name="HandoverEnd">The frame at which that has given way.</param>
 public sealed record StrandView(
     string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand, long? RingsFrom,
-    string? TakesOverFrom, long? HandoverEnd);
+    string? TakesOverFrom, string? GivesWayTo, long? HandoverEnd);
 
 /// <summary>A strand on one slide.</summary>
 /// <param name="SlideId">The slide.</param>

@@ -103,7 +103,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
         var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
         return new(
             cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, cue.ByHand,
-            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom,
+            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom, cue.GivesWayTo,
             cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames);
     }
 

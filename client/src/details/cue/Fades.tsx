@@ -15,6 +15,11 @@ export function Fades({ cue }: { cue: Cue }) {
     <Topic title="How it fades">
       <FadeLine cue={cue} end="in" />
       <FadeLine cue={cue} end="out" />
+      {cue.fit && (
+        <p className="muted mt-1 text-xs">
+          Music that ends by itself is left to; the fade out is for where it is broken off.
+        </p>
+      )}
     </Topic>
   );
 }

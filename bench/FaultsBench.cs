@@ -1,0 +1,86 @@
+using System.IO.Compression;
+using Phonaris.Drills;
+using SkiaSharp;
+
+namespace Phonaris.Bench;
+
+/// <summary>The app under faults: it is no race, so nothing is compared; what must not happen is counted.</summary>
+internal static class FaultsBench
+{
+    private const int Kills = 200, Files = 10_000, Seed = 14;
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
+        var drill = new KillDrill(program, bench.PathOf("killed"), Seed);
+        await drill.RunAsync(Kills);
+        var figures = drill.Figures;
+        Console.WriteLine($"{figures.Kills} kills, {figures.Acknowledged} edits acknowledged");
+        bench.ReportWorst("acknowledged and lost", figures.Lost, 0);
+        bench.ReportWorst("starts that hang or fail", figures.BrokenStarts, 0);
+        bench.ReportWorst("jobs neither ended nor resumed", figures.OpenJobs, 0);
+        await SpoiltAsync(bench, program);
+        bench.ReportTime("slowest start", figures.SlowestStart.TotalSeconds, 15);
+    }
+
+    private static async Task SpoiltAsync(Bench bench, string program)
+    {
+        var samples = new List<string>();
+        foreach (var (name, arguments) in new (string, string[])[]
+        {
+            ("a.wav", []), ("a.mp3", []), ("a.ogg", ["-c:a", "libvorbis"]), ("a.opus", ["-c:a", "libopus"]), ("a.flac", []), ("a.m4a", []), ("a.aiff", []), ("a.wma", []),
+        })
+        {
+            samples.Add(bench.PathOf(name));
+            await Bench.FfmpegAsync(["-f", "lavfi", "-i", "sine=duration=2", .. arguments, samples[^1]]);
+        }
+        foreach (var name in new[] { "a.png", "a.jpg", "a.webp" })
+        {
+            samples.Add(bench.PathOf(name));
+            await Bench.FfmpegAsync("-f", "lavfi", "-i", "testsrc=s=320x180", "-frames:v", "1", samples[^1]);
+        }
+        samples.AddRange(Directory.GetFiles(Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../../../tests/Phonaris.Formats.Tests/Decks")), "*.pptx"));
+        samples.Add(Pdf(bench.PathOf("a.pdf")));
+        samples.Add(Odp(bench.PathOf("a.odp")));
+        samples.Add(bench.PathOf("a.svg"));
+        await File.WriteAllTextAsync(samples[^1], """<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><title>Wings</title><g id="w"><rect width="160" height="90" fill="#1e2b2a"/></g><use href="#w"/><text x="9" y="40">Wings</text></svg>""");
+        var figures = await new MutationDrill(program, bench.PathOf("spoilt"), samples).RunAsync(Files);
+        Console.WriteLine($"{figures.Files} spoilt files, {figures.Read} taken, {figures.Refused} refused");
+        bench.ReportWorst("crashes and answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("written outside", figures.Outside, 0);
+        bench.ReportWorst("memory of the server and its readers, MB", figures.MostBytes / 1e6, 1_500);
+    }
+
+    private static string Pdf(string path)
+    {
+        using var stream = File.Create(path);
+        using var pdf = SKDocument.CreatePdf(stream);
+        using var ink = new SKPaint { Color = SKColors.DarkOrange };
+        for (var page = 0; page < 3; page++)
+        {
+            pdf.BeginPage(320, 180).DrawRect(20, 20, 90 + 30 * page, 60, ink);
+            pdf.EndPage();
+        }
+        pdf.Close();
+        return path;
+    }
+
+    private static string Odp(string path)
+    {
+        using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);
+        Write("mimetype", "application/vnd.oasis.opendocument.presentation");
+        Write("content.xml", """
+            <office:document-content xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0"
+              xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0"><office:body><office:presentation>
+              <draw:page draw:name="one"><draw:g><draw:frame svg:x="1cm" svg:y="1cm" svg:width="9cm" svg:height="2cm"><draw:text-box><text:p>Wings by night</text:p></draw:text-box></draw:frame></draw:g></draw:page>
+            </office:presentation></office:body></office:document-content>
+            """);
+        return path;
+
+        void Write(string name, string text)
+        {
+            using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+            writer.Write(text);
+        }
+    }
+}
