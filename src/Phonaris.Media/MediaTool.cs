@@ -54,7 +54,7 @@ internal static class MediaTool
         try
         {
             result = await Cli.Wrap("setsid")
-                .WithArguments([.. mostBytes is { } most ? [ "prlimit", $"--as={most}" ] : Array.Empty<string>(), name, .. arguments])
+                .WithArguments([.. mostBytes is { } most ? ["prlimit", $"--as={most}"] : Array.Empty<string>(), name, .. arguments])
                 .WithStandardInputPipe(input ?? PipeSource.Null)
                 .WithStandardOutputPipe(output ?? PipeTarget.Null)
                 .WithStandardErrorPipe(PipeTarget.ToDelegate(line => { if (errors.Length < MostErrorText) errors.AppendLine(line); }))

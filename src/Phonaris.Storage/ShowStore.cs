@@ -149,7 +149,12 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         await db.Edits.Where(e => e.ShowId == row.Id && e.Position > row.Applied).ExecuteDeleteAsync(cancel);
         db.Edits.Add(new()
         {
-            ShowId = row.Id, Position = ++row.Applied, Edit = StoredJson.Write(edit), Inverse = StoredJson.Write(inverse), Sentence = sentence, Format = StoredJson.Format,
+            ShowId = row.Id,
+            Position = ++row.Applied,
+            Edit = StoredJson.Write(edit),
+            Inverse = StoredJson.Write(inverse),
+            Sentence = sentence,
+            Format = StoredJson.Format,
         });
         return new(next, edit, sentence);
     }

@@ -95,7 +95,7 @@ public sealed class ShowPackageTests : IDisposable
     }
 
     private static string Json(Show show) =>
-        JsonSerializer.Serialize(new PackageDocument(PackageDocument.FormatName, 1, show), Indented);
+        JsonSerializer.Serialize(new PackageDocument(PackageDocument.FormatName, ShowPackage.Version, show), Indented);
 
     private static void Rewrite(ZipArchive zip, string name, string text)
     {

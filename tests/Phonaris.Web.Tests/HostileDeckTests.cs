@@ -4,6 +4,10 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using Phonaris.Core;
+using Phonaris.Formats.Decks;
+using Phonaris.Storage;
+using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
@@ -36,9 +40,33 @@ public sealed class HostileDeckTests : IDisposable
     {
         await RefusedAsync("forms.pdf", NestedForms());
         await GoesOnAsync();
-        // Ended in the middle of something else, it is no matter either.
-        foreach (var reader in Process.GetProcessesByName("dotnet").Where(p => Arguments(p).Contains("--reader", StringComparison.Ordinal))) Process.Start("kill", ["-KILL", $"{reader.Id}"])!.WaitForExit();
-        await GoesOnAsync();
+        var files = new FileStore(_app.PathOf("files"));
+        var hash = await files.PutAsync(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")), long.MaxValue, () => new("Too large."), default);
+        using var readers = new DeckReaders(files) { MostTime = TimeSpan.FromSeconds(4) };
+        foreach (var signal in new[] { "-STOP", "-KILL", "-SEGV" })
+        {
+            readers.GetReady();
+            Assert.Equal(3, (await ReadAsync()).Slides.Count);
+            foreach (var id in readers.Ready) Process.Start("kill", [signal, $"{id}"])!.WaitForExit();
+            // Stopped, it never answers; ended while nobody asks, another is begun at once.
+            var refused = 0;
+            for (var read = false; !read;)
+            {
+                try
+                {
+                    Assert.Equal(3, (await ReadAsync()).Slides.Count);
+                    read = true;
+                }
+                catch (RuleException e)
+                {
+                    Assert.Contains("walk.pptx asks for more than a deck may", e.Message);
+                    refused++;
+                }
+            }
+            Assert.InRange(refused, signal == "-STOP" ? 1 : 0, signal == "-STOP" ? Environment.ProcessorCount : 0);
+        }
+
+        Task<Deck> ReadAsync() => readers.ReadAsync([("walk.pptx", hash)], default);
     }
 
     public void Dispose() => _app.Dispose();
@@ -61,18 +89,6 @@ public sealed class HostileDeckTests : IDisposable
         var deck = await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck");
         var card = await App.ReadAsync<ShowCard>(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Good", files = new[] { deck }, holdMs = 2000 }));
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{card.Id}/slides/{card.FirstSlide}/picture?width=320")).StatusCode);
-    }
-
-    private static string Arguments(Process process)
-    {
-        try
-        {
-            return File.ReadAllText($"/proc/{process.Id}/cmdline");
-        }
-        catch (IOException)
-        {
-            return "";
-        }
     }
 
     private static string Repeat(string text, int times) => new StringBuilder().Insert(0, text, times).ToString();

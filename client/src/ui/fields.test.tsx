@@ -1,5 +1,8 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
+import { lookedAt } from "../api/asOf";
+import { ActionsContext } from "../shows/ShowContext";
+import { viewOf } from "../tests/show";
 import { Choice, LevelField, MsField } from "./fields";
 import { TextBox } from "./TextBox";
 import { ValueField } from "./ValueField";
@@ -92,4 +95,36 @@ it("keeps longer text when it is left, and drops it at Escape", () => {
   expect(commit).not.toHaveBeenCalled();
   fireEvent.blur(type("Notes", "Point to the tongue."));
   expect(commit).toHaveBeenCalledWith("Point to the tongue.");
+});
+
+const seen: (number | undefined)[] = [];
+
+describe("what is typed while somebody else changes the show", () => {
+  it.each([
+    ["TextBox", <TextBox key="t" label="Notes" value="old" commit={() => seen.push(lookedAt())} />],
+    [
+      "ValueField",
+      <ValueField
+        key="v"
+        label="Notes"
+        value="old"
+        show={(v) => v}
+        read={(v) => v}
+        commit={() => seen.push(lookedAt())}
+      />,
+    ],
+  ])("is an edit of what its writer saw: %s", (_, field) => {
+    seen.length = 0;
+    let revision = 5;
+    const actions = { edit: vi.fn(), play: vi.fn(), now: () => ({ ...viewOf(), revision }) };
+    render(<ActionsContext value={actions}>{field}</ActionsContext>);
+    const box = screen.getByLabelText("Notes");
+    fireEvent.change(box, { target: { value: "mine" } });
+    revision = 6;
+    fireEvent.blur(box);
+    // The next one is begun on what is there then.
+    fireEvent.change(box, { target: { value: "mine again" } });
+    fireEvent.blur(box);
+    expect([...seen, lookedAt()]).toEqual([5, 6, undefined]);
+  });
 });

@@ -67,7 +67,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>Opens anew what was opened before it was made again, or stood in for what could not be.</summary>
     private void Forget(string hash)
     {
-        if (_unavailable.TryRemove(hash, out _) | _whole.TryRemove(hash, out _) && _open.TryRemove(hash, out var file)) (file as IDisposable)?.Dispose();
+        var (wasUnavailable, wasWhole) = (_unavailable.TryRemove(hash, out _), _whole.TryRemove(hash, out _));
+        if (!wasUnavailable && !wasWhole) return;
+        // Whoever is reading it reads on; the handle is closed once nobody does.
+        _open.TryRemove(hash, out _);
         _peaks.TryRemove(hash, out _);
     }
 

@@ -12,7 +12,6 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
 {
     private static readonly TimeSpan Every = TimeSpan.FromHours(1);
 
-    /// <summary>A file younger than this may be on its way into a show.</summary>
     private static readonly TimeSpan Young = TimeSpan.FromDays(1);
 
     private readonly SemaphoreSlim _turn = new(1);
@@ -36,15 +35,18 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
         try
         {
             var freed = 0L;
+            // Of one show its own; else whatever has lain there for a while, since a young file may be on its way into a show.
+            var own = showId is null ? null : await UsedFiles.HashesAsync(databases, showId, cancel);
             foreach (var exported in await shows.RemoveAsync(showId, cancel)) freed += Remove(new(Path.Combine(paths.Exports, Path.GetFileName(exported))));
             // Looked at before what is used is asked for: what comes in meanwhile is not among them.
             var old = clock.GetUtcNow().UtcDateTime - Young;
             var candidates = FilesIn(paths.Files).Concat(DerivedOfFiles.SelectMany(f => FilesIn(Path.Combine(paths.Derived, f))))
-                .Where(f => showId is not null || f.LastWriteTimeUtc < old).ToList();
-            var used = await UsedFiles.HashesAsync(databases, cancel);
+                .Select(f => (File: f, Hash: UsedFiles.HashIn(f.Name)))
+                .Where(f => f.Hash is not null && (own?.Contains(f.Hash) ?? f.File.LastWriteTimeUtc < old)).ToList();
+            var used = await UsedFiles.HashesAsync(databases, null, cancel);
             var arriving = FilesIn(paths.Uploads).Where(f => f.Extension == ".json").Select(f => UsedFiles.HashIn(File.ReadAllText(f.FullName))).ToHashSet();
-            foreach (var file in candidates)
-                if (UsedFiles.HashIn(file.Name) is { } hash && !used.Contains(hash) && !arriving.Contains(hash)) freed += Remove(file);
+            foreach (var (file, hash) in candidates)
+                if (!used.Contains(hash!) && !arriving.Contains(hash)) freed += Remove(file);
             return freed + DerivedRoom.Tidy(paths.Derived, DerivedRoom.MostBytes, clock.GetUtcNow().UtcDateTime);
         }
         finally

@@ -13,10 +13,16 @@ internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
     private readonly SemaphoreSlim _turn = new(Environment.ProcessorCount);
     private readonly ConcurrentBag<ReaderProcess> _idle = [];
 
+    /// <summary>How long a deck may take.</summary>
+    public TimeSpan MostTime { get; init; } = TimeSpan.FromSeconds(40);
+
+    /// <summary>The processes that are ready, by their ids.</summary>
+    public IReadOnlyList<int> Ready => [.. _idle.Select(r => r.Id)];
+
     /// <summary>Begins what is to be ready.</summary>
     public void GetReady()
     {
-        while (_idle.Count < Environment.ProcessorCount) _idle.Add(ReaderProcess.Begin());
+        while (_idle.Count < Environment.ProcessorCount) _idle.Add(ReaderProcess.Begin(MostTime));
     }
 
     /// <summary>Reads a deck from files that were brought in.</summary>
@@ -57,16 +63,24 @@ internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
         await _turn.WaitAsync(cancel);
         try
         {
-            var reader = Take();
-            try
+            // One that ends may have been gone before: only who ends two of them is to blame.
+            for (var again = true; ; again = false)
             {
-                return await reader.AskAsync(asked, name, pictures, cancel);
-            }
-            finally
-            {
-                // One that was ended is followed by another at once, for the next deck.
-                if (reader.IsAlive) _idle.Add(reader);
-                else GetReady();
+                var reader = Take();
+                try
+                {
+                    return await reader.AskAsync(asked, name, pictures, cancel);
+                }
+                catch (EndOfStreamException)
+                {
+                    if (!again) throw ReaderProcess.TooMuch(name);
+                }
+                finally
+                {
+                    // It is followed by another at once, for the next deck.
+                    if (reader.IsAlive) _idle.Add(reader);
+                    else GetReady();
+                }
             }
         }
         finally
@@ -82,6 +96,6 @@ internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
             if (reader.IsAlive) return reader;
             reader.Dispose();
         }
-        return ReaderProcess.Begin();
+        return ReaderProcess.Begin(MostTime);
     }
 }

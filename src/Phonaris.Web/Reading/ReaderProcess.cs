@@ -11,19 +11,24 @@ namespace Phonaris.Web.Reading;
 /// </summary>
 internal sealed class ReaderProcess : IDisposable
 {
-    /// <summary>How much memory a deck may take, in bytes, and how long.</summary>
+    /// <summary>How much memory a deck may take, in bytes.</summary>
     private const long MostBytes = 1_200_000_000;
-    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(40), LookEvery = TimeSpan.FromMilliseconds(100);
+    private static readonly TimeSpan LookEvery = TimeSpan.FromMilliseconds(100);
 
     private readonly Process _process;
+    private readonly TimeSpan _mostTime;
+    private bool _ended;
 
-    private ReaderProcess(Process process) => _process = process;
+    private ReaderProcess(Process process, TimeSpan mostTime) => (_process, _mostTime) = (process, mostTime);
 
     /// <summary>Whether it can be asked.</summary>
-    public bool IsAlive => !_process.HasExited;
+    public bool IsAlive => !_ended && !_process.HasExited;
+
+    public int Id => _process.Id;
 
     /// <summary>Begins one.</summary>
-    public static ReaderProcess Begin()
+    /// <param name="mostTime">How long a deck may take.</param>
+    public static ReaderProcess Begin(TimeSpan mostTime)
     {
         // In a group of its own: a key struck at the terminal is for the server.
         var start = new ProcessStartInfo("setsid", [Environment.ProcessPath ?? "dotnet", .. IsDotnet ? [typeof(Reader).Assembly.Location] : Array.Empty<string>(), Reader.Argument])
@@ -36,7 +41,7 @@ internal sealed class ReaderProcess : IDisposable
         start.Environment["DOTNET_gcServer"] = "0";
         // What crashes leaves no memory images about.
         start.Environment["DOTNET_DbgEnableMiniDump"] = "0";
-        return new(Process.Start(start)!);
+        return new(Process.Start(start)!, mostTime);
     }
 
     private static bool IsDotnet => Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet";
@@ -47,10 +52,11 @@ internal sealed class ReaderProcess : IDisposable
     /// <param name="pictures">Room for the pictures asked for.</param>
     /// <param name="cancel">Stops it; the process is ended then.</param>
     /// <exception cref="RuleException">It cannot be done, or was too much.</exception>
+    /// <exception cref="EndOfStreamException">The process ended: by the deck, or it was gone before.</exception>
     public async Task<ReaderAnswer> AskAsync(ReaderAsked asked, string name, IReadOnlyList<SKBitmap> pictures, CancellationToken cancel)
     {
         using var over = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        over.CancelAfter(MostTime);
+        over.CancelAfter(_mostTime);
         using var done = new CancellationTokenSource();
         var watching = WatchAsync(over, done.Token);
         try
@@ -64,9 +70,12 @@ internal sealed class ReaderProcess : IDisposable
         }
         catch (Exception e) when (e is not RuleException)
         {
+            await done.CancelAsync();
+            await watching;
             Dispose();
             cancel.ThrowIfCancellationRequested();
-            throw new RuleException($"{name} asks for more than a deck may: it takes too much memory or time to read, or goes too deep. Save it once more, simpler, or as PDF.");
+            if (!over.IsCancellationRequested) throw new EndOfStreamException("The reader is gone.", e);
+            throw TooMuch(name);
         }
         finally
         {
@@ -75,8 +84,14 @@ internal sealed class ReaderProcess : IDisposable
         }
     }
 
+    /// <summary>Says that a deck is more than can be read.</summary>
+    public static RuleException TooMuch(string name) =>
+        new($"{name} asks for more than a deck may: it takes too much memory or time to read, or goes too deep. Save it once more, simpler, or as PDF.");
+
     public void Dispose()
     {
+        if (_ended) return;
+        _ended = true;
         try
         {
             _process.Kill(entireProcessTree: true);
@@ -95,6 +110,7 @@ internal sealed class ReaderProcess : IDisposable
         {
             await Task.Delay(LookEvery, done).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
             if (done.IsCancellationRequested) return;
+            if (_ended) return;
             _process.Refresh();
             if (_process.HasExited || _process.WorkingSet64 <= MostBytes) continue;
             await over.CancelAsync();
