@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Runtime.InteropServices;
 using Phonaris.Core;
 using SkiaSharp;
 
@@ -31,7 +32,7 @@ internal sealed class ReaderProcess : IDisposable
     public static ReaderProcess Begin(TimeSpan mostTime)
     {
         // In a group of its own: a key struck at the terminal is for the server.
-        var start = new ProcessStartInfo("setsid", [Environment.ProcessPath ?? "dotnet", .. IsDotnet ? [typeof(Reader).Assembly.Location] : Array.Empty<string>(), Reader.Argument])
+        var start = new ProcessStartInfo("setsid", [DotnetPath, typeof(Reader).Assembly.Location, Reader.Argument])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
@@ -44,7 +45,8 @@ internal sealed class ReaderProcess : IDisposable
         return new(Process.Start(start)!, mostTime);
     }
 
-    private static bool IsDotnet => Path.GetFileNameWithoutExtension(Environment.ProcessPath) == "dotnet";
+    /// <summary>The dotnet this process runs by, whatever program that is.</summary>
+    private static string DotnetPath => Path.GetFullPath(Path.Combine(RuntimeEnvironment.GetRuntimeDirectory(), "../../../dotnet"));
 
     /// <summary>Asks it.</summary>
     /// <param name="asked">What.</param>
