@@ -46,6 +46,20 @@ public sealed class StretchedSoundTests : IDisposable
     }
 
     [Fact]
+    public async Task Lengths_a_fiftieth_of_a_second_apart_are_other_samples_each_to_its_very_end()
+    {
+        var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=600:sample_rate=48000", "-ac", "2"))).Media;
+        foreach (var length in (long[])[610_000 * Frames.PerMs, 610_020 * Frames.PerMs])
+        {
+            var reader = _sandbox.Sounds.Open(new SoundSource(hash, 600.0 * Frames.PerSecond / length));
+            Assert.Equal(length, reader.Frames);
+            var last = new float[10 * Frames.PerMs * 2];
+            reader.Read(length - 10 * Frames.PerMs, last);
+            Assert.InRange(last.Max(), 0.05f, 0.2f);
+        }
+    }
+
+    [Fact]
     public async Task What_could_not_be_worked_out_is_tried_again()
     {
         var hash = (await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=3:sample_rate=48000", "-ac", "2"))).Media;
