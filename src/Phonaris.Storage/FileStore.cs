@@ -34,7 +34,7 @@ public sealed class FileStore(string root)
             hash = Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel));
         var to = PathOf(hash);
         Directory.CreateDirectory(Path.GetDirectoryName(to)!);
-        if (File.Exists(to)) File.Delete(path);
+        if (TryTouch(to)) File.Delete(path);
         else File.Move(path, to);
         return hash;
     }
@@ -71,13 +71,27 @@ public sealed class FileStore(string root)
             }
             var path = PathOf(hash);
             Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-            if (!File.Exists(path)) File.Move(partial, path);
+            if (!TryTouch(path)) File.Move(partial, path);
             return hash;
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(buffer);
             File.Delete(partial);
+        }
+    }
+
+    /// <summary>Makes a file that came once more young again: it is on its way into a show, and is not given back meanwhile. Whether it is there.</summary>
+    private static bool TryTouch(string path)
+    {
+        try
+        {
+            File.SetLastWriteTimeUtc(path, DateTime.UtcNow);
+            return true;
+        }
+        catch (FileNotFoundException)
+        {
+            return false;
         }
     }
 }

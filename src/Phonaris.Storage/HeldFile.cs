@@ -9,6 +9,9 @@ namespace Phonaris.Storage;
 /// </summary>
 public sealed class HeldFile : IDisposable
 {
+    /// <summary>The error number of a lock that somebody else has, EWOULDBLOCK.</summary>
+    private const int WouldBlock = 11;
+
     private readonly FileStream _file;
 
     private HeldFile(FileStream file) => _file = file;
@@ -17,6 +20,7 @@ public sealed class HeldFile : IDisposable
     /// <param name="path">The file; its folder is there.</param>
     /// <returns>The lock; null where another process, or another part of this one, has it.</returns>
     /// <exception cref="UnauthorizedAccessException">The folder cannot be written to.</exception>
+    /// <exception cref="IOException">The file cannot be made there.</exception>
     public static HeldFile? TryHold(string path)
     {
         FileStream file;
@@ -24,12 +28,19 @@ public sealed class HeldFile : IDisposable
         {
             file = new(path, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
         }
-        catch (IOException e) when (e is not (FileNotFoundException or DirectoryNotFoundException or PathTooLongException))
+        catch (IOException e) when (e.HResult == WouldBlock)
         {
             return null;
         }
-        // Beside it, since a file that is held cannot be read by others.
-        File.WriteAllText(NoteOf(path), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {DateTime.Now:yyyy-MM-dd HH:mm}"));
+        try
+        {
+            // Beside it, since a file that is held cannot be read by others.
+            File.WriteAllText(NoteOf(path), string.Create(CultureInfo.InvariantCulture, $"process {Environment.ProcessId}, since {DateTime.Now:yyyy-MM-dd HH:mm}"));
+        }
+        catch (IOException)
+        {
+            // Held it is all the same, as on a full disk.
+        }
         return new(file);
     }
 

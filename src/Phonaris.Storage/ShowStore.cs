@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Phonaris.Core;
 using Phonaris.Core.Shows;
@@ -258,9 +257,9 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         {
             return StoredJson.Read<Show>(row.Json, row.Format);
         }
-        catch (Exception e) when (e is JsonException or RuleException)
+        catch (RuleException e)
         {
-            throw new RuleException($"“{row.Title}” cannot be read: {(e is RuleException ? e.Message : "what is kept of it is damaged.")} What is kept can be saved as a file, from the list of shows.");
+            throw new RuleException($"“{row.Title}” cannot be read. {e.Message} What there is can be saved as a file, from the list of shows.");
         }
     }
 

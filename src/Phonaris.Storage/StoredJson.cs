@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Upgrades;
 
@@ -17,12 +18,20 @@ public static class StoredJson
     /// <summary>Reads a show or an edit.</summary>
     /// <param name="json">What was written.</param>
     /// <param name="format">The number of the format it was written in.</param>
-    /// <exception cref="JsonException">It cannot be read.</exception>
+    /// <exception cref="RuleException">It is damaged, or a later version wrote it.</exception>
     public static T Read<T>(string json, int format)
     {
-        if (format == Format) return JsonSerializer.Deserialize<T>(json, ShowJson.Options) ?? throw new JsonException("Nothing was kept.");
-        var node = JsonNode.Parse(json) ?? throw new JsonException("Nothing was kept.");
-        ShowUpgrades.Upgrade(node, format);
-        return node.Deserialize<T>(ShowJson.Options)!;
+        try
+        {
+            if (format == Format) return JsonSerializer.Deserialize<T>(json, ShowJson.Options) ?? throw new JsonException();
+            var node = JsonNode.Parse(json) ?? throw new JsonException();
+            ShowUpgrades.Upgrade(node, format);
+            return node.Deserialize<T>(ShowJson.Options)!;
+        }
+        // A member named twice is told as an argument.
+        catch (Exception e) when (e is JsonException or ArgumentException)
+        {
+            throw new RuleException("What is kept of it is damaged.");
+        }
     }
 }

@@ -142,7 +142,7 @@ public sealed class ApiTests : IDisposable
         _app.Restart();
         var cards = (await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
         Assert.Null(cards.Single(c => c.Id == good).Problem);
-        Assert.StartsWith("“A show” cannot be read: what is kept of it is damaged.", cards.Single(c => c.Id == bad).Problem);
+        Assert.StartsWith("“A show” cannot be read. What is kept of it is damaged.", cards.Single(c => c.Id == bad).Problem);
         Assert.Equal("""{"title":""", await _app.Http.GetStringAsync($"/api/shows/{bad}/written"));
         Assert.Contains("cannot be read", await ProblemAsync(await _app.Http.GetAsync($"/api/shows/{bad}"), HttpStatusCode.BadRequest));
     }

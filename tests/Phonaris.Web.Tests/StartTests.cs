@@ -1,5 +1,6 @@
 using System.Net;
 using System.Net.Sockets;
+using System.Text;
 using Microsoft.Data.Sqlite;
 using Phonaris.Drills;
 
@@ -22,6 +23,22 @@ public sealed class StartTests : IDisposable
         using var again = await StartAsync();
         Assert.Equal(HttpStatusCode.OK, (await again.Http.GetAsync("/api/shows")).StatusCode);
         Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute, File.GetUnixFileMode(Data));
+    }
+
+    [Fact]
+    public async Task What_no_edit_can_need_is_refused_and_so_are_lengths_that_are_none()
+    {
+        using var server = await StartAsync();
+        using var large = new HttpRequestMessage(HttpMethod.Post, "/api/shows") { Content = new StringContent($"{{\"title\":\"{new string('x', 17_000_000)}\"}}", Encoding.UTF8, "application/json") };
+        // Refused by what it says of its length, before any of it is sent.
+        large.Headers.ExpectContinue = true;
+        Assert.Equal(HttpStatusCode.RequestEntityTooLarge, (await server.Http.SendAsync(large)).StatusCode);
+        foreach (var length in new[] { "-5", "1e9", "99999999999999999999" })
+        {
+            using var upload = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
+            upload.Headers.Add("Upload-Length", length);
+            Assert.Equal(HttpStatusCode.BadRequest, (await server.Http.SendAsync(upload)).StatusCode);
+        }
     }
 
     [Fact]

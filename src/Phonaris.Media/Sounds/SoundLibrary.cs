@@ -21,9 +21,13 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>SHA-256 in hexadecimal.</summary>
     private const int HashLength = 64;
 
+    /// <summary>How long what cannot be read is left before it is tried again, in milliseconds.</summary>
+    private const int TriedAgainMs = 5_000;
+
     private readonly ConcurrentDictionary<string, ISoundReader> _open = new();
     private readonly ConcurrentDictionary<string, Prepared> _whole = new();
     private readonly ConcurrentDictionary<string, Unavailable> _unavailable = new();
+    private long _renewals;
     private readonly ConcurrentDictionary<SoundSource, StretchedSound> _stretched = new();
     private readonly ConcurrentDictionary<string, PeakPyramid> _peaks = new();
 
@@ -72,7 +76,11 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         // Whoever is reading it reads on; the handle is closed once nobody does.
         _open.TryRemove(hash, out _);
         _peaks.TryRemove(hash, out _);
+        Interlocked.Increment(ref _renewals);
     }
+
+    /// <summary>Counts how often a sound that was read, or stood in for, is read anew: what was rendered before may be silent where it is not to be.</summary>
+    public long Renewals => Interlocked.Read(ref _renewals);
 
     /// <summary>Makes all sounds of a show ready, several at a time, and works out what is to be known of those that are fitted.</summary>
     /// <param name="show">The show.</param>
@@ -95,9 +103,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
             new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
             async (sound, token) =>
             {
-                var changedAt = File.GetLastWriteTimeUtc(original(sound.Media));
-                // Tried again only once something was done about its file.
-                if (_unavailable.TryGetValue(sound.Media, out var known) && known.FileChangedAt == changedAt) return;
+                // Tried again now and then: its file may be put back, and what was wrong may have been the machine's want of room.
+                if (_unavailable.TryGetValue(sound.Media, out var known) && Environment.TickCount64 - known.FoundAt < TriedAgainMs) return;
                 try
                 {
                     if (!File.Exists(original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
@@ -106,7 +113,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
                 catch (RuleException e)
                 {
                     Forget(sound.Media);
-                    _unavailable[sound.Media] = new(e.Message, changedAt);
+                    _unavailable[sound.Media] = new(e.Message, Environment.TickCount64);
                 }
             });
         var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
@@ -162,8 +169,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
 
     private static readonly ISoundReader Silence = new SilentSound();
 
-    /// <summary>Why a sound cannot be read, and when its file was changed last before that was found.</summary>
-    private sealed record Unavailable(string Says, DateTime FileChangedAt);
+    /// <summary>Why a sound cannot be read, and when that was found, in milliseconds of the machine's clock.</summary>
+    private sealed record Unavailable(string Says, long FoundAt);
 
     /// <summary>Stands in for a sound that cannot be read.</summary>
     private sealed class SilentSound : ISoundReader

@@ -58,7 +58,7 @@ internal sealed class Mixes(SoundLibrary sounds)
         var (from, to) = Chunks.Range(chunk, schedule.TotalFrames);
         if (chunk < 0 || from >= to) return null;
         var (heardFrom, heardTo) = Mixer.Context(from, to);
-        return $"{schedule.ContentKey(heardFrom, heardTo)}-{to - from}";
+        return $"{schedule.ContentKey(heardFrom, heardTo)}-{to - from}-{sounds.Renewals}";
     }
 
     /// <summary>The samples of a chunk, as a page takes them.</summary>
@@ -85,11 +85,12 @@ internal sealed class Mixes(SoundLibrary sounds)
 
     private Playing Of(StoredShow stored, string? only)
     {
-        if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only) return known;
+        if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only && known.Renewals == sounds.Renewals) return known;
+        var renewals = sounds.Renewals;
         var schedule = Schedule.Of(stored.Show, sounds.Fits.Of);
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
-        return _shows[stored.Id] = new(stored.Revision, only, schedule, []);
+        return _shows[stored.Id] = new(stored.Revision, only, renewals, schedule, []);
     }
 
-    private sealed record Playing(long Revision, string? Only, Schedule Schedule, ConcurrentBag<Mixer> Idle);
+    private sealed record Playing(long Revision, string? Only, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);
 }

@@ -10,9 +10,10 @@ namespace Phonaris.Web.Hosting;
 /// </summary>
 internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, ShowStore shows, AppPaths paths, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
 {
-    private static readonly TimeSpan Every = TimeSpan.FromHours(1);
+    private static readonly TimeSpan Every = TimeSpan.FromHours(1), Young = TimeSpan.FromDays(1);
 
-    private static readonly TimeSpan Young = TimeSpan.FromDays(1);
+    /// <summary>The derived files that are named after the file they follow from.</summary>
+    private static readonly string[] DerivedOfFiles = ["sounds", "speeds", "pictures"];
 
     private readonly SemaphoreSlim _turn = new(1);
 
@@ -45,8 +46,11 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
                 .Where(f => f.Hash is not null && (own?.Contains(f.Hash) ?? f.File.LastWriteTimeUtc < old)).ToList();
             var used = await UsedFiles.HashesAsync(databases, null, cancel);
             var arriving = FilesIn(paths.Uploads).Where(f => f.Extension == ".json").Select(f => UsedFiles.HashIn(File.ReadAllText(f.FullName))).ToHashSet();
-            foreach (var (file, hash) in candidates)
-                if (!used.Contains(hash!) && !arriving.Contains(hash)) freed += Remove(file);
+            foreach (var (file, hash) in candidates.Where(c => !used.Contains(c.Hash!) && !arriving.Contains(c.Hash)))
+            {
+                file.Refresh();
+                if (own is not null || file.LastWriteTimeUtc < old) freed += Remove(file);
+            }
             return freed + DerivedRoom.Tidy(paths.Derived, DerivedRoom.MostBytes, clock.GetUtcNow().UtcDateTime);
         }
         finally
@@ -54,9 +58,6 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
             _turn.Release();
         }
     }
-
-    /// <summary>The derived files that are named after the file they follow from.</summary>
-    private static readonly string[] DerivedOfFiles = ["sounds", "speeds", "pictures"];
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {

@@ -1,11 +1,12 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+﻿using System;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Phonaris.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Formats : Migration
+    public partial class NothingLost : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
@@ -17,12 +18,25 @@ namespace Phonaris.Storage.Migrations
                 nullable: false,
                 defaultValue: 1);
 
+            migrationBuilder.AddColumn<DateTime>(
+                name: "DeletedAt",
+                table: "Shows",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.AddColumn<int>(
                 name: "Format",
                 table: "Shows",
                 type: "INTEGER",
                 nullable: false,
                 defaultValue: 1);
+
+            migrationBuilder.AddColumn<int>(
+                name: "Attempts",
+                table: "Jobs",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
 
             migrationBuilder.AddColumn<int>(
                 name: "Format",
@@ -46,8 +60,16 @@ namespace Phonaris.Storage.Migrations
                 table: "Versions");
 
             migrationBuilder.DropColumn(
+                name: "DeletedAt",
+                table: "Shows");
+
+            migrationBuilder.DropColumn(
                 name: "Format",
                 table: "Shows");
+
+            migrationBuilder.DropColumn(
+                name: "Attempts",
+                table: "Jobs");
 
             migrationBuilder.DropColumn(
                 name: "Format",

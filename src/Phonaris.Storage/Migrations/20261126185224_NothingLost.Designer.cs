@@ -11,8 +11,8 @@ using Phonaris.Storage;
 namespace Phonaris.Storage.Migrations
 {
     [DbContext(typeof(PhonarisDb))]
-    [Migration("20261126172853_Aside")]
-    partial class Aside
+    [Migration("20261126185224_NothingLost")]
+    partial class NothingLost
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
