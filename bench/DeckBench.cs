@@ -1,5 +1,7 @@
+using System.Net.Http.Json;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Presentation;
+using Phonaris.Drills;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
 using SkiaSharp;
@@ -13,7 +15,7 @@ namespace Phonaris.Bench;
 internal static class DeckBench
 {
     private const int Pages = 100, Slides = 200, Width = 1280;
-    private const double PicturesToReach = 0.6, SecondsToReach = 5;
+    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -42,6 +44,19 @@ internal static class DeckBench
         bench.ReportTime("a presentation of 200 slides, ready to edit", seconds, SecondsToReach);
         seconds = await Bench.TimeAsync(() => pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], 320, null, CancellationToken.None));
         Console.WriteLine($"{"the pictures of all 200 in the run sheet",-48} ours {seconds,7:0.00} s");
+        bench.ReportTime("the first small presentation after a start", await FirstAsync(bench), FirstToReach);
+    }
+
+    /// <summary>Seconds until a server that was started a moment ago says what is in a presentation of four slides.</summary>
+    private static async Task<double> FirstAsync(Bench bench)
+    {
+        var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
+        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60));
+        await Task.Delay(3_000);
+        var show = await server.Http.ShowAsync("Bench");
+        await using var deck = File.OpenRead(Path.GetFullPath("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx"));
+        var file = await server.Http.UploadAsync("night-walk.pptx", "deck", deck);
+        return await Bench.TimeAsync(async () => (await server.Http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files = new[] { file } })).EnsureSuccessStatusCode());
     }
 
     private static Deck Read(Bench bench, string hash, string name) => DeckFormats.Read([new(bench.Files.PathOf(hash), name, hash)]);

@@ -1,4 +1,7 @@
 using System.IO.Compression;
+using System.Net.Http.Json;
+using System.Text.Json;
+using OpenQA.Selenium.Chrome;
 using Phonaris.Drills;
 using SkiaSharp;
 
@@ -7,23 +10,71 @@ namespace Phonaris.Bench;
 /// <summary>The app under faults: it is no race, so nothing is compared; what must not happen is counted.</summary>
 internal static class FaultsBench
 {
-    private const int Kills = 200, Files = 10_000, Seed = 14;
+    private const int Kills = 200, Files = 10_000, Edits = 10_000, Seed = 14, DiskMegabytes = 1_500;
 
-    public static async Task RunAsync(Bench bench)
+    private static readonly string Server = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
+
+    /// <summary>The server killed at random moments.</summary>
+    public static async Task KillsAsync(Bench bench)
     {
-        var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
-        var drill = new KillDrill(program, bench.PathOf("killed"), Seed);
+        var drill = new KillDrill(Server, bench.PathOf("killed"), Seed);
         await drill.RunAsync(Kills);
         var figures = drill.Figures;
         Console.WriteLine($"{figures.Kills} kills, {figures.Acknowledged} edits acknowledged");
         bench.ReportWorst("acknowledged and lost", figures.Lost, 0);
         bench.ReportWorst("starts that hang or fail", figures.BrokenStarts, 0);
         bench.ReportWorst("jobs neither ended nor resumed", figures.OpenJobs, 0);
-        await SpoiltAsync(bench, program);
         bench.ReportTime("slowest start", figures.SlowestStart.TotalSeconds, 15);
     }
 
-    private static async Task SpoiltAsync(Bench bench, string program)
+    /// <summary>Two people at one show, and two pages that show it.</summary>
+    public static async Task PagesAsync(Bench bench)
+    {
+        using var server = await ServerProcess.StartAsync(Server, bench.PathOf("pages"), TimeSpan.FromSeconds(60), "--contentRoot", Path.GetFullPath("src/Phonaris.Web"));
+        var show = await server.Http.ShowAsync("Drill");
+        for (var n = 0; n < 6; n++) await server.Http.EditAsync(show, new { kind = "addCard", slideId = $"s{n}", card = "title", index = n });
+        using (var wav = BringIn.Wav(96_000, n => (short)(n % 100 < 50 ? 4_000 : -4_000)))
+            await server.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", await server.Http.UploadAsync("hum.wav", "sound", wav));
+        JsonElement sounds;
+        while ((sounds = (await server.Http.ViewAsync(show)).GetProperty("show").GetProperty("sounds")).GetArrayLength() == 0) await Task.Delay(100);
+        for (var n = 0; n < 4; n++) await server.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sounds[0].GetProperty("id").GetString(), slideId = $"s{n}" });
+        using var one = Chromium.Start(bench.PathOf("one"));
+        using var other = Chromium.Start(bench.PathOf("other"));
+        foreach (var page in new[] { one, other }) page.Navigate().GoToUrl($"{server.Http.BaseAddress}shows/{show}");
+        var figures = await new PagesDrill(server.Http, show, Seed).RunAsync(Edits);
+        await Task.Delay(2_000);
+        var (first, second) = (Shown(one), Shown(other));
+        one.Navigate().Refresh();
+        await Task.Delay(2_000);
+        Console.WriteLine($"{figures.Edits} edits, {figures.Acknowledged} acknowledged, {figures.Told} told to have been changed by the other");
+        bench.ReportWorst("lost without a word", figures.Silent, 0);
+        bench.ReportWorst("answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("pages that are not as the show is", (first == Shown(one) ? 0 : 1) + (second == Shown(one) ? 0 : 1), 0);
+
+        // What the sheet says, to the eye and to the ear.
+        static string Shown(ChromeDriver page) => $"{page.ExecuteScript(
+            "const sheet = document.querySelector('[data-testid=sheet]'); return sheet.innerText + [...sheet.querySelectorAll('[aria-label]')].map(e => e.getAttribute('aria-label')).join('|')")}";
+    }
+
+    /// <summary>Every kind of job without its outside programs, and on a full disk.</summary>
+    public static async Task HinderedAsync(Bench bench)
+    {
+        using (var server = await ServerProcess.StartAsync(Server, bench.PathOf("tools"), TimeSpan.FromSeconds(60)))
+            Report("killed outside programs", await new HinderDrill(server, bench.PathOf("tools"), Seed).KillToolsAsync());
+        Directory.CreateDirectory(bench.PathOf("disk"));
+        using (var server = await ServerProcess.StartOnDiskAsync(Server, bench.PathOf("disk"), DiskMegabytes))
+            Report("full disks", await new HinderDrill(server, bench.PathOf("disk"), Seed).FillDiskAsync());
+
+        void Report(string what, HinderFigures figures)
+        {
+            Console.WriteLine($"{figures.Hindered} jobs failed for {what} and said so, {figures.Done} were done all the same");
+            foreach (var fault in figures.Faults) Console.WriteLine($"  {fault}");
+            bench.ReportWorst($"faults by {what}", figures.Faults.Count, 0);
+        }
+    }
+
+    /// <summary>Files of every format, spoilt.</summary>
+    public static async Task SpoiltAsync(Bench bench)
     {
         var samples = new List<string>();
         foreach (var (name, arguments) in new (string, string[])[]
@@ -44,7 +95,7 @@ internal static class FaultsBench
         samples.Add(Odp(bench.PathOf("a.odp")));
         samples.Add(bench.PathOf("a.svg"));
         await File.WriteAllTextAsync(samples[^1], """<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><title>Wings</title><g id="w"><rect width="160" height="90" fill="#1e2b2a"/></g><use href="#w"/><text x="9" y="40">Wings</text></svg>""");
-        var figures = await new MutationDrill(program, bench.PathOf("spoilt"), samples).RunAsync(Files);
+        var figures = await new MutationDrill(Server, bench.PathOf("spoilt"), samples).RunAsync(Files);
         Console.WriteLine($"{figures.Files} spoilt files, {figures.Read} taken, {figures.Refused} refused");
         bench.ReportWorst("crashes and answers that are our fault", figures.Faults, 0);
         bench.ReportWorst("written outside", figures.Outside, 0);

@@ -10,12 +10,18 @@ using Phonaris.Bench;
     ("deck", DeckBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
-    ("faults", FaultsBench.RunAsync),
+    ("live", LiveBench.RunAsync),
+    ("kills", FaultsBench.KillsAsync),
+    ("spoilt", FaultsBench.SpoiltAsync),
+    ("pages", FaultsBench.PagesAsync),
+    ("hindered", FaultsBench.HinderedAsync),
 ];
-var wanted = all.Where(b => args.Length == 0 || args.Contains(b.Name)).ToList();
+string[] faults = ["kills", "spoilt", "pages", "hindered"];
+var names = args.SelectMany(a => a == "faults" ? faults : [a]).ToList();
+var wanted = all.Where(b => names.Count == 0 || names.Contains(b.Name)).ToList();
 if (wanted.Count == 0)
 {
-    Console.Error.WriteLine($"No such benchmark. There are: {string.Join(", ", all.Select(b => b.Name))}.");
+    Console.Error.WriteLine($"No such benchmark. There are: {string.Join(", ", all.Select(b => b.Name))}, and faults for the last {faults.Length}.");
     return 2;
 }
 if (wanted.Count == 1)

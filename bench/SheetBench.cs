@@ -163,11 +163,7 @@ internal static class SheetBench
 
         public Page(string profile)
         {
-            var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-            options.AddArguments(
-                "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-                "--autoplay-policy=no-user-gesture-required", $"--user-data-dir={profile}");
-            _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+            _driver = Chromium.Start(profile);
             // Ear and eye are scripts of the bench, which the policy of the app would rightly keep out.
             _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
             _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear + Eye });

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
-using System.Text;
 using System.Text.Json;
 
 namespace Phonaris.Drills;
@@ -71,8 +70,7 @@ internal sealed class KillDrill(string program, string folder, int seed)
             var server = await ServerProcess.StartAsync(program, folder, StartPatience);
             Count(f => f with { SlowestStart = watch.Elapsed > f.SlowestStart ? watch.Elapsed : f.SlowestStart });
             if (_show.Length > 0) return server;
-            var made = await server.Http.PostAsJsonAsync("/api/shows", new { title = "Edit 0", files = Array.Empty<object>(), holdMs = 2000 });
-            _show = (await made.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("id").GetString()!;
+            _show = await server.Http.ShowAsync("Edit 0");
             _acknowledged = 1;
             await PostEditAsync(server, new { kind = "addCard", slideId = "first", card = "title", index = 0 });
             return server;
@@ -88,7 +86,7 @@ internal sealed class KillDrill(string program, string folder, int seed)
     /// <summary>Whether what was acknowledged is there: no revision before it, and the last title that was set, or a later one.</summary>
     private async Task LookAsync(ServerProcess server)
     {
-        var view = await server.Http.GetFromJsonAsync<JsonElement>($"/api/shows/{_show}");
+        var view = await server.Http.ViewAsync(_show);
         var (revision, title) = (view.GetProperty("revision").GetInt64(), view.GetProperty("show").GetProperty("title").GetString()!);
         var kept = int.Parse(title.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
         if (revision < _acknowledged || kept < _edits) Count(f => f with { Lost = f.Lost + 1 });
@@ -112,18 +110,12 @@ internal sealed class KillDrill(string program, string folder, int seed)
     /// <summary>Brings in a sound of its own kind each time, some seconds of a square wave.</summary>
     private async Task ImportAsync(ServerProcess server)
     {
-        var wav = Wav(_random.Next(20, 200), _random.Next(2, 9));
-        using var begin = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
-        begin.Headers.Add("Upload-Length", $"{wav.Length}");
-        begin.Headers.Add("Upload-Metadata", $"filename {Convert.ToBase64String("drill.wav"u8)},purpose {Convert.ToBase64String("sound"u8)}");
-        var address = (await server.Http.SendAsync(begin)).Headers.Location!;
-        using var append = new HttpRequestMessage(HttpMethod.Patch, address) { Content = new ByteArrayContent(wav) { Headers = { ContentType = new("application/offset+octet-stream") } } };
-        append.Headers.Add("Upload-Offset", "0");
-        await server.Http.SendAsync(append);
-        var file = await server.Http.GetFromJsonAsync<JsonElement>(address);
+        var (period, seconds) = (_random.Next(20, 200), _random.Next(2, 9));
+        using var wav = BringIn.Wav(48_000 * seconds, n => (short)(n % period < period / 2 ? 4_000 : -4_000));
+        var file = await server.Http.UploadAsync("drill.wav", "sound", wav);
         await server.Http.PostAsJsonAsync($"/api/shows/{_show}/sounds", file);
         // The edit that adds it is made by nobody's page: the next one is on what is there then.
-        _acknowledged = (await server.Http.GetFromJsonAsync<JsonElement>($"/api/shows/{_show}")).GetProperty("revision").GetInt64();
+        _acknowledged = (await server.Http.ViewAsync(_show)).GetProperty("revision").GetInt64();
     }
 
     private async Task ExportAsync(ServerProcess server) =>
@@ -133,21 +125,6 @@ internal sealed class KillDrill(string program, string folder, int seed)
         (await server.Http.GetFromJsonAsync<JsonElement>($"/api/shows/{_show}/jobs")).EnumerateArray().Count(j => j.GetProperty("state").GetString() is "waiting" or "running");
 
     private void Count(Func<KillFigures, KillFigures> change) => Figures = change(Figures);
-
-    private static byte[] Wav(int period, int seconds)
-    {
-        var samples = 48_000 * seconds;
-        using var wav = new MemoryStream();
-        using var writer = new BinaryWriter(wav);
-        writer.Write(Encoding.ASCII.GetBytes("RIFF"));
-        writer.Write(36 + samples * 2);
-        writer.Write(Encoding.ASCII.GetBytes("WAVEfmt "));
-        foreach (var (value, bytes) in new[] { (16, 4), (1, 2), (1, 2), (48_000, 4), (96_000, 4), (2, 2), (16, 2) }) writer.Write(BitConverter.GetBytes(value)[..bytes]);
-        writer.Write(Encoding.ASCII.GetBytes("data"));
-        writer.Write(samples * 2);
-        for (var n = 0; n < samples; n++) writer.Write((short)(n % period < period / 2 ? 4_000 : -4_000));
-        return wav.ToArray();
-    }
 }
 
 /// <summary>What came of a drill.</summary>

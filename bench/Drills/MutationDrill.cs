@@ -1,6 +1,5 @@
 using System.Net;
 using System.Net.Http.Json;
-using System.Text;
 using System.Text.Json;
 
 namespace Phonaris.Drills;
@@ -23,8 +22,7 @@ internal sealed class MutationDrill(string program, string folder, IReadOnlyList
     {
         Directory.CreateDirectory(folder);
         using var server = await ServerProcess.StartAsync(program, Path.Combine(folder, "data"), TimeSpan.FromSeconds(60));
-        var made = await server.Http.PostAsJsonAsync("/api/shows", new { title = "Drill", files = Array.Empty<object>(), holdMs = 2000 });
-        var show = (await made.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("id").GetString()!;
+        var show = await server.Http.ShowAsync("Drill");
         var contents = samples.Select(File.ReadAllBytes).ToList();
         await Parallel.ForEachAsync(Enumerable.Range(0, files), new ParallelOptions { MaxDegreeOfParallelism = AtOnce }, async (seed, _) =>
         {
@@ -41,15 +39,9 @@ internal sealed class MutationDrill(string program, string folder, IReadOnlyList
     {
         try
         {
-            using var begin = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
             var deck = Decks.Contains(Path.GetExtension(name));
-            begin.Headers.Add("Upload-Length", $"{content.Length}");
-            begin.Headers.Add("Upload-Metadata", $"filename {Convert.ToBase64String(Encoding.UTF8.GetBytes(name))},purpose {Convert.ToBase64String(Encoding.UTF8.GetBytes(deck ? "deck" : "sound"))}");
-            var address = (await http.SendAsync(begin)).Headers.Location!;
-            using var append = new HttpRequestMessage(HttpMethod.Patch, address) { Content = new ByteArrayContent(content) { Headers = { ContentType = new("application/offset+octet-stream") } } };
-            append.Headers.Add("Upload-Offset", "0");
-            await http.SendAsync(append);
-            var file = await http.GetFromJsonAsync<JsonElement>(address);
+            using var bytes = new MemoryStream(content);
+            var file = await http.UploadAsync(name, deck ? "deck" : "sound", bytes);
             var answer = deck
                 ? await http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files = new[] { file } })
                 : await http.PostAsJsonAsync($"/api/shows/{show}/sounds", file);

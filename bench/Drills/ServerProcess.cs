@@ -19,15 +19,22 @@ internal sealed class ServerProcess : IDisposable
     /// <param name="program">The server's assembly.</param>
     /// <param name="folder">The data folder.</param>
     /// <param name="patience">How long a start may take.</param>
+    /// <param name="options">More to start it with.</param>
     /// <exception cref="TimeoutException">It hangs, or ended; says what it said.</exception>
-    public static async Task<ServerProcess> StartAsync(string program, string folder, TimeSpan patience)
+    public static Task<ServerProcess> StartAsync(string program, string folder, TimeSpan patience, params string[] options) => ListeningAsync(Begin(program, folder, options: options), patience);
+
+    private static async Task<ServerProcess> ListeningAsync(Process process, TimeSpan patience)
     {
-        var process = Begin(program, folder);
         using var late = new CancellationTokenSource(patience);
         try
         {
             while (await process.StandardOutput.ReadLineAsync(late.Token) is { } line)
-                if (line.StartsWith(Begins, StringComparison.Ordinal)) return new(process, new() { BaseAddress = new(line[Begins.Length..]), Timeout = TimeSpan.FromSeconds(60) });
+            {
+                if (!line.StartsWith(Begins, StringComparison.Ordinal)) continue;
+                // What it says from now on nobody reads; it must not wait for that.
+                _ = process.StandardOutput.BaseStream.CopyToAsync(Stream.Null, CancellationToken.None);
+                return new(process, new() { BaseAddress = new(line[Begins.Length..]), Timeout = TimeSpan.FromSeconds(60) });
+            }
         }
         catch (OperationCanceledException)
         {
@@ -35,6 +42,18 @@ internal sealed class ServerProcess : IDisposable
         }
         process.Kill();
         throw new TimeoutException($"The server did not start. {await process.StandardError.ReadToEndAsync(CancellationToken.None)}");
+    }
+
+    /// <summary>Starts it on a data folder on a disk of its own, which nobody else sees, and waits until it listens.</summary>
+    /// <param name="program">The server's assembly.</param>
+    /// <param name="folder">The data folder, an empty one.</param>
+    /// <param name="megabytes">The size of the disk.</param>
+    public static Task<ServerProcess> StartOnDiskAsync(string program, string folder, int megabytes)
+    {
+        var start = new ProcessStartInfo(
+            "unshare", ["--user", "--map-root-user", "--mount", "sh", "-c", "mount -t tmpfs -o size=\"$0\"m tmpfs \"$1\" && exec dotnet \"$2\" --urls \"$3\" --Phonaris:Data \"$1\"", $"{megabytes}", folder, program, AnyPort])
+        { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(program) };
+        return ListeningAsync(Process.Start(start)!, TimeSpan.FromSeconds(60));
     }
 
     /// <summary>Starts it and kills it a moment later, wherever it has come to.</summary>
@@ -70,7 +89,8 @@ internal sealed class ServerProcess : IDisposable
         }
     }
 
-    private static int Parent(int id)
+    /// <summary>The process that began another; 0 where that is gone.</summary>
+    public static int Parent(int id)
     {
         try
         {
@@ -98,7 +118,7 @@ internal sealed class ServerProcess : IDisposable
         Http.Dispose();
     }
 
-    private static Process Begin(string program, string folder, string url = AnyPort) => Process.Start(new ProcessStartInfo(
-        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder])
+    private static Process Begin(string program, string folder, string url = AnyPort, params string[] options) => Process.Start(new ProcessStartInfo(
+        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder, .. options])
     { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(program) })!;
 }

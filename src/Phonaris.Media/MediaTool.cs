@@ -70,8 +70,9 @@ internal static class MediaTool
             throw new RuleException($"{name} came to no end within {limit.TotalMinutes:0} minutes and was stopped. Nothing half-made was kept; the file may be damaged, or this machine very busy.");
         }
         var text = errors.ToString();
-        if (result.ExitCode == 0) return text;
+        // Where only the last of a file did not fit, ffmpeg says so, and yet that all is well.
         if (text.Contains("No space left on device", StringComparison.Ordinal)) throw DiskFull.Exception();
+        if (result.ExitCode == 0) return text;
         if (result.ExitCode == NotFound) throw NotInstalled(name);
         if (result.ExitCode is (> Signalled and <= Signalled + LastSignal) or EndedInOrder || text.Length == 0)
             throw new RuleException($"{name} was ended from outside before it was done, perhaps for want of memory. Nothing half-made was kept; try again.");

@@ -59,7 +59,7 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
     {
         if (!Directory.Exists(root)) return 0;
         var promised = 0L;
-        foreach (var path in Directory.EnumerateFiles(root, "*.json"))
+        foreach (var path in Arriving())
             if (await FindAsync(Path.GetFileNameWithoutExtension(path)) is { Hash: null, Length: { } length } upload) promised += length - upload.Offset;
         return promised;
     }
@@ -71,7 +71,7 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
     {
         List<(string, Upload)> found = [];
         if (!Directory.Exists(root)) return found;
-        foreach (var path in Directory.EnumerateFiles(root, "*.json"))
+        foreach (var path in Arriving())
         {
             var id = Path.GetFileNameWithoutExtension(path);
             if (await FindAsync(id) is { Hash: null, Offset: > 0 } upload && upload.Purpose == purpose
@@ -137,6 +137,9 @@ public sealed class UploadStore(string root, FileStore files, TimeProvider clock
         File.Delete(PartOf(id));
         File.Delete(InfoOf(id));
     }
+
+    /// <summary>The contents of those that are not whole yet; what is whole has gone to the store, however many wait to be used.</summary>
+    private IEnumerable<string> Arriving() => Directory.EnumerateFiles(root, "*.part");
 
     private void Forget()
     {

@@ -1,4 +1,9 @@
+using System.Net.Http.Json;
 using OpenQA.Selenium;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
+using Phonaris.Web.Shows;
 using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
@@ -71,6 +76,32 @@ public sealed class MishapsJourney : IDisposable
         _browser.Reload();
         Assert.Equal("true", _browser.Find("[aria-label='Row height'] button:last-child").GetDomAttribute("aria-pressed"));
         Assert.Equal("0:07.5", _browser.Find("[data-testid='running-time']").Text);
+    }
+
+    [Fact]
+    public async Task What_two_people_write_at_once_is_told_to_the_later_and_neither_is_lost()
+    {
+        _browser.Slides(2, "3");
+        var show = $"/api{new Uri(_browser.Url).AbsolutePath}";
+        Notes().SendKeys("Mind the lamp");
+        // Meanwhile somebody else writes there, and is done first.
+        var view = (await _browser.Http.GetFromJsonAsync<ShowView>(show, ShowJson.Options))!;
+        var theirs = new MadeEdit(view.Revision, new SetNotes(view.Show.Slides[0].Id, "Dim the hall"), "another page");
+        (await _browser.Http.PostAsJsonAsync($"{show}/edits", theirs, ShowJson.Options)).EnsureSuccessStatusCode();
+        _browser.Find("button[aria-label^='Undo: ']");
+        Notes(click: false).SendKeys(Keys.Tab);
+        _browser.Until(() => _browser.Find("[data-sonner-toast]").Text.Contains("changed", StringComparison.Ordinal), "the change told");
+        _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "what the other wrote");
+        _browser.Button("Change it all the same").Click();
+        _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Mind the lamp", "one's own");
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "the other's again");
+
+        IWebElement Notes(bool click = true)
+        {
+            if (click) _browser.Find("[data-slide='1'] [data-title]").Click();
+            return _browser.Find("[aria-label='Notes']");
+        }
     }
 
     public void Dispose() => _browser.Dispose();

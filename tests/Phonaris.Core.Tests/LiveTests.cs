@@ -3,6 +3,7 @@ using CsCheck;
 using Phonaris.Core.Audio;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
+using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -115,6 +116,21 @@ public sealed class LiveTests
         Assert.Equal(LiveOrderKind.Start, Assert.Single(run.Take(new(LiveEventKind.Due, 3300) { CueId = "then" })).Kind);
     }
 
+    [Fact]
+    public void What_sounds_anew_on_every_slide_has_one_stem_or_one_for_each_length_it_is_made_to()
+    {
+        var sound = new Band(4).Play("drums", 120);
+        var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", sound.Frames)] };
+        show = show with { Slides = [.. show.Slides.Select((s, n) => s with { HoldMs = n == 1 ? 3_000 : 2_000 })] };
+        var chime = Shows.Cue("c", "a", "s1", "s3", sound.Frames) with { EachSlide = true };
+        var plain = Assert.Single(LiveStem.OfAll(show with { Cues = [chime] }, null));
+        Assert.Equal(["c@s1", "c@s2", "c@s3"], plain.CueIds);
+        var fitter = new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);
+        var fitted = LiveStem.OfAll(show with { Cues = [chime with { Fit = new(FitMethod.Shorten) }] }, (_, cue, frames) => fitter.Fit(cue.Fit!, frames));
+        Assert.Equal(["c@s1 c@s3", "c@s2"], fitted.Select(s => string.Join(' ', s.CueIds)));
+        Assert.True(fitted[0].Stem.LengthFrames <= 96_000 && fitted[1].Stem.LengthFrames is > 96_000 and <= 144_000);
+    }
+
     [Theory]
     [InlineData(1, 0), InlineData(3, 0), InlineData(0, 0), InlineData(0, 5_000)]
     public void A_stem_is_the_cue_itself_and_its_repeated_part_is_like_all_rounds_to_come(int rounds, long pointMs)
@@ -124,7 +140,7 @@ public sealed class LiveTests
         var cue = Shows.Cue("c", "a", "s1", "s3", sound.Frames, rounds) with { InFrame = 9_000, LevelDb = -7, FadeOut = Fade.Of(400), LevelPoints = pointMs == 0 ? [] : [new(0, -12), new(pointMs, 3)] };
         show = show with { Cues = [cue] };
         var planned = Schedule.Of(show).Cues.Single() with { FadeIn = default };
-        var stem = LiveStem.Of(show, "c", null);
+        var stem = LiveStem.OfAll(show, null)[0].Stem;
         Assert.Equal(rounds == 0, stem.Loops);
         var samples = Render(stem.ToSchedule(), stem.Cue.LengthFrames);
         if (!stem.Loops)

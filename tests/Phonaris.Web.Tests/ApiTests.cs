@@ -24,13 +24,15 @@ public sealed class ApiTests : IDisposable
         Assert.Equal((SoundKind.Bed, "Night tune"), (view.Show.Sounds[0].Kind, view.Show.Sounds[0].Name));
 
         var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = view.Show.Slides[1].Id }));
-        var cue = dropped.View.Show.Cue(dropped.CueId);
+        var laid = await _app.ViewAsync(show);
+        Assert.Equal(dropped.Edited.Revision, laid.Revision);
+        var cue = laid.Show.Cue(dropped.CueId);
         // A bed lies to the end and loops to fill. The sine is at −21.5 LUFS (the MP3 coder takes half a decibel off); −22 is wanted.
         Assert.Equal((view.Show.Slides[3].Id, Cue.FillSpan, -0.5), (cue.Span!.Last, cue.Rounds, cue.LevelDb));
-        var strand = Assert.Single(dropped.View.Strands);
+        var strand = Assert.Single(laid.Strands);
         Assert.Equal((96_000, 384_000, 3), (strand.StartFrame, strand.EndFrame, strand.Rows.Count));
 
-        var edited = await EditAsync(show, dropped.View.Revision, new SetLevel(dropped.CueId, -12));
+        var edited = await EditAsync(show, dropped.Edited.Revision, new SetLevel(dropped.CueId, -12));
         _app.Restart();
         var after = await _app.ViewAsync(show);
         Assert.Equal(JsonSerializer.Serialize(edited, App.Json), JsonSerializer.Serialize(after, App.Json));
@@ -38,6 +40,26 @@ public sealed class ApiTests : IDisposable
         var undone = await App.ReadAsync<Edited>(await _app.Http.PostAsync($"/api/shows/{show}/undo", null));
         Assert.Equal((dropped.CueId, -0.5), (undone.Change!.Cues!.Changed.Single().Id, undone.Change.Cues.Changed.Single().LevelDb));
         Assert.Equal((null, undone.Revision - 1), (undone.Change.Slides, undone.Change.Since));
+    }
+
+    [Fact]
+    public async Task What_is_kept_is_answered_as_kept_though_nothing_can_be_told_of_it()
+    {
+        var show = await _app.ShowAsync(2);
+        var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
+        var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
+        // What was made of the sound is gone, and its place is taken: no view can be made.
+        var derived = _app.PathOf("data/derived");
+        Directory.Delete(derived, recursive: true);
+        await File.WriteAllTextAsync(derived, "");
+        Assert.Equal(HttpStatusCode.InternalServerError, (await _app.Http.GetAsync($"/api/shows/{show}")).StatusCode);
+        var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide }));
+        Assert.Null(dropped.Edited.Change);
+        var pages = new[] { await _app.UploadAsync(_app.Make("p.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1"), "deck") };
+        Assert.Null((await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = pages, index = 0, fills = false }))).Change);
+        File.Delete(derived);
+        var view = await _app.ViewAsync(show);
+        Assert.Equal((3, dropped.CueId), (view.Show.Slides.Count, view.Show.Cues.Single().Id));
     }
 
     [Fact]
@@ -53,7 +75,7 @@ public sealed class ApiTests : IDisposable
         Assert.True(before[10].Samples.Max() > 0.05f);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/sound/16")).StatusCode);
 
-        await EditAsync(show, dropped.View.Revision, new SetLevel(dropped.CueId, -20));
+        await EditAsync(show, dropped.Edited.Revision, new SetLevel(dropped.CueId, -20));
         var changed = new List<int>();
         for (var chunk = 0; chunk < 16; chunk++)
         {

@@ -120,6 +120,14 @@ public sealed class App : IDisposable
 
     public async Task<ShowView> ViewAsync(string show) => (await Http.GetFromJsonAsync<ShowView>($"/api/shows/{show}", Json))!;
 
+    /// <summary>The view of a show after a change that was answered.</summary>
+    public async Task<ShowView> AfterAsync(string show, HttpResponseMessage answer)
+    {
+        var (edited, view) = (await ReadAsync<Edited>(answer), await ViewAsync(show));
+        Assert.Equal(view.Revision, edited.Revision);
+        return view;
+    }
+
     /// <summary>Waits for a job to end.</summary>
     public async Task<JobView> EndAsync(string show, string job)
     {

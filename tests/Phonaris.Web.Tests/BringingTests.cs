@@ -94,7 +94,7 @@ public sealed class BringingTests : IDisposable
         var look = await App.ReadAsync<DeckLook>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files }));
         Assert.Equal(3, look.Refreshes!.Count(l => l.Kind == Core.Matching.RefreshKind.Kept));
         Assert.Null(look.Joins);
-        var refreshed = await App.ReadAsync<ShowView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/refresh", new { files }));
+        var refreshed = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/refresh", new { files }));
         Assert.Equal(view.Show.Slides.Select(s => s.Id), refreshed.Show.Slides.Select(s => s.Id));
         Assert.Equal(9000, refreshed.Show.Slides[0].HoldMs);
 
@@ -102,14 +102,14 @@ public sealed class BringingTests : IDisposable
         var pages = new[] { await _app.UploadAsync(App.Pdf(_app.PathOf("pages.pdf"), "Who flies tonight", "Listen"), "deck") };
         look = await App.ReadAsync<DeckLook>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/look", new { files = pages }));
         Assert.Equal([0, 2], look.Joins!);
-        var joined = await App.ReadAsync<ShowView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/join", new { files = pages, joined = look.Joins }));
+        var joined = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck/join", new { files = pages, joined = look.Joins }));
         Assert.Equal([MediaTypes.Pdf, MediaTypes.Pptx, MediaTypes.Pdf], joined.Show.Slides.Select(s => s.Picture.Type));
 
         // One slide of it between two others, then a picture that fills a slide of its own.
-        var put = await App.ReadAsync<ShowView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1, numbers = new[] { 3 }, fills = false }));
+        var put = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1, numbers = new[] { 3 }, fills = false }));
         Assert.Equal(["Who flies tonight", "Listen", "Counts since spring", "Listen"], put.Show.Slides.Select(s => s.Title));
         var picture = new[] { await _app.UploadAsync(_app.Make("wide.png", "-f", "lavfi", "-i", "color=red:s=90x90", "-frames:v", "1"), "deck") };
-        var filled = await App.ReadAsync<ShowView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = picture, index = 0, fills = true }));
+        var filled = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = picture, index = 0, fills = true }));
         Assert.Equal((true, ""), (filled.Show.Slides[0].Picture.Fills, filled.Show.Slides[0].Deck));
     }
 
@@ -160,7 +160,7 @@ public sealed class BringingTests : IDisposable
         Assert.Equal(20, all!.Count);
         var found = await _app.Http.GetFromJsonAsync<List<CataloguePiece>>("/api/catalogue?words=rain&kind=bed&mood=calm&least=5&most=60", App.Json);
         Assert.Equal("Hill Rain", found!.Single().Title);
-        var taken = await App.ReadAsync<ShowView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found![0].Id}", new { }));
+        var taken = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found![0].Id}", new { }));
         Assert.Equal(("Hill Rain", "Field notes", "CC0-1.0", SoundKind.Bed), (taken.Show.Sounds[0].Name, taken.Show.Sounds[0].Rights.Author, taken.Show.Sounds[0].Rights.Licence, taken.Show.Sounds[0].Kind));
         var again = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found[0].Id}", new { });
         Assert.Contains("is in the show already", await again.Content.ReadAsStringAsync());

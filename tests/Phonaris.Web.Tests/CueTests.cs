@@ -20,16 +20,16 @@ public sealed class CueTests : IDisposable
     public async Task Settings_are_given_in_one_call_kept_under_a_name_and_taken_back()
     {
         var (show, cue) = await CueAsync();
-        var view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply?readyMade=soft");
+        var view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply?readyMade=soft");
         Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
         Assert.Equal("Tone: come and go softly", view.Undo);
 
         var kept = await PostAsync<ReadyMade>($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" As in the hall "));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" "))).StatusCode);
-        view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply");
+        view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply");
         Assert.Equal(1000, view.Show.Cue(cue).FadeIn.Ms);
         _app.Restart();
-        view = await PostAsync<ShowView>($"/api/shows/{show}/cues/{cue}/apply?readyMade={kept.Id}");
+        view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply?readyMade={kept.Id}");
         Assert.Equal(3000, view.Show.Cue(cue).FadeIn.Ms);
         Assert.Equal("As in the hall", (await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept.Single().Name);
         await _app.Http.DeleteAsync($"/api/readymades/{kept.Id}");
@@ -43,7 +43,7 @@ public sealed class CueTests : IDisposable
         var clip = await PostAsync<CueClip>($"/api/shows/{show}/clip", new ChosenCues([cue]));
         var other = await _app.ShowAsync(2);
         var slide = (await _app.ViewAsync(other)).Show.Slides[1].Id;
-        var view = await PostAsync<ShowView>($"/api/shows/{other}/paste", new Pasted(clip, slide));
+        var view = await AfterAsync(other, $"/api/shows/{other}/paste", new Pasted(clip, slide));
         Assert.Equal(("Tone", new Span(slide, slide)), (view.Show.Sounds.Single().Name, view.Show.Cues.Single().Span));
         Assert.Single(view.Strands);
         // A sound that is not here cannot be made up.
@@ -62,13 +62,13 @@ public sealed class CueTests : IDisposable
         _app.Restart();
         var history = (await _app.Http.GetFromJsonAsync<List<HistoryLine>>($"/api/shows/{show}/history", App.Json))!;
         Assert.Equal("Tone: through slide 4 → 2", history[^1].Sentence);
-        var view = await PostAsync<ShowView>($"/api/shows/{show}/wind?position={history.Count - 2}");
+        var view = await AfterAsync(show, $"/api/shows/{show}/wind?position={history.Count - 2}");
         Assert.Equal(("Tone: level −0.5 dB → −10.0 dB", history[^2].Sentence), (view.Undo, view.Redo));
-        view = await PostAsync<ShowView>($"/api/shows/{show}/wind?position={history.Count}");
+        view = await AfterAsync(show, $"/api/shows/{show}/wind?position={history.Count}");
         Assert.Equal(-20, view.Show.Cue(cue).LevelDb);
 
         var version = Assert.Single((await _app.Http.GetFromJsonAsync<List<KeptVersion>>($"/api/shows/{show}/versions", App.Json))!);
-        view = await PostAsync<ShowView>($"/api/shows/{show}/versions/{version.Id}/goback");
+        view = await AfterAsync(show, $"/api/shows/{show}/versions/{version.Id}/goback");
         Assert.Equal((-10, "Went back to “At ten”"), (view.Show.Cue(cue).LevelDb, view.Undo));
         await _app.Http.PostAsync($"/api/shows/{show}/undo", null);
         Assert.Equal(-20, (await _app.ViewAsync(show)).Show.Cue(cue).LevelDb);
@@ -127,6 +127,8 @@ public sealed class CueTests : IDisposable
         await EditAsync(show, new SetLevel(dropped.CueId, -0.5));
         return (show, dropped.CueId);
     }
+
+    private async Task<ShowView> AfterAsync(string show, string url, object? body = null) => await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync(url, body, App.Json));
 
     private async Task<T> PostAsync<T>(string url, object? body = null) =>
         await App.ReadAsync<T>(body is null ? await _app.Http.PostAsync(url, null) : await _app.Http.PostAsJsonAsync(url, body, App.Json));

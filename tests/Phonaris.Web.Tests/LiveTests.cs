@@ -1,3 +1,4 @@
+using System.Buffers.Binary;
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
@@ -24,7 +25,7 @@ public sealed class LiveTests : IDisposable
         await EditAsync(show, new SetSoundKind(sound, SoundKind.Bed));
         var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();
         var cue = (await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slides[0] }))).CueId;
-        await EditAsync(show, new SetPart(cue, 0, 48_000 * 2));
+        await EditAsync(show, new SetPart(cue, 0, 48_000 * 3));
         await EditAsync(show, new SetLevel(cue, -12));
 
         var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
@@ -32,20 +33,22 @@ public sealed class LiveTests : IDisposable
         Assert.False(run.ShownElsewhere);
         var stem = Assert.Single(run.Stems);
         Assert.True(stem.LoopFrom > 0 && stem.LoopFrom < stem.Frames);
-        var samples = await StemAsync(show, run.Id, cue);
+        Assert.Equal([cue], stem.CueIds);
+        var samples = await StemAsync(show, run, 0);
         Assert.Equal(stem.Frames * 2, samples.Length);
-        // As the show sounds behind its fade in, to the bit: left and right in turn here, one after the other there.
+        // As the show sounds behind its fade in, to a step of 24 bits: left and right in turn here, one after the other there.
         var chunk = MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound/4")).ToArray();
         var first = 4 * 24_000;
         for (var n = 0; n < 24_000; n += 501)
         {
             var at = first + n < stem.Frames ? first + n : stem.LoopFrom + (first + n - stem.LoopFrom) % (stem.Frames - stem.LoopFrom);
-            Assert.Equal(chunk[n], samples[2 * at], 1e-6f);
+            Assert.Equal(chunk[n], samples[2 * at], 1.3e-7f);
         }
         // Edited meanwhile, the run is what it was.
         await EditAsync(show, new SetLevel(cue, 0));
-        Assert.Equal(samples, await StemAsync(show, run.Id, cue));
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/runs/none/stems/{cue}")).StatusCode);
+        Assert.Equal(samples, await StemAsync(show, run, 0));
+        foreach (var nowhere in new[] { "none/stems/0", $"{run.Id}/stems/1", $"{run.Id}/stems/-1" })
+            Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/runs/{nowhere}")).StatusCode);
 
         // Told afterwards: times beside the plan, the holds they would make; and nonsense is refused.
         var log = new RunLog([new(slides[0], 0, 3_120), new(slides[1], 3_120, 1_000), new(slides[0], 4_120, 500)], [new(0, slides[0], "Hum began with slide 1")]);
@@ -114,8 +117,20 @@ public sealed class LiveTests : IDisposable
 
     public void Dispose() => _app.Dispose();
 
-    private async Task<float[]> StemAsync(string show, string run, string cue) =>
-        MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/runs/{run}/stems/{cue}")).ToArray();
+    /// <summary>The samples of a stem, each of its pieces decoded by itself.</summary>
+    private async Task<float[]> StemAsync(string show, RunView run, int stem)
+    {
+        var (wire, samples) = (await _app.Http.GetByteArrayAsync($"/api/shows/{show}/runs/{run.Id}/stems/{stem}"), new List<float>());
+        for (var at = 0; at < wire.Length;)
+        {
+            var length = BinaryPrimitives.ReadInt32LittleEndian(wire.AsSpan(at));
+            await File.WriteAllBytesAsync(_app.PathOf("piece.flac"), wire[(at + 4)..(at + 4 + length)]);
+            samples.AddRange(MemoryMarshal.Cast<byte, float>(await File.ReadAllBytesAsync(_app.Make("piece.f32", "-i", _app.PathOf("piece.flac"), "-f", "f32le"))));
+            at += 4 + length;
+            if (at < wire.Length) Assert.Equal(0, samples.Count % (run.PieceFrames * 2));
+        }
+        return [.. samples];
+    }
 
     private async Task EditAsync(string show, Edit edit) =>
         await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), App.Json));

@@ -65,11 +65,6 @@ export const useFits = (showId: string, cueId: string, revision: number) =>
       answered(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } } })),
   });
 
-/** Puts a newer view of a show in place; an older one, answered late, is left aside. */
-export function keepShow(queries: QueryClient, view: ShowView) {
-  queries.setQueryData<ShowView>(showKey(view.id), (now) => (now && now.revision > view.revision ? now : view));
-}
-
 /** Takes a change over into the view it was made from; tells whether it could. */
 export function keepChange(
   queries: QueryClient,
@@ -82,6 +77,11 @@ export function keepChange(
   if (!now || !change || change.since !== now.revision) return false;
   queries.setQueryData(showKey(id), changed(now, change));
   return true;
+}
+
+/** Takes over what became of a show, asking for it anew where that is not all known. */
+export async function keepEdited(queries: QueryClient, id: string, { revision, change }: Schemas["Edited"]) {
+  if (!keepChange(queries, id, revision, change)) await queries.invalidateQueries({ queryKey: showKey(id) });
 }
 
 /** Puts what is known of a job in place. */
@@ -125,9 +125,7 @@ function editsOf(queries: QueryClient, showId: string) {
         mutationKey: ["edit", showId],
         scope: { id: `edits of ${showId}` },
         mutationFn: call,
-        onSuccess: async ({ revision, change }: Schemas["Edited"]) => {
-          if (!keepChange(queries, showId, revision, change)) await anew();
-        },
+        onSuccess: (edited: Schemas["Edited"]) => keepEdited(queries, showId, edited),
         onError,
       })
       .execute(undefined)
@@ -174,8 +172,8 @@ export function useDrop(showId: string, placed: (cueId: string) => void) {
       answered(
         await api.POST("/api/shows/{id}/drops", { params: { path: { id: showId } }, body: { delayMs: 0, ...drop } }),
       ),
-    onSuccess: ({ cueId, view }) => {
-      keepShow(queries, view);
+    onSuccess: async ({ cueId, edited }) => {
+      await keepEdited(queries, showId, edited);
       placed(cueId);
     },
     onError: say,

@@ -2,7 +2,7 @@ import { Pause, Play } from "lucide-react";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { answered, api, type CataloguePiece } from "../api/client";
-import { keepShow, say } from "../api/queries";
+import { keepEdited, say } from "../api/queries";
 import { silence } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
@@ -53,7 +53,7 @@ export function CatalogueDialog({ close }: { close: () => void }) {
       answered(
         await api.POST("/api/shows/{id}/catalogue/{pieceId}", { params: { path: { id: view.id, pieceId: piece.id } } }),
       ),
-    onSuccess: (after) => keepShow(queries, after),
+    onSuccess: (after) => keepEdited(queries, view.id, after),
     onError: say,
   });
   const taken = (piece: CataloguePiece) =>

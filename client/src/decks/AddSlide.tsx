@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 import { answered, api } from "../api/client";
 import { newId } from "../api/ids";
-import { keepShow, say } from "../api/queries";
+import { keepEdited, say } from "../api/queries";
 import { upload } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
@@ -21,8 +21,9 @@ export function AddSlide({ index }: { index: number }) {
     try {
       const files = [await upload(file, "deck", () => undefined)];
       const path = { params: { path: { id: view.id } } };
-      keepShow(
+      await keepEdited(
         queries,
+        view.id,
         answered(await api.POST("/api/shows/{id}/deck", { ...path, body: { files, index, fills: true } })),
       );
     } catch (problem) {

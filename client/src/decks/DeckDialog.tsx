@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type DeckLook, type ShowView } from "../api/client";
-import { keepShow, say } from "../api/queries";
+import { answered, api, type DeckLook, type Schemas } from "../api/client";
+import { keepEdited, say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import type { ArrivedDeck } from "../sounds/useBringIn";
 import { Dialog } from "../ui/Dialog";
@@ -31,7 +31,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const go = async () => {
     setBusy(true);
     try {
-      let after: ShowView;
+      let after: Schemas["Edited"];
       if (way === "refresh")
         after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files } }));
       else if (way === "join")
@@ -48,7 +48,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
             body: { files, index: deck.index, fills: false, ...(numbers ? { numbers: [...numbers] } : {}) },
           }),
         );
-      keepShow(queries, after);
+      await keepEdited(queries, view.id, after);
       close();
     } catch (problem) {
       say(problem as Error);

@@ -41,15 +41,21 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
         </div>
       </div>
       {view.soundProblems[sound.id] && (
-        <p role="alert" className="text-error mb-3 text-sm">
-          {view.soundProblems[sound.id]} Until then its cues keep silent; nothing of their settings is lost.
-        </p>
+        <div role="alert" className="mb-3 text-sm">
+          <p className="text-error mb-2">
+            {view.soundProblems[sound.id]} Until then its cues keep silent; nothing of their settings is lost.
+          </p>
+          <Replace sound={sound} words="Choose the file" />
+        </div>
       )}
       {sound.figures.missingFrames > 0 && (
-        <p role="alert" className="text-warning mb-3 text-sm">
-          The file is damaged: {time(sound.figures.missingFrames)} at its end could not be read. Use what there is, or
-          replace it.
-        </p>
+        <div role="alert" className="mb-3 text-sm">
+          <p className="text-warning mb-2">
+            The file is damaged: {time(sound.figures.missingFrames)} at its end could not be read. Use what there is, or
+            replace it.
+          </p>
+          <Replace sound={sound} words="Choose another file" />
+        </div>
       )}
       <Listen sound={sound} />
       <Sentence>
@@ -255,9 +261,8 @@ const unit = (value: number | null, of: string) =>
 
 /** Another file in its place, a lighter copy, or out of the show. */
 function Replacing({ sound }: { sound: Sound }) {
-  const { view, edit, replace } = useOpenShow();
+  const { view, edit } = useOpenShow();
   const queries = useQueryClient();
-  const chooser = useRef<HTMLInputElement>(null);
   const params = { path: { id: view.id, soundId: sound.id } };
   const { data: weight } = useQuery({
     queryKey: ["weight", view.id, sound.media],
@@ -272,6 +277,7 @@ function Replacing({ sound }: { sound: Sound }) {
     }
   };
   const cues = view.show.cues.filter((c) => c.soundId === sound.id).length;
+  const offeredAbove = view.soundProblems[sound.id] !== undefined || sound.figures.missingFrames > 0;
   return (
     <Topic title="The file">
       {weight && (
@@ -289,9 +295,7 @@ function Replacing({ sound }: { sound: Sound }) {
         </p>
       )}
       <Sentence>
-        <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
-          Replace the file
-        </button>
+        {!offeredAbove && <Replace sound={sound} words="Replace the file" />}
         <button type="button" className="btn btn-xs" onClick={() => edit({ kind: "removeSound", soundId: sound.id })}>
           Remove
         </button>
@@ -299,8 +303,21 @@ function Replacing({ sound }: { sound: Sound }) {
           <span className="muted text-xs">its {cues === 1 ? "cue stays" : `${cues} cues stay`}, parked</span>
         )}
       </Sentence>
-      <FileInput ref={chooser} label="File to take its place" choose={([file]) => file && replace(sound.id, file)} />
     </Topic>
+  );
+}
+
+/** Another file in a sound's place; its cues stay as they are. */
+function Replace({ sound, words }: { sound: Sound; words: string }) {
+  const { replace } = useOpenShow();
+  const chooser = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
+        {words}
+      </button>
+      <FileInput ref={chooser} label="File to take its place" choose={([file]) => file && replace(sound.id, file)} />
+    </>
   );
 }
 

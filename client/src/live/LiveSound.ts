@@ -1,29 +1,30 @@
 import type { Schemas } from "../api/client";
 import { framesPerSecond } from "../ui/format";
 import limiterUrl from "./limiterWorklet?worker&url";
+import { KeptPieces } from "./KeptPieces";
 import type { Fade, LiveCue, LiveOrder } from "./run";
+import { Stems } from "./Stem";
+import { StemPlayer } from "./StemPlayer";
 
 type RunView = Schemas["RunView"];
 
 interface Voice {
   cue: LiveCue;
-  source: AudioBufferSourceNode;
+  /** Where it begins, in milliseconds from the cue's start. */
+  fromMs: number;
+  player: StemPlayer;
   /** Dies away when it is stopped, behind what swells it in. */
   out: GainNode;
-  /** The audio clock's time at which its first sample would have sounded. */
-  origin: number;
 }
 
 const heldEdge = 0.03; // seconds in which all is held or let go
 const duckSlack = 0.001;
 
-/**
- * Carries out what is ordered, on the audio clock: each cue from its stem, which the engine rendered, so that what sounds is what was set.
- * Stems that go round do so to the sample.
- */
+/** Carries out what is ordered, on the audio clock: each cue from its stem, which the engine rendered, so that what sounds is what was set. */
 export class LiveSound {
   readonly context = new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
-  private stems = new Map<string, { buffer: AudioBuffer; loopFrom: number }>();
+  readonly stems: Stems;
+  private kept: Promise<KeptPieces> | undefined;
   private voices = new Map<string, Voice>();
   private level = this.context.createGain();
   private hold = this.context.createGain();
@@ -36,6 +37,7 @@ export class LiveSound {
     private run: RunView,
     private ended: (cueId: string) => void,
   ) {
+    this.stems = new Stems(this.context, run);
     this.beds.connect(this.level);
     this.level.connect(this.hold);
     this.analyser.connect(this.context.destination);
@@ -53,14 +55,17 @@ export class LiveSound {
   /** The moment by the clock the sounds are played by, in milliseconds. */
   now = () => Math.round(this.context.currentTime * 1000);
 
-  put(cueId: string, left: Float32Array<ArrayBuffer>, right: Float32Array<ArrayBuffer>, loopFrom: number) {
-    const buffer = this.context.createBuffer(2, Math.max(1, left.length), framesPerSecond);
-    buffer.copyToChannel(left, 0);
-    buffer.copyToChannel(right, 1);
-    this.stems.set(cueId, { buffer, loopFrom });
-  }
+  /** Where what is fetched is kept. */
+  keep = () => (this.kept ??= KeptPieces.open(this.run.id));
 
-  has = (cueId: string) => this.stems.has(cueId);
+  /** Has the beginnings of cues decoded, since they may be called for. */
+  expect(cueIds: Iterable<string>) {
+    for (const id of cueIds)
+      void this.stems
+        .of(id)
+        ?.decoded(0)
+        .catch(() => undefined);
+  }
 
   carryOut(order: LiveOrder, cue: LiveCue) {
     if (order.kind === "start") this.start(cue, order.fromMs, order.fade);
@@ -90,7 +95,8 @@ export class LiveSound {
   /** How far into a cue is heard now, in milliseconds from its start, rounds taken together. */
   positionMs(cueId: string): number | undefined {
     const voice = this.voices.get(cueId);
-    return voice && (this.context.currentTime - voice.origin) * 1000;
+    if (voice?.player.origin === undefined) return voice?.fromMs;
+    return (this.context.currentTime - voice.player.origin) * 1000;
   }
 
   /** Holds one cue where it is; gives where that is, in milliseconds from its start. */
@@ -114,35 +120,23 @@ export class LiveSound {
   close() {
     for (const id of [...this.voices.keys()]) this.stop(id, { ms: 5, curve: "linear" });
     window.setTimeout(() => void this.context.close(), 50);
+    void this.kept?.then((kept) => kept.close()).catch(() => undefined);
   }
 
   private start(cue: LiveCue, fromMs: number, fade: Fade) {
-    const stem = this.stems.get(cue.cueId);
+    const stem = this.stems.of(cue.id);
     if (!stem) return;
-    const { buffer, loopFrom } = stem;
-    const source = this.context.createBufferSource();
-    source.buffer = buffer;
-    const at = this.context.currentTime;
-    let from = Math.round((fromMs / 1000) * framesPerSecond);
-    if (loopFrom < buffer.length) {
-      source.loop = true;
-      source.loopStart = loopFrom / framesPerSecond;
-      source.loopEnd = buffer.length / framesPerSecond;
-      if (from >= buffer.length) from = loopFrom + ((from - loopFrom) % (buffer.length - loopFrom));
-    } else if (from >= buffer.length) from = 0;
     const gain = this.context.createGain();
-    gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
     // Two fades in a row, so that a swell under way is not broken off by the way out.
     const out = this.context.createGain();
-    source
-      .connect(gain)
-      .connect(out)
-      .connect(cue.kind === "bed" ? this.beds : this.level);
-    source.start(at, from / framesPerSecond);
-    const voice = { cue, source, out, origin: at - from / framesPerSecond };
-    source.onended = () => {
+    gain.connect(out).connect(cue.kind === "bed" ? this.beds : this.level);
+    const begun = (at: number) => void gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
+    const ended = () => {
+      out.disconnect();
       if (this.voices.get(cue.id) === voice) this.ended(cue.id);
     };
+    const from = Math.round((fromMs / 1000) * framesPerSecond);
+    const voice = { cue, fromMs, out, player: new StemPlayer(this.context, stem, gain, { begun, ended }, from) };
     this.voices.set(cue.id, voice);
     this.duck();
   }
@@ -151,11 +145,9 @@ export class LiveSound {
     const voice = this.voices.get(cueId);
     if (!voice) return;
     this.voices.delete(cueId);
-    const { source, out } = voice;
     const at = this.context.currentTime;
-    out.gain.setValueCurveAtTime(this.curve(fade).reverse(), at, fade.ms / 1000);
-    source.stop(at + fade.ms / 1000 + 0.01);
-    source.onended = () => out.disconnect();
+    voice.out.gain.setValueCurveAtTime(this.curve(fade).reverse(), at, fade.ms / 1000);
+    voice.player.stop(at + fade.ms / 1000 + 0.01);
     this.duck();
   }
 

@@ -29,6 +29,8 @@ export interface Now {
   version: number;
 }
 
+const mostExpected = 24; // what is decoded at a time has its bounds
+
 /** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
 export class Stage {
   readonly run: LiveRun;
@@ -123,6 +125,7 @@ export class Stage {
     if (here.loopStart != null) this.tell({ talkSinceMs: undefined });
     else if (this.now.talkSinceMs === undefined) this.tell({ talkSinceMs: now, talkFromMs: here.atMs });
     this.happen({ kind: "goTo", place: to });
+    this.expect(to);
     this.waitForNext(here);
   }
 
@@ -170,6 +173,14 @@ export class Stage {
   }
 
   toggleBlack = () => this.tell({ black: !this.now.black });
+
+  /** Has the beginnings ready of what may sound at a place, and where the next stroke may lead from there. */
+  expect(place: number) {
+    const here = this.places[place];
+    const near = [place, place + 1, place - 1, here?.loopStart, here?.loopExit].map((p) => this.places[p ?? -1]);
+    const cues = near.flatMap((p) => [...(p?.byHand ?? []), ...(p?.held ?? [])]);
+    this.sound.expect([...new Set(cues)].slice(0, mostExpected));
+  }
 
   /** Adds a line to what happened. */
   note(words: string) {

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { answered, api, type Schemas } from "../api/client";
 import { fetchPictures, type Pictures } from "./pictures";
 import { Stage, type Manner } from "./Stage";
-import { fetchStems } from "./stems";
+import { fetchStems } from "./fetchStems";
 
 /** A show on its way to the audience: how far the fetching has come, or what came of it; how it goes on, and whether it has begun. */
 export interface Ready {
@@ -36,6 +36,10 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     const cancel = new AbortController();
     let stage: Stage | undefined;
     const prepare = async () => {
+      if (!window.isSecureContext)
+        throw new Error(
+          "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
+        );
       const run: Schemas["RunView"] = answered(
         await api.POST("/api/shows/{id}/runs", { params: { path: { id: showId } }, body: { kind } }),
       );
@@ -45,15 +49,17 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       const fetchAll = async () => {
         const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
         const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.2 + 0.8 * f), cancel.signal);
+        made.expect(0);
         const missing = { pictures: pictures.missing, sounds };
         if (!cancel.signal.aborted)
-          setPrepared({ stage: made, pictures: pictures.had, missing, again: () => void fetchAll() });
+          setPrepared({ stage: made, pictures: pictures.had, missing, again: () => void fetchAll().catch(failed) });
       };
       await fetchAll();
     };
-    prepare().catch((e: unknown) => {
+    const failed = (e: unknown) => {
       if (!cancel.signal.aborted) setProblem((e as Error).message);
-    });
+    };
+    prepare().catch(failed);
     return () => {
       cancel.abort();
       stage?.end();

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import { answered, api, type Cue, type Schemas } from "../api/client";
-import { keepShow, say } from "../api/queries";
+import { keepEdited, say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { isInDialog } from "../ui/keys";
 
@@ -21,8 +21,9 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
     return answered(answer);
   };
   const lay = async (copied: Schemas["CueClip"], onto: string) =>
-    keepShow(
+    keepEdited(
       queries,
+      view.id,
       answered(await api.POST("/api/shows/{id}/paste", { ...path, body: { clip: copied, slideId: onto } })),
     );
 

@@ -26,7 +26,9 @@ export function Aside({ back, removeForGood }: Props) {
             <span className="min-w-0 grow truncate" title={show.title}>
               {show.title}
             </span>
-            <span className="muted text-sm">kept until {new Date(show.goneAt).toLocaleDateString()}</span>
+            <span className="muted text-sm">
+              kept until {new Date(show.goneAt).toLocaleDateString([], { dateStyle: "long" })}
+            </span>
             <button type="button" className="btn btn-sm" onClick={() => void back(show.id)}>
               Fetch it back
             </button>

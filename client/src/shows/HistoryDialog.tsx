@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answered, api, type ShowView } from "../api/client";
-import { keepShow, say } from "../api/queries";
+import { keepEdited, say } from "../api/queries";
 import { Dialog } from "../ui/Dialog";
 
 /** What was done to a show, line by line, to wind back and forth; and its versions kept under a name. */
@@ -21,7 +21,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
   const wind = (position: number) =>
     api
       .POST("/api/shows/{id}/wind", { params: { path: id, query: { position } } })
-      .then((answer) => keepShow(queries, answered(answer)))
+      .then((answer) => keepEdited(queries, view.id, answered(answer)))
       .catch(say);
   const keep = () =>
     api
@@ -34,7 +34,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
   const goBack = (versionId: string) =>
     api
       .POST("/api/shows/{id}/versions/{versionId}/goback", { params: { path: { ...id, versionId } } })
-      .then((answer) => keepShow(queries, answered(answer)))
+      .then((answer) => keepEdited(queries, view.id, answered(answer)))
       .catch(say);
   return (
     <Dialog title="What was done" close={close} wide>

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
 import { answered, api, type BroughtFile, type ShowView } from "../api/client";
-import { keepJob, keepShow, say } from "../api/queries";
+import { keepEdited, keepJob, say } from "../api/queries";
 import { upload } from "../api/upload";
 import { isDeck } from "../decks/readable";
 import type { Upload } from "../shows/ShowContext";
@@ -49,7 +49,7 @@ export function useBringIn(showId: string) {
     if (view()?.show.slides.length) setArrived({ files: brought, index });
     else {
       const body = { files: brought, index, fills: false };
-      keepShow(queries, answered(await api.POST("/api/shows/{id}/deck", { ...path, body })));
+      await keepEdited(queries, showId, answered(await api.POST("/api/shows/{id}/deck", { ...path, body })));
     }
   };
 

@@ -5,12 +5,13 @@ namespace Phonaris.Core.Live;
 
 /// <summary>The places a cue stays at, by their positions.</summary>
 /// <param name="Cue">The cue.</param>
+/// <param name="Stem">What it sounds from.</param>
 /// <param name="First">Where it begins.</param>
 /// <param name="Last">The last place it may sound at.</param>
 /// <param name="DelayMs">How much later than its first place it begins.</param>
 /// <param name="Begins">Whether it begins by itself when that place is come to.</param>
 /// <param name="EndMs">How long after its last place was come to it ends, in milliseconds; null for as that is left.</param>
-internal sealed record LiveStay(LiveCue Cue, int First, int Last, long DelayMs, bool Begins, long? EndMs)
+internal sealed record LiveStay(LiveCue Cue, LiveStem Stem, int First, int Last, long DelayMs, bool Begins, long? EndMs)
 {
     /// <summary>The stay, to no later than a place.</summary>
     public LiveStay Until(int place) => place < Last ? this with { Last = place, EndMs = null } : this;
@@ -56,7 +57,7 @@ internal static class LiveStays
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
             cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
             stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
-        return new(live, start.Place, lastPlace, start.DelayMs, !places.WaitsForHand(cue), endMs);
+        return new(live, stem, start.Place, lastPlace, start.DelayMs, !places.WaitsForHand(cue), endMs);
     }
 
     private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)

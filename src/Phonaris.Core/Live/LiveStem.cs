@@ -25,7 +25,7 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
     public static LiveStem Of(ScheduledCue planned)
     {
         ArgumentNullException.ThrowIfNull(planned);
-        var plays = planned with { StartFrame = 0, FadeIn = default, FadeOut = default, TakesOverFrom = null };
+        var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, TakesOverFrom = null, GivesWayTo = null };
         // Music that was made as long as its slides goes round where they stay longer than was planned: what ends by itself does so first.
         var goesOn = plays.FittedBy is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch;
         if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };
@@ -42,16 +42,14 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
         return new(plays with { EndFrame = loop + plays.PeriodFrames }, loop + plays.PeriodFrames, loop);
     }
 
-    /// <summary>The stem of a cue of a plan.</summary>
+    /// <summary>The stems of a show's plan, each with the cues of the plan that sound from it: one that sounds anew on every slide has one where it is as long on all.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="cueId">The cue of the show.</param>
     /// <param name="fit">Works out what recipes come to.</param>
-    /// <exception cref="RuleException">The cue does not sound in this show.</exception>
-    public static LiveStem Of(Show show, string cueId, FitOf? fit)
+    public static IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> OfAll(Show show, FitOf? fit)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = new CuePlaces(show, RunningOrder.Of(show), fit);
-        return Of(places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault() ?? throw new RuleException("This cue does not sound.", "cue"));
+        var order = RunningOrder.Of(show);
+        return [.. LiveStays.Of(show, order, new CuePlaces(show, order, fit)).GroupBy(s => s.Stem, (stem, stays) => (stem, (IReadOnlyList<string>)[.. stays.Select(s => s.Cue.Id)]))];
     }
 
     /// <summary>The schedule that renders the stem.</summary>

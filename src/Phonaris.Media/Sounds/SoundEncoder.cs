@@ -19,23 +19,10 @@ public static class SoundEncoder
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
-    public static async Task WriteAsync(
+    public static Task WriteAsync(
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
-        IProgress<double>? progress, CancellationToken cancel)
-    {
-        var input = PipeSource.Create(async (stream, token) =>
-        {
-            var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
-            long written = 0;
-            await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token))
-            {
-                MemoryMarshal.AsBytes(block.Span).CopyTo(bytes);
-                await stream.WriteAsync(bytes.AsMemory(0, block.Length * sizeof(float)), token);
-                progress?.Report((double)(written += block.Length / Frames.Channels) / (end - start));
-            }
-        });
-        await EncodeAsync(input, Coding(format), path, cancel);
-    }
+        IProgress<double>? progress, CancellationToken cancel) =>
+        EncodeAsync(Mixed(schedule, open, start, end, progress), Coding(format), path, cancel);
 
     /// <summary>Writes a sound as it is read.</summary>
     /// <param name="sound">The sound.</param>
@@ -61,9 +48,29 @@ public static class SoundEncoder
         return EncodeAsync(Samples(sound, progress), ["-c:a", "libvorbis", "-q:a", "6", "-f", "ogg"], path, cancel);
     }
 
+    /// <summary>What ffmpeg is told of the samples it reads on standard input.</summary>
+    internal static readonly string[] FromPipe = ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0"];
+
+    /// <summary>What it is told to code without loss.</summary>
+    internal static readonly string[] Flac = ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24"];
+
+    /// <summary>A stretch of a schedule, rendered as it is read.</summary>
+    internal static PipeSource Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, IProgress<double>? progress) =>
+        PipeSource.Create(async (stream, token) =>
+        {
+            var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
+            long written = 0;
+            await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token))
+            {
+                MemoryMarshal.AsBytes(block.Span).CopyTo(bytes);
+                await stream.WriteAsync(bytes.AsMemory(0, block.Length * sizeof(float)), token);
+                progress?.Report((double)(written += block.Length / Frames.Channels) / (end - start));
+            }
+        });
+
     private static string[] Coding(SoundFileFormat format) => format == SoundFileFormat.Wav
         ? ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"]
-        : ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24", "-f", "flac"];
+        : [.. Flac, "-f", "flac"];
 
     private static PipeSource Samples(ISoundReader sound, IProgress<double>? progress) => PipeSource.Create(async (stream, token) =>
     {
@@ -80,7 +87,7 @@ public static class SoundEncoder
     private static Task EncodeAsync(PipeSource samples, string[] coding, string path, CancellationToken cancel) =>
         WholeFile.WriteAsync(path, partial => MediaTool.RunAsync(
             "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0", .. coding, "-y", $"file:{partial}"],
+            [.. FromPipe, .. coding, "-y", $"file:{partial}"],
             samples, null, MediaTool.Long, cancel));
 }
 

@@ -22,20 +22,20 @@ internal static class DeckEndpoints
             string id, BroughtDeck brought, ShowStore shows, DeckReaders readers, FileStore files, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(DeckLook.Of(stored.Show, await brought.ReadAsync(readers, files, cancel))) : TypedResults.NotFound());
 
-        api.MapPost("/shows/{id}/deck", async Task<Results<ShowAnswer, NotFound>> (
-            string id, NewSlides asked, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/deck", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, NewSlides asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = (await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel)).Only(asked.Numbers);
             var slides = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
             var after = await changes.ApplyAsync(id, show => deck.ToEdit(show, slides, asked.Index, NewId.Next), cancel);
-            await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, cancel);
-            return await views.AnswerAsync(after, cancel);
+            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, CancellationToken.None));
+            return await changes.AnswerAsync(after);
         });
 
-        api.MapPost("/shows/{id}/deck/refresh", async Task<Results<ShowAnswer, NotFound>> (
-            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/deck/refresh", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = await brought.ReadAsync(readers, files, cancel);
@@ -43,18 +43,18 @@ internal static class DeckEndpoints
             var name = brought.Files[0].Name;
             var after = await changes.ApplyAsync(id, show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name), cancel);
             // Sounds of the deck were taken over when it first came.
-            await BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], cancel);
-            return await views.AnswerAsync(after, cancel);
+            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], CancellationToken.None));
+            return await changes.AnswerAsync(after);
         });
 
-        api.MapPost("/shows/{id}/deck/join", async Task<Results<ShowAnswer, NotFound>> (
-            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, ShowViews views, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/deck/join", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, JoinedPages asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             var after = await changes.ApplyAsync(id, show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined), cancel);
-            await BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, cancel);
-            return await views.AnswerAsync(after, cancel);
+            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, CancellationToken.None));
+            return await changes.AnswerAsync(after);
         });
     }
 }

@@ -24,8 +24,8 @@ internal static class CatalogueEndpoints
             TypedResults.Stream((await catalogue.OpenAsync(pieceId, cancel)).File, "audio/ogg", enableRangeProcessing: true));
 
         // Taken with its licence: it stands in the sound's rights from the beginning.
-        api.MapPost("/shows/{id}/catalogue/{pieceId}", async Task<Results<ShowAnswer, NotFound>> (
-            string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, SoundLibrary library, ShowChanges changes, ShowViews views,
+        api.MapPost("/shows/{id}/catalogue/{pieceId}", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, SoundLibrary library, ShowChanges changes,
             CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
@@ -35,7 +35,7 @@ internal static class CatalogueEndpoints
             var prepared = await library.PrepareAsync(hash, piece.FileName, null, cancel);
             var rights = new Rights(piece.Title, piece.Author, "the sound catalogue", piece.Licence, "", $"catalogue piece {piece.Id}");
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, prepared.Figures, rights, piece.Kind) with { Name = piece.Title };
-            return await views.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, hash) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel), cancel);
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, hash) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
         });
     }
 }

@@ -6,18 +6,24 @@ namespace Phonaris.Web.Hosting;
 /// <summary>The data folder, held by this server alone for as long as it runs, and readable by its owner alone.</summary>
 internal sealed class DataFolder(AppPaths paths) : IDisposable
 {
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1.5);
+
     private HeldFile? _held;
 
     /// <summary>Makes the folder where it is not there, and holds it.</summary>
     /// <exception cref="RuleException">It cannot be written to, or another server has it.</exception>
-    public void Hold()
+    public async Task HoldAsync()
     {
         try
         {
             Directory.CreateDirectory(paths.Root, OwnerOnly);
             File.SetUnixFileMode(paths.Root, OwnerOnly);
-            _held = HeldFile.TryHold(paths.Held) ?? throw new RuleException(
-                $"Another Phonaris runs on {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or start this one with another data folder.");
+            // Whoever is just ending, or was just beginning an outside program, may hold it a moment longer.
+            _held = await HeldFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
+        }
+        catch (RuleException)
+        {
+            throw new RuleException($"Another Phonaris runs on {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or start this one with another data folder.");
         }
         catch (Exception e) when (e is UnauthorizedAccessException or IOException)
         {

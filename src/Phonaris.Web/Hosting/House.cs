@@ -95,7 +95,7 @@ internal static class House
     public static async Task PrepareAsync(this WebApplication app)
     {
         if (OnlyDescribed) return;
-        app.Services.GetRequiredService<DataFolder>().Hold();
+        await app.Services.GetRequiredService<DataFolder>().HoldAsync();
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
         app.Services.GetRequiredService<Housekeeping>().ClearLeftovers();

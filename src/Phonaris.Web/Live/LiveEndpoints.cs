@@ -1,7 +1,6 @@
-using System.Buffers;
-using System.Runtime.InteropServices;
+using System.Buffers.Binary;
+using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
@@ -23,23 +22,30 @@ internal static class LiveEndpoints
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var others = runs.IsPresented(id);
-            var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
+            var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), LiveStem.OfAll(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
             return TypedResults.Ok(RunView.Of(run, sounds, asked.Kind == RunKind.Present && others));
         });
 
-        // Samples as the engine has them: left and right in turn, 32-bit float, little-endian.
-        api.MapGet("/shows/{id}/runs/{runId}/stems/{cueId}", async Task<Results<EmptyHttpResult, NotFound>> (
-            string id, string runId, string cueId, SoundLibrary sounds, LiveRuns runs, HttpResponse response, CancellationToken cancel) =>
+        // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.
+        api.MapGet("/shows/{id}/runs/{runId}/stems/{stem:int}", async Task<Results<EmptyHttpResult, NotFound>> (
+            string id, string runId, int stem, SoundLibrary sounds, LiveRuns runs, AppPaths paths, HttpResponse response, CancellationToken cancel) =>
         {
-            if (runs.Find(id, runId) is not { } run) return TypedResults.NotFound();
-            var stem = LiveStem.Of(run.Stored.Show, cueId, sounds.Fits.Of);
-            await sounds.PrepareAsync(stem.Cue.Source, 0, null, cancel);
-            response.ContentType = "application/octet-stream";
-            response.ContentLength = stem.LengthFrames * Frames.Channels * sizeof(float);
+            if (runs.Find(id, runId)?.Stems is not { } stems || stem < 0 || stem >= stems.Count) return TypedResults.NotFound();
+            var schedule = stems[stem].Stem.ToSchedule();
+            await sounds.PrepareAsync(schedule.Cues[0].Source, 0, null, cancel);
+            response.ContentType = MediaTypeNames.Application.Octet;
             response.Headers.CacheControl = "no-store";
-            await WriteAsync(stem, sounds, response, cancel);
+            var length = new byte[sizeof(int)];
+            await SoundPieces.WriteAsync(schedule, sounds.Open, paths.Work, SendAsync, cancel);
             return TypedResults.Empty;
+
+            async Task SendAsync(ReadOnlyMemory<byte> piece, CancellationToken token)
+            {
+                BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
+                await response.Body.WriteAsync(length, token);
+                await response.Body.WriteAsync(piece, token);
+            }
         });
 
         api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (
@@ -66,27 +72,6 @@ internal static class LiveEndpoints
             var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
             return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)]));
         });
-    }
-
-    private static async Task WriteAsync(LiveStem stem, SoundLibrary sounds, HttpResponse response, CancellationToken cancel)
-    {
-        var mixer = new Mixer(stem.ToSchedule(), sounds.Open);
-        var block = ArrayPool<float>.Shared.Rent(Frames.PerSecond * Frames.Channels);
-        try
-        {
-            for (var at = 0L; at < stem.LengthFrames; at += Frames.PerSecond)
-            {
-                var samples = block.AsMemory(0, (int)Math.Min(Frames.PerSecond, stem.LengthFrames - at) * Frames.Channels);
-                mixer.Render(at, samples.Span);
-                MemoryMarshal.AsBytes(samples.Span).CopyTo(response.BodyWriter.GetSpan(samples.Length * sizeof(float)));
-                response.BodyWriter.Advance(samples.Length * sizeof(float));
-                await response.BodyWriter.FlushAsync(cancel);
-            }
-        }
-        finally
-        {
-            ArrayPool<float>.Shared.Return(block);
-        }
     }
 }
 

@@ -44,4 +44,4 @@ internal sealed class LiveRuns
 }
 
 /// <summary>A show being shown.</summary>
-internal sealed record LiveShow(string Id, RunKind Kind, StoredShow Stored, LivePlan Plan, DateTime Began);
+internal sealed record LiveShow(string Id, RunKind Kind, StoredShow Stored, LivePlan Plan, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> Stems, DateTime Began);

@@ -13,14 +13,15 @@ namespace Phonaris.Web.Live;
 /// <param name="Show">The show.</param>
 /// <param name="RunningOrder">When each slide is planned.</param>
 /// <param name="Plan">What shall sound wherever the presenter is.</param>
-/// <param name="Stems">What cues sound from, by the cue of the show.</param>
+/// <param name="Stems">What cues sound from.</param>
+/// <param name="PieceFrames">How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.</param>
 /// <param name="Explained">By slide, what is planned to sound there and why, or why it is silent.</param>
 /// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
 /// <param name="Duck">How beds make room while a voice sounds.</param>
 /// <param name="WaitsForHand">The names of what does not sound by itself: it waits for a hand, or for what does.</param>
 /// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
 public sealed record RunView(
-    string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems,
+    string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems, int PieceFrames,
     IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, DuckView Duck, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
 {
     private const int CurvePoints = 128;
@@ -31,7 +32,7 @@ public sealed record RunView(
         var order = RunningOrder.Of(show);
         return new(
             run.Id, run.Stored.Revision, show.WithCardsDrawn(), order, run.Plan,
-            [.. run.Plan.Cues.Select(c => c.CueId).Distinct().Select(id => LiveStem.Of(show, id, sounds.Fits.Of) is var stem ? new StemView(id, stem.LengthFrames, stem.LoopFrom) : null!)],
+            [.. run.Stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
             Explanation.OfAll(show, sounds.Fits.Of).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs),
@@ -39,11 +40,11 @@ public sealed record RunView(
     }
 }
 
-/// <summary>What a cue sounds from.</summary>
-/// <param name="CueId">The cue of the show.</param>
+/// <summary>What cues sound from.</summary>
+/// <param name="CueIds">The cues of the plan.</param>
 /// <param name="Frames">How long it is, in frames at 48 kHz.</param>
 /// <param name="LoopFrom">The frame from which it is repeated; its length where it is not.</param>
-public sealed record StemView(string CueId, long Frames, long LoopFrom);
+public sealed record StemView(IReadOnlyList<string> CueIds, long Frames, long LoopFrom);
 
 /// <summary>How beds make room while a voice sounds.</summary>
 /// <param name="Gain">Their gain meanwhile.</param>

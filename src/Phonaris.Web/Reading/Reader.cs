@@ -1,5 +1,4 @@
 using Phonaris.Core;
-using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
@@ -22,8 +21,7 @@ internal static class Reader
     {
         await using var input = Console.OpenStandardInput();
         await using var output = new BufferedStream(Console.OpenStandardOutput(), 1 << 20);
-        // Drawn once beforehand, so that the first deck is drawn as fast as all others.
-        new PagePainter((_, _, _) => [new SlideDrawing(16, 9, new SolidPaint(0), [], 1, [])]).Draw("", MediaTypes.Pptx, [new(1, 0)], 16, 9)[0].Dispose();
+        await WarmUpAsync();
         try
         {
             for (; ; ) await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(input, default), output);
@@ -32,6 +30,17 @@ internal static class Reader
         {
             // The server needs it no more.
         }
+    }
+
+    /// <summary>Reads and draws a deck of our own, so that the first that comes is there as fast as all others.</summary>
+    private static async Task WarmUpAsync()
+    {
+        var path = Path.Combine(AppContext.BaseDirectory, "Reading", "first.pptx");
+        using var message = new MemoryStream();
+        await ReaderMessages.WriteAsync(message, new ReaderAsked([new(path, "first.pptx", "")], null), default);
+        message.Position = 0;
+        await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(message, default), Stream.Null);
+        await AnswerAsync(new(null, new(path, MediaTypes.Pptx, [new(1, 0), new(2, 0), new(3, 0)], 32, 18)), Stream.Null);
     }
 
     private static async Task AnswerAsync(ReaderAsked asked, Stream output)

@@ -31,25 +31,25 @@ internal static class CueEndpoints
             return TypedResults.NoContent();
         });
 
-        api.MapPost("/shows/{id}/cues/{cueId}/apply", async Task<Results<ShowAnswer, NotFound>> (
-            string id, string cueId, string? readyMade, ShowStore shows, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/cues/{cueId}/apply", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, string cueId, string? readyMade, ShowStore shows, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var made = readyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == readyMade)
                 ?? throw new RuleException("Those settings are no longer kept.", "readyMade");
             var after = await changes.ApplyAsync(id, show => made?.ToEdit(show, cueId) ?? ReadyMade.ToPlain(show, cueId), cancel);
-            return await views.AnswerAsync(after, cancel);
+            return await changes.AnswerAsync(after);
         });
 
         api.MapPost("/shows/{id}/clip", async Task<Results<Ok<CueClip>, NotFound>> (string id, ChosenCues chosen, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(CueClip.Of(stored.Show, chosen.CueIds)) : TypedResults.NotFound());
 
-        api.MapPost("/shows/{id}/paste", async Task<Results<ShowAnswer, NotFound>> (
-            string id, Pasted pasted, ShowStore shows, ShowChanges changes, ShowViews views, FileStore files, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/paste", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, Pasted pasted, ShowStore shows, ShowChanges changes, FileStore files, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             if (pasted.Clip.Cues.Any(c => !files.Has(c.Sound.Media))) throw new RuleException("A sound of these cues is not here. Bring it in first.", "clip");
-            return await views.AnswerAsync(await changes.ApplyAsync(id, show => pasted.Clip.ToEdit(show, pasted.SlideId, NewId.Next), cancel), cancel);
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => pasted.Clip.ToEdit(show, pasted.SlideId, NewId.Next), cancel));
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/proposals", async Task<Results<Ok<CueProposals>, NotFound>> (

@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Storage;
@@ -6,34 +5,32 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Changes of a show. Each answers with what it changed, or with the show as it is after.</summary>
+/// <summary>Changes of a show. Each answers with what it changed.</summary>
 internal static class EditEndpoints
 {
     public static void MapEdits(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, ShowChanges changes, CancellationToken cancel) =>
-            await ToldAsync(await changes.ApplyAsync(id, made, cancel), changes));
+            await changes.AnswerAsync(await changes.ApplyAsync(id, made, cancel)));
 
         api.MapPost("/shows/{id}/undo", async (string id, string? sender, ShowChanges changes, CancellationToken cancel) =>
-            await ToldAsync(await changes.UndoAsync(id, sender, cancel), changes));
+            await changes.AnswerAsync(await changes.UndoAsync(id, sender, cancel)));
 
         api.MapPost("/shows/{id}/redo", async (string id, string? sender, ShowChanges changes, CancellationToken cancel) =>
-            await ToldAsync(await changes.RedoAsync(id, sender, cancel), changes));
+            await changes.AnswerAsync(await changes.RedoAsync(id, sender, cancel)));
 
-        api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
-            await views.AnswerAsync(await changes.WindAsync(id, position, cancel), cancel));
+        api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.WindAsync(id, position, cancel)));
 
         api.MapGet("/shows/{id}/history", async (string id, ShowStore shows, CancellationToken cancel) =>
             TypedResults.Ok(await shows.HistoryAsync(id, cancel)));
 
-        api.MapPost("/shows/{id}/drops", async (string id, Drop drop, ShowChanges changes, ShowViews views, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/drops", async (string id, Drop drop, ShowChanges changes, CancellationToken cancel) =>
         {
             var cueId = NewId.Next();
-            return new Dropped(cueId, await views.OfAsync(await changes.ApplyAsync(id, show => drop.ToEdit(show, cueId), cancel), cancel));
+            return new Dropped(cueId, await changes.EditedAsync(await changes.ApplyAsync(id, show => drop.ToEdit(show, cueId), cancel)));
         });
     }
-
-    private static async Task<Ok<Edited>> ToldAsync(StoredShow stored, ShowChanges changes) => TypedResults.Ok(new Edited(stored.Revision, await changes.ToldAsync(stored)));
 }
 
 /// <summary>What became of a show by an edit.</summary>
@@ -58,5 +55,5 @@ public sealed record Drop(string SoundId, string SlideId, string? StepId = null,
     }
 }
 
-/// <summary>The cue a drop made, and the show with it.</summary>
-public sealed record Dropped(string CueId, ShowView View);
+/// <summary>The cue a drop made, and what became of the show.</summary>
+public sealed record Dropped(string CueId, Edited Edited);

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.SignalR;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -25,8 +26,26 @@ internal sealed class ShowChanges(
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) =>
         ChangeAsync(id, () => store.WindAsync(id, position, cancel), cancel);
 
-    /// <summary>What an edit changed, for the page that made it; null where that is not known, and the show must be asked for.</summary>
-    public async Task<ShowChange?> ToldAsync(StoredShow stored)
+    /// <summary>What became of a show, for the page that changed it.</summary>
+    public async Task<Ok<Edited>> AnswerAsync(StoredShow stored) => TypedResults.Ok(await EditedAsync(stored));
+
+    /// <inheritdoc cref="AnswerAsync"/>
+    public async Task<Edited> EditedAsync(StoredShow stored) => new(stored.Revision, await ToldAsync(stored));
+
+    /// <summary>Does what follows from a change that is kept, whatever comes of it.</summary>
+    public async Task FollowAsync(StoredShow stored, Func<Task> work)
+    {
+        try
+        {
+            await work();
+        }
+        catch (Exception e)
+        {
+            Failed(e, stored);
+        }
+    }
+
+    private async Task<ShowChange?> ToldAsync(StoredShow stored)
     {
         try
         {
@@ -44,27 +63,16 @@ internal sealed class ShowChanges(
         var before = await store.FindAsync(id, cancel);
         var stored = await change();
         if (stored.Revision == before?.Revision) return stored;
-        try
+        await FollowAsync(stored, async () =>
         {
             // What sounds now is fetched anew at once, while the rest is made.
             await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
             await mixes.HeardFirstAsync(stored);
             await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
-        }
-        catch (Exception e)
-        {
-            Failed(e, stored);
-        }
+        });
         // Pages that have the show as it was take the change over; others ask for the show.
         var made = await ToldAsync(stored);
-        try
-        {
-            await hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None);
-        }
-        catch (Exception e)
-        {
-            Failed(e, stored);
-        }
+        await FollowAsync(stored, () => hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None));
         return stored;
     }
 

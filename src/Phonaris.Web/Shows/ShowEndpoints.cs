@@ -23,7 +23,8 @@ internal static class ShowEndpoints
         api.MapGet("/shows", async (ShowStore shows, CancellationToken cancel) =>
             TypedResults.Ok((await shows.ListAsync(cancel)).Select(ShowViews.Card).ToList()));
 
-        api.MapPost("/shows", async Task<Created<ShowCard>> (NewShow asked, ShowStore shows, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        api.MapPost("/shows", async Task<Created<ShowCard>> (
+            NewShow asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             var deck = asked.Files.Count == 0 ? null : await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
@@ -31,7 +32,7 @@ internal static class ShowEndpoints
             var slides = deck?.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs) ?? [];
             if (deck is not null) show = show.Apply(deck.ToEdit(show, slides, 0, NewId.Next)).Show;
             var stored = await shows.AddAsync(NewId.Next(), show, cancel);
-            if (deck is not null) await BringDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, deck, slides, cancel);
+            if (deck is not null) await changes.FollowAsync(stored, () => BringDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, deck, slides, CancellationToken.None));
             return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
         });
 

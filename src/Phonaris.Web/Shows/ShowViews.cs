@@ -24,10 +24,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 
     private readonly ConcurrentDictionary<string, Lazy<Task<Made>>> _latest = new();
 
-    /// <summary>The view of a show, its sounds made ready where they are not.</summary>
-    public async Task<ShowView> OfAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).View;
-
-    /// <summary>The view of a show as it is sent.</summary>
+    /// <summary>The view of a show as it is sent, its sounds made ready where they are not.</summary>
     public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
 
     /// <summary>What the last edit of a show made of its view.</summary>

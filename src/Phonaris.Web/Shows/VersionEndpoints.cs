@@ -23,10 +23,10 @@ internal static class VersionEndpoints
         });
 
         api.MapPost("/shows/{id}/versions/{versionId}/goback", async (
-            string id, string versionId, ShowChanges changes, ShowViews views, VersionStore kept, CancellationToken cancel) =>
+            string id, string versionId, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
         {
             var (name, show) = await kept.FindAsync(id, versionId, cancel) ?? throw new RuleException("That version is no longer kept.", "version");
-            return await views.AnswerAsync(await changes.ApplyAsync(id, _ => new GoBack(show, name), cancel), cancel);
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, _ => new GoBack(show, name), cancel));
         });
     }
 }

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { answered, api, type Cue } from "../../api/client";
-import { keepShow, say } from "../../api/queries";
+import { keepEdited, say } from "../../api/queries";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Topic } from "../Sentence";
 
@@ -21,7 +21,7 @@ export function ReadyMades({ cue }: { cue: Cue }) {
   const apply = (readyMade?: string) =>
     api
       .POST("/api/shows/{id}/cues/{cueId}/apply", { params: { path, query: readyMade ? { readyMade } : {} } })
-      .then((answer) => keepShow(queries, answered(answer)))
+      .then((answer) => keepEdited(queries, view.id, answered(answer)))
       .catch(say);
   const keep = (name: string) =>
     api

@@ -1,0 +1,96 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json;
+using OpenQA.Selenium;
+using Phonaris.Drills;
+
+namespace Phonaris.Bench;
+
+/// <summary>A show of two hours under one bed as long as it, presented in a real browser: what the page that sounds it takes of memory.</summary>
+internal static class LiveBench
+{
+    private const int Seconds = 2 * 3600, Slides = 24, Leaps = 60;
+    private const double MegabytesToReach = 300, ReadyToReach = 240;
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
+        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60), "--contentRoot", Path.GetFullPath("src/Phonaris.Web"));
+        var show = await MakeAsync(bench, server.Http);
+        using var browser = Chromium.Start(bench.PathOf("profile"));
+        var begun = Stopwatch.StartNew();
+        browser.Navigate().GoToUrl($"{server.Http.BaseAddress}shows/{show}/present");
+        var most = 0.0;
+        while (browser.FindElements(By.CssSelector("[data-testid=ready]")).Count == 0)
+        {
+            most = Math.Max(most, PageMegabytes());
+            if (browser.FindElements(By.CssSelector("[role=alert]")) is [var alert, ..]) throw new InvalidOperationException(alert.Text);
+            await Task.Delay(500);
+        }
+        bench.ReportTime("two hours of sound fetched and kept", begun.Elapsed.TotalSeconds, ReadyToReach);
+        bench.ReportWorst("the page that fetches it, MB at most", most, MegabytesToReach);
+        most = 0;
+        // What is kept is all it needs.
+        await server.KillAsync();
+        browser.FindElement(By.XPath("//button[text()='Begin']")).Click();
+        var heard = 0;
+        for (var n = 0; n < Leaps; n++)
+        {
+            browser.ExecuteScript("document.querySelector('button[aria-label$=\": 5 s on\"]').click()");
+            if (n % 3 == 0) browser.ExecuteScript("document.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }))");
+            await Task.Delay(4_500);
+            most = Math.Max(most, PageMegabytes());
+            await Task.Delay(300);
+            if (browser.FindElements(By.CssSelector("[data-sounding]")).Count > 0) heard++;
+        }
+        var at = browser.FindElement(By.CssSelector("[data-sounding] .figures")).Text;
+        Console.WriteLine($"leapt through to {at}, sounding at {heard} of {Leaps} looks, with the server gone");
+        bench.ReportWorst("the page that sounds it, MB at most", most, MegabytesToReach);
+    }
+
+    /// <summary>
+    /// What the largest process that shows a page takes, in megabytes: what it shares with others is counted in shares, and the pictures of the
+    /// screen are left out, which a machine without a graphics card keeps there.
+    /// </summary>
+    private static double PageMegabytes()
+    {
+        var most = 0.0;
+        foreach (var process in Process.GetProcessesByName("chromium"))
+        {
+            try
+            {
+                if (!File.ReadAllText($"/proc/{process.Id}/cmdline").Contains("--type=renderer", StringComparison.Ordinal)) continue;
+                var kilobytes = File.ReadLines($"/proc/{process.Id}/smaps_rollup").Select(l => l.Split([' ', ':'], StringSplitOptions.RemoveEmptyEntries)).Where(l => l[0].StartsWith("Pss", StringComparison.Ordinal))
+                    .ToDictionary(l => l[0], l => double.Parse(l[1], CultureInfo.InvariantCulture));
+                most = Math.Max(most, (kilobytes["Pss"] - kilobytes["Pss_Shmem"]) / 1000);
+            }
+            catch (IOException)
+            {
+                // It has ended meanwhile.
+            }
+        }
+        return most;
+    }
+
+    private static async Task<string> MakeAsync(Bench bench, HttpClient http)
+    {
+        var path = bench.PathOf("long.flac");
+        await Bench.FfmpegAsync(
+            "-f", "lavfi", "-i", $"anoisesrc=c=pink:a=0.2:r=48000:d={Seconds}", "-f", "lavfi", "-i", $"anoisesrc=c=pink:a=0.2:r=48000:seed=3:d={Seconds}",
+            "-filter_complex", "[0][1]amerge", "-c:a", "flac", path);
+        var show = await http.ShowAsync("Two hours");
+        for (var n = 0; n < Slides; n++) await http.EditAsync(show, new { kind = "addCard", slideId = $"s{n}", card = "title", index = n });
+        await http.EditAsync(show, new { kind = "setHolds", holds = Enumerable.Range(0, Slides).Select(n => new { slideId = $"s{n}", holdMs = Seconds * 1000 / Slides }) });
+        await using var file = File.OpenRead(path);
+        await http.PostAsJsonAsync($"/api/shows/{show}/sounds", await http.UploadAsync("long.flac", "sound", file));
+        JsonElement sounds;
+        while ((sounds = (await http.ViewAsync(show)).GetProperty("show").GetProperty("sounds")).GetArrayLength() == 0) await Task.Delay(500);
+        var sound = sounds[0].GetProperty("id").GetString()!;
+        await http.EditAsync(show, new { kind = "setSoundKind", soundId = sound, soundKind = "bed" });
+        (await http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = "s0" })).EnsureSuccessStatusCode();
+        var cue = (await http.ViewAsync(show)).GetProperty("show").GetProperty("cues")[0].GetProperty("id").GetString()!;
+        await http.EditAsync(show, new { kind = "setRounds", cueId = cue, rounds = 1 });
+        return show;
+    }
+}

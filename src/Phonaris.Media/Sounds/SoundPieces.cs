@@ -1,0 +1,62 @@
+using System.Globalization;
+using CliWrap;
+using Phonaris.Core;
+using Phonaris.Core.Audio;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Media.Sounds;
+
+/// <summary>
+/// A schedule's sound in pieces of one length, each a FLAC file of its own (RFC 9639, 24 bit): coded without loss, and any place of it can
+/// be decoded without what lies before.
+/// </summary>
+public static class SoundPieces
+{
+    /// <summary>How long a piece is, in frames at 48 kHz: 4.8 s, a whole number of the blocks of 4608 frames that ffmpeg codes in.</summary>
+    public const int PieceFrames = 230_400;
+
+    private const long MostBytesPerFrame = 6;
+
+    /// <summary>Renders and codes all of a schedule.</summary>
+    /// <param name="schedule">What sounds when.</param>
+    /// <param name="open">Gives the decoded samples of a source.</param>
+    /// <param name="work">A folder in which pieces lie for a moment.</param>
+    /// <param name="take">Takes one piece after the other.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
+    public static async Task WriteAsync(
+        Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Func<ReadOnlyMemory<byte>, CancellationToken, Task> take, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(schedule);
+        ArgumentNullException.ThrowIfNull(take);
+        if (schedule.TotalFrames == 0) return;
+        Room.Need(work, schedule.TotalFrames * MostBytesPerFrame, "the sounds of this show");
+        var folder = Directory.CreateDirectory(Path.Combine(work, $"{Guid.NewGuid():N}")).FullName;
+        var left = (schedule.TotalFrames + PieceFrames - 1) / PieceFrames;
+        try
+        {
+            await MediaTool.RunAsync(
+                "ffmpeg",
+                [
+                    .. SoundEncoder.FromPipe, .. SoundEncoder.Flac,
+                    "-f", "segment", "-segment_time", ((double)PieceFrames / Frames.PerSecond).ToString(CultureInfo.InvariantCulture), "-reset_timestamps", "1",
+                    // A piece is named once it is whole.
+                    "-segment_list", "pipe:1", "-segment_list_type", "flat", $"file:{folder}/%06d.flac",
+                ],
+                SoundEncoder.Mixed(schedule, open, 0, schedule.TotalFrames, null), PipeTarget.ToDelegate(TakeAsync), MediaTool.Long, cancel);
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+
+        async Task TakeAsync(string name, CancellationToken token)
+        {
+            // Where the last piece is full, what ffmpeg says at the very end comes as one more, without sound.
+            if (left-- <= 0) return;
+            var file = Path.Combine(folder, Path.GetFileName(name));
+            await take(await File.ReadAllBytesAsync(file, token), token);
+            File.Delete(file);
+        }
+    }
+}

@@ -1,0 +1,26 @@
+using Phonaris.Core;
+
+namespace Phonaris.Media.Tests;
+
+/// <summary>What outside programs say and do not say.</summary>
+public sealed class MediaToolTests
+{
+    /// <summary>So little is only written as the file is closed, and ffmpeg ends as if it were there.</summary>
+    [Fact]
+    public async Task A_file_whose_end_did_not_fit_on_the_disk_is_not_taken_for_whole()
+    {
+        var full = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync(
+            "ffmpeg", ["-v", "error", "-f", "lavfi", "-i", "sine=duration=0.1", "-f", "s16le", "-y", "file:/dev/full"], null, null, MediaTool.Quick, CancellationToken.None));
+        Assert.Equal(DiskFull.Exception().Message, full.Message);
+    }
+
+    [Fact]
+    public async Task A_program_that_is_not_there_or_comes_to_no_end_is_told_by_name()
+    {
+        var missing = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync("no-such-program", [], null, null, MediaTool.Quick, CancellationToken.None));
+        Assert.Contains("no-such-program is not installed", missing.Message);
+        var endless = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync(
+            "ffmpeg", ["-v", "error", "-re", "-f", "lavfi", "-i", "sine", "-f", "null", "-"], null, null, TimeSpan.FromSeconds(1), CancellationToken.None));
+        Assert.Contains("came to no end", endless.Message);
+    }
+}

@@ -1,0 +1,62 @@
+using System.Diagnostics;
+using Phonaris.Drills;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>Short forms of the drills in bench/, each with a seed of its own.</summary>
+public sealed class DrillTests : IDisposable
+{
+    private const int SoundSeconds = 8;
+
+    private static readonly string Server = typeof(Program).Assembly.Location;
+
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-drill");
+
+    [Fact]
+    public async Task Of_two_people_at_one_show_nobodys_change_is_lost_without_a_word()
+    {
+        using var server = await ServerProcess.StartAsync(Server, _folder.FullName, TimeSpan.FromSeconds(60));
+        var show = await server.Http.ShowAsync("Drill");
+        for (var n = 0; n < 3; n++) await server.Http.EditAsync(show, new { kind = "addCard", slideId = $"s{n}", card = "title", index = n });
+        var figures = await new PagesDrill(server.Http, show, 3).RunAsync(300);
+        Assert.Equal((0, 0), (figures.Silent, figures.Faults));
+        Assert.True(figures is { Acknowledged: > 100, Told: > 10 }, $"{figures}: the drill tries too little.");
+    }
+
+    [Fact]
+    public async Task Jobs_whose_programs_are_killed_say_so_and_are_done_when_asked_again()
+    {
+        using var server = await ServerProcess.StartAsync(Server, _folder.FullName, TimeSpan.FromSeconds(60));
+        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds).KillToolsAsync();
+        Assert.Empty(figures.Faults);
+        Assert.True(figures.Hindered > 1, $"Only {figures.Hindered} jobs were hindered: the drill tries too little.");
+    }
+
+    [Fact]
+    public async Task A_full_disk_hinders_jobs_and_harms_nothing()
+    {
+        using (var may = Process.Start(new ProcessStartInfo("unshare", ["--user", "--map-root-user", "--mount", "true"]) { RedirectStandardError = true })!)
+        {
+            await may.WaitForExitAsync();
+            Assert.SkipUnless(may.ExitCode == 0, "No disk of its own can be had here.");
+        }
+        using var server = await ServerProcess.StartOnDiskAsync(Server, _folder.FullName, 700);
+        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds).FillDiskAsync();
+        Assert.Empty(figures.Faults);
+        Assert.True(figures.Hindered > 1, $"Only {figures.Hindered} jobs were hindered: the drill tries too little.");
+    }
+
+    [Fact]
+    public async Task Spoilt_files_are_taken_or_refused_and_nothing_else_happens()
+    {
+        var wav = Path.Combine(_folder.CreateSubdirectory("samples").FullName, "tone.wav");
+        await using (var file = File.Create(wav))
+        using (var tone = BringIn.Wav(24_000, n => (short)(n % 100 * 80))) await tone.CopyToAsync(file);
+        var deck = Path.Combine(AppContext.BaseDirectory, "Reading", "first.pptx");
+        var figures = await new MutationDrill(Server, Path.Combine(_folder.FullName, "drill"), [wav, deck]).RunAsync(80);
+        Assert.Equal((0, 0), (figures.Faults, figures.Outside));
+        Assert.True(figures is { Read: > 10, Refused: > 3, MostBytes: > 0 and < 1_500_000_000 }, $"{figures}");
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+}
