@@ -3,16 +3,14 @@ using Microsoft.EntityFrameworkCore;
 namespace Phonaris.Storage;
 
 /// <summary>Keeps jobs, so that a restart takes them up again.</summary>
-public sealed class JobStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
+public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
 {
     /// <summary>Keeps a new job.</summary>
-    public async Task<JobRow> AddAsync(string id, string showId, string kind, string name, string input, CancellationToken cancel)
+    public async Task AddAsync(JobRow job, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var row = new JobRow { Id = id, ShowId = showId, Kind = kind, Name = name, Input = input, CreatedAt = clock.GetUtcNow().UtcDateTime };
-        db.Jobs.Add(row);
+        db.Jobs.Add(job);
         await db.SaveChangesAsync(cancel);
-        return row;
     }
 
     /// <summary>A job, or null.</summary>

@@ -56,12 +56,17 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     }
 
     /// <summary>Keeps a new show, at revision 1 and without a history.</summary>
-    public async Task<StoredShow> AddAsync(string id, Show show, CancellationToken cancel)
+    /// <param name="id">What is to name it.</param>
+    /// <param name="show">The show.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <param name="follows">The job that follows from it, kept with it or not at all.</param>
+    public async Task<StoredShow> AddAsync(string id, Show show, CancellationToken cancel, JobRow? follows = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = new ShowRow { Id = id, Title = show.Title, Revision = 1, Json = StoredJson.Write(show.Validated()), Format = StoredJson.Format, ChangedAt = clock.GetUtcNow().UtcDateTime };
         db.Shows.Add(row);
+        if (follows is not null) db.Jobs.Add(follows);
         await db.SaveChangesAsync(cancel);
         return _latest[id] = new(id, 1, show, null, null, row.ChangedAt);
     }
@@ -133,11 +138,18 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <param name="id">The show.</param>
     /// <param name="edit">The edit for a show; null where there is nothing to change in it.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <param name="follows">The job that follows from the show as it becomes, kept with the edit or not at all.</param>
     /// <exception cref="RuleException">The edit cannot be made.</exception>
-    public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel)
+    public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel, Func<Show, JobRow>? follows = null)
     {
         ArgumentNullException.ThrowIfNull(edit);
-        return ChangeAsync(id, null, async (db, row, show) => edit(show) is { } made ? await KeepAsync(db, row, show, made, cancel) : null, cancel);
+        return ChangeAsync(id, null, async (db, row, show) =>
+        {
+            if (edit(show) is not { } made) return null;
+            var change = await KeepAsync(db, row, show, made, cancel);
+            if (follows is not null) db.Jobs.Add(follows(change.Show));
+            return change;
+        }, cancel);
     }
 
     private static async Task<Change> KeepAsync(PhonarisDb db, ShowRow row, Show show, Edit edit, CancellationToken cancel)

@@ -114,6 +114,25 @@ public sealed class BringingTests : IDisposable
     }
 
     [Fact]
+    public async Task A_deck_is_kept_with_what_is_to_follow_or_not_at_all()
+    {
+        var show = await _app.ShowAsync(1);
+        var files = new[] { await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck") };
+        // As on a disk that has room for the slides, and none for the job that brings in their sounds.
+        _app.Query("CREATE TRIGGER full BEFORE INSERT ON Jobs BEGIN SELECT RAISE(ABORT, 'full'); END");
+        Assert.False((await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1 })).IsSuccessStatusCode);
+        Assert.False((await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Night walk", files })).IsSuccessStatusCode);
+        Assert.Single((await _app.ViewAsync(show)).Show.Slides);
+        Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!);
+        _app.Query("DROP TRIGGER full");
+        await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1 }));
+        var job = (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.First();
+        Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
+        var after = (await _app.ViewAsync(show)).Show;
+        Assert.Equal((4, 1), (after.Slides.Count, after.Sounds.Count));
+    }
+
+    [Fact]
     public async Task The_first_pages_of_a_long_pdf_are_there_while_the_rest_come()
     {
         var files = new[] { await _app.UploadAsync(App.Pdf(_app.PathOf("long.pdf"), [.. Enumerable.Range(1, 160).Select(n => $"Page {n}")]), "deck") };

@@ -26,11 +26,11 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
 
     public string Kind => JobKind;
 
-    /// <summary>Queues the job for slides that a deck has become.</summary>
-    public static Task QueueAsync(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides, CancellationToken cancel)
+    /// <summary>The job for slides that a deck becomes, kept with them: no deck is there without what it brings.</summary>
+    public static JobRow JobFor(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides)
     {
         var report = new DeckReport(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood);
-        return jobs.AddAsync(showId, JobKind, name, new DeckWork(slides, deck.Sounds, report), cancel);
+        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, report));
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)

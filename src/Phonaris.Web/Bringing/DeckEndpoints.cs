@@ -29,9 +29,11 @@ internal static class DeckEndpoints
             var deck = (await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel)).Only(asked.Numbers);
             var slides = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             if (asked.Fills) slides = [.. slides.Select(s => s with { Picture = s.Picture with { Fills = true }, Deck = "" })];
-            var after = await changes.ApplyAsync(id, show => deck.ToEdit(show, slides, asked.Index, NewId.Next), cancel);
-            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck, slides, CancellationToken.None));
-            return await changes.AnswerAsync(after);
+            return await changes.AnswerAsync(await changes.ApplyAsync(
+                id,
+                show => deck.ToEdit(show, slides, asked.Index, NewId.Next),
+                _ => BringDeck.JobFor(jobs, id, asked.Files[0].Name, deck, slides),
+                cancel));
         });
 
         api.MapPost("/shows/{id}/deck/refresh", async Task<Results<Ok<Edited>, NotFound>> (
@@ -41,10 +43,12 @@ internal static class DeckEndpoints
             var deck = await brought.ReadAsync(readers, files, cancel);
             var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             var name = brought.Files[0].Name;
-            var after = await changes.ApplyAsync(id, show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name), cancel);
-            // Sounds of the deck were taken over when it first came.
-            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, name, deck with { Sounds = [] }, [.. after.Show.Slides.Where(s => s.Deck == coming[0].Deck)], CancellationToken.None));
-            return await changes.AnswerAsync(after);
+            return await changes.AnswerAsync(await changes.ApplyAsync(
+                id,
+                show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name),
+                // Sounds of the deck were taken over when it first came.
+                after => BringDeck.JobFor(jobs, id, name, deck with { Sounds = [] }, [.. after.Slides.Where(s => s.Deck == coming[0].Deck)]),
+                cancel));
         });
 
         api.MapPost("/shows/{id}/deck/join", async Task<Results<Ok<Edited>, NotFound>> (
@@ -52,9 +56,11 @@ internal static class DeckEndpoints
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var deck = await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
-            var after = await changes.ApplyAsync(id, show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined), cancel);
-            await changes.FollowAsync(after, () => BringDeck.QueueAsync(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Show.Slides, CancellationToken.None));
-            return await changes.AnswerAsync(after);
+            return await changes.AnswerAsync(await changes.ApplyAsync(
+                id,
+                show => PageJoin.ToEdit(show.Slides, [.. deck.Slides.Select(s => s.Picture)], asked.Joined),
+                after => BringDeck.JobFor(jobs, id, asked.Files[0].Name, deck with { Sounds = [] }, after.Slides),
+                cancel));
         });
     }
 }

@@ -22,7 +22,7 @@ internal interface IJobWork
 }
 
 /// <summary>Works through the jobs, as many at once as there are cores; after a restart takes up what had not ended.</summary>
-internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHubContext<LiveHub> hub, ILogger<JobRunner> log) : BackgroundService
+internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHubContext<LiveHub> hub, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
 {
     private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), KeepAgain = TimeSpan.FromSeconds(2);
 
@@ -35,7 +35,25 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
     /// <summary>Keeps a job and queues it.</summary>
     public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel)
     {
-        var row = await store.AddAsync(NewId.Next(), showId, kind, name, JsonSerializer.Serialize(input, ShowJson.Options), cancel);
+        var row = New(showId, kind, name, input);
+        await store.AddAsync(row, cancel);
+        return await TakeUpAsync(row);
+    }
+
+    /// <summary>A job to be kept, and queued by <see cref="TakeUpAsync"/> once it is.</summary>
+    public JobRow New<TInput>(string showId, string kind, string name, TInput input) => new()
+    {
+        Id = NewId.Next(),
+        ShowId = showId,
+        Kind = kind,
+        Name = name,
+        Input = JsonSerializer.Serialize(input, ShowJson.Options),
+        CreatedAt = clock.GetUtcNow().UtcDateTime,
+    };
+
+    /// <summary>Queues a job that is kept.</summary>
+    public async Task<JobView> TakeUpAsync(JobRow row)
+    {
         Queue(row);
         var view = JobView.Of(row);
         await TellAsync(view);

@@ -19,6 +19,23 @@ internal sealed class ShowChanges(
     /// <summary>Makes an edit that is worked out from the show as it is then; null where there is nothing to change.</summary>
     public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, edit, cancel), cancel);
 
+    /// <summary>Makes an edit as <see cref="ApplyAsync(string, Func{Show, Edit?}, CancellationToken)"/> does, and keeps with it the job that follows from the show as it becomes.</summary>
+    public async Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, Func<Show, JobRow> follows, CancellationToken cancel)
+    {
+        JobRow? job = null;
+        var stored = await ChangeAsync(id, () => store.ApplyAsync(id, edit, cancel, after => job = follows(after)), cancel);
+        if (job is not null) await FollowAsync(stored, () => jobs.Value.TakeUpAsync(job));
+        return stored;
+    }
+
+    /// <summary>Keeps a new show with the job that follows from it.</summary>
+    public async Task<StoredShow> AddAsync(string id, Show show, JobRow? follows, CancellationToken cancel)
+    {
+        var stored = await store.AddAsync(id, show, cancel, follows);
+        if (follows is not null) await FollowAsync(stored, () => jobs.Value.TakeUpAsync(follows));
+        return stored;
+    }
+
     public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, sender, cancel), cancel);
 
     public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, sender, cancel), cancel);
@@ -33,7 +50,7 @@ internal sealed class ShowChanges(
     public async Task<Edited> EditedAsync(StoredShow stored) => new(stored.Revision, await ToldAsync(stored));
 
     /// <summary>Does what follows from a change that is kept, whatever comes of it.</summary>
-    public async Task FollowAsync(StoredShow stored, Func<Task> work)
+    private async Task FollowAsync(StoredShow stored, Func<Task> work)
     {
         try
         {

@@ -24,15 +24,15 @@ internal static class ShowEndpoints
             TypedResults.Ok((await shows.ListAsync(cancel)).Select(ShowViews.Card).ToList()));
 
         api.MapPost("/shows", async Task<Created<ShowCard>> (
-            NewShow asked, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            NewShow asked, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             var deck = asked.Files.Count == 0 ? null : await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
             var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
             var show = Show.Empty(RenameShow.Validate(title));
             var slides = deck?.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs) ?? [];
             if (deck is not null) show = show.Apply(deck.ToEdit(show, slides, 0, NewId.Next)).Show;
-            var stored = await shows.AddAsync(NewId.Next(), show, cancel);
-            if (deck is not null) await changes.FollowAsync(stored, () => BringDeck.QueueAsync(jobs, stored.Id, asked.Files[0].Name, deck, slides, CancellationToken.None));
+            var id = NewId.Next();
+            var stored = await changes.AddAsync(id, show, deck is null ? null : BringDeck.JobFor(jobs, id, asked.Files[0].Name, deck, slides), cancel);
             return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
         });
 
