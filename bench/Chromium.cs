@@ -11,7 +11,7 @@ internal static class Chromium
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--headless=new", "--window-size=1280,800", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--autoplay-policy=no-user-gesture-required", $"--user-data-dir={profile}");
         return new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
     }

@@ -49,10 +49,7 @@ internal static class LiveBench
         bench.ReportWorst("the page that sounds it, MB at most", most, MegabytesToReach);
     }
 
-    /// <summary>
-    /// What the largest process that shows a page takes, in megabytes: what it shares with others is counted in shares, and the pictures of the
-    /// screen are left out, which a machine without a graphics card keeps there.
-    /// </summary>
+    /// <summary>What the largest process that shows a page takes, in megabytes: all of it, the pictures of the screen among it; what it shares with others is counted in shares.</summary>
     private static double PageMegabytes()
     {
         var most = 0.0;
@@ -61,9 +58,8 @@ internal static class LiveBench
             try
             {
                 if (!File.ReadAllText($"/proc/{process.Id}/cmdline").Contains("--type=renderer", StringComparison.Ordinal)) continue;
-                var kilobytes = File.ReadLines($"/proc/{process.Id}/smaps_rollup").Select(l => l.Split([' ', ':'], StringSplitOptions.RemoveEmptyEntries)).Where(l => l[0].StartsWith("Pss", StringComparison.Ordinal))
-                    .ToDictionary(l => l[0], l => double.Parse(l[1], CultureInfo.InvariantCulture));
-                most = Math.Max(most, (kilobytes["Pss"] - kilobytes["Pss_Shmem"]) / 1000);
+                var share = File.ReadLines($"/proc/{process.Id}/smaps_rollup").First(l => l.StartsWith("Pss:", StringComparison.Ordinal));
+                most = Math.Max(most, double.Parse(share.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1000);
             }
             catch (IOException)
             {

@@ -70,7 +70,7 @@ public sealed class DryRunJourney : IDisposable
         _browser.Find("[aria-label='Goes on']").SendKeys("by itself, by");
         Assert.Contains("Owl waits for a hand", _browser.Find("[role=note]").Text);
         _browser.Button("Begin").Click();
-        _browser.Find("[data-testid=audience] img[alt='Slide 3']");
+        _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 3']");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
         Assert.DoesNotContain("Owl", Report());
 
@@ -84,8 +84,8 @@ public sealed class DryRunJourney : IDisposable
         _browser.Until(() => _browser.Find("[role=alert]").Text.Contains("press Begin once more", StringComparison.OrdinalIgnoreCase), "it to ask");
         _browser.Js<bool>("(AudioContext.prototype.resume = letIt, true)");
         _browser.Button("Begin").Click();
-        _browser.Find("[data-testid=audience] img[alt='Slide 4']");
-        _browser.Find("[data-testid=audience] img[alt='Slide 1']");
+        _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 4']");
+        _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 1']");
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
     }

@@ -1,13 +1,15 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { HotspotShape } from "../ui/HotspotShape";
 import { countdownWords } from "./countdown";
 import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
+import type { Picture, Pictures } from "./pictures";
+import { SlidePicture } from "./SlidePicture";
 
 interface Props {
   stage: Stage;
   showId: string;
-  pictures: ReadonlyMap<string, string>;
+  pictures: Pictures["had"];
   /** When the talk begins, by this machine's clock; undefined for no countdown. */
   startsAt: number | undefined;
 }
@@ -68,28 +70,21 @@ const ratio = (picture: { width: number; height: number; card: unknown } | undef
   !picture || picture.card || picture.width === 0 ? "16 / 9" : `${picture.width} / ${picture.height}`;
 
 /** A picture that comes in over the one before it. */
-function Dissolving({ picture, ms, alt }: { picture: string; ms: number; alt: string }) {
-  const [shown, setShown] = useState({ picture, before: undefined as string | undefined, ms: 0 });
+function Dissolving({ picture, ms, alt }: { picture: Picture; ms: number; alt: string }) {
+  const [shown, setShown] = useState({ picture, before: undefined as Picture | undefined, ms: 0 });
   if (shown.picture !== picture) setShown({ picture, before: shown.picture, ms });
-  const [there, setThere] = useState(picture);
-  useEffect(() => {
-    const timer = window.setTimeout(() => setThere(picture), 30);
-    return () => window.clearTimeout(timer);
-  }, [picture]);
-  return (
-    <>
-      {shown.before && <img src={shown.before} alt="" className="absolute inset-0 h-full w-full object-contain" />}
-      <img
-        key={shown.picture}
-        src={shown.picture}
-        alt={alt}
-        className="absolute inset-0 h-full w-full object-contain"
-        style={{
-          opacity: shown.ms === 0 || there === shown.picture ? 1 : 0,
-          transition: shown.ms > 0 ? `opacity ${shown.ms}ms linear` : "none",
-        }}
-      />
-    </>
+  // Each keeps its canvas as it goes under the next.
+  return [shown.before, shown.picture].map(
+    (each) =>
+      each && (
+        <SlidePicture
+          key={each.address}
+          picture={each}
+          alt={each === shown.picture ? alt : ""}
+          className="absolute inset-0 h-full w-full object-contain"
+          style={each === shown.picture && shown.ms > 0 ? { animation: `dissolve ${shown.ms}ms linear` } : {}}
+        />
+      ),
   );
 }
 

@@ -25,11 +25,13 @@ import type { Stage } from "./Stage";
 import { StageClock } from "./StageClock";
 import { useNow, useTick } from "./useNow";
 import { useStageKeys } from "./useStageKeys";
+import type { Pictures } from "./pictures";
+import { SlidePicture } from "./SlidePicture";
 
 interface Props {
   stage: Stage;
   showId: string;
-  pictures: ReadonlyMap<string, string>;
+  pictures: Pictures["had"];
   startsAt: number | undefined;
   setStartsAt: (at: number | undefined) => void;
   /** What is to be told above all else, such as that the show was edited meanwhile. */
@@ -100,9 +102,9 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
       )}
       <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(22rem,30%)] gap-4 p-4">
         <div className="flex min-h-0 flex-col gap-3">
-          <img
-            src={place && pictures.get(`${place.slideId} ${place.step}`)}
-            alt={slide?.title}
+          <SlidePicture
+            picture={place && pictures.get(`${place.slideId} ${place.step}`)}
+            alt={slide?.title ?? ""}
             className={`max-h-[56vh] min-h-[30vh] w-full shrink rounded-md object-contain object-left ${now.black ? "opacity-30" : ""}`}
           />
           <div className="flex items-center gap-3">
@@ -169,9 +171,10 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
                 : "The end"}
             </figcaption>
             {next && (
-              <img
-                src={pictures.get(`${next.slideId} ${next.step}`)}
-                alt={nextSlide?.title}
+              <SlidePicture
+                picture={pictures.get(`${next.slideId} ${next.step}`)}
+                alt={nextSlide?.title ?? ""}
+                width={640}
                 className="w-full rounded-md object-contain"
               />
             )}

@@ -3,11 +3,12 @@ import { AudienceView } from "./AudienceView";
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
 import { useStageKeys } from "./useStageKeys";
+import type { Pictures } from "./pictures";
 
 interface Props {
   stage: Stage;
   showId: string;
-  pictures: ReadonlyMap<string, string>;
+  pictures: Pictures["had"];
 }
 
 /** A show that runs by itself, filling the screen: nothing on it waits for a hand. Escape ends it, the arrows still move it. */

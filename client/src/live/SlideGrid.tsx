@@ -1,10 +1,12 @@
 import { useState } from "react";
 import { Dialog } from "../ui/Dialog";
 import type { Stage } from "./Stage";
+import type { Pictures } from "./pictures";
+import { SlidePicture } from "./SlidePicture";
 
 interface Props {
   stage: Stage;
-  pictures: ReadonlyMap<string, string>;
+  pictures: Pictures["had"];
   close: () => void;
 }
 
@@ -43,9 +45,10 @@ export function SlideGrid({ stage, pictures, close }: Props) {
         {first.map(({ p, i }) => (
           <li key={p.slideId}>
             <button type="button" className="w-full cursor-pointer text-left" onClick={() => go(i)}>
-              <img
-                src={pictures.get(`${p.slideId} 0`)}
+              <SlidePicture
+                picture={pictures.get(`${p.slideId} 0`)}
                 alt=""
+                width={320}
                 className={`aspect-video w-full rounded-sm object-contain ${stage.place()?.slideId === p.slideId ? "outline-primary outline-3" : ""}`}
               />
               <span className="line-clamp-1 text-sm">

@@ -2,9 +2,15 @@ import { pictureUrl, type Schemas } from "../api/client";
 
 type RunView = Schemas["RunView"];
 
-/** The pictures of all places: their addresses by slide and step, to be had without the server, and the slides whose pictures could not be had. */
+/** A picture: its address, and its file unless it could not be fetched beforehand, to be asked for again when it is shown. */
+export interface Picture {
+  address: string;
+  file?: Blob;
+}
+
+/** The pictures of all places, by slide and step, to be had without the server, and the slides whose pictures could not be had. */
 export interface Pictures {
-  had: ReadonlyMap<string, string>;
+  had: ReadonlyMap<string, Picture>;
   missing: readonly string[];
 }
 
@@ -15,19 +21,21 @@ export async function fetchPictures(
   told: (fraction: number) => void,
   cancel: AbortSignal,
 ): Promise<Pictures> {
-  const had = new Map<string, string>();
-  const kept = new Map<string, string>();
+  const had = new Map<string, Picture>();
+  const kept = new Map<string, Picture>();
   const missing = new Set<string>();
   for (const [i, place] of run.plan.places.entries()) {
     const slide = run.show.slides.find((s) => s.id === place.slideId);
     if (!slide) continue;
-    const url = pictureUrl(showId, slide, 1920, place.step + 1);
-    if (!kept.has(url)) {
-      const answer = await fetch(url, { signal: cancel }).catch(() => undefined);
-      if (answer?.ok) kept.set(url, URL.createObjectURL(await answer.blob()));
+    const address = pictureUrl(showId, slide, 1920, place.step + 1);
+    const picture = kept.get(address) ?? { address };
+    kept.set(address, picture);
+    if (!picture.file) {
+      const answer = await fetch(address, { signal: cancel }).catch(() => undefined);
+      if (answer?.ok) picture.file = await answer.blob();
       else missing.add(`slide ${place.number}`);
     }
-    had.set(`${place.slideId} ${place.step}`, kept.get(url) ?? url);
+    had.set(`${place.slideId} ${place.step}`, picture);
     told((i + 1) / run.plan.places.length);
   }
   return { had, missing: [...missing] };
