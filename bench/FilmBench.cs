@@ -1,5 +1,5 @@
-using Phonaris.Core;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Films;

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Music;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Bench;
 

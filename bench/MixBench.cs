@@ -1,5 +1,6 @@
 using System.Globalization;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 

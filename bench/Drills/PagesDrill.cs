@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Storage;
 
 namespace Phonaris.Drills;

@@ -2,7 +2,6 @@ using System.Diagnostics;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text.Json;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Demo;

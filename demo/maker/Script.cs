@@ -1,5 +1,5 @@
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Demo;
 

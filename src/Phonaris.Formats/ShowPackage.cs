@@ -1,7 +1,6 @@
 using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Upgrades;
 

@@ -1,5 +1,4 @@
 using System.Runtime.CompilerServices;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks.Presentations;
 

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using Phonaris.Core;
 
 namespace Phonaris.Media;
 

@@ -1,7 +1,6 @@
 using System.ComponentModel;
 using System.Text;
 using CliWrap;
-using Phonaris.Core;
 
 namespace Phonaris.Media;
 
@@ -84,18 +83,3 @@ internal static class MediaTool
 
 /// <summary>An outside program complained of what it was given.</summary>
 internal sealed class MediaToolException(string name, int exitCode, string errors) : Exception($"{name} ended with {exitCode}: {errors}");
-
-/// <summary>Recognises a full disk.</summary>
-public static class DiskFull
-{
-    /// <summary>The error number of a full disk, ENOSPC.</summary>
-    public const int NoSpace = 28;
-
-    /// <summary>Whether an exception, or what caused it, says that the disk is full.</summary>
-    public static bool Caused(Exception? exception) =>
-        exception is not null && ((exception is IOException && exception.HResult == NoSpace) || Caused(exception.InnerException));
-
-    /// <summary>The sentence for the person.</summary>
-    public static RuleException Exception() =>
-        new("The disk is full. Nothing half-made was kept; free some space, or choose another place, and try again.");
-}

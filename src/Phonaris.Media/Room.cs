@@ -1,5 +1,4 @@
 using System.Globalization;
-using Phonaris.Core;
 
 namespace Phonaris.Media;
 

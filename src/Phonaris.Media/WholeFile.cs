@@ -1,5 +1,3 @@
-using Phonaris.Core;
-
 namespace Phonaris.Media;
 
 /// <summary>Writes a file so that it appears whole or not at all.</summary>

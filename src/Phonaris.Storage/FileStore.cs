@@ -1,6 +1,5 @@
 using System.Buffers;
 using System.Security.Cryptography;
-using Phonaris.Core;
 
 namespace Phonaris.Storage;
 

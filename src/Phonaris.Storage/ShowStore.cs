@@ -1,6 +1,5 @@
 using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
@@ -297,24 +296,3 @@ public sealed record HistoryLine(int Position, string Sentence, bool Applied);
 /// <param name="DeletedAt">When it was deleted, in UTC.</param>
 /// <param name="GoneAt">When it is removed for good, in UTC.</param>
 public sealed record ShowAside(string Id, string Title, DateTime DeletedAt, DateTime GoneAt);
-
-/// <summary>A show among the others.</summary>
-/// <param name="Id">What names it.</param>
-/// <param name="Title">Its title.</param>
-/// <param name="ChangedAt">When it was changed last, in UTC.</param>
-/// <param name="Stored">The show; null where it cannot be read.</param>
-/// <param name="Problem">What is wrong with it then, in a sentence.</param>
-public sealed record ListedShow(string Id, string Title, DateTime ChangedAt, StoredShow? Stored, string? Problem);
-
-/// <summary>A show with what is kept about it.</summary>
-/// <param name="Id">What names it.</param>
-/// <param name="Revision">Counts its changes.</param>
-/// <param name="Show">The show itself.</param>
-/// <param name="Undo">What undo would take back, in words, or null.</param>
-/// <param name="Redo">What redo would make again, in words, or null.</param>
-/// <param name="ChangedAt">When it was changed last, in UTC.</param>
-public sealed record StoredShow(string Id, long Revision, Show Show, string? Undo, string? Redo, DateTime ChangedAt);
-
-/// <summary>An edit was made on an older revision, and the same thing has been changed since.</summary>
-/// <param name="since">What was done since, in words.</param>
-public sealed class StaleEditException(string since) : Exception($"This was changed in the meantime ({since}). Look at it as it is now, and change it again if you still want to.");

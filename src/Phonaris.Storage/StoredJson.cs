@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Upgrades;
 

@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Storage;

@@ -1,6 +1,5 @@
 using System.CommandLine;
 using System.Text.Json;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Tool;

@@ -1,6 +1,5 @@
 using System.Security.Cryptography;
 using System.Text;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats;

@@ -1,4 +1,4 @@
-using Microsoft.AspNetCore.SignalR;
+using Phonaris.Web;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
 using Phonaris.Web.Exports;
@@ -43,7 +43,7 @@ try
     api.MapJobs();
     api.MapFallback(() => TypedResults.NotFound());
     app.MapHub<LiveHub>("/live");
-    app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IHubContext<LiveHub>>());
+    app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IPages>());
     app.MapFallbackToFile("index.html");
 
     await app.RunAsync();

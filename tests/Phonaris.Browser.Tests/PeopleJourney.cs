@@ -1,4 +1,3 @@
-using System.Globalization;
 using OpenQA.Selenium;
 
 namespace Phonaris.Browser.Tests;

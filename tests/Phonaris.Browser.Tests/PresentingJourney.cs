@@ -4,6 +4,7 @@ using System.Net.Http.Json;
 using OpenQA.Selenium;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Storage;
 using Phonaris.Web.Shows;
 

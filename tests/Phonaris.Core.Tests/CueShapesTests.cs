@@ -1,6 +1,6 @@
-using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;

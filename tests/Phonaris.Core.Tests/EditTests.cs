@@ -1,8 +1,8 @@
 using System.Text.Json;
 using CsCheck;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;

@@ -1,11 +1,12 @@
 using CsCheck;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
@@ -292,7 +293,7 @@ public sealed class FitTests
         var peaks = new PeakPyramid.Builder();
         peaks.Add(Read(sound, 0, (int)sound.Frames));
         var columns = new float[160];
-        Outline.Of(Schedule.Of(fitted, fit), _ => peaks.Build(), columns);
+        SoundOutline.Of(Schedule.Of(fitted, fit), _ => peaks.Build(), columns);
         Assert.All(columns[8..^8], c => Assert.InRange(c, 0.01, 1));
         Assert.Equal((43 * Second, 43 * Second), Length(fitted.Apply(new SetHolds([new(ids[1], 13_000)])).Show));
         Assert.Equal((30 * Second, 30 * Second), Length(fitted.Apply(new SetSpan("c", new(ids[0], ids[2]))).Show));

@@ -1,6 +1,6 @@
 using System.Runtime.InteropServices;
 using System.Text.Json;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 

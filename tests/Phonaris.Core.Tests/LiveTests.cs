@@ -1,10 +1,11 @@
 using System.Text.Json;
 using CsCheck;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;

@@ -1,7 +1,8 @@
 using CsCheck;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;

@@ -1,5 +1,4 @@
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 

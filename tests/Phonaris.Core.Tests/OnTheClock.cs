@@ -1,6 +1,6 @@
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;

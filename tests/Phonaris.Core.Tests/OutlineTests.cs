@@ -1,5 +1,6 @@
 using CsCheck;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
@@ -13,7 +14,7 @@ public class OutlineTests
             var schedule = Schedule.Of(show);
             // One column for each 200 ms, so that even fades change little within one.
             var columns = new float[(int)Math.Clamp(schedule.TotalFrames / 9_600, 1, 200)];
-            Outline.Of(schedule, media => Peaks(show.Sounds.Single(s => s.Media == media).Frames), columns);
+            SoundOutline.Of(schedule, media => Peaks(show.Sounds.Single(s => s.Media == media).Frames), columns);
             var mix = new float[schedule.TotalFrames * 2];
             new Mixer(schedule, source => new Signal(source.Frame(show.Sounds.Single(s => s.Media == source.Media).Frames), _ => 0.02f)).Render(0, mix);
             for (var c = 1; c < columns.Length - 1; c++)
@@ -33,7 +34,7 @@ public class OutlineTests
         var show = Shows.Of(4, 1000) with { Sounds = [Shows.Sound("a", 480_000)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s2", "s3", 480_000)] };
         var columns = new float[8];
-        Outline.Of(Schedule.Of(show).Cues[0], Peaks(480_000), 0, 192_000, columns);
+        SoundOutline.Of(Schedule.Of(show).Cues[0], Peaks(480_000), 0, 192_000, columns);
         Assert.Equal([0, 0, 0.02f, 0.02f, 0.02f, 0.02f, 0, 0], columns.Select(c => MathF.Round(c, 3)));
     }
 

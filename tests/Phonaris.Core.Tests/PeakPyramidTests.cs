@@ -1,5 +1,5 @@
 using CsCheck;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 

@@ -1,6 +1,6 @@
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 

@@ -2,7 +2,7 @@ using System.Security.Cryptography;
 using System.Text;
 using CsCheck;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 

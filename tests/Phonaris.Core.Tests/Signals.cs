@@ -1,4 +1,4 @@
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Tests;
 

@@ -1,6 +1,4 @@
 using System.Text;
-using Phonaris.Core;
-using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using SkiaSharp;
 

@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
@@ -89,7 +88,7 @@ public sealed class DrawingTests : IDisposable
         var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod"))[0].Text!;
         Assert.Equal(["1.", "2.", "a)", "b)", "3.", null, "I."], text.Paragraphs.Select(p => p.Bullet?.Text));
         var runs = Pptx("", body: """<a:p><a:r><a:rPr cap="all" u="sng" strike="sngStrike" baseline="30000" sz="1200"><a:latin typeface="+mj-lt"/></a:rPr><a:t>wing</a:t></a:r><a:br/><a:r><a:rPr><a:hlinkClick r:id="r9"/></a:rPr><a:t>link</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs;
-        Assert.Equal(new Run("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3), runs[0]);
+        Assert.Equal(new TextRun("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3), runs[0]);
         Assert.Equal(("\n", "link", 0xFF0000FFu, true), (runs[1].Text, runs[2].Text, runs[2].Color, runs[2].Underlined));
     }
 

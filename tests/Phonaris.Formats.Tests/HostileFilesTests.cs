@@ -1,6 +1,5 @@
 using System.IO.Compression;
 using System.Text;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using Phonaris.Media;

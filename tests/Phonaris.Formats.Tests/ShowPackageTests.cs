@@ -3,8 +3,8 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Storage;
 
 namespace Phonaris.Formats.Tests;

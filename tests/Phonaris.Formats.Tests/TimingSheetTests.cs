@@ -1,6 +1,5 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
-using Phonaris.Formats.TimingSheets;
 
 namespace Phonaris.Formats.Tests;
 

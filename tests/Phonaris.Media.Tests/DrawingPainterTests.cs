@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Media.Pictures;
@@ -68,7 +67,7 @@ public sealed class DrawingPainterTests : IDisposable
     {
         DrawnShape Written(double x, string text, double size, Align align, bool shrinks) => new(
             new(x, 0, 90, 100), Outlines.Rectangle, null, null,
-            new([new([new Run(text, size, Pine, "")], align, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, shrinks));
+            new([new([new TextRun(text, size, Pine, "")], align, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, shrinks));
         using var picture = await PaintAsync(
         [
             Written(0, "Wings", 14, Align.Left, false),

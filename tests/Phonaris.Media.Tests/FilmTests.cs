@@ -1,8 +1,9 @@
 using System.Globalization;
 using System.Text.Json;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Films;
 using Phonaris.Media.Sounds;
@@ -88,10 +89,10 @@ public sealed class FilmTests : IDisposable
         Sandbox.Run("mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", small);
         try
         {
-            var problem = await Assert.ThrowsAsync<Core.RuleException>(() => ExportAsync(show, Path.Combine(small, "film.mp4")));
+            var problem = await Assert.ThrowsAsync<RuleException>(() => ExportAsync(show, Path.Combine(small, "film.mp4")));
             Assert.Contains("disk is full", problem.Message);
             Assert.Empty(Directory.GetFileSystemEntries(small));
-            problem = await Assert.ThrowsAsync<Core.RuleException>(() => SoundEncoder.WriteAsync(
+            problem = await Assert.ThrowsAsync<RuleException>(() => SoundEncoder.WriteAsync(
                 Schedule.Of(show), _box.Sounds.Open, 0, 480_000, SoundFileFormat.Wav, Path.Combine(small, "sound.wav"), null, CancellationToken.None));
             Assert.Contains("disk is full", problem.Message);
             Assert.Empty(Directory.GetFileSystemEntries(small));

@@ -1,5 +1,3 @@
-using Phonaris.Core;
-
 namespace Phonaris.Media.Tests;
 
 /// <summary>What outside programs say and do not say.</summary>

@@ -1,5 +1,4 @@
 using System.Diagnostics;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Media.Sounds;
 

@@ -1,6 +1,5 @@
 using System.Diagnostics;
 using System.Text;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Media.Sounds;
 

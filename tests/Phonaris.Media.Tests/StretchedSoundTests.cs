@@ -1,9 +1,8 @@
-using Phonaris.Core.Audio;
-using Phonaris.Core.Fitting;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
-using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Tests;
 

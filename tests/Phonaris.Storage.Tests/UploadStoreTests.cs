@@ -1,5 +1,4 @@
 using System.Security.Cryptography;
-using Phonaris.Core;
 
 namespace Phonaris.Storage.Tests;
 

@@ -1,10 +1,10 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
-using Phonaris.Core;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Signal;
 using Phonaris.Storage;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;

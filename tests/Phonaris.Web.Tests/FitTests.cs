@@ -1,9 +1,9 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Storage;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Jobs;

@@ -4,7 +4,6 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
-using Phonaris.Core;
 using Phonaris.Formats.Decks;
 using Phonaris.Storage;
 using Phonaris.Web.Reading;

@@ -1,4 +1,5 @@
 using Phonaris.Core.Music;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Fitting;
 
@@ -63,7 +64,7 @@ internal sealed class BeatGrid
     {
         var bounds = piece.Bounds;
         // No stretch shorter than half a beat where the part begins or ends within one.
-        var least = (long)(30.0 / piece.TempoBpm * Timing.Frames.PerSecond);
+        var least = (long)(30.0 / piece.TempoBpm * Values.Frames.PerSecond);
         var inside = Enumerable.Range(0, bounds.Count).Where(k => bounds[k] > from + least && bounds[k] < to - least).ToList();
         var step = 1;
         while (inside.Count / step > Most) step *= step == 1 && piece.BeatsPerBar == 3 ? 3 : 2;

@@ -7,7 +7,7 @@ namespace Phonaris.Core.Fitting;
 public static class FitAll
 {
     /// <summary>A bed that differs from its slides by less than this, in frames, needs no fitting: a tenth of a second.</summary>
-    private const long Near = Timing.Frames.PerSecond / 10;
+    private const long Near = Values.Frames.PerSecond / 10;
 
     /// <summary>The beds that have a time, are not fitted, and are not as long as their slides; with the length each would be fitted to, in frames.</summary>
     public static IEnumerable<(Cue Cue, long LengthFrames)> Unfitted(Show show)

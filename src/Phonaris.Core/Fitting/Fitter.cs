@@ -1,8 +1,8 @@
 using System.Collections.Concurrent;
 using System.Numerics.Tensors;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;

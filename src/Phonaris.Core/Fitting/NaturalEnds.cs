@@ -1,5 +1,4 @@
 using Phonaris.Core.Music;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 

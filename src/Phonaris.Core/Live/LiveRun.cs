@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Live;
 

@@ -1,6 +1,5 @@
-using Phonaris.Core.Audio;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;

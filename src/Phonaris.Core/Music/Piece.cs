@@ -1,5 +1,4 @@
-using Phonaris.Core.Audio;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Music;
 
@@ -28,7 +27,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
 
     private const int MelBands = 40, NoteBands = 60, LowestC = 36;
     private const int MelWindow = 1024, NoteWindow = 4096;
-    private const int MelHop = Timing.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
+    private const int MelHop = Values.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
 
     /// <summary>Whether it has a beat that can be relied on.</summary>
     public bool HasBeat => Confidence >= LeastConfidence;

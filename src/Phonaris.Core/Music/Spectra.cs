@@ -1,7 +1,6 @@
 using System.Numerics.Tensors;
 using NWaves.Transforms;
-using Phonaris.Core.Audio;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Music;
 

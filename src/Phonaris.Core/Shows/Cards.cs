@@ -6,26 +6,6 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>A slide made here.</summary>
-/// <param name="Kind">A title or the credits.</param>
-/// <param name="Heading">What stands large.</param>
-/// <param name="Text">What stands below it: the author on a title card, a closing line on a credits card; may be empty.</param>
-public sealed record Card(CardKind Kind, string Heading, string Text)
-{
-    /// <summary>The longest text of a card, in characters.</summary>
-    public const int LongestText = 1000;
-}
-
-/// <summary>The kinds of <see cref="Card"/>.</summary>
-public enum CardKind
-{
-    /// <summary>A title and who it is by.</summary>
-    Title,
-
-    /// <summary>The credits of the sounds, always as they are now.</summary>
-    Credits,
-}
-
 /// <summary>Draws cards.</summary>
 public static class Cards
 {
@@ -105,6 +85,6 @@ public static class Cards
     private static DrawnShape Text(double x, double y, double height, string text, double size, uint color, string font, Anchor anchor) => new(
         new(x, y, Width - 2 * x, height), Outlines.Rectangle, null, null,
         new([.. text.Split('\n').Select(line => new Paragraph(
-                [new Run(line, size, color, font, Bold: font == HeadingFont)], Align.Left, 0, 0, null, 0, size * 0.35, 1))],
+                [new TextRun(line, size, color, font, Bold: font == HeadingFont)], Align.Left, 0, 0, null, 0, size * 0.35, 1))],
             0, 0, 0, 0, anchor, Wraps: true, Shrinks: true));
 }

@@ -1,4 +1,4 @@
-using Phonaris.Core.Fitting;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
@@ -71,11 +71,6 @@ public sealed record Cue(
     /// <summary>The greatest level in dB.</summary>
     public const double GreatestLevelDb = 12;
 }
-
-/// <summary>The slides a cue covers, by id: first through last in running order.</summary>
-/// <param name="First">The first slide's id.</param>
-/// <param name="Last">The last slide's id; the same as <paramref name="First"/> for one slide.</param>
-public sealed record Span(string First, string Last);
 
 /// <summary>What a cue starts with.</summary>
 /// <param name="Kind">A slide, a step, another cue, the presenter's hand, or where its span ends.</param>
@@ -151,40 +146,3 @@ public enum CueReturn
 /// <param name="FromFrame">Its first frame, at 48 kHz.</param>
 /// <param name="ToFrame">The frame after its last.</param>
 public sealed record LoopPart(long FromFrame, long ToFrame);
-
-/// <summary>How much louder or quieter a cue is at a moment of its course.</summary>
-/// <param name="AtMs">The moment, in milliseconds from its start.</param>
-/// <param name="Db">The change of its level in dB.</param>
-public sealed record LevelPoint(long AtMs, double Db)
-{
-    /// <summary>The most points a cue can have.</summary>
-    public const int Most = 500;
-}
-
-/// <summary>A swell in or a dying away.</summary>
-/// <param name="Ms">How long, in milliseconds; 0 for none.</param>
-/// <param name="Curve">Its course.</param>
-public sealed record Fade(long Ms, FadeCurve Curve)
-{
-    /// <summary>The longest fade, in milliseconds: five minutes.</summary>
-    public const long GreatestMs = 300_000;
-
-    /// <summary>No fade.</summary>
-    public static Fade None { get; } = new(0, FadeCurve.EqualPower);
-
-    /// <summary>A fade of the usual curve.</summary>
-    public static Fade Of(long ms) => new(ms, FadeCurve.EqualPower);
-}
-
-/// <summary>The course of a fade's gain from 0 to 1.</summary>
-public enum FadeCurve
-{
-    /// <summary>In proportion to time.</summary>
-    Linear,
-
-    /// <summary>A quarter sine: the power of a fade out and a fade in add up to one.</summary>
-    EqualPower,
-
-    /// <summary>A raised cosine: no corner at either end.</summary>
-    Smooth,
-}

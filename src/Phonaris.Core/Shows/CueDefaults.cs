@@ -1,3 +1,5 @@
+using Phonaris.Core.Signal;
+
 namespace Phonaris.Core.Shows;
 
 /// <summary>The settings a cue gets when a sound is dropped on a slide.</summary>

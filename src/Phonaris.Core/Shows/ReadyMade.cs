@@ -1,4 +1,5 @@
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 

@@ -1,6 +1,4 @@
 using System.Globalization;
-using Phonaris.Core.Fitting;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Shows;
 

@@ -35,21 +35,6 @@ public sealed record Slide(
     public PictureSource PictureAt(int step) => Steps.Take(step).LastOrDefault(s => s.Picture is not null)?.Picture ?? Picture;
 }
 
-/// <summary>One reveal inside a slide.</summary>
-/// <param name="Id">What names it for as long as its slide lives.</param>
-/// <param name="Label">What appears, in words; may be empty.</param>
-/// <param name="OffsetMs">When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.</param>
-/// <param name="Picture">What the slide looks like from this step on; null for no change.</param>
-public sealed record Step(string Id, string Label, long? OffsetMs, PictureSource? Picture)
-{
-    /// <summary>The most steps a slide can have.</summary>
-    public const int Most = 100;
-
-    /// <summary>The steps of a slide that is there all at once.</summary>
-    /// <param name="slideId">The slide.</param>
-    public static ValueList<Step> Whole(string slideId) => [new($"{slideId}-1", "", 0, null)];
-}
-
 /// <summary>How a slide comes in. It happens inside the slide's own hold and adds no time.</summary>
 /// <param name="Kind">Cut or dissolve.</param>
 /// <param name="Ms">How long it takes, in milliseconds; 0 for a cut.</param>

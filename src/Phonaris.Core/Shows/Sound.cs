@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
@@ -44,23 +45,6 @@ public sealed record Sound(
     public static RuleException TooLarge(string fileName) =>
         new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Save it compressed, as FLAC or Ogg, or cut it into parts.");
 }
-
-/// <summary>What is measured of a sound once it is decoded. Loudness after ITU-R BS.1770-5 and EBU Tech 3342.</summary>
-/// <param name="Frames">Its length in frames at 48 kHz.</param>
-/// <param name="SampleRate">The file's own rate, frames a second.</param>
-/// <param name="Channels">The file's own channels.</param>
-/// <param name="LoudnessLufs">Its integrated loudness in LUFS, or null when it has none (silence, or under 400 ms).</param>
-/// <param name="LoudestLufs">The loudness of its loudest 400 ms in LUFS, or null as above.</param>
-/// <param name="RangeLu">Its loudness range in LU, or null when it has none.</param>
-/// <param name="TruePeakDbtp">Its true peak in dBTP, or null for silence.</param>
-/// <param name="LeadFrames">The silence at its beginning, in frames: below −60 dBFS.</param>
-/// <param name="TailFrames">The silence at its end, in frames.</param>
-/// <param name="VoiceLikeness">How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.</param>
-/// <param name="MissingFrames">Of a damaged file, how many frames could not be read; 0 for a whole one.</param>
-/// <param name="HasCover">Whether the file holds a cover picture.</param>
-public sealed record SoundFigures(
-    long Frames, int SampleRate, int Channels, double? LoudnessLufs, double? LoudestLufs, double? RangeLu, double? TruePeakDbtp,
-    long LeadFrames, long TailFrames, double VoiceLikeness, long MissingFrames, bool HasCover);
 
 /// <summary>A named point in a sound.</summary>
 /// <param name="Id">What names it for as long as the sound lives.</param>

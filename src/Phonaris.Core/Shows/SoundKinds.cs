@@ -1,5 +1,5 @@
 using System.Text.RegularExpressions;
-using Phonaris.Core.Timing;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 

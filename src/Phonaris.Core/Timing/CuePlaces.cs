@@ -1,6 +1,5 @@
-using Phonaris.Core.Audio;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
@@ -168,7 +167,7 @@ internal sealed class CuePlaces
         var rounds = fitted is null ? cue.Rounds : 1;
         return new(
             cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
-            Gain.FromDecibels(cue.LevelDb), Envelope.Of(cue.LevelPoints), default, default)
+            Gain.FromDecibels(cue.LevelDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
         {
             Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
             FittedBy = fitted?.Method,

@@ -1,4 +1,4 @@
-using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 

@@ -1,5 +1,4 @@
-using Phonaris.Core.Audio;
-using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 

@@ -1,7 +1,5 @@
 using System.Security.Cryptography;
 using System.Text;
-using Phonaris.Core.Audio;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
@@ -107,8 +105,3 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame} {TotalFrames}\n{text}")).AsSpan(0, 12));
     }
 }
-
-/// <summary>A cue whose recipe does not do for its length.</summary>
-/// <param name="CueId">The cue.</param>
-/// <param name="Says">What is against it, in a sentence.</param>
-public sealed record Unfit(string CueId, string Says);

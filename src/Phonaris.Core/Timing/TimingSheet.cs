@@ -1,4 +1,3 @@
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;

@@ -1,6 +1,5 @@
 using System.Xml;
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks.Presentations;
 using Svg.Skia;

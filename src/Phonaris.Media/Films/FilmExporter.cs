@@ -1,7 +1,5 @@
 using System.Text;
 using CliWrap;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Pictures;

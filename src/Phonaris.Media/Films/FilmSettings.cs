@@ -1,5 +1,3 @@
-using Phonaris.Core;
-
 namespace Phonaris.Media.Films;
 
 /// <summary>How a film is made: MP4 with H.264 pictures and AAC sound.</summary>

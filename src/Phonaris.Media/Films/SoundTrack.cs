@@ -2,7 +2,8 @@ using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text;
 using CliWrap;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Films;

@@ -1,28 +1,8 @@
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
-
-/// <summary>Draws pages of the files that are drawn by the house itself: presentations, drawings and photographs.</summary>
-public interface IPagePainter
-{
-    /// <summary>Draws pages.</summary>
-    /// <param name="path">The file.</param>
-    /// <param name="type">Its media type.</param>
-    /// <param name="pages">The pages.</param>
-    /// <param name="width">Their width in pixels.</param>
-    /// <param name="height">Their height in pixels.</param>
-    /// <param name="cancel">Stops it.</param>
-    /// <exception cref="RuleException">One cannot be drawn.</exception>
-    Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel);
-}
-
-/// <summary>A page, and so many of its steps.</summary>
-/// <param name="Page">Its number, from 1.</param>
-/// <param name="Step">The step from which on it is drawn; 0 for all of it.</param>
-public readonly record struct PageAsked(int Page, int Step);
 
 /// <summary>Reads pages of a presentation file as drawings.</summary>
 /// <param name="path">The file.</param>

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text;
 using CliWrap;
-using Phonaris.Core;
 using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;

@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;

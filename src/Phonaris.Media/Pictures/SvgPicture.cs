@@ -1,5 +1,4 @@
 using System.Xml;
-using Phonaris.Core;
 using SkiaSharp;
 using Svg;
 using Svg.Skia;

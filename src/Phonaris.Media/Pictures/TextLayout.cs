@@ -79,12 +79,12 @@ internal sealed class TextLayout
                 if (current.Pieces.Count > 0 && current.Margin + current.Width + piece.InkWidth > width) Break(run, ends: false);
                 if (current.Pieces.Count > 0 || word.Trim().Length > 0) current.Add(piece);
             }
-        var last = paragraph.Runs.Count > 0 ? paragraph.Runs[^1] : new Run("", 18, 0xFF000000, "");
+        var last = paragraph.Runs.Count > 0 ? paragraph.Runs[^1] : new TextRun("", 18, 0xFF000000, "");
         Break(last, ends: true);
         _lines[first].Before = first == 0 ? 0 : paragraph.Before * scale;
         _lines[^1].After = paragraph.After * scale;
 
-        void Break(Run run, bool ends)
+        void Break(TextRun run, bool ends)
         {
             current.Close(new Piece(" ", run, scale), paragraph.LineSpacing, ends);
             _lines.Add(current);
@@ -151,11 +151,11 @@ internal sealed class TextLayout
     private sealed class Piece
     {
         private readonly string _text;
-        private readonly Run _run;
+        private readonly TextRun _run;
         private readonly SKTypeface _face;
         private readonly double _size;
 
-        public Piece(string text, Run run, double scale)
+        public Piece(string text, TextRun run, double scale)
         {
             (_text, _run) = (text, run);
             _size = run.Size * scale * (run.Raised != 0 ? 0.66 : 1);

@@ -1,10 +1,10 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 

@@ -5,7 +5,7 @@ namespace Phonaris.Media.Sounds;
 /// <summary>A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is.</summary>
 internal sealed class GrowingFile : IDisposable
 {
-    private const int FrameBytes = Core.Timing.Frames.Channels * sizeof(float);
+    private const int FrameBytes = Core.Values.Frames.Channels * sizeof(float);
     private readonly object _gate = new();
     private readonly CancellationTokenSource _stop = new();
     private readonly Task<string> _path;

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;

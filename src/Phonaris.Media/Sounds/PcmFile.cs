@@ -1,13 +1,13 @@
 using System.Runtime.InteropServices;
 using Microsoft.Win32.SafeHandles;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Media.Sounds;
 
 /// <summary>A decoded sound on disk: bare 32-bit floats, little-endian, stereo at 48 kHz. Only what is asked for is in memory.</summary>
 public sealed class PcmFile : ISoundReader, IDisposable
 {
-    private const int FrameBytes = Core.Timing.Frames.Channels * sizeof(float);
+    private const int FrameBytes = Core.Values.Frames.Channels * sizeof(float);
     private readonly SafeFileHandle _file;
 
     /// <summary>Opens a file.</summary>

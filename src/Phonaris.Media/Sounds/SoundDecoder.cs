@@ -2,9 +2,7 @@ using System.Globalization;
 using System.Runtime.InteropServices;
 using System.Text.Json;
 using CliWrap;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 

@@ -1,7 +1,7 @@
 using System.Runtime.InteropServices;
 using CliWrap;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;

@@ -2,10 +2,9 @@ using System.Collections.Concurrent;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text.Json;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
-using Phonaris.Core.Fitting;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;

@@ -1,4 +1,4 @@
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Media.Sounds;
 
@@ -8,7 +8,7 @@ public static class SoundMeasure
     /// <summary>Decodes the file and measures it.</summary>
     /// <param name="path">The file.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="Core.RuleException">It is not a sound that can be read.</exception>
+    /// <exception cref="RuleException">It is not a sound that can be read.</exception>
     public static async Task<Measured> OfAsync(string path, CancellationToken cancel)
     {
         var name = Path.GetFileName(path);

@@ -1,7 +1,6 @@
 using System.Globalization;
 using CliWrap;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;

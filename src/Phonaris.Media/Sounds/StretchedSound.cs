@@ -2,7 +2,7 @@ using System.Collections.Concurrent;
 using System.Globalization;
 using System.Runtime.InteropServices;
 using CliWrap;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
@@ -18,15 +18,15 @@ namespace Phonaris.Media.Sounds;
 internal sealed class StretchedSound(ISoundReader sound, SoundSource source, DerivedFiles derived) : ISoundReader, IDisposable
 {
     /// <summary>So short that a person can wait for what lies late in one.</summary>
-    private const long PieceFrames = 2 * Core.Timing.Frames.PerSecond;
+    private const long PieceFrames = 2 * Core.Values.Frames.PerSecond;
 
     /// <summary>What is left of a piece that is read when the next one is begun.</summary>
-    private const long AheadFrames = Core.Timing.Frames.PerSecond;
+    private const long AheadFrames = Core.Values.Frames.PerSecond;
 
-    private const long SeamFrames = 50 * Core.Timing.Frames.PerMs;
+    private const long SeamFrames = 50 * Core.Values.Frames.PerMs;
 
     /// <summary>What leads to a piece and what follows it, so that the filter is in its stride: a quarter of a second of its output. With more, neighbours drift apart.</summary>
-    private const long ContextFrames = Core.Timing.Frames.PerSecond / 4;
+    private const long ContextFrames = Core.Values.Frames.PerSecond / 4;
 
     /// <summary>Pieces begin on this grid of the sound, so that the windows of neighbours fall on the same frames.</summary>
     private const long GridFrames = 2048;
@@ -46,7 +46,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     /// <inheritdoc/>
     public void Read(long frame, Span<float> destination)
     {
-        var end = frame + destination.Length / Core.Timing.Frames.Channels;
+        var end = frame + destination.Length / Core.Values.Frames.Channels;
         while (frame < end)
         {
             if (frame < 0 || frame >= Frames)
@@ -120,7 +120,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     // The speed to its last digit: lengths a frame apart are other samples. The number after the length goes up with how they are made.
     private string Name(long piece) =>
-        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:R}-{PieceFrames / Core.Timing.Frames.PerSecond}s-3-{piece}.f32");
+        string.Create(CultureInfo.InvariantCulture, $"speeds/{source.Media}-{source.Speed:R}-{PieceFrames / Core.Values.Frames.PerSecond}s-3-{piece}.f32");
 
     private GrowingFile Piece(long piece)
     {
@@ -171,7 +171,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         var skip = from - (long)Math.Round(first / source.Speed + StillFrame * (1 / source.Speed - 1));
         await MediaTool.RunAsync(
             "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Core.Timing.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
+            ["-v", "error", "-f", "f32le", "-ar", $"{Core.Values.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
                 string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:R}:channels=together"), "-f", "f32le", "pipe:1"],
             PipeSource.Create((stream, token) => WriteAsync(first, last, stream, token)),
             PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), MediaTool.Long, cancel);

@@ -22,8 +22,8 @@ internal static class Arguments
         value is null ? null : Enum.Parse<Core.Shows.SoundKind>(value, ignoreCase: true);
 
     /// <summary>Seconds as typed in whole milliseconds.</summary>
-    /// <exception cref="Core.RuleException">It is not a length of time.</exception>
+    /// <exception cref="RuleException">It is not a length of time.</exception>
     public static long Ms(double seconds, string what) => double.IsFinite(seconds) && Math.Abs(seconds) < 1_000_000
         ? (long)Math.Round(seconds * 1000)
-        : throw new Core.RuleException($"{what} must be a number of seconds.");
+        : throw new RuleException($"{what} must be a number of seconds.");
 }

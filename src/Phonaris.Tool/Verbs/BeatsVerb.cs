@@ -1,7 +1,4 @@
 using System.CommandLine;
-using Phonaris.Core;
-using Phonaris.Core.Music;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Tool.Verbs;
 

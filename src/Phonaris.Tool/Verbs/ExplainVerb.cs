@@ -1,5 +1,5 @@
 using System.CommandLine;
-using Phonaris.Core;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Tool.Verbs;

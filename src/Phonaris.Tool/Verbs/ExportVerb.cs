@@ -1,6 +1,5 @@
 using System.CommandLine;
 using System.Globalization;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Formats.TimingSheets;

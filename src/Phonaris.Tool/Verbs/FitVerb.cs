@@ -1,8 +1,5 @@
 using System.CommandLine;
-using Phonaris.Core;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;

@@ -1,5 +1,4 @@
 using System.CommandLine;
-using Phonaris.Core;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 

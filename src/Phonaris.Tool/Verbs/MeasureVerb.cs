@@ -1,5 +1,4 @@
 using System.CommandLine;
-using Phonaris.Core;
 using Phonaris.Media.Sounds;
 
 namespace Phonaris.Tool.Verbs;

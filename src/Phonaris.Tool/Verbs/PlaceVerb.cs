@@ -1,9 +1,9 @@
 using System.CommandLine;
 using System.Globalization;
-using Phonaris.Core;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Tool.Verbs;

@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;

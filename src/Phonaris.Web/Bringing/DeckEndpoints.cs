@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core;
 using Phonaris.Core.Matching;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -12,11 +11,24 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Bringing;
 
-/// <summary>Decks for a show that is there: put slides in, refresh, join with exact pages.</summary>
+/// <summary>Decks: make a show of one, put slides in, refresh, join with exact pages.</summary>
 internal static class DeckEndpoints
 {
     public static void MapDecks(this RouteGroupBuilder api)
     {
+        api.MapPost("/shows", async Task<Created<ShowCard>> (
+            NewShow asked, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+        {
+            var deck = asked.Files.Count == 0 ? null : await BroughtFile.ReadDeckAsync(asked.Files, readers, files, cancel);
+            var title = asked.Title ?? (asked.Files.Count > 0 ? Names.FromFile(asked.Files[0].Name) : "Untitled show");
+            var show = Show.Empty(RenameShow.Validate(title));
+            var slides = deck?.ToSlides(NewId.Next, asked.HoldMs ?? Slide.DefaultHoldMs) ?? [];
+            if (deck is not null) show = show.Apply(deck.ToEdit(show, slides, 0, NewId.Next)).Show;
+            var id = NewId.Next();
+            var stored = await changes.AddAsync(id, show, deck is null ? null : BringDeck.JobFor(jobs, id, asked.Files[0].Name, deck, slides), cancel);
+            return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
+        });
+
         // What a deck holds and what could be done with it, before anything is done.
         api.MapPost("/shows/{id}/deck/look", async Task<Results<Ok<DeckLook>, NotFound>> (
             string id, BroughtDeck brought, ShowStore shows, DeckReaders readers, FileStore files, CancellationToken cancel) =>
@@ -64,6 +76,12 @@ internal static class DeckEndpoints
         });
     }
 }
+
+/// <summary>A show to make.</summary>
+/// <param name="Title">Its title; after the first file when left out.</param>
+/// <param name="Files">The files of its deck, brought in before; none for a show without slides yet.</param>
+/// <param name="HoldMs">The hold of its slides in milliseconds.</param>
+public sealed record NewShow(string? Title, ValueList<BroughtFile> Files, long? HoldMs);
 
 /// <summary>The files of a deck, brought in before.</summary>
 public sealed record BroughtDeck(ValueList<BroughtFile> Files)

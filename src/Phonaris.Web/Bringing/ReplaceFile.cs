@@ -3,7 +3,6 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
@@ -29,33 +28,3 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
 
 /// <summary>A sound and the file to take its place.</summary>
 internal sealed record Replacement(string SoundId, BroughtFile File);
-
-/// <summary>The job that makes a lighter copy of a heavy sound and puts it in its place; the file as brought in is kept for undo.</summary>
-internal sealed class MakeLighter(SoundLibrary library, FileStore files, AppPaths paths, ShowStore shows, ShowChanges changes) : IJobWork
-{
-    public const string JobKind = "lighter";
-
-    public string Kind => JobKind;
-
-    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
-    {
-        var soundId = JsonSerializer.Deserialize<string>(job.Input, ShowJson.Options)!;
-        var sound = (await shows.FindAsync(job.ShowId, cancel))!.Show.Sound(soundId);
-        var path = Path.Combine(paths.Work, $"{job.Id}.ogg");
-        Directory.CreateDirectory(paths.Work);
-        try
-        {
-            await SoundEncoder.LighterAsync(library.Open(sound.Media), path, progress, cancel);
-            await using var copy = File.OpenRead(path);
-            var hash = await files.PutAsync(copy, Sound.GreatestBytes, () => Sound.TooLarge(sound.FileName), cancel);
-            var name = Path.ChangeExtension(sound.FileName, ".ogg");
-            var prepared = await library.PrepareAsync(hash, name, null, cancel);
-            await changes.ApplyAsync(job.ShowId, show => show.Sound(soundId).Media != sound.Media ? null : new ReplaceSound(soundId, hash, name, prepared.Figures), cancel);
-            return soundId;
-        }
-        finally
-        {
-            File.Delete(path);
-        }
-    }
-}

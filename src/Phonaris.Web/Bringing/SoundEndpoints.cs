@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
 using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -95,16 +94,6 @@ internal static class SoundEndpoints
 /// <param name="Name">What it is called.</param>
 /// <param name="Bytes">How much of it has arrived.</param>
 public sealed record LostTake(string Id, string Name, long Bytes);
-
-/// <summary>A sound to bring in.</summary>
-/// <param name="Hash">The content hash of its file, brought in before.</param>
-/// <param name="Name">What the file was called.</param>
-/// <param name="Kind">What it is for; null to guess.</param>
-/// <param name="SlideId">The slide to lay it on at once; null for none.</param>
-public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null)
-{
-    internal BroughtFile File => new(Hash, Name);
-}
 
 /// <summary>What a sound weighs.</summary>
 /// <param name="Bytes">The file as brought in; what it adds to a show that is handed over.</param>

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using Phonaris.Media;

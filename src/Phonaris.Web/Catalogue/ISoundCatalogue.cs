@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Catalogue;

@@ -1,5 +1,3 @@
-using Phonaris.Core;
-
 namespace Phonaris.Web.Catalogue;
 
 /// <summary>A catalogue as one on the other side of a network is: every third answer is late, every fifth does not come.</summary>

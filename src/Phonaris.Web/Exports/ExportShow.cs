@@ -32,6 +32,11 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
                 format == ExportFormat.Wav ? SoundFileFormat.Wav : SoundFileFormat.Flac, files.PathOf(file), progress, cancel);
         return file;
     }
+
+    public void Forget(JobRow job)
+    {
+        if (job.Result is { } file) files.Delete(file);
+    }
 }
 
 /// <summary>What the job is to make.</summary>

@@ -1,8 +1,7 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Fitting;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;

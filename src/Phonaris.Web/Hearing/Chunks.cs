@@ -1,6 +1,5 @@
 using System.Runtime.InteropServices;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Web.Hearing;
 

@@ -1,5 +1,5 @@
 using System.Collections.Concurrent;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;

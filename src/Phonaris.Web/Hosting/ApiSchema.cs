@@ -1,7 +1,5 @@
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
-using Phonaris.Core;
-using Phonaris.Core.Fitting;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;

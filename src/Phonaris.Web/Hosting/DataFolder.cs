@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;

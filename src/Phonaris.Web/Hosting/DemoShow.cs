@@ -1,5 +1,4 @@
 using Microsoft.Extensions.Options;
-using Phonaris.Core;
 using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
-using Phonaris.Core;
 using Phonaris.Media;
 using Phonaris.Storage;
 

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Connections;
-using Phonaris.Core;
 
 namespace Phonaris.Web.Hosting;
 

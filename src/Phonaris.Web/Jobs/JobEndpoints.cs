@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Storage;
-using Phonaris.Web.Exports;
 
 namespace Phonaris.Web.Jobs;
 
@@ -18,11 +17,9 @@ internal static class JobEndpoints
             return TypedResults.NoContent();
         });
 
-        api.MapDelete("/jobs/{id}", async Task<NoContent> (string id, JobStore jobs, JobRunner runner, ExportedFiles files, CancellationToken cancel) =>
+        api.MapDelete("/jobs/{id}", async Task<NoContent> (string id, JobRunner runner, CancellationToken cancel) =>
         {
-            await runner.CancelAsync(id);
-            if (await jobs.FindAsync(id, cancel) is { Kind: ExportShow.JobKind, Result: { } file }) files.Delete(file);
-            await jobs.DeleteAsync(id, cancel);
+            await runner.ForgetAsync(id, cancel);
             return TypedResults.NoContent();
         });
     }

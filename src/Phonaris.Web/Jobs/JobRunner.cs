@@ -1,8 +1,6 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
 using System.Threading.Channels;
-using Microsoft.AspNetCore.SignalR;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Media;
 using Phonaris.Storage;
@@ -10,19 +8,8 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Jobs;
 
-/// <summary>What a kind of job does.</summary>
-internal interface IJobWork
-{
-    /// <summary>The kind, as kept.</summary>
-    string Kind { get; }
-
-    /// <summary>Does the work; doing it again does no harm. Returns the result to keep, if any.</summary>
-    /// <exception cref="RuleException">It cannot be done; the message is for the person.</exception>
-    Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel);
-}
-
 /// <summary>Works through the jobs, as many at once as there are cores; after a restart takes up what had not ended.</summary>
-internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHubContext<LiveHub> hub, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
+internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPages pages, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
 {
     private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), KeepAgain = TimeSpan.FromSeconds(2);
 
@@ -58,6 +45,14 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
         var view = JobView.Of(row);
         await TellAsync(view);
         return view;
+    }
+
+    /// <summary>Stops a job and forgets it, with what it left.</summary>
+    public async Task ForgetAsync(string id, CancellationToken cancel)
+    {
+        await CancelAsync(id);
+        if (await store.FindAsync(id, cancel) is { } job) works.FirstOrDefault(w => w.Kind == job.Kind)?.Forget(job);
+        await store.DeleteAsync(id, cancel);
     }
 
     /// <summary>Stops a job that has not ended.</summary>
@@ -171,7 +166,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IHu
         }
     }
 
-    private Task TellAsync(JobView job) => hub.Clients.Group(job.ShowId).SendAsync("job", job);
+    private Task TellAsync(JobView job) => pages.TellAsync(job.ShowId, "job", job);
 
     /// <summary>Tells pages how far a job has come, ten times a second at most.</summary>
     private sealed class Progress(JobRunner runner, JobRow row, Action<double> reached) : IProgress<double>

@@ -1,10 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.SignalR;
-using Phonaris.Core;
 using Phonaris.Web.Hosting;
-using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Live;
 
@@ -19,7 +16,7 @@ internal static class ClickerEndpoints
     private static readonly string Policy = Shields.Policy($" 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(Page.Split("<script>")[1].Split("</script>")[0])))}'");
 
     /// <summary>Maps what phones ask.</summary>
-    public static void MapClicker(this IEndpointRouteBuilder app, ClickerRooms rooms, IHubContext<LiveHub> hub)
+    public static void MapClicker(this IEndpointRouteBuilder app, ClickerRooms rooms, IPages pages)
     {
         var clicker = app.MapGroup("/clicker").AddEndpointFilter((context, next) =>
         {
@@ -36,7 +33,7 @@ internal static class ClickerEndpoints
         clicker.MapPost("/press", async Task<Results<NoContent, NotFound>> (ClickerPress press) =>
         {
             if (rooms.ByToken(press.Token) is not { } room) return TypedResults.NotFound();
-            await hub.Clients.Group(LiveHub.RunGroup(room.RunId)).SendAsync("press", press.What, press.Number);
+            await pages.TellAsync(LiveHub.RunGroup(room.RunId), "press", press.What, press.Number);
             return TypedResults.NoContent();
         });
     }

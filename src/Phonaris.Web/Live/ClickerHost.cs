@@ -1,10 +1,8 @@
 using System.Net;
 using System.Net.NetworkInformation;
 using System.Net.Sockets;
-using Microsoft.AspNetCore.SignalR;
 using Phonaris.Core.Shows;
 using Phonaris.Web.Hosting;
-using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Live;
 
@@ -12,7 +10,7 @@ namespace Phonaris.Web.Live;
 /// Listens beyond this machine, for clickers only and only while a run is open to them: a host of its own that knows nothing but the
 /// clicker's page and what that asks.
 /// </summary>
-internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
+internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
 {
     /// <summary>A page that lost its connection comes back within this, or it is gone.</summary>
     public static readonly TimeSpan GoneAfter = TimeSpan.FromSeconds(30);
@@ -94,7 +92,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IHubContext<LiveHub> hub, 
         app.UseExceptionHandler();
         app.UseMiddleware<SameOrigin>();
         app.UseRouting();
-        app.MapClicker(rooms, hub);
+        app.MapClicker(rooms, pages);
         await app.StartAsync();
         log.LogInformation("Clickers can join at {Urls}", app.Urls);
         return app;

@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using System.Net;
 using System.Security.Cryptography;
-using Phonaris.Core;
 
 namespace Phonaris.Web.Live;
 

@@ -3,7 +3,6 @@ using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
-using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -73,19 +72,6 @@ internal static class LiveEndpoints
             return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)]));
         });
     }
-}
-
-/// <summary>What a run is for.</summary>
-public enum RunKind
-{
-    /// <summary>Shown to an audience.</summary>
-    Present,
-
-    /// <summary>A dry run.</summary>
-    Dry,
-
-    /// <summary>Self-running.</summary>
-    Self,
 }
 
 /// <summary>A run to begin.</summary>

@@ -1,7 +1,4 @@
 using System.Collections.Concurrent;
-using Phonaris.Core.Live;
-using Phonaris.Core.Shows;
-using Phonaris.Storage;
 
 namespace Phonaris.Web.Live;
 
@@ -42,6 +39,3 @@ internal sealed class LiveRuns
     /// <summary>Forgets a run that has ended.</summary>
     public void End(string runId) => _runs.TryRemove(runId, out _);
 }
-
-/// <summary>A show being shown.</summary>
-internal sealed record LiveShow(string Id, RunKind Kind, StoredShow Stored, LivePlan Plan, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> Stems, DateTime Began);

@@ -1,7 +1,7 @@
-using Phonaris.Core;
-using Phonaris.Core.Audio;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 

@@ -1,5 +1,4 @@
 using System.Collections.Concurrent;
-using Phonaris.Core;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
 using Phonaris.Storage;

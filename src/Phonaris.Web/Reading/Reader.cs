@@ -1,4 +1,3 @@
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;

@@ -1,24 +1,8 @@
 using System.Buffers.Binary;
 using System.Text.Json;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
-using Phonaris.Formats.Decks;
-using Phonaris.Media.Pictures;
 
 namespace Phonaris.Web.Reading;
-
-/// <summary>What a reader is asked: a deck to be read, or pages to be drawn.</summary>
-/// <param name="Read">The files of the deck; null where pages are asked for.</param>
-/// <param name="Draw">The pages; null where a deck is asked for.</param>
-internal sealed record ReaderAsked(ValueList<DeckFile>? Read, PagesAsked? Draw);
-
-/// <summary>Pages to be drawn.</summary>
-internal sealed record PagesAsked(string Path, string Type, ValueList<PageAsked> Pages, int Width, int Height);
-
-/// <summary>What a reader answers; where pages were drawn, their pixels follow, four bytes each, red first.</summary>
-/// <param name="Deck">The deck that was read.</param>
-/// <param name="Problem">Why it could not be done, in a sentence.</param>
-internal sealed record ReaderAnswer(Deck? Deck, string? Problem);
 
 /// <summary>Messages between the server and a reader: the length of the JSON in four bytes, little-endian, and the JSON.</summary>
 internal static class ReaderMessages

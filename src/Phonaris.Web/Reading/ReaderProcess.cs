@@ -1,7 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
 using System.Runtime.InteropServices;
-using Phonaris.Core;
 using SkiaSharp;
 
 namespace Phonaris.Web.Reading;

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Phonaris.Core;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
@@ -69,14 +69,6 @@ internal static class CueEndpoints
         });
     }
 }
-
-/// <summary>The settings there are.</summary>
-/// <param name="Shipped">Those that come with the app.</param>
-/// <param name="Kept">Those a person kept.</param>
-public sealed record ReadyMades(IReadOnlyList<ReadyMade> Shipped, IReadOnlyList<ReadyMade> Kept);
-
-/// <summary>Something that gets a name.</summary>
-public sealed record NamedThing(string Name);
 
 /// <summary>Some cues of a show.</summary>
 public sealed record ChosenCues(ValueList<string> CueIds);

@@ -1,5 +1,3 @@
-using Phonaris.Core.Shows;
-using Phonaris.Core.Shows.Edits;
 using Phonaris.Storage;
 using Phonaris.Web.Hosting;
 
@@ -32,28 +30,3 @@ internal static class EditEndpoints
         });
     }
 }
-
-/// <summary>What became of a show by an edit.</summary>
-/// <param name="Revision">Its revision now.</param>
-/// <param name="Change">What is no longer as it was before this edit; null where that is not known, and the show must be asked for.</param>
-public sealed record Edited(long Revision, ShowChange? Change);
-
-/// <summary>A sound dropped on a slide.</summary>
-/// <param name="SoundId">The sound.</param>
-/// <param name="SlideId">The slide.</param>
-/// <param name="StepId">The step it was dropped on; null for the slide itself.</param>
-/// <param name="DelayMs">How long after that it begins, in milliseconds.</param>
-/// <param name="ThroughSlideId">The last slide it is to cover; null for as far as its kind goes.</param>
-public sealed record Drop(string SoundId, string SlideId, string? StepId = null, long DelayMs = 0, string? ThroughSlideId = null)
-{
-    internal PlaceCue ToEdit(Show show, string cueId)
-    {
-        var cue = CueDefaults.For(show, show.Sound(SoundId), SlideId, cueId) with { DelayMs = DelayMs };
-        if (StepId is not null) cue = cue with { Start = CueStart.WithStep(StepId) };
-        if (ThroughSlideId is not null) cue = cue with { Span = new(SlideId, ThroughSlideId) };
-        return new(cue, int.MaxValue);
-    }
-}
-
-/// <summary>The cue a drop made, and what became of the show.</summary>
-public sealed record Dropped(string CueId, Edited Edited);

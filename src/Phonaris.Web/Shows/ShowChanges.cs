@@ -1,17 +1,17 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.SignalR;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
+using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them. What was kept is told as kept, whatever comes of the telling.</summary>
 internal sealed class ShowChanges(
-    ShowStore store, IHubContext<LiveHub> hub, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
+    ShowStore store, IPages pages, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
 {
     /// <summary>Makes an edit that a person made on a page.</summary>
     public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, made, cancel), cancel);
@@ -83,13 +83,13 @@ internal sealed class ShowChanges(
         await FollowAsync(stored, async () =>
         {
             // What sounds now is fetched anew at once, while the rest is made.
-            await hub.Clients.Group(stored.Id).SendAsync("sounding", CancellationToken.None);
+            await pages.TellAsync(stored.Id, "sounding");
             await mixes.HeardFirstAsync(stored);
             await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
         });
         // Pages that have the show as it was take the change over; others ask for the show.
         var made = await ToldAsync(stored);
-        await FollowAsync(stored, () => hub.Clients.Group(stored.Id).SendAsync("changed", stored.Id, stored.Revision, made, CancellationToken.None));
+        await FollowAsync(stored, () => pages.TellAsync(stored.Id, "changed", stored.Id, stored.Revision, made));
         return stored;
     }
 

@@ -2,8 +2,8 @@ using System.Collections.Concurrent;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
-using Phonaris.Core.Audio;
 using Phonaris.Core.Checking;
+using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
@@ -59,7 +59,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
         var order = RunningOrder.Of(stored.Show);
         var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
         var outline = new float[OutlineColumns];
-        Outline.Of(schedule, sounds.Peaks, outline);
+        SoundOutline.Of(schedule, sounds.Peaks, outline);
         var known = before?.View.RunningOrder == order ? before.Strands : [];
         var cues = stored.Show.Cues.ToDictionary(c => c.Id);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
@@ -90,7 +90,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
         {
             var (from, to) = (Math.Max(slide.StartFrame, cue.StartFrame), Math.Min(slide.EndFrame, cue.EndFrame));
             var columns = new float[RowColumns];
-            Outline.Of(cue, peaks, from, to, columns);
+            SoundOutline.Of(cue, peaks, from, to, columns);
             var levels = Enumerable.Range(0, RowColumns + 1)
                 .Select(c => Gain.ToDecibels(cue.GainAt(Math.Min(from + (to - from) * c / RowColumns - cue.StartFrame, cue.LengthFrames - 1))))
                 .Select(db => Math.Round(Math.Max(db, LeastLevelDb), 1));

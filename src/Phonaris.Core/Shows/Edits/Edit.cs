@@ -74,11 +74,6 @@ public abstract record Edit
     public abstract IEnumerable<string> Touches(Show before);
 }
 
-/// <summary>The outcome of an edit.</summary>
-/// <param name="Show">The new show.</param>
-/// <param name="Inverse">The edit that, applied to the new show, gives the old one back.</param>
-public readonly record struct Applied(Show Show, Edit Inverse);
-
 /// <summary>Edits as seen from a show.</summary>
 public static class EditExtensions
 {

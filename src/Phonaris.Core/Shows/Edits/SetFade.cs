@@ -1,3 +1,5 @@
+using Phonaris.Core.Signal;
+
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how a cue swells in or dies away.</summary>

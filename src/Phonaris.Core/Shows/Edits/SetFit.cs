@@ -1,5 +1,3 @@
-using Phonaris.Core.Fitting;
-
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how a cue's sound is made as long as its span.</summary>

@@ -1,3 +1,5 @@
+using Phonaris.Core.Signal;
+
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how long the bed before gives way to a bed.</summary>

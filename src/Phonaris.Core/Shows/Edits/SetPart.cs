@@ -1,5 +1,3 @@
-using Phonaris.Core.Timing;
-
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets the part of the sound that a cue uses.</summary>

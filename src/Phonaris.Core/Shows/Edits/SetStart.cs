@@ -50,23 +50,3 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         return waits;
     }
 }
-
-/// <summary>Sets whether a cue sounds anew on every slide of its span.</summary>
-/// <param name="CueId">The cue.</param>
-/// <param name="EachSlide">Anew on every slide, or once across the span.</param>
-public sealed record SetEachSlide(string CueId, bool EachSlide) : Edit
-{
-    /// <inheritdoc/>
-    public override Applied Apply(Show show)
-    {
-        ArgumentNullException.ThrowIfNull(show);
-        return show.ChangeCue(CueId, c => c with { EachSlide = EachSlide }, c => new SetEachSlide(CueId, c.EachSlide));
-    }
-
-    /// <inheritdoc/>
-    public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: {(EachSlide ? "anew on every slide" : "once across its span")}";
-
-    /// <inheritdoc/>
-    public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/each"];
-}

@@ -1,5 +1,3 @@
-using Phonaris.Core.Timing;
-
 namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets the running time the show is to have. Nothing is changed by it: what is missing or too much is told.</summary>

@@ -1,6 +1,5 @@
 using System.Text;
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using static Phonaris.Formats.Decks.Presentations.Odf;

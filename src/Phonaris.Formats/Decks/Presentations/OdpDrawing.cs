@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using static Phonaris.Formats.Decks.Presentations.Odf;
 

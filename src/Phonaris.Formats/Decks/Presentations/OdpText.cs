@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using static Phonaris.Formats.Decks.Presentations.Odf;
 
@@ -54,7 +53,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         List<XElement> settings = [.. all.Select(s => s.Element(Style + "paragraph-properties")).OfType<XElement>()];
         List<XElement> words = [.. all.Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
         string? First(XName name) => settings.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
-        List<Run> runs = [.. Runs(paragraph, words)];
+        List<TextRun> runs = [.. Runs(paragraph, words)];
         if (runs.Count == 0) runs.Add(Run("", words));
         var list = level > 0 ? all.Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
         var (bullet, margin, indent) = Bullet(list, level, number, runs[0]);
@@ -65,7 +64,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
             Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, timing.AppearsWith(OdpDeck.Id(paragraph)));
     }
 
-    private static (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, Run run)
+    private static (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, TextRun run)
     {
         if (level == 0) return (null, 0, 0);
         var (margin, indent) = (level * 22.0, -18.0);
@@ -80,7 +79,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         return (new(own.Get(Text + "bullet-char") is { Length: > 0 } sign && sign[0] < 0xE000 ? sign : "•", color), margin, indent);
     }
 
-    private IEnumerable<Run> Runs(XElement holder, List<XElement> words)
+    private IEnumerable<TextRun> Runs(XElement holder, List<XElement> words)
     {
         foreach (var node in holder.Nodes())
         {
@@ -102,7 +101,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         }
     }
 
-    private static Run Run(string text, List<XElement> words)
+    private static TextRun Run(string text, List<XElement> words)
     {
         string? First(XName name) => words.Select(w => w.Get(name)).FirstOrDefault(v => v is not null);
         return new(

@@ -1,6 +1,5 @@
 using System.Xml.Linq;
 using DocumentFormat.OpenXml.Packaging;
-using Phonaris.Core;
 using Phonaris.Core.Shows;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 

@@ -1,6 +1,5 @@
 using System.Xml.Linq;
 using DocumentFormat.OpenXml.Packaging;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
@@ -172,7 +171,7 @@ internal sealed class PptxDrawing
     }
 
     private static TextBody Placeholder(string what) => new(
-        [new([new Run(what, 14, 0xFF707070, "")], Align.Center, 0, 0, null, 0, 0, 1)], 4, 4, 4, 4, Anchor.Middle, Wraps: true, Shrinks: true);
+        [new([new TextRun(what, 14, 0xFF707070, "")], Align.Center, 0, 0, null, 0, 0, 1)], 4, 4, 4, 4, Anchor.Middle, Wraps: true, Shrinks: true);
 
     private static Line? StyledLine(PptxColors colors, XElement? reference)
     {

@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using System.Xml.Linq;
 using DocumentFormat.OpenXml.Packaging;
-using Phonaris.Core;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;

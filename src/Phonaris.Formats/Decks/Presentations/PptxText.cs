@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
@@ -49,7 +48,7 @@ internal sealed class PptxText(
         var own = element.Element(A + "pPr");
         var level = (int)Math.Clamp(own.Number("lvl") ?? 0, 0, 8);
         List<XElement> chain = [.. own is null ? [] : new[] { own }, .. _lists.Concat(styles).Select(s => s.Element(A + $"lvl{level + 1}pPr")).OfType<XElement>()];
-        List<Run> runs = [.. element.Elements().SelectMany(e => Runs(e, chain, scale))];
+        List<TextRun> runs = [.. element.Elements().SelectMany(e => Runs(e, chain, scale))];
         var size = runs.Count > 0 ? runs[0].Size : Size(null, chain) * scale;
         var lines = Child("lnSpc");
         var spacing = lines?.Element(A + "spcPct").Share("val") ?? lines?.Element(A + "spcPts").Number("val") / 100.0 / (size * 1.2) ?? 1;
@@ -65,7 +64,7 @@ internal sealed class PptxText(
             Child(name) is { } space ? (space.Element(A + "spcPts").Number("val") / 100.0 ?? (space.Element(A + "spcPct").Share("val") ?? 0) * of) * tighten : 0;
     }
 
-    private IEnumerable<Run> Runs(XElement element, List<XElement> chain, double scale)
+    private IEnumerable<TextRun> Runs(XElement element, List<XElement> chain, double scale)
     {
         if (element.Name != A + "r" && element.Name != A + "fld" && element.Name != A + "br") return [];
         var own = element.Element(A + "rPr");
@@ -74,7 +73,7 @@ internal sealed class PptxText(
         if (text.Length == 0) return [];
         if (First("cap") == "all") text = text.ToUpper(CultureInfo.InvariantCulture);
         var link = own?.Element(A + "hlinkClick") is not null;
-        return [new Run(
+        return [new TextRun(
             text, Size(own, chain) * scale, Color(own, chain, link), Face(looks),
             Says("b"), Says("i"), link || First("u") is { } u && u != "none", First("strike") is { } s && s != "noStrike", looks.Select(l => l.Share("baseline")).FirstOrDefault(v => v is not null) ?? 0)];
 
@@ -102,7 +101,7 @@ internal sealed class PptxText(
         return face is null || face.StartsWith('+') ? colors.Font(face?.StartsWith("+mj", StringComparison.Ordinal) ?? heading) : face;
     }
 
-    private Bullet? Bullet(List<XElement> chain, List<Run> runs, int level, int[] counters)
+    private Bullet? Bullet(List<XElement> chain, List<TextRun> runs, int level, int[] counters)
     {
         var bullet = chain.Select(c => c.Elements().FirstOrDefault(e => e.Name == A + "buNone" || e.Name == A + "buChar" || e.Name == A + "buAutoNum" || e.Name == A + "buBlip"))
             .FirstOrDefault(b => b is not null);

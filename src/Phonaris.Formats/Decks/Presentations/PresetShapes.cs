@@ -1,5 +1,4 @@
 using System.Xml.Linq;
-using Phonaris.Core;
 using Phonaris.Core.Drawings;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 

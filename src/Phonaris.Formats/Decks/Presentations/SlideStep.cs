@@ -5,6 +5,3 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="Reveals">What appears or goes.</param>
 /// <param name="Plays">The shapes whose sound or film is played.</param>
 internal sealed record SlideStep(long? OffsetMs, IReadOnlyList<SlideReveal> Reveals, IReadOnlyList<string> Plays);
-
-/// <summary>A shape, or paragraphs of it, appearing or going.</summary>
-internal sealed record SlideReveal(string ShapeId, int? From, int? To, bool Appears);

@@ -1,7 +1,6 @@
 using System.IO.Compression;
 using System.Xml;
 using System.Xml.Linq;
-using Phonaris.Core;
 
 namespace Phonaris.Formats.Decks.Presentations;
 

@@ -1,0 +1,147 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>What sounds on a slide and why, or why it is silent, and for each the one change that would make it otherwise.</summary>
+public sealed class Explanation
+{
+    private readonly Show _show;
+    private readonly RunningOrder _order;
+    private readonly Schedule _schedule;
+    private readonly Slide _slide;
+    private readonly SlideTime _time;
+
+    private Explanation(Show show, RunningOrder order, Schedule schedule, SlideTime time) =>
+        (_show, _order, _schedule, _slide, _time) = (show, order, schedule, show.Slide(time.SlideId), time);
+
+    /// <summary>Explains a slide.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="slideId">The slide.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    /// <exception cref="RuleException">It is not in the show.</exception>
+    public static ValueList<Explained> Of(Show show, string slideId, FitOf? fit = null)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var order = RunningOrder.Of(show);
+        var slide = show.Slide(slideId);
+        return order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
+            ? new Explanation(show, order, Schedule.Of(show, order, fit), time).All()
+            : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
+    }
+
+    /// <summary>Explains all slides that are shown.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="fit">Works out what recipes come to.</param>
+    public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(Show show, FitOf? fit = null)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var order = RunningOrder.Of(show);
+        var schedule = Schedule.Of(show, order, fit);
+        return order.Slides.Select(time => (time.SlideId, new Explanation(show, order, schedule, time).All()));
+    }
+
+    private ValueList<Explained> All()
+    {
+        var sounding = _schedule.Cues.Where(Here).Select(Sounding).ToList();
+        var silent = _show.Cues
+            .Where(c => c.Span is not null && _order.Of(_show, c.Span).Contains(_time) && !_schedule.Cues.Any(s => s.CueId == c.Id && Here(s)))
+            .Select(Silent)
+            .ToList();
+        return sounding.Count > 0 ? [.. sounding, .. silent] : [Silence(), .. silent];
+    }
+
+    private bool Here(ScheduledCue cue) => cue.StartFrame < _time.EndFrame && cue.EndFrame > _time.StartFrame;
+
+    private Explained Sounding(ScheduledCue scheduled)
+    {
+        var cue = _show.Cue(scheduled.CueId);
+        return new(cue.Id, true, $"{Name(cue)} {Beginning(cue, scheduled)} and {Ending(cue, scheduled)}.", new("Mute it", new SetMuted(cue.Id, true)));
+    }
+
+    private string Beginning(Cue cue, ScheduledCue scheduled)
+    {
+        var delay = cue.DelayMs > 0 ? Say.Seconds(cue.DelayMs) : null;
+        if (scheduled.StartFrame < _time.StartFrame) return $"began on slide {NumberAt(scheduled.StartFrame)}";
+        if (scheduled.TakesOverFrom is { } before) return $"takes over here from {Name(_show.Cue(before))}";
+        return cue.Start.Kind switch
+        {
+            CueStartKind.Step => delay is null ? "begins here with a step" : $"begins here {delay} after a step",
+            CueStartKind.After => $"begins here {(delay is null ? "" : $"{delay} ")}after {Name(_show.Cue(cue.Start.CueId!))}",
+            CueStartKind.End when cue.Fit is null => "begins here, so as to end where its slides do",
+            _ => delay is null ? "begins with this slide" : $"begins {delay} into this slide",
+        };
+    }
+
+    private string Ending(Cue cue, ScheduledCue scheduled)
+    {
+        var where = scheduled.EndFrame > _time.EndFrame ? $"on slide {NumberAt(scheduled.EndFrame - 1)}" : "here";
+        if (TakenOver(scheduled) is { } by) return $"gives way to {Name(by)} {where}";
+        if (scheduled.NaturalFrames <= scheduled.LengthFrames) return $"finishes {where}";
+        if (cue.EachSlide) return "ends with this slide";
+        return cue.Stop switch
+        {
+            CueStop.Step => $"ends at a step {where}",
+            CueStop.Show or CueStop.Finished => "goes on to the end of the show",
+            _ => scheduled.EndFrame >= _time.EndFrame && where == "here" ? "ends with this slide" : $"ends with slide {NumberAt(scheduled.EndFrame - 1)}",
+        };
+    }
+
+    private Explained Silent(Cue cue)
+    {
+        var name = Name(cue);
+        if (cue.Muted) return Is($"{name} is muted.", "Let it sound", new SetMuted(cue.Id, false));
+        if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
+        if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.GivesWayTo is { } other)
+            return Is($"{name} gives way to {Name(_show.Cue(other))}, which begins at the same moment.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));
+        var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
+        if (last is null && cue is { Start.Kind: CueStartKind.End, Fit: null })
+            return Is($"{name} begins later, so as to end where its slides do.", "Begin with its slides", new SetStart(cue.Id, CueStart.WithSlide));
+        if (last is null)
+            return Is($"{name} would begin later than this slide ends.", "Begin at once", new Several([new SetDelay(cue.Id, 0), new SetStart(cue.Id, CueStart.WithSlide)], $"{name}: begins with its slide"));
+        if (TakenOver(last) is { } by)
+            return Is($"{name} gave way to {Name(by)} on slide {NumberAt(by, last)}, though its span goes on.", "Begin it again here", Again(cue));
+        return last.NaturalFrames <= last.LengthFrames
+            ? Is($"{name} had finished on slide {NumberAt(last.EndFrame - 1)}: what it uses is shorter than its span.", "Go round to fill the span", new SetRounds(cue.Id, Cue.FillSpan))
+            : Is($"{name} was set to end on slide {NumberAt(last.EndFrame - 1)}.", "End with its span", new SetStop(cue.Id, CueStop.Span));
+
+        Explained Is(string sentence, string words, Edit edit) => new(cue.Id, false, sentence, new(words, edit));
+    }
+
+    private Explained Silence()
+    {
+        var before = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame).MaxBy(c => c.EndFrame);
+        var after = _schedule.Cues.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
+        var byHand = _schedule.Silent.Where(c => !_show.Cue(c.CueId).Muted && c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
+        var ended = before is null ? "nothing has sounded before" : $"{Name(_show.Cue(before.CueId))} ended on slide {NumberAt(before.EndFrame - 1)}";
+        var next = after is null && byHand is null ? "nothing sounds after"
+            : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound starts on slide {NumberAt(byHand!.StartFrame)}, by hand"
+            : $"the next sound, {Name(_show.Cue(after.CueId))}, starts on slide {NumberAt(after.StartFrame)}";
+        var cue = before is null ? null : _show.Cue(before.CueId);
+        var remedy = cue?.Span is { } span && _show.SlideIndex(span.Last) < _time.Index
+            ? new Remedy($"Let {Name(cue)} go on through this slide", new SetSpan(cue.Id, span with { Last = _slide.Id }))
+            : null;
+        return new(null, false, $"Silence: {ended}; {next}.", remedy);
+    }
+
+    private PlaceCue Again(Cue cue) =>
+        new(cue with { Id = $"{cue.Id}-again-{_slide.Id}", Span = cue.Span! with { First = _slide.Id }, Start = CueStart.WithSlide, DelayMs = 0 }, int.MaxValue);
+
+    private Cue? TakenOver(ScheduledCue scheduled) =>
+        _schedule.Cues.FirstOrDefault(c => c.TakesOverFrom == scheduled.CueId && c.StartFrame < scheduled.EndFrame && c.EndFrame >= scheduled.EndFrame) is { } by ? _show.Cue(by.CueId) : null;
+
+    private int NumberAt(Cue by, ScheduledCue given) =>
+        NumberAt(_schedule.Cues.First(c => c.CueId == by.Id && c.TakesOverFrom == given.CueId).StartFrame);
+
+    private int NumberAt(long frame) => (_order.Slides.FirstOrDefault(s => frame < s.EndFrame) ?? _order.Slides[^1]).Number;
+
+    private string Name(Cue cue) => _show.Sound(cue.SoundId).Name;
+}
+
+/// <summary>One thing about the sound on a slide.</summary>
+/// <param name="CueId">The cue it is about, or null for silence and hidden slides.</param>
+/// <param name="Sounds">Whether it sounds here.</param>
+/// <param name="Sentence">What and why.</param>
+/// <param name="Remedy">The one change that would make it otherwise, or null.</param>
+public sealed record Explained(string? CueId, bool Sounds, string Sentence, Remedy? Remedy);

@@ -1,0 +1,8 @@
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>A change that is offered.</summary>
+/// <param name="Words">What it does.</param>
+/// <param name="Edit">The edit that does it.</param>
+public sealed record Remedy(string Words, Edit Edit);

@@ -1,0 +1,26 @@
+namespace Phonaris.Core.Drawings;
+
+/// <summary>What an area is painted with.</summary>
+public abstract record Paint;
+
+/// <summary>One colour.</summary>
+/// <param name="Color">0xAARRGGBB.</param>
+public sealed record SolidPaint(uint Color) : Paint;
+
+/// <summary>Colours running into each other.</summary>
+/// <param name="Stops">The colours with their places, 0 to 1.</param>
+/// <param name="Angle">The direction in degrees clockwise from left to right.</param>
+/// <param name="Radial">From the middle outward instead.</param>
+public sealed record GradientPaint(ValueList<GradientStop> Stops, double Angle, bool Radial) : Paint;
+
+/// <summary>A colour of a gradient.</summary>
+public readonly record struct GradientStop(double At, uint Color);
+
+/// <summary>A picture stretched over the area.</summary>
+/// <param name="Data">The picture file: PNG, JPEG, WebP, GIF, BMP or SVG.</param>
+/// <param name="Left">How much is cut off at the left, as a fraction of its width; negative adds room.</param>
+/// <param name="Top">How much is cut off at the top.</param>
+/// <param name="Right">How much is cut off at the right.</param>
+/// <param name="Bottom">How much is cut off at the bottom.</param>
+/// <param name="Opacity">0 to 1.</param>
+public sealed record PicturePaint(ReadOnlyMemory<byte> Data, double Left, double Top, double Right, double Bottom, double Opacity = 1) : Paint;

@@ -1,0 +1,14 @@
+namespace Phonaris.Core.Drawings;
+
+/// <summary>Text of equal looks.</summary>
+/// <param name="Text">The text.</param>
+/// <param name="Size">The font's size in points.</param>
+/// <param name="Color">0xAARRGGBB.</param>
+/// <param name="Font">The family asked for; another stands in where it is not there.</param>
+/// <param name="Bold">Bold.</param>
+/// <param name="Italic">Italic.</param>
+/// <param name="Underlined">Underlined.</param>
+/// <param name="Struck">Struck through.</param>
+/// <param name="Raised">How much it is raised, as a fraction of its size; negative lowers it.</param>
+public sealed record TextRun(
+    string Text, double Size, uint Color, string Font, bool Bold = false, bool Italic = false, bool Underlined = false, bool Struck = false, double Raised = 0);

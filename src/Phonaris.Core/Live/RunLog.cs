@@ -1,0 +1,35 @@
+namespace Phonaris.Core.Live;
+
+/// <summary>What a run of a show was like, told by the page that showed it.</summary>
+/// <param name="Stays">Where it was how long, in order.</param>
+/// <param name="Lines">What happened, in order.</param>
+public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
+{
+    /// <summary>The most stays and lines that are kept, and the longest line in characters.</summary>
+    public const int MostEntries = 20_000, LongestLine = 500;
+
+    /// <summary>The latest moment of a run, in milliseconds: a week.</summary>
+    public const long LatestMs = 7L * 24 * 3_600_000;
+
+    /// <summary>Checks that it can be one.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    public RunLog Validated()
+    {
+        if (Stays.Count > MostEntries || Lines.Count > MostEntries) throw new RuleException($"A run is told in at most {MostEntries} lines.", "log");
+        if (Stays.Any(s => s.AtMs is < 0 or > LatestMs || s.Ms is < 0 or > LatestMs) || Lines.Any(l => l.AtMs is < 0 or > LatestMs)) throw new RuleException("The times of a run lie within a week.", "log");
+        if (Lines.Any(l => l.Words.Length > LongestLine)) throw new RuleException($"A line of a run has at most {LongestLine} characters.", "log");
+        return this;
+    }
+}
+
+/// <summary>A stay on a slide.</summary>
+/// <param name="SlideId">The slide.</param>
+/// <param name="AtMs">When it was come to, in milliseconds from the run's beginning.</param>
+/// <param name="Ms">How long it lasted.</param>
+public sealed record RunStay(string SlideId, long AtMs, long Ms);
+
+/// <summary>Something that happened.</summary>
+/// <param name="AtMs">When, in milliseconds from the run's beginning.</param>
+/// <param name="SlideId">On which slide.</param>
+/// <param name="Words">What.</param>
+public sealed record RunLine(long AtMs, string SlideId, string Words);

@@ -1,0 +1,60 @@
+using System.Buffers;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Mixing;
+
+/// <summary>
+/// The one engine behind preview, dry run and export: any stretch of a schedule as interleaved stereo at 48 kHz, limited to −1 dBTP.
+/// It keeps no state between calls: stretches asked for in any order and any size give the same samples. One thread at a time.
+/// </summary>
+public sealed class Mixer
+{
+    /// <summary>A good size for working through a whole show: the limiter's context then costs little.</summary>
+    public const int StretchFrames = 4 * Frames.PerSecond;
+
+    private readonly (ScheduledCue Cue, CuePlayer Player)[] _players;
+    private readonly float[] _scratch = CuePlayer.Scratch();
+
+    /// <summary>A mixer for a schedule.</summary>
+    /// <param name="schedule">What sounds when.</param>
+    /// <param name="open">Gives the decoded samples of a source.</param>
+    public Mixer(Schedule schedule, Func<SoundSource, ISoundReader> open)
+    {
+        ArgumentNullException.ThrowIfNull(schedule);
+        ArgumentNullException.ThrowIfNull(open);
+        _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Source))))];
+        foreach (var (cue, player) in _players.Where(p => p.Cue.TakesOverFrom is not null))
+        {
+            var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).MaxBy(p => p.Cue.StartFrame);
+            if (before.Player is not null) player.TakeOverFrom(before.Player);
+        }
+    }
+
+    /// <summary>Renders a stretch.</summary>
+    /// <param name="start">Its first absolute frame, 0 or more.</param>
+    /// <param name="destination">Room for whole frames, interleaved.</param>
+    public void Render(long start, Span<float> destination)
+    {
+        ArgumentOutOfRangeException.ThrowIfNegative(start);
+        var (from, to) = Context(start, start + destination.Length / Frames.Channels);
+        var length = (int)(to - from) * Frames.Channels;
+        var rented = ArrayPool<float>.Shared.Rent(length);
+        try
+        {
+            var sum = rented.AsSpan(0, length);
+            sum.Clear();
+            foreach (var (cue, player) in _players)
+                if (cue.StartFrame < to && cue.EndFrame > from) player.AddTo(sum, from, _scratch);
+            Limiter.Limit(sum, from, start, destination);
+        }
+        finally
+        {
+            ArrayPool<float>.Shared.Return(rented);
+        }
+    }
+
+    /// <summary>The frames that bear on a stretch: it and the limiter's context, in whole milliseconds.</summary>
+    public static (long From, long To) Context(long start, long end) =>
+        (start - start % Frames.PerMs - Limiter.FramesBefore, end - end % Frames.PerMs + Limiter.FramesAfter + Frames.PerMs);
+}

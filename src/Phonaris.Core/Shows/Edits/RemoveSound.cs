@@ -1,0 +1,61 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Takes a sound out of the show. Its cues are parked, and with them it can be brought back.</summary>
+/// <param name="SoundId">The sound.</param>
+public sealed record RemoveSound(string SoundId) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var sound = show.Sound(SoundId);
+        if (sound.Removed) throw new RuleException($"{sound.Name} is removed already.", "sound");
+        if (show.Cues.Any(c => c.SoundId == SoundId))
+        {
+            var spans = show.Cues.Where(c => c.SoundId == SoundId && c.Span is not null).Select(c => new CueSpan(c.Id, c.Span!)).ToValueList();
+            var parked = show.With(sound with { Removed = true });
+            return new(
+                parked with { Cues = [.. parked.Cues.Select(c => c.SoundId == SoundId ? c with { Span = null } : c)] },
+                new RestoreSound(SoundId, spans));
+        }
+        var index = show.Sounds.FindIndex(s => s.Id == SoundId);
+        return new(show with { Sounds = show.Sounds.RemoveAt(index) }, new AddSound(sound, index));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before)
+    {
+        var parked = before.Cues.Count(c => c.SoundId == SoundId);
+        return $"Removed {before.Sound(SoundId).Name}{(parked == 0 ? "" : parked == 1 ? "; its cue is parked" : $"; its {parked} cues are parked")}";
+    }
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "span");
+}
+
+/// <summary>Brings a removed sound back, and cues of it to their slides.</summary>
+/// <param name="SoundId">The sound.</param>
+/// <param name="Spans">The cues to lie again, with their spans.</param>
+public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var sound = show.Sound(SoundId);
+        if (!sound.Removed) throw new RuleException($"{sound.Name} is there already.", "sound");
+        var next = show.With(sound with { Removed = false });
+        foreach (var (cueId, span) in Spans)
+        {
+            next.Indices(span);
+            next = next.With(next.Cue(cueId) with { Span = span });
+        }
+        return new(next, new RemoveSound(SoundId));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Brought {before.Sound(SoundId).Name} back";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}", .. Edits.Touches.Spans(Spans)];
+}

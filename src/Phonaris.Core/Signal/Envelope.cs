@@ -1,0 +1,62 @@
+using System.Text;
+
+namespace Phonaris.Core.Signal;
+
+/// <summary>
+/// Changes of a cue's gain along its course, in dB: from one point to the next evenly, beyond the ends as at them. Without points it
+/// changes nothing.
+/// </summary>
+/// <param name="Points">The points, in ascending order of frames.</param>
+public sealed record Envelope(ValueList<EnvelopePoint> Points)
+{
+    /// <summary>No change.</summary>
+    public static Envelope Even { get; } = new([]);
+
+    /// <summary>The change at a frame of the cue, in dB.</summary>
+    public double DbAt(long frame)
+    {
+        var next = After(frame);
+        if (next == 0) return Points.Count == 0 ? 0 : Points[0].Db;
+        if (next == Points.Count) return Points[^1].Db;
+        var (from, to) = (Points[next - 1], Points[next]);
+        return from.Db + (to.Db - from.Db) * (frame - from.Frame) / (to.Frame - from.Frame);
+    }
+
+    /// <summary>The change at a frame of the cue, as a linear gain.</summary>
+    public float GainAt(long frame) => Points.Count == 0 ? 1 : Gain.FromDecibels(DbAt(frame));
+
+    /// <summary>The position of the first point behind a frame.</summary>
+    public int After(long frame)
+    {
+        var (low, high) = (0, Points.Count);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (Points[middle].Frame <= frame) low = middle + 1;
+            else high = middle;
+        }
+        return low;
+    }
+
+    /// <summary>Both changes together: in dB they add up.</summary>
+    public static Envelope operator +(Envelope left, Envelope right)
+    {
+        ArgumentNullException.ThrowIfNull(left);
+        ArgumentNullException.ThrowIfNull(right);
+        if (left.Points.Count == 0) return right;
+        if (right.Points.Count == 0) return left;
+        var frames = left.Points.Concat(right.Points).Select(p => p.Frame).Distinct().Order();
+        return new([.. frames.Select(f => new EnvelopePoint(f, left.DbAt(f) + right.DbAt(f)))]);
+    }
+
+    private bool PrintMembers(StringBuilder builder)
+    {
+        builder.AppendJoin(' ', Points);
+        return true;
+    }
+}
+
+/// <summary>A point of an <see cref="Envelope"/>.</summary>
+/// <param name="Frame">The frame of the cue, 0 at its start.</param>
+/// <param name="Db">The change in dB.</param>
+public readonly record struct EnvelopePoint(long Frame, double Db);

@@ -1,0 +1,172 @@
+using System.Numerics.Tensors;
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
+
+namespace Phonaris.Core.Signal;
+
+/// <summary>
+/// Loudness after ITU-R BS.1770-5 and EBU R 128: K-weighting, mean square over blocks of 400 ms every 100 ms, and for the integrated
+/// value the gates at −70 LUFS and 10 LU below the ungated mean; loudness range after EBU Tech 3342. Takes the sound in blocks of any size.
+/// </summary>
+public sealed class LoudnessMeter
+{
+    /// <summary>Steps of 10 ms in a momentary block of 400 ms: fine enough to find the loudest wherever it begins.</summary>
+    private const int MomentarySteps = 40;
+
+    /// <summary>Steps in a short-term block of 3 s.</summary>
+    private const int ShortTermSteps = 300;
+
+    /// <summary>Steps from one block to the next where the standard asks for an overlap: 100 ms.</summary>
+    private const int HopSteps = 10;
+
+    /// <summary>Steps after which the filters have forgotten what was before: 150 ms, 36 time constants of the high pass.</summary>
+    private const int RunInSteps = 15;
+
+    private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
+    private const double RangeFrom = 0.10, RangeTo = 0.95;
+
+    private readonly int _channels, _stepFrames;
+    private readonly double[] _weights;
+    private readonly KWeighting _weighting;
+    private readonly KWeighting.State[] _states;
+    private readonly float[] _pair;
+    private readonly List<double> _steps = [];
+    private double _sum;
+    private int _filled;
+
+    /// <summary>A meter for the engine's format, or another.</summary>
+    /// <param name="sampleRate">Frames a second.</param>
+    /// <param name="channels">Samples in a frame, 1 or more; five and six are taken as L R C Ls Rs and L R C LFE Ls Rs.</param>
+    public LoudnessMeter(int sampleRate = Frames.PerSecond, int channels = Frames.Channels)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(sampleRate, 1000);
+        ArgumentOutOfRangeException.ThrowIfLessThan(channels, 1);
+        (_channels, _stepFrames) = (channels, sampleRate / 100);
+        _weighting = new(sampleRate);
+        _pair = new float[2 * _stepFrames];
+        _states = new KWeighting.State[(channels + 1) / 2];
+        _weights = channels switch
+        {
+            5 => [1, 1, 1, 1.41, 1.41],
+            6 => [1, 1, 1, 0, 1.41, 1.41],
+            _ => [.. Enumerable.Repeat(1.0, channels)],
+        };
+    }
+
+    /// <summary>The momentary loudness (400 ms) every 100 ms so far, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> MomentaryLufs() => Blocks(MomentarySteps, HopSteps).Select(Lufs);
+
+    /// <summary>The short-term loudness (3 s) every 100 ms so far, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> ShortTermLufs() => Blocks(ShortTermSteps, HopSteps).Select(Lufs);
+
+    /// <summary>The loudness of each 100 ms so far by itself, in LUFS; −∞ for silence.</summary>
+    public IEnumerable<double> TenthsLufs() => Blocks(HopSteps, HopSteps).Select(Lufs);
+
+    /// <summary>Takes the next interleaved samples, whole frames.</summary>
+    public void Add(ReadOnlySpan<float> samples)
+    {
+        if (_channels == 2 && _filled == 0) samples = AddHalves(MemoryMarshal.Cast<float, Vector64<float>>(samples));
+        while (samples.Length >= _channels)
+        {
+            var count = Math.Min(samples.Length / _channels, _stepFrames - _filled);
+            var stretch = samples[..(count * _channels)];
+            for (var pair = 0; pair < _states.Length; pair++)
+            {
+                var frames = MemoryMarshal.Cast<float, Vector64<float>>(Pair(stretch, pair));
+                var squares = _weighting.SumsOfSquares(frames, frames, ref _states[pair]);
+                _sum += squares[0] * _weights[2 * pair] + (2 * pair + 1 < _channels ? squares[1] * _weights[2 * pair + 1] : 0);
+            }
+            samples = samples[stretch.Length..];
+            if ((_filled += count) < _stepFrames) continue;
+            _steps.Add(_sum / _stepFrames);
+            (_sum, _filled) = (0, 0);
+        }
+    }
+
+    /// <summary>
+    /// Takes two halves of a long stretch of stereo side by side, which takes half as long. The second half is entered with what led
+    /// to it weighted for so long that nothing of what was before is left in the filters.
+    /// </summary>
+    /// <returns>The samples left over.</returns>
+    private ReadOnlySpan<float> AddHalves(ReadOnlySpan<Vector64<float>> frames)
+    {
+        var steps = frames.Length / _stepFrames / 2;
+        if (steps <= 2 * RunInSteps) return MemoryMarshal.Cast<Vector64<float>, float>(frames);
+        var half = steps * _stepFrames;
+        var runIn = frames[(half - RunInSteps * _stepFrames)..half];
+        var entered = default(KWeighting.State);
+        _weighting.SumsOfSquares(runIn, runIn, ref entered);
+        var state = KWeighting.State.From(_states[0], entered);
+        var at = _steps.Count;
+        CollectionsMarshal.SetCount(_steps, at + 2 * steps);
+        for (var step = 0; step < steps; step++)
+        {
+            var from = step * _stepFrames;
+            var squares = _weighting.SumsOfSquares(frames.Slice(from, _stepFrames), frames.Slice(half + from, _stepFrames), ref state);
+            _steps[at + step] = (squares[0] + squares[1]) / _stepFrames;
+            _steps[at + steps + step] = (squares[2] + squares[3]) / _stepFrames;
+        }
+        _states[0] = KWeighting.State.From(state, state);
+        return MemoryMarshal.Cast<Vector64<float>, float>(frames[(2 * half)..]);
+    }
+
+    /// <summary>Two channels of a stretch side by side; beside a last one alone there is silence.</summary>
+    private ReadOnlySpan<float> Pair(ReadOnlySpan<float> stretch, int pair)
+    {
+        if (_channels == 2) return stretch;
+        var count = stretch.Length / _channels;
+        for (var i = 0; i < count; i++)
+        {
+            _pair[2 * i] = stretch[i * _channels + 2 * pair];
+            _pair[2 * i + 1] = 2 * pair + 1 < _channels ? stretch[i * _channels + 2 * pair + 1] : 0;
+        }
+        return _pair.AsSpan(0, 2 * count);
+    }
+
+    /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>
+    public double? IntegratedLufs()
+    {
+        var loud = Blocks(MomentarySteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
+        if (loud.Count == 0) return null;
+        var gate = Lufs(loud.Average()) + IntegratedGate;
+        var kept = loud.Where(p => Lufs(p) > gate).ToList();
+        return kept.Count == 0 ? null : Lufs(kept.Average());
+    }
+
+    /// <summary>The greatest momentary loudness (400 ms) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    public double? LoudestLufs() => Loudest(MomentarySteps);
+
+    /// <summary>The greatest short-term loudness (3 s) in LUFS so far, or null when there is none above −70 LUFS.</summary>
+    public double? LoudestShortTermLufs() => Loudest(ShortTermSteps);
+
+    /// <summary>The loudness range in LU so far, or null when the sound is too short or too quiet for one.</summary>
+    public double? RangeLu()
+    {
+        var loud = Blocks(ShortTermSteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
+        if (loud.Count == 0) return null;
+        var gate = Lufs(loud.Average()) + RangeGate;
+        var kept = loud.Select(Lufs).Where(l => l > gate).Order().ToList();
+        return At(RangeTo) - At(RangeFrom);
+
+        double At(double share) => kept[(int)Math.Round((kept.Count - 1) * share)];
+    }
+
+    private double? Loudest(int steps)
+    {
+        var loudest = Blocks(steps, 1).DefaultIfEmpty(0).Max();
+        return Lufs(loudest) > AbsoluteGate ? Lufs(loudest) : null;
+    }
+
+    /// <summary>The mean squares of blocks of so many steps, so many steps apart.</summary>
+    private IEnumerable<double> Blocks(int steps, int hop)
+    {
+        // A running sum would gather rounding over hours of loud and quiet; so few numbers can be added afresh.
+        for (var i = 0; i + steps <= _steps.Count; i += hop)
+        {
+            var sum = TensorPrimitives.Sum<double>(CollectionsMarshal.AsSpan(_steps).Slice(i, steps));
+            yield return sum / steps;
+        }
+    }
+
+    private static double Lufs(double meanSquare) => -0.691 + 10 * Math.Log10(meanSquare);
+}

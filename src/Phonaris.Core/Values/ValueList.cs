@@ -1,0 +1,114 @@
+using System.Collections;
+using System.Collections.Immutable;
+using System.Runtime.CompilerServices;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+
+namespace Phonaris.Core.Values;
+
+/// <summary>
+/// An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+/// Written in JSON as an array.
+/// </summary>
+/// <typeparam name="T">The type of the items.</typeparam>
+[CollectionBuilder(typeof(ValueList), nameof(ValueList.Create))]
+[JsonConverter(typeof(ValueListConverterFactory))]
+public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
+{
+    private readonly ImmutableArray<T> _items;
+
+    internal ValueList(ImmutableArray<T> items) => _items = items;
+
+    internal ImmutableArray<T> Items => _items;
+
+    /// <inheritdoc/>
+    public int Count => _items.Length;
+
+    /// <inheritdoc/>
+    public T this[int index] => _items[index];
+
+    /// <summary>The first position whose item answers to <paramref name="match"/>, or -1.</summary>
+    public int FindIndex(Predicate<T> match)
+    {
+        ArgumentNullException.ThrowIfNull(match);
+        for (var i = 0; i < _items.Length; i++)
+            if (match(_items[i])) return i;
+        return -1;
+    }
+
+    /// <summary>A list with <paramref name="item"/> put in at <paramref name="index"/>.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The index is not in 0…Count.</exception>
+    public ValueList<T> Insert(int index, T item) => new(_items.Insert(index, item));
+
+    /// <summary>A list with the item at <paramref name="index"/> replaced.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">There is no such item.</exception>
+    public ValueList<T> SetItem(int index, T item) => new(_items.SetItem(index, item));
+
+    /// <summary>A list without the item at <paramref name="index"/>.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">There is no such item.</exception>
+    public ValueList<T> RemoveAt(int index) => new(_items.RemoveAt(index));
+
+    /// <summary>The items as a span, without a copy.</summary>
+    public ReadOnlySpan<T> AsSpan() => _items.AsSpan();
+
+    /// <inheritdoc/>
+    public bool Equals(ValueList<T>? other) => other is not null && _items.AsSpan().SequenceEqual(other._items.AsSpan());
+
+    /// <inheritdoc/>
+    public override bool Equals(object? obj) => Equals(obj as ValueList<T>);
+
+    /// <inheritdoc/>
+    public override int GetHashCode()
+    {
+        var hash = new HashCode();
+        foreach (var item in _items) hash.Add(item);
+        return hash.ToHashCode();
+    }
+
+    /// <inheritdoc/>
+    public IEnumerator<T> GetEnumerator() => ((IEnumerable<T>)_items).GetEnumerator();
+
+    IEnumerator IEnumerable.GetEnumerator() => GetEnumerator();
+}
+
+/// <summary>Makes <see cref="ValueList{T}"/>s.</summary>
+public static class ValueList
+{
+    /// <summary>A list of the given items; what collection expressions call.</summary>
+    public static ValueList<T> Create<T>(ReadOnlySpan<T> items) => new(ImmutableArray.Create(items));
+
+    /// <summary>The items of a sequence as a list.</summary>
+    public static ValueList<T> ToValueList<T>(this IEnumerable<T> items) => new([.. items]);
+}
+
+internal sealed class ValueListConverterFactory : JsonConverterFactory
+{
+    public override bool CanConvert(Type typeToConvert) =>
+        typeToConvert.IsGenericType && typeToConvert.GetGenericTypeDefinition() == typeof(ValueList<>);
+
+    public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
+        (JsonConverter)Activator.CreateInstance(typeof(Converter<>).MakeGenericType(typeToConvert.GetGenericArguments()))!;
+
+    private sealed class Converter<T> : JsonConverter<ValueList<T>>
+    {
+        // What a list may hold nothing at says so: see ValueListWithGaps.
+        public override ValueList<T> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            JsonSerializer.Deserialize<ImmutableArray<T>>(ref reader, options) is not { IsDefault: false } items ? new([])
+            : default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list holds nothing where something is to be.")
+            : new(items);
+
+        public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) =>
+            JsonSerializer.Serialize(writer, value.Items, options);
+    }
+}
+
+/// <summary>Reads a list that may hold nothing at some of its places.</summary>
+internal sealed class ValueListWithGaps<T> : JsonConverter<ValueList<T?>>
+    where T : class
+{
+    public override ValueList<T?> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+        JsonSerializer.Deserialize<ImmutableArray<T?>>(ref reader, options) is { IsDefault: false } items ? new(items) : new([]);
+
+    public override void Write(Utf8JsonWriter writer, ValueList<T?> value, JsonSerializerOptions options) =>
+        JsonSerializer.Serialize(writer, value.Items, options);
+}

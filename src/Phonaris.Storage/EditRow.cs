@@ -1,0 +1,23 @@
+namespace Phonaris.Storage;
+
+/// <summary>An edit in a show's history.</summary>
+public sealed class EditRow
+{
+    /// <summary>The show it was made on.</summary>
+    public required string ShowId { get; init; }
+
+    /// <summary>Its place in the history, from 1.</summary>
+    public int Position { get; init; }
+
+    /// <summary>The edit, as <see cref="StoredJson"/> writes it.</summary>
+    public required string Edit { get; init; }
+
+    /// <summary>The edit that undoes it, likewise.</summary>
+    public required string Inverse { get; init; }
+
+    /// <summary>The number of the format they are written in.</summary>
+    public int Format { get; init; } = 1;
+
+    /// <summary>What it did, in words.</summary>
+    public required string Sentence { get; init; }
+}

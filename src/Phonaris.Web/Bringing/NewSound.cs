@@ -1,0 +1,13 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>A sound to bring in.</summary>
+/// <param name="Hash">The content hash of its file, brought in before.</param>
+/// <param name="Name">What the file was called.</param>
+/// <param name="Kind">What it is for; null to guess.</param>
+/// <param name="SlideId">The slide to lay it on at once; null for none.</param>
+public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null)
+{
+    internal BroughtFile File => new(Hash, Name);
+}

@@ -1,0 +1,17 @@
+namespace Phonaris.Web.Hosting;
+
+/// <summary>Settings of the app, section <c>Phonaris</c>.</summary>
+internal sealed class AppOptions
+{
+    /// <summary>The folder everything is kept in; the user's data folder when left out.</summary>
+    public string? Data { get; set; }
+
+    /// <summary>The folder of the demo show, to be put in at the start; null for none.</summary>
+    public string? Demo { get; set; }
+
+    /// <summary>The folder of the sound catalogue that ships with the app; null for none.</summary>
+    public string? Catalogue { get; set; }
+
+    /// <summary>Whether the catalogue is slow now and then, and fails now and then, as one on the other side of a network does.</summary>
+    public bool MoodyCatalogue { get; set; }
+}

@@ -1,0 +1,136 @@
+using System.Reflection;
+using Microsoft.AspNetCore.Hosting.Server;
+using Microsoft.AspNetCore.Hosting.Server.Features;
+using Microsoft.AspNetCore.StaticFiles;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using Phonaris.Core.Shows;
+using Phonaris.Media;
+using Phonaris.Media.Films;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Bringing;
+using Phonaris.Web.Catalogue;
+using Phonaris.Web.Exports;
+using Phonaris.Web.Fitting;
+using Phonaris.Web.Hearing;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Live;
+using Phonaris.Web.Reading;
+using Phonaris.Web.Shows;
+using Serilog;
+
+namespace Phonaris.Web;
+
+/// <summary>Puts the app together.</summary>
+internal static class House
+{
+    /// <summary>Whether Program.cs runs only to write the OpenAPI document while building.</summary>
+    private static bool OnlyDescribed => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+    /// <summary>Registers the services.</summary>
+    public static void AddHouse(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddSerilog((_, log) => log.ReadFrom.Configuration(builder.Configuration).WriteTo.Console());
+        services.Configure<AppOptions>(builder.Configuration.GetSection("Phonaris"));
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
+        services.AddSingleton<DataFolder>();
+        services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
+        services.AddSingleton<ShowStore>();
+        services.AddSingleton<VersionStore>();
+        services.AddSingleton<JobStore>();
+        services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
+        services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
+        services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
+        services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
+        services.AddSingleton<DeckReaders>();
+        services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
+        services.AddSingleton<FilmExporter>();
+        // Jobs change shows, and changes of shows queue jobs.
+        services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
+        services.AddSingleton<IPages, HubPages>();
+        services.AddSingleton<ShowChanges>();
+        services.AddSingleton<ShowViews>();
+        services.AddSingleton<Mixes>();
+        services.AddSingleton<RunStore>();
+        services.AddSingleton<LiveRuns>();
+        services.AddSingleton<ClickerRooms>();
+        services.AddSingleton<ClickerHost>();
+        services.AddSingleton<IShowLeaves, RunsLeave>();
+        services.AddSingleton<ExportedFiles>();
+        services.AddSingleton<JobRunner>();
+        services.AddSingleton<Housekeeping>();
+        if (!OnlyDescribed)
+        {
+            services.AddHostedService(s => s.GetRequiredService<JobRunner>());
+            services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
+        }
+        services.AddSingleton<IJobWork, BringSound>();
+        services.AddSingleton<IJobWork, BringDeck>();
+        services.AddSingleton<IJobWork, BringSounds>();
+        services.AddSingleton<IJobWork, ReplaceFile>();
+        services.AddSingleton<IJobWork, MakeLighter>();
+        services.AddSingleton<IJobWork, ExportShow>();
+        services.AddSingleton<IJobWork, ChangeSpeed>();
+        services.AddSingleton<IJobWork, Listen>();
+        services.AddSingleton<ISoundCatalogue>(s =>
+        {
+            var options = s.GetRequiredService<IOptions<AppOptions>>().Value;
+            var shelf = new FolderCatalogue(options.Catalogue);
+            return options.MoodyCatalogue ? new MoodyCatalogue(shelf, s.GetRequiredService<TimeProvider>()) : shelf;
+        });
+        services.AddSingleton<DemoShow>();
+        services.AddSignalR().AddJsonProtocol(o => ShowJson.Configure(o.PayloadSerializerOptions));
+        services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
+        services.AddProblemDetails();
+        services.AddExceptionHandler<Problems>();
+        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>());
+        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
+        // Bodies are limited where they are read, each kind of file to its own size.
+        builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = Sound.GreatestBytes);
+    }
+
+    /// <summary>Brings the database up to date and, where asked, puts the demo show in.</summary>
+    public static async Task PrepareAsync(this WebApplication app)
+    {
+        if (OnlyDescribed) return;
+        await app.Services.GetRequiredService<DataFolder>().HoldAsync();
+        var paths = app.Services.GetRequiredService<AppPaths>();
+        await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
+        app.Services.GetRequiredService<Housekeeping>().ClearLeftovers();
+        app.Services.GetRequiredService<DeckReaders>().GetReady();
+        await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
+    }
+
+    /// <summary>Sets the request pipeline up.</summary>
+    public static void UseHouse(this WebApplication app)
+    {
+        app.UseMiddleware<Shields>();
+        app.UseExceptionHandler();
+        app.UseHostFiltering();
+        app.UseMiddleware<SameOrigin>();
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions { ContentTypeProvider = FileTypes() });
+        app.MapOpenApi();
+        var opens = app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Demo is null ? "" : $"/shows/{DemoShow.Id}";
+        app.Lifetime.ApplicationStarted.Register(() =>
+        {
+            // A server within a test listens nowhere.
+            var addresses = app.Services.GetRequiredService<IServer>().Features.Get<IServerAddressesFeature>()?.Addresses ?? [];
+            foreach (var address in addresses) Console.WriteLine($"Phonaris is at {address}{opens}");
+        });
+    }
+
+    private static FileExtensionContentTypeProvider FileTypes()
+    {
+        var types = new FileExtensionContentTypeProvider();
+        types.Mappings[".flac"] = "audio/flac";
+        types.Mappings[".ogg"] = "audio/ogg";
+        types.Mappings[".opus"] = "audio/ogg";
+        return types;
+    }
+}

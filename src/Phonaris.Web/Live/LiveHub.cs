@@ -1,0 +1,31 @@
+using Microsoft.AspNetCore.SignalR;
+
+namespace Phonaris.Web.Live;
+
+/// <summary>
+/// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
+/// those that present, <c>press</c> (a clicker's button) and <c>presented</c> (another page presents the show too).
+/// </summary>
+internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers) : Hub
+{
+    /// <summary>The group of the pages of a run.</summary>
+    public static string RunGroup(string runId) => $"run {runId}";
+
+    /// <summary>Follows a show.</summary>
+    public Task Follow(string showId) => Groups.AddToGroupAsync(Context.ConnectionId, showId);
+
+    /// <summary>Follows a run that this page shows.</summary>
+    public async Task FollowRun(string showId, string runId)
+    {
+        runs.Connect(runId, Context.ConnectionId);
+        await Groups.AddToGroupAsync(Context.ConnectionId, RunGroup(runId));
+        if (runs.Find(showId, runId)?.Kind == RunKind.Present) await Clients.OthersInGroup(showId).SendAsync("presented", runId);
+    }
+
+    /// <inheritdoc/>
+    public override Task OnDisconnectedAsync(Exception? exception)
+    {
+        if (runs.Disconnect(Context.ConnectionId) is { } runId) _ = clickers.ShutUnlessBackAsync(runId, () => runs.HasPage(runId));
+        return base.OnDisconnectedAsync(exception);
+    }
+}
