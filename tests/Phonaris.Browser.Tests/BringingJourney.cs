@@ -4,7 +4,6 @@ using SkiaSharp;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>All that is brought in: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
-[Collection("journeys")]
 public sealed class BringingJourney : IDisposable
 {
     private readonly Browser _browser = new();

@@ -14,6 +14,7 @@ public sealed class Browser : IDisposable
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
     private readonly WebApplicationFactory<Program> _app;
     private readonly ChromeDriver _driver;
+    private readonly List<string> _tabs = [];
 
     /// <param name="withDemo">Whether the demo show is there.</param>
     /// <param name="hears">Whether what sounds is listened to, see <see cref="Ear"/>.</param>
@@ -80,13 +81,15 @@ public sealed class Browser : IDisposable
     public void Tab(string path)
     {
         _driver.SwitchTo().NewWindow(WindowType.Tab);
+        _tabs.Add(_driver.CurrentWindowHandle);
         Go(path);
     }
 
-    /// <summary>Closes the tab in hand and takes the first one.</summary>
-    public void CloseTab()
+    /// <summary>Closes the tabs that were opened here and takes the first one.</summary>
+    public void CloseTabs()
     {
-        _driver.Close();
+        foreach (var tab in _tabs.Where(_driver.WindowHandles.Contains)) _driver.SwitchTo().Window(tab).Close();
+        _tabs.Clear();
         Window();
     }
 
@@ -141,10 +144,10 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Waits until something holds.</summary>
-    public T Until<T>(Func<T?> probe, string what)
+    public T Until<T>(Func<T?> probe, string what, TimeSpan? patience = null)
     {
         var watch = Stopwatch.StartNew();
-        while (watch.Elapsed < Patience)
+        while (watch.Elapsed < (patience ?? Patience))
         {
             try
             {

@@ -4,7 +4,6 @@ using OpenQA.Selenium;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>A show checked and timed before it is shown: by its planned holds, and stepped through by hand with a voice recorded for each slide; and left to run by itself.</summary>
-[Collection("journeys")]
 public sealed class DryRunJourney : IDisposable
 {
     private readonly Browser _browser = new(hears: true);

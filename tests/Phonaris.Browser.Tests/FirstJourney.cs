@@ -7,7 +7,6 @@ namespace Phonaris.Browser.Tests;
 
 /// <summary>The main job, start to finish, as a hurried presenter does it.</summary>
 // Playing is timed: journeys of one collection go one after the other.
-[Collection("journeys")]
 public sealed class FirstJourney : IDisposable
 {
     private readonly Browser _browser = new();

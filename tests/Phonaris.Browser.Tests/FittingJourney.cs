@@ -3,7 +3,6 @@ using OpenQA.Selenium;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>Music that is too long, or too short, made exactly as long as its slides, heard before it is chosen, and following when the show changes.</summary>
-[Collection("journeys")]
 public sealed class FittingJourney : IDisposable
 {
     private readonly Browser _browser = new(withDemo: true);

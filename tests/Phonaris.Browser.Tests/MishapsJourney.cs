@@ -10,7 +10,6 @@ namespace Phonaris.Browser.Tests;
 
 /// <summary>What goes wrong at a desk, and that nothing is lost by it.</summary>
 // Playing is timed: journeys of one collection go one after the other.
-[Collection("journeys")]
 public sealed class MishapsJourney : IDisposable
 {
     private readonly Browser _browser = new();

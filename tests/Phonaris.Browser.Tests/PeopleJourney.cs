@@ -6,7 +6,6 @@ namespace Phonaris.Browser.Tests;
 /// The people Phonaris is for, each with their own task from the first file to the end of it; the event host's is <see cref="PresentingJourney"/>.
 /// Strokes are counted in docs/journeys.md.
 /// </summary>
-[Collection("journeys")]
 public sealed class PeopleJourney : IDisposable
 {
     private readonly Browser _browser = new(hears: true);

@@ -3,7 +3,6 @@ using OpenQA.Selenium;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>Cues shaped on the sheet: laid in a few strokes, handed over, chained, clicked, moved many at a time, by mouse and by keyboard alone.</summary>
-[Collection("journeys")]
 public sealed class ShapingJourney : IDisposable
 {
     private readonly Browser _browser = new();
@@ -106,7 +105,7 @@ public sealed class ShapingJourney : IDisposable
         _browser.Expect("Slides", "1–4");
         _browser.Press("m");
         _browser.Until(() => Focused().Contains("muted", StringComparison.Ordinal), "muted there");
-        _browser.CloseTab();
+        _browser.CloseTabs();
         _browser.Until(() => _browser.Find("[data-cue='Dusk pad'] [role=button]").GetDomAttribute("aria-label")!.Contains("muted", StringComparison.Ordinal), "muted here");
         _browser.Press("z", Keys.Control);
         _browser.Until(() => !_browser.Find("[data-cue='Dusk pad'] [role=button]").GetDomAttribute("aria-label")!.Contains("muted", StringComparison.Ordinal), "and not muted any more");

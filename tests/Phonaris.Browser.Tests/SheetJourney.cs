@@ -5,7 +5,6 @@ using SkiaSharp;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>Work on the sheet itself: slides moved, stepped, sectioned and made; strands taken hold of; sounds replaced, removed and brought back.</summary>
-[Collection("journeys")]
 public sealed class SheetJourney : IDisposable
 {
     private readonly Browser _browser = new();

@@ -1,9 +1,8 @@
-import { useState } from "react";
 import { HotspotShape } from "../ui/HotspotShape";
 import { countdownWords } from "./countdown";
 import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
-import type { Picture, Pictures } from "./pictures";
+import type { Pictures } from "./pictures";
 import { SlidePicture } from "./SlidePicture";
 
 interface Props {
@@ -26,10 +25,11 @@ export function AudienceView({ stage, showId, pictures, startsAt }: Props) {
       {picture && (
         <div className="absolute inset-0 grid place-items-center">
           <div className="relative max-h-full max-w-full" style={{ aspectRatio: ratio(slide?.picture), width: "100%" }}>
-            <Dissolving
+            <SlidePicture
               picture={picture}
-              ms={place.step === 0 && slide?.transition.kind === "dissolve" ? slide.transition.ms : 0}
+              dissolveMs={place.step === 0 && slide?.transition.kind === "dissolve" ? slide.transition.ms : 0}
               alt={slide?.title ?? ""}
+              className="absolute inset-0 h-full w-full object-contain"
             />
             {spots.map((cue) => {
               const spot = stage.view.show.cues.find((c) => c.id === cue.cueId)?.hotspot;
@@ -68,25 +68,6 @@ export function AudienceView({ stage, showId, pictures, startsAt }: Props) {
 
 const ratio = (picture: { width: number; height: number; card: unknown } | undefined) =>
   !picture || picture.card || picture.width === 0 ? "16 / 9" : `${picture.width} / ${picture.height}`;
-
-/** A picture that comes in over the one before it. */
-function Dissolving({ picture, ms, alt }: { picture: Picture; ms: number; alt: string }) {
-  const [shown, setShown] = useState({ picture, before: undefined as Picture | undefined, ms: 0 });
-  if (shown.picture !== picture) setShown({ picture, before: shown.picture, ms });
-  // Each keeps its canvas as it goes under the next.
-  return [shown.before, shown.picture].map(
-    (each) =>
-      each && (
-        <SlidePicture
-          key={each.address}
-          picture={each}
-          alt={each === shown.picture ? alt : ""}
-          className="absolute inset-0 h-full w-full object-contain"
-          style={each === shown.picture && shown.ms > 0 ? { animation: `dissolve ${shown.ms}ms linear` } : {}}
-        />
-      ),
-  );
-}
 
 function Countdown({ startsAt }: { startsAt: number }) {
   useTick();

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type CSSProperties } from "react";
+import { useEffect, useRef } from "react";
 import type { Picture } from "./pictures";
 
 interface Props {
@@ -6,28 +6,41 @@ interface Props {
   alt: string;
   /** The width it is decoded to, in pixels; its own where left out. */
   width?: number;
+  /** How long it takes to come in over the one before it, in milliseconds. */
+  dissolveMs?: number;
   className: string;
-  style?: CSSProperties;
 }
 
-/** A slide's picture: decoded when it is shown and let go when another is, so that a long show takes no more memory than one slide. */
-export function SlidePicture({ picture, alt, width, className, style }: Props) {
+/**
+ * A slide's picture: decoded when it is shown and let go when another is, so that a long show takes no more memory than a slide or two. Of
+ * pictures that follow each other faster than they can be decoded some are left out.
+ */
+export function SlidePicture({ picture, alt, width, dissolveMs = 0, className }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const before = useRef<HTMLCanvasElement>(null);
+  const turn = useRef(Promise.resolve());
   useEffect(() => {
     if (!picture) return;
     let gone = false;
-    void decoded(picture, width)
-      .then((bitmap) => {
-        if (gone || !canvas.current) return bitmap.close();
-        canvas.current.width = bitmap.width;
-        canvas.current.height = bitmap.height;
-        canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap);
-      })
-      .catch(() => undefined);
+    const show = async () => {
+      if (gone) return;
+      const bitmap = await decoded(picture, width);
+      if (!canvas.current) return bitmap.close();
+      if (dissolveMs > 0 && before.current) dissolve(before.current, canvas.current, dissolveMs);
+      canvas.current.width = bitmap.width;
+      canvas.current.height = bitmap.height;
+      canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap);
+    };
+    turn.current = turn.current.then(show).catch(() => undefined);
     return () => void (gone = true);
-  }, [picture, width]);
+  }, [picture, width, dissolveMs]);
   const named = alt ? { role: "img", "aria-label": alt } : { "aria-hidden": true };
-  return <canvas ref={canvas} {...named} width={1920} height={1080} className={className} style={style} />;
+  return (
+    <>
+      {dissolveMs > 0 && <canvas ref={before} aria-hidden width={0} height={0} className={className} />}
+      <canvas ref={canvas} {...named} width={1920} height={1080} className={className} />
+    </>
+  );
 }
 
 async function decoded({ address, file }: Picture, width: number | undefined) {
@@ -35,4 +48,13 @@ async function decoded({ address, file }: Picture, width: number | undefined) {
     file ?? (await (await fetch(address)).blob()),
     width ? { resizeWidth: width, resizeQuality: "medium" } : {},
   );
+}
+
+/** Leaves what is seen under what comes, while that swells in. */
+function dissolve(before: HTMLCanvasElement, canvas: HTMLCanvasElement, ms: number) {
+  if (matchMedia("(prefers-reduced-motion: reduce)").matches) return;
+  before.width = canvas.width;
+  before.height = canvas.height;
+  before.getContext("2d")?.drawImage(canvas, 0, 0);
+  canvas.animate([{ opacity: 0 }, { opacity: 1 }], ms).onfinish = () => (before.width = before.height = 0);
 }
