@@ -55,6 +55,7 @@ internal static class House
         services.AddSingleton<IPages, HubPages>();
         services.AddSingleton<ShowChanges>();
         services.AddSingleton<ShowViews>();
+        services.AddSingleton<TimedShows>();
         services.AddSingleton<Mixes>();
         services.AddSingleton<RunStore>();
         services.AddSingleton<LiveRuns>();

@@ -47,7 +47,7 @@ public class CueShapesTests
             Shows.Cue("waits", "a", "s3", "s3", 2 * Second) with { Start = CueStart.After("asked") },
             Shows.Cue("waits too", "a", "s3", "s3", 2 * Second) with { Start = CueStart.After("waits") },
             Shows.Cue("near", "a", "s3", "s3", 2 * Second));
-        var proposed = CueProposals.Of(show, RunningOrder.Of(show), Schedule.Of(show), "asked");
+        var proposed = CueProposals.Of(TimedShow.Of(show), "asked");
         // Its slides begin at 8 s and end at 16: "near" ends at 10, "far" at 2, "late" beyond them.
         Assert.Equal(["near", "far", "late"], proposed.After);
         foreach (var before in proposed.After) show.Apply(new SetStart("asked", CueStart.After(before)));
@@ -68,12 +68,12 @@ public class CueShapesTests
         Assert.Equal((10 * Second, 8 * Second, "one"), (one.EndFrame, two.StartFrame, two.TakesOverFrom));
         for (var at = 8 * Second; at < 10 * Second; at += 999)
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
-        Assert.Empty(Clashes.Of(show, RunningOrder.Of(show), schedule));
+        Assert.Empty(Checks.Of(TimedShow.Of(show)));
 
         // Lying on, it gives way all the same; that is told with what would put it right.
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
-        var clash = Assert.Single(Clashes.Of(show, RunningOrder.Of(show), Schedule.Of(show)));
+        var clash = Assert.Single(Checks.Of(TimedShow.Of(show)));
         Assert.Equal(("s3", "Sound a still lies on slide 3, where Sound b takes over.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Remedy.Words));
         Assert.Equal("s2", show.Apply(clash.Remedy.Edit).Show.Cue("one").Span!.Last);
 
@@ -114,9 +114,9 @@ public class CueShapesTests
         Assert.Equal("two", Assert.Single(schedule.Cues).CueId);
         Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].GivesWayTo));
         Assert.Equal("two", Assert.Single(LivePlan.Of(show).Cues).Id);
-        var finding = Assert.Single(Clashes.Of(show, RunningOrder.Of(show), schedule));
+        var finding = Assert.Single(Checks.Of(TimedShow.Of(show)));
         Assert.Equal("Sound a does not sound: Sound b begins at the same moment, on slide 2.", finding.Sentence);
-        Assert.Contains(Explanation.Of(show, "s3"), e => e.Sentence == "Sound a gives way to Sound b, which begins at the same moment.");
+        Assert.Contains(Explanation.Of(TimedShow.Of(show), "s3"), e => e.Sentence == "Sound a gives way to Sound b, which begins at the same moment.");
         Assert.Equal("one", Assert.Single(Schedule.Of(show.Apply(new SetMuted("two", true)).Show).Cues).CueId);
     }
 
@@ -200,13 +200,13 @@ public class CueShapesTests
 
         Assert.Equal([(true, "Sound a begins with this slide and finishes on slide 2.")], Said("s1"));
         Assert.Equal([(false, "Silence: Sound a ended on slide 2; the next sound starts on slide 6, by hand."), (false, "Sound a had finished on slide 2: what it uses is shorter than its span.")], Said("s3"));
-        var fill = Explanation.Of(show, "s3")[1].Remedy!;
+        var fill = Explanation.Of(TimedShow.Of(show), "s3")[1].Remedy!;
         Assert.Equal("Go round to fill the span", fill.Words);
         show = show.Apply(fill.Edit).Show;
         Assert.Equal([(true, "Sound a began on slide 1 and ends with this slide.")], Said("s3"));
 
         Assert.Equal("Silence: Sound a ended on slide 3; the next sound starts on slide 6, by hand.", Said("s5")[0].Sentence);
-        show = show.Apply(Explanation.Of(show, "s5")[0].Remedy!.Edit).Show;
+        show = show.Apply(Explanation.Of(TimedShow.Of(show), "s5")[0].Remedy!.Edit).Show;
         Assert.Equal("s5", show.Cue("bed").Span!.Last);
         Assert.Contains((false, "Sound b waits for a hand."), Said("s6"));
 
@@ -217,16 +217,16 @@ public class CueShapesTests
 
         // Each remedy can be taken.
         foreach (var slide in show.Slides)
-            foreach (var line in Explanation.Of(show, slide.Id).Where(l => l.Remedy is not null)) Assert.NotEqual(show, show.Apply(line.Remedy!.Edit).Show);
+            foreach (var line in Explanation.Of(TimedShow.Of(show), slide.Id).Where(l => l.Remedy is not null)) Assert.NotEqual(show, show.Apply(line.Remedy!.Edit).Show);
 
         var late = Place(
             With(Shows.Of(2), ("a", SoundKind.Spot, 1), ("b", SoundKind.Spot, 1)), Shows.Cue("one", "a", "s1", "s1", Second) with { DelayMs = 1500 },
             Shows.Cue("two", "b", "s1", "s1", Second) with { Start = CueStart.After("one"), DelayMs = 500 });
         Assert.Equal(
             ["Sound a begins 1.5 s into this slide and finishes here.", "Sound b begins here 0.5 s after Sound a and finishes here."],
-            Explanation.Of(late, "s1").Select(e => e.Sentence));
+            Explanation.Of(TimedShow.Of(late), "s1").Select(e => e.Sentence));
 
-        List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(show, slide).Select(e => (e.Sounds, e.Sentence))];
+        List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(TimedShow.Of(show), slide).Select(e => (e.Sounds, e.Sentence))];
     }
 
     [Fact]

@@ -318,7 +318,7 @@ public sealed class FitTests
         Assert.Contains("cannot be stretched to its slides", finding.Sentence);
         Assert.Empty(Findings(longer.Apply(finding.Remedy.Edit).Show));
 
-        ValueList<Finding> Findings(Show of) => Misfits.Of(of, Schedule.Of(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
+        ValueList<Finding> Findings(Show of) => Checks.Of(TimedShow.Of(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
     }
 
     private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);

@@ -91,7 +91,7 @@ public class TimingTests
     [Fact]
     public void A_timing_sheet_tells_every_slide_and_where_each_sound_begins() => Shows.Any.Sample(show =>
     {
-        var sheet = TimingSheet.Of(show);
+        var sheet = TimingSheet.Of(TimedShow.Of(show));
         var (order, schedule) = (RunningOrder.Of(show), Schedule.Of(show));
         Assert.Equal(order.TotalFrames, sheet.Slides.Sum(s => s.HoldFrames));
         Assert.Equal(order.Slides.Select(s => s.StartFrame), sheet.Slides.Select(s => s.StartFrame));

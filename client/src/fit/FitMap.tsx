@@ -2,7 +2,7 @@ import type { Cue, Schemas, Sound } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
 import { JoinHandle } from "./JoinHandle";
-import { methods, plain, type Compared } from "./methods";
+import { methods, type Compared } from "./methods";
 import { MusicStrip } from "./MusicStrip";
 
 interface Props {
@@ -17,7 +17,7 @@ const height = 92;
 /** Which passage of the music goes where: the music above, the slides below, in one measure of time, and bands between them. */
 export function FitMap({ cue, sound, fits, shown }: Props) {
   const { view, edit } = useOpenShow();
-  const recipe = cue.fit?.method === "recut" ? cue.fit : plain("recut");
+  const { recipe } = shown;
   const longest = Math.max(fits.usedFrames, fits.lengthFrames);
   const share = (frames: number) => (100 * frames) / longest;
   const speed = shown.fitted?.speed ?? 1;

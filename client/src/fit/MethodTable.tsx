@@ -4,7 +4,7 @@ import type { Cue, Edit, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, shortTime } from "../ui/format";
-import { methods, plain, type Compared, type FitMethod } from "./methods";
+import { methods, type Compared, type FitMethod } from "./methods";
 
 interface Props {
   cue: Cue;
@@ -166,7 +166,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
   const { view, edit } = useOpenShow();
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/${one.method}/samples`);
   const { name, does } = methods[one.method];
-  const recipe = cue.fit?.method === one.method ? cue.fit : plain(one.method);
+  const { recipe } = one;
   const change = 1 / fitted.speed - 1;
   const hear = (from: number, to?: number) => {
     look(one.method);

@@ -3,7 +3,6 @@ import type { Cue, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, time } from "../ui/format";
-import { plain } from "./methods";
 
 interface Props {
   cue: Cue;
@@ -13,8 +12,8 @@ interface Props {
 /** The places at which the music can end early, the most natural first: each to be heard and chosen. */
 export function NaturalEnds({ cue, fits }: Props) {
   const { edit } = useOpenShow();
-  const chosen = cue.fit?.method === "shorten" ? cue.fit : undefined;
-  const now = fits.methods.find((m) => m.method === "shorten")?.fitted?.soundFrames ?? 0;
+  const shorten = fits.methods.find((m) => m.method === "shorten");
+  const now = shorten?.fitted?.soundFrames ?? 0;
   return (
     <section className="mt-4" aria-label="Where it ends">
       <h2 className="muted mb-1.5 font-sans text-xs font-semibold">Where it can end, the most natural first</h2>
@@ -28,14 +27,7 @@ export function NaturalEnds({ cue, fits }: Props) {
             most={fits.lengthFrames}
             used={end.frame - cue.inFrame === now}
             choose={() =>
-              edit({
-                kind: "setFit",
-                cueId: cue.id,
-                fit: {
-                  ...(chosen ?? plain("shorten")),
-                  endFrame: end.frame,
-                },
-              })
+              shorten && edit({ kind: "setFit", cueId: cue.id, fit: { ...shorten.recipe, endFrame: end.frame } })
             }
           />
         ))}

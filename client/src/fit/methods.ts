@@ -11,13 +11,3 @@ export const methods: Record<FitMethod, { name: string; does: string }> = {
   stretch: { name: "Stretch", does: "plays slower or faster, at the same pitch" },
   silence: { name: "Silence", does: "plays once; the rest is silent on purpose" },
 };
-
-/** The recipe of a method that nothing more is said about. */
-export const plain = (method: FitMethod): Schemas["FitRecipe"] => ({
-  method,
-  joins: 0,
-  forbidden: [],
-  wanted: [],
-  kept: [],
-  endFrame: null,
-});

@@ -46,6 +46,8 @@ const place = (
   goesRound: false,
 });
 const plan: LivePlan = {
+  handFadeMs: 1500,
+  silenceFadeMs: 300,
   places: [
     place(1, ["pad", "owl"], ["pad"], ["owl"]),
     place(2, ["pad"], ["pad"]),

@@ -37,15 +37,13 @@ export interface CueState {
   fromMs: number;
 }
 
-const handFadeMs = 1500;
-const silenceFadeMs = 300;
 const edge: Fade = { ms: 5, curve: "linear" };
 const none: Fade = { ms: 0, curve: "equalPower" };
 const fresh: CueState = { phase: "fresh", startMs: 0, fromMs: 0 };
 
 /**
- * A show being shown. The rule is the server's (LiveRun in Core/Live, which says why); this carries out the very same, held to it by the
- * walks beside this file, so that a show goes on when the server is gone.
+ * A show being shown: the rule as it is carried out, in the page, so that a show goes on when the server is gone. Its reference, which says what
+ * is right and why, is LiveRun in Core/Live; the walks beside this file, written by that, hold this to it.
  */
 export class LiveRun {
   place = -1;
@@ -87,9 +85,11 @@ export class LiveRun {
       this.order({ kind: "stop", cueId, reason: "hand", fade: edge });
       this.begin(this.cue(cueId), fromMs, edge, "hand");
     } else if (kind === "fadeOut") {
-      if (isActive(state)) this.stop(this.cue(cueId), { ms: handFadeMs, curve: "equalPower" }, "hand", "over");
+      if (isActive(state))
+        this.stop(this.cue(cueId), { ms: this.plan.handFadeMs, curve: "equalPower" }, "hand", "over");
     } else if (kind === "silence") {
-      for (const cue of this.active()) this.stop(cue, { ms: silenceFadeMs, curve: "equalPower" }, "silence", "over");
+      for (const cue of this.active())
+        this.stop(cue, { ms: this.plan.silenceFadeMs, curve: "equalPower" }, "silence", "over");
     } else if (state.phase === "sounding") {
       this.states.set(cueId, { phase: "over", startMs: 0, fromMs: 0 });
       this.order({ kind: "ended", cueId, reason: "finished" });

@@ -13,33 +13,28 @@ public sealed class Explanation
     private readonly Slide _slide;
     private readonly SlideTime _time;
 
-    private Explanation(Show show, RunningOrder order, Schedule schedule, SlideTime time) =>
-        (_show, _order, _schedule, _slide, _time) = (show, order, schedule, show.Slide(time.SlideId), time);
+    private Explanation(TimedShow show, SlideTime time) =>
+        (_show, _order, _schedule, _slide, _time) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time);
 
     /// <summary>Explains a slide.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slideId">The slide.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    public static ValueList<Explained> Of(Show show, string slideId, FitOf? fit = null)
+    public static ValueList<Explained> Of(TimedShow show, string slideId)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var order = RunningOrder.Of(show);
-        var slide = show.Slide(slideId);
-        return order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
-            ? new Explanation(show, order, Schedule.Of(show, order, fit), time).All()
+        var slide = show.Show.Slide(slideId);
+        return show.Order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
+            ? new Explanation(show, time).All()
             : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
     }
 
     /// <summary>Explains all slides that are shown.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
-    public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(Show show, FitOf? fit = null)
+    public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var order = RunningOrder.Of(show);
-        var schedule = Schedule.Of(show, order, fit);
-        return order.Slides.Select(time => (time.SlideId, new Explanation(show, order, schedule, time).All()));
+        return show.Order.Slides.Select(time => (time.SlideId, new Explanation(show, time).All()));
     }
 
     private ValueList<Explained> All()
@@ -134,7 +129,7 @@ public sealed class Explanation
     private int NumberAt(Cue by, ScheduledCue given) =>
         NumberAt(_schedule.Cues.First(c => c.CueId == by.Id && c.TakesOverFrom == given.CueId).StartFrame);
 
-    private int NumberAt(long frame) => (_order.Slides.FirstOrDefault(s => frame < s.EndFrame) ?? _order.Slides[^1]).Number;
+    private int NumberAt(long frame) => _order.At(frame).Number;
 
     private string Name(Cue cue) => _show.Sound(cue.SoundId).Name;
 }

@@ -31,11 +31,11 @@ public static class Comparison
             var fitted = fitter.Fit(recipe, length);
             var runs = fitted.Cut?.Runs() ?? [new Run(0, from, to)];
             var heard = Heard(runs);
-            return new(recipe.Method, fitted, runs, Math.Max(0, to - from - heard), Math.Max(0, runs.Sum(r => r.ToFrame - r.FromFrame) - heard), fitted.Says);
+            return new(recipe.Method, recipe, fitted, runs, Math.Max(0, to - from - heard), Math.Max(0, runs.Sum(r => r.ToFrame - r.FromFrame) - heard), fitted.Says);
         }
         catch (RuleException e)
         {
-            return new(recipe.Method, null, [], 0, 0, e.Message);
+            return new(recipe.Method, recipe, null, [], 0, 0, e.Message);
         }
     }
 

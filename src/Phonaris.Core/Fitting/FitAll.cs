@@ -13,10 +13,9 @@ public static class FitAll
     public static IEnumerable<(Cue Cue, long LengthFrames)> Unfitted(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return show.Cues
-            .Where(c => c.Span is not null && c is { Fit: null, EachSlide: false, Start.Kind: not CueStartKind.End } && show.Sound(c.SoundId).Kind == SoundKind.Bed)
-            .Select(c => (Cue: c, LengthFrames: Timing.Schedule.LengthFor(show, c.Id)))
-            .Where(c => c.LengthFrames > 0 && Math.Abs(c.LengthFrames - (long)((c.Cue.OutFrame - c.Cue.InFrame) / c.Cue.Speed)) >= Near);
+        return Timing.Schedule
+            .LengthsFor(show, show.Cues.Where(c => c.Span is not null && c is { Fit: null, EachSlide: false, Start.Kind: not CueStartKind.End } && show.Sound(c.SoundId).Kind == SoundKind.Bed))
+            .Where(c => c.Frames > 0 && Math.Abs(c.Frames - (long)((c.Cue.OutFrame - c.Cue.InFrame) / c.Cue.Speed)) >= Near);
     }
 
     /// <summary>Proposes for a bed the best method that suits; none where none does.</summary>

@@ -46,7 +46,7 @@ public sealed record Offer(string Says, Edit? Edit)
         var order = RunningOrder.Of(after);
         var schedule = Schedule.Of(after, order, fit);
         if (schedule.Cues.Concat(schedule.Silent).FirstOrDefault(c => c.CueId == cue.Id) is not { } placed) return new("It lies on no slide that is shown.", null);
-        int NumberAt(long frame) => order.Slides.First(s => frame < s.EndFrame).Number;
+        int NumberAt(long frame) => order.At(frame).Number;
         var leftOut = placed.InFrame - placed.Source.Frame(cue.InFrame);
         var begins = $"begins at {Say.Time(placed.StartFrame)} on slide {NumberAt(placed.StartFrame)}";
         return new($"{(leftOut > 0 ? $"The show is shorter than it: its first {Say.Time(leftOut)} is left out; it {begins}" : char.ToUpperInvariant(begins[0]) + begins[1..])} and ends by itself with slide {NumberAt(placed.EndFrame - 1)}.", edit);

@@ -13,6 +13,12 @@ namespace Phonaris.Core.Live;
 /// <param name="Cues">The cues that can sound. One that sounds anew on every slide is there for each.</param>
 public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cues)
 {
+    /// <summary>How long a sound takes to die away by hand, in milliseconds.</summary>
+    public long HandFadeMs { get; init; } = LiveRun.HandFadeMs;
+
+    /// <summary>How long all take when they are silenced at once, in milliseconds.</summary>
+    public long SilenceFadeMs { get; init; } = LiveRun.SilenceFadeMs;
+
     /// <summary>The plan of a show.</summary>
     /// <param name="show">The show.</param>
     /// <param name="fit">Works out what recipes come to.</param>

@@ -67,7 +67,7 @@ internal static class LiveStays
         {
             CueStartKind.Step => (StepOf(show, order, covered, cue.Start.StepId) ?? first, cue.DelayMs),
             // Where that makes it begin, as planned; what waits for one that does not sound, likewise.
-            CueStartKind.End or CueStartKind.After => order.Slides.First(s => planned.StartFrame < s.EndFrame) is var slide
+            CueStartKind.End or CueStartKind.After => order.At(planned.StartFrame) is var slide
                 ? (LivePlan.PlaceOf(order, slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,
             _ => (first, cue.Start.Kind == CueStartKind.Hand ? 0 : cue.DelayMs),

@@ -74,11 +74,14 @@ internal sealed class CuePlaces
     private IReadOnlyList<ScheduledCue> PlacedOf(Cue cue)
     {
         if (_placed.TryGetValue(cue.Id, out var known)) return known;
-        var ends = cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null ? EndsOf(other) : null;
+        var ends = EndsBefore(cue);
         // What waits for one that has no time has none either.
         if (ends is []) return _placed[cue.Id] = [];
         return _placed[cue.Id] = [.. Stretches(cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
     }
+
+    /// <summary>The frames at which the cue ends that a cue comes after; null where it comes after none.</summary>
+    private List<long>? EndsBefore(Cue cue) => cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null ? EndsOf(other) : null;
 
     /// <summary>The frames at which a cue ends, or is taken over from; none for a bed that does not sound.</summary>
     private List<long> EndsOf(Cue cue)
@@ -98,20 +101,35 @@ internal sealed class CuePlaces
     {
         var spanEnd = slides[^1].EndFrame;
         if (cue is { Start.Kind: CueStartKind.End, Fit: null }) return Backwards(cue, slides, spanEnd);
-        // After another: where that first ends on its slides, or with them where it has ended before.
-        var first = slides[0].StartFrame;
-        var start = ends.Where(e => e > first).DefaultIfEmpty(StepFrame(cue.Start.StepId, slides) ?? first).Min() + Frames.FromMs(cue.DelayMs);
+        var start = StartOf(cue, slides, ends);
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _sounds[cue.SoundId];
         // What is fitted is made as long as the span; going round without end has no finish but the span's either.
-        var place = Plays(cue, sound, Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, _order.TotalFrames) - start) with { StartFrame = start };
+        var place = Plays(cue, sound, Room(cue, slides, start)) with { StartFrame = start };
         var limit = Limit(cue, slides, spanEnd) ?? (place.Rounds == Cue.FillSpan || place.FittedBy is not null ? spanEnd : _order.TotalFrames);
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
         var end = Math.Min(Math.Min(natural, limit), _order.TotalFrames);
         if (end <= start) return null;
         return Faded(place with { EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
     }
+
+    /// <summary>How long a cue could sound where it lies, in frames: what a recipe makes it as long as; 0 where it has no time.</summary>
+    public long RoomFor(Cue cue)
+    {
+        var ends = EndsBefore(cue);
+        return ends is [] ? 0 : Stretches(cue).Select(slides => Room(cue, slides, StartOf(cue, slides, ends ?? []))).FirstOrDefault(room => room > 0);
+    }
+
+    /// <summary>Where a cue begins: after another where that first ends on its slides, or with them where it has ended before.</summary>
+    private long StartOf(Cue cue, IReadOnlyList<SlideTime> slides, List<long> ends)
+    {
+        var first = slides[0].StartFrame;
+        return ends.Where(e => e > first).DefaultIfEmpty(StepFrame(cue.Start.StepId, slides) ?? first).Min() + Frames.FromMs(cue.DelayMs);
+    }
+
+    private long Room(Cue cue, IReadOnlyList<SlideTime> slides, long start) =>
+        start >= slides[^1].EndFrame ? 0 : Math.Min(Limit(cue, slides, slides[^1].EndFrame) ?? slides[^1].EndFrame, _order.TotalFrames) - start;
 
     private static ScheduledCue Faded(ScheduledCue place, Cue cue)
     {

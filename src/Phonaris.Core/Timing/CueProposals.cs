@@ -18,16 +18,13 @@ public sealed record CueProposals(ValueList<string> After, LoopPart GoesRound, L
     private const long BeginningFrames = 5 * Frames.PerSecond;
 
     /// <summary>What is proposed for a cue.</summary>
-    /// <param name="show">The show.</param>
-    /// <param name="order">Its running order.</param>
-    /// <param name="schedule">Its schedule.</param>
+    /// <param name="timed">The show with its times.</param>
     /// <param name="cueId">The cue.</param>
     /// <exception cref="RuleException">The cue is not in the show.</exception>
-    public static CueProposals Of(Show show, RunningOrder order, Schedule schedule, string cueId)
+    public static CueProposals Of(TimedShow timed, string cueId)
     {
-        ArgumentNullException.ThrowIfNull(show);
-        ArgumentNullException.ThrowIfNull(order);
-        ArgumentNullException.ThrowIfNull(schedule);
+        ArgumentNullException.ThrowIfNull(timed);
+        var (show, order, schedule) = timed;
         var cue = show.Cue(cueId);
         var quarter = (cue.OutFrame - cue.InFrame) / 4;
         return new(

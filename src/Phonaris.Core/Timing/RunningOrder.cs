@@ -27,6 +27,21 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return new([.. times]);
     }
 
+    /// <summary>The slide that is there at a frame; the last one from the end on.</summary>
+    /// <exception cref="InvalidOperationException">No slide is shown.</exception>
+    public SlideTime At(long frame)
+    {
+        if (Slides.Count == 0) throw new InvalidOperationException("No slide is shown.");
+        var (low, high) = (0, Slides.Count - 1);
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (frame < Slides[middle].EndFrame) high = middle;
+            else low = middle + 1;
+        }
+        return Slides[low];
+    }
+
     /// <summary>The slides a span covers, hidden ones left out.</summary>
     /// <exception cref="RuleException">The span does not fit the show.</exception>
     public IReadOnlyList<SlideTime> Of(Show show, Span span)

@@ -78,14 +78,17 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     public static long LengthFor(Show show, string cueId)
     {
         ArgumentNullException.ThrowIfNull(show);
-        long length = 0;
-        var asked = show with { Cues = [.. show.Cues.Select(c => c.Id == cueId ? c with { Fit = c.Fit ?? new(FitMethod.Silence) } : c)] };
-        Of(asked, (_, cue, frames) =>
-        {
-            if (cue.Id == cueId && length == 0) length = frames;
-            throw new RuleException("Only the length is asked for.");
-        });
-        return length;
+        return LengthsFor(show, [show.Cue(cueId)])[0].Frames;
+    }
+
+    /// <summary>How long cues can sound, as <see cref="LengthFor"/> says it of each.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cues">Cues of it.</param>
+    public static IReadOnlyList<(Cue Cue, long Frames)> LengthsFor(Show show, IEnumerable<Cue> cues)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var places = new CuePlaces(show, RunningOrder.Of(show), null);
+        return [.. cues.Select(c => (c, places.RoomFor(c)))];
     }
 
     /// <summary>The schedule with some cues only, as when they are heard alone; muted ones and those that wait for a hand sound then too.</summary>

@@ -10,13 +10,11 @@ namespace Phonaris.Core.Timing;
 public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs, ValueList<TimedSlide> Slides)
 {
     /// <summary>The timing sheet of a show.</summary>
-    /// <param name="show">The show.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
-    public static TimingSheet Of(Show show, FitOf? fit = null)
+    /// <param name="timed">The show with its times.</param>
+    public static TimingSheet Of(TimedShow timed)
     {
-        ArgumentNullException.ThrowIfNull(show);
-        var order = RunningOrder.Of(show);
-        var schedule = Schedule.Of(show, order, fit);
+        ArgumentNullException.ThrowIfNull(timed);
+        var (show, order, schedule) = timed;
         var cues = schedule.Cues.Concat(schedule.Silent.Where(c => c.ByHand)).OrderBy(c => c.StartFrame).ToList();
         return new(show.Title, order.TotalFrames, show.TargetMs, [.. order.Slides.Select(time => new TimedSlide(
             time.Number, show.Slides[time.Index].Title, time.StartFrame, time.EndFrame - time.StartFrame, show.Slides[time.Index].HoldLocked,

@@ -32,7 +32,7 @@ internal static class ExportVerb
                 throw new RuleException($"{file}: the ending says what to make. mp4, wav, flac, csv and html can be made.");
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             if (format is ".csv" or ".html")
-                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(show, workshop.Sounds.Fits.Of), format), cancel);
+                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(TimedShow.Of(show, workshop.Sounds.Fits.Of)), format), cancel);
             else if (format == ".mp4")
                 await workshop.Films.ExportAsync(show, chosen, Settings(parsed.GetValue(size)!, parsed.GetValue(fps)), file, null, cancel);
             else

@@ -10,7 +10,7 @@ namespace Phonaris.Web.Hearing;
 /// The sound of shows in chunks, rendered when asked for and kept by what is heard in them: an edit renders anew only
 /// the chunks it touches.
 /// </summary>
-internal sealed class Mixes(SoundLibrary sounds)
+internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
 {
     private const int MostKept = 512;
 
@@ -87,7 +87,7 @@ internal sealed class Mixes(SoundLibrary sounds)
     {
         if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only && known.Renewals == sounds.Renewals) return known;
         var renewals = sounds.Renewals;
-        var schedule = Schedule.Of(stored.Show, sounds.Fits.Of);
+        var schedule = timed.Of(stored).Schedule;
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
         return _shows[stored.Id] = new(stored.Revision, only, renewals, schedule, []);
     }

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
-using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
@@ -22,7 +21,7 @@ internal sealed class ApiSchema : IOpenApiSchemaTransformer
                 ? new OpenApiSchemaReference(nameof(Edit), context.Document)
                 : await context.GetOrCreateSchemaAsync(item, null, cancellationToken);
         }
-        else if ((type.Namespace == typeof(Show).Namespace || type.Namespace == typeof(FitRecipe).Namespace || type.Namespace == typeof(LivePlan).Namespace) && schema.Properties is { } properties)
+        else if (type.Assembly == typeof(Show).Assembly && schema.Properties is { } properties)
             schema.Required = properties.Keys.ToHashSet();
         else if (type.IsSubclassOf(typeof(Edit))) (schema.Required ??= new HashSet<string>()).Add("kind");
     }

@@ -3,9 +3,9 @@ using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
-using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Live;
@@ -16,14 +16,14 @@ internal static class LiveEndpoints
     public static void MapLive(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/{id}/runs", async Task<Results<Ok<RunView>, NotFound>> (
-            string id, NewRun asked, ShowStore shows, SoundLibrary sounds, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
+            string id, NewRun asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var others = runs.IsPresented(id);
             var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), LiveStem.OfAll(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
-            return TypedResults.Ok(RunView.Of(run, sounds, asked.Kind == RunKind.Present && others));
+            return TypedResults.Ok(RunView.Of(run, timed.Of(stored), asked.Kind == RunKind.Present && others));
         });
 
         // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.
@@ -63,13 +63,11 @@ internal static class LiveEndpoints
         api.MapGet("/shows/{id}/runs", async (string id, RunStore kept, CancellationToken cancel) => TypedResults.Ok(await kept.ListAsync(id, cancel)));
 
         api.MapGet("/shows/{id}/runs/{runId}/report", async Task<Results<Ok<RunReportView>, NotFound>> (
-            string id, string runId, ShowStore shows, SoundLibrary sounds, RunStore kept, CancellationToken cancel) =>
+            string id, string runId, ShowStore shows, SoundLibrary sounds, TimedShows timed, RunStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored || await kept.FindAsync(id, runId, cancel) is not { } run) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            var order = RunningOrder.Of(stored.Show);
-            var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
-            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)]));
+            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), Checks.Of(timed.Of(stored))));
         });
     }
 }

@@ -26,17 +26,16 @@ public sealed record RunView(
 {
     private const int CurvePoints = 128;
 
-    internal static RunView Of(LiveShow run, SoundLibrary sounds, bool shownElsewhere)
+    internal static RunView Of(LiveShow run, TimedShow timed, bool shownElsewhere)
     {
-        var show = run.Stored.Show;
-        var order = RunningOrder.Of(show);
+        var show = timed.Show;
         return new(
-            run.Id, run.Stored.Revision, show.WithCardsDrawn(), order, run.Plan,
+            run.Id, run.Stored.Revision, show.WithCardsDrawn(), timed.Order, run.Plan,
             [.. run.Stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
-            Explanation.OfAll(show, sounds.Fits.Of).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
+            Explanation.OfAll(timed).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs),
-            [.. Schedule.Of(show, order, sounds.Fits.Of).Silent.Where(c => c.ByHand).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
+            [.. timed.Schedule.Silent.Where(c => c.ByHand).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
     }
 }
 

@@ -4,6 +4,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
@@ -53,19 +54,18 @@ internal static class CueEndpoints
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/proposals", async Task<Results<Ok<CueProposals>, NotFound>> (
-            string id, string cueId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+            string id, string cueId, ShowStore shows, TimedShows timed, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var order = RunningOrder.Of(stored.Show);
-            return TypedResults.Ok(CueProposals.Of(stored.Show, order, Schedule.Of(stored.Show, order, sounds.Fits.Of), cueId));
+            return TypedResults.Ok(CueProposals.Of(timed.Of(stored), cueId));
         });
 
         api.MapGet("/shows/{id}/slides/{slideId}/explain", async Task<Results<Ok<ValueList<Explained>>, NotFound>> (
-            string id, string slideId, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+            string id, string slideId, ShowStore shows, SoundLibrary sounds, TimedShows timed, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            return TypedResults.Ok(Explanation.Of(stored.Show, slideId, sounds.Fits.Of));
+            return TypedResults.Ok(Explanation.Of(timed.Of(stored), slideId));
         });
     }
 }

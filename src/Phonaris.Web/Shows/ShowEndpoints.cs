@@ -5,6 +5,7 @@ using Phonaris.Core.Timing;
 using Phonaris.Formats.TimingSheets;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 
@@ -26,11 +27,11 @@ internal static class ShowEndpoints
             await shows.WrittenAsync(id, cancel) is { } json ? TypedResults.File(Encoding.UTF8.GetBytes(json), "application/json", $"show-{id}.json") : TypedResults.NotFound());
 
         api.MapGet("/shows/{id}/timing.{ending}", async Task<Results<ContentHttpResult, FileContentHttpResult, NotFound>> (
-            string id, string ending, ShowStore shows, SoundLibrary sounds, CancellationToken cancel) =>
+            string id, string ending, ShowStore shows, SoundLibrary sounds, TimedShows timed, CancellationToken cancel) =>
         {
             if (ending is not ("csv" or "html") || await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            var text = TimingSheets.Text(TimingSheet.Of(stored.Show, sounds.Fits.Of), $".{ending}");
+            var text = TimingSheets.Text(TimingSheet.Of(timed.Of(stored)), $".{ending}");
             return ending == "html"
                 ? TypedResults.Content(text, "text/html; charset=utf-8")
                 : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");

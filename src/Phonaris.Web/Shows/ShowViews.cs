@@ -8,11 +8,12 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 
 namespace Phonaris.Web.Shows;
 
 /// <summary>Makes the views of shows, each once for a revision; strands that an edit left as they were are taken over from the view before.</summary>
-internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
+internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<JsonOptions> json)
 {
     private const int OutlineColumns = 720;
     private const int RowColumns = 32;
@@ -56,8 +57,8 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
 
     private Made Make(StoredShow stored, IReadOnlyDictionary<string, string> problems, Made? before)
     {
-        var order = RunningOrder.Of(stored.Show);
-        var schedule = Schedule.Of(stored.Show, order, sounds.Fits.Of);
+        var show = timed.Of(stored);
+        var (order, schedule) = (show.Order, show.Schedule);
         var outline = new float[OutlineColumns];
         SoundOutline.Of(schedule, sounds.Peaks, outline);
         var known = before?.View.RunningOrder == order ? before.Strands : [];
@@ -71,7 +72,7 @@ internal sealed class ShowViews(SoundLibrary sounds, IOptions<JsonOptions> json)
         }).ToList();
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,
-            [.. Clashes.Of(stored.Show, order, schedule), .. Misfits.Of(stored.Show, schedule)], stored.Undo, stored.Redo);
+            Checks.Of(show), stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
         return new(
             view, change, strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key), new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));

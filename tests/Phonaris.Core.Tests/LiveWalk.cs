@@ -1,6 +1,7 @@
+using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 
-namespace Phonaris.Core.Live;
+namespace Phonaris.Core.Tests;
 
 /// <summary>
 /// A presenter who does anything at any time, made up from a number: goes on and back, jumps, goes round, starts, moves within, fades and

@@ -1,0 +1,25 @@
+using System.Collections.Concurrent;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Hearing;
+
+/// <summary>Shows with their times, each worked out once for a revision.</summary>
+internal sealed class TimedShows(SoundLibrary sounds)
+{
+    private readonly ConcurrentDictionary<string, Known> _latest = new();
+
+    /// <summary>A show with its times, what recipes come to among them; its sounds are to be ready.</summary>
+    public TimedShow Of(StoredShow stored)
+    {
+        if (_latest.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Renewals == sounds.Renewals) return known.Show;
+        // Taken before looking: a sound that is renewed meanwhile is looked at again.
+        var renewals = sounds.Renewals;
+        var made = TimedShow.Of(stored.Show, sounds.Fits.Of);
+        _latest[stored.Id] = new(stored.Revision, renewals, made);
+        return made;
+    }
+
+    private sealed record Known(long Revision, long Renewals, TimedShow Show);
+}
