@@ -15,7 +15,8 @@ namespace Phonaris.Drills;
 /// <param name="folder">Its data folder.</param>
 /// <param name="seed">Decides the moments.</param>
 /// <param name="soundSeconds">How long the sounds are that are worked on.</param>
-internal sealed class HinderDrill(ServerProcess server, string folder, int seed, int soundSeconds = 90)
+/// <param name="only">The kinds of job that are tried; null for all.</param>
+internal sealed class HinderDrill(ServerProcess server, string folder, int seed, int soundSeconds = 90, IReadOnlyCollection<string>? only = null)
 {
     private const int Pages = 30;
 
@@ -65,7 +66,7 @@ internal sealed class HinderDrill(ServerProcess server, string folder, int seed,
     private async Task<HinderFigures> RunAsync(IEnumerable<(string Kind, bool HasTool, Func<Task<string?>> Begin)> kinds, Func<string, Task> hinder, Action relieve)
     {
         await PrepareAsync();
-        foreach (var (kind, _, begin) in kinds)
+        foreach (var (kind, _, begin) in kinds.Where(k => only?.Contains(k.Kind) ?? true))
         {
             var sounds = await SoundsAsync();
             var hindering = hinder(kind);

@@ -119,6 +119,6 @@ internal sealed class ServerProcess : IDisposable
     }
 
     private static Process Begin(string program, string folder, string url = AnyPort, params string[] options) => Process.Start(new ProcessStartInfo(
-        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder, .. options])
+        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder, "--Phonaris:Readers", "1", .. options])
     { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(program) })!;
 }

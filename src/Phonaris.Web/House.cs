@@ -47,7 +47,7 @@ internal static class House
         services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
         services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
-        services.AddSingleton<DeckReaders>();
+        services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
         services.AddSingleton<FilmExporter>();
         // Jobs change shows, and changes of shows queue jobs.

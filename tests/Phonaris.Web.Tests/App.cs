@@ -156,6 +156,8 @@ public sealed class App : IDisposable
         var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host =>
         {
             host.UseSetting("Phonaris:Data", PathOf("data"))
+                // Most tests read no deck: a reader is begun when one does.
+                .UseSetting("Phonaris:Readers", "0")
                 .UseSetting("Phonaris:Catalogue", Path.Combine(AppContext.BaseDirectory, "catalogue"))
                 .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning");
             foreach (var (name, value) in settings) host.UseSetting(name, value);

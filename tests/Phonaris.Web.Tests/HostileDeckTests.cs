@@ -41,7 +41,7 @@ public sealed class HostileDeckTests : IDisposable
         await GoesOnAsync();
         var files = new FileStore(_app.PathOf("files"));
         var hash = await files.PutAsync(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")), long.MaxValue, () => new("Too large."), default);
-        using var readers = new DeckReaders(files) { MostTime = TimeSpan.FromSeconds(4) };
+        using var readers = new DeckReaders(files, Environment.ProcessorCount) { MostTime = TimeSpan.FromSeconds(4) };
         foreach (var signal in new[] { "-STOP", "-KILL", "-SEGV" })
         {
             readers.GetReady();

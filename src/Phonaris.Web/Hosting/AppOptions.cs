@@ -12,6 +12,9 @@ internal sealed class AppOptions
     /// <summary>The folder of the sound catalogue that ships with the app; null for none.</summary>
     public string? Catalogue { get; set; }
 
+    /// <summary>How many processes that read decks are kept ready; as many as there are cores when left out.</summary>
+    public int? Readers { get; set; }
+
     /// <summary>Whether the catalogue is slow now and then, and fails now and then, as one on the other side of a network does.</summary>
     public bool MoodyCatalogue { get; set; }
 }

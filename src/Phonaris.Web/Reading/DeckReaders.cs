@@ -6,8 +6,10 @@ using SkiaSharp;
 
 namespace Phonaris.Web.Reading;
 
-/// <summary>The processes that read decks and draw pages: as many as there are cores, kept ready, so that a deck costs no start.</summary>
-internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
+/// <summary>The processes that read decks and draw pages: as many at once as there are cores, some kept ready, so that a deck costs no start.</summary>
+/// <param name="store">The files.</param>
+/// <param name="ready">How many are kept ready.</param>
+internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, IDisposable
 {
     private readonly SemaphoreSlim _turn = new(Environment.ProcessorCount);
     private readonly ConcurrentBag<ReaderProcess> _idle = [];
@@ -21,7 +23,7 @@ internal sealed class DeckReaders(FileStore store) : IPagePainter, IDisposable
     /// <summary>Begins what is to be ready.</summary>
     public void GetReady()
     {
-        while (_idle.Count < Environment.ProcessorCount) _idle.Add(ReaderProcess.Begin(MostTime));
+        while (_idle.Count < ready) _idle.Add(ReaderProcess.Begin(MostTime));
     }
 
     /// <summary>Reads a deck from files that were brought in.</summary>
