@@ -19,6 +19,7 @@ export function SlidePicture({ picture, alt, width, dissolveMs = 0, className }:
   const canvas = useRef<HTMLCanvasElement>(null);
   const before = useRef<HTMLCanvasElement>(null);
   const turn = useRef(Promise.resolve());
+  const seen = useRef(false);
   useEffect(() => {
     if (!picture) return;
     let gone = false;
@@ -26,10 +27,11 @@ export function SlidePicture({ picture, alt, width, dissolveMs = 0, className }:
       if (gone) return;
       const bitmap = await decoded(picture, width);
       if (!canvas.current) return bitmap.close();
-      if (dissolveMs > 0 && before.current) dissolve(before.current, canvas.current, dissolveMs);
+      if (dissolveMs > 0 && before.current && seen.current) dissolve(before.current, canvas.current, dissolveMs);
       canvas.current.width = bitmap.width;
       canvas.current.height = bitmap.height;
       canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap);
+      seen.current = true;
     };
     turn.current = turn.current.then(show).catch(() => undefined);
     return () => void (gone = true);
