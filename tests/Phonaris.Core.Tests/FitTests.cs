@@ -177,7 +177,10 @@ public sealed class FitTests
     public void Methods_that_suit_come_first_and_the_others_say_why_not()
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
-        var compared = Comparison.Of(FitterOf(sound), new(FitMethod.Recut), 90 * Second, 0, sound.Frames);
+        var own = new FitRecipe(FitMethod.Recut) { Joins = 1 };
+        var compared = Comparison.Of(FitterOf(sound), own, 90 * Second, 0, sound.Frames);
+        // The cue's own recipe for its own method; of the others nothing more is said.
+        Assert.All(compared, c => Assert.Equal(c.Method == own.Method ? own : new(c.Method), c.Recipe));
         Assert.Equal(Enum.GetValues<FitMethod>().Length, compared.Count);
         var suits = compared.TakeWhile(c => c.Fitted is not null).ToList();
         Assert.Equal(suits.OrderBy(c => c.Fitted!.Cost), suits);

@@ -27,6 +27,8 @@ export function SlidePicture({ picture, alt, width, dissolveMs = 0, className }:
       if (gone) return;
       const bitmap = await decoded(picture, width);
       if (!canvas.current) return bitmap.close();
+      // What is still on its way in gives way at once.
+      for (const animation of canvas.current.getAnimations()) animation.cancel();
       if (dissolveMs > 0 && before.current && seen.current) dissolve(before.current, canvas.current, dissolveMs);
       canvas.current.width = bitmap.width;
       canvas.current.height = bitmap.height;
