@@ -62,6 +62,13 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{work,-48} ours {seconds,7:0.000} s  to reach {toReach:0.000} s  {(seconds <= toReach ? "reached" : "MISSED")}");
     }
 
+    /// <summary>Prints a size and whether it is what is to be reached, where there is no peer.</summary>
+    public void ReportSize(string what, double bytes, double toReach)
+    {
+        AllReached &= bytes <= toReach;
+        Console.WriteLine($"{what,-48} ours {bytes / 1000,7:0.0} kB  to reach {toReach / 1000:0} kB  {(bytes <= toReach ? "reached" : "MISSED")}");
+    }
+
     /// <summary>Prints a figure that is to stay below another.</summary>
     public void ReportWorst(string what, double figure, double toReach)
     {

@@ -9,47 +9,65 @@ using OpenQA.Selenium.Interactions;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// The run sheet with 300 slides and 300 cues, in the real app and a real browser: opening it, scrolling it, dragging an end, and how long
-/// an edit takes until another page shows it and until it is heard, a speed among them that nothing was worked out for.
+/// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them beds that take over from
+/// each other: opening it, scrolling it, dragging an end, how long an edit takes until another page shows it and until it is heard, a speed among
+/// them that nothing was worked out for; and what an edit sends.
 /// </summary>
 internal static class SheetBench
 {
-    private const int Slides = 300, Edits = 40, Speeds = 10;
+    private const int Edits = 40, Speeds = 10;
 
     /// <summary>Edits before those that count, as there is one scroll before the one that counts: what is hot is compiled first.</summary>
     private const int WarmUp = 10;
 
-    private const double OpenToReach = 1.5, FrameToReach = 0.033, SeenToReach = 0.1, HeardToReach = 0.15, SpeedToReach = 1.5;
+    private const double SpeedToReach = 1.5, PreparedToReach = 1.5;
+
+    /// <summary>How large a show is, and what is to be reached with it: seconds, and bytes.</summary>
+    private sealed record Size(int Slides, double Open, double Frame, double Seen, double Heard, double Sent)
+    {
+        public static readonly Size[] All = [new(300, 1.5, 0.033, 0.1, 0.15, 50_000), new(1_000, 2, 0.033, 0.15, 0.2, 50_000)];
+    }
 
     public static async Task RunAsync(Bench bench)
     {
+        foreach (var size in Size.All) await RunAsync(bench, size);
+    }
+
+    private static async Task RunAsync(Bench bench, Size size)
+    {
+        string PathOf(string name) => bench.PathOf($"{name}-{size.Slides}");
         using var server = Process.Start(new ProcessStartInfo(
             "dotnet",
-            ["artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll", "--contentRoot", Path.GetFullPath("src/Phonaris.Web"), "--urls", Address, $"--Phonaris:Data={bench.PathOf("data")}", $"--Phonaris:Demo={Path.GetFullPath("demo")}", "--Serilog:MinimumLevel:Default=Warning"])
+            ["artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll", "--contentRoot", Path.GetFullPath("src/Phonaris.Web"), "--urls", Address, $"--Phonaris:Data={PathOf("data")}", $"--Phonaris:Demo={Path.GetFullPath("demo")}", "--Serilog:MinimumLevel:Default=Warning"])
         { RedirectStandardOutput = true })!;
         try
         {
             using var http = new HttpClient { BaseAddress = new(Address) };
             while (!await AnswersAsync(http)) await Task.Delay(100);
-            await FillAsync(http);
+            var name = $"{size.Slides:N0} slides: ";
+            bench.ReportTime($"{name}the first edit after a cold start, answered", await FirstEditAsync(http), size.Seen);
+            await FillAsync(http, size.Slides);
             // Once for what every first visit makes: the pictures of the first slides, the app's own files in memory.
-            using (var first = new Page(bench.PathOf("first"))) first.Open();
-            using var page = new Page(bench.PathOf("profile"));
+            using (var first = new Page(PathOf("first"))) first.Open();
+            using var page = new Page(PathOf("profile"));
             // A browser that was just started is busy with itself.
             Thread.Sleep(1500);
-            bench.ReportTime($"opening {Slides} slides with {Slides} cues", page.Open(), OpenToReach);
+            bench.ReportTime($"{name}opening them with a cue each", page.Open(), size.Open);
             // What comes after the first picture of the sheet (the connection for changes, what lies beyond) is not scrolling.
             Thread.Sleep(1000);
             page.Scroll();
-            bench.ReportTime("scrolling them, a frame, 95th percentile", Percentile(page.Scroll()), FrameToReach);
-            bench.ReportTime("dragging an end, a frame, 95th percentile", Percentile(page.DragEnd()), FrameToReach);
-            using (var other = new Page(bench.PathOf("other")))
+            bench.ReportTime($"{name}scrolling them, a frame, 95th percentile", Percentile(page.Scroll()), size.Frame);
+            bench.ReportTime($"{name}dragging an end, a frame, 95th percentile", Percentile(page.DragEnd()), size.Frame);
+            using (var other = new Page(PathOf("other")))
             {
                 other.Open();
-                bench.ReportTime("an edit seen in another page, 95th percentile", Percentile(Seen(page, other)), SeenToReach);
+                bench.ReportTime($"{name}a level seen in another page, 95th percentile", Percentile(Seen(page, other)), size.Seen);
+                bench.ReportTime($"{name}a hold seen in another page, 95th percentile", Percentile(await HoldSeenAsync(http, other)), size.Seen);
             }
-            bench.ReportTime("an edit heard, 95th percentile", Percentile(page.Heard()), HeardToReach);
-            bench.ReportTime("a speed heard, the slowest of ten", await SpeedHeardAsync(http, page), SpeedToReach);
+            bench.ReportTime($"{name}an edit heard, 95th percentile", Percentile(page.Heard()), size.Heard);
+            bench.ReportTime($"{name}a speed heard, the slowest of ten", await SpeedHeardAsync(http, page), SpeedToReach);
+            bench.ReportTime($"{name}ready to be presented, answered", await PreparedAsync(http), PreparedToReach);
+            foreach (var (what, bytes) in await SentAsync(http)) bench.ReportSize($"{name}{what} sends", bytes, size.Sent);
         }
         finally
         {
@@ -72,20 +90,28 @@ internal static class SheetBench
         }
     }
 
-    /// <summary>Fills the demo show up with cards, and cues of its sounds.</summary>
-    private static async Task FillAsync(HttpClient http)
+    /// <summary>Seconds until the first edit after a start is answered: nothing was asked of the server yet but the show, a moment ago.</summary>
+    private static async Task<double> FirstEditAsync(HttpClient http)
+    {
+        await Task.Delay(1000);
+        var view = await ViewAsync(http);
+        var sent = Stopwatch.GetTimestamp();
+        await PostAsync(http, view, Hold(view, 3, 9_000));
+        return Stopwatch.GetElapsedTime(sent).TotalSeconds;
+    }
+
+    /// <summary>Fills the demo show up with cards, and cues of its sounds: one begins on each slide; every third is a bed over three slides.</summary>
+    private static async Task FillAsync(HttpClient http, int count)
     {
         var view = await ViewAsync(http);
         var there = view["show"]!["slides"]!.AsArray().Count;
-        for (var i = there; i < Slides; i++)
-            await EditAsync(http, new { kind = "addCard", slideId = $"card-{i}", card = "title", index = i });
+        await EditAsync(http, Several("Many cards", Enumerable.Range(there, count - there).Select(i => new { kind = "addCard", slideId = $"card-{i}", card = "title", index = i })));
         view = await ViewAsync(http);
         var slides = view["show"]!["slides"]!.AsArray().Select(s => (string)s!["id"]!).ToList();
         var cue = view["show"]!["cues"]!.AsArray().First(c => (string)c!["soundId"]! == "tin-bell")!;
-        string[] sounds = ["tin-bell", "wing-flutter", "welcome", "night-wind"];
+        string[] sounds = ["tin-bell", "wing-flutter", "dusk-pad", "welcome", "tin-bell", "night-wind"];
         var frames = view["show"]!["sounds"]!.AsArray().ToDictionary(s => (string)s!["id"]!, s => (long)s!["figures"]!["frames"]!);
-        var edits = new List<object>();
-        for (var i = view["show"]!["cues"]!.AsArray().Count; i < Slides; i++)
+        await EditAsync(http, Several("Many cues", Enumerable.Range(there, count - there).Select(i =>
         {
             var placed = JsonNode.Parse(cue.ToJsonString())!;
             var sound = sounds[i % sounds.Length];
@@ -93,21 +119,70 @@ internal static class SheetBench
             placed["soundId"] = sound;
             placed["outFrame"] = frames[sound];
             placed["start"] = JsonNode.Parse("""{"kind":"slide","stepId":null,"cueId":null}""");
-            placed["span"] = JsonSerializer.SerializeToNode(new { first = slides[i % slides.Count], last = slides[i % slides.Count] });
-            edits.Add(new { kind = "placeCue", cue = placed, index = int.MaxValue });
-        }
-        await EditAsync(http, new { kind = "several", edits, what = "Many cues" });
+            placed["span"] = JsonSerializer.SerializeToNode(new { first = slides[i], last = slides[i % 3 == 2 ? Math.Min(i + 2, count - 1) : i] });
+            return new { kind = "placeCue", cue = placed, index = int.MaxValue };
+        })));
         // The pictures of a deck are drawn when it is brought in; these slides were made here.
         foreach (var slide in slides) (await http.GetAsync(new Uri($"{Show}/slides/{slide}/picture?width=320", UriKind.Relative))).EnsureSuccessStatusCode();
     }
 
+    private static object Hold(JsonNode view, int slide, long ms) => new { kind = "setHolds", holds = new[] { new { slideId = (string)view["show"]!["slides"]![slide]!["id"]!, holdMs = ms } } };
+
+    private static object Several(string what, IEnumerable<object> edits) => new { kind = "several", edits = edits.ToList(), what };
+
     private static async Task<JsonNode> ViewAsync(HttpClient http) => (await http.GetFromJsonAsync<JsonNode>(new Uri(Show, UriKind.Relative)))!;
 
-    private static async Task EditAsync(HttpClient http, object edit)
+    private static async Task EditAsync(HttpClient http, object edit) => await PostAsync(http, await ViewAsync(http), edit);
+
+    /// <summary>Makes an edit of a show as it was seen; gives what is answered.</summary>
+    private static async Task<byte[]> PostAsync(HttpClient http, JsonNode view, object edit)
     {
-        var revision = (long)(await ViewAsync(http))["revision"]!;
-        using var answer = await http.PostAsJsonAsync(new Uri($"{Show}/edits", UriKind.Relative), new { revision, edit });
+        using var answer = await http.PostAsJsonAsync(new Uri($"{Show}/edits", UriKind.Relative), new { revision = (long)view["revision"]!, edit });
         if (!answer.IsSuccessStatusCode) throw new InvalidOperationException(await answer.Content.ReadAsStringAsync());
+        return await answer.Content.ReadAsByteArrayAsync();
+    }
+
+    /// <summary>Bytes that are sent to each page for edits that touch little and edits that move all that comes after.</summary>
+    private static async Task<List<(string What, double Bytes)>> SentAsync(HttpClient http)
+    {
+        var view = await ViewAsync(http);
+        var cue = view["show"]!["cues"]!.AsArray().First(c => (string)c!["soundId"]! == "tin-bell")!;
+        (string, object)[] edits =
+        [
+            ("a level", new { kind = "setLevel", cueId = (string)cue["id"]!, levelDb = -7.5 }),
+            ("a hold at the beginning", Hold(view, 1, 12_345)),
+            ("a slide hidden at the beginning", new { kind = "setHidden", slides = new[] { new { slideId = (string)view["show"]!["slides"]![1]!["id"]!, hidden = true } } }),
+            ("a card at the beginning", new { kind = "addCard", slideId = "card-new", card = "title", index = 1 }),
+        ];
+        List<(string, double)> sent = [];
+        foreach (var (what, edit) in edits) sent.Add((what, (await PostAsync(http, await ViewAsync(http), edit)).Length));
+        return sent;
+    }
+
+    /// <summary>Seconds until all is worked out that a page needs to show the show: the first time after a start.</summary>
+    private static async Task<double> PreparedAsync(HttpClient http)
+    {
+        var asked = Stopwatch.GetTimestamp();
+        using var answer = await http.PostAsJsonAsync(new Uri($"{Show}/runs", UriKind.Relative), new { kind = "present" });
+        answer.EnsureSuccessStatusCode();
+        await answer.Content.ReadAsByteArrayAsync();
+        return Stopwatch.GetElapsedTime(asked).TotalSeconds;
+    }
+
+    /// <summary>Seconds from sending the hold of an early slide until a page shows the times that follow from it.</summary>
+    private static async Task<List<double>> HoldSeenAsync(HttpClient http, Page page)
+    {
+        var times = new List<double>();
+        for (var i = 0; i < WarmUp + Edits; i++)
+        {
+            page.WatchFor("document.querySelector('[data-testid=running-time]').textContent");
+            var view = await ViewAsync(http);
+            var sent = DateTime.UtcNow;
+            await PostAsync(http, view, Hold(view, 1, i % 2 == 0 ? 20_000 : 12_000));
+            times.Add((page.Awaited("window.seen") - (sent - DateTime.UnixEpoch).TotalMilliseconds) / 1000);
+            Thread.Sleep(100);
+        }
+        return times[WarmUp..];
     }
 
     /// <summary>Seconds from a key on a strand of one page until the other page shows its new level.</summary>
@@ -116,14 +191,7 @@ internal static class SheetBench
         var times = new List<double>();
         for (var i = 0; i < WarmUp + Edits; i++)
         {
-            other.Script("""
-                const label = () => document.querySelector('[data-cue="Lantern Waltz"] [role=button]').getAttribute('aria-label');
-                const before = label();
-                window.seen = new Promise(done => {
-                    const watch = () => label() !== before ? done(performance.timeOrigin + performance.now()) : requestAnimationFrame(watch);
-                    watch();
-                });
-                """);
+            other.WatchFor("document.querySelector('[data-cue=\"Lantern Waltz\"] [role=button]').getAttribute('aria-label')");
             var pressed = page.Press("Lantern Waltz", i % 2 == 0 ? "+" : "-");
             times.Add((other.Awaited("window.seen") - pressed) / 1000);
             Thread.Sleep(100);
@@ -213,6 +281,15 @@ internal static class SheetBench
             Script($"document.querySelector('[aria-label=\"Go to slide {number}\"]').click()");
             Script("document.querySelector('button[aria-label=Play]')?.click()");
         }
+
+        /// <summary>Makes a promise of when what is read off the page is no longer as it is, in milliseconds of the clock.</summary>
+        public void WatchFor(string reading) => Script($$"""
+            const read = () => {{reading}}, before = read();
+            window.seen = new Promise(done => {
+                const watch = () => read() !== before ? done(performance.timeOrigin + performance.now()) : requestAnimationFrame(watch);
+                watch();
+            });
+            """);
 
         /// <summary>Makes a promise of when something is heard, by the greatest sample of a block.</summary>
         public void ListenFor(string what) => Script($"window.heard = new Promise(done => window.ear.until({what}, done))");

@@ -69,6 +69,7 @@ internal static class House
         {
             services.AddHostedService(s => s.GetRequiredService<JobRunner>());
             services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
+            services.AddHostedService<WarmUp>();
         }
         services.AddSingleton<IJobWork, BringSound>();
         services.AddSingleton<IJobWork, BringDeck>();
@@ -85,11 +86,13 @@ internal static class House
             return options.MoodyCatalogue ? new MoodyCatalogue(shelf, s.GetRequiredService<TimeProvider>()) : shelf;
         });
         services.AddSingleton<DemoShow>();
-        services.AddSignalR().AddJsonProtocol(o => ShowJson.Configure(o.PayloadSerializerOptions));
-        services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
+        services.AddSignalR().AddJsonProtocol(o => ApiJson.Configure(o.PayloadSerializerOptions));
+        services.ConfigureHttpJsonOptions(o => ApiJson.Configure(o.SerializerOptions));
+        // What the app itself consists of; what it says of shows is made anew too often to be worth it on the way to the same machine.
+        services.AddResponseCompression(o => o.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
-        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>());
+        services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>().AddDocumentTransformer<LiveSchema>());
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
         // Bodies are limited where they are read, each kind of file to its own size.
         builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = Sound.GreatestBytes);
@@ -114,8 +117,9 @@ internal static class House
         app.UseExceptionHandler();
         app.UseHostFiltering();
         app.UseMiddleware<SameOrigin>();
+        app.UseResponseCompression();
         app.UseDefaultFiles();
-        app.UseStaticFiles(new StaticFileOptions { ContentTypeProvider = FileTypes() });
+        app.UseStaticFiles(ClientFiles);
         app.MapOpenApi();
         var opens = app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Demo is null ? "" : $"/shows/{DemoShow.Id}";
         app.Lifetime.ApplicationStarted.Register(() =>
@@ -125,6 +129,14 @@ internal static class House
             foreach (var address in addresses) Console.WriteLine($"Phonaris is at {address}{opens}");
         });
     }
+
+    /// <summary>How the client's files are given out: what is named after its content is kept for good, and the page that names it is asked for anew.</summary>
+    public static StaticFileOptions ClientFiles { get; } = new()
+    {
+        ContentTypeProvider = FileTypes(),
+        OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+            file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+    };
 
     private static FileExtensionContentTypeProvider FileTypes()
     {

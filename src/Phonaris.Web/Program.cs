@@ -44,7 +44,7 @@ try
     api.MapFallback(() => TypedResults.NotFound());
     app.MapHub<LiveHub>("/live");
     app.MapClicker(app.Services.GetRequiredService<ClickerRooms>(), app.Services.GetRequiredService<IPages>());
-    app.MapFallbackToFile("index.html");
+    app.MapFallbackToFile("index.html", House.ClientFiles);
 
     await app.RunAsync();
     return 0;

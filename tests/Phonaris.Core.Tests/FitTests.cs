@@ -22,6 +22,7 @@ public sealed class FitTests
     {
         var sound = new Band(90).Play(style, bpm, perBar, form: "AABA");
         var fitter = FitterOf(sound);
+        var unused = fitter.Bytes;
         var bars = (int)(2 * perBar * 60 / bpm * Second);
         foreach (var times in (double[])[0.5, 0.7, 0.9, 1.2, 1.6, 2.5])
         {
@@ -39,6 +40,8 @@ public sealed class FitTests
             var passages = fitted.Joins.Select(j => j.AtFrame).Prepend(0).Append(length).ToList();
             Assert.All(passages.Zip(passages.Skip(1)), p => Assert.True(p.Second - p.First >= bars * 0.98));
         }
+        // What it keeps for the next length is weighed.
+        Assert.InRange(fitter.Bytes, unused + 100_000, 20_000_000);
     }
 
     [Fact]

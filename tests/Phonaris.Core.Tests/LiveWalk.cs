@@ -79,7 +79,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     /// <summary>Does what was ordered, and tells what cannot be done.</summary>
     private IEnumerable<string> Carry(LiveOrder order)
     {
-        if (order.Kind is LiveOrderKind.Start or LiveOrderKind.Stop && order.Fade.Ms < LiveRun.EdgeMs) yield return $"{order.CueId} has no fade.";
+        if (order.Kind is LiveOrderKind.Start or LiveOrderKind.Stop && order.Fade.Ms < 5) yield return $"{order.CueId} has no fade.";
         if (order.Kind == LiveOrderKind.Wait) _due.Add((order.CueId, _now + order.InMs));
         else if (order.Kind == LiveOrderKind.Start ? !_sounding.TryAdd(order.CueId, (_now, order.FromMs)) : !_sounding.Remove(order.CueId))
             yield return $"{order.CueId} {(order.Kind == LiveOrderKind.Start ? "sounds already" : "does not sound")}.";

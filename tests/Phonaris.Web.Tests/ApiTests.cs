@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Runtime.InteropServices;
 using System.Text;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Storage;
@@ -73,13 +74,13 @@ public sealed class ApiTests : IDisposable
         var before = await Task.WhenAll(Enumerable.Range(0, 16).Select(ChunkAsync));
         Assert.All(before[..7], c => Assert.All(c.Samples, s => Assert.Equal(0, s)));
         Assert.True(before[10].Samples.Max() > 0.05f);
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/sound/16")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/sound?{Half.Second(16)}")).StatusCode);
 
         await EditAsync(show, dropped.Edited.Revision, new SetLevel(dropped.CueId, -20));
         var changed = new List<int>();
         for (var chunk = 0; chunk < 16; chunk++)
         {
-            using var ask = new HttpRequestMessage(HttpMethod.Get, $"/api/shows/{show}/sound/{chunk}");
+            using var ask = new HttpRequestMessage(HttpMethod.Get, $"/api/shows/{show}/sound?{Half.Second(chunk)}");
             ask.Headers.TryAddWithoutValidation("If-None-Match", before[chunk].Tag);
             if ((await _app.Http.SendAsync(ask)).StatusCode != HttpStatusCode.NotModified) changed.Add(chunk);
         }
@@ -88,7 +89,7 @@ public sealed class ApiTests : IDisposable
 
         async Task<(string Tag, float[] Samples)> ChunkAsync(int chunk)
         {
-            var answer = await _app.Http.GetAsync($"/api/shows/{show}/sound/{chunk}");
+            var answer = await _app.Http.GetAsync($"/api/shows/{show}/sound?{Half.Second(chunk)}");
             return (answer.Headers.ETag!.ToString(), MemoryMarshal.Cast<byte, float>(await answer.Content.ReadAsByteArrayAsync()).ToArray());
         }
     }
@@ -204,6 +205,21 @@ public sealed class ApiTests : IDisposable
         var results = new List<string>();
         foreach (var job in jobs) results.Add((await _app.EndAsync(show, job.Id)).Result!);
         Assert.Equal(Assert.Single((await _app.ViewAsync(show)).Show.Sounds).Id, Assert.Single(results.Distinct()));
+    }
+
+    /// <summary>What the page consists of is fetched once, and small: its name goes with its content.</summary>
+    [Fact]
+    public async Task The_app_itself_goes_out_compressed_and_is_kept_by_its_hash()
+    {
+        var page = await _app.Http.GetAsync("/shows/any");
+        Assert.True(page.Headers.CacheControl!.NoCache);
+        var script = Regex.Match(await page.Content.ReadAsStringAsync(), "src=\"(/assets/[^\"]+\\.js)\"").Groups[1].Value;
+        using var ask = new HttpRequestMessage(HttpMethod.Get, script) { Headers = { AcceptEncoding = { new("br"), new("gzip") } } };
+        var answer = await _app.Http.SendAsync(ask);
+        Assert.Equal("br", Assert.Single(answer.Content.Headers.ContentEncoding));
+        Assert.Contains("immutable", answer.Headers.GetValues("Cache-Control").Single(), StringComparison.Ordinal);
+        var sent = (await answer.Content.ReadAsByteArrayAsync()).Length;
+        Assert.InRange(sent, 1, (await _app.Http.GetByteArrayAsync(script)).Length / 2);
     }
 
     [Fact]

@@ -93,7 +93,7 @@ public sealed class CueTests : IDisposable
 
         await EditAsync(show, new SetMuted(cue, true));
         Assert.Equal(0, Peak(await ChunkAsync(show, 10)));
-        Assert.InRange(Peak(await ChunkAsync(show, 10, $"?only={cue}")), 0.05f, 0.2f);
+        Assert.InRange(Peak(await ChunkAsync(show, 10, $"&only={cue}")), 0.05f, 0.2f);
         var slide = (await _app.ViewAsync(show)).Show.Slides[1].Id;
         var said = await _app.Http.GetFromJsonAsync<ValueList<Explained>>($"/api/shows/{show}/slides/{slide}/explain", App.Json);
         Assert.Contains(said!, e => e.Sentence == "Tone is muted." && e.Remedy!.Edit is SetMuted { Muted: false });
@@ -135,7 +135,7 @@ public sealed class CueTests : IDisposable
 
     private async Task EditAsync(string show, Edit edit) => await PostAsync<Edited>($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit));
 
-    private async Task<byte[]> ChunkAsync(string show, int chunk, string query = "") => await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound/{chunk}{query}");
+    private async Task<byte[]> ChunkAsync(string show, int chunk, string query = "") => await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound?{Half.Second(chunk)}{query}");
 
     private static float Peak(byte[] chunk) => MemoryMarshal.Cast<byte, float>(chunk).ToArray().Max(Math.Abs);
 }

@@ -46,15 +46,15 @@ public sealed class FitTests : IDisposable
         Assert.Contains("its first 0:16.0 is left out", fits.EndTogether.Says);
         Assert.All(fits.Ends, e => Assert.InRange(e.Frame, 20 * 48_000, 32 * 48_000));
         var end = fits.Ends[1].Frame;
-        Assert.All((await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/shorten-{end}/samples/63"))[^1000..], s => Assert.Equal(0, s));
-        Assert.Contains(await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/whole/samples/95"), s => s != 0);
-        var tried = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples/58");
+        Assert.All((await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/shorten-{end}/samples?{Half.Second(63)}"))[^1000..], s => Assert.Equal(0, s));
+        Assert.Contains(await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/whole/samples?{Half.Second(95)}"), s => s != 0);
+        var tried = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples?{Half.Second(58)}");
         Assert.True(tried.Max() > 0.05f);
-        Assert.NotEqual(tried, await ChunkAsync($"/api/shows/{show}/sound/58"));
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples/64")).StatusCode);
+        Assert.NotEqual(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples?{Half.Second(64)}")).StatusCode);
 
         await EditAsync(show, all.Edit!);
-        Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound/58"));
+        Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
         // The show made longer, the recipe follows by itself; undo takes both back.
         await EditAsync(show, new SetHolds([new(slides[2], 13_000)]));
         var strand = (await _app.ViewAsync(show)).Strands.Single();

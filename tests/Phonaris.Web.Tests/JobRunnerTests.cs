@@ -40,5 +40,19 @@ public sealed class JobRunnerTests : IDisposable
         foreach (var job in new[] { first, second }) Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
     }
 
+    /// <summary>However many films are waited for, a sound that is brought in meanwhile is there at once.</summary>
+    [Fact]
+    public async Task Long_work_keeps_none_waiting_that_is_soon_done()
+    {
+        var show = await _app.ShowAsync(1);
+        var exports = new List<JobView>();
+        for (var n = 0; n < 8 * Environment.ProcessorCount; n++)
+            exports.Add(await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "mp4", width = 1920, height = 1080, fps = 30 })));
+        await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"));
+        var jobs = await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json);
+        Assert.Contains(jobs!, j => exports.Any(e => e.Id == j.Id) && j.State is JobState.Waiting or JobState.Running);
+        foreach (var job in exports) await _app.Http.PostAsync($"/api/jobs/{job.Id}/cancel", null);
+    }
+
     public void Dispose() => _app.Dispose();
 }

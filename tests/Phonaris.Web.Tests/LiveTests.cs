@@ -36,7 +36,7 @@ public sealed class LiveTests : IDisposable
         var samples = await StemAsync(show, run, 0);
         Assert.Equal(stem.Frames * 2, samples.Length);
         // As the show sounds behind its fade in, to a step of 24 bits: left and right in turn here, one after the other there.
-        var chunk = MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound/4")).ToArray();
+        var chunk = MemoryMarshal.Cast<byte, float>(await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound?{Half.Second(4)}")).ToArray();
         var first = 4 * 24_000;
         for (var n = 0; n < 24_000; n += 501)
         {

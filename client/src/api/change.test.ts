@@ -1,12 +1,14 @@
 import { expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
 import { changed } from "./change";
-import type { Schemas } from "./client";
+import recorded from "./changes.json";
+import type { Schemas, ShowView } from "./client";
 
 const nothing: Schemas["ShowChange"] = {
   id: "show",
   revision: 2,
   since: 1,
+  shift: null,
   title: "A show",
   targetMs: null,
   slides: null,
@@ -26,7 +28,17 @@ const nothing: Schemas["ShowChange"] = {
 it("takes over what changed, and leaves the rest the very same", () => {
   const view = viewOf({ sounds: [sound("bell")], cues: [cue("a", "bell"), cue("b", "bell"), cue("c", "bell")] });
   const quieter = cue("b", "bell", { levelDb: -3 });
-  const after = changed(view, { ...nothing, cues: { order: ["c", "b", "n"], changed: [quieter, cue("n", "bell")] } });
+  const after = changed(view, {
+    ...nothing,
+    cues: {
+      runs: [
+        { from: 2, count: 1 },
+        { from: 1, count: 1 },
+        { from: -1, count: 1 },
+      ],
+      changed: [quieter, cue("n", "bell")],
+    },
+  });
   expect(after.revision).toBe(2);
   expect(after.undo).toContain("Tin bell");
   expect(after.show.cues.map((c) => c.id)).toEqual(["c", "b", "n"]);
@@ -40,9 +52,25 @@ it("takes slides out and puts them in another order", () => {
   const view = viewOf();
   const after = changed(view, {
     ...nothing,
-    slides: { order: ["s3", "s1"], changed: [slide(1, { title: "First" })] },
+    slides: {
+      runs: [
+        { from: 2, count: 1 },
+        { from: 0, count: 1 },
+      ],
+      changed: [slide(1, { title: "First" })],
+    },
     outline: [1],
   });
   expect(after.show.slides.map((s) => s.title)).toEqual(["Slide 3", "First"]);
   expect(after.outline).toEqual([1]);
+});
+
+it("comes to what the server would give if it were asked, whatever is moved, hidden, taken out or put in", () => {
+  const { before, changes, after } = recorded as unknown as {
+    before: ShowView;
+    changes: Schemas["ShowChange"][];
+    after: ShowView;
+  };
+  expect(changes.filter((c) => c.shift).length).toBeGreaterThan(5);
+  expect(changes.reduce(changed, before)).toEqual(after);
 });

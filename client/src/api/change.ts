@@ -1,10 +1,12 @@
-import type { Schemas, ShowView } from "./client";
+import type { Schemas, ShowView, SlideTime, StrandView } from "./client";
 
 type Change = Schemas["ShowChange"];
+type Shift = Schemas["Shift"];
 
 /** A view with a change taken over; what did not change stays the very same. */
 export function changed(view: ShowView, change: Change): ShowView {
   const { show } = view;
+  const slides = list(moved(view.runningOrder.slides, change.shift, moveSlide), change.runningOrder, (s) => s.slideId);
   return {
     ...view,
     revision: change.revision,
@@ -17,8 +19,9 @@ export function changed(view: ShowView, change: Change): ShowView {
       sounds: list(show.sounds, change.sounds, (s) => s.id),
       cues: list(show.cues, change.cues, (c) => c.id),
     },
-    runningOrder: change.runningOrder ?? view.runningOrder,
-    strands: list(view.strands, change.strands, (s) => `${s.cueId} ${s.startFrame}`),
+    runningOrder:
+      slides === view.runningOrder.slides ? view.runningOrder : { slides, totalFrames: slides.at(-1)?.endFrame ?? 0 },
+    strands: list(moved(view.strands, change.shift, moveStrand), change.strands, (s) => `${s.cueId} ${s.startFrame}`),
     outline: change.outline ?? view.outline,
     rightsMissing: change.rightsMissing ?? view.rightsMissing,
     soundProblems: change.soundProblems ?? view.soundProblems,
@@ -28,8 +31,46 @@ export function changed(view: ShowView, change: Change): ShowView {
   };
 }
 
-function list<T>(before: T[], change: { order: string[]; changed: T[] } | null | undefined, name: (item: T) => string) {
+/** Things with what has moved as a whole moved. */
+function moved<T extends { startFrame: number }>(things: T[], shift: Shift | null, move: (thing: T, by: Shift) => T) {
+  if (!shift) return things;
+  return things.map((t) => (t.startFrame >= shift.fromFrame && t.startFrame < shift.toFrame ? move(t, shift) : t));
+}
+
+const moveSlide = (slide: SlideTime, { frames, index, number }: Shift): SlideTime => ({
+  ...slide,
+  startFrame: slide.startFrame + frames,
+  endFrame: slide.endFrame + frames,
+  index: slide.index + index,
+  number: slide.number + number,
+  stepFrames: slide.stepFrames.map((at) => at + frames),
+});
+
+const moveStrand = (strand: StrandView, { frames }: Shift): StrandView => ({
+  ...strand,
+  startFrame: strand.startFrame + frames,
+  endFrame: strand.endFrame + frames,
+  knots: strand.knots.map((at) => at + frames),
+  rows: strand.rows.map((r) => ({ ...r, fromFrame: r.fromFrame + frames, toFrame: r.toFrame + frames })),
+  ringsFrom: strand.ringsFrom === null ? null : strand.ringsFrom + frames,
+  handoverEnd: strand.handoverEnd === null ? null : strand.handoverEnd + frames,
+});
+
+interface ListChange<T> {
+  runs: { from: number; count: number }[] | null;
+  changed: T[];
+}
+
+/** A list as it is now. What of it is new, or not as it was, is told; the rest lies in runs as before. */
+function list<T>(before: T[], change: ListChange<T> | null, name: (item: T) => string): T[] {
   if (!change) return before;
-  const items = new Map([...before, ...change.changed].map((item) => [name(item), item]));
-  return change.order.flatMap((key) => items.get(key) ?? []);
+  const names = new Set(before.map(name));
+  const changed = new Map(change.changed.map((item) => [name(item), item]));
+  const added = change.changed.filter((item) => !names.has(name(item)));
+  let taken = 0;
+  return (change.runs ?? [{ from: 0, count: before.length }]).flatMap(({ from, count }) =>
+    from < 0
+      ? added.slice(taken, (taken += count))
+      : before.slice(from, from + count).map((item) => changed.get(name(item)) ?? item),
+  );
 }

@@ -46,6 +46,5 @@ export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 192
   // Steps without a picture of their own show the one before them: it has the same address.
   const own = slide.steps.slice(0, step ?? 0).findLastIndex((s) => s.picture);
   const picture = slide.steps[own]?.picture ?? slide.picture;
-  const of = `${picture.media}-${picture.page}${picture.step ? `-${picture.step}` : ""}`;
-  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${of}${own >= 0 ? `&step=${own + 1}` : ""}`;
+  return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${picture.key}${own >= 0 ? `&step=${own + 1}` : ""}`;
 }

@@ -19,7 +19,8 @@ interface Scheduled {
   gain: GainNode;
 }
 
-const chunkSeconds = 0.5; // as the server cuts it
+const chunkFrames = 24_000; // asked for at once: short, so that a change is heard at once
+const chunkSeconds = chunkFrames / framesPerSecond;
 const ahead = 4; // seconds fetched before they are due
 const lead = 0.06; // seconds between asking and sounding
 const soon = 0.005; // seconds ahead of now that a changeover can be set for
@@ -275,10 +276,11 @@ export class ChunkPlayer {
   }
 }
 
-/** Fetches chunks from an address that ends with their number. */
+/** Fetches chunks from an address that gives the frames it is asked for. */
 export function chunksFrom(address: string): FetchChunk {
   return async (chunk, tag, signal, only) => {
-    const response = await fetch(`${address}/${chunk}${only ? `?only=${only}` : ""}`, {
+    const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
+    const response = await fetch(`${address}?${frames}${only ? `&only=${only}` : ""}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

@@ -47,6 +47,7 @@ const place = (
 });
 const plan: LivePlan = {
   handFadeMs: 1500,
+  edge: { ms: 5, curve: "linear" },
   silenceFadeMs: 300,
   places: [
     place(1, ["pad", "owl"], ["pad"], ["owl"]),

@@ -7,27 +7,11 @@ export type LiveCue = Schemas["LiveCue"];
 export type Fade = Schemas["Fade"];
 
 /** Something that happens while a show is shown; times are milliseconds of the clock the sounds are played by. */
-export interface LiveEvent {
-  kind: "goTo" | "due" | "start" | "seek" | "fadeOut" | "silence" | "ended";
-  atMs: number;
-  place?: number;
-  cueId?: string;
-  fromMs?: number;
-}
-
-export type LiveReason =
-  "began" | "cameBack" | "followed" | "hand" | "spanEnded" | "takenOver" | "silence" | "finished";
+export type LiveEvent = Pick<Schemas["LiveEvent"], "kind" | "atMs"> & Partial<Schemas["LiveEvent"]>;
 
 /** What is to be done with a sound, and why. */
-export interface LiveOrder {
-  kind: "wait" | "start" | "stop" | "ended";
-  cueId: string;
-  reason: LiveReason;
-  inMs: number;
-  fromMs: number;
-  fade: Fade;
-  by: string | null;
-}
+export type LiveOrder = Schemas["LiveOrder"];
+type LiveReason = LiveOrder["reason"];
 
 export interface CueState {
   phase: "fresh" | "waiting" | "sounding" | "left" | "over";
@@ -37,7 +21,6 @@ export interface CueState {
   fromMs: number;
 }
 
-const edge: Fade = { ms: 5, curve: "linear" };
 const none: Fade = { ms: 0, curve: "equalPower" };
 const fresh: CueState = { phase: "fresh", startMs: 0, fromMs: 0 };
 
@@ -82,8 +65,8 @@ export class LiveRun {
       if (this.held(cueId)) this.start(this.cue(cueId), fromMs, "hand");
     } else if (kind === "seek") {
       if (state.phase !== "sounding") return [];
-      this.order({ kind: "stop", cueId, reason: "hand", fade: edge });
-      this.begin(this.cue(cueId), fromMs, edge, "hand");
+      this.order({ kind: "stop", cueId, reason: "hand", fade: this.plan.edge });
+      this.begin(this.cue(cueId), fromMs, this.plan.edge, "hand");
     } else if (kind === "fadeOut") {
       if (isActive(state))
         this.stop(this.cue(cueId), { ms: this.plan.handFadeMs, curve: "equalPower" }, "hand", "over");
@@ -160,16 +143,16 @@ export class LiveRun {
 
   private start(cue: LiveCue, fromMs: number, reason: LiveReason) {
     if (this.stateOf(cue.id).phase === "sounding")
-      this.order({ kind: "stop", cueId: cue.id, reason: "hand", fade: edge });
+      this.order({ kind: "stop", cueId: cue.id, reason: "hand", fade: this.plan.edge });
     this.states.set(cue.id, { phase: "sounding", startMs: this.now, fromMs });
     let fade = cue.fadeIn;
     if (cue.kind === "bed")
       for (const other of this.active()) {
         if (other.kind !== "bed" || other.id === cue.id || this.stateOf(other.id).phase !== "sounding") continue;
-        fade = { ms: Math.max(edge.ms, cue.handoverMs), curve: "equalPower" };
+        fade = { ms: Math.max(this.plan.edge.ms, cue.handoverMs), curve: "equalPower" };
         this.stop(other, fade, "takenOver", this.held(other.id) ? "over" : "left", cue.id);
       }
-    this.begin(cue, fromMs, atLeastAnEdge(fade), reason);
+    this.begin(cue, fromMs, this.atLeastAnEdge(fade), reason);
   }
 
   private begin(cue: LiveCue, fromMs: number, fade: Fade, reason: LiveReason) {
@@ -184,7 +167,7 @@ export class LiveRun {
     const fromMs = cue.lengthMs !== null && position >= cue.lengthMs ? 0 : position;
     this.states.set(cue.id, { phase: then, startMs: 0, fromMs });
     if (!sounded) return;
-    this.order({ kind: "stop", cueId: cue.id, reason, fade: atLeastAnEdge(fade), by });
+    this.order({ kind: "stop", cueId: cue.id, reason, fade: this.atLeastAnEdge(fade), by });
     if (reason !== "silence") this.follow(cue.id, reason === "takenOver");
   }
 
@@ -206,10 +189,13 @@ export class LiveRun {
 
   private active = () => this.plan.cues.filter((c) => isActive(this.stateOf(c.id)));
 
+  private atLeastAnEdge(fade: Fade): Fade {
+    return fade.ms < this.plan.edge.ms ? this.plan.edge : fade;
+  }
+
   private order(order: Pick<LiveOrder, "kind" | "cueId" | "reason"> & Partial<LiveOrder>) {
     this.orders.push({ inMs: 0, fromMs: 0, fade: none, by: null, ...order });
   }
 }
 
 const isActive = (state: CueState) => state.phase === "sounding" || state.phase === "waiting";
-const atLeastAnEdge = (fade: Fade) => (fade.ms < edge.ms ? edge : fade);

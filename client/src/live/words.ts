@@ -25,7 +25,7 @@ export function wordsOf(order: LiveOrder, run: LiveRun, slide: number): string |
       return `${cue.name} was silenced by hand`;
     default:
       // An edge within a sound that goes on is no end.
-      return order.fade.ms > 5 ? `${cue.name} was faded by hand` : undefined;
+      return order.fade.ms > run.plan.edge.ms ? `${cue.name} was faded by hand` : undefined;
   }
 }
 

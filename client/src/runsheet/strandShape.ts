@@ -33,9 +33,9 @@ export function outlinePath(strand: StrandView, place: Place, x: number, full: n
   return mirrored(
     strand.rows.flatMap((part) => {
       const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
-      return part.levels.map(
-        (db, i) => [top + ((bottom - top) * i) / (part.levels.length - 1), halfWidth(db, full)] as const,
-      );
+      // One level for all of it has its two ends.
+      const levels = part.levels.length === 1 ? [...part.levels, ...part.levels] : part.levels;
+      return levels.map((db, i) => [top + ((bottom - top) * i) / (levels.length - 1), halfWidth(db, full)] as const);
     }),
     x,
   );
@@ -49,7 +49,7 @@ export function soundPath(strand: StrandView, place: Place, x: number, full: num
       const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
       const step = (bottom - top) / part.peaks.length;
       return part.peaks.map((peak, i) => {
-        const half = halfWidth(part.levels[i] ?? quietest, full) * (peak / loudest) * 0.82;
+        const half = halfWidth(part.levels[i] ?? part.levels[0] ?? quietest, full) * (peak / loudest) * 0.82;
         return [top + step * (i + 0.5), Math.max(0.4, half)] as const;
       });
     }),

@@ -23,6 +23,7 @@ export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   text: "",
   notes: "",
   picture: {
+    key: `picture-${n}`,
     media: "f".repeat(64),
     type: "image/png",
     page: n,

@@ -12,9 +12,10 @@ public sealed class Explanation
     private readonly Schedule _schedule;
     private readonly Slide _slide;
     private readonly SlideTime _time;
+    private readonly IReadOnlyList<Lying> _lying;
 
-    private Explanation(TimedShow show, SlideTime time) =>
-        (_show, _order, _schedule, _slide, _time) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time);
+    private Explanation(TimedShow show, IReadOnlyList<Lying> lying, SlideTime time) =>
+        (_show, _order, _schedule, _slide, _time, _lying) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time, lying);
 
     /// <summary>Explains a slide.</summary>
     /// <param name="show">The show.</param>
@@ -25,7 +26,7 @@ public sealed class Explanation
         ArgumentNullException.ThrowIfNull(show);
         var slide = show.Show.Slide(slideId);
         return show.Order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
-            ? new Explanation(show, time).All()
+            ? new Explanation(show, LyingIn(show.Show), time).All()
             : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
     }
 
@@ -34,15 +35,23 @@ public sealed class Explanation
     public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return show.Order.Slides.Select(time => (time.SlideId, new Explanation(show, time).All()));
+        var lying = LyingIn(show.Show);
+        return show.Order.Slides.Select(time => (time.SlideId, new Explanation(show, lying, time).All()));
+    }
+
+    /// <summary>The cues that lie on slides.</summary>
+    private static List<Lying> LyingIn(Show show)
+    {
+        var places = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
+        return [.. show.Cues.Where(c => c.Span is not null).Select(c => new Lying(c, places[c.Span!.First], places[c.Span.Last]))];
     }
 
     private ValueList<Explained> All()
     {
         var sounding = _schedule.Cues.Where(Here).Select(Sounding).ToList();
-        var silent = _show.Cues
-            .Where(c => c.Span is not null && _order.Of(_show, c.Span).Contains(_time) && !_schedule.Cues.Any(s => s.CueId == c.Id && Here(s)))
-            .Select(Silent)
+        var silent = _lying
+            .Where(l => l.First <= _time.Index && _time.Index <= l.Last && !_schedule.Cues.Any(s => s.CueId == l.Cue.Id && Here(s)))
+            .Select(l => Silent(l.Cue))
             .ToList();
         return sounding.Count > 0 ? [.. sounding, .. silent] : [Silence(), .. silent];
     }
@@ -132,6 +141,9 @@ public sealed class Explanation
     private int NumberAt(long frame) => _order.At(frame).Number;
 
     private string Name(Cue cue) => _show.Sound(cue.SoundId).Name;
+
+    /// <summary>A cue with the positions of the first and the last slide it lies on.</summary>
+    private sealed record Lying(Cue Cue, int First, int Last);
 }
 
 /// <summary>One thing about the sound on a slide.</summary>

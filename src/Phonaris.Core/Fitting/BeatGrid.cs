@@ -35,6 +35,9 @@ internal sealed class BeatGrid
     /// <summary>The middle length of a stretch in frames.</summary>
     public long Middle => _middle ??= Count == 0 ? 0 : Enumerable.Range(0, Count).Select(k => At[k + 1] - At[k]).Order().ElementAt(Count / 2);
 
+    /// <summary>About how many bytes it holds.</summary>
+    public long Bytes => At.Length * sizeof(long) + _features.Length * sizeof(float);
+
     /// <summary>What is heard in a stretch.</summary>
     public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * BeatFeatures.Size, BeatFeatures.Size);
 

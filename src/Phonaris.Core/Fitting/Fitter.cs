@@ -69,6 +69,9 @@ public sealed class Fitter
 
     private long Used => _to - _from;
 
+    /// <summary>About how many bytes it holds by now: what it works out is kept for the next length.</summary>
+    public long Bytes => _piece.Features.Length * sizeof(float) + (_joins.IsValueCreated ? _joins.Value.Bytes : 0) + _paths.Values.Sum(p => p.Bytes);
+
     /// <summary>Makes it as long as wanted.</summary>
     /// <param name="recipe">How.</param>
     /// <param name="length">The length wanted, in frames.</param>

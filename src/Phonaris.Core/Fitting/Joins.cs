@@ -33,6 +33,9 @@ internal sealed class Joins
     /// <summary>The joins worth considering, by the stretch they leave.</summary>
     public Edge[] Edges { get; }
 
+    /// <summary>About how many bytes it holds.</summary>
+    public long Bytes => _sorted.Length * sizeof(float) + Edges.Length * Edge.Bytes + Grid.Bytes;
+
     /// <summary>Finds the joins of a grid.</summary>
     public static Joins Of(BeatGrid grid)
     {

@@ -22,6 +22,9 @@ internal sealed class PassagePath(BeatGrid grid, IReadOnlyList<Edge> edges, int 
     private readonly Lock _lock = new();
     private readonly PassageTable?[] _tables = new PassageTable?[Caps.Length];
 
+    /// <summary>About how many bytes it holds.</summary>
+    public long Bytes => edges.Count * Edge.Bytes + _tables.Sum(t => t?.Bytes ?? 0);
+
     /// <summary>The best way for a length, or null when there is none.</summary>
     /// <param name="target">The length wanted, in frames.</param>
     public PassageTable.Way? Find(long target)

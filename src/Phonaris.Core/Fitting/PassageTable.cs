@@ -39,6 +39,9 @@ internal sealed class PassageTable
     /// <summary>What the ways it knows of cost less than.</summary>
     public float Cap { get; }
 
+    /// <summary>About how many bytes it holds.</summary>
+    public long Bytes => _by.Length * sizeof(ushort) + _totals.Length * sizeof(float) + _edges.Length * Edge.Bytes;
+
     /// <summary>The best way for a length, or null when there is none among counts of stretches; those dearer than the cap are not known.</summary>
     /// <param name="target">The length wanted, in frames.</param>
     /// <param name="low">The least count of stretches.</param>

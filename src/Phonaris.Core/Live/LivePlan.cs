@@ -16,6 +16,9 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
     /// <summary>How long a sound takes to die away by hand, in milliseconds.</summary>
     public long HandFadeMs { get; init; } = LiveRun.HandFadeMs;
 
+    /// <summary>How a sound begins or ends where it is cut: no edge clicks.</summary>
+    public Fade Edge { get; init; } = LiveRun.Edge;
+
     /// <summary>How long all take when they are silenced at once, in milliseconds.</summary>
     public long SilenceFadeMs { get; init; } = LiveRun.SilenceFadeMs;
 
@@ -26,46 +29,49 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
     {
         ArgumentNullException.ThrowIfNull(show);
         var order = RunningOrder.Of(show);
-        var stays = LiveStays.Of(show, order, new CuePlaces(show, order, fit));
-        var places = new List<LivePlace>();
-        foreach (var slide in order.Slides)
-            for (var step = 0; step < slide.StepFrames.Count; step++)
-                places.Add(Place(show, order, stays, places.Count));
-        return new([.. places], [.. stays.Select(s => s.Cue)]);
+        var places = new Places(order);
+        var stays = LiveStays.Of(show, order, places, new CuePlaces(show, order, fit));
+        var here = Enumerable.Range(0, places.Count).Select(_ => new List<LiveStay>()).ToList();
+        foreach (var stay in stays)
+            for (var place = stay.First; place <= stay.Last; place++) here[place].Add(stay);
+        var loops = LoopsOf(show, order, places);
+        return new([.. here.Select((held, index) => Place(places, held, loops, index))], [.. stays.Select(s => s.Cue)]);
     }
 
-    private static LivePlace Place(Show show, RunningOrder order, IReadOnlyList<LiveStay> stays, int index)
+    private static LivePlace Place(Places places, List<LiveStay> here, Dictionary<string, Loop> loops, int index)
     {
-        var (slide, from, to) = SpanOf(order, index);
-        var step = index - PlaceOf(order, slide);
-        var here = stays.Where(s => s.First <= index && index <= s.Last).ToList();
-        var loop = show.SectionOf(slide.SlideId) is { WaitingLoop: true } section ? order.Slides.Where(s => show.SectionOf(s.SlideId) == section).ToList() : [];
-        var begins = here.Where(s => s.Begins).Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index)).ToList();
+        var (slide, step, from, to) = places.At(index);
+        var loop = loops.GetValueOrDefault(slide.SlideId);
         return new(
             slide.SlideId, slide.Number, step, from / Frames.PerMs, (to - from) / Frames.PerMs,
             [.. here.Select(s => s.Cue.Id)],
             // Voices and spots begin where they are to, and so does what comes after another; a bed wherever it is found missing.
-            [.. begins.Where(b => b.Anew || stays.Single(s => s.Cue.Id == b.CueId).Cue is { Kind: SoundKind.Bed, After: null })],
+            [.. here
+                .Where(s => s.Begins && (s.First == index || s.Cue is { Kind: SoundKind.Bed, After: null }))
+                .Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index))],
             [.. here.Where(s => s.Last == index && s.EndMs is not null).Select(s => new LiveEnd(s.Cue.Id, s.EndMs!.Value))],
             [.. here.Where(s => s.Cue.ByHand).Select(s => s.Cue.Id)],
-            loop.Count > 0 ? PlaceOf(order, loop[0]) : null,
-            loop.Count > 0 && loop[^1].Number < order.Slides.Count ? PlaceOf(order, order.Slides[loop[^1].Number]) : null,
-            loop.Count > 0 && loop[^1] == slide && step == slide.StepFrames.Count - 1);
+            loop?.Start, loop?.Exit, index == loop?.Last);
     }
 
-    /// <summary>The last place that is planned to be come to before a frame.</summary>
-    internal static int LastPlaceBefore(RunningOrder order, long frame) => order.Slides.SelectMany(s => s.StepFrames).TakeWhile(at => at < frame).Count() - 1;
-
-    /// <summary>The slide of a place, and the frames from which to which it is planned to stay.</summary>
-    internal static (SlideTime Slide, long From, long To) SpanOf(RunningOrder order, int place)
+    /// <summary>The waiting loops, by the ids of their slides.</summary>
+    private static Dictionary<string, Loop> LoopsOf(Show show, RunningOrder order, Places places)
     {
-        var slide = order.Slides.First(s => (place -= s.StepFrames.Count) < 0);
-        var step = place + slide.StepFrames.Count;
-        return (slide, slide.StepFrames[step], step + 1 < slide.StepFrames.Count ? slide.StepFrames[step + 1] : slide.EndFrame);
+        var times = order.Slides.ToDictionary(s => s.SlideId);
+        var loops = new Dictionary<string, Loop>();
+        foreach (var section in show.Sections.Where(s => s.WaitingLoop))
+        {
+            var slides = show.SlidesOf(section).Where(times.ContainsKey).Select(id => times[id]).ToList();
+            if (slides.Count == 0) continue;
+            var exit = places.Of(slides[^1]) + slides[^1].StepFrames.Count;
+            var loop = new Loop(places.Of(slides[0]), exit - 1, exit < places.Count ? exit : null);
+            foreach (var slide in slides) loops.Add(slide.SlideId, loop);
+        }
+        return loops;
     }
 
-    /// <summary>The place at which a slide begins.</summary>
-    internal static int PlaceOf(RunningOrder order, SlideTime slide) => order.Slides.TakeWhile(s => s != slide).Sum(s => s.StepFrames.Count);
+    /// <summary>A waiting loop: its first and last place, and the one it is left for.</summary>
+    private sealed record Loop(int Start, int Last, int? Exit);
 }
 
 /// <summary>Where a presenter can be: a slide with so many of its steps taken.</summary>
@@ -95,29 +101,3 @@ public sealed record LiveBegin(string CueId, long DelayMs, bool Anew);
 /// <param name="CueId">The cue of the plan.</param>
 /// <param name="DelayMs">How long after the place was come to, in milliseconds.</param>
 public sealed record LiveEnd(string CueId, long DelayMs);
-
-/// <summary>A cue as it is shown live.</summary>
-/// <param name="Id">What names it in the plan.</param>
-/// <param name="CueId">The cue of the show.</param>
-/// <param name="Name">Its sound's name.</param>
-/// <param name="Kind">What its sound is for.</param>
-/// <param name="ByHand">Whether it waits for a hand.</param>
-/// <param name="After">The cue of the show whose end it waits for, or null.</param>
-/// <param name="GapMs">How long after that end it begins.</param>
-/// <param name="FadeIn">How it swells in.</param>
-/// <param name="FadeOut">How it dies away where it is stopped.</param>
-/// <param name="HandoverMs">How long the bed before gives way to it, where it is a bed.</param>
-/// <param name="RingsOn">Whether it goes on past its span until it has finished.</param>
-/// <param name="Return">What it does when come back to.</param>
-/// <param name="Ducks">Whether beds make room while it sounds.</param>
-/// <param name="LengthMs">How long it sounds by itself; null for without end.</param>
-/// <param name="LastNumber">The number of the last slide of its span.</param>
-/// <param name="Markers">The points of its sound that have names, in milliseconds from its start.</param>
-public sealed record LiveCue(
-    string Id, string CueId, string Name, SoundKind Kind, bool ByHand, string? After, long GapMs, Fade FadeIn, Fade FadeOut, long HandoverMs, bool RingsOn,
-    CueReturn Return, bool Ducks, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers);
-
-/// <summary>A named point of a cue.</summary>
-/// <param name="Name">Its name.</param>
-/// <param name="AtMs">When it comes, in milliseconds from the cue's start.</param>
-public sealed record LiveMarker(string Name, long AtMs);

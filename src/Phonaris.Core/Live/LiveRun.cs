@@ -11,8 +11,8 @@ namespace Phonaris.Core.Live;
 /// </summary>
 public sealed class LiveRun
 {
-    /// <summary>How long a sound takes to die away by hand, and how long where it is cut: no edge clicks.</summary>
-    public const long HandFadeMs = 1_500, SilenceFadeMs = 300, EdgeMs = 5;
+    /// <summary>How long a sound takes to die away by hand, and how long all take when they are silenced, in milliseconds.</summary>
+    internal const long HandFadeMs = 1_500, SilenceFadeMs = 300;
 
     private readonly LivePlan _plan;
     private readonly ImmutableDictionary<string, LiveCue> _cues;
@@ -81,7 +81,7 @@ public sealed class LiveRun
         return [.. _orders];
     }
 
-    private static Fade Edge { get; } = new(EdgeMs, FadeCurve.Linear);
+    internal static Fade Edge { get; } = new(FadeShape.BareEdgeFrames / Frames.PerMs, FadeCurve.Linear);
 
     private void GoTo(int place)
     {
@@ -161,7 +161,7 @@ public sealed class LiveRun
         if (cue.Kind == SoundKind.Bed)
             foreach (var other in Active().Where(c => c.Kind == SoundKind.Bed && c.Id != cue.Id && StateOf(c.Id).Phase == CuePhase.Sounding))
             {
-                fade = new(Math.Max(EdgeMs, cue.HandoverMs), FadeCurve.EqualPower);
+                fade = new(Math.Max(Edge.Ms, cue.HandoverMs), FadeCurve.EqualPower);
                 Stop(other, fade, LiveReason.TakenOver, Held(other.Id) ? CuePhase.Over : CuePhase.Left, cue.Id);
             }
         Begin(cue, fromMs, AtLeastAnEdge(fade), reason);
@@ -185,7 +185,7 @@ public sealed class LiveRun
         if (reason != LiveReason.Silence) Follow(cue.Id, reason == LiveReason.TakenOver);
     }
 
-    private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < EdgeMs ? Edge : fade;
+    private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < Edge.Ms ? Edge : fade;
 
     /// <summary>Begins what waits for the end of a cue, where it may sound; no bed at the moment at which one has taken over.</summary>
     private void Follow(string endedId, bool takenOver = false)

@@ -21,15 +21,15 @@ internal sealed record LiveStay(LiveCue Cue, LiveStem Stem, int First, int Last,
 internal static class LiveStays
 {
     /// <summary>The cues that can sound, in the show's order, each with its stay; of two beds the later takes over for good.</summary>
-    public static IReadOnlyList<LiveStay> Of(Show show, RunningOrder order, CuePlaces places)
+    public static IReadOnlyList<LiveStay> Of(Show show, RunningOrder order, Places where, CuePlaces places)
     {
-        var placed = places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, order, places, p.Scheduled, p.Cue, p.Sound))).ToList();
+        var placed = places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, order, where, places, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(Name).ToHashSet();
         // What waits for another takes over whenever that comes to it.
         inOrder = [.. inOrder.Where(b => places.WaitsFor(b.Cue) is null)];
         // It sounds on until the later one does: that is at a place's coming, or while one stays.
-        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => Name(b.First.Bed), b => LivePlan.LastPlaceBefore(order, b.Second.Bed.StartFrame));
+        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => Name(b.First.Bed), b => where.LastBefore(b.Second.Bed.StartFrame));
         return
         [
             .. placed
@@ -41,17 +41,17 @@ internal static class LiveStays
         static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
-    private static LiveStay StayOf(Show show, RunningOrder order, CuePlaces places, ScheduledCue planned, Cue cue, Sound sound)
+    private static LiveStay StayOf(Show show, RunningOrder order, Places where, CuePlaces places, ScheduledCue planned, Cue cue, Sound sound)
     {
         var covered = order.Of(show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
         // It is to stop while a place stays, where it ends earlier or later than its span does.
-        var lastPlace = planned.StopFrame is { } stop ? LivePlan.LastPlaceBefore(order, stop) : LivePlan.PlaceOf(order, covered[^1]) + covered[^1].StepFrames.Count - 1;
-        var (last, from, to) = LivePlan.SpanOf(order, lastPlace);
+        var lastPlace = planned.StopFrame is { } stop ? where.LastBefore(stop) : where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1;
+        var (last, _, from, to) = where.At(lastPlace);
         var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
         var after = places.WaitsFor(cue)?.Id;
         // What waits for another may be called for anywhere in its span, whenever that ends.
-        var start = after is not null ? (Place: LivePlan.PlaceOf(order, covered[0]), DelayMs: 0L) : StartOf(show, order, cue, planned, covered);
+        var start = after is not null ? (Place: where.Of(covered[0]), DelayMs: 0L) : StartOf(show, order, where, cue, planned, covered);
         var stem = LiveStem.Of(planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
@@ -60,24 +60,24 @@ internal static class LiveStays
         return new(live, stem, start.Place, lastPlace, start.DelayMs, !places.WaitsForHand(cue), endMs);
     }
 
-    private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
+    private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Places where, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
     {
-        var first = LivePlan.PlaceOf(order, covered[0]);
+        var first = where.Of(covered[0]);
         return cue.Start.Kind switch
         {
-            CueStartKind.Step => (StepOf(show, order, covered, cue.Start.StepId) ?? first, cue.DelayMs),
+            CueStartKind.Step => (StepOf(show, where, covered, cue.Start.StepId) ?? first, cue.DelayMs),
             // Where that makes it begin, as planned; what waits for one that does not sound, likewise.
             CueStartKind.End or CueStartKind.After => order.At(planned.StartFrame) is var slide
-                ? (LivePlan.PlaceOf(order, slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
+                ? (where.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,
             _ => (first, cue.Start.Kind == CueStartKind.Hand ? 0 : cue.DelayMs),
         };
     }
 
-    private static int? StepOf(Show show, RunningOrder order, IReadOnlyList<SlideTime> covered, string? stepId)
+    private static int? StepOf(Show show, Places where, IReadOnlyList<SlideTime> covered, string? stepId)
     {
         foreach (var slide in covered)
-            if (stepId is not null && show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return LivePlan.PlaceOf(order, slide) + k;
+            if (stepId is not null && show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return where.Of(slide) + k;
         return null;
     }
 

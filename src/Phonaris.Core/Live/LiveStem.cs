@@ -48,7 +48,7 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
     {
         ArgumentNullException.ThrowIfNull(show);
         var order = RunningOrder.Of(show);
-        return [.. LiveStays.Of(show, order, new CuePlaces(show, order, fit)).GroupBy(s => s.Stem, (stem, stays) => (stem, (IReadOnlyList<string>)[.. stays.Select(s => s.Cue.Id)]))];
+        return [.. LiveStays.Of(show, order, new(order), new CuePlaces(show, order, fit)).GroupBy(s => s.Stem, (stem, stays) => (stem, (IReadOnlyList<string>)[.. stays.Select(s => s.Cue.Id)]))];
     }
 
     /// <summary>The schedule that renders the stem.</summary>

@@ -22,6 +22,9 @@ public sealed class PeakPyramid
             _layers.Add([.. _layers[^1].Chunk(Step).Select(c => c.Max())]);
     }
 
+    /// <summary>How many bytes it holds.</summary>
+    public long Bytes => _layers.Sum(l => (long)l.Length) * sizeof(ushort);
+
     /// <summary>The greatest magnitude in each of equal parts of a stretch, 0 to 1.</summary>
     /// <param name="fromFrame">The stretch's first frame.</param>
     /// <param name="toFrame">The frame after its last.</param>

@@ -42,6 +42,15 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return Slides[low];
     }
 
+    /// <summary>The slides that are there within a stretch of frames.</summary>
+    /// <param name="fromFrame">Its first frame.</param>
+    /// <param name="toFrame">The frame after its last.</param>
+    public IEnumerable<SlideTime> Within(long fromFrame, long toFrame)
+    {
+        if (Slides.Count == 0 || fromFrame >= TotalFrames) yield break;
+        for (var i = At(fromFrame).Number - 1; i < Slides.Count && Slides[i].StartFrame < toFrame; i++) yield return Slides[i];
+    }
+
     /// <summary>The slides a span covers, hidden ones left out.</summary>
     /// <exception cref="RuleException">The span does not fit the show.</exception>
     public IReadOnlyList<SlideTime> Of(Show show, Span span)

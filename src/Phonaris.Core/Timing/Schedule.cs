@@ -34,14 +34,15 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
             .Select(b => b with { Envelope = b.Envelope + ducks.Within(b.StartFrame, b.EndFrame) })
-            .ToDictionary(b => (b.CueId, b.StartFrame));
+            .ToDictionary(Name);
+        var silent = yielding.Select(Name).ToHashSet();
         return new(
             order.TotalFrames,
-            [.. heard.Where(p => !yielding.Any(y => Same(y, p.Scheduled))).Select(p => beds.GetValueOrDefault((p.Scheduled.CueId, p.Scheduled.StartFrame), p.Scheduled))],
+            [.. heard.Where(p => !silent.Contains(Name(p.Scheduled))).Select(p => beds.GetValueOrDefault(Name(p.Scheduled), p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
             places.Unfit);
 
-        static bool Same(ScheduledCue one, ScheduledCue other) => (one.CueId, one.StartFrame) == (other.CueId, other.StartFrame);
+        static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
     /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>

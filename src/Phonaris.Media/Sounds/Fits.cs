@@ -1,5 +1,5 @@
-using System.Collections.Concurrent;
 using System.Text.Json;
+using Microsoft.Extensions.Caching.Memory;
 using Phonaris.Core.Fitting;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
@@ -13,21 +13,22 @@ namespace Phonaris.Media.Sounds;
 /// </summary>
 /// <param name="derived">Where it is kept.</param>
 /// <param name="open">Opens a sound that was made ready, by its content hash.</param>
-public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
+public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) : IDisposable
 {
-    /// <summary>Results kept: as many as a slider passes over.</summary>
-    private const int Most = 400;
+    /// <summary>How much is kept in memory, in bytes. A prepared part of a sound holds its joins and tables, some megabytes, and a dragged in or out makes many.</summary>
+    private const long MostBytes = 128_000_000;
 
-    /// <summary>Prepared parts of sounds kept: each holds its joins and tables, some megabytes, and a dragged in or out makes many.</summary>
-    private const int MostFitters = 12;
+    /// <summary>About what a result holds, in bytes.</summary>
+    private const long FittedBytes = 4_000;
 
-    private readonly ConcurrentDictionary<string, Piece> _pieces = new();
-    private readonly ConcurrentDictionary<(string, long, long), Fitter> _fitters = new();
-    private readonly ConcurrentDictionary<Asked, Lazy<Fitted>> _fitted = new();
+    private readonly MemoryCache _kept = Memory.Of(MostBytes);
+
+    /// <inheritdoc/>
+    public void Dispose() => _kept.Dispose();
 
     /// <summary>Whether a sound has been listened to.</summary>
     /// <param name="media">Its content hash.</param>
-    public bool Knows(string media) => _pieces.ContainsKey(media) || derived.Has(NameOf(media));
+    public bool Knows(string media) => derived.Has(NameOf(media));
 
     /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
     /// <param name="media">Its content hash; it was made ready.</param>
@@ -35,7 +36,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
     /// <param name="progress">Told the fraction done.</param>
     public async Task<Piece> PieceAsync(string media, CancellationToken cancel, IProgress<double>? progress = null)
     {
-        if (_pieces.TryGetValue(media, out var known)) return known;
+        if (_kept.TryGetValue(NameOf(media), out Piece? known)) return known!;
         var path = await derived.GetAsync(
             NameOf(media),
             async (partial, token) =>
@@ -44,7 +45,17 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
                 await File.WriteAllBytesAsync(partial, JsonSerializer.SerializeToUtf8Bytes(piece), token);
             },
             cancel);
-        return _pieces[media] = JsonSerializer.Deserialize<Piece>(await File.ReadAllBytesAsync(path, cancel))!;
+        return Keep(media, await File.ReadAllBytesAsync(path, cancel));
+    }
+
+    /// <summary>What is known of a sound that was listened to.</summary>
+    private Piece Known(string media) =>
+        _kept.TryGetValue(NameOf(media), out Piece? known) ? known! : Keep(media, File.ReadAllBytes(derived.PathOf(NameOf(media))));
+
+    private Piece Keep(string media, byte[] written)
+    {
+        var piece = JsonSerializer.Deserialize<Piece>(written)!;
+        return _kept.Keep(NameOf(media), piece, piece.Features.Length * sizeof(float) + piece.Beats.Count * sizeof(long));
     }
 
     /// <summary>What a cue's recipe comes to.</summary>
@@ -56,11 +67,10 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
     {
         ArgumentNullException.ThrowIfNull(sound);
         ArgumentNullException.ThrowIfNull(cue);
-        if (!_pieces.ContainsKey(sound.Media)) throw new RuleException($"{sound.Name} has not been listened to yet.");
-        if (_fitted.Count > Most) _fitted.Clear();
-        return _fitted.GetOrAdd(
-            new(sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames),
-            asked => new(() => Fitter(asked.Media, asked.FromFrame, asked.ToFrame).Fit(asked.Recipe, asked.LengthFrames))).Value;
+        if (!Knows(sound.Media)) throw new RuleException($"{sound.Name} has not been listened to yet.");
+        var asked = new Asked(sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames);
+        if (_kept.TryGetValue(asked, out Fitted? known)) return known!;
+        return _kept.Keep(asked, Fitter(asked.Media, asked.FromFrame, asked.ToFrame).Fit(asked.Recipe, asked.LengthFrames), FittedBytes);
     }
 
     /// <summary>Fits the used part of a sound, of which <see cref="PieceAsync"/> has been asked.</summary>
@@ -69,8 +79,10 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open)
     /// <param name="toFrame">The frame after the last.</param>
     public Fitter Fitter(string media, long fromFrame, long toFrame)
     {
-        if (_fitters.Count > MostFitters) _fitters.Clear();
-        return _fitters.GetOrAdd((media, fromFrame, toFrame), key => new(_pieces[key.Item1], open(key.Item1), key.Item2, key.Item3));
+        var part = (media, fromFrame, toFrame);
+        var fitter = _kept.TryGetValue(part, out Fitter? known) ? known! : new(Known(media), open(media), fromFrame, toFrame);
+        // It keeps what it works out, and is weighed anew each time.
+        return _kept.Keep(part, fitter, fitter.Bytes);
     }
 
     // The number goes up with what is kept there.

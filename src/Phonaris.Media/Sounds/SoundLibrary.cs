@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using System.Text.Json;
+using Microsoft.Extensions.Caching.Memory;
 using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
@@ -23,12 +24,15 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>How long what cannot be read is left before it is tried again, in milliseconds.</summary>
     private const int TriedAgainMs = 5_000;
 
+    /// <summary>How many bytes of outlines are kept: ten hours of sound.</summary>
+    private const long MostPeakBytes = 18_000_000;
+
     private readonly ConcurrentDictionary<string, ISoundReader> _open = new();
     private readonly ConcurrentDictionary<string, Prepared> _whole = new();
     private readonly ConcurrentDictionary<string, Unavailable> _unavailable = new();
     private long _renewals;
     private readonly ConcurrentDictionary<SoundSource, StretchedSound> _stretched = new();
-    private readonly ConcurrentDictionary<string, PeakPyramid> _peaks = new();
+    private readonly MemoryCache _peaks = Memory.Of(MostPeakBytes);
 
     /// <summary>Makes a sound ready, decoding it when it has not been, and gives its figures.</summary>
     /// <param name="hash">Its content hash.</param>
@@ -74,7 +78,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         if (!wasUnavailable && !wasWhole) return;
         // Whoever is reading it reads on; the handle is closed once nobody does.
         _open.TryRemove(hash, out _);
-        _peaks.TryRemove(hash, out _);
+        _peaks.Remove(hash);
         Interlocked.Increment(ref _renewals);
     }
 
@@ -122,7 +126,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     }
 
     /// <summary>What is known of sounds as music, and what recipes come to.</summary>
-    public Fits Fits => field ??= new(derived, Open);
+    public Fits Fits => _fits ??= new(derived, Open);
+    private Fits? _fits;
 
     /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
     /// <param name="hash">Its content hash.</param>
@@ -156,14 +161,20 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
 
     /// <summary>The outline of a sound that was made ready.</summary>
     /// <param name="hash">Its content hash.</param>
-    public PeakPyramid Peaks(string hash) =>
-        _peaks.GetOrAdd(hash, h => _unavailable.ContainsKey(h) ? new PeakPyramid.Builder().Build() : PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(h)))));
+    public PeakPyramid Peaks(string hash)
+    {
+        if (_peaks.TryGetValue(hash, out PeakPyramid? known)) return known!;
+        var peaks = _unavailable.ContainsKey(hash) ? new PeakPyramid.Builder().Build() : PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(hash))));
+        return _peaks.Keep(hash, peaks, peaks.Bytes);
+    }
 
     /// <inheritdoc/>
     public void Dispose()
     {
         foreach (var file in _open.Values.OfType<IDisposable>()) file.Dispose();
         foreach (var sound in _stretched.Values) sound.Dispose();
+        _peaks.Dispose();
+        _fits?.Dispose();
     }
 
     private static readonly ISoundReader Silence = new SilentSound();

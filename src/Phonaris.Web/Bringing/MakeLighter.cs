@@ -16,6 +16,8 @@ internal sealed class MakeLighter(SoundLibrary library, FileStore files, AppPath
 
     public string Kind => JobKind;
 
+    public bool IsLong => true;
+
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var soundId = JsonSerializer.Deserialize<string>(job.Input, ShowJson.Options)!;

@@ -73,18 +73,17 @@ internal static class SoundEndpoints
             return TypedResults.Ok(peaks.Select(p => Math.Round(p, 3)).ToList());
         });
 
-        // The sound as it is, in chunks.
-        api.MapGet("/shows/{id}/sounds/{soundId}/samples/{chunk:int}", async Task<Results<FileContentHttpResult, NotFound>> (
-            string id, string soundId, int chunk, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
+        // The sound as it is.
+        api.MapGet("/shows/{id}/sounds/{soundId}/samples", async Task<Results<FileContentHttpResult, NotFound>> (
+            string id, string soundId, long from, long to, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var sound = library.Open(stored.Show.Sound(soundId).Media);
-            var (from, to) = Chunks.Range(chunk, sound.Frames);
-            if (chunk < 0 || from >= to) return TypedResults.NotFound();
-            var samples = new float[(to - from) * Frames.Channels];
-            sound.Read(from, samples);
+            if (Stretches.Within(from, to, sound.Frames) is not var (start, end)) return TypedResults.NotFound();
+            var samples = new float[(end - start) * Frames.Channels];
+            sound.Read(start, samples);
             response.Headers.CacheControl = "private, max-age=31536000, immutable";
-            return Chunks.Answer(Chunks.Planar(samples));
+            return Stretches.Answer(Stretches.Planar(samples));
         });
     }
 }

@@ -16,6 +16,8 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
 
     public string Kind => JobKind;
 
+    public bool IsLong => true;
+
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (show, format, width, height, fps) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;

@@ -77,18 +77,17 @@ internal static class FitEndpoints
             return TypedResults.Ok(new FitAllView(proposed.ToValueList(), FitAll.Says(proposed), FitAll.ToEdit(proposed)));
         });
 
-        api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples/{chunk:int}", async Task<Results<FileContentHttpResult, NotFound>> (
-            string id, string cueId, string method, int chunk, ShowStore shows, SoundLibrary sounds, HttpResponse response, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples", async Task<Results<FileContentHttpResult, NotFound>> (
+            string id, string cueId, string method, long from, long to, ShowStore shows, SoundLibrary sounds, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
             if (await AloneAsync(stored.Show, cue, method, sounds, cancel) is not { } schedule) return TypedResults.NotFound();
-            var (from, to) = Chunks.Range(chunk, schedule.TotalFrames);
-            if (chunk < 0 || from >= to) return TypedResults.NotFound();
-            var samples = new float[(to - from) * Frames.Channels];
-            new Mixer(schedule, sounds.Open).Render(from, samples);
+            if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return TypedResults.NotFound();
+            var samples = new float[(end - start) * Frames.Channels];
+            new Mixer(schedule, sounds.Open).Render(start, samples);
             response.Headers.CacheControl = "no-store";
-            return Chunks.Answer(Chunks.Planar(samples));
+            return Stretches.Answer(Stretches.Planar(samples));
         });
     }
 

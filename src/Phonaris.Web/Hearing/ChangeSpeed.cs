@@ -20,6 +20,8 @@ internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
 
     public string Kind => JobKind;
 
+    public bool IsLong => true;
+
     /// <summary>Queues what the cues of a show play and is not worked out yet, and gives up what they do not play any more.</summary>
     /// <param name="jobs">The jobs.</param>
     /// <param name="sounds">The sounds.</param>

@@ -1,26 +1,28 @@
 using System.Collections.Concurrent;
+using Microsoft.Extensions.Caching.Memory;
 using Phonaris.Core.Mixing;
 using Phonaris.Core.Timing;
+using Phonaris.Media;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The sound of shows in chunks, rendered when asked for and kept by what is heard in them: an edit renders anew only
-/// the chunks it touches.
+/// The sound of shows stretch by stretch, rendered when asked for and kept by what is heard in them: an edit renders anew only
+/// the stretches it touches.
 /// </summary>
 internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
 {
-    private const int MostKept = 512;
+    /// <summary>How many bytes of samples are kept: three minutes.</summary>
+    private const long MostBytes = 64_000_000;
 
-    /// <summary>How lately a chunk was asked for by a page that hears a show, and how long that is waited for.</summary>
+    /// <summary>How lately a stretch was asked for by a page that hears a show, and how long that is waited for.</summary>
     private const int HeardLatelyMs = 1_500, HeardFirstMs = 20;
 
     private readonly ConcurrentDictionary<string, (long Revision, long At)> _asked = new();
-    private readonly ConcurrentDictionary<string, Playing> _shows = new();
-    private readonly ConcurrentDictionary<string, byte[]> _kept = new();
-    private readonly ConcurrentQueue<string> _order = new();
+    private readonly OfShows<Playing> _shows = new();
+    private readonly MemoryCache _kept = Memory.Of(MostBytes);
     private TaskCompletionSource _given = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <summary>
@@ -48,48 +50,54 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         Interlocked.Exchange(ref _given, new(TaskCreationOptions.RunContinuationsAsynchronously)).SetResult();
     }
 
-    /// <summary>The name of what is heard in a chunk, or null beyond the end.</summary>
+    /// <summary>A stretch of a show's sound that is there.</summary>
+    /// <param name="From">Its first frame.</param>
+    /// <param name="To">The frame after its last.</param>
+    /// <param name="Key">The name of what is heard in it.</param>
+    public sealed record Stretch(long From, long To, string Key);
+
+    /// <summary>What there is of a stretch; null for nothing.</summary>
     /// <param name="stored">The show.</param>
     /// <param name="only">The ids of cues to be heard alone, with commas between them; null for all.</param>
-    /// <param name="chunk">Its number.</param>
-    public string? Key(StoredShow stored, string? only, int chunk)
+    /// <param name="from">Its first frame.</param>
+    /// <param name="to">The frame after its last.</param>
+    public Stretch? Find(StoredShow stored, string? only, long from, long to)
     {
         var schedule = Of(stored, only).Schedule;
-        var (from, to) = Chunks.Range(chunk, schedule.TotalFrames);
-        if (chunk < 0 || from >= to) return null;
-        var (heardFrom, heardTo) = Mixer.Context(from, to);
-        return $"{schedule.ContentKey(heardFrom, heardTo)}-{to - from}-{sounds.Renewals}";
+        if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return null;
+        var (heardFrom, heardTo) = Mixer.Context(start, end);
+        return new(start, end, $"{schedule.ContentKey(heardFrom, heardTo)}-{end - start}-{sounds.Renewals}");
     }
 
-    /// <summary>The samples of a chunk, as a page takes them.</summary>
-    public byte[] Chunk(StoredShow stored, string? only, int chunk, string key)
+    /// <summary>The samples of a stretch, as a page takes them.</summary>
+    public byte[] Samples(StoredShow stored, string? only, Stretch stretch)
     {
-        if (_kept.TryGetValue(key, out var known))
+        if (_kept.TryGetValue(stretch.Key, out byte[]? known))
         {
             Given(stored);
-            return known;
+            return known!;
         }
         var playing = Of(stored, only);
-        var (from, to) = Chunks.Range(chunk, playing.Schedule.TotalFrames);
-        var samples = new float[(to - from) * Frames.Channels];
+        var samples = new float[(stretch.To - stretch.From) * Frames.Channels];
         // A mixer each: one that waits for a sound to be worked out does not hold up the others.
         if (!playing.Idle.TryTake(out var mixer)) mixer = new(playing.Schedule, sounds.Open);
-        mixer.Render(from, samples);
+        mixer.Render(stretch.From, samples);
         playing.Idle.Add(mixer);
-        var planar = Chunks.Planar(samples);
+        var planar = Stretches.Planar(samples);
         Given(stored);
-        if (_kept.TryAdd(key, planar)) _order.Enqueue(key);
-        while (_order.Count > MostKept && _order.TryDequeue(out var oldest)) _kept.TryRemove(oldest, out _);
-        return planar;
+        return _kept.Keep(stretch.Key, planar, planar.Length);
     }
 
     private Playing Of(StoredShow stored, string? only)
     {
-        if (_shows.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Only == only && known.Renewals == sounds.Renewals) return known;
+        var known = _shows.Find(stored.Id);
+        if (known is not null && known.Revision == stored.Revision && known.Only == only && known.Renewals == sounds.Renewals) return known;
         var renewals = sounds.Renewals;
         var schedule = timed.Of(stored).Schedule;
         if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
-        return _shows[stored.Id] = new(stored.Revision, only, renewals, schedule, []);
+        var playing = new Playing(stored.Revision, only, renewals, schedule, []);
+        _shows.Keep(stored, known, playing);
+        return playing;
     }
 
     private sealed record Playing(long Revision, string? Only, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);

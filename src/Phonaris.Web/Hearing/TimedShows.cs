@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -8,16 +7,17 @@ namespace Phonaris.Web.Hearing;
 /// <summary>Shows with their times, each worked out once for a revision.</summary>
 internal sealed class TimedShows(SoundLibrary sounds)
 {
-    private readonly ConcurrentDictionary<string, Known> _latest = new();
+    private readonly OfShows<Known> _latest = new();
 
     /// <summary>A show with its times, what recipes come to among them; its sounds are to be ready.</summary>
     public TimedShow Of(StoredShow stored)
     {
-        if (_latest.TryGetValue(stored.Id, out var known) && known.Revision == stored.Revision && known.Renewals == sounds.Renewals) return known.Show;
+        var known = _latest.Find(stored.Id);
+        if (known is not null && known.Revision == stored.Revision && known.Renewals == sounds.Renewals) return known.Show;
         // Taken before looking: a sound that is renewed meanwhile is looked at again.
         var renewals = sounds.Renewals;
         var made = TimedShow.Of(stored.Show, sounds.Fits.Of);
-        _latest[stored.Id] = new(stored.Revision, renewals, made);
+        _latest.Keep(stored, known, new(stored.Revision, renewals, made));
         return made;
     }
 

@@ -8,7 +8,10 @@ using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Jobs;
 
-/// <summary>Works through the jobs, as many at once as there are cores; after a restart takes up what had not ended.</summary>
+/// <summary>
+/// Works through the jobs, as many at once as there are cores of those that are soon done, and as many of the long; after a restart takes up what
+/// had not ended.
+/// </summary>
 internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPages pages, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
 {
     private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), KeepAgain = TimeSpan.FromSeconds(2);
@@ -16,7 +19,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     /// <summary>A job that ended the server so often is not begun again.</summary>
     private const int MostAttempts = 2;
 
-    private readonly Channel<JobRow> _queue = Channel.CreateUnbounded<JobRow>();
+    private readonly Channel<JobRow> _short = Channel.CreateUnbounded<JobRow>(), _long = Channel.CreateUnbounded<JobRow>();
     private readonly ConcurrentDictionary<string, CancellationTokenSource> _open = new();
 
     /// <summary>Keeps a job and queues it.</summary>
@@ -51,7 +54,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     public async Task ForgetAsync(string id, CancellationToken cancel)
     {
         await CancelAsync(id);
-        if (await store.FindAsync(id, cancel) is { } job) works.FirstOrDefault(w => w.Kind == job.Kind)?.Forget(job);
+        if (await store.FindAsync(id, cancel) is { } job) WorkOf(job)?.Forget(job);
         await store.DeleteAsync(id, cancel);
     }
 
@@ -71,17 +74,20 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         foreach (var row in await store.UnfinishedAsync(CancellationToken.None)) Queue(row);
-        await Task.WhenAll(Enumerable.Range(0, Math.Max(2, Environment.ProcessorCount)).Select(_ => WorkAsync(stoppingToken))).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        var workers = Enumerable.Repeat<Channel<JobRow>[]>([_short, _long], Math.Max(2, Environment.ProcessorCount)).SelectMany(queues => queues);
+        await Task.WhenAll(workers.Select(queue => WorkAsync(queue, stoppingToken))).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
     }
 
     private void Queue(JobRow row)
     {
-        if (_open.TryAdd(row.Id, new())) _queue.Writer.TryWrite(row);
+        if (_open.TryAdd(row.Id, new())) (WorkOf(row)?.IsLong == true ? _long : _short).Writer.TryWrite(row);
     }
 
-    private async Task WorkAsync(CancellationToken stopping)
+    private IJobWork? WorkOf(JobRow row) => works.FirstOrDefault(w => w.Kind == row.Kind);
+
+    private async Task WorkAsync(Channel<JobRow> queue, CancellationToken stopping)
     {
-        await foreach (var row in _queue.Reader.ReadAllAsync(stopping))
+        await foreach (var row in queue.Reader.ReadAllAsync(stopping))
         {
             using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping, _open[row.Id].Token);
             try

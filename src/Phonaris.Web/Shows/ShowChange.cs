@@ -8,6 +8,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Id">The show.</param>
 /// <param name="Revision">The revision after the edit.</param>
 /// <param name="Since">The revision before it.</param>
+/// <param name="Shift">What has moved as a whole: the running order and the strands are first taken to have moved with it, and what they are now is said on that.</param>
 /// <param name="Title">The show's title.</param>
 /// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
 /// <param name="Slides">The slides.</param>
@@ -23,37 +24,26 @@ namespace Phonaris.Web.Shows;
 /// <param name="Undo">What undo would take back, or null for nothing.</param>
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
-    string Id, long Revision, long Since, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
-    ListChange<Cue>? Cues, RunningOrder? RunningOrder, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
+    string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
+    ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
     IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
 {
-    internal static ShowChange Between(ShowView before, ShowView after) => new(
-        after.Id, after.Revision, before.Revision, after.Show.Title, after.Show.TargetMs,
+    /// <summary>What became of a view.</summary>
+    /// <param name="before">The view before, moved by <paramref name="shift"/>; what is the same in it is the very same.</param>
+    /// <param name="after">The view now.</param>
+    /// <param name="shift">What has moved as a whole between them.</param>
+    internal static ShowChange Between(ShowView before, ShowView after, Shift? shift) => new(
+        after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs,
         ListChange.Between(before.Show.Slides, after.Show.Slides, s => s.Id),
         before.Show.Sections.Equals(after.Show.Sections) ? null : after.Show.Sections,
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),
         ListChange.Between(before.Show.Cues, after.Show.Cues, c => c.Id),
-        before.RunningOrder == after.RunningOrder ? null : after.RunningOrder,
+        ListChange.Between(before.RunningOrder.Slides, after.RunningOrder.Slides, s => s.SlideId),
         ListChange.Between(before.Strands, after.Strands, s => $"{s.CueId} {s.StartFrame}"),
         before.Outline.SequenceEqual(after.Outline) ? null : after.Outline,
         before.Show.Sounds.Equals(after.Show.Sounds) ? null : after.RightsMissing,
         before.SoundProblems.OrderBy(p => p.Key).SequenceEqual(after.SoundProblems.OrderBy(p => p.Key)) ? null : after.SoundProblems,
         before.Findings.SequenceEqual(after.Findings) ? null : after.Findings,
         after.Undo, after.Redo);
-}
-
-/// <summary>What became of a list.</summary>
-/// <param name="Order">The names of all that is in it, in order.</param>
-/// <param name="Changed">What is new in it or not as it was.</param>
-public sealed record ListChange<T>(IReadOnlyList<string> Order, IReadOnlyList<T> Changed);
-
-internal static class ListChange
-{
-    public static ListChange<T>? Between<T>(IReadOnlyList<T> before, IReadOnlyList<T> after, Func<T, string> name)
-    {
-        if (before.SequenceEqual(after)) return null;
-        var known = before.ToDictionary(name);
-        return new([.. after.Select(name)], [.. after.Where(a => !known.TryGetValue(name(a), out var b) || !Equals(a, b))]);
-    }
 }

@@ -20,26 +20,3 @@ public sealed record ShowView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, IReadOnlyList<StrandView> Strands, IReadOnlyList<double> Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>> RightsMissing, IReadOnlyDictionary<string, string> SoundProblems,
     IReadOnlyList<Finding> Findings, string? Undo, string? Redo);
-
-/// <summary>One cue as it hangs beside the slides.</summary>
-/// <param name="CueId">The cue.</param>
-/// <param name="StartFrame">The first frame in which it sounds.</param>
-/// <param name="EndFrame">The frame after the last.</param>
-/// <param name="Knots">The frames where a new round begins.</param>
-/// <param name="Rows">What it is like on each slide it sounds on.</param>
-/// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
-/// <param name="RingsFrom">The frame where its span ends and it rings on, or null.</param>
-/// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
-/// <param name="GivesWayTo">The cue that begins at the same moment, so that this one does not sound; or null.</param>
-/// <param name="HandoverEnd">The frame at which that has given way.</param>
-public sealed record StrandView(
-    string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand, long? RingsFrom,
-    string? TakesOverFrom, string? GivesWayTo, long? HandoverEnd);
-
-/// <summary>A strand on one slide.</summary>
-/// <param name="SlideId">The slide.</param>
-/// <param name="FromFrame">Where it begins to sound there.</param>
-/// <param name="ToFrame">Where it ceases to.</param>
-/// <param name="Levels">Its level in dB, fades included, at equal distances from the first frame to the last; −90 at least.</param>
-/// <param name="Peaks">Its sound in equal parts, 0 to 1, before the level.</param>
-public sealed record StrandRow(string SlideId, long FromFrame, long ToFrame, IReadOnlyList<double> Levels, IReadOnlyList<double> Peaks);

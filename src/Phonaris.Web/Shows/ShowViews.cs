@@ -1,4 +1,3 @@
-using System.Collections.Concurrent;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
@@ -23,7 +22,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
 
     private const double LeastLevelDb = -90;
 
-    private readonly ConcurrentDictionary<string, Lazy<Task<Made>>> _latest = new();
+    private readonly OfShows<Lazy<Task<Made>>> _latest = new();
 
     /// <summary>The view of a show as it is sent, its sounds made ready where they are not.</summary>
     public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
@@ -46,12 +45,12 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     private async Task<Made> MadeAsync(StoredShow stored, CancellationToken cancel)
     {
         var problems = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-        var before = _latest.TryGetValue(stored.Id, out var known) && known.Value.IsCompletedSuccessfully ? await known.Value : null;
+        var known = _latest.Find(stored.Id);
+        var before = known?.Value.IsCompletedSuccessfully == true ? await known.Value : null;
         if (before?.View.Revision == stored.Revision && before.View.SoundProblems.Count == problems.Count) return before;
         var mine = new Lazy<Task<Made>>(() => Task.Run(() => Make(stored, problems, before), CancellationToken.None));
         // Asked for twice at once, it is made once.
-        var latest = _latest.AddOrUpdate(stored.Id, mine, (_, other) => other == known ? mine : other);
-        var made = await latest.Value;
+        var made = await _latest.Keep(stored, known, mine).Value;
         return made.View.Revision == stored.Revision ? made : Make(stored, problems, made);
     }
 
@@ -61,21 +60,24 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         var (order, schedule) = (show.Order, show.Schedule);
         var outline = new float[OutlineColumns];
         SoundOutline.Of(schedule, sounds.Peaks, outline);
-        var known = before?.View.RunningOrder == order ? before.Strands : [];
+        // What has moved as a whole is drawn already.
+        var shift = before is null ? null : Shift.Between(before.View.RunningOrder, order);
+        if (shift is not null) before = before!.Moved(shift);
+        var known = before?.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) ?? [];
         var cues = stored.Show.Cues.ToDictionary(c => c.Id);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
         {
             var cue = cues[scheduled.CueId];
-            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.Cue == cue && drawn.Scheduled == scheduled
+            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order)
                 ? drawn
-                : new(scheduled, cue, Strand(stored.Show, scheduled, order));
+                : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order));
         }).ToList();
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,
             Checks.Of(show), stored.Undo, stored.Redo);
-        var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view) : null;
+        var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view, shift) : null;
         return new(
-            view, change, strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key), new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
+            view, change, strands, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
     }
 
     private static Dictionary<string, IReadOnlyList<string>> RightsMissing(Show show) => show.Sounds
@@ -83,21 +85,19 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         .Where(s => s.Missing.Count > 0)
         .ToDictionary(s => s.Id, IReadOnlyList<string> (s) => s.Missing);
 
-    private StrandView Strand(Show show, ScheduledCue cue, RunningOrder order)
+    private StrandView Strand(Show show, ScheduledCue cue, Cue own, RunningOrder order)
     {
         var peaks = sounds.Peaks(cue.Source.Media);
         List<StrandRow> rows = [];
-        foreach (var slide in order.Slides.Where(s => s.StartFrame < cue.EndFrame && s.EndFrame > cue.StartFrame))
+        foreach (var (slideId, from, to) in RowsOf(cue, order))
         {
-            var (from, to) = (Math.Max(slide.StartFrame, cue.StartFrame), Math.Min(slide.EndFrame, cue.EndFrame));
             var columns = new float[RowColumns];
             SoundOutline.Of(cue, peaks, from, to, columns);
             var levels = Enumerable.Range(0, RowColumns + 1)
                 .Select(c => Gain.ToDecibels(cue.GainAt(Math.Min(from + (to - from) * c / RowColumns - cue.StartFrame, cue.LengthFrames - 1))))
                 .Select(db => Math.Round(Math.Max(db, LeastLevelDb), 1));
-            rows.Add(new(slide.SlideId, from, to, [.. levels], Rounded(columns)));
+            rows.Add(new(slideId, from, to, Even([.. levels]), Rounded(columns)));
         }
-        var own = show.Cue(cue.CueId);
         var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
         return new(
             cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, cue.ByHand,
@@ -105,13 +105,36 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
             cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames);
     }
 
+    /// <summary>The slides a cue sounds on, and where on each.</summary>
+    private static IEnumerable<(string SlideId, long FromFrame, long ToFrame)> RowsOf(ScheduledCue cue, RunningOrder order) =>
+        order.Within(cue.StartFrame, cue.EndFrame).Select(s => (s.SlideId, Math.Max(s.StartFrame, cue.StartFrame), Math.Min(s.EndFrame, cue.EndFrame)));
+
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];
 
-    private sealed record Made(ShowView View, ShowChange? Change, Dictionary<(string CueId, long StartFrame), DrawnStrand> Strands, Lazy<byte[]> Json);
+    /// <summary>One value for those that are all the same.</summary>
+    private static List<double> Even(List<double> values) => values.TrueForAll(v => v == values[0]) ? [values[0]] : values;
+
+    private sealed record Made(ShowView View, ShowChange? Change, IReadOnlyList<DrawnStrand> Strands, Lazy<byte[]> Json)
+    {
+        /// <summary>What there would be if nothing else had changed.</summary>
+        public Made Moved(Shift shift)
+        {
+            List<DrawnStrand> strands = [.. Strands.Select(s => s with { Scheduled = shift.Of(s.Scheduled), View = shift.Of(s.View) })];
+            return this with
+            {
+                View = View with { RunningOrder = new([.. View.RunningOrder.Slides.Select(shift.Of)]), Strands = [.. strands.Select(s => s.View)] },
+                Strands = strands,
+            };
+        }
+    }
 
     /// <summary>A strand, and what it was made of.</summary>
     private sealed record DrawnStrand(ScheduledCue Scheduled, Cue Cue, StrandView View)
     {
         public (string CueId, long StartFrame) Key => (Cue.Id, Scheduled.StartFrame);
+
+        /// <summary>Whether it would be drawn the same once more.</summary>
+        public bool IsStill(ScheduledCue scheduled, Cue cue, RunningOrder order) =>
+            Cue == cue && Scheduled == scheduled && View.Rows.Select(r => (r.SlideId, r.FromFrame, r.ToFrame)).SequenceEqual(RowsOf(scheduled, order));
     }
 }

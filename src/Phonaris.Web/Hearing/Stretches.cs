@@ -3,16 +3,21 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>The pieces that sound is sent to a page in: short, so that a change is heard at once.</summary>
-internal static class Chunks
+/// <summary>Sound as it is sent to a page, stretch by stretch: as short as the page asks for, so that a change is heard at once.</summary>
+internal static class Stretches
 {
-    /// <summary>Half a second, in frames.</summary>
-    public const int Length = Frames.PerSecond / 2;
+    /// <summary>The longest that is sent at once, in frames: ten seconds.</summary>
+    private const long MostFrames = 10 * Frames.PerSecond;
 
-    /// <summary>The frames of a sound that a chunk holds; empty, or from before to after it, where there is no such chunk.</summary>
-    /// <param name="chunk">Its number.</param>
+    /// <summary>The frames there are of those asked for; null for none.</summary>
+    /// <param name="from">The first frame asked for.</param>
+    /// <param name="to">The frame after the last.</param>
     /// <param name="total">The sound's length in frames.</param>
-    public static (long From, long To) Range(int chunk, long total) => ((long)chunk * Length, Math.Min((chunk + 1L) * Length, total));
+    public static (long From, long To)? Within(long from, long to, long total)
+    {
+        var end = Math.Min(to, total);
+        return from >= 0 && from < end ? (from, Math.Min(end, from + MostFrames)) : null;
+    }
 
     /// <summary>Samples as a page takes them: the left side, then the right; 32-bit float, little-endian.</summary>
     /// <param name="interleaved">Stereo samples as the engine has them.</param>
@@ -24,6 +29,6 @@ internal static class Chunks
         return MemoryMarshal.AsBytes(planar.AsSpan()).ToArray();
     }
 
-    /// <summary>A chunk as an answer.</summary>
+    /// <summary>A stretch as an answer.</summary>
     public static FileContentHttpResult Answer(byte[] planar) => TypedResults.Bytes(planar, "application/octet-stream");
 }

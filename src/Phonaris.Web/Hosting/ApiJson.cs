@@ -1,0 +1,25 @@
+using System.Text.Json;
+using System.Text.Json.Serialization.Metadata;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Web.Hosting;
+
+/// <summary>How pages are told of shows in JSON: as they are kept, and each picture with what names it, which addresses carry.</summary>
+internal static class ApiJson
+{
+    public static void Configure(JsonSerializerOptions options)
+    {
+        ShowJson.Configure(options);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NamePictures);
+    }
+
+    private static void NamePictures(JsonTypeInfo type)
+    {
+        if (type.Type != typeof(PictureSource)) return;
+        var key = type.CreateJsonPropertyInfo(typeof(string), "key");
+        key.Get = picture => ((PictureSource)picture).Key;
+        // In place of the one that is not kept.
+        type.Properties.Remove(type.Properties.Single(p => p.Name == key.Name));
+        type.Properties.Add(key);
+    }
+}

@@ -1,0 +1,61 @@
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Web.Shows;
+
+/// <summary>
+/// How a stretch of a show has moved as a whole, as all does that comes after a slide whose hold has changed: said once rather than of everything
+/// in it.
+/// </summary>
+/// <param name="FromFrame">The first frame of the stretch, before.</param>
+/// <param name="ToFrame">The frame after its last, before.</param>
+/// <param name="Frames">By how many frames it comes later.</param>
+/// <param name="Index">By how many places its slides lie further down.</param>
+/// <param name="Number">By how much their numbers are greater.</param>
+public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index, int Number)
+{
+    /// <summary>The longest stretch that has moved as a whole; null where there is none.</summary>
+    internal static Shift? Between(RunningOrder before, RunningOrder after)
+    {
+        var known = before.Slides.ToDictionary(s => s.SlideId);
+        Shift? longest = null, current = null;
+        foreach (var now in after.Slides)
+        {
+            if (!known.TryGetValue(now.SlideId, out var was)) continue;
+            var moved = new Shift(was.StartFrame, was.EndFrame, now.StartFrame - was.StartFrame, now.Index - was.Index, now.Number - was.Number);
+            current = current is not null && moved == current with { FromFrame = moved.FromFrame, ToFrame = moved.ToFrame } && moved.FromFrame == current.ToFrame
+                ? current with { ToFrame = moved.ToFrame }
+                : moved;
+            if (current is { Frames: 0, Index: 0, Number: 0 }) continue;
+            if (longest is null || current.ToFrame - current.FromFrame > longest.ToFrame - longest.FromFrame) longest = current;
+        }
+        return longest;
+    }
+
+    internal SlideTime Of(SlideTime slide) => !Holds(slide.StartFrame) ? slide : slide with
+    {
+        StartFrame = slide.StartFrame + Frames,
+        EndFrame = slide.EndFrame + Frames,
+        Index = slide.Index + Index,
+        Number = slide.Number + Number,
+        StepFrames = [.. slide.StepFrames.Select(at => at + Frames)],
+    };
+
+    internal ScheduledCue Of(ScheduledCue cue) => !Holds(cue.StartFrame) ? cue : cue with
+    {
+        StartFrame = cue.StartFrame + Frames,
+        EndFrame = cue.EndFrame + Frames,
+        StopFrame = cue.StopFrame + Frames,
+    };
+
+    internal StrandView Of(StrandView strand) => !Holds(strand.StartFrame) ? strand : strand with
+    {
+        StartFrame = strand.StartFrame + Frames,
+        EndFrame = strand.EndFrame + Frames,
+        Knots = [.. strand.Knots.Select(at => at + Frames)],
+        Rows = [.. strand.Rows.Select(r => r with { FromFrame = r.FromFrame + Frames, ToFrame = r.ToFrame + Frames })],
+        RingsFrom = strand.RingsFrom + Frames,
+        HandoverEnd = strand.HandoverEnd + Frames,
+    };
+
+    private bool Holds(long frame) => frame >= FromFrame && frame < ToFrame;
+}
