@@ -7,6 +7,9 @@ internal sealed class ServerProcess : IDisposable
 {
     private const string Begins = "Phonaris is at ", AnyPort = "http://127.0.0.1:0";
 
+    /// <summary>What nobody waits for is left: drills start servers again and again.</summary>
+    private static readonly string[] Light = ["--Phonaris:Readers", "0", "--Phonaris:WarmUp", "false"];
+
     private readonly Process _process;
 
     private ServerProcess(Process process, HttpClient http) => (_process, Http) = (process, http);
@@ -51,7 +54,7 @@ internal sealed class ServerProcess : IDisposable
     public static Task<ServerProcess> StartOnDiskAsync(string program, string folder, int megabytes)
     {
         var start = new ProcessStartInfo(
-            "unshare", ["--user", "--map-root-user", "--mount", "sh", "-c", "mount -t tmpfs -o size=\"$0\"m tmpfs \"$1\" && exec dotnet \"$2\" --urls \"$3\" --Phonaris:Data \"$1\"", $"{megabytes}", folder, program, AnyPort])
+            "unshare", ["--user", "--map-root-user", "--mount", "sh", "-c", "mount -t tmpfs -o size=\"$0\"m tmpfs \"$1\" && exec dotnet \"$2\" --urls \"$3\" --Phonaris:Data \"$1\" $4", $"{megabytes}", folder, program, AnyPort, string.Join(' ', Light)])
         { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(program) };
         return ListeningAsync(Process.Start(start)!, TimeSpan.FromSeconds(60));
     }
@@ -119,6 +122,6 @@ internal sealed class ServerProcess : IDisposable
     }
 
     private static Process Begin(string program, string folder, string url = AnyPort, params string[] options) => Process.Start(new ProcessStartInfo(
-        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder, "--Phonaris:Readers", "1", .. options])
+        "dotnet", [program, "--urls", url, "--Phonaris:Data", folder, .. Light, .. options])
     { RedirectStandardOutput = true, RedirectStandardError = true, WorkingDirectory = Path.GetDirectoryName(program) })!;
 }

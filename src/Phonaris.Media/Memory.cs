@@ -5,7 +5,7 @@ namespace Phonaris.Media;
 /// <summary>What is kept in memory so as not to be worked out again, within a number of bytes: what was not asked for longest goes first.</summary>
 public static class Memory
 {
-    /// <summary>Room for so many bytes. When it is full, half of it is given up, so that there is room for something large too.</summary>
+    /// <summary>Room for so many bytes. When it is full, half of it is given up, so that there is room for something as large as that.</summary>
     public static MemoryCache Of(long mostBytes) => new(new MemoryCacheOptions { SizeLimit = mostBytes, CompactionPercentage = 0.5 });
 
     /// <summary>Keeps something, in place of what was kept under its name.</summary>

@@ -17,29 +17,30 @@ internal static class Outcome
     public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text)>> work) =>
         command.SetAction(async (parsed, cancel) =>
         {
+            var (output, errors) = (parsed.InvocationConfiguration.Output, parsed.InvocationConfiguration.Error);
             try
             {
                 var (json, text) = await work(parsed, cancel);
-                Console.Out.WriteLine(parsed.GetValue(Json) ? JsonSerializer.Serialize(json, ShowJson.Options) : text);
+                await output.WriteLineAsync(parsed.GetValue(Json) ? JsonSerializer.Serialize(json, ShowJson.Options) : text);
                 return Done;
             }
             catch (RuleException e)
             {
-                return Say(e.Message, BadInput);
+                return await SayAsync(e.Message, BadInput);
             }
             catch (OperationCanceledException)
             {
-                return Say("Stopped. Nothing half-made was kept.", Failure);
+                return await SayAsync("Stopped. Nothing half-made was kept.", Failure);
             }
             catch (Exception e) when (e is IOException or UnauthorizedAccessException)
             {
-                return Say(e.Message, e is FileNotFoundException or DirectoryNotFoundException ? BadInput : Failure);
+                return await SayAsync(e.Message, e is FileNotFoundException or DirectoryNotFoundException ? BadInput : Failure);
+            }
+
+            async Task<int> SayAsync(string message, int code)
+            {
+                await errors.WriteLineAsync(message);
+                return code;
             }
         });
-
-    private static int Say(string message, int code)
-    {
-        Console.Error.WriteLine(message);
-        return code;
-    }
 }

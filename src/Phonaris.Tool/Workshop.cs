@@ -15,6 +15,9 @@ namespace Phonaris.Tool;
 /// <summary>What verbs work with: the file store and the derived files, in the user's cache folder, and the services on them.</summary>
 internal sealed class Workshop
 {
+    /// <summary>Names the folder that is worked in, where it is to be another than the user's cache.</summary>
+    public const string CacheVariable = "PHONARIS_CACHE";
+
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(2);
 
     private readonly FileStore _files;
@@ -22,7 +25,7 @@ internal sealed class Workshop
 
     public Workshop()
     {
-        var root = Environment.GetEnvironmentVariable("PHONARIS_CACHE") ?? Path.Combine(
+        var root = Environment.GetEnvironmentVariable(CacheVariable) ?? Path.Combine(
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
@@ -78,7 +81,7 @@ internal sealed class Workshop
     }
 
     /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
-    public async Task<Show> TakeOverAsync(Show show, DeckSound found, ValueList<Slide> slides, CancellationToken cancel)
+    public async Task<Show> TakeOverAsync(Show show, DeckSound found, ValueList<Slide> slides, TextWriter errors, CancellationToken cancel)
     {
         try
         {
@@ -90,7 +93,7 @@ internal sealed class Workshop
         }
         catch (RuleException e)
         {
-            Console.Error.WriteLine($"Slide {found.FirstSlide}: {e.Message}");
+            await errors.WriteLineAsync($"Slide {found.FirstSlide}: {e.Message}");
             return show;
         }
     }

@@ -24,6 +24,7 @@ public sealed class Browser : IDisposable
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
             .UseSetting("Phonaris:Readers", "1")
+            .UseSetting("Phonaris:WarmUp", "false")
             .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
         _app.UseKestrel(0);

@@ -3,7 +3,7 @@ using System.Text.Json;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>The command line as scripts use it: the built program, its output and its exit codes.</summary>
+/// <summary>The command line as scripts use it: its output and its exit codes. Three of these start the built program; the others do in this process what it does.</summary>
 public sealed class ToolTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-tool");
@@ -38,7 +38,7 @@ public sealed class ToolTests : IDisposable
         Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
         Ffmpeg("tone.wav", "-f", "lavfi", "-i", "sine=1000:duration=1");
         Json("new", "a.phonaris", "--deck", "1.png");
-        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => Task.Run(() => Json("place", "a.phonaris", "--sound", "tone.wav", "--span", "1", "--delay", $"{n}"))));
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(n => Task.Run(() => JsonOf(Start("place", "a.phonaris", "--sound", "tone.wav", "--span", "1", "--delay", $"{n}", "--json")))));
         Assert.Equal([0, 1000, 2000, 3000], Json("show", "a.phonaris").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("delayMs").GetInt64()).Order());
     }
 
@@ -143,15 +143,21 @@ public sealed class ToolTests : IDisposable
         AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
         AssertFails(3, "mp4, wav, flac, csv and html", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
-        AssertFails(2, "Unrecognized", "show", "a.phonaris", "--frob");
-        var (code, _, errors) = Run(withoutPrograms: true, "measure", "1.png");
+        var (usage, nothing, says) = Start("show", "a.phonaris", "--frob");
+        Assert.Equal((2, ""), (usage, nothing));
+        Assert.Contains("Unrecognized", says);
+        var (code, _, errors) = Start([("PATH", PathOf("nowhere"))], "measure", "1.png");
         Assert.Equal(3, code);
         Assert.Contains("ffprobe is not installed", errors);
         Assert.Equal(before, File.ReadAllBytes(PathOf("a.phonaris")));
         Assert.Equal(["1.png", "a.phonaris", "cache", "words.mp3", "words.pdf"], Directory.GetFileSystemEntries(_folder.FullName).Select(Path.GetFileName).Order());
     }
 
-    public void Dispose() => _folder.Delete(recursive: true);
+    public void Dispose()
+    {
+        Environment.CurrentDirectory = AppContext.BaseDirectory;
+        _folder.Delete(recursive: true);
+    }
 
     private string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
@@ -162,22 +168,35 @@ public sealed class ToolTests : IDisposable
         Assert.Equal(0, process.ExitCode);
     }
 
-    private JsonElement Json(params string[] arguments)
+    private JsonElement Json(params string[] arguments) => JsonOf(Run([.. arguments, "--json"]));
+
+    private static JsonElement JsonOf((int Code, string Output, string Errors) ended)
     {
-        var (code, output, errors) = Run(false, [.. arguments, "--json"]);
-        Assert.True(code == 0, errors);
-        return JsonDocument.Parse(output).RootElement;
+        Assert.True(ended.Code == 0, ended.Errors);
+        return JsonDocument.Parse(ended.Output).RootElement;
     }
 
     private void AssertFails(int code, string says, params string[] arguments)
     {
-        var (got, output, errors) = Run(false, arguments);
+        var (got, output, errors) = Run(arguments);
         Assert.True(code == got, $"{got}: {errors}");
         Assert.Contains(says, errors);
         Assert.Empty(output);
     }
 
-    private (int Code, string Output, string Errors) Run(bool withoutPrograms, params string[] arguments)
+    /// <summary>Does in this process what the program does.</summary>
+    private (int Code, string Output, string Errors) Run(params string[] arguments)
+    {
+        var (output, errors) = (new StringWriter(), new StringWriter());
+        Environment.CurrentDirectory = _folder.FullName;
+        Environment.SetEnvironmentVariable(Workshop.CacheVariable, PathOf("cache"));
+        return (CommandLine.RunAsync(arguments, output, errors).GetAwaiter().GetResult(), output.ToString(), errors.ToString());
+    }
+
+    private (int Code, string Output, string Errors) Start(params string[] arguments) => Start([], arguments);
+
+    /// <summary>Starts the built program.</summary>
+    private (int Code, string Output, string Errors) Start((string Name, string Value)[] environment, params string[] arguments)
     {
         var start = new ProcessStartInfo(DotnetPath(), [typeof(Workshop).Assembly.Location, .. arguments])
         {
@@ -185,8 +204,7 @@ public sealed class ToolTests : IDisposable
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
-        start.Environment["PHONARIS_CACHE"] = PathOf("cache");
-        if (withoutPrograms) start.Environment["PATH"] = PathOf("nowhere");
+        foreach (var (name, value) in environment.Append((Workshop.CacheVariable, PathOf("cache")))) start.Environment[name] = value;
         using var process = Process.Start(start)!;
         var errors = process.StandardError.ReadToEndAsync();
         var output = process.StandardOutput.ReadToEnd();

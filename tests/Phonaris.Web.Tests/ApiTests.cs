@@ -12,9 +12,9 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-public sealed class ApiTests : IDisposable
+public sealed class ApiTests(App app) : IClassFixture<App>
 {
-    private readonly App _app = new();
+    private readonly App _app = app;
 
     [Fact]
     public async Task From_files_to_a_show_with_a_cue_that_outlives_a_restart()
@@ -41,26 +41,6 @@ public sealed class ApiTests : IDisposable
         var undone = await App.ReadAsync<Edited>(await _app.Http.PostAsync($"/api/shows/{show}/undo", null));
         Assert.Equal((dropped.CueId, -0.5), (undone.Change!.Cues!.Changed.Single().Id, undone.Change.Cues.Changed.Single().LevelDb));
         Assert.Equal((null, undone.Revision - 1), (undone.Change.Slides, undone.Change.Since));
-    }
-
-    [Fact]
-    public async Task What_is_kept_is_answered_as_kept_though_nothing_can_be_told_of_it()
-    {
-        var show = await _app.ShowAsync(2);
-        var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
-        var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
-        // What was made of the sound is gone, and its place is taken: no view can be made.
-        var derived = _app.PathOf("data/derived");
-        Directory.Delete(derived, recursive: true);
-        await File.WriteAllTextAsync(derived, "");
-        Assert.Equal(HttpStatusCode.InternalServerError, (await _app.Http.GetAsync($"/api/shows/{show}")).StatusCode);
-        var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide }));
-        Assert.Null(dropped.Edited.Change);
-        var pages = new[] { await _app.UploadAsync(_app.Make("p.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1"), "deck") };
-        Assert.Null((await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = pages, index = 0, fills = false }))).Change);
-        File.Delete(derived);
-        var view = await _app.ViewAsync(show);
-        Assert.Equal((3, dropped.CueId), (view.Show.Slides.Count, view.Show.Cues.Single().Id));
     }
 
     [Fact]
@@ -95,29 +75,6 @@ public sealed class ApiTests : IDisposable
     }
 
     [Fact]
-    public async Task An_export_is_made_stopped_and_taken_up_again_after_a_restart()
-    {
-        var show = await _app.ShowAsync(3);
-        await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=10", "-ac", "2"));
-        var asked = new { format = "mp4", width = 320, height = 180, fps = 30 };
-        var film = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", asked));
-        Assert.Equal(JobState.Done, (await _app.EndAsync(show, film.Id)).State);
-        using var part = new HttpRequestMessage(HttpMethod.Get, $"/api/jobs/{film.Id}/file") { Headers = { Range = new(4, 7) } };
-        var answer = await _app.Http.SendAsync(part);
-        Assert.Equal((HttpStatusCode.PartialContent, "ftyp"), (answer.StatusCode, Encoding.ASCII.GetString(await answer.Content.ReadAsByteArrayAsync())));
-
-        var large = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", asked with { width = 1920, height = 1080 }));
-        _app.Restart();
-        Assert.Equal(JobState.Done, (await _app.EndAsync(show, large.Id)).State);
-
-        var stopped = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", asked with { width = 3840, height = 2160 }));
-        await _app.Http.PostAsync($"/api/jobs/{stopped.Id}/cancel", null);
-        Assert.Equal(JobState.Cancelled, (await _app.EndAsync(show, stopped.Id)).State);
-        Assert.Empty(Directory.GetFiles(_app.PathOf("data"), "*.part", SearchOption.AllDirectories));
-        Assert.Equal(2, Directory.GetFiles(_app.PathOf("data/exports")).Length);
-    }
-
-    [Fact]
     public async Task Bad_input_is_told_by_name_and_changes_nothing()
     {
         var show = await _app.ShowAsync(1);
@@ -128,17 +85,17 @@ public sealed class ApiTests : IDisposable
         Assert.StartsWith("words.mp3 is not a sound", failed.Problem);
 
         var file = await _app.UploadAsync(_app.PathOf("words.mp3"), "deck", "words.pdf");
-        Assert.StartsWith("words.pdf is not a deck", await ProblemAsync(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "None", files = new[] { file }, holdMs = 2000 }), HttpStatusCode.BadRequest));
-        Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!);
+        Assert.StartsWith("words.pdf is not a deck", await App.ProblemAsync(await _app.Http.PostAsJsonAsync("/api/shows", new { title = "None", files = new[] { file }, holdMs = 2000 }), HttpStatusCode.BadRequest));
+        Assert.DoesNotContain((await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!, s => s.Title == "None");
 
         // Too large is known from the header, before a byte is read.
         using var large = new HttpRequestMessage(HttpMethod.Post, "/api/uploads");
         large.Headers.Add("Upload-Length", "600000000");
         large.Headers.Add("Upload-Metadata", "filename bG9uZy5wZGY=,purpose ZGVjaw==");
-        Assert.Contains("larger than 500 MB", await ProblemAsync(await _app.Http.SendAsync(large), HttpStatusCode.BadRequest));
+        Assert.Contains("larger than 500 MB", await App.ProblemAsync(await _app.Http.SendAsync(large), HttpStatusCode.BadRequest));
 
         var before = await _app.ViewAsync(show);
-        Assert.Contains("A hold lasts", await ProblemAsync(await PostEditAsync(show, before.Revision, new SetHolds([new(before.Show.Slides[0].Id, 3), new(before.Show.Slides[0].Id, 50)])), HttpStatusCode.BadRequest));
+        Assert.Contains("A hold lasts", await App.ProblemAsync(await PostEditAsync(show, before.Revision, new SetHolds([new(before.Show.Slides[0].Id, 3), new(before.Show.Slides[0].Id, 50)])), HttpStatusCode.BadRequest));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new { revision = 1, edit = new { kind = "nonsense" } })).StatusCode);
         Assert.Equal(before.Revision, (await _app.ViewAsync(show)).Revision);
     }
@@ -153,47 +110,8 @@ public sealed class ApiTests : IDisposable
     {
         var show = await _app.ShowAsync(1);
         var answer = await _app.Http.PostAsync($"/api/shows/{show}/{what}", new StringContent(body, Encoding.UTF8, "application/json"));
-        Assert.EndsWith(".", await ProblemAsync(answer, HttpStatusCode.BadRequest));
+        Assert.EndsWith(".", await App.ProblemAsync(answer, HttpStatusCode.BadRequest));
         Assert.Equal(1, (await _app.ViewAsync(show)).Revision);
-    }
-
-    [Fact]
-    public async Task A_show_that_cannot_be_read_is_listed_with_what_is_wrong_and_can_be_saved()
-    {
-        var (good, bad) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
-        _app.Query($"UPDATE Shows SET Json = '{{\"title\":' WHERE Id = '{bad}'");
-        _app.Restart();
-        var cards = (await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
-        Assert.Null(cards.Single(c => c.Id == good).Problem);
-        Assert.StartsWith("“A show” cannot be read. What is kept of it is damaged.", cards.Single(c => c.Id == bad).Problem);
-        Assert.Equal("""{"title":""", await _app.Http.GetStringAsync($"/api/shows/{bad}/written"));
-        Assert.Contains("cannot be read", await ProblemAsync(await _app.Http.GetAsync($"/api/shows/{bad}"), HttpStatusCode.BadRequest));
-    }
-
-    [Fact]
-    public async Task A_deleted_show_lies_aside_and_once_removed_gives_back_what_nothing_else_uses()
-    {
-        var (kept, gone) = (await _app.ShowAsync(1), await _app.ShowAsync(1));
-        var shared = _app.Make("shared.wav", "-f", "lavfi", "-i", "sine=duration=1");
-        foreach (var show in new[] { kept, gone }) await _app.SoundAsync(show, shared);
-        await _app.SoundAsync(gone, _app.Make("own.wav", "-f", "lavfi", "-i", "sine=660:duration=1"));
-        var files = Files().Count;
-        await _app.Http.DeleteAsync($"/api/shows/{gone}");
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{gone}")).StatusCode);
-        Assert.Equal(gone, Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!).Id);
-        _app.Restart();
-        Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.PostAsync($"/api/aside/{gone}/back", null)).StatusCode);
-        Assert.Equal(2, (await _app.ViewAsync(gone)).Show.Sounds.Count);
-        await _app.Http.DeleteAsync($"/api/shows/{gone}");
-        Assert.Equal(files, Files().Count);
-        // What the other show uses stays; its uploads, which could still become a show, were long ago.
-        foreach (var upload in Directory.GetFiles(_app.PathOf("data/uploads"))) File.Delete(upload);
-        Assert.True((await (await _app.Http.DeleteAsync($"/api/aside/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
-        Assert.Equal(files - 1, Files().Count);
-        Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);
-        Assert.Empty((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!);
-
-        List<string> Files() => [.. Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories)];
     }
 
     [Fact]
@@ -247,8 +165,6 @@ public sealed class ApiTests : IDisposable
         Assert.Equal("nosniff DENY same-origin same-origin", string.Join(' ', new[] { "X-Content-Type-Options", "X-Frame-Options", "Cross-Origin-Opener-Policy", "Cross-Origin-Resource-Policy" }.Select(h => headers.GetValues(h).Single())));
     }
 
-    public void Dispose() => _app.Dispose();
-
     private Task<HttpResponseMessage> PostEditAsync(string show, long revision, Edit edit) =>
         _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(revision, edit), App.Json);
 
@@ -258,11 +174,5 @@ public sealed class ApiTests : IDisposable
         var view = await _app.ViewAsync(show);
         Assert.Equal(edited.Revision, view.Revision);
         return view;
-    }
-
-    private static async Task<string> ProblemAsync(HttpResponseMessage answer, HttpStatusCode status)
-    {
-        Assert.Equal(status, answer.StatusCode);
-        return (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("title").GetString()!;
     }
 }

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
@@ -145,6 +146,13 @@ public sealed class App : IDisposable
         return (await answer.Content.ReadFromJsonAsync<T>(Json))!;
     }
 
+    /// <summary>The sentence that something is refused with.</summary>
+    public static async Task<string> ProblemAsync(HttpResponseMessage answer, HttpStatusCode status)
+    {
+        Assert.Equal(status, answer.StatusCode);
+        return (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("title").GetString()!;
+    }
+
     public void Dispose()
     {
         _factory.Dispose();
@@ -158,6 +166,7 @@ public sealed class App : IDisposable
             host.UseSetting("Phonaris:Data", PathOf("data"))
                 // Most tests read no deck: a reader is begun when one does.
                 .UseSetting("Phonaris:Readers", "0")
+                .UseSetting("Phonaris:WarmUp", "false")
                 .UseSetting("Phonaris:Catalogue", Path.Combine(AppContext.BaseDirectory, "catalogue"))
                 .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning");
             foreach (var (name, value) in settings) host.UseSetting(name, value);

@@ -12,9 +12,9 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Tests;
 
 /// <summary>What is done with cues beyond single edits, over HTTP: settings, copies, history, versions, speed.</summary>
-public sealed class CueTests : IDisposable
+public sealed class CueTests(App app) : IClassFixture<App>
 {
-    private readonly App _app = new();
+    private readonly App _app = app;
 
     [Fact]
     public async Task Settings_are_given_in_one_call_kept_under_a_name_and_taken_back()
@@ -114,8 +114,6 @@ public sealed class CueTests : IDisposable
         var now = (await _app.ViewAsync(show)).Show.Cue(cue);
         Assert.Equal((-9, 3000), (now.LevelDb, now.FadeIn.Ms));
     }
-
-    public void Dispose() => _app.Dispose();
 
     /// <summary>A show of four slides, and one cue on all of them.</summary>
     private async Task<(string Show, string Cue)> CueAsync()

@@ -12,9 +12,9 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Tests;
 
 /// <summary>Music fitted to its slides, by the running server.</summary>
-public sealed class FitTests : IDisposable
+public sealed class FitTests(App app) : IClassFixture<App>
 {
-    private readonly App _app = new();
+    private readonly App _app = app;
 
     [Fact]
     public async Task Methods_are_compared_heard_and_what_was_heard_is_what_plays()
@@ -65,8 +65,6 @@ public sealed class FitTests : IDisposable
         Assert.Equal(48_000, paced.Slides.Sum(s => s.AfterMs));
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/repace?on=mondays")).StatusCode);
     }
-
-    public void Dispose() => _app.Dispose();
 
     private async Task<T> GetAsync<T>(string url) => (await _app.Http.GetFromJsonAsync<T>(url, App.Json))!;
 

@@ -29,7 +29,7 @@ public sealed class JobRunnerTests : IDisposable
     public async Task How_a_job_ended_is_kept_once_the_database_takes_it_and_the_next_are_worked_on()
     {
         var show = await _app.ShowAsync(1);
-        var file = await _app.UploadAsync(_app.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=900"), "sound");
+        var file = await _app.UploadAsync(_app.Make("a.wav", "-f", "lavfi", "-i", "sine=duration=2"), "sound");
         // As on a full disk: nothing about the job can be written any more.
         _app.Query("CREATE TRIGGER full BEFORE UPDATE OF State ON Jobs WHEN NEW.State IN ('Done', 'Failed') BEGIN SELECT RAISE(ABORT, 'full'); END");
         var first = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));

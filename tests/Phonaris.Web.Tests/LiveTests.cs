@@ -12,9 +12,9 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Tests;
 
 /// <summary>What a page gets to show a show, what it tells of it afterwards, and who is let in with a clicker.</summary>
-public sealed class LiveTests : IDisposable
+public sealed class LiveTests(App app) : IClassFixture<App>
 {
-    private readonly App _app = new();
+    private readonly App _app = app;
 
     [Fact]
     public async Task A_run_keeps_its_copy_sounds_as_set_and_is_told_afterwards()
@@ -113,8 +113,6 @@ public sealed class LiveTests : IDisposable
         for (var n = 0; n < 9; n++) Assert.Throws<RuleException>(() => rooms.Join("x", IPAddress.Loopback));
         Assert.NotNull(rooms.ByToken(rooms.Join(code, IPAddress.Loopback)));
     }
-
-    public void Dispose() => _app.Dispose();
 
     /// <summary>The samples of a stem, each of its pieces decoded by itself.</summary>
     private async Task<float[]> StemAsync(string show, RunView run, int stem)

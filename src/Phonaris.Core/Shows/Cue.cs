@@ -18,7 +18,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="EachSlide">Whether it sounds anew on every slide of its span, rather than once across it.</param>
 public sealed record Cue(
     string Id, string SoundId, Span? Span, CueStart Start, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
-    Fade FadeIn, Fade FadeOut, bool EachSlide = false)
+    Fade FadeIn, Fade FadeOut, bool EachSlide = false) : IHasId
 {
     /// <summary>The step it ends at, of a slide of its span, where <see cref="Stop"/> says so; one that is no longer there counts as the span's end.</summary>
     public string? StopStepId { get; init; }

@@ -15,32 +15,35 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     public static Show Empty(string title) => new(title, [], [], [], []);
 
     /// <summary>The position of a slide among all slides, or -1 when it is not in the show.</summary>
-    public int SlideIndex(string slideId) => Slides.FindIndex(s => s.Id == slideId);
+    public int SlideIndex(string slideId) => Slides.IndexOf(slideId);
 
     /// <summary>The slide with this id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    public Slide Slide(string slideId) => Slides.FirstOrDefault(s => s.Id == slideId)
-        ?? throw new RuleException("That slide is no longer in the show.", "slide");
+    public Slide Slide(string slideId) => Slides[PlaceOfSlide(slideId)];
 
     /// <summary>The sound with this id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    public Sound Sound(string soundId) => Sounds.FirstOrDefault(s => s.Id == soundId)
-        ?? throw new RuleException("That sound is no longer in the show.", "sound");
+    public Sound Sound(string soundId) => Sounds[PlaceOfSound(soundId)];
 
     /// <summary>The cue with this id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    public Cue Cue(string cueId) => Cues.FirstOrDefault(c => c.Id == cueId)
-        ?? throw new RuleException("That cue is no longer in the show.", "cue");
+    public Cue Cue(string cueId) => Cues[PlaceOfCue(cueId)];
 
     /// <summary>The show with one cue replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    internal Show With(Cue cue) => this with { Cues = Cues.SetItem(Cues.FindIndex(c => c.Id == Cue(cue.Id).Id), cue) };
+    internal Show With(Cue cue) => this with { Cues = Cues.SetItem(PlaceOfCue(cue.Id), cue) };
 
     /// <summary>The show with one sound replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    internal Show With(Sound sound) => this with { Sounds = Sounds.SetItem(Sounds.FindIndex(s => s.Id == Sound(sound.Id).Id), sound) };
+    internal Show With(Sound sound) => this with { Sounds = Sounds.SetItem(PlaceOfSound(sound.Id), sound) };
 
     /// <summary>The show with one slide replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
-    internal Show With(Slide slide) => this with { Slides = Slides.SetItem(SlideIndex(Slide(slide.Id).Id), slide) };
+    internal Show With(Slide slide) => this with { Slides = Slides.SetItem(PlaceOfSlide(slide.Id), slide) };
+
+    private int PlaceOfSlide(string id) => Slides.IndexOf(id) is >= 0 and var at ? at : throw new RuleException("That slide is no longer in the show.", "slide");
+
+    private int PlaceOfSound(string id) => Sounds.IndexOf(id) is >= 0 and var at ? at : throw new RuleException("That sound is no longer in the show.", "sound");
+
+    private int PlaceOfCue(string id) => Cues.IndexOf(id) is >= 0 and var at ? at : throw new RuleException("That cue is no longer in the show.", "cue");
 }

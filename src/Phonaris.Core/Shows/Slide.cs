@@ -13,7 +13,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="Deck">The content hash of the deck it came with, by which it is found when that deck is refreshed; empty for one made here.</param>
 public sealed record Slide(
     string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden,
-    ValueList<Step> Steps, string Deck = "")
+    ValueList<Step> Steps, string Deck = "") : IHasId
 {
     /// <summary>Whether its hold stays as it is when holds are worked out anew.</summary>
     public bool HoldLocked { get; init; }

@@ -15,7 +15,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="Removed">Whether it was taken out of the list while cues of it are parked.</param>
 public sealed record Sound(
     string Id, string Name, SoundKind Kind, string Media, string FileName, SoundFigures Figures, Rights Rights, ValueList<Marker> Markers,
-    bool Removed = false)
+    bool Removed = false) : IHasId
 {
     /// <summary>The largest sound file that can be brought in, in bytes: 2 GB.</summary>
     public const long GreatestBytes = 2_000_000_000;

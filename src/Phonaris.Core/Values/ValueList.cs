@@ -15,7 +15,12 @@ namespace Phonaris.Core.Values;
 [JsonConverter(typeof(ValueListConverterFactory))]
 public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
 {
+    /// <summary>After so many things were looked for by their ids, there is an index of them: edits look for one or two, what goes over a whole show for all.</summary>
+    private const int LookedForOften = 4;
+
     private readonly ImmutableArray<T> _items;
+    private Dictionary<string, int>? _places;
+    private int _lookedFor;
 
     internal ValueList(ImmutableArray<T> items) => _items = items;
 
@@ -34,6 +39,18 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
         for (var i = 0; i < _items.Length; i++)
             if (match(_items[i])) return i;
         return -1;
+    }
+
+    internal int IndexOf(string id, Func<T, string> idOf)
+    {
+        if (_places is null && ++_lookedFor <= LookedForOften) return FindIndex(item => idOf(item) == id);
+        if (_places is null)
+        {
+            var places = new Dictionary<string, int>(_items.Length);
+            for (var i = 0; i < _items.Length; i++) places.TryAdd(idOf(_items[i]), i);
+            _places = places;
+        }
+        return _places.GetValueOrDefault(id, -1);
     }
 
     /// <summary>A list with <paramref name="item"/> put in at <paramref name="index"/>.</summary>
@@ -76,6 +93,15 @@ public static class ValueList
 {
     /// <summary>A list of the given items; what collection expressions call.</summary>
     public static ValueList<T> Create<T>(ReadOnlySpan<T> items) => new(ImmutableArray.Create(items));
+
+    /// <summary>The position of the thing of an id, the first of them; −1 for none.</summary>
+    public static int IndexOf<T>(this ValueList<T> items, string id)
+        where T : IHasId
+    {
+        ArgumentNullException.ThrowIfNull(items);
+        ArgumentNullException.ThrowIfNull(id);
+        return items.IndexOf(id, static item => item.Id);
+    }
 
     /// <summary>The items of a sequence as a list.</summary>
     public static ValueList<T> ToValueList<T>(this IEnumerable<T> items) => new([.. items]);

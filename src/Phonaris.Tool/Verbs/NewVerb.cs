@@ -27,7 +27,7 @@ internal static class NewVerb
             var show = Show.Empty(Names.FromFile(Path.GetFileName(to)));
             var slides = read.ToSlides(Workshop.NewId, holdMs);
             show = show.Apply(read.ToEdit(show, slides, 0, Workshop.NewId)).Show;
-            foreach (var sound in read.Sounds) show = await workshop.TakeOverAsync(show, sound, slides, cancel);
+            foreach (var sound in read.Sounds) show = await workshop.TakeOverAsync(show, sound, slides, parsed.InvocationConfiguration.Error, cancel);
             using var held = await workshop.HoldAsync(to, cancel);
             await workshop.WriteAsync(show, to, cancel);
             return (new { show = to, slides = show.Slides.Count }, $"{to}: {show.Slides.Count} slides");

@@ -15,6 +15,9 @@ internal sealed class AppOptions
     /// <summary>How many processes that read decks are kept ready; as many as there are cores when left out.</summary>
     public int? Readers { get; set; }
 
+    /// <summary>Whether what an edit goes through is compiled at the start, before there is one.</summary>
+    public bool WarmUp { get; set; } = true;
+
     /// <summary>Whether the catalogue is slow now and then, and fails now and then, as one on the other side of a network does.</summary>
     public bool MoodyCatalogue { get; set; }
 }

@@ -18,13 +18,14 @@ namespace Phonaris.Web.Shows;
 /// a person makes their first, and that is as quick as the rest.
 /// </summary>
 internal sealed class WarmUp(
-    IDbContextFactory<PhonarisDb> real, SoundLibrary sounds, IPages pages, Lazy<JobRunner> jobs, IOptions<JsonOptions> json, TimeProvider clock,
+    IDbContextFactory<PhonarisDb> real, SoundLibrary sounds, IPages pages, Lazy<JobRunner> jobs, IOptions<JsonOptions> json, IOptions<AppOptions> asked, TimeProvider clock,
     ILogger<ShowChanges> log) : BackgroundService
 {
     private const string Id = "warm-up";
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        if (!asked.Value.WarmUp) return;
         // What is asked for first comes first.
         await Task.Yield();
         try

@@ -52,7 +52,7 @@ public sealed record RemoveCue(string CueId) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var cue = show.Cue(CueId);
-        var index = show.Cues.FindIndex(c => c.Id == CueId);
+        var index = show.Cues.IndexOf(CueId);
         var waiting = Waiting(show).ToList();
         var cues = show.Cues.RemoveAt(index).Select(c => waiting.Contains(c) ? c with { Start = CueStart.WithSlide } : c);
         Edit back = new PlaceCue(cue, index);

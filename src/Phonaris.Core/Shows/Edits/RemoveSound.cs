@@ -18,7 +18,7 @@ public sealed record RemoveSound(string SoundId) : Edit
                 parked with { Cues = [.. parked.Cues.Select(c => c.SoundId == SoundId ? c with { Span = null } : c)] },
                 new RestoreSound(SoundId, spans));
         }
-        var index = show.Sounds.FindIndex(s => s.Id == SoundId);
+        var index = show.Sounds.IndexOf(SoundId);
         return new(show with { Sounds = show.Sounds.RemoveAt(index) }, new AddSound(sound, index));
     }
 

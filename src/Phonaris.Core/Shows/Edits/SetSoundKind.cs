@@ -10,7 +10,7 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var before = show.Sound(SoundId);
-        var index = show.Sounds.FindIndex(s => s.Id == SoundId);
+        var index = show.Sounds.IndexOf(SoundId);
         return new(
             show with { Sounds = show.Sounds.SetItem(index, before with { Kind = SoundKind }) },
             new SetSoundKind(SoundId, before.Kind));
