@@ -19,16 +19,17 @@ public static class DatabaseFile
         try
         {
             await using var db = await databases.CreateDbContextAsync();
-            if (await db.Database.SqlQueryRaw<string>("PRAGMA quick_check(1)").ToListAsync() is not ["ok"]) throw Damaged(path);
+            // Asked of SQLite itself: what a query is made by is not needed for it, and takes most of a start to get ready.
+            if (await AskAsync(db, "PRAGMA quick_check(1)") is not "ok") throw Damaged(path);
             var applied = (await db.Database.GetAppliedMigrationsAsync()).ToList();
             if (applied.Except(db.Database.GetMigrations()).Any())
                 throw new RuleException($"{path} was written by a later Phonaris. Start that one, or choose another data folder.");
             // Left by one that was killed while it brought the database up to date: who holds the folder is alone.
-            await db.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
+            await AskAsync(db, "DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             var next = (await db.Database.GetPendingMigrationsAsync()).FirstOrDefault();
             if (applied.Count > 0 && next is not null) await CopyAsync(db, $"{path}.before-{next[(next.IndexOf('_', StringComparison.Ordinal) + 1)..].ToLowerInvariant()}");
-            await db.Database.MigrateAsync();
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+            if (next is not null) await db.Database.MigrateAsync();
+            await AskAsync(db, "PRAGMA journal_mode=WAL");
         }
         catch (SqliteException e) when (e.SqliteErrorCode is Corrupt or NotADatabase)
         {
@@ -41,6 +42,15 @@ public static class DatabaseFile
 
     private static RuleException Damaged(string path) =>
         new($"{path} is damaged. Nothing was changed; put a copy of it back, such as one that lies beside it, or choose another data folder.");
+
+    /// <summary>The first value that SQLite answers a statement with, or null.</summary>
+    private static async Task<object?> AskAsync(PhonarisDb db, string sql)
+    {
+        await db.Database.OpenConnectionAsync();
+        await using var command = db.Database.GetDbConnection().CreateCommand();
+        command.CommandText = sql;
+        return await command.ExecuteScalarAsync();
+    }
 
     private static async Task CopyAsync(PhonarisDb db, string to)
     {

@@ -4,12 +4,12 @@ using SkiaSharp;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>All that is brought in: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
-public sealed class BringingJourney : IDisposable
+public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
 {
-    private readonly Browser _browser = new();
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void From_a_presentation_with_its_sounds_to_credits()
+    public void A_presentation_brings_its_sounds_and_is_refreshed_and_joined_with_exact_pages()
     {
         var deck = _browser.PathOf("night-walk.pptx");
         File.Copy(Path.Combine(Browser.Root(), "tests/Phonaris.Formats.Tests/Decks/night-walk.pptx"), deck);
@@ -38,6 +38,17 @@ public sealed class BringingJourney : IDisposable
         Gone("dialog");
         _browser.Until(() => Picture(1) != drawn && _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth > 0)"), "the exact pictures");
 
+        // Shown again what was hidden.
+        _browser.Find("[data-hidden] [data-title]").Click();
+        _browser.Button("Show").Click();
+        _browser.Until(() => _browser.Count("[data-slide]") == 3, "the hidden slide");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void A_piece_of_the_catalogue_comes_with_its_licence_and_a_card_credits_it()
+    {
+        _browser.Made(2, 4);
         // A piece of the catalogue, with its licence.
         _browser.Find("button[aria-label='Find sounds in the catalogue']").Click();
         _browser.Find("[aria-label='Words to search for']").SendKeys("rain");
@@ -56,19 +67,6 @@ public sealed class BringingJourney : IDisposable
         _browser.Button("Mark this point").Click();
         _browser.Type("Name of the marker at 0:10.0", "Heavier", "Heavier");
 
-        // A voice, recorded, heard and kept for the second slide.
-        _browser.Find("[data-slide='2'] [data-title]").Click();
-        _browser.Find("button[aria-label='Record a voice']").Click();
-        _browser.Until(() => _browser.Js<double>("parseFloat(document.querySelector('[data-testid=microphone-level] div')?.dataset.level ?? '0')") > 0.01, "the microphone to be heard");
-        AssertAccessible();
-        _browser.Button("Record").Click();
-        _browser.Button("Stop");
-        Thread.Sleep(2500);
-        _browser.Button("Stop").Click();
-        _browser.Find("[data-testid='take']");
-        _browser.Button("Keep it").Click();
-        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-cue]')].some((c) => c.dataset.cue.startsWith('Voice'))"), "the voice on the sheet");
-
         // A credits card at the end is filled from the rights of what lies on slides.
         _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Hill Rain']"), _browser.Find("[data-slide='1'] img")).Perform();
         _browser.Until(() => _browser.Value("Slides") == "1–2", "the rain on its slides");
@@ -81,15 +79,12 @@ public sealed class BringingJourney : IDisposable
         _browser.Type("Credit, as it is asked for", "Rain by the field notes", "Rain by the field notes");
         _browser.Until(() => Picture(3) != before, "the card to follow the rights");
 
-        // Moved up by keyboard, and back by undo; shown again what was hidden.
+        // Moved up by keyboard, and back by undo.
         _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowUp).KeyUp(Keys.Alt).Perform();
         _browser.Until(() => _browser.Find("[data-slide='2'] [data-title]").Text == "Credits", "the card one higher");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Find("[data-slide='3'] [data-title]").Text == "Credits", "the card back");
-        _browser.Find("[data-hidden] [data-title]").Click();
-        _browser.Button("Show").Click();
-        _browser.Until(() => _browser.Count("[data-slide]") == 4, "the hidden slide");
 
         _browser.Go(new Uri(_browser.Url).AbsolutePath + "/export");
         Assert.Contains("Rain by the field notes", _browser.Find("section[aria-label='Credits'] pre").Text);
@@ -97,7 +92,23 @@ public sealed class BringingJourney : IDisposable
         Assert.Empty(_browser.Complaints());
     }
 
-    public void Dispose() => _browser.Dispose();
+    [Fact]
+    public void A_voice_is_recorded_heard_and_kept_on_its_slide()
+    {
+        _browser.Made(3, 4);
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Find("button[aria-label='Record a voice']").Click();
+        _browser.Until(() => _browser.Js<double>("parseFloat(document.querySelector('[data-testid=microphone-level] div')?.dataset.level ?? '0')") > 0.01, "the microphone to be heard");
+        AssertAccessible();
+        _browser.Button("Record").Click();
+        _browser.Button("Stop");
+        Thread.Sleep(2500);
+        _browser.Button("Stop").Click();
+        _browser.Find("[data-testid='take']");
+        _browser.Button("Keep it").Click();
+        _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-cue]')].some((c) => c.dataset.cue.startsWith('Voice'))"), "the voice on the sheet");
+        Assert.Empty(_browser.Complaints());
+    }
 
     private void Bring(string path) => _browser.Find("input[aria-label='Files to bring in']").SendKeys(path);
 

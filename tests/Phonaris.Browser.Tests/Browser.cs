@@ -1,25 +1,38 @@
 using System.Diagnostics;
+using System.Net.Http.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
+using Phonaris.Core.Shows;
+using Phonaris.Web.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>The app on a real port with a folder of its own, and a real browser looking at it.</summary>
-public sealed class Browser : IDisposable
+/// <summary>
+/// The app on a real port with a folder of its own, and a real browser looking at it: one of each for a class, whose journeys begin afresh, one
+/// after the other.
+/// </summary>
+public class Browser : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
     private readonly WebApplicationFactory<Program> _app;
     private readonly ChromeDriver _driver;
-    private readonly List<string> _tabs = [];
+
+    private readonly bool _withDemo;
+
+    public Browser()
+        : this(withDemo: false, hears: false)
+    {
+    }
 
     /// <param name="withDemo">Whether the demo show is there.</param>
     /// <param name="hears">Whether what sounds is listened to, see <see cref="Ear"/>.</param>
-    public Browser(bool withDemo = false, bool hears = false)
+    protected Browser(bool withDemo, bool hears)
     {
+        _withDemo = withDemo;
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
@@ -41,6 +54,26 @@ public sealed class Browser : IDisposable
         if (hears) _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
         if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear });
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+    }
+
+    /// <summary>As if nothing had been done here yet: no shows but the demo, as it was, and nothing that a page kept.</summary>
+    public Browser Fresh()
+    {
+        CloseTabs();
+        Block();
+        _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
+        _driver.Navigate().GoToUrl("about:blank");
+        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address, ["storageTypes"] = "all" });
+        Complaints();
+        using var http = Http;
+        foreach (var show in http.GetFromJsonAsync<List<ShowCard>>("/api/shows", ShowJson.Options).Result!)
+        {
+            using var answer = _withDemo && show.Id == "moth-night"
+                ? http.PostAsync(new Uri($"/api/shows/{show.Id}/wind?position=0", UriKind.Relative), null).Result
+                : http.DeleteAsync(new Uri($"/api/shows/{show.Id}", UriKind.Relative)).Result;
+            answer.EnsureSuccessStatusCode();
+        }
+        return this;
     }
 
     /// <summary>
@@ -83,15 +116,13 @@ public sealed class Browser : IDisposable
     public void Tab(string path)
     {
         _driver.SwitchTo().NewWindow(WindowType.Tab);
-        _tabs.Add(_driver.CurrentWindowHandle);
         Go(path);
     }
 
-    /// <summary>Closes the tabs that were opened here and takes the first one.</summary>
+    /// <summary>Closes the tabs and windows that were opened here and takes the first one.</summary>
     public void CloseTabs()
     {
-        foreach (var tab in _tabs.Where(_driver.WindowHandles.Contains)) _driver.SwitchTo().Window(tab).Close();
-        _tabs.Clear();
+        foreach (var tab in _driver.WindowHandles.Skip(1)) _driver.SwitchTo().Window(tab).Close();
         Window();
     }
 
@@ -126,6 +157,13 @@ public sealed class Browser : IDisposable
     /// <summary>The button of a name that can be seen, waiting for it.</summary>
     public IWebElement Button(string name) =>
         Until(() => _driver.FindElements(By.XPath($"//button[normalize-space()='{name}']")).FirstOrDefault(b => b.Displayed), $"a button {name}");
+
+    /// <summary>Waits until something has come to where it stays.</summary>
+    public void AtRest(string css)
+    {
+        var before = "";
+        Until(() => before == (before = Js<string>($"JSON.stringify(document.querySelector('{css}').getBoundingClientRect())")), $"{css} to be at rest");
+    }
 
     public int Count(string css) => _driver.FindElements(By.CssSelector(css)).Count;
 
@@ -186,6 +224,7 @@ public sealed class Browser : IDisposable
         _driver.Dispose();
         _app.Dispose();
         _folder.Delete(recursive: true);
+        GC.SuppressFinalize(this);
     }
 
     public static string Root()

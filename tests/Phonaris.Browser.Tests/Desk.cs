@@ -1,4 +1,9 @@
+using System.Net.Http.Json;
+using System.Text.Json;
 using OpenQA.Selenium;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Drills;
 using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
@@ -6,12 +11,51 @@ namespace Phonaris.Browser.Tests;
 /// <summary>What journeys do at the desk again and again.</summary>
 internal static class Desk
 {
+    /// <summary>Opens a show that is there already: cards, with steady tones on them.</summary>
+    /// <param name="browser">Where it is opened.</param>
+    /// <param name="slides">How many slides it has.</param>
+    /// <param name="holdSeconds">How long each stays.</param>
+    /// <param name="tones">Its sounds.</param>
+    public static void Made(this Browser browser, int slides, int holdSeconds, params Tone[] tones)
+    {
+        browser.Go($"/shows/{MakeAsync(browser, slides, holdSeconds, tones).GetAwaiter().GetResult()}");
+        browser.Until(() => browser.Count("[data-slide]") >= Math.Min(slides, 6) && browser.Count("[data-cue]") == tones.Count(t => t.First > 0), "the show");
+    }
+
+    private static async Task<string> MakeAsync(Browser browser, int slides, int holdSeconds, Tone[] tones)
+    {
+        using var http = browser.Http;
+        var show = await http.ShowAsync("A show");
+        List<Edit> edits = [.. Enumerable.Range(1, slides).Select(n => new AddCard($"s{n}", CardKind.Title, n))];
+        edits.AddRange(Enumerable.Range(1, slides).Select(n => new RenameSlide($"s{n}", $"Slide {n}")));
+        edits.Add(new SetHolds([.. Enumerable.Range(1, slides).Select(n => new SlideHold($"s{n}", holdSeconds * 1000))]));
+        await EditAsync(new Several([.. edits], "Slides"));
+        foreach (var tone in tones)
+        {
+            using var wave = BringIn.Wav(tone.Seconds * Frames.PerSecond, n => (short)(4000 * Math.Sin(2 * Math.PI * tone.Hertz * n / Frames.PerSecond)));
+            (await http.PostAsJsonAsync($"/api/shows/{show}/sounds", await http.UploadAsync($"{tone.Name}.wav", "sound", wave))).EnsureSuccessStatusCode();
+            string? soundId;
+            while ((soundId = (await SoundsAsync()).Find(s => s.GetProperty("name").GetString() == tone.Name) is { ValueKind: JsonValueKind.Object } there ? there.GetProperty("id").GetString() : null) is null)
+                await Task.Delay(20);
+            await EditAsync(new SetSoundKind(soundId, tone.Kind));
+            if (tone.First == 0) continue;
+            var dropped = await http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId, slideId = $"s{tone.First}" });
+            var cueId = (await dropped.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("cueId").GetString()!;
+            await EditAsync(new SetSpan(cueId, new($"s{tone.First}", $"s{tone.Last}")));
+        }
+        return show;
+
+        async Task<List<JsonElement>> SoundsAsync() => [.. (await http.ViewAsync(show)).GetProperty("show").GetProperty("sounds").EnumerateArray()];
+
+        Task EditAsync(Edit edit) => http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));
+    }
+
     /// <summary>Begins a show with slides of one colour each.</summary>
     public static void Slides(this Browser browser, int count, string hold)
     {
         browser.Go("/");
         browser.Type("Hold of each slide", hold, $"{hold}.0 s");
-        browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, count).Select(n => Picture(browser, n))));
+        browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, count).Select(browser.Picture)));
         browser.Until(() => browser.Url.Contains("/shows/", StringComparison.Ordinal) && browser.Count("[data-slide]") >= Math.Min(count, 6), $"{count} slides");
     }
 
@@ -74,7 +118,8 @@ internal static class Desk
     /// <summary>What sounds, as the presenter's page says it.</summary>
     public static string Sounding(this Browser browser) => browser.Find("[aria-label='Sounding now']").Text;
 
-    private static string Picture(Browser browser, int n)
+    /// <summary>A picture of one colour, named after a slide.</summary>
+    public static string Picture(this Browser browser, int n)
     {
         var path = browser.PathOf($"{n:00} Slide {n}.png");
         using var bitmap = new SKBitmap(320, 180);
@@ -83,3 +128,12 @@ internal static class Desk
         return path;
     }
 }
+
+/// <summary>A steady tone in a show.</summary>
+/// <param name="Name">Its name.</param>
+/// <param name="Hertz">How high it is.</param>
+/// <param name="Seconds">How long it is.</param>
+/// <param name="Kind">What it is for.</param>
+/// <param name="First">The slide it begins on; 0 where it is not laid.</param>
+/// <param name="Last">The slide it lies to.</param>
+internal sealed record Tone(string Name, int Hertz, int Seconds, SoundKind Kind, int First = 0, int Last = 0);

@@ -1,25 +1,18 @@
 using System.Globalization;
 using OpenQA.Selenium;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
 /// <summary>A show checked and timed before it is shown: by its planned holds, and stepped through by hand with a voice recorded for each slide; and left to run by itself.</summary>
-public sealed class DryRunJourney : IDisposable
+public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
-    private readonly Browser _browser = new(hears: true);
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void A_show_is_rehearsed_and_its_times_are_taken()
+    public void By_the_planned_holds_it_goes_by_itself_once_all_can_be_had()
     {
-        _browser.Slides(4, "2");
-        _browser.Tones(("mill theme.wav", 330, 20), ("owl.wav", 700, 1));
-        _browser.Kind("Mill theme", "bed");
-        _browser.Lay("Mill theme", 1);
-        _browser.Kind("Owl", "spot");
-        _browser.Lay("Owl", 3);
-        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
-        var show = _browser.Url;
-
+        Begin(holdSeconds: 1);
         // A sound that cannot be had is told before it begins, and had when it can be.
         _browser.Block("*/stems/*");
         _browser.View("Dry run");
@@ -34,15 +27,24 @@ public sealed class DryRunJourney : IDisposable
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.02)"), "the bed to be heard");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the report");
-        for (var n = 1; n <= 4; n++) Assert.InRange(Took(n), 1.9, 3);
+        for (var n = 1; n <= 4; n++) Assert.InRange(Took(n), 0.9, 2);
         Assert.Contains("Mill theme began with slide 1", Report());
         Assert.Contains("Nothing to warn of", Report());
         Assert.Empty(_browser.Axe());
 
-        // By hand, with a voice for each slide: each lands where it was spoken.
-        _browser.Go(new Uri(show).AbsolutePath + "/dry-run");
+        // The next time, it is there to be looked at.
+        _browser.View("Run sheet");
+        _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
         Assert.StartsWith("Dry run, ", _browser.Find("[aria-label='Which run'] option").Text);
+    }
+
+    [Fact]
+    public void Spoken_over_by_hand_each_voice_lands_on_its_slide_and_the_times_become_holds()
+    {
+        Begin(holdSeconds: 2);
+        _browser.View("Dry run");
+        _browser.Find("[data-testid=ready]");
         _browser.Find("input[type=checkbox]").Click();
         _browser.Button("Begin").Click();
         double[] stays = [1.5, 2.5, 1.2, 1.8];
@@ -63,7 +65,14 @@ public sealed class DryRunJourney : IDisposable
         _browser.Until(() => _browser.Count("section[aria-label='Voices'] [data-sound]") == 4 && _browser.Count("[data-cue^='Slide']") == 4, "four voices on their slides");
         _browser.Find("button[aria-label^='Undo: ']");
 
-        // By itself, once: what waits for a hand is told; it fills the screen, and ends.
+    }
+
+    [Fact]
+    public void Running_by_itself_it_ends_or_goes_round_and_tells_what_waits_for_a_hand()
+    {
+        Begin(holdSeconds: 1);
+        var show = _browser.Url;
+        // Once: what waits for a hand is told; it fills the screen, and ends.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Find("[aria-label='Goes on']").SendKeys("by itself, by");
@@ -89,7 +98,14 @@ public sealed class DryRunJourney : IDisposable
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
     }
 
-    public void Dispose() => _browser.Dispose();
+    /// <summary>A bed under four slides, and a call by hand on the third.</summary>
+    private void Begin(int holdSeconds)
+    {
+        _browser.Made(4, holdSeconds, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
+        _browser.Choose("Owl");
+        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
+        _browser.Find("[data-by-hand]");
+    }
 
     private string Report() => _browser.Find("[data-testid=report]").Text;
 

@@ -7,9 +7,9 @@ namespace Phonaris.Browser.Tests;
 
 /// <summary>The main job, start to finish, as a hurried presenter does it.</summary>
 // Playing is timed: journeys of one collection go one after the other.
-public sealed class FirstJourney : IDisposable
+public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
 {
-    private readonly Browser _browser = new();
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
     public async Task From_a_pdf_and_a_tune_to_a_film()
@@ -85,8 +85,6 @@ public sealed class FirstJourney : IDisposable
         AssertFilm(film);
         Assert.Empty(_browser.Complaints());
     }
-
-    public void Dispose() => _browser.Dispose();
 
     /// <summary>The film that was asked for: streams, length, silence outside slides 2 to 4, sound inside, and the shape of the fades.</summary>
     private static void AssertFilm(string film)

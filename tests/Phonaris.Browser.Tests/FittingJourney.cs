@@ -3,9 +3,9 @@ using OpenQA.Selenium;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>Music that is too long, or too short, made exactly as long as its slides, heard before it is chosen, and following when the show changes.</summary>
-public sealed class FittingJourney : IDisposable
+public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrowser>
 {
-    private readonly Browser _browser = new(withDemo: true);
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
     public void Music_is_fitted_and_follows_its_slides()
@@ -113,8 +113,6 @@ public sealed class FittingJourney : IDisposable
         Assert.Empty(_browser.Axe());
         Assert.Empty(_browser.Complaints());
     }
-
-    public void Dispose() => _browser.Dispose();
 
     private void Bed(string name)
     {

@@ -10,9 +10,9 @@ namespace Phonaris.Browser.Tests;
 
 /// <summary>What goes wrong at a desk, and that nothing is lost by it.</summary>
 // Playing is timed: journeys of one collection go one after the other.
-public sealed class MishapsJourney : IDisposable
+public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
 {
-    private readonly Browser _browser = new();
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
     public async Task Wrong_files_and_wrong_values_are_told_and_nothing_is_lost()
@@ -91,6 +91,7 @@ public sealed class MishapsJourney : IDisposable
         Notes(click: false).SendKeys(Keys.Tab);
         _browser.Until(() => _browser.Find("[data-sonner-toast]").Text.Contains("changed", StringComparison.Ordinal), "the change told");
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "what the other wrote");
+        _browser.AtRest("[data-sonner-toast]");
         _browser.Button("Change it all the same").Click();
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Mind the lamp", "one's own");
         _browser.Find("button[aria-label^='Undo: ']").Click();
@@ -102,8 +103,6 @@ public sealed class MishapsJourney : IDisposable
             return _browser.Find("[aria-label='Notes']");
         }
     }
-
-    public void Dispose() => _browser.Dispose();
 
     private string Picture(string name)
     {

@@ -12,11 +12,11 @@ namespace Phonaris.Browser.Tests;
 
 /// <summary>A show shown to an audience: presenter, audience and clicker together, what is heard measured where the sound goes out, and the server lost in the middle.</summary>
 [Collection(Alone.Name)]
-public sealed class PresentingJourney : IDisposable
+public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private const int Slides = 26;
 
-    private readonly Browser _browser = new(hears: true);
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
     public async Task A_show_is_presented_and_goes_on_when_the_server_is_lost()
@@ -123,9 +123,9 @@ public sealed class PresentingJourney : IDisposable
         Thread.Sleep(500);
         Assert.InRange(_browser.Js<double>("Math.max(...heard.slice(-40).map(b => b[1]))"), 0, 1e-4);
 
-        // A quarter of an hour of going to and fro leaves nothing behind.
+        // Minutes of going to and fro leaves nothing behind.
         var before = HeapMb();
-        _browser.Js<bool>("(window.walked = false, (async () => { for (let n = 0; n < 450; n++) { document.dispatchEvent(new KeyboardEvent('keydown', { key: ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'End', 'Home', '1'][n * 7 % 6] })); heard.length = 0; await new Promise(r => setTimeout(r, 8)); } window.walked = true; })(), true)");
+        _browser.Js<bool>("(window.walked = false, (async () => { for (let n = 0; n < 200; n++) { document.dispatchEvent(new KeyboardEvent('keydown', { key: ['ArrowRight', 'ArrowRight', 'ArrowLeft', 'End', 'Home', '1'][n * 7 % 6] })); heard.length = 0; await new Promise(r => setTimeout(r, 8)); } window.walked = true; })(), true)");
         _browser.Until(() => _browser.Js<bool>("window.walked"), "the walk to end", TimeSpan.FromMinutes(1));
         Thread.Sleep(2500);
         Assert.InRange(HeapMb() - before, -50, 8);
@@ -134,8 +134,6 @@ public sealed class PresentingJourney : IDisposable
         _browser.Until(() => _browser.Find("main").Text.Contains("The server is away. What happened is kept here", StringComparison.Ordinal), "the run kept");
         Assert.Contains("Chirp was started by hand", _browser.Js<string>("Object.entries(localStorage).filter(([k]) => k.startsWith('phonaris-run')).map(([, told]) => told).join()"));
     }
-
-    public void Dispose() => _browser.Dispose();
 
     /// <summary>A show of a waiting loop and a talk: a steady tone going round under slides 1 to 24, and a chirp by hand on all.</summary>
     private async Task<string> MakeAsync()

@@ -1,14 +1,15 @@
 using OpenQA.Selenium;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
 /// <summary>Cues shaped on the sheet: laid in a few strokes, handed over, chained, clicked, moved many at a time, by mouse and by keyboard alone.</summary>
-public sealed class ShapingJourney : IDisposable
+public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
 {
-    private readonly Browser _browser = new();
+    private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void Cues_are_shaped_by_mouse_and_by_keyboard()
+    public void Music_is_laid_in_two_strokes_and_hands_over_and_what_lies_over_it_is_put_right()
     {
         _browser.Slides(7, "4");
         _browser.Tones(("dusk pad.ogg", 330, 40), ("mill theme.ogg", 220, 50), ("chirp.wav", 900, 1));
@@ -31,7 +32,14 @@ public sealed class ShapingJourney : IDisposable
         _browser.Button("End Dusk pad with slide 4").Click();
         _browser.Until(() => _browser.Count("[data-clash]") == 0, "no clash");
 
-        // By keyboard: its end, its beginning, the whole of it; mute; to the next strand, and back to the slides.
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void By_keyboard_alone_a_strand_is_moved_muted_and_left()
+    {
+        Begin();
+        // Its end, its beginning, the whole of it; mute; to the next strand, and back to the slides.
         _browser.Choose("Dusk pad");
         _browser.Press(Keys.ArrowUp, Keys.Shift);
         _browser.Expect("Slides", "1–3");
@@ -51,7 +59,13 @@ public sealed class ShapingJourney : IDisposable
         _browser.Find("[data-testid=explanation] button").Click();
         _browser.Until(() => _browser.Find("[data-testid=explanation]").Text.StartsWith("Dusk pad began on slide 1", StringComparison.Ordinal), "the sound to go on");
 
-        // A chirp by hand, with a hotspot on its slide; and one that comes after it.
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void A_cue_waits_for_a_hand_with_a_hotspot_on_its_slide_or_comes_after_another()
+    {
+        Begin();
         _browser.Lay("Chirp", 2);
         _browser.Find("[aria-label='Begins']").SendKeys("by hand");
         _browser.Button("Put a hotspot on the slide").Click();
@@ -60,14 +74,20 @@ public sealed class ShapingJourney : IDisposable
         _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("dialog button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
         Assert.Empty(_browser.Axe());
         // A picture of one's own in its place, as it is drawn.
-        _browser.Find("dialog input[type=file]").SendKeys(_browser.PathOf("03 Slide 3.png"));
+        _browser.Find("dialog input[type=file]").SendKeys(_browser.Picture(3));
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Lay("Chirp", 3);
         _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
         _browser.Find("[data-chain]");
 
-        // What part, how fast, how loud along the way.
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void What_part_how_fast_and_how_loud_along_the_way_are_set_and_taken_back()
+    {
+        Begin();
         _browser.Choose("Mill theme");
         _browser.Button("First 5 s only").Click();
         _browser.Expect("Out", "0:05.0");
@@ -98,6 +118,13 @@ public sealed class ShapingJourney : IDisposable
         _browser.Expect("Fade in", "1.0 s");
         _browser.Expect("Speed", "1 ×");
 
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void Two_pages_show_the_same_and_several_cues_are_changed_at_once()
+    {
+        Begin();
         // In another page too it is as it is here, and what is done there is seen here.
         var show = new Uri(_browser.Url).AbsolutePath;
         _browser.Tab(show);
@@ -134,7 +161,7 @@ public sealed class ShapingJourney : IDisposable
         Assert.Empty(_browser.Complaints());
     }
 
-    public void Dispose() => _browser.Dispose();
+    private void Begin() => _browser.Made(7, 4, new("Dusk pad", 330, 40, SoundKind.Bed, 1, 4), new("Mill theme", 220, 50, SoundKind.Bed, 5, 7), new("Chirp", 900, 1, SoundKind.Spot));
 
     private string Focused() => _browser.Js<string>("document.activeElement.getAttribute('aria-label') ?? ''");
 }

@@ -28,7 +28,7 @@ internal static class ClickerEndpoints
             response.Headers.ContentSecurityPolicy = Policy;
             return TypedResults.Content(Page, "text/html; charset=utf-8");
         });
-        clicker.MapPost("/join", (ClickerCode asked, HttpContext context) => TypedResults.Ok(new { token = rooms.Join(asked.Code, context.Connection.RemoteIpAddress) }));
+        clicker.MapPost("/join", (ClickerCode asked, HttpContext context) => TypedResults.Ok(new ClickerToken(rooms.Join(asked.Code, context.Connection.RemoteIpAddress))));
         clicker.MapGet("/state", Results<Ok<ClickerState>, NotFound> (string token) => rooms.ByToken(token) is { } room ? TypedResults.Ok(room.State) : TypedResults.NotFound());
         clicker.MapPost("/press", async Task<Results<NoContent, NotFound>> (ClickerPress press) =>
         {
@@ -71,6 +71,9 @@ internal static class ClickerEndpoints
 
 /// <summary>A code that a phone was given.</summary>
 public sealed record ClickerCode(string Code);
+
+/// <summary>What a phone is let in with from then on.</summary>
+public sealed record ClickerToken(string Token);
 
 /// <summary>A button pressed on a phone.</summary>
 /// <param name="Token">What it was let in with.</param>
