@@ -18,7 +18,7 @@ internal static class OnTheClock
     public const long SlackMs = 53;
 
     /// <summary>How many made-up shows are tried.</summary>
-    public const int Shows = 20_000;
+    public const int Shows = 10_000;
 
     /// <summary>Recipes without any music: of the length wanted; as with real ones, not every length does.</summary>
     public static Fitted Fit(Sound sound, Cue cue, long length)

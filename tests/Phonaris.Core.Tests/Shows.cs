@@ -58,6 +58,7 @@ internal static class Shows
             Return = more.Return,
             Ducks = more.Ducks,
             HandoverMs = more.HandoverMs,
+            Fit = more.Fit,
         };
 
     /// <summary>The settings that most cues leave as they are.</summary>
@@ -67,6 +68,7 @@ internal static class Shows
         from speed in Gen.OneOf(Gen.Const(1.0), Gen.Double[Core.Shows.Cue.LeastSpeed, Core.Shows.Cue.GreatestSpeed])
         from points in Gen.Select(Gen.Long[0, 9000], Gen.Double[-60, 12]).Array[0, 3]
         from flags in Gen.Select(Gen.Int[0, 9], Gen.Bool, Gen.Long[0, 4000])
+        from fit in Gen.Select(Gen.Int[0, 2], Gen.Enum<FitMethod>())
         select Cue("", "", "", "", 0) with
         {
             Stop = stop.Item1,
@@ -79,6 +81,7 @@ internal static class Shows
             Return = flags.Item2 ? CueReturn.PickUp : CueReturn.StartOver,
             Ducks = flags.Item2,
             HandoverMs = flags.Item3,
+            Fit = fit.Item1 == 0 ? new(fit.Item2) : null,
         };
 
     private static CueStart AnyStart(int kind, int slide) =>

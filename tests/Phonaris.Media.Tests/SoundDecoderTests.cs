@@ -94,7 +94,20 @@ public sealed class SoundDecoderTests : IDisposable
         static void Kill(string signal, string path)
         {
             foreach (var process in Process.GetProcessesByName("ffmpeg"))
-                if (File.ReadAllText($"/proc/{process.Id}/cmdline").Contains(path, StringComparison.Ordinal)) Process.Start("kill", [signal, $"{process.Id}"])!.WaitForExit();
+                if (CommandOf(process).Contains(path, StringComparison.Ordinal)) Process.Start("kill", [signal, $"{process.Id}"])!.WaitForExit();
+        }
+
+        // Another test's may have ended meanwhile.
+        static string CommandOf(Process process)
+        {
+            try
+            {
+                return File.ReadAllText($"/proc/{process.Id}/cmdline");
+            }
+            catch (IOException)
+            {
+                return "";
+            }
         }
     }
 

@@ -40,7 +40,7 @@ public sealed class DrillTests : IDisposable
             await may.WaitForExitAsync();
             Assert.SkipUnless(may.ExitCode == 0, "No disk of its own can be had here.");
         }
-        using var server = await ServerProcess.StartOnDiskAsync(Server, _folder.FullName, 700);
+        using var server = await ServerProcess.StartOnDiskAsync(Server, _folder.FullName, 450);
         var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, ["sound", "deck", "export mp4"]).FillDiskAsync();
         Assert.Empty(figures.Faults);
         Assert.True(figures.Hindered > 0, $"Only {figures.Hindered} jobs were hindered: the drill tries too little.");

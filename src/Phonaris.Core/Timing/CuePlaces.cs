@@ -15,6 +15,7 @@ internal sealed class CuePlaces
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
     private readonly Dictionary<string, string> _unfit = [];
     private HashSet<((string CueId, long StartFrame) Bed, long At)> _takenOver = [];
+    private readonly HashSet<((string CueId, long StartFrame) Bed, long At)> _refuted = [];
 
     /// <summary>The places of a show's cues.</summary>
     public CuePlaces(Show show, RunningOrder order, FitOf? fit)
@@ -26,7 +27,7 @@ internal sealed class CuePlaces
         PlaceAll();
         if (!show.Cues.Any(c => c.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && IsBed(other))) return;
         // What waits for a bed begins where that is taken over from, and may take over itself.
-        for (var (settled, changed) = (-1L, TakeOver()); changed is { } at && at > settled; (settled, changed) = (at, TakeOver())) PlaceAll();
+        for (var settled = -1L; TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
 
     /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
@@ -53,15 +54,19 @@ internal sealed class CuePlaces
     }
 
     /// <summary>
-    /// Finds where beds take over from others. Nothing bears on what lies earlier: so of what is otherwise than was taken for granted only the
-    /// earliest is certain, and what lies behind it is found anew.
+    /// Finds where beds take over from others. Hardly anything bears on what lies earlier: so of what is otherwise than was taken for granted only the
+    /// earliest is certain, and what lies behind it is found anew. But what begins with its slides because the cue it comes after has ended before
+    /// does not once that sounds there again: a taking over that brings about its own end is none.
     /// </summary>
+    /// <param name="settled">The frame up to which all was certain.</param>
     /// <returns>The frame of what was otherwise; null where nothing was.</returns>
-    private long? TakeOver()
+    private long? TakeOver(long settled)
     {
         var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !WaitsForHand(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
         var takenOver = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: (b.First.Cue.Id, b.First.Bed.StartFrame), At: b.Second.Bed.StartFrame)).ToHashSet();
         takenOver.UnionWith(yielding.Select(y => (Bed: (y.CueId, y.StartFrame), At: y.StartFrame)));
+        _refuted.UnionWith(_takenOver.Where(t => t.At <= settled && !takenOver.Contains(t)));
+        takenOver.ExceptWith(_refuted);
         takenOver.SymmetricExceptWith(_takenOver);
         if (takenOver.Count == 0) return null;
         var otherwise = takenOver.Min(t => t.At);
