@@ -1,8 +1,11 @@
+using System.Diagnostics;
+using System.Security.Cryptography;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http;
 using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Drills;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -79,6 +82,26 @@ public sealed class ChangeTests : IDisposable
             // The bed, the cue that is there for each of the first slides, and what lies where the edit was.
             Assert.InRange(change.Strands!.Changed.Count + change.RunningOrder!.Changed.Count, 1, 12);
         }
+    }
+
+    /// <summary>Silent while its file is away, it is drawn with its sound once that is back, though nothing was edited.</summary>
+    [Fact]
+    public async Task A_sound_whose_file_is_back_is_drawn_with_its_sound_again()
+    {
+        var wave = BringIn.Wav(5 * Frames.PerSecond, n => (short)(n % 100 * 80)).ToArray();
+        var hash = Convert.ToHexStringLower(SHA256.HashData(wave));
+        var show = Show(8);
+        var stored = Stored(show with { Sounds = [.. show.Sounds.Select(s => s with { Media = hash })] });
+        Assert.Equal(0, Loudest(await ViewAsync(stored)));
+        await File.WriteAllBytesAsync(Path.Combine(_folder.FullName, hash), wave);
+        var watch = Stopwatch.StartNew();
+        double loudest;
+        // It is looked for again now and then.
+        while ((loudest = Loudest(await ViewAsync(stored))) == 0 && watch.Elapsed < TimeSpan.FromSeconds(30)) await Task.Delay(200);
+        Assert.InRange(loudest, 0.1, 1);
+
+        static double Loudest(JsonElement view) =>
+            view.GetProperty("strands").EnumerateArray().SelectMany(s => s.GetProperty("rows").EnumerateArray()).SelectMany(r => r.GetProperty("peaks").EnumerateArray()).Max(p => p.GetDouble());
     }
 
     /// <summary>A bed over the first slides, a spot on each of them, and from there on a cue to each slide.</summary>

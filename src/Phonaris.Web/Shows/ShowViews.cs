@@ -57,13 +57,14 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     private Made Make(StoredShow stored, IReadOnlyDictionary<string, string> problems, Made? before)
     {
         var show = timed.Of(stored);
-        var (order, schedule) = (show.Order, show.Schedule);
+        var (order, schedule, renewals) = (show.Order, show.Schedule, sounds.Renewals);
         var outline = new float[OutlineColumns];
         SoundOutline.Of(schedule, sounds.Peaks, outline);
         // What has moved as a whole is drawn already.
         var shift = before is null ? null : Shift.Between(before.View.RunningOrder, order);
         if (shift is not null) before = before!.Moved(shift);
-        var known = before?.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) ?? [];
+        // A sound that was silent and can be read now looks otherwise, though nothing was edited.
+        var known = before?.Renewals == renewals ? before.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) : [];
         var cues = stored.Show.Cues.ToDictionary(c => c.Id);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
         {
@@ -77,7 +78,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
             Checks.Of(show), stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view, shift) : null;
         return new(
-            view, change, strands, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
+            view, change, strands, renewals, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));
     }
 
     private static Dictionary<string, IReadOnlyList<string>> RightsMissing(Show show) => show.Sounds
@@ -114,7 +115,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     /// <summary>One value for those that are all the same.</summary>
     private static List<double> Even(List<double> values) => values.TrueForAll(v => v == values[0]) ? [values[0]] : values;
 
-    private sealed record Made(ShowView View, ShowChange? Change, IReadOnlyList<DrawnStrand> Strands, Lazy<byte[]> Json)
+    private sealed record Made(ShowView View, ShowChange? Change, IReadOnlyList<DrawnStrand> Strands, long Renewals, Lazy<byte[]> Json)
     {
         /// <summary>What there would be if nothing else had changed.</summary>
         public Made Moved(Shift shift)
