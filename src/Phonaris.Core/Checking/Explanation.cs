@@ -40,11 +40,8 @@ public sealed class Explanation
     }
 
     /// <summary>The cues that lie on slides.</summary>
-    private static List<Lying> LyingIn(Show show)
-    {
-        var places = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
-        return [.. show.Cues.Where(c => c.Span is not null).Select(c => new Lying(c, places[c.Span!.First], places[c.Span.Last]))];
-    }
+    private static List<Lying> LyingIn(Show show) =>
+        [.. from cue in show.Cues where cue.Span is not null let span = show.Indices(cue.Span!) select new Lying(cue, span.First, span.Last)];
 
     private ValueList<Explained> All()
     {
