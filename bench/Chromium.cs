@@ -7,12 +7,17 @@ internal static class Chromium
 {
     /// <summary>Starts one.</summary>
     /// <param name="profile">An empty folder for what it keeps.</param>
-    public static ChromeDriver Start(string profile)
+    /// <param name="scripts">Scripts of whoever measures, put into each page before its own.</param>
+    public static ChromeDriver Start(string profile, params string[] scripts)
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--window-size=1280,800", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--autoplay-policy=no-user-gesture-required", $"--user-data-dir={profile}");
-        return new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        var driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        // The app's policy would rightly keep them out.
+        if (scripts.Length > 0) driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
+        foreach (var script in scripts) driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+        return driver;
     }
 }

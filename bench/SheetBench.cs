@@ -5,6 +5,7 @@ using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
+using Phonaris.Drills;
 
 namespace Phonaris.Bench;
 
@@ -228,7 +229,7 @@ internal static class SheetBench
             var sent = Stopwatch.GetTimestamp();
             object[] edits = [new { kind = "setSpeed", cueId, speed = 0.9 + i * 0.021 }, new { kind = "setMuted", cueId, muted = false }];
             await EditAsync(http, new { kind = "several", edits, what = "Another speed" });
-            page.Awaited("window.heard");
+            page.Awaited("window.told");
             slowest = Math.Max(slowest, Stopwatch.GetElapsedTime(sent).TotalSeconds);
         }
         return slowest;
@@ -243,10 +244,7 @@ internal static class SheetBench
 
         public Page(string profile)
         {
-            _driver = Chromium.Start(profile);
-            // Ear and eye are scripts of the bench, which the policy of the app would rightly keep out.
-            _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
-            _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear + Eye });
+            _driver = Chromium.Start(profile, Ear.Script, Eye);
             _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         }
 
@@ -304,20 +302,20 @@ internal static class SheetBench
             """);
 
         /// <summary>Makes a promise of when something is heard, by the greatest sample of a block.</summary>
-        public void ListenFor(string what) => Script($"window.heard = new Promise(done => window.ear.until({what}, done))");
+        public void ListenFor(string what) => Script($"window.told = window.hearing({what})");
 
         /// <summary>Seconds from muting what sounds until nothing comes out, and from letting it sound until it does, in the page's audio graph.</summary>
         public List<double> Heard()
         {
             // A stretch with one bed and nothing else.
             PlayFromSlide(2);
-            while (Number("window.ear?.peak ?? 0") < 0.01) Thread.Sleep(20);
+            while (Number("window.heard?.at(-1)?.[1] ?? 0") < 0.01) Thread.Sleep(20);
             var times = new List<double>();
             for (var i = 0; i < WarmUp + Edits; i++)
             {
                 ListenFor(i % 2 == 0 ? "peak => peak < 0.001" : "peak => peak > 0.005");
                 var pressed = Press("Dusk Pad", "m");
-                times.Add((Awaited("window.heard") - pressed) / 1000);
+                times.Add((Awaited("window.told") - pressed) / 1000);
                 Thread.Sleep(300);
                 // Back before the bed ends.
                 if (i % 4 == 3) Script("document.querySelector('[aria-label=\"Go to slide 2\"]').click()");
@@ -325,31 +323,6 @@ internal static class SheetBench
             }
             return times[WarmUp..];
         }
-
-        /// <summary>
-        /// Listens where the page's sound goes out: the greatest sample of each block of 128, and when it is played by the clock of the page.
-        /// The audio thread does it, so what the page draws meanwhile does not delay it.
-        /// </summary>
-        private const string Ear = """
-            const create = AudioContext.prototype.createAnalyser;
-            AudioContext.prototype.createAnalyser = function () {
-                const node = create.call(this);
-                const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.port.postMessage([currentTime, peak]); return true; } })';
-                this.audioWorklet.addModule(URL.createObjectURL(new Blob([source], { type: 'text/javascript' }))).then(() => {
-                    const ear = new AudioWorkletNode(this, 'ear');
-                    node.connect(ear);
-                    const is = window.ear = { peak: 0, until: (what, done) => is.wanted = [what, done] };
-                    ear.port.onmessage = ({ data: [at, peak] }) => {
-                        is.peak = peak;
-                        if (!is.wanted?.[0](peak)) return;
-                        const out = this.getOutputTimestamp();
-                        is.wanted[1](performance.timeOrigin + out.performanceTime + (at - out.contextTime) * 1000);
-                        is.wanted = undefined;
-                    };
-                });
-                return node;
-            };
-            """;
 
         /// <summary>Tells when the first frame with rows and strands has been drawn, in milliseconds of the page's own clock. Asking again and again would delay it.</summary>
         private const string Eye = """

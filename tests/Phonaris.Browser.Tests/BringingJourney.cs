@@ -16,11 +16,11 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Go("/");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(deck);
         _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-hidden]") == 1, "two slides and a hidden one");
-        Assert.Equal("Opening", _browser.Find("[data-slide='1'] [data-section]").Text);
+        _browser.Says("[data-slide='1'] [data-section]", "Opening");
         // What came with it: a sound by hand, and a word on what did not.
         _browser.Find("[data-cue] [data-by-hand]");
         _browser.Button("1 thing not taken over").Click();
-        Assert.Contains("a chart is not drawn", _browser.Find("ul[aria-label='On their way']").Text);
+        _browser.Says("ul[aria-label='On their way']", "a chart is not drawn");
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);
@@ -55,7 +55,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("[data-piece]") == 1, "one piece found");
         AssertAccessible();
         _browser.Find("[data-piece='Hill Rain'] button:last-child").Click();
-        _browser.Until(() => _browser.Find("[data-piece='Hill Rain']").Text.Contains("Taken", StringComparison.Ordinal), "the piece to be taken");
+        _browser.Says("[data-piece='Hill Rain']", "Taken");
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
         _browser.Find("[data-testid='sound-details']");
@@ -82,12 +82,12 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         // Moved up by keyboard, and back by undo.
         _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowUp).KeyUp(Keys.Alt).Perform();
-        _browser.Until(() => _browser.Find("[data-slide='2'] [data-title]").Text == "Credits", "the card one higher");
+        _browser.Says("[data-slide='2'] [data-title]", "Credits");
         _browser.Find("button[aria-label^='Undo: ']").Click();
-        _browser.Until(() => _browser.Find("[data-slide='3'] [data-title]").Text == "Credits", "the card back");
+        _browser.Says("[data-slide='3'] [data-title]", "Credits");
 
         _browser.Go(new Uri(_browser.Url).AbsolutePath + "/export");
-        Assert.Contains("Rain by the field notes", _browser.Find("section[aria-label='Credits'] pre").Text);
+        _browser.Says("section[aria-label='Credits'] pre", "Rain by the field notes");
         AssertAccessible();
         Assert.Empty(_browser.Complaints());
     }

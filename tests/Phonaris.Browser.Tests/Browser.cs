@@ -5,6 +5,7 @@ using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using OpenQA.Selenium.Interactions;
 using Phonaris.Core.Shows;
+using Phonaris.Drills;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Browser.Tests;
@@ -50,9 +51,8 @@ public class Browser : IDisposable
             "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
-        // The ear is a script of the test's own, which the app's policy would rightly keep out.
         if (hears) _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
-        if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear });
+        if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear.Script });
         _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
     }
 
@@ -75,26 +75,6 @@ public class Browser : IDisposable
         }
         return this;
     }
-
-    /// <summary>
-    /// Listens where the page's sound goes out: <c>heard</c> has for each block of 128 frames when it is by the audio clock, in seconds, and its
-    /// greatest sample; <c>heardBy</c> is that clock.
-    /// </summary>
-    private const string Ear = """
-        const create = AudioContext.prototype.createAnalyser;
-        AudioContext.prototype.createAnalyser = function () {
-            const node = create.call(this);
-            window.heardBy = this;
-            window.heard = [];
-            const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.port.postMessage([currentTime, peak]); return true; } })';
-            this.audioWorklet.addModule(URL.createObjectURL(new Blob([source], { type: 'text/javascript' }))).then(() => {
-                const ear = new AudioWorkletNode(this, 'ear');
-                node.connect(ear);
-                ear.port.onmessage = ({ data }) => window.heard.push(data);
-            });
-            return node;
-        };
-        """;
 
     public string Address => _app.ClientOptions.BaseAddress.ToString().TrimEnd('/');
 
@@ -153,6 +133,9 @@ public class Browser : IDisposable
 
     /// <summary>The element a selector finds, waiting for it.</summary>
     public IWebElement Find(string css) => Until(() => _driver.FindElements(By.CssSelector(css)).FirstOrDefault(), $"{css} to be there");
+
+    /// <summary>Waits until what a selector finds says something that can be read.</summary>
+    public void Says(string css, string words) => Until(() => Find(css).Text.Contains(words, StringComparison.Ordinal), $"{css} to say “{words}”");
 
     /// <summary>The button of a name that can be seen, waiting for it.</summary>
     public IWebElement Button(string name) =>

@@ -16,7 +16,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // A sound that cannot be had is told before it begins, and had when it can be.
         _browser.Block("*/stems/*");
         _browser.View("Dry run");
-        _browser.Until(() => _browser.Find("[role=alert]").Text.Contains("Mill theme, Owl could not be fetched", StringComparison.Ordinal), "what is missing");
+        _browser.Says("[role=alert]", "Mill theme, Owl could not be fetched");
         _browser.Block();
         _browser.Button("Try again").Click();
         _browser.Find("[data-testid=ready]");
@@ -36,7 +36,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.View("Run sheet");
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
-        Assert.StartsWith("Dry run, ", _browser.Find("[aria-label='Which run'] option").Text);
+        _browser.Says("[aria-label='Which run'] option", "Dry run, ");
     }
 
     [Fact]
@@ -76,7 +76,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Find("[aria-label='Goes on']").SendKeys("by itself, by");
-        Assert.Contains("Owl waits for a hand", _browser.Find("[role=note]").Text);
+        _browser.Says("[role=note]", "Owl waits for a hand");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 3']");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");

@@ -6,7 +6,6 @@ using SkiaSharp;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>The main job, start to finish, as a hurried presenter does it.</summary>
-// Playing is timed: journeys of one collection go one after the other.
 public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -23,7 +22,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(Pdf(5));
         _browser.Until(() => _browser.Count("[data-slide]") == 5, "five slides");
         _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth === 320)"), "five pictures");
-        Assert.Contains("Page 3", _browser.Find("[data-slide='3']").Text);
+        _browser.Says("[data-slide='3']", "Page 3");
 
         // A tune, its waveform there without a reload.
         _browser.Find("input[aria-label='Files to bring in']").SendKeys(Tune());

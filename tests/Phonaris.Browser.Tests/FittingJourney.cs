@@ -26,7 +26,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         var before = Joins();
         _browser.Button("Try another place").Click();
         _browser.Until(() => Joins() != before, "a join elsewhere");
-        Assert.Contains("One place is not used.", _browser.Find("[aria-label='The re-cut']").Text, StringComparison.Ordinal);
+        _browser.Says("[aria-label='The re-cut']", "One place is not used.");
 
         // The show made longer afterwards: it follows, and so does undo.
         _browser.View("Run sheet");
@@ -41,7 +41,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         // Too short: what makes it longer comes first; the slides can follow the music instead.
         Bed("Mill Stream Reel");
         _browser.Until(() => Header().Contains("too short", StringComparison.Ordinal), "the music to be too short");
-        Assert.Contains("nothing to shorten", _browser.Find("main table").Text, StringComparison.Ordinal);
+        _browser.Says("main table", "nothing to shorten");
         _browser.Button("Set these holds").Click();
         _browser.Until(() => Header().Contains("just right", StringComparison.Ordinal) || Header().Contains("0:00.0", StringComparison.Ordinal), "the slides to end with the music");
 
@@ -50,7 +50,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[aria-label='Use As it is']").Click();
         _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it is");
         _browser.Button("Fit all beds").Click();
-        _browser.Until(() => _browser.Find("dialog").Text.Contains("One bed comes out exactly as long as its slides", StringComparison.Ordinal), "what it comes to");
+        _browser.Says("dialog", "One bed comes out exactly as long as its slides");
         _browser.Button("Fit them so").Click();
         _browser.Until(() => !Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
         Assert.Empty(_browser.Axe());
@@ -66,11 +66,11 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         // The running time is in sight; aimed at six minutes, it is told how far it is from that, and shared out.
         _browser.Find("[data-testid='running-time']").Click();
         _browser.Type("Running time to aim at", "6:00", "6:00.0");
-        _browser.Until(() => _browser.Find("[data-testid=over]").Text == "0:28.0 over", "what is too much");
+        _browser.Says("[data-testid=over]", "0:28.0 over");
         _browser.Find("[aria-label='How it is shared out']").SendKeys("by their text");
         Assert.Empty(_browser.Axe());
         _browser.Button("Set these holds").Click();
-        _browser.Until(() => _browser.Find("[data-testid=over]").Text == "as aimed at", "six minutes");
+        _browser.Says("[data-testid=over]", "as aimed at");
         Assert.Contains("slides, running time 6:00.0, aimed at 6:00.0", await _browser.Http.GetStringAsync(_browser.Find("a[href$='timing.html']").GetDomProperty("href")));
         _browser.Find("dialog button[aria-label='Put away']").Click();
 
@@ -82,7 +82,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[aria-label='Use As it is']").Click();
         _browser.Find("[aria-label='Use End together']").Click();
         _browser.Find("[aria-label='End together is used'][aria-pressed=true]");
-        Assert.Matches("Begins at .* and ends by itself with slide 15", _browser.Find("[data-method='End together']").Text);
+        _browser.Says("[data-method='End together']", "and ends by itself with slide 15");
         // The last slide held longer, it begins later by as much.
         _browser.View("Run sheet");
         _browser.Find("[data-cue='Homeward']");
@@ -105,11 +105,11 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         var joins = Joins();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-handle='1']"), -40, 0).Perform();
         _browser.Until(() => Joins() != joins, "the join elsewhere");
-        Assert.Contains("moved by hand", _browser.Find("[aria-label='The re-cut']").Text, StringComparison.Ordinal);
+        _browser.Says("[aria-label='The re-cut']", "moved by hand");
         // A passage marked on the music is heard whole.
         _browser.Hand.MoveToElement(_browser.Find("[data-testid=music]")).ClickAndHold().MoveByOffset(60, 0).MoveByOffset(40, 0).Release().Perform();
         _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('button')].some(b => /^Keep .* whole$/.test(b.textContent) && (b.click(), true))"), "the marked passage");
-        _browser.Until(() => _browser.Find("[aria-label='The re-cut']").Text.Contains("Kept whole", StringComparison.Ordinal), "the passage kept");
+        _browser.Says("[aria-label='The re-cut']", "Kept whole");
         Assert.Empty(_browser.Axe());
         Assert.Empty(_browser.Complaints());
     }
@@ -117,7 +117,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
     private void Bed(string name)
     {
         _browser.Until(() => _browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Beds] a')].some(a => a.textContent.includes('{name}') && (a.click(), true))"), name);
-        _browser.Until(() => _browser.Find("main h1").Text == name, $"{name} chosen");
+        _browser.Says("main h1", name);
         _browser.Find("main table");
     }
 
@@ -129,7 +129,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
     private double Begins(string cue)
     {
         _browser.Choose(cue);
-        _browser.Until(() => _browser.Find("[data-testid=cue-details] h2").Text == cue, cue);
+        _browser.Says("[data-testid=cue-details] h2", cue);
         var time = System.Text.RegularExpressions.Regex.Match(_browser.Find("[data-testid=cue-details]").Text, @"Sounds from (\d+):(\d+\.\d)");
         return 60 * int.Parse(time.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) + double.Parse(time.Groups[2].ValueSpan, System.Globalization.CultureInfo.InvariantCulture);
     }

@@ -21,7 +21,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         await File.WriteAllTextAsync(_browser.PathOf("minutes.pdf"), "Minutes of the meeting");
         _browser.Go("/");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(_browser.PathOf("minutes.pdf"));
-        Assert.StartsWith("minutes.pdf is not a deck", _browser.Find("section[aria-label='New show'] [role=alert]").Text);
+        _browser.Says("section[aria-label='New show'] [role=alert]", "minutes.pdf is not a deck");
         Assert.Equal("[]", await _browser.Http.GetStringAsync("/api/shows"));
 
         // Pictures at once, in the order of their numbers.
@@ -33,7 +33,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");
         _browser.Find("input[aria-label='Files to bring in']").SendKeys(_browser.PathOf("letter.mp3") + "\n" + Chime());
         _browser.Find("[data-sound='Chime']");
-        Assert.StartsWith("letter.mp3 is not a sound", _browser.Find("aside[aria-label='Sounds'] [role=alert]").Text);
+        _browser.Says("aside[aria-label='Sounds'] [role=alert]", "letter.mp3 is not a sound");
         _browser.Find("button[aria-label='Put the message about letter.mp3 away']").Click();
         _browser.Until(() => _browser.Count("aside[aria-label='Sounds'] [role=alert]") == 0, "the message to be away");
 
@@ -43,7 +43,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         var field = _browser.Find("[aria-label='Slides']");
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("2-9" + Keys.Enter);
-        _browser.Until(() => _browser.Find("[data-sonner-toast]").Text.Contains("slides 1 to 3", StringComparison.Ordinal), "what the show has to be told");
+        _browser.Says("[data-sonner-toast]", "slides 1 to 3");
         Assert.Equal("3", _browser.Value("Slides"));
         var level = _browser.Find("[aria-label='Level']");
         level.SendKeys(Keys.Control + "a");
@@ -62,7 +62,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[data-testid='slide-details']");
         _browser.Button("Remove").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 2 && _browser.Count("[data-cue]") == 0, "the slide to be gone");
-        Assert.Contains("1 cue", _browser.Find("[data-sound='Chime']").Text);
+        _browser.Says("[data-sound='Chime']", "1 cue");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Count("[data-cue]") == 1, "the cue to be back once more");
 
@@ -70,11 +70,11 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Type("Hold", "2.5", "2.5 s");
         _browser.Button("Same hold for all").Click();
-        _browser.Until(() => _browser.Find("[data-testid='running-time']").Text == "0:07.5", "every slide to stay 2.5 s");
+        _browser.Says("[data-testid='running-time']", "0:07.5");
         _browser.Find("[aria-label='Row height'] button:last-child").Click();
         _browser.Reload();
         Assert.Equal("true", _browser.Find("[aria-label='Row height'] button:last-child").GetDomAttribute("aria-pressed"));
-        Assert.Equal("0:07.5", _browser.Find("[data-testid='running-time']").Text);
+        _browser.Says("[data-testid='running-time']", "0:07.5");
     }
 
     [Fact]
@@ -89,7 +89,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         (await _browser.Http.PostAsJsonAsync($"{show}/edits", theirs, ShowJson.Options)).EnsureSuccessStatusCode();
         _browser.Find("button[aria-label^='Undo: ']");
         Notes(click: false).SendKeys(Keys.Tab);
-        _browser.Until(() => _browser.Find("[data-sonner-toast]").Text.Contains("changed", StringComparison.Ordinal), "the change told");
+        _browser.Says("[data-sonner-toast]", "changed");
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "what the other wrote");
         _browser.AtRest("[data-sonner-toast]");
         _browser.Button("Change it all the same").Click();

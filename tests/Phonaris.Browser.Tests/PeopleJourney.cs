@@ -37,7 +37,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Sounding().Contains("Mill theme began with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad began", StringComparison.Ordinal), "the second piece");
         _browser.Button("End").Click();
-        _browser.Until(() => _browser.Find("[data-testid=report]").Text.Contains("Dusk pad gave way to Mill theme", StringComparison.Ordinal), "what happened");
+        _browser.Says("[data-testid=report]", "Dusk pad gave way to Mill theme");
     }
 
     [Fact]
@@ -52,7 +52,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Lay("Reel", 1);
         // Longer than the show: as long as it in two strokes.
         _browser.View("Fit");
-        _browser.Until(() => _browser.Find("main header").Text.Contains("0:36.0 too long", StringComparison.Ordinal), "the music to be too long");
+        _browser.Says("main header", "0:36.0 too long");
         _browser.Find("[data-method] [aria-label^='Use ']").Click();
         _browser.Find("[aria-label$=' is used'][aria-pressed=true]");
         // The film, as long as the show to the picture.
@@ -96,7 +96,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
         // The music makes room for them.
         _browser.Choose("Slide 1");
-        Assert.True(_browser.Find("[data-testid=cue-details]").Text.Contains("make room", StringComparison.Ordinal));
+        _browser.Says("[data-testid=cue-details]", "make room");
     }
 
     [Fact]
@@ -106,7 +106,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Tones(("dusk pad.ogg", 330, 40));
         _browser.Lay("Dusk pad", 1);
         _browser.View("Export");
-        _browser.Until(() => _browser.Find("[aria-label=Credits]").Text.Contains("Author or licence missing: Dusk pad", StringComparison.Ordinal), "what is missing");
+        _browser.Says("[aria-label=Credits]", "Author or licence missing: Dusk pad");
         _browser.View("Run sheet");
         _browser.Find("[data-sound='Dusk pad'] button[aria-pressed]").Click();
         _browser.Find("[data-testid='sound-details']");

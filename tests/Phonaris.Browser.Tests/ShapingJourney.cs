@@ -55,9 +55,9 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Press(Keys.ArrowLeft);
         _browser.Until(() => _browser.Js<bool>("document.activeElement.matches('[data-slide=\"5\"] [data-title]')"), "its slide");
         _browser.Press(Keys.ArrowUp);
-        _browser.Until(() => _browser.Find("[data-testid=explanation]").Text.Contains("Silence: Dusk pad ended on slide 2; the next sound, Mill theme, starts on slide 5.", StringComparison.Ordinal), "why it is silent");
+        _browser.Says("[data-testid=explanation]", "Silence: Dusk pad ended on slide 2; the next sound, Mill theme, starts on slide 5.");
         _browser.Find("[data-testid=explanation] button").Click();
-        _browser.Until(() => _browser.Find("[data-testid=explanation]").Text.StartsWith("Dusk pad began on slide 1", StringComparison.Ordinal), "the sound to go on");
+        _browser.Says("[data-testid=explanation]", "Dusk pad began on slide 1");
 
         Assert.Empty(_browser.Complaints());
     }
@@ -139,11 +139,11 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
 
         // Several at once, by a box drawn around them or one after the other: quieter, gone, and all of it back.
         _browser.Hand.MoveToElement(_browser.Find("[data-testid=bands]"), 30, -265).ClickAndHold().MoveByOffset(-100, 300).MoveByOffset(-85, 200).Release().Perform();
-        _browser.Until(() => _browser.Find("[data-testid=several-cues] h2").Text == "2 cues", "two cues in the box");
+        _browser.Says("[data-testid=several-cues] h2", "2 cues");
         _browser.Press(Keys.Escape);
         _browser.Find("[data-cue='Dusk pad'] [role=button]").Click();
         _browser.Hand.KeyDown(Keys.Control).Click(_browser.Find("[data-cue='Mill theme'] [role=button]")).KeyUp(Keys.Control).Perform();
-        _browser.Until(() => _browser.Find("[data-testid=several-cues] h2").Text == "2 cues", "two cues chosen");
+        _browser.Says("[data-testid=several-cues] h2", "2 cues");
         _browser.Button("−3 dB").Click();
         _browser.Until(() => _browser.Count("button[aria-label='Undo: 2 cues: level −3 dB']") == 1, "both quieter");
         _browser.Press(Keys.Delete);
@@ -157,7 +157,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Find("[data-cue='Mill theme']");
         _browser.Press("?");
-        Assert.Contains("lay the chosen sound", _browser.Find("dialog[aria-label=Keys]").Text, StringComparison.Ordinal);
+        _browser.Says("dialog[aria-label=Keys]", "lay the chosen sound");
         Assert.Empty(_browser.Complaints());
     }
 

@@ -54,7 +54,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         // Two slides at once, by shift and the keyboard.
         _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Hand.KeyDown(Keys.Shift).Click(_browser.Find("[data-slide='2'] [data-title]")).KeyUp(Keys.Shift).Perform();
-        _browser.Until(() => _browser.Find("[data-testid='slide-details']").Text.StartsWith("2 slides", StringComparison.Ordinal), "two slides chosen");
+        _browser.Says("[data-testid='slide-details']", "2 slides");
         _browser.Hand.KeyDown(Keys.Alt).SendKeys(Keys.ArrowDown).KeyUp(Keys.Alt).Perform();
         _browser.Until(() => Titles().SequenceEqual(["Third", "First", "Second", "Fourth", "Fifth"]), "both one lower");
 
@@ -78,7 +78,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("[data-slide='4'] [aria-label='Waiting loop']") == 1, "the section to go round");
         _browser.Find("[data-cue='Long tone'] [role=button]").SendKeys(Keys.Enter);
         _browser.Find("[aria-label='Begins']").SendKeys("with step 2, Wings");
-        _browser.Until(() => _browser.Find("[data-testid='cue-details']").Text.Contains("0:07.5", StringComparison.Ordinal), "the cue with the step");
+        _browser.Says("[data-testid='cue-details']", "0:07.5");
 
         // A title card of words of our own.
         _browser.Find("[data-slide='5'] [data-title]").Click();
@@ -100,7 +100,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         // Another file in the tone's place; then removed, its cue parked, and brought back.
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
         _browser.Find("input[aria-label='File to take its place']").SendKeys(Tone("other.flac", 9));
-        _browser.Until(() => _browser.Find("[data-testid='sound-details']").Text.Contains("other.flac", StringComparison.Ordinal), "the other file");
+        _browser.Says("[data-testid='sound-details']", "other.flac");
         _browser.Button("Remove").Click();
         _browser.Find("section[aria-label='Parked cues']");
         Assert.Equal(0, _browser.Count("[data-cue]"));

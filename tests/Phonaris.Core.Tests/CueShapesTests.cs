@@ -113,7 +113,7 @@ public class CueShapesTests
         var schedule = Schedule.Of(show);
         Assert.Equal("two", Assert.Single(schedule.Cues).CueId);
         Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].GivesWayTo));
-        Assert.Equal("two", Assert.Single(LivePlan.Of(show).Cues).Id);
+        Assert.Equal("two", Assert.Single(LivePlan.Of(TimedShow.Of(show)).Cues).Id);
         var finding = Assert.Single(Checks.Of(TimedShow.Of(show)));
         Assert.Equal("Sound a does not sound: Sound b begins at the same moment, on slide 2.", finding.Sentence);
         Assert.Contains(Explanation.Of(TimedShow.Of(show), "s3"), e => e.Sentence == "Sound a gives way to Sound b, which begins at the same moment.");

@@ -162,7 +162,7 @@ public sealed class FitTests
         var before = schedule.Cues[0].LengthFrames - Second / 5;
         Assert.Equal(fade > 200, schedule.Cues[0].FadesAt(before) < 0.9);
         // Live it is the same to that end, and goes round only after it.
-        var stem = LiveStem.OfAll(show, fit)[0].Stem;
+        var stem = LiveStem.OfAll(TimedShow.Of(show, fit))[0].Stem;
         if (!fitted.EndsNaturally && method != FitMethod.Shorten) return;
         var live = Render(stem.ToSchedule(), seconds * (int)Second);
         Assert.Equal(mixed[(int)Second..], live[(int)Second..]);

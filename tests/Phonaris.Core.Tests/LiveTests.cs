@@ -20,7 +20,7 @@ public sealed class LiveTests
     public void However_a_presenter_walks_what_sounds_is_what_the_plan_says() =>
         Gen.Select(Shows.Any, Gen.Int).Sample((show, seed) =>
         {
-            var plan = LivePlan.Of(show, OnTheClock.Fit);
+            var plan = LivePlan.Of(TimedShow.Of(show, OnTheClock.Fit));
             if (plan.Places.Count == 0) return;
             var walk = new LiveWalk(plan, seed);
             for (var n = 0; n < Strokes; n++) Assert.Empty(walk.Step().SelectMany(s => s.Broken));
@@ -33,7 +33,7 @@ public sealed class LiveTests
         for (var n = 0; n < OnTheClock.Shows; n++)
         {
             var show = Shows.Any.Generate(new PCG(14, (ulong)n), null, out _);
-            var (live, planned) = (OnTheClock.Run(LivePlan.Of(show, OnTheClock.Fit)), OnTheClock.Planned(show));
+            var (live, planned) = (OnTheClock.Run(LivePlan.Of(TimedShow.Of(show, OnTheClock.Fit))), OnTheClock.Planned(show));
             var total = RunningOrder.Of(show).TotalFrames / Frames.PerMs;
             var moments = live.Concat(planned).SelectMany(s => (long[])[s.FromMs, s.ToMs]).Where(m => m < total).Distinct().Order().ToList();
             foreach (var (from, to) in moments.Zip(moments.Skip(1)).Where(m => m.Second - m.First > OnTheClock.SlackMs))
@@ -58,7 +58,7 @@ public sealed class LiveTests
                 Shows.Cue("say", "v", "s2", "s2", 96_000) with { DelayMs = 700 },
             ],
         };
-        var run = new LiveRun(LivePlan.Of(show));
+        var run = new LiveRun(LivePlan.Of(TimedShow.Of(show)));
         Assert.Equal("Start one Began 1000", Take(LiveEventKind.GoTo, 0, 0));
         Assert.Equal("Wait say Began 700", Take(LiveEventKind.GoTo, 4000, 1));
         Assert.Equal("", Take(LiveEventKind.Due, 4600, cue: "say"));
@@ -84,7 +84,7 @@ public sealed class LiveTests
     {
         var show = Shows.Of(5, 5000) with { Sounds = [Shows.Sound("a", 960_000)], Sections = [new("w", "Before", "s1", true), new("t", "Talk", "s4", false)] };
         show = show with { Cues = [Shows.Cue("wait", "a", "s1", "s3", 960_000, Cue.FillSpan) with { FadeOut = Fade.Of(2500) }] };
-        var plan = LivePlan.Of(show);
+        var plan = LivePlan.Of(TimedShow.Of(show));
         Assert.Equal([(0, 3, false), (0, 3, false), (0, 3, true)], plan.Places.Take(3).Select(p => (p.LoopStart!.Value, p.LoopExit!.Value, p.GoesRound)));
         Assert.All(plan.Places.Skip(3), p => Assert.Null(p.LoopStart));
         var run = new LiveRun(plan);
@@ -107,7 +107,7 @@ public sealed class LiveTests
                 Shows.Cue("then", "b", "s1", "s4", 48_000) with { Start = CueStart.After("long"), DelayMs = 300 },
             ],
         };
-        var run = new LiveRun(LivePlan.Of(show));
+        var run = new LiveRun(LivePlan.Of(TimedShow.Of(show)));
         run.Take(new(LiveEventKind.GoTo, 0));
         run.Take(new(LiveEventKind.GoTo, 2000) { Place = 1 });
         var orders = run.Take(new(LiveEventKind.FadeOut, 3000) { CueId = "long" });
@@ -122,10 +122,10 @@ public sealed class LiveTests
         var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", sound.Frames)] };
         show = show with { Slides = [.. show.Slides.Select((s, n) => s with { HoldMs = n == 1 ? 3_000 : 2_000 })] };
         var chime = Shows.Cue("c", "a", "s1", "s3", sound.Frames) with { EachSlide = true };
-        var plain = Assert.Single(LiveStem.OfAll(show with { Cues = [chime] }, null));
+        var plain = Assert.Single(LiveStem.OfAll(TimedShow.Of(show with { Cues = [chime] })));
         Assert.Equal(["c@s1", "c@s2", "c@s3"], plain.CueIds);
         var fitter = new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);
-        var fitted = LiveStem.OfAll(show with { Cues = [chime with { Fit = new(FitMethod.Shorten) }] }, (_, cue, frames) => fitter.Fit(cue.Fit!, frames));
+        var fitted = LiveStem.OfAll(TimedShow.Of(show with { Cues = [chime with { Fit = new(FitMethod.Shorten) }] }, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
         Assert.Equal(["c@s1 c@s3", "c@s2"], fitted.Select(s => string.Join(' ', s.CueIds)));
         Assert.True(fitted[0].Stem.LengthFrames <= 96_000 && fitted[1].Stem.LengthFrames is > 96_000 and <= 144_000);
     }
@@ -139,7 +139,7 @@ public sealed class LiveTests
         var cue = Shows.Cue("c", "a", "s1", "s3", sound.Frames, rounds) with { InFrame = 9_000, LevelDb = -7, FadeOut = Fade.Of(400), LevelPoints = pointMs == 0 ? [] : [new(0, -12), new(pointMs, 3)] };
         show = show with { Cues = [cue] };
         var planned = Schedule.Of(show).Cues.Single() with { FadeIn = default };
-        var stem = LiveStem.OfAll(show, null)[0].Stem;
+        var stem = LiveStem.OfAll(TimedShow.Of(show))[0].Stem;
         Assert.Equal(rounds == 0, stem.Loops);
         var samples = Render(stem.ToSchedule(), stem.Cue.LengthFrames);
         if (!stem.Loops)
@@ -174,7 +174,7 @@ public sealed class LiveTests
         var random = new Random(20_261_126);
         for (var n = 0; n < 50; n++)
         {
-            var plan = LivePlan.Of(Shows.Any.Generate(new PCG(1, (ulong)n), null, out _), OnTheClock.Fit);
+            var plan = LivePlan.Of(TimedShow.Of(Shows.Any.Generate(new PCG(1, (ulong)n), null, out _), OnTheClock.Fit));
             if (plan.Places.Count == 0 || plan.Cues.Count == 0) continue;
             var walk = new LiveWalk(plan, random.Next());
             walks.Add(new { plan, strokes = Enumerable.Range(0, 40).SelectMany(_ => walk.Step()).Select(s => new { s.Happened, s.Orders }).ToList() });

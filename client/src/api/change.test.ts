@@ -16,6 +16,7 @@ const nothing: Schemas["ShowChange"] = {
   sounds: null,
   cues: null,
   runningOrder: null,
+  totalFrames: 0,
   strands: null,
   outline: null,
   rightsMissing: null,

@@ -19,8 +19,7 @@ export function changed(view: ShowView, change: Change): ShowView {
       sounds: list(show.sounds, change.sounds, (s) => s.id),
       cues: list(show.cues, change.cues, (c) => c.id),
     },
-    runningOrder:
-      slides === view.runningOrder.slides ? view.runningOrder : { slides, totalFrames: slides.at(-1)?.endFrame ?? 0 },
+    runningOrder: slides === view.runningOrder.slides ? view.runningOrder : { slides, totalFrames: change.totalFrames },
     strands: list(moved(view.strands, change.shift, moveStrand), change.strands, (s) => `${s.cueId} ${s.startFrame}`),
     outline: change.outline ?? view.outline,
     rightsMissing: change.rightsMissing ?? view.rightsMissing,

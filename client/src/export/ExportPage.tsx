@@ -74,7 +74,7 @@ export default function ExportPage() {
             </p>
           )}
           <p className="muted mt-4 text-sm">
-            {slides.length} slides, <span className="figures">{time(slides.at(-1)?.endFrame ?? 0)}</span> of running
+            {slides.length} slides, <span className="figures">{time(view.runningOrder.totalFrames)}</span> of running
             time.
           </p>
           <button

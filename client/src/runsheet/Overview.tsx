@@ -15,8 +15,7 @@ const onPhones = 6;
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
   const { view, player, playing, play } = useOpenShow();
-  const slides = view.runningOrder.slides;
-  const total = slides.at(-1)?.endFrame ?? 0;
+  const { slides, totalFrames: total } = view.runningOrder;
   const clock = useRef<HTMLSpanElement>(null);
   const where = useRef<HTMLSpanElement>(null);
   const line = useRef<HTMLDivElement>(null);

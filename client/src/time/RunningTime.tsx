@@ -19,7 +19,7 @@ export function RunningTime() {
       >
         <span className="muted text-sm max-md:sr-only">Running time</span>
         <span className="figures text-xl font-bold" data-testid="running-time">
-          {time(view.runningOrder.slides.at(-1)?.endFrame ?? 0)}
+          {time(view.runningOrder.totalFrames)}
         </span>
         {difference && (
           <span

@@ -5,7 +5,7 @@ import { framesOfMs, time } from "../ui/format";
 export function over(view: ShowView): { frames: number; words: string } | undefined {
   const { targetMs } = view.show;
   if (targetMs === null) return undefined;
-  const frames = (view.runningOrder.slides.at(-1)?.endFrame ?? 0) - framesOfMs(targetMs);
+  const frames = view.runningOrder.totalFrames - framesOfMs(targetMs);
   const words = frames === 0 ? "as aimed at" : `${time(Math.abs(frames))} ${frames > 0 ? "over" : "to spare"}`;
   return { frames, words };
 }

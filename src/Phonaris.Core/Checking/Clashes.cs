@@ -11,14 +11,13 @@ public sealed class Clashes : ICheck
     public IEnumerable<Finding> Find(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var cues = show.Show.Cues.ToDictionary(c => c.Id);
         var beds = show.Schedule.Cues
-            .Select(c => (c.StartFrame, Cue: cues[c.CueId]))
+            .Select(c => (c.StartFrame, Cue: show.Show.Cue(c.CueId)))
             .Where(c => !c.Cue.EachSlide && show.Show.Sound(c.Cue.SoundId).Kind == SoundKind.Bed)
             .OrderBy(c => c.StartFrame)
             .ToList();
         var over = beds.SelectMany((before, i) => Later(show, before.Cue, beds.Skip(i + 1)), (before, later) => (later.StartFrame, Before: before.StartFrame, Finding: LiesOver(show, before.Cue, later.Cue, later.StartFrame)));
-        var yielding = show.Schedule.Silent.Where(c => c.GivesWayTo is not null && !cues[c.CueId].EachSlide).Select(c => (c.StartFrame, Before: long.MaxValue, Finding: Yields(show, c)));
+        var yielding = show.Schedule.Silent.Where(c => c.GivesWayTo is not null && !show.Show.Cue(c.CueId).EachSlide).Select(c => (c.StartFrame, Before: long.MaxValue, Finding: Yields(show, c)));
         return over.Concat(yielding).OrderBy(c => c.StartFrame).ThenBy(c => c.Before).Select(c => c.Finding);
     }
 

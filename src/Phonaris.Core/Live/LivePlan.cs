@@ -24,17 +24,15 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
 
     /// <summary>The plan of a show.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
-    public static LivePlan Of(Show show, FitOf? fit = null)
+    public static LivePlan Of(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var order = RunningOrder.Of(show);
-        var places = new Places(order);
-        var stays = LiveStays.Of(show, order, places, new CuePlaces(show, order, fit));
+        var places = new Places(show.Order);
+        var stays = LiveStays.Of(show, places);
         var here = Enumerable.Range(0, places.Count).Select(_ => new List<LiveStay>()).ToList();
         foreach (var stay in stays)
             for (var place = stay.First; place <= stay.Last; place++) here[place].Add(stay);
-        var loops = LoopsOf(show, order, places);
+        var loops = LoopsOf(show.Show, show.Order, places);
         return new([.. here.Select((held, index) => Place(places, held, loops, index))], [.. stays.Select(s => s.Cue)]);
     }
 

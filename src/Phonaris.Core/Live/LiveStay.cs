@@ -21,13 +21,13 @@ internal sealed record LiveStay(LiveCue Cue, LiveStem Stem, int First, int Last,
 internal static class LiveStays
 {
     /// <summary>The cues that can sound, in the show's order, each with its stay; of two beds the later takes over for good.</summary>
-    public static IReadOnlyList<LiveStay> Of(Show show, RunningOrder order, Places where, CuePlaces places)
+    public static IReadOnlyList<LiveStay> Of(TimedShow show, Places where)
     {
-        var placed = places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, order, where, places, p.Scheduled, p.Cue, p.Sound))).ToList();
+        var placed = show.Places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, where, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(Name).ToHashSet();
         // What waits for another takes over whenever that comes to it.
-        inOrder = [.. inOrder.Where(b => places.WaitsFor(b.Cue) is null)];
+        inOrder = [.. inOrder.Where(b => show.Places.WaitsFor(b.Cue) is null)];
         // It sounds on until the later one does: that is at a place's coming, or while one stays.
         var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => Name(b.First.Bed), b => where.LastBefore(b.Second.Bed.StartFrame));
         return
@@ -41,33 +41,33 @@ internal static class LiveStays
         static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
-    private static LiveStay StayOf(Show show, RunningOrder order, Places where, CuePlaces places, ScheduledCue planned, Cue cue, Sound sound)
+    private static LiveStay StayOf(TimedShow show, Places where, ScheduledCue planned, Cue cue, Sound sound)
     {
-        var covered = order.Of(show, cue.Span!);
+        var covered = show.Order.Of(show.Show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
         // It is to stop while a place stays, where it ends earlier or later than its span does.
         var lastPlace = planned.StopFrame is { } stop ? where.LastBefore(stop) : where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1;
         var (last, _, from, to) = where.At(lastPlace);
         var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
-        var after = places.WaitsFor(cue)?.Id;
+        var after = show.Places.WaitsFor(cue)?.Id;
         // What waits for another may be called for anywhere in its span, whenever that ends.
-        var start = after is not null ? (Place: where.Of(covered[0]), DelayMs: 0L) : StartOf(show, order, where, cue, planned, covered);
+        var start = after is not null ? (Place: where.Of(covered[0]), DelayMs: 0L) : StartOf(show, where, cue, planned, covered);
         var stem = LiveStem.Of(planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
             cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
             stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
-        return new(live, stem, start.Place, lastPlace, start.DelayMs, !places.WaitsForHand(cue), endMs);
+        return new(live, stem, start.Place, lastPlace, start.DelayMs, !show.Places.WaitsForHand(cue), endMs);
     }
 
-    private static (int Place, long DelayMs) StartOf(Show show, RunningOrder order, Places where, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
+    private static (int Place, long DelayMs) StartOf(TimedShow show, Places where, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
     {
         var first = where.Of(covered[0]);
         return cue.Start.Kind switch
         {
-            CueStartKind.Step => (StepOf(show, where, covered, cue.Start.StepId) ?? first, cue.DelayMs),
+            CueStartKind.Step => (StepOf(show.Show, where, covered, cue.Start.StepId) ?? first, cue.DelayMs),
             // Where that makes it begin, as planned; what waits for one that does not sound, likewise.
-            CueStartKind.End or CueStartKind.After => order.At(planned.StartFrame) is var slide
+            CueStartKind.End or CueStartKind.After => show.Order.At(planned.StartFrame) is var slide
                 ? (where.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,
             _ => (first, cue.Start.Kind == CueStartKind.Hand ? 0 : cue.DelayMs),

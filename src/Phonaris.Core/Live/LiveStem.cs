@@ -43,12 +43,10 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
 
     /// <summary>The stems of a show's plan, each with the cues of the plan that sound from it: one that sounds anew on every slide has one where it is as long on all.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
-    public static IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> OfAll(Show show, FitOf? fit)
+    public static IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> OfAll(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var order = RunningOrder.Of(show);
-        return [.. LiveStays.Of(show, order, new(order), new CuePlaces(show, order, fit)).GroupBy(s => s.Stem, (stem, stays) => (stem, (IReadOnlyList<string>)[.. stays.Select(s => s.Cue.Id)]))];
+        return [.. LiveStays.Of(show, new(show.Order)).GroupBy(s => s.Stem, (stem, stays) => (stem, (IReadOnlyList<string>)[.. stays.Select(s => s.Cue.Id)]))];
     }
 
     /// <summary>The schedule that renders the stem.</summary>

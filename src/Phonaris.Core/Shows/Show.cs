@@ -29,6 +29,9 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <exception cref="RuleException">It is not in the show.</exception>
     public Cue Cue(string cueId) => Cues[PlaceOfCue(cueId)];
 
+    /// <summary>The cue with this id, or null when it is not in the show.</summary>
+    public Cue? FindCue(string cueId) => Cues.IndexOf(cueId) is >= 0 and var at ? Cues[at] : null;
+
     /// <summary>The show with one cue replaced by the one that has the same id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
     internal Show With(Cue cue) => this with { Cues = Cues.SetItem(PlaceOfCue(cue.Id), cue) };

@@ -9,9 +9,6 @@ internal sealed class CuePlaces
     private readonly Show _show;
     private readonly FitOf? _fit;
     private readonly RunningOrder _order;
-    private readonly Dictionary<string, Cue> _cues;
-    private readonly Dictionary<string, Sound> _sounds;
-    private readonly Dictionary<string, int> _slides;
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
     private readonly Dictionary<string, string> _unfit = [];
     private HashSet<((string CueId, long StartFrame) Bed, long At)> _takenOver = [];
@@ -21,18 +18,15 @@ internal sealed class CuePlaces
     public CuePlaces(Show show, RunningOrder order, FitOf? fit)
     {
         (_show, _order, _fit) = (show, order, fit);
-        _cues = show.Cues.ToDictionary(c => c.Id);
-        _sounds = show.Sounds.ToDictionary(s => s.Id);
-        _slides = show.Slides.Select((s, i) => (s.Id, i)).ToDictionary(s => s.Id, s => s.i);
         PlaceAll();
-        if (!show.Cues.Any(c => c.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && IsBed(other))) return;
+        if (!show.Cues.Any(c => After(c) is { } other && IsBed(other))) return;
         // What waits for a bed begins where that is taken over from, and may take over itself.
         for (var settled = -1L; TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
 
     /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
     public IEnumerable<(ScheduledCue Scheduled, Cue Cue, Sound Sound)> All =>
-        _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _sounds[c.SoundId])));
+        _show.Cues.SelectMany(c => _placed[c.Id].Select(p => (p, c, _show.Sound(c.SoundId))));
 
     /// <summary>The cues whose recipe does not do for their length, with what is against it.</summary>
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
@@ -42,9 +36,12 @@ internal sealed class CuePlaces
 
     /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked or muted: it begins as planned then.</summary>
     public Cue? WaitsFor(Cue cue) =>
-        cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other is { Span: not null, Muted: false } ? other : null;
+        After(cue) is { Span: not null, Muted: false } other ? other : null;
 
-    private bool IsBed(Cue cue) => _sounds[cue.SoundId].Kind == SoundKind.Bed;
+    /// <summary>The cue that a cue comes after.</summary>
+    private Cue? After(Cue cue) => cue.Start.CueId is { } id ? _show.FindCue(id) : null;
+
+    private bool IsBed(Cue cue) => _show.Sound(cue.SoundId).Kind == SoundKind.Bed;
 
     private void PlaceAll()
     {
@@ -86,7 +83,7 @@ internal sealed class CuePlaces
     }
 
     /// <summary>The frames at which the cue ends that a cue comes after; null where it comes after none.</summary>
-    private List<long>? EndsBefore(Cue cue) => cue.Start.CueId is { } id && _cues.TryGetValue(id, out var other) && other.Span is not null ? EndsOf(other) : null;
+    private List<long>? EndsBefore(Cue cue) => After(cue) is { Span: not null } other ? EndsOf(other) : null;
 
     /// <summary>The frames at which a cue ends, or is taken over from; none for a bed that does not sound.</summary>
     private List<long> EndsOf(Cue cue)
@@ -98,7 +95,7 @@ internal sealed class CuePlaces
     private IEnumerable<IReadOnlyList<SlideTime>> Stretches(Cue cue)
     {
         if (cue.Span is null) return [];
-        var covered = _order.Between(_slides[cue.Span.First], _slides[cue.Span.Last]);
+        var covered = _order.Of(_show, cue.Span);
         return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
     }
 
@@ -109,7 +106,7 @@ internal sealed class CuePlaces
         var start = StartOf(cue, slides, ends);
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
-        var sound = _sounds[cue.SoundId];
+        var sound = _show.Sound(cue.SoundId);
         // What is fitted is made as long as the span; going round without end has no finish but the span's either.
         var place = Plays(cue, sound, Room(cue, slides, start)) with { StartFrame = start };
         var limit = Limit(cue, slides, spanEnd) ?? (place.Rounds == Cue.FillSpan || place.FittedBy is not null ? spanEnd : _order.TotalFrames);
@@ -145,7 +142,7 @@ internal sealed class CuePlaces
     /// <summary>All that a cue uses of its sound, once, from frame 0 on: as it is, whatever its recipe.</summary>
     public ScheduledCue Whole(Cue cue)
     {
-        var whole = Plays(cue with { Fit = null, Rounds = 1 }, _sounds[cue.SoundId], 0);
+        var whole = Plays(cue with { Fit = null, Rounds = 1 }, _show.Sound(cue.SoundId), 0);
         return Faded(whole with { EndFrame = whole.NaturalFrames }, cue);
     }
 
@@ -167,7 +164,7 @@ internal sealed class CuePlaces
         var (first, last) = cue.EachSlide ? (slides[0].StartFrame, spanEnd) : (0, _order.TotalFrames);
         var end = Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, last);
         if (end <= first) return null;
-        var whole = Plays(cue with { Rounds = Math.Max(1, cue.Rounds) }, _sounds[cue.SoundId], 0);
+        var whole = Plays(cue with { Rounds = Math.Max(1, cue.Rounds) }, _show.Sound(cue.SoundId), 0);
         var place = whole.NaturalFrames <= end - first ? whole : Last(whole, Math.Min(end - first, whole.UsedFrames));
         return Faded(place with { StartFrame = end - place.NaturalFrames, EndFrame = end, StopFrame = Limit(cue, slides, spanEnd) }, cue);
     }

@@ -24,7 +24,7 @@ public sealed record CueProposals(ValueList<string> After, LoopPart GoesRound, L
     public static CueProposals Of(TimedShow timed, string cueId)
     {
         ArgumentNullException.ThrowIfNull(timed);
-        var (show, order, schedule) = timed;
+        var (show, order, schedule) = (timed.Show, timed.Order, timed.Schedule);
         var cue = show.Cue(cueId);
         var quarter = (cue.OutFrame - cue.InFrame) / 4;
         return new(

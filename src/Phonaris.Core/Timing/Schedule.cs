@@ -25,7 +25,12 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        var places = new CuePlaces(show, order, fit);
+        return Of(order, new CuePlaces(show, order, fit));
+    }
+
+    /// <summary>The schedule of cues whose places are known.</summary>
+    internal static Schedule Of(RunningOrder order, CuePlaces places)
+    {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
         var ducks = Ducks.Of(heard

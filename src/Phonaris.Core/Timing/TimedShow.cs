@@ -3,17 +3,28 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>A show with its times, worked out once for whoever draws, checks, explains or prints it.</summary>
-/// <param name="Show">The show.</param>
-/// <param name="Order">Its running order.</param>
-/// <param name="Schedule">Its schedule.</param>
-public sealed record TimedShow(Show Show, RunningOrder Order, Schedule Schedule)
+public sealed class TimedShow
 {
+    private TimedShow(Show show, RunningOrder order, CuePlaces places) => (Show, Order, Places, Schedule) = (show, order, places, Schedule.Of(order, places));
+
+    /// <summary>The show.</summary>
+    public Show Show { get; }
+
+    /// <summary>Its running order.</summary>
+    public RunningOrder Order { get; }
+
+    /// <summary>Its schedule.</summary>
+    public Schedule Schedule { get; }
+
+    /// <summary>Where each cue lies by itself.</summary>
+    internal CuePlaces Places { get; }
+
     /// <summary>The times of a show.</summary>
     /// <param name="show">The show.</param>
     /// <param name="fit">Works out what recipes come to; null where nothing is known of the music: fitted cues sound as they are then.</param>
     public static TimedShow Of(Show show, FitOf? fit = null)
     {
         var order = RunningOrder.Of(show);
-        return new(show, order, Schedule.Of(show, order, fit));
+        return new(show, order, new(show, order, fit));
     }
 }

@@ -14,7 +14,7 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
     public static TimingSheet Of(TimedShow timed)
     {
         ArgumentNullException.ThrowIfNull(timed);
-        var (show, order, schedule) = timed;
+        var (show, order, schedule) = (timed.Show, timed.Order, timed.Schedule);
         var cues = schedule.Cues.Concat(schedule.Silent.Where(c => c.ByHand)).OrderBy(c => c.StartFrame).ToList();
         return new(show.Title, order.TotalFrames, show.TargetMs, [.. order.Slides.Select(time => new TimedSlide(
             time.Number, show.Slides[time.Index].Title, time.StartFrame, time.EndFrame - time.StartFrame, show.Slides[time.Index].HoldLocked,

@@ -21,9 +21,10 @@ internal static class LiveEndpoints
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var others = runs.IsPresented(id);
-            var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(stored.Show, sounds.Fits.Of), LiveStem.OfAll(stored.Show, sounds.Fits.Of), clock.GetUtcNow().UtcDateTime);
+            var show = timed.Of(stored);
+            var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(show), LiveStem.OfAll(show), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
-            return TypedResults.Ok(RunView.Of(run, timed.Of(stored), asked.Kind == RunKind.Present && others));
+            return TypedResults.Ok(RunView.Of(run, show, asked.Kind == RunKind.Present && others));
         });
 
         // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.

@@ -16,6 +16,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Sounds">The sounds.</param>
 /// <param name="Cues">The cues.</param>
 /// <param name="RunningOrder">When each slide is there.</param>
+/// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
 /// <param name="Strands">The strands, each named by its cue and its first frame.</param>
 /// <param name="Outline">The whole show's sound.</param>
 /// <param name="RightsMissing">What is not known of sounds.</param>
@@ -25,7 +26,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
     string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
-    ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
+    ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, long TotalFrames, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
     IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
 {
@@ -40,6 +41,7 @@ public sealed record ShowChange(
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),
         ListChange.Between(before.Show.Cues, after.Show.Cues, c => c.Id),
         ListChange.Between(before.RunningOrder.Slides, after.RunningOrder.Slides, s => s.SlideId),
+        after.RunningOrder.TotalFrames,
         ListChange.Between(before.Strands, after.Strands, s => $"{s.CueId} {s.StartFrame}"),
         before.Outline.SequenceEqual(after.Outline) ? null : after.Outline,
         before.Show.Sounds.Equals(after.Show.Sounds) ? null : after.RightsMissing,

@@ -65,10 +65,9 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         if (shift is not null) before = before!.Moved(shift);
         // A sound that was silent and can be read now looks otherwise, though nothing was edited.
         var known = before?.Renewals == renewals ? before.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) : [];
-        var cues = stored.Show.Cues.ToDictionary(c => c.Id);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
         {
-            var cue = cues[scheduled.CueId];
+            var cue = stored.Show.Cue(scheduled.CueId);
             return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order)
                 ? drawn
                 : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order));
