@@ -16,7 +16,8 @@ namespace Phonaris.Browser.Tests;
 /// </summary>
 public class Browser : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
+    /// <summary>Long, so that a busy machine is no fault.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
     private readonly WebApplicationFactory<Program> _app;

@@ -57,6 +57,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[aria-label$=' is used'][aria-pressed=true]");
         // The film, as long as the show to the picture.
         _browser.View("Export");
+        _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
         _browser.Button("Make the film").Click();
         _browser.Until(() => _browser.Count("[data-state=done] video") == 1 || _browser.Count("[data-state=failed]") == 1, "the film");
         _browser.Until(() => _browser.Js<double>("document.querySelector('video')?.duration || 0") > 0, "the film to be readable");

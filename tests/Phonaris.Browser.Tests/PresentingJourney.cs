@@ -100,7 +100,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
             _browser.Press(Keys.PageDown);
             Thread.Sleep(150);
         }
-        Assert.Equal("slide 24 of 26", _browser.Where());
+        _browser.Until(() => _browser.Where() == "slide 24 of 26", "slide 24");
         Assert.InRange(LongestGapMs(from, Now()), 0, 5);
 
         // Its span ends with slide 24: it dies away by its fade, to the shape.
