@@ -18,24 +18,31 @@ internal static class MixBench
 
     public static async Task RunAsync(Bench bench)
     {
-        var (bed, bedPath) = await bench.MusicAsync("bed", BedSeconds, 220);
-        var sounds = new List<(Sound Sound, string Path)>();
-        for (var i = 0; i < Cues; i++) sounds.Add(await bench.MusicAsync($"cue{i}", 30 + i * 7 % 31, 300 + i * 11));
-        var slides = Enumerable.Range(0, Cues).Select(i => Slide(i, HourSeconds * 1000L / Cues));
-        var show = new Show("An hour", [.. slides], [], [bed, .. sounds.Select(s => s.Sound)],
-            [
-                new("bed", bed.Id, new("s0", $"s{Cues - 1}"), CueStart.WithSlide, 0, CueStop.Span, 0, bed.Frames, Cue.FillSpan, -12, Fade.Of(1000), Fade.Of(2000)),
-                .. sounds.Select((s, i) => new Cue($"c{i}", s.Sound.Id, new($"s{i}", $"s{i}"), CueStart.WithSlide, 5000, CueStop.Span, 0, s.Sound.Frames, 1, -6, Fade.Of(1000), Fade.Of(2000))),
-            ]);
+        var show = await HourAsync(bench);
         var schedule = Schedule.Of(show);
 
         // Once for the runtime to compile what is hot; the peer needs none.
         await MixAsync(bench, schedule, 60 * Frames.PerSecond);
         Bench.ForgetMemory();
         var ours = await Bench.TimeAsync(() => MixAsync(bench, schedule, schedule.TotalFrames));
-        var theirs = await Bench.FfmpegAsync([.. Peer(bedPath, sounds)]);
+        var theirs = await Bench.FfmpegAsync([.. Peer(bench, show)]);
         bench.Report("mix of an hour, a looped bed and 40 cues", ours, theirs, ToReach);
         bench.ReportMemory("the same", MemoryLimitMb);
+    }
+
+    /// <summary>An hour of slides, a bed that goes round under all of them and a cue on each.</summary>
+    public static async Task<Show> HourAsync(Bench bench)
+    {
+        var (bed, _) = await bench.MusicAsync("bed", BedSeconds, 220);
+        // Of two beds the later takes over; these are to sound together.
+        var sounds = new List<Sound>();
+        for (var i = 0; i < Cues; i++) sounds.Add((await bench.MusicAsync($"cue{i}", 30 + i * 7 % 31, 300 + i * 11)).Sound with { Kind = SoundKind.Spot });
+        var slides = Enumerable.Range(0, Cues).Select(i => Slide(i, HourSeconds * 1000L / Cues));
+        return new("An hour", [.. slides], [], [bed, .. sounds],
+            [
+                new("bed", bed.Id, new("s0", $"s{Cues - 1}"), CueStart.WithSlide, 0, CueStop.Span, 0, bed.Frames, Cue.FillSpan, -12, Fade.Of(1000), Fade.Of(2000)),
+                .. sounds.Select((s, i) => new Cue($"c{i}", s.Id, new($"s{i}", $"s{i}"), CueStart.WithSlide, 5000, CueStop.Span, 0, s.Frames, 1, -6, Fade.Of(1000), Fade.Of(2000))),
+            ]);
     }
 
     private static async Task MixAsync(Bench bench, Schedule schedule, long end)
@@ -45,14 +52,15 @@ internal static class MixBench
         if (frames != end) throw new InvalidOperationException("The mix is not as long as asked.");
     }
 
-    private static IEnumerable<string> Peer(string bed, List<(Sound Sound, string Path)> sounds)
+    private static IEnumerable<string> Peer(Bench bench, Show show)
     {
-        List<string> inputs = ["-i", bed];
+        List<string> inputs = ["-i", bench.PathOf("bed.wav")];
+        var sounds = show.Sounds.Skip(1).ToList();
         var graph = new List<string> { $"[0]aloop=loop=-1:size={BedSeconds * Frames.PerSecond},atrim=end_sample={HourSeconds * Frames.PerSecond},volume=-12dB,afade=t=in:d=1,afade=t=out:st={HourSeconds - 2}:d=2[a0]" };
         for (var i = 0; i < sounds.Count; i++)
         {
-            inputs.AddRange(["-i", sounds[i].Path]);
-            var seconds = (double)sounds[i].Sound.Frames / Frames.PerSecond;
+            inputs.AddRange(["-i", bench.PathOf($"{sounds[i].Id}.wav")]);
+            var seconds = (double)sounds[i].Frames / Frames.PerSecond;
             graph.Add(string.Create(
                 CultureInfo.InvariantCulture,
                 $"[{i + 1}]volume=-6dB,afade=t=in:d=1,afade=t=out:st={seconds - 2}:d=2,adelay={i * HourSeconds * 1000L / Cues + 5000}:all=1[a{i + 1}]"));

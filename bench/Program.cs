@@ -7,6 +7,7 @@ using Phonaris.Bench;
     ("mix", MixBench.RunAsync),
     ("film", FilmBench.RunAsync),
     ("loudness", LoudnessBench.RunAsync),
+    ("levels", LevelsBench.RunAsync),
     ("deck", DeckBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),

@@ -9,7 +9,10 @@ namespace Phonaris.Storage;
 /// Keeps shows. A change is loaded, applied and saved with its history in one transaction; what was acknowledged is on disk.
 /// Changes of one show go one after the other.
 /// </summary>
-public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock)
+/// <param name="databases">Where they are kept.</param>
+/// <param name="clock">Says when.</param>
+/// <param name="consequences">What follows from edits; null for nothing.</param>
+public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock, IConsequences? consequences = null)
 {
     /// <summary>How long a deleted show lies aside.</summary>
     public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
@@ -151,11 +154,16 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         }, cancel);
     }
 
-    private static async Task<Change> KeepAsync(PhonarisDb db, ShowRow row, Show show, Edit edit, CancellationToken cancel)
+    private async Task<Change> KeepAsync(PhonarisDb db, ShowRow row, Show show, Edit edit, CancellationToken cancel)
     {
         var sentence = edit.Sentence(show);
         var (next, inverse) = show.Apply(edit);
         next.Validated();
+        if (consequences?.Of(next) is [_, ..] more)
+        {
+            edit = new Several([edit, .. more], sentence);
+            (next, inverse) = show.Apply(edit);
+        }
         await db.Edits.Where(e => e.ShowId == row.Id && e.Position > row.Applied).ExecuteDeleteAsync(cancel);
         db.Edits.Add(new()
         {

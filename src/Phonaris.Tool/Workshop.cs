@@ -1,7 +1,9 @@
 using System.Security.Cryptography;
 using System.Text;
+using Phonaris.Core.Levels;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
 using Phonaris.Formats;
 using Phonaris.Formats.Decks;
 using Phonaris.Media;
@@ -57,8 +59,22 @@ internal sealed class Workshop
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
         ShowPackage.ReadAsync(path, _files.Has, (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
 
-    public Task WriteAsync(Show show, string path, CancellationToken cancel) =>
-        WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));
+    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
+    public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)
+    {
+        await Sounds.PrepareAllAsync(show, cancel);
+        var timed = TimedShow.Of(show, Sounds.Fits.Of);
+        await Sounds.Loudness.PrepareAsync(timed.Schedule.Cues.Concat(timed.Schedule.Silent).Select(c => c.Source), cancel);
+        return timed;
+    }
+
+    /// <summary>Writes a show; levels that follow their targets are brought to them before.</summary>
+    public async Task WriteAsync(Show show, string path, CancellationToken cancel)
+    {
+        if (show.Cues.Any(c => c.Follows))
+            foreach (var edit in LevelMatch.Followers(await TimedAsync(show, cancel), Sounds.Loudness.Of)) show = show.Apply(edit).Show;
+        await WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));
+    }
 
     public async Task<Deck> ReadDeckAsync(IEnumerable<string> paths, CancellationToken cancel)
     {

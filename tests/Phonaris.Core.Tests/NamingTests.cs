@@ -35,7 +35,7 @@ public class NamingTests
         // A spot goes by its loudest 400 ms, which here lie 2 LU off.
         var sound = Shows.Sound("a", 48_000, kind);
         sound = sound with { Figures = sound.Figures with { LoudnessLufs = lufs, LoudestLufs = lufs - 2 } };
-        Assert.Equal(level, CueDefaults.LevelDb(sound));
-        Assert.Equal(0, CueDefaults.LevelDb(sound with { Figures = sound.Figures with { LoudnessLufs = null, LoudestLufs = null } }));
+        Assert.Equal(level, CueDefaults.LevelDb(sound, LevelTargets.Web));
+        Assert.Equal(0, CueDefaults.LevelDb(sound with { Figures = sound.Figures with { LoudnessLufs = null, LoudestLufs = null } }, LevelTargets.Web));
     }
 }

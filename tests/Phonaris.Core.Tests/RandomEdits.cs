@@ -15,7 +15,7 @@ internal static class RandomEdits
         // Mostly of the same few, so that one edit bears on another.
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(random.Next(4) == 0 ? show.Cues.Count : Math.Min(2, show.Cues.Count))].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Cues.Count > 0 && random.Next(4) > 0 ? show.Cue(Cue()).SoundId : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(49) switch
+        return random.Next(50) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -32,7 +32,7 @@ internal static class RandomEdits
             12 => AnyStop(Cue(), Slide() + "-1", random),
             13 => new SetPart(Cue(), random.Next(2000), random.Next(100_000)),
             14 => new SetRounds(Cue(), random.Next(-1, 5)),
-            15 => new SetLevel(Cue(), random.Next(-70, 20)),
+            15 => new SetLevel(Cue(), random.Next(-70, 20), random.Next(2) == 0),
             16 => new SetFade(Cue(), (FadeEnd)random.Next(2), new(random.Next(-10, 9000), (FadeCurve)random.Next(3))),
             17 => new RenameShow(fresh),
             18 => new MoveSlides([.. new[] { Slide(), Slide() }.Distinct()], random.Next(-1, 10)),
@@ -48,6 +48,7 @@ internal static class RandomEdits
             28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
             29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(random.Next(-1, 90_000))),
             47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
+            48 => new SetLevelTargets(random.Next(2) == 0 ? LevelTargets.Broadcast : LevelTargets.Room with { For = TargetsFor.Own, VoiceLufs = random.Next(-70, 0) }),
             46 => new SetTarget(random.Next(4) == 0 ? null : random.Next(500, 900_000)),
             30 => new SetStart(Cue(), random.Next(4) switch { 0 => CueStart.ByHand, 3 => CueStart.ToEndTogether, 1 => CueStart.After(Cue()), _ => CueStart.WithStep(Slide() + "-1") }),
             31 => new SetEachSlide(Cue(), random.Next(2) == 0),

@@ -24,7 +24,7 @@ internal sealed class Signal(long frames, Func<long, float> left, Func<long, flo
     /// <summary>Noise that is the same whenever it is read: a hash of the frame number.</summary>
     public static Signal Noise(long frames, double peak, uint seed) => new(frames, n => Hash(n, seed, peak), n => Hash(n, seed + 7, peak));
 
-    private static float Hash(long n, uint seed, double peak)
+    public static float Hash(long n, uint seed, double peak)
     {
         var x = (uint)n * 2654435761u ^ seed * 2246822519u;
         x = (x ^ x >> 15) * 2246822519u;

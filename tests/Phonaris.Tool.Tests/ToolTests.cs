@@ -33,6 +33,34 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public void Levels_are_told_as_they_come_out_matched_and_kept_at_their_targets()
+    {
+        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Ffmpeg("soft.wav", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.2:d=10:seed=1", "-ac", "2");
+        Ffmpeg("loud.wav", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.8:d=20:seed=1", "-ac", "2");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "6");
+        Json("place", "a.phonaris", "--sound", "soft.wav", "--kind", "voice", "--span", "1", "--level", "0");
+        Json("place", "a.phonaris", "--sound", "loud.wav", "--kind", "bed", "--span", "1-3", "--level", "0");
+        var before = Json("levels", "a.phonaris");
+        Assert.Equal(JsonValueKind.False, before.GetProperty("cues")[0].GetProperty("follows").ValueKind);
+        AssertAsMeasured(before);
+        var after = Json("levels", "a.phonaris", "--match", "--for", "broadcast");
+        Assert.Equal(after.GetRawText(), Json("levels", "a.phonaris").GetRawText());
+        AssertAsMeasured(after);
+        Assert.Equal(-23, after.GetProperty("cues")[0].GetProperty("integratedLufs").GetDouble(), 0.5);
+        Assert.Equal((-29, 3), (after.GetProperty("cues")[1].GetProperty("targetLufs").GetDouble(), after.GetProperty("slides").GetArrayLength()));
+        Assert.Equal(-29, after.GetProperty("slides")[2].GetProperty("integratedLufs").GetDouble(), 0.5);
+
+        void AssertAsMeasured(JsonElement levels)
+        {
+            Json("export", "a.phonaris", "--to", "a.wav");
+            var (told, measured) = (levels.GetProperty("whole"), Json("measure", "a.wav"));
+            Assert.Equal(measured.GetProperty("integratedLufs").GetDouble(), told.GetProperty("integratedLufs").GetDouble(), 0.1);
+            Assert.Equal(measured.GetProperty("truePeakDbtp").GetDouble(), told.GetProperty("truePeakDbtp").GetDouble(), 0.2);
+        }
+    }
+
+    [Fact]
     public async Task Verbs_at_once_on_one_package_all_tell()
     {
         Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");

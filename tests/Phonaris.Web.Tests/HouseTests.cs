@@ -23,7 +23,7 @@ public partial class HouseTests
         ["Shows"], // a show as it is kept, and the edits that change it
         ["Timing"], // running order and schedule: when and how each cue sounds
         ["Mixing"], // schedule and sound together: what is heard, what it looks like
-        ["Fitting"], // as long as wanted
+        ["Fitting", "Levels"], // as long as wanted; as loud as it sounds
         ["Live", "Checking", "Matching"], // whatever the presenter does; what to say of a show; a changed deck
     ];
 

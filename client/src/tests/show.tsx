@@ -79,6 +79,7 @@ export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue
   outFrame: 60 * second,
   rounds: 0,
   levelDb: -6,
+  follows: false,
   fadeIn: { ms: 1000, curve: "equalPower" },
   fadeOut: { ms: 2000, curve: "equalPower" },
   eachSlide: false,
@@ -101,6 +102,15 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
   const show = {
     title: "A show",
     targetMs: null,
+    levelTargets: {
+      for: "web" as const,
+      voiceLufs: -16,
+      bedLufs: -22,
+      bedUnderVoiceLufs: -28,
+      spotLufs: -16,
+      wholeLufs: -16,
+      truePeakDbtp: -1,
+    },
     slides: [slide(1), slide(2), slide(3)],
     sections: [],
     sounds: [],

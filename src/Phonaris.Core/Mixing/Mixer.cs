@@ -43,15 +43,24 @@ public sealed class Mixer
         try
         {
             var sum = rented.AsSpan(0, length);
-            sum.Clear();
-            foreach (var (cue, player) in _players)
-                if (cue.StartFrame < to && cue.EndFrame > from) player.AddTo(sum, from, _scratch);
+            Sum(from, sum);
             Limiter.Limit(sum, from, start, destination);
         }
         finally
         {
             ArrayPool<float>.Shared.Return(rented);
         }
+    }
+
+    /// <summary>Adds up a stretch as it is before it is limited.</summary>
+    /// <param name="start">Its first absolute frame; before 0 there is silence.</param>
+    /// <param name="destination">Room for whole frames, interleaved.</param>
+    internal void Sum(long start, Span<float> destination)
+    {
+        destination.Clear();
+        var end = start + destination.Length / Frames.Channels;
+        foreach (var (cue, player) in _players)
+            if (cue.StartFrame < end && cue.EndFrame > start) player.AddTo(destination, start, _scratch);
     }
 
     /// <summary>The frames that bear on a stretch: it and the limiter's context, in whole milliseconds.</summary>

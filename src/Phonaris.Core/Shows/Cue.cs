@@ -32,6 +32,9 @@ public sealed record Cue(
     /// <summary>How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.</summary>
     public double Speed { get; init; } = 1;
 
+    /// <summary>Whether its level follows its target when that, its part or its fit changes: until it is set by hand.</summary>
+    public bool Follows { get; init; }
+
     /// <summary>Changes of its level along its course, in ascending order; between two it changes evenly in dB, beyond the ends it stays.</summary>
     public ValueList<LevelPoint> LevelPoints { get; init; } = [];
 

@@ -5,12 +5,6 @@ namespace Phonaris.Core.Shows;
 /// <summary>The settings a cue gets when a sound is dropped on a slide.</summary>
 public static class CueDefaults
 {
-    /// <summary>The loudness a whole show aims at, in LUFS (web).</summary>
-    public const double ShowTargetLufs = -16;
-
-    /// <summary>How far below the show's target a bed lies when it sounds alone, in LU.</summary>
-    public const double BedBelowTargetLu = 6;
-
     /// <summary>
     /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice or a spot is on that one
     /// slide and plays once. The level meets the target of the kind, in whole half decibels.
@@ -24,19 +18,17 @@ public static class CueDefaults
         var first = show.Slide(slideId).Id;
         return new(
             cueId, sound.Id, new Span(first, bed ? show.Slides[^1].Id : first), CueStart.WithSlide, 0, CueStop.Span, 0, sound.Frames,
-            bed ? Cue.FillSpan : 1, LevelDb(sound), bed ? Fade.Of(1000) : Fade.None, bed ? Fade.Of(2000) : Fade.None);
+            bed ? Cue.FillSpan : 1, LevelDb(sound, show.LevelTargets), bed ? Fade.Of(1000) : Fade.None, bed ? Fade.Of(2000) : Fade.None);
     }
 
     /// <summary>The level that brings a sound to the target of its kind, in dB; 0 when its loudness is unknown.</summary>
-    public static double LevelDb(Sound sound)
+    /// <param name="sound">The sound.</param>
+    /// <param name="targets">The targets.</param>
+    public static double LevelDb(Sound sound, LevelTargets targets)
     {
         ArgumentNullException.ThrowIfNull(sound);
-        var (target, now) = sound.Kind switch
-        {
-            SoundKind.Bed => (ShowTargetLufs - BedBelowTargetLu, sound.Figures.LoudnessLufs),
-            SoundKind.Voice => (ShowTargetLufs, sound.Figures.LoudnessLufs),
-            _ => (ShowTargetLufs, sound.Figures.LoudestLufs),
-        };
-        return now is null ? 0 : Math.Clamp(Math.Round((target - now.Value) * 2) / 2, Cue.LeastLevelDb, Cue.GreatestLevelDb);
+        ArgumentNullException.ThrowIfNull(targets);
+        var now = sound.Kind == SoundKind.Spot ? sound.Figures.LoudestLufs : sound.Figures.LoudnessLufs;
+        return now is null ? 0 : Math.Clamp(Math.Round((targets.Of(sound.Kind) - now.Value) * 2) / 2, Cue.LeastLevelDb, Cue.GreatestLevelDb);
     }
 }

@@ -11,6 +11,9 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <summary>The running time the show is to have, in milliseconds; null for no wish.</summary>
     public long? TargetMs { get; init; }
 
+    /// <summary>How loud it is to be.</summary>
+    public LevelTargets LevelTargets { get; init; } = LevelTargets.Web;
+
     /// <summary>A show with nothing in it yet.</summary>
     public static Show Empty(string title) => new(title, [], [], [], []);
 

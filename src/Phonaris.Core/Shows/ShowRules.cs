@@ -19,6 +19,7 @@ public static partial class ShowRules
         ArgumentNullException.ThrowIfNull(show);
         RenameShow.Validate(show.Title);
         SetTarget.Validate(show.TargetMs);
+        SetLevelTargets.Validate(show.LevelTargets);
         Ids("slides", show.Slides.Select(s => s.Id));
         if (show.Slides.Count > AddSlides.MostSlides) throw new RuleException($"A show holds at most {AddSlides.MostSlides:N0} slides.", "slides");
         foreach (var slide in show.Slides) Validate(slide);

@@ -51,7 +51,34 @@ internal readonly struct KWeighting
     /// <param name="first">The samples of the first, side by side.</param>
     /// <param name="second">Those of the second, as many.</param>
     /// <param name="state">What is remembered.</param>
-    public Vector256<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state)
+    public Vector256<double> SumsOfSquares(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state) =>
+        Sums<Squares>(first, second, ref state);
+
+    /// <summary>The sum of what two stretches come to multiplied with each other, both channels together, once they are weighted.</summary>
+    /// <param name="first">The samples of the first, side by side.</param>
+    /// <param name="second">Those of the second, as many.</param>
+    /// <param name="state">What is remembered.</param>
+    public double SumOfProducts(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state) =>
+        Vector128.Sum(Sums<Products>(first, second, ref state).GetLower());
+
+    private interface ITerm
+    {
+        static abstract Vector256<double> Of(Vector256<double> z);
+    }
+
+    private readonly struct Squares : ITerm
+    {
+        public static Vector256<double> Of(Vector256<double> z) => z;
+    }
+
+    private readonly struct Products : ITerm
+    {
+        public static Vector256<double> Of(Vector256<double> z) => Vector256.Create(z.GetUpper(), z.GetLower());
+    }
+
+    /// <summary>The sums of the weighted samples of two stretches times what a term makes of them.</summary>
+    private Vector256<double> Sums<TTerm>(ReadOnlySpan<Vector64<float>> first, ReadOnlySpan<Vector64<float>> second, ref State state)
+        where TTerm : struct, ITerm
     {
         ArgumentOutOfRangeException.ThrowIfNotEqual(second.Length, first.Length);
         var (s1, s2, s3, s4, sum) = (state.S1, state.S2, state.S3, state.S4, Vector256<double>.Zero);
@@ -67,7 +94,7 @@ internal readonly struct KWeighting
             var z = y + s3;
             s3 = Vector256.FusedMultiplyAdd(z, c1, s4 - (y + y));
             s4 = Vector256.FusedMultiplyAdd(z, c2, y);
-            sum = Vector256.FusedMultiplyAdd(z, z, sum);
+            sum = Vector256.FusedMultiplyAdd(z, TTerm.Of(z), sum);
         }
         (state.S1, state.S2, state.S3, state.S4) = (s1, s2, s3, s4);
         return sum;

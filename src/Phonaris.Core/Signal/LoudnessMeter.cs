@@ -1,29 +1,16 @@
-using System.Numerics.Tensors;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 
 namespace Phonaris.Core.Signal;
 
 /// <summary>
-/// Loudness after ITU-R BS.1770-5 and EBU R 128: K-weighting, mean square over blocks of 400 ms every 100 ms, and for the integrated
-/// value the gates at −70 LUFS and 10 LU below the ungated mean; loudness range after EBU Tech 3342. Takes the sound in blocks of any size.
+/// Loudness after ITU-R BS.1770-5 and EBU R 128: K-weights the sound and takes its mean squares, from which <see cref="Loudness"/> is worked out.
+/// Takes the sound in blocks of any size.
 /// </summary>
 public sealed class LoudnessMeter
 {
-    /// <summary>Steps of 10 ms in a momentary block of 400 ms: fine enough to find the loudest wherever it begins.</summary>
-    private const int MomentarySteps = 40;
-
-    /// <summary>Steps in a short-term block of 3 s.</summary>
-    private const int ShortTermSteps = 300;
-
-    /// <summary>Steps from one block to the next where the standard asks for an overlap: 100 ms.</summary>
-    private const int HopSteps = 10;
-
     /// <summary>Steps after which the filters have forgotten what was before: 150 ms, 36 time constants of the high pass.</summary>
-    private const int RunInSteps = 15;
-
-    private const double AbsoluteGate = -70, IntegratedGate = -10, RangeGate = -20;
-    private const double RangeFrom = 0.10, RangeTo = 0.95;
+    internal const int RunInSteps = 15;
 
     private readonly int _channels, _stepFrames;
     private readonly double[] _weights;
@@ -53,14 +40,17 @@ public sealed class LoudnessMeter
         };
     }
 
+    /// <summary>The mean squares of the weighted sound so far, in steps of 10 ms: what <see cref="Loudness"/> is worked out from.</summary>
+    internal ReadOnlySpan<double> Steps => CollectionsMarshal.AsSpan(_steps);
+
     /// <summary>The momentary loudness (400 ms) every 100 ms so far, in LUFS; −∞ for silence.</summary>
-    public IEnumerable<double> MomentaryLufs() => Blocks(MomentarySteps, HopSteps).Select(Lufs);
+    public IEnumerable<double> MomentaryLufs() => Loudness.Momentary(Steps);
 
     /// <summary>The short-term loudness (3 s) every 100 ms so far, in LUFS; −∞ for silence.</summary>
-    public IEnumerable<double> ShortTermLufs() => Blocks(ShortTermSteps, HopSteps).Select(Lufs);
+    public IEnumerable<double> ShortTermLufs() => Loudness.ShortTerm(Steps);
 
     /// <summary>The loudness of each 100 ms so far by itself, in LUFS; −∞ for silence.</summary>
-    public IEnumerable<double> TenthsLufs() => Blocks(HopSteps, HopSteps).Select(Lufs);
+    public IEnumerable<double> TenthsLufs() => Loudness.Tenths(Steps);
 
     /// <summary>Takes the next interleaved samples, whole frames.</summary>
     public void Add(ReadOnlySpan<float> samples)
@@ -124,49 +114,14 @@ public sealed class LoudnessMeter
     }
 
     /// <summary>The integrated loudness in LUFS so far, or null when nothing passed the gates.</summary>
-    public double? IntegratedLufs()
-    {
-        var loud = Blocks(MomentarySteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
-        if (loud.Count == 0) return null;
-        var gate = Lufs(loud.Average()) + IntegratedGate;
-        var kept = loud.Where(p => Lufs(p) > gate).ToList();
-        return kept.Count == 0 ? null : Lufs(kept.Average());
-    }
+    public double? IntegratedLufs() => Loudness.Integrated(Steps);
 
     /// <summary>The greatest momentary loudness (400 ms) in LUFS so far, or null when there is none above −70 LUFS.</summary>
-    public double? LoudestLufs() => Loudest(MomentarySteps);
+    public double? LoudestLufs() => Loudness.Loudest(Steps);
 
     /// <summary>The greatest short-term loudness (3 s) in LUFS so far, or null when there is none above −70 LUFS.</summary>
-    public double? LoudestShortTermLufs() => Loudest(ShortTermSteps);
+    public double? LoudestShortTermLufs() => Loudness.LoudestShortTerm(Steps);
 
     /// <summary>The loudness range in LU so far, or null when the sound is too short or too quiet for one.</summary>
-    public double? RangeLu()
-    {
-        var loud = Blocks(ShortTermSteps, HopSteps).Where(p => Lufs(p) > AbsoluteGate).ToList();
-        if (loud.Count == 0) return null;
-        var gate = Lufs(loud.Average()) + RangeGate;
-        var kept = loud.Select(Lufs).Where(l => l > gate).Order().ToList();
-        return At(RangeTo) - At(RangeFrom);
-
-        double At(double share) => kept[(int)Math.Round((kept.Count - 1) * share)];
-    }
-
-    private double? Loudest(int steps)
-    {
-        var loudest = Blocks(steps, 1).DefaultIfEmpty(0).Max();
-        return Lufs(loudest) > AbsoluteGate ? Lufs(loudest) : null;
-    }
-
-    /// <summary>The mean squares of blocks of so many steps, so many steps apart.</summary>
-    private IEnumerable<double> Blocks(int steps, int hop)
-    {
-        // A running sum would gather rounding over hours of loud and quiet; so few numbers can be added afresh.
-        for (var i = 0; i + steps <= _steps.Count; i += hop)
-        {
-            var sum = TensorPrimitives.Sum<double>(CollectionsMarshal.AsSpan(_steps).Slice(i, steps));
-            yield return sum / steps;
-        }
-    }
-
-    private static double Lufs(double meanSquare) => -0.691 + 10 * Math.Log10(meanSquare);
+    public double? RangeLu() => Loudness.Range(Steps);
 }

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
@@ -14,6 +15,9 @@ namespace Phonaris.Core.Timing;
 /// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
+    /// <summary>How beds make room for voices, along the show.</summary>
+    public Envelope Ducks { get; init; } = Envelope.Even;
+
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show, FitOf? fit = null) => Of(show, RunningOrder.Of(show), fit);
 
@@ -33,7 +37,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
-        var ducks = Ducks.Of(heard
+        var ducks = Timing.Ducks.Of(heard
             .Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks)
             .Select(p => (p.Scheduled.StartFrame, p.Scheduled.EndFrame)));
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
@@ -45,7 +49,8 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             order.TotalFrames,
             [.. heard.Where(p => !silent.Contains(Name(p.Scheduled))).Select(p => beds.GetValueOrDefault(Name(p.Scheduled), p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
-            places.Unfit);
+            places.Unfit)
+        { Ducks = ducks };
 
         static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }

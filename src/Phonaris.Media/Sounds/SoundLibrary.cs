@@ -129,6 +129,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     public Fits Fits => _fits ??= new(derived, Open);
     private Fits? _fits;
 
+    /// <summary>How loud sounds are along their course, and what was measured of shows.</summary>
+    public LoudnessTracks Loudness => _loudness ??= new(derived, Open);
+    private LoudnessTracks? _loudness;
+
     /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
     /// <param name="hash">Its content hash.</param>
     public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => _unavailable.ContainsKey(h) ? Silence : new PcmFile(derived.PathOf(Samples(h))));
@@ -175,6 +179,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         foreach (var sound in _stretched.Values) sound.Dispose();
         _peaks.Dispose();
         _fits?.Dispose();
+        _loudness?.Dispose();
     }
 
     private static readonly ISoundReader Silence = new SilentSound();

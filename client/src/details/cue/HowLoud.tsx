@@ -8,7 +8,7 @@ import { Sentence, Topic } from "../Sentence";
 /** How loud a cue is and how fast, and how it gets on with others. */
 export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
   const { view, edit } = useOpenShow();
-  const set = (levelDb: number) => edit({ kind: "setLevel", cueId: cue.id, levelDb });
+  const set = (levelDb: number) => edit({ kind: "setLevel", cueId: cue.id, levelDb, follows: false });
   const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
   const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
   return (
@@ -32,6 +32,7 @@ export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
           }
         />
       </Sentence>
+      {cue.follows && <p className="muted text-sm">It follows its target, until you set it by hand.</p>}
       <Sentence>
         Speed{" "}
         <ValueField

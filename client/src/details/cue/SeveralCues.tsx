@@ -23,7 +23,9 @@ export function SeveralCues({ cues }: { cues: readonly Cue[] }) {
           <LevelField
             label="Level of each"
             db={common(cues.map((c) => c.levelDb))}
-            commit={(levelDb) => all((c) => ({ kind: "setLevel", cueId: c.id, levelDb }), `level ${levelDb} dB`)}
+            commit={(levelDb) =>
+              all((c) => ({ kind: "setLevel", cueId: c.id, levelDb, follows: false }), `level ${levelDb} dB`)
+            }
           />
         </Sentence>
         <Sentence>

@@ -151,8 +151,8 @@ describe("how loud", () => {
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "several",
       edits: [
-        { kind: "setLevel", cueId: "c1", levelDb: -6 },
-        { kind: "setLevel", cueId: "c2", levelDb: -6 },
+        { kind: "setLevel", cueId: "c1", levelDb: -6, follows: false },
+        { kind: "setLevel", cueId: "c2", levelDb: -6, follows: false },
       ],
     });
     fireEvent.click(screen.getByText("−3 dB"));

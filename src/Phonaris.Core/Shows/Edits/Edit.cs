@@ -56,6 +56,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetHotspot), "setHotspot")]
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
+[JsonDerivedType(typeof(SetLevelTargets), "setLevelTargets")]
 [JsonDerivedType(typeof(GoBack), "goBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit

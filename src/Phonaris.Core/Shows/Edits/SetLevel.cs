@@ -1,16 +1,17 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how loud a cue is.</summary>
+/// <summary>Sets how loud a cue is: by hand, or as its target asks for.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="LevelDb">The level in dB relative to the sound as brought in.</param>
-public sealed record SetLevel(string CueId, double LevelDb) : Edit
+/// <param name="Follows">Whether it follows its target from then on.</param>
+public sealed record SetLevel(string CueId, double LevelDb, bool Follows = false) : Edit
 {
     /// <inheritdoc/>
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
         Validate(LevelDb);
-        return show.ChangeCue(CueId, c => c with { LevelDb = LevelDb }, c => new SetLevel(CueId, c.LevelDb));
+        return show.ChangeCue(CueId, c => c with { LevelDb = LevelDb, Follows = Follows }, c => new SetLevel(CueId, c.LevelDb, c.Follows));
     }
 
     /// <inheritdoc/>

@@ -16,8 +16,8 @@ public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
         foreach (var id in CueIds)
         {
             var cue = show.Cue(id);
-            back.Insert(0, new SetLevel(id, cue.LevelDb));
-            show = show.With(cue with { LevelDb = Shifted(cue) });
+            back.Insert(0, new SetLevel(id, cue.LevelDb, cue.Follows));
+            show = show.With(cue with { LevelDb = Shifted(cue), Follows = false });
         }
         return new(show, new Several([.. back], "Levels as they were"));
     }

@@ -1,0 +1,146 @@
+using System.Runtime.InteropServices;
+using System.Runtime.Intrinsics;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Levels;
+
+/// <summary>
+/// What sounds that lie over each other add to each other's energy, or take from it: twice the sum of the products of their weighted samples. Nothing for most;
+/// much where the same is heard twice. It is measured without levels and fades, so that it holds for all of them.
+/// </summary>
+/// <param name="open">Gives the decoded samples of a source.</param>
+/// <param name="kept">Keeps what was measured.</param>
+internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept)
+{
+    /// <summary>How much is measured at once.</summary>
+    private const int PieceSteps = 500;
+
+    /// <summary>Two stretches of this length are listened to of a piece. Where they have nothing in common, the rest of it is taken to have nothing either.</summary>
+    private const int SampleSteps = 30;
+
+    /// <summary>What two sounds have in common by chance, in a third of a second: as a correlation.</summary>
+    private const double InCommon = 0.1;
+
+    /// <summary>Longer than any sound.</summary>
+    private const long EverSeconds = 1_000_000;
+
+    /// <summary>A share of the energy that nobody can measure: a hundredth of a decibel. Where two sounds could not come to more together, they are left.</summary>
+    private const double Least = 0.0023;
+
+    /// <summary>Adds to the energies of the show, step by step, what its cues come to together.</summary>
+    /// <param name="tracks">The cues.</param>
+    /// <param name="energies">The energies of the show so far: those of all cues.</param>
+    public void AddTo(IReadOnlyList<CueTrack> tracks, double[] energies)
+    {
+        List<Piece> pieces = [];
+        var sounding = new List<CueTrack>();
+        foreach (var later in tracks.OrderBy(t => t.First))
+        {
+            sounding.RemoveAll(t => t.End <= later.First);
+            // Where a bed takes over, their power goes over evenly.
+            foreach (var before in sounding.Where(t => later.Cue.TakesOverFrom != t.Cue.CueId)) pieces.AddRange(PiecesOf(before, later));
+            sounding.Add(later);
+        }
+        var heard = pieces.FindAll(p => p.CanBeHeard(energies));
+        var measured = new double[heard.Count][];
+        Parallel.For(0, heard.Count, () => new Listener(open), (i, _, listener) => { measured[i] = ProductsOf(heard[i], listener); return listener; }, _ => { });
+        for (var i = 0; i < heard.Count; i++)
+        {
+            var (before, later, first, _) = heard[i];
+            for (var step = 0; step < measured[i].Length; step++)
+                energies[first + step] += 2 * before.Gains[first + step - before.First] * later.Gains[first + step - later.First] * measured[i][step];
+        }
+    }
+
+    /// <summary>The whole steps in which both sound; from where both do, so that what moves together stays as it was.</summary>
+    private static IEnumerable<Piece> PiecesOf(CueTrack before, CueTrack later)
+    {
+        var from = (int)((Math.Max(before.Cue.StartFrame, later.Cue.StartFrame) + Loudness.StepFrames - 1) / Loudness.StepFrames);
+        var to = (int)(Math.Min(before.Cue.EndFrame, later.Cue.EndFrame) / Loudness.StepFrames);
+        for (var at = from; at < to; at += PieceSteps) yield return new(before, later, at, Math.Min(PieceSteps, to - at));
+    }
+
+    private double[] ProductsOf(Piece piece, Listener listener)
+    {
+        var start = (long)piece.First * Loudness.StepFrames;
+        var (before, later) = (BareOf(piece.Before.Cue), BareOf(piece.Later.Cue));
+        var key = new Key(before, later, start - piece.Before.Cue.StartFrame, start - piece.Later.Cue.StartFrame, piece.Count);
+        return kept.Get(key, () => listener.Measure(key), piece.Count * sizeof(double));
+    }
+
+    /// <summary>A cue as what it plays of its sound alone, from frame 0 on; where it does not go round, wherever it ends.</summary>
+    private static ScheduledCue BareOf(ScheduledCue cue)
+    {
+        var bare = new ScheduledCue(
+            "", "", cue.Source, 0, 0, cue.InFrame, cue.UsedFrames, cue.LoopFrom, cue.LoopTo, cue.SeamFrames, cue.Rounds, 1, Envelope.Even, default, default);
+        return cue.Rounds == 1 ? bare with { UsedFrames = Frames.PerSecond * EverSeconds, LoopFrom = 0, LoopTo = 0 } : bare;
+    }
+
+    /// <summary>A stretch of the show in which two cues sound.</summary>
+    private sealed record Piece(CueTrack Before, CueTrack Later, int First, int Count)
+    {
+        /// <summary>Whether what they could come to together, were they the same, is worth measuring.</summary>
+        public bool CanBeHeard(double[] energies)
+        {
+            var (most, all) = (0.0, 0.0);
+            for (var step = First; step < First + Count; step++)
+            {
+                most += 2 * Math.Sqrt(Before.Energies[step - Before.First] * Later.Energies[step - Later.First]);
+                all += energies[step];
+            }
+            return most > Least * all;
+        }
+    }
+
+    private sealed record Key(ScheduledCue Before, ScheduledCue Later, long BeforeFrame, long LaterFrame, int Count);
+
+    /// <summary>Listens to pieces, one after the other: what it listens with is the same for all.</summary>
+    private sealed class Listener(Func<SoundSource, ISoundReader> open)
+    {
+        private const int StepSamples = Loudness.StepFrames * Frames.Channels;
+
+        private readonly KWeighting _weighting = new(Frames.PerSecond);
+        private readonly float[] _scratch = CuePlayer.Scratch();
+        private readonly float[] _before = new float[(LoudnessMeter.RunInSteps + PieceSteps) * StepSamples], _later = new float[(LoudnessMeter.RunInSteps + PieceSteps) * StepSamples];
+
+        /// <summary>The products of a piece, step by step; none where what is listened to of it has nothing in common.</summary>
+        public double[] Measure(Key key) =>
+            key.Count < 4 * SampleSteps || HaveInCommon(key, key.Count / 4) || HaveInCommon(key, key.Count * 3 / 4) ? Products(key, 0, key.Count) : [];
+
+        private bool HaveInCommon(Key key, int from)
+        {
+            var products = Products(key, from, SampleSteps).Sum();
+            var (state, squares) = (default(KWeighting.State), Vector256<double>.Zero);
+            for (var step = 0; step < LoudnessMeter.RunInSteps + SampleSteps; step++)
+            {
+                var sums = _weighting.SumsOfSquares(StepOf(_before, step), StepOf(_later, step), ref state);
+                if (step >= LoudnessMeter.RunInSteps) squares += sums;
+            }
+            return products * products > InCommon * InCommon * (squares[0] + squares[1]) * (squares[2] + squares[3]);
+        }
+
+        private double[] Products(Key key, int from, int steps)
+        {
+            var count = LoudnessMeter.RunInSteps + steps;
+            Read(key.Before, key.BeforeFrame + (long)from * Loudness.StepFrames, _before.AsSpan(0, count * StepSamples));
+            Read(key.Later, key.LaterFrame + (long)from * Loudness.StepFrames, _later.AsSpan(0, count * StepSamples));
+            var (state, products) = (default(KWeighting.State), new double[steps]);
+            for (var step = 0; step < count; step++)
+            {
+                var sum = _weighting.SumOfProducts(StepOf(_before, step), StepOf(_later, step), ref state);
+                if (step >= LoudnessMeter.RunInSteps) products[step - LoudnessMeter.RunInSteps] = sum;
+            }
+            return products;
+        }
+
+        private void Read(ScheduledCue bare, long frame, Span<float> samples)
+        {
+            var from = frame - LoudnessMeter.RunInSteps * Loudness.StepFrames;
+            new CuePlayer(bare with { EndFrame = from + samples.Length / Frames.Channels }, open(bare.Source)).ReadBare(from, samples, _scratch);
+        }
+
+        private static ReadOnlySpan<Vector64<float>> StepOf(float[] samples, int step) => MemoryMarshal.Cast<float, Vector64<float>>(samples.AsSpan(step * StepSamples, StepSamples));
+    }
+}

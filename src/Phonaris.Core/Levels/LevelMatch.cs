@@ -1,0 +1,91 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Levels;
+
+/// <summary>Brings the levels of cues to the show's targets. Files stay as they are.</summary>
+public static class LevelMatch
+{
+    /// <summary>How much of a bed has to be heard without a voice over it for its loudness to be taken from that: a second.</summary>
+    private const int LeastAloneSteps = 100;
+
+    /// <summary>Levels are set in steps of a tenth of a decibel.</summary>
+    private const double StepDb = 0.1;
+
+    /// <summary>What would bring each cue that has a time to its target.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="trackOf">Gives how loud a source is along its course.</param>
+    /// <param name="cueIds">The cues that are asked about; null for all.</param>
+    public static IReadOnlyList<MatchedCue> Of(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, IReadOnlySet<string>? cueIds = null)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(trackOf);
+        return
+        [
+            .. show.Schedule.Cues.Concat(show.Schedule.Silent)
+                .Where(c => cueIds?.Contains(c.CueId) != false)
+                .GroupBy(c => c.CueId)
+                .Select(places => Of(show, show.Show.Cue(places.Key), [.. places.Select(c => new CueTrack(c, trackOf(c.Source)))])),
+        ];
+    }
+
+    /// <summary>The edit that sets the levels that are proposed; they follow their targets from then on.</summary>
+    /// <param name="matched">What was proposed.</param>
+    public static Several ToEdit(IReadOnlyCollection<MatchedCue> matched)
+    {
+        ArgumentNullException.ThrowIfNull(matched);
+        return new([.. matched.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], matched.Count == 1 ? "A level matched" : $"{matched.Count} levels matched");
+    }
+
+    /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>
+    /// <param name="show">The show after the edit.</param>
+    /// <param name="trackOf">Gives how loud a source is along its course.</param>
+    public static ValueList<Edit> Followers(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
+        if (following.Count == 0) return [];
+        return [.. Of(show, trackOf, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
+    }
+
+    private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks)
+    {
+        var (kind, targets) = (show.Show.Sound(cue.SoundId).Kind, show.Show.LevelTargets);
+        var (now, target) = kind switch
+        {
+            SoundKind.Bed => BedOf(show, tracks, targets),
+            SoundKind.Voice => (Loudness.Integrated(ShowLevels.StepsOf(tracks)), targets.VoiceLufs),
+            _ => (Loudness.Loudest(ShowLevels.StepsOf(tracks)), targets.SpotLufs),
+        };
+        if (now is not { } lufs) return new(cue.Id, cue.LevelDb, cue.LevelDb, null, target, false);
+        // Its own peaks stay below the highest that is allowed, so that the limiter has nothing to do with it.
+        var peak = Gain.ToDecibels(tracks.Max(t => t.Peaks.Max()));
+        var most = cue.LevelDb + targets.TruePeakDbtp - peak;
+        var wanted = cue.LevelDb + target - lufs;
+        var level = Math.Clamp(Math.Floor(Math.Min(wanted + StepDb / 2, most) / StepDb) * StepDb, Cue.LeastLevelDb, Cue.GreatestLevelDb);
+        return new(cue.Id, cue.LevelDb, Math.Round(level, 1), lufs, target, wanted > most);
+    }
+
+    /// <summary>A bed is as loud as where no voice sounds over it; where one always does, as it is then.</summary>
+    private static (double? Lufs, double Target) BedOf(TimedShow show, List<CueTrack> tracks, LevelTargets targets)
+    {
+        List<double> alone = [];
+        foreach (var track in tracks)
+        {
+            for (var step = track.First; step < track.End; step++)
+                if (show.Schedule.Ducks.DbAt((long)step * Loudness.StepFrames + Loudness.StepFrames / 2) == 0) alone.Add(track.Energies[step - track.First] / Loudness.StepFrames);
+        }
+        return alone.Count >= LeastAloneSteps ? (Loudness.Integrated([.. alone]), targets.BedLufs) : (Loudness.Integrated(ShowLevels.StepsOf(tracks)), targets.BedUnderVoiceLufs);
+    }
+}
+
+/// <summary>The level that would bring a cue to its target.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="FromDb">Its level now, in dB.</param>
+/// <param name="ToDb">The level proposed, in dB.</param>
+/// <param name="NowLufs">How loud it is now, as the target counts it, in LUFS; null where it has no loudness: its level stays.</param>
+/// <param name="TargetLufs">The target, in LUFS.</param>
+/// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
+public sealed record MatchedCue(string CueId, double FromDb, double ToDb, double? NowLufs, double TargetLufs, bool HeldByPeaks);

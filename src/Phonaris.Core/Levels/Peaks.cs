@@ -1,0 +1,116 @@
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Levels;
+
+/// <summary>
+/// The true peak of a show, and where the limiter is at work. What the peaks of cues come to at most is known without rendering: only what could be
+/// the highest is rendered, and what the limiter could be at work on, which is measured as it leaves it.
+/// </summary>
+/// <param name="schedule">What sounds when.</param>
+/// <param name="open">Gives the decoded samples of a source.</param>
+/// <param name="kept">Keeps what was measured.</param>
+internal sealed class Peaks(Schedule schedule, Func<SoundSource, ISoundReader> open, IKept kept)
+{
+    /// <summary>How much is measured at once where the limiter may be at work.</summary>
+    private const int PieceSteps = 400;
+
+    /// <summary>How much is rendered at once in search of the highest.</summary>
+    private const int LookedAtSteps = 10;
+
+    /// <summary>What could be higher by less than this is not looked at: a tenth of a decibel.</summary>
+    private const float CloseEnough = 1.0116f;
+
+    /// <summary>Steps on which the limiter still bears after it has been at work, and before it is.</summary>
+    private const int AfterSteps = (Limiter.FramesBefore + Loudness.StepFrames - 1) / Loudness.StepFrames, BeforeSteps = (Limiter.FramesAfter + Loudness.StepFrames - 1) / Loudness.StepFrames;
+
+    /// <summary>Measures a show.</summary>
+    /// <param name="most">What its peaks come to at most, linear, step by step.</param>
+    /// <param name="energies">Its energies, step by step, as if there were no limiter; as it leaves them afterwards.</param>
+    /// <returns>The true peak of what comes out, that of the sum before the limiter where that is at work, both linear, and the steps of pieces it is at work in.</returns>
+    public (float Peak, float SumPeak, List<Range> Limited) Find(float[] most, double[] energies)
+    {
+        var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
+        var measured = new MeasuredPiece[hot.Count];
+        Parallel.For(0, hot.Count, () => new Mixer(schedule, open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
+        var (peak, sumPeak, limited, known) = (0f, 0f, new List<Range>(), new bool[most.Length]);
+        foreach (var (piece, found) in hot.Zip(measured))
+        {
+            var first = piece * PieceSteps;
+            (peak, sumPeak) = (Math.Max(peak, found.Peak), Math.Max(sumPeak, found.SumPeak));
+            known.AsSpan(first, found.Energies.Length).Fill(true);
+            if (!found.IsLimited) continue;
+            found.Energies.CopyTo(energies, first);
+            limited.Add(first..(first + found.Energies.Length));
+        }
+        var highest = Highest(most, known, peak);
+        return (Math.Max(peak, highest), Math.Max(sumPeak, highest), limited);
+    }
+
+    private static bool IsHot(float[] most, int piece)
+    {
+        var (from, to) = (Math.Max(0, piece * PieceSteps - AfterSteps), Math.Min(most.Length, (piece + 1) * PieceSteps + BeforeSteps));
+        return most.AsSpan(from, to - from).ContainsAnyInRange(Limiter.Threshold, float.MaxValue);
+    }
+
+    private MeasuredPiece Piece(Mixer mixer, int piece, int steps)
+    {
+        var (first, count) = (piece * PieceSteps, Math.Min(PieceSteps, steps - piece * PieceSteps));
+        var (from, to) = ((long)first * Loudness.StepFrames, (long)(first + count) * Loudness.StepFrames);
+        var (contextFrom, contextTo) = Mixer.Context(Math.Max(0, from - LoudnessMeter.RunInSteps * Loudness.StepFrames), to + TruePeak.FramesAfter);
+        return kept.Get(("limited", schedule.ContentKey(contextFrom, contextTo)), () => Measure(mixer, first, count), count * sizeof(double));
+    }
+
+    private static MeasuredPiece Measure(Mixer mixer, int first, int count)
+    {
+        var before = Math.Min(first, LoudnessMeter.RunInSteps);
+        var start = (long)(first - before) * Loudness.StepFrames;
+        var (limited, sum) = (new float[((before + count) * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels], new float[((before + count) * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels]);
+        mixer.Render(start, limited);
+        mixer.Sum(start, sum);
+        var meter = new LoudnessMeter();
+        meter.Add(limited.AsSpan(0, (before + count) * Loudness.StepFrames * Frames.Channels));
+        var energies = new double[count];
+        for (var step = 0; step < count; step++) energies[step] = meter.Steps[before + step] * Loudness.StepFrames;
+        return new(energies, TruePeak.Of(Own(limited)), TruePeak.Of(Own(sum)), !Own(limited).SequenceEqual(Own(sum)));
+
+        // The run-in is longer than what true peak has to know of before; the show's first frames come after silence.
+        ReadOnlySpan<float> Own(float[] samples) => before > 0
+            ? samples.AsSpan((before * Loudness.StepFrames - TruePeak.FramesBefore) * Frames.Channels)
+            : new float[TruePeak.FramesBefore * Frames.Channels].Concat(samples).ToArray();
+    }
+
+    /// <summary>The highest true peak of what is not known yet, where it is higher than one that is.</summary>
+    private float Highest(float[] most, bool[] known, float peak)
+    {
+        var windows = Enumerable.Range(0, (most.Length + LookedAtSteps - 1) / LookedAtSteps)
+            .Select(w => (First: w * LookedAtSteps, Most: MostOf(w * LookedAtSteps)))
+            .Where(w => w.Most > 0)
+            .OrderByDescending(w => w.Most);
+        var mixer = new Mixer(schedule, open);
+        var samples = new float[(TruePeak.FramesBefore + LookedAtSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
+        foreach (var (first, could) in windows)
+        {
+            if (could <= peak * CloseEnough) break;
+            var start = (long)first * Loudness.StepFrames - TruePeak.FramesBefore;
+            // No sample before the first: there is silence.
+            var missing = (int)Math.Max(0, -start);
+            samples.AsSpan(0, missing * Frames.Channels).Clear();
+            mixer.Render(start + missing, samples.AsSpan(missing * Frames.Channels));
+            peak = Math.Max(peak, TruePeak.Of(samples));
+        }
+        return peak;
+
+        float MostOf(int first)
+        {
+            var greatest = 0f;
+            for (var step = first; step < Math.Min(first + LookedAtSteps, most.Length); step++)
+                if (!known[step]) greatest = Math.Max(greatest, most[step]);
+            return greatest;
+        }
+    }
+
+    /// <summary>A piece as it was measured.</summary>
+    private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);
+}

@@ -1,0 +1,35 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how loud the show is to be. Levels that follow are brought to it.</summary>
+/// <param name="Targets">The targets.</param>
+public sealed record SetLevelTargets(LevelTargets Targets) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Targets);
+        return new(show with { LevelTargets = Targets }, new SetLevelTargets(show.LevelTargets));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Levels for {Targets.For switch
+    {
+        TargetsFor.Room => "a room",
+        TargetsFor.Web => "the web",
+        TargetsFor.Broadcast => "broadcast",
+        _ => "figures of its own",
+    }}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches(Show before) => ["show/levelTargets"];
+
+    internal static void Validate(LevelTargets? targets)
+    {
+        if (targets is null) throw new RuleException("Say how loud each kind of sound is to be.", "targets");
+        foreach (var lufs in (double[])[targets.VoiceLufs, targets.BedLufs, targets.BedUnderVoiceLufs, targets.SpotLufs, targets.WholeLufs])
+            if (lufs is not (>= LevelTargets.LeastLufs and <= LevelTargets.GreatestLufs)) throw new RuleException("A loudness to aim at lies between −60 and −5 LUFS.", "targets");
+        if (targets.TruePeakDbtp is not (>= LevelTargets.LeastPeakDbtp and <= LevelTargets.GreatestPeakDbtp)) throw new RuleException("The highest true peak lies between −20 and −1 dBTP.", "targets");
+        if (targets.BedUnderVoiceLufs > targets.BedLufs) throw new RuleException("A bed is no louder under a voice than alone.", "targets");
+    }
+}
