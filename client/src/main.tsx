@@ -14,6 +14,7 @@ const heardFirstMs = 40;
 
 // The sheet comes first; the other views are fetched when they are gone to.
 const FitPage = lazy(() => import("./fit/FitPage"));
+const LevelsPage = lazy(() => import("./levels/LevelsPage"));
 const DryRunPage = lazy(() => import("./live/DryRunPage"));
 const ExportPage = lazy(() => import("./export/ExportPage"));
 const PresentPage = lazy(() => import("./live/PresentPage"));
@@ -34,6 +35,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
             <Route path="/shows/:showId" element={<ShowLayout />}>
               <Route index element={<RunSheetPage />} />
               <Route path="fit/:cueId?" element={<FitPage />} />
+              <Route path="levels" element={<LevelsPage />} />
               <Route path="dry-run" element={<DryRunPage />} />
               <Route path="export" element={<ExportPage />} />
             </Route>

@@ -6,6 +6,7 @@ using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Levels;
 using Phonaris.Web.Live;
 using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
@@ -30,6 +31,7 @@ try
     api.MapEdits();
     api.MapCues();
     api.MapFits();
+    api.MapLevels();
     api.MapVersions();
     api.MapUploads();
     api.MapDecks();

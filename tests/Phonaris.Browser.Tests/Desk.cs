@@ -32,7 +32,7 @@ internal static class Desk
         await EditAsync(new Several([.. edits], "Slides"));
         foreach (var tone in tones)
         {
-            using var wave = BringIn.Wav(tone.Seconds * Frames.PerSecond, n => (short)(4000 * Math.Sin(2 * Math.PI * tone.Hertz * n / Frames.PerSecond)));
+            using var wave = BringIn.Wav(tone.Seconds * Frames.PerSecond, n => (short)(tone.Peak * Math.Sin(2 * Math.PI * tone.Hertz * n / Frames.PerSecond)));
             (await http.PostAsJsonAsync($"/api/shows/{show}/sounds", await http.UploadAsync($"{tone.Name}.wav", "sound", wave))).EnsureSuccessStatusCode();
             string? soundId;
             while ((soundId = (await SoundsAsync()).Find(s => s.GetProperty("name").GetString() == tone.Name) is { ValueKind: JsonValueKind.Object } there ? there.GetProperty("id").GetString() : null) is null)
@@ -42,6 +42,7 @@ internal static class Desk
             var dropped = await http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId, slideId = $"s{tone.First}" });
             var cueId = (await dropped.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("cueId").GetString()!;
             await EditAsync(new SetSpan(cueId, new($"s{tone.First}", $"s{tone.Last}")));
+            if (tone.LevelDb is { } level) await EditAsync(new SetLevel(cueId, level));
         }
         return show;
 
@@ -136,4 +137,6 @@ internal static class Desk
 /// <param name="Kind">What it is for.</param>
 /// <param name="First">The slide it begins on; 0 where it is not laid.</param>
 /// <param name="Last">The slide it lies to.</param>
-internal sealed record Tone(string Name, int Hertz, int Seconds, SoundKind Kind, int First = 0, int Last = 0);
+/// <param name="Peak">Its greatest sample, of 32,767.</param>
+/// <param name="LevelDb">Its level; null for what a drop gives it.</param>
+internal sealed record Tone(string Name, int Hertz, int Seconds, SoundKind Kind, int First = 0, int Last = 0, int Peak = 4000, double? LevelDb = null);

@@ -34,7 +34,7 @@ public partial class HouseTests
         ["Jobs", "Reading"], // long work; decks read in processes of their own
         ["Hearing"], // mixes in pieces, speeds worked out ahead
         ["Shows"], // shows, edits, views, versions
-        ["Bringing", "Fitting", "Exports", "Live"],
+        ["Bringing", "Fitting", "Levels", "Exports", "Live"],
         ["Catalogue"],
     ];
 

@@ -11,6 +11,7 @@ const nothing: Schemas["ShowChange"] = {
   shift: null,
   title: "A show",
   targetMs: null,
+  levelTargets: viewOf().show.levelTargets,
   slides: null,
   sections: null,
   sounds: null,

@@ -14,6 +14,7 @@ export function changed(view: ShowView, change: Change): ShowView {
       ...show,
       title: change.title,
       targetMs: change.targetMs,
+      levelTargets: change.levelTargets,
       slides: list(show.slides, change.slides, (s) => s.id),
       sections: change.sections ?? show.sections,
       sounds: list(show.sounds, change.sounds, (s) => s.id),

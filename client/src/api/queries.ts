@@ -65,6 +65,15 @@ export const useFits = (showId: string, cueId: string, revision: number) =>
       answered(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } } })),
   });
 
+/** How loud a show is, at a revision of it; what was known before stands until that is there. */
+export const useLevels = (showId: string, revision: number) =>
+  useQuery({
+    queryKey: ["levels", showId, revision],
+    placeholderData: (before) => before,
+    retry: false,
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/levels", { params: { path: { id: showId } } })),
+  });
+
 /** Takes a change over into the view it was made from; tells whether it could. */
 export function keepChange(
   queries: QueryClient,

@@ -2,6 +2,7 @@ import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import type { Cue, Edit } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { framesOfMs, msOfFrames } from "../ui/format";
+import { fillOf } from "../ui/KindPatterns";
 import type { HungStrand } from "./bands";
 import { frameAt, type Row } from "./layout";
 import { LevelPoints } from "./LevelPoints";
@@ -106,7 +107,7 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
 
   const reach = Math.min(16, (bottom - top) / 2);
   const color = `var(--${kind})`;
-  const fill = kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`;
+  const fill = fillOf(kind);
   const words = spoken(name, kind, rows, span, cue, strand);
   const silent = cue.muted ? "muted" : strand.givesWayTo ? "gives way" : undefined;
   return (

@@ -7,6 +7,7 @@ import type { Keys } from "./selection";
 import { Strand } from "./Strand";
 import { strandPlace } from "./strandShape";
 import type { Sight } from "./useSight";
+import { KindPatterns } from "../ui/KindPatterns";
 import { useDrag } from "../ui/useDrag";
 
 interface Props {
@@ -80,14 +81,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   return (
     <svg ref={drawing} width={bands.width} height={sheetHeight(rows)} className="block" aria-label="Strands">
       <defs>
-        <pattern id="voice" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="var(--voice-fill)" />
-          <rect width="1.6" height="6" fill="var(--voice)" opacity="0.45" />
-        </pattern>
-        <pattern id="spot" width="5" height="5" patternUnits="userSpaceOnUse">
-          <rect width="5" height="5" fill="var(--spot-fill)" />
-          <circle cx="2.5" cy="2.5" r="1" fill="var(--spot)" opacity="0.6" />
-        </pattern>
+        <KindPatterns />
       </defs>
       <rect
         width={bands.width}

@@ -92,6 +92,7 @@ export function ShowLayout() {
           >
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/fit`} name="Fit" deep />
+            <View to={`/shows/${showId}/levels`} name="Levels" />
             <View to={`/shows/${showId}/dry-run`} name="Dry run" />
             <View to={`/shows/${showId}/export`} name="Export" />
             <View to={`/shows/${showId}/present`} name="Present" />

@@ -14,21 +14,26 @@ public static class LevelMatch
     /// <summary>Levels are set in steps of a tenth of a decibel.</summary>
     private const double StepDb = 0.1;
 
-    /// <summary>What would bring each cue that has a time to its target.</summary>
+    /// <summary>What would bring each cue that has a time to its target, so that by itself and with the others it stays below the highest true peak.</summary>
     /// <param name="show">The show.</param>
     /// <param name="trackOf">Gives how loud a source is along its course.</param>
-    /// <param name="cueIds">The cues that are asked about; null for all.</param>
-    public static IReadOnlyList<MatchedCue> Of(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, IReadOnlySet<string>? cueIds = null)
+    /// <param name="open">Gives the decoded samples of a source.</param>
+    /// <param name="cueIds">The cues that are asked about, the others stay; null for all.</param>
+    public static IReadOnlyList<MatchedCue> Of(
+        TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, Func<SoundSource, ISoundReader> open, IReadOnlySet<string>? cueIds = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(trackOf);
-        return
-        [
-            .. show.Schedule.Cues.Concat(show.Schedule.Silent)
-                .Where(c => cueIds?.Contains(c.CueId) != false)
-                .GroupBy(c => c.CueId)
-                .Select(places => Of(show, show.Show.Cue(places.Key), [.. places.Select(c => new CueTrack(c, trackOf(c.Source)))])),
-        ];
+        ArgumentNullException.ThrowIfNull(open);
+        List<CueTrack> sounding = [.. show.Schedule.Cues.Select(c => new CueTrack(c, trackOf(c.Source)))];
+        var matched = sounding.Concat(show.Schedule.Silent.Select(c => new CueTrack(c, trackOf(c.Source))))
+            .Where(t => cueIds?.Contains(t.Cue.CueId) != false)
+            .GroupBy(t => t.Cue.CueId)
+            .Select(places => Of(show, show.Show.Cue(places.Key), [.. places]))
+            .ToList();
+        var changes = matched.Where(m => m.NowLufs is not null).ToDictionary(m => m.CueId, m => m.ToDb - m.FromDb);
+        new Headroom(show.Schedule, sounding, open).Keep(changes, show.Show.LevelTargets.TruePeakDbtp, StepDb);
+        return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
     /// <summary>The edit that sets the levels that are proposed; they follow their targets from then on.</summary>
@@ -42,12 +47,13 @@ public static class LevelMatch
     /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>
     /// <param name="show">The show after the edit.</param>
     /// <param name="trackOf">Gives how loud a source is along its course.</param>
-    public static ValueList<Edit> Followers(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf)
+    /// <param name="open">Gives the decoded samples of a source.</param>
+    public static ValueList<Edit> Followers(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, Func<SoundSource, ISoundReader> open)
     {
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
         if (following.Count == 0) return [];
-        return [.. Of(show, trackOf, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
+        return [.. Of(show, trackOf, open, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
     private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks)
@@ -88,4 +94,8 @@ public static class LevelMatch
 /// <param name="NowLufs">How loud it is now, as the target counts it, in LUFS; null where it has no loudness: its level stays.</param>
 /// <param name="TargetLufs">The target, in LUFS.</param>
 /// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
-public sealed record MatchedCue(string CueId, double FromDb, double ToDb, double? NowLufs, double TargetLufs, bool HeldByPeaks);
+public sealed record MatchedCue(string CueId, double FromDb, double ToDb, double? NowLufs, double TargetLufs, bool HeldByPeaks)
+{
+    /// <summary>It, where it has to be lower for its peaks.</summary>
+    internal MatchedCue LoweredTo(double levelDb) => levelDb < ToDb ? this with { ToDb = Math.Max(levelDb, Cue.LeastLevelDb), HeldByPeaks = true } : this;
+}

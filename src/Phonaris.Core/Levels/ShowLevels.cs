@@ -6,9 +6,10 @@ namespace Phonaris.Core.Levels;
 
 /// <summary>How loud a show is as it sounds, cut, fitted and levelled: after ITU-R BS.1770-5, EBU R 128 and EBU Tech 3342.</summary>
 /// <param name="Whole">The whole show.</param>
+/// <param name="Kinds">Its sounds kind by kind, those there are.</param>
 /// <param name="Slides">Its slides, in running order.</param>
 /// <param name="Cues">Its cues that have a time, in the show's order: those that do not sound by themselves as if they did.</param>
-public sealed record ShowLevels(WholeLevels Whole, ValueList<SlideLevels> Slides, ValueList<CueLevels> Cues)
+public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, ValueList<SlideLevels> Slides, ValueList<CueLevels> Cues)
 {
     /// <summary>How far below its integrated loudness a voice still counts as speaking, in LU: the relative gate of the standard.</summary>
     private const double SpeakingLu = 10;
@@ -27,17 +28,20 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<SlideLevels> Slides
         var steps = (int)((show.Order.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames);
         var tracks = show.Schedule.Cues.Select(c => new CueTrack(c, trackOf(c.Source))).ToList();
         var silent = show.Schedule.Silent.Select(c => new CueTrack(c, trackOf(c.Source)));
-        var (energies, beds, most) = (new double[steps], new double[steps], new float[steps]);
+        var (energies, most) = (new double[steps], new float[steps]);
+        var kinds = new SortedDictionary<SoundKind, double[]>();
         foreach (var track in tracks)
         {
-            var bed = show.Show.Sound(track.Cue.SoundId).Kind == SoundKind.Bed;
+            var kind = show.Show.Sound(track.Cue.SoundId).Kind;
+            if (!kinds.TryGetValue(kind, out var same)) kinds.Add(kind, same = new double[steps]);
             for (var step = track.First; step < track.End; step++)
             {
                 energies[step] += track.Energies[step - track.First];
                 most[step] += track.Peaks[step - track.First];
-                if (bed) beds[step] += track.Energies[step - track.First];
+                same[step] += track.Energies[step - track.First];
             }
         }
+        var beds = kinds.GetValueOrDefault(SoundKind.Bed) ?? new double[steps];
         new Crossings(open, kept).AddTo(tracks, energies);
         var (peak, sumPeak, limited) = new Peaks(show.Schedule, open, kept).Find(most, energies);
         // What does not fill a step at the end is not counted.
@@ -48,6 +52,7 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<SlideLevels> Slides
             new(
                 Loudness.Integrated(energies), Loudness.Range(energies), shortTerm.Length == 0 ? null : shortTerm.Max(), Decibels(peak), Decibels(sumPeak),
                 shortTerm.ToValueList(), [.. limited.Select(r => new LimitedStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]),
+            [.. kinds.Select(k => new KindLevels(k.Key, Loudness.ShortTerm([.. k.Value.Take(energies.Length).Select(e => e / Loudness.StepFrames)]).ToValueList()))],
             [.. show.Order.Slides.Select(s => SlideOf(s, energies))],
             [.. tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))]);
     }
@@ -107,6 +112,11 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<SlideLevels> Slides
 /// <param name="Limited">Where the limiter is at work, to some seconds.</param>
 public sealed record WholeLevels(
     double? IntegratedLufs, double? RangeLu, double? LoudestLufs, double? TruePeakDbtp, double? SumPeakDbtp, ValueList<double> ShortTermLufs, ValueList<LimitedStretch> Limited);
+
+/// <summary>How loud the sounds of a kind are, as they add up where they have nothing in common.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="ShortTermLufs">Their short-term loudness, each the 3 s from so many tenths of a second on, in LUFS; −∞ for silence.</param>
+public sealed record KindLevels(SoundKind Kind, ValueList<double> ShortTermLufs);
 
 /// <summary>A stretch of the show.</summary>
 /// <param name="FromFrame">Its first frame.</param>

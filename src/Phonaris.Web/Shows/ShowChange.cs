@@ -11,6 +11,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Shift">What has moved as a whole: the running order and the strands are first taken to have moved with it, and what they are now is said on that.</param>
 /// <param name="Title">The show's title.</param>
 /// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
+/// <param name="LevelTargets">How loud the show is to be.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Sections">The sections.</param>
 /// <param name="Sounds">The sounds.</param>
@@ -25,7 +26,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Undo">What undo would take back, or null for nothing.</param>
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
-    string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
+    string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, LevelTargets LevelTargets, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
     ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, long TotalFrames, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
     IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
@@ -35,7 +36,7 @@ public sealed record ShowChange(
     /// <param name="after">The view now.</param>
     /// <param name="shift">What has moved as a whole between them.</param>
     internal static ShowChange Between(ShowView before, ShowView after, Shift? shift) => new(
-        after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs,
+        after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs, after.Show.LevelTargets,
         ListChange.Between(before.Show.Slides, after.Show.Slides, s => s.Id),
         before.Show.Sections.Equals(after.Show.Sections) ? null : after.Show.Sections,
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),

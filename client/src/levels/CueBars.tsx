@@ -1,0 +1,122 @@
+import { Play } from "lucide-react";
+import type { Schemas } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { decibels } from "../ui/format";
+import { fillOf } from "../ui/KindPatterns";
+import { apart, changes, lufs, shareOf, tenths } from "./words";
+
+type CueLevels = Schemas["CueLevelsView"];
+
+interface Props {
+  cues: readonly CueLevels[];
+  leftOut: ReadonlySet<string>;
+  leave: (cueId: string, out: boolean) => void;
+}
+
+/** Each cue as a bar against its target, with the level it has and the one that would bring it there. */
+export function CueBars({ cues, leftOut, leave }: Props) {
+  return (
+    <table className="w-full text-sm">
+      <thead>
+        <tr className="muted text-left text-xs">
+          <th className="w-8 py-1 font-semibold">
+            <span className="sr-only">Matched</span>
+          </th>
+          <th className="font-semibold">Cue</th>
+          <th className="w-2/5 font-semibold">How loud, against its target</th>
+          <th className="pl-4 font-semibold">Now</th>
+          <th className="text-right font-semibold">Level</th>
+          <th className="text-right font-semibold">Matched</th>
+          <th className="pl-4 font-semibold" />
+        </tr>
+      </thead>
+      <tbody>
+        {cues.map((cue) => (
+          <CueBar key={cue.cueId} cue={cue} out={leftOut.has(cue.cueId)} leave={(out) => leave(cue.cueId, out)} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out: boolean) => void }) {
+  const { view, play } = useOpenShow();
+  const sound = view.show.cues.find((c) => c.id === cue.cueId)?.soundId;
+  const name = view.show.sounds.find((s) => s.id === sound)?.name ?? "";
+  const strand = view.strands.find((s) => s.cueId === cue.cueId);
+  return (
+    <tr className={`line-t ${out ? "muted" : ""}`} data-cue-levels={name}>
+      <td className="py-1.5">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm align-middle"
+          aria-label={`Match ${name}`}
+          disabled={cue.nowLufs === null}
+          checked={!out && cue.nowLufs !== null}
+          onChange={(event) => leave(!event.currentTarget.checked)}
+        />
+      </td>
+      <td className="max-w-48 truncate pr-3 font-semibold" title={name}>
+        {name}{" "}
+        <span className="font-normal" style={{ color: `var(--${cue.kind}-text)` }}>
+          {cue.kind}
+        </span>
+      </td>
+      <td>
+        <Bar cue={cue} />
+      </td>
+      <td className="figures pl-4 whitespace-nowrap">
+        {lufs(cue.nowLufs)}
+        {cue.nowLufs !== null && <span className="muted"> · {apart(cue.nowLufs, cue.targetLufs)}</span>}
+      </td>
+      <td className="figures text-right whitespace-nowrap">{decibels(cue.levelDb)}</td>
+      <td className="figures text-right whitespace-nowrap">
+        {changes(cue) ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
+        {cue.heldByPeaks && <span className="muted"> held by its peaks</span>}
+      </td>
+      <td className="pl-4 text-right">
+        {strand && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs btn-square"
+            aria-label={`Hear ${name} in its place`}
+            title="Hear it in its place"
+            onClick={() => play(strand.startFrame)}
+          >
+            <Play size={14} />
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** How loud a cue is: the bar; what is wanted: the mark over it; what matching makes of it: the open end. */
+function Bar({ cue }: { cue: CueLevels }) {
+  const [now, to, target] = [cue.nowLufs ?? -70, cue.toLufs ?? -70, cue.targetLufs].map(shareOf) as [
+    number,
+    number,
+    number,
+  ];
+  return (
+    <svg
+      className="bg-base-200 block h-5 w-full rounded-xs"
+      role="img"
+      aria-label={`${lufs(cue.nowLufs)}, target ${tenths(cue.targetLufs)}`}
+    >
+      <rect width={`${100 * now}%`} y={4} height={12} fill={fillOf(cue.kind)} stroke={`var(--${cue.kind})`} />
+      {to > now && (
+        <rect
+          x={`${100 * now}%`}
+          width={`${100 * (to - now)}%`}
+          y={4}
+          height={12}
+          fill="none"
+          stroke={`var(--${cue.kind})`}
+          strokeDasharray="3 2"
+        />
+      )}
+      <rect x={`${100 * target}%`} width={2} height={20} className="fill-primary" />
+    </svg>
+  );
+}

@@ -1,0 +1,117 @@
+import { useRef } from "react";
+import type { Schemas } from "../api/client";
+import { useEachFrame } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { fillOf, KindPatterns } from "../ui/KindPatterns";
+import { drawn, shareOf, tenths } from "./words";
+
+const width = 1000;
+const height = 150;
+const marks = [-10, -20, -30, -40];
+// Half the band about the target, in LU.
+const tolerance = 1;
+
+/** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, its target as a band. A click goes there. */
+export function LevelCurve({ levels }: { levels: Schemas["LevelsView"] }) {
+  const { view, player } = useOpenShow();
+  const { slides, totalFrames } = view.runningOrder;
+  const line = useRef<HTMLDivElement>(null);
+  useEachFrame(player, (frame) => {
+    if (line.current)
+      line.current.style.transform = `translateX(${totalFrames > 0 ? (100 * Math.min(frame, totalFrames)) / totalFrames : 0}%)`;
+  });
+  const target = view.show.levelTargets.wholeLufs;
+  return (
+    <figure aria-label="Loudness along the show" className="flex gap-2">
+      <div className="muted figures relative w-8 text-right text-xs" style={{ height }} aria-hidden="true">
+        {marks.map((mark) => (
+          <span key={mark} className="absolute right-0 -translate-y-1/2" style={{ top: y(mark) }}>
+            {tenths(mark).slice(0, -2)}
+          </span>
+        ))}
+      </div>
+      <div
+        className="relative min-w-0 grow cursor-pointer"
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          player.seek(Math.round(((event.clientX - box.left) / box.width) * totalFrames));
+        }}
+      >
+        <svg
+          className="bg-base-200 block w-full rounded-sm"
+          style={{ height }}
+          viewBox={`0 0 ${width} ${height}`}
+          preserveAspectRatio="none"
+          role="img"
+          aria-label={`Short-term loudness along ${slides.length} slides; the target of the whole is ${tenths(target)} LUFS`}
+        >
+          <defs>
+            <KindPatterns />
+          </defs>
+          <rect
+            x={0}
+            width={width}
+            y={y(target + tolerance)}
+            height={y(target - tolerance) - y(target + tolerance)}
+            className="fill-primary"
+            opacity={0.3}
+          />
+          {levels.kinds.map(({ kind, along }) => (
+            <path
+              key={kind}
+              d={`M0 ${height}L${pointsOf(along)}L${width} ${height}Z`}
+              fill={fillOf(kind)}
+              fillOpacity={0.85}
+              stroke={`var(--${kind})`}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+          <path
+            d={`M${pointsOf(levels.along)}`}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+          {levels.limited.map(({ fromFrame, toFrame }) => (
+            <rect
+              key={fromFrame}
+              x={(width * fromFrame) / totalFrames}
+              width={(width * (toFrame - fromFrame)) / totalFrames}
+              y={0}
+              height={4}
+              fill="var(--color-error)"
+            />
+          ))}
+        </svg>
+        <div className="relative mt-1 h-4" aria-hidden="true">
+          {slides.map((slide) => (
+            <span
+              key={slide.slideId}
+              className="figures bg-[var(--tile)] absolute inset-y-0 overflow-hidden rounded-xs pl-1 text-[0.625rem] leading-4 font-bold"
+              style={{
+                left: `calc(${(100 * slide.startFrame) / totalFrames}% + 1px)`,
+                width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / totalFrames}% - 2px)`,
+              }}
+            >
+              {slide.number}
+            </span>
+          ))}
+        </div>
+        <div ref={line} className="pointer-events-none absolute inset-0 will-change-transform" aria-hidden="true">
+          <div className="h-full w-0.5 bg-current" />
+        </div>
+      </div>
+    </figure>
+  );
+}
+
+const y = (lufs: number) => height * (1 - shareOf(lufs));
+
+/** A course from the left edge to the right; below what is drawn it lies on the ground. */
+function pointsOf(along: readonly number[]): string {
+  const last = Math.max(1, along.length - 1);
+  return along
+    .map((lufs, i) => `${((width * i) / last).toFixed(1)} ${y(Math.max(lufs, drawn.least)).toFixed(1)}`)
+    .join("L");
+}

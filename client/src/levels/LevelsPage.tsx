@@ -1,0 +1,90 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { answered, api, type Schemas } from "../api/client";
+import { keepEdited, say, useLevels } from "../api/queries";
+import { Overview } from "../runsheet/Overview";
+import { useOpenShow } from "../shows/ShowContext";
+import { time } from "../ui/format";
+import { CueBars } from "./CueBars";
+import { LevelCurve } from "./LevelCurve";
+import { TargetsLine } from "./TargetsLine";
+import { apart, changes, lufs, tenths } from "./words";
+
+/** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
+export default function LevelsPage() {
+  const { view } = useOpenShow();
+  const { data: levels, error, isPlaceholderData } = useLevels(view.id, view.revision);
+  return (
+    <>
+      <main className={`bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4 ${isPlaceholderData ? "opacity-80" : ""}`}>
+        {error ? (
+          <p role="alert">{error.message}</p>
+        ) : !levels ? (
+          <p className="muted" role="status">
+            Listening to the show…
+          </p>
+        ) : levels.cues.length === 0 ? (
+          <p className="muted mx-auto max-w-90 py-24 text-center">
+            Nothing sounds yet.{" "}
+            <Link className="link" to={`/shows/${view.id}`}>
+              Lay a sound on some slides
+            </Link>{" "}
+            first; here all of them are made alike.
+          </p>
+        ) : (
+          <Levels levels={levels} />
+        )}
+      </main>
+      <Overview />
+    </>
+  );
+}
+
+function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
+  const { view } = useOpenShow();
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const queries = useQueryClient();
+  const match = useMutation({
+    mutationFn: async (cueIds: string[]) =>
+      answered(await api.POST("/api/shows/{id}/levels/match", { params: { path: { id: view.id } }, body: { cueIds } })),
+    onSuccess: (edited) => keepEdited(queries, view.id, edited),
+    onError: say,
+  });
+  const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.has(c.cueId));
+  const off = wanted.filter(changes).length;
+  const leave = (cueId: string, out: boolean) =>
+    setLeftOut((before) => new Set(out ? [...before, cueId] : [...before].filter((id) => id !== cueId)));
+  return (
+    <>
+      <header className="mb-2 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-2xl">Levels</h1>
+        <p>
+          The whole is <b className="figures">{lufs(levels.integratedLufs)}</b>
+          {levels.integratedLufs !== null && `, ${apart(levels.integratedLufs, view.show.levelTargets.wholeLufs)}`}; it
+          peaks at{" "}
+          <b className="figures">{levels.truePeakDbtp === null ? "nothing" : `${tenths(levels.truePeakDbtp)} dBTP`}</b>
+        </p>
+        {levels.limited[0] && (
+          <p className="text-error text-sm">
+            The limiter is at work from {time(levels.limited[0].fromFrame)} on: together they would peak at{" "}
+            {tenths(levels.sumPeakDbtp ?? 0)} dBTP
+          </p>
+        )}
+        <button
+          type="button"
+          className="btn btn-primary btn-sm ml-auto"
+          disabled={wanted.every((c) => c.follows && !changes(c)) || match.isPending}
+          onClick={() => match.mutate(wanted.map((c) => c.cueId))}
+        >
+          {off === 0 ? "All are matched" : `Match ${off === 1 ? "one level" : `${off} levels`}`}
+        </button>
+      </header>
+      <TargetsLine presets={levels.presets} />
+      <div className="mt-3 mb-4">
+        <LevelCurve levels={levels} />
+      </div>
+      <CueBars cues={levels.cues} leftOut={leftOut} leave={leave} />
+    </>
+  );
+}

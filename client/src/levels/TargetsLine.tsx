@@ -1,0 +1,74 @@
+import { useOpenShow } from "../shows/ShowContext";
+import { Choice } from "../ui/fields";
+import { ValueField } from "../ui/ValueField";
+import { readLufs, tenths, type Targets, type TargetsFor } from "./words";
+
+interface Props {
+  /** What each place asks for. */
+  presets: readonly Targets[];
+}
+
+const places: readonly (readonly [TargetsFor, string])[] = [
+  ["room", "in a room"],
+  ["web", "on the web"],
+  ["broadcast", "broadcast"],
+  ["own", "by my own figures"],
+];
+
+const figures = [
+  ["voiceLufs", "voices"],
+  ["bedLufs", "beds"],
+  ["bedUnderVoiceLufs", "beds under a voice"],
+  ["spotLufs", "spots"],
+  ["wholeLufs", "the whole"],
+] as const;
+
+/** Where the show is heard, and how loud everything is to be there, each figure to be set. */
+export function TargetsLine({ presets }: Props) {
+  const { view, edit } = useOpenShow();
+  const targets = view.show.levelTargets;
+  const set = (change: Partial<Targets>) =>
+    edit({ kind: "setLevelTargets", targets: { ...targets, ...change, for: "own" } });
+  return (
+    <section aria-label="Targets" className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
+      <span>
+        Heard{" "}
+        <Choice
+          label="Where the show is heard"
+          value={targets.for}
+          options={places}
+          commit={(place) =>
+            edit({
+              kind: "setLevelTargets",
+              targets: presets.find((p) => p.for === place) ?? { ...targets, for: place },
+            })
+          }
+        />
+      </span>
+      {figures.map(([name, words]) => (
+        <span key={name} className="whitespace-nowrap">
+          {words} <Lufs label={`Target of ${words}`} value={targets[name]} commit={(to) => set({ [name]: to })} />
+        </span>
+      ))}
+      <span className="muted">in LUFS</span>
+      <span className="whitespace-nowrap">
+        peaks up to{" "}
+        <Lufs label="Highest true peak" value={targets.truePeakDbtp} commit={(to) => set({ truePeakDbtp: to })} /> dBTP
+      </span>
+    </section>
+  );
+}
+
+function Lufs({ label, value, commit }: { label: string; value: number; commit: (to: number) => void }) {
+  return (
+    <ValueField
+      label={label}
+      value={value}
+      show={tenths}
+      read={readLufs}
+      step={(from, direction) => from + direction * 0.5}
+      commit={commit}
+      width="3.75rem"
+    />
+  );
+}

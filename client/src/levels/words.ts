@@ -1,0 +1,34 @@
+import type { Schemas } from "../api/client";
+
+export type Targets = Schemas["LevelTargets"];
+export type TargetsFor = Targets["for"];
+
+/** Whether matching would change a cue's level, which is told to the tenth. */
+export const changes = (cue: Schemas["CueLevelsView"]) =>
+  cue.nowLufs !== null && Math.abs(cue.toDb - cue.levelDb) >= 0.05;
+
+/** The least and the greatest loudness that is drawn, in LUFS. */
+export const drawn = { least: -50, greatest: -6 };
+
+/** Where a loudness lies between the least and the greatest drawn, as a share. */
+export const shareOf = (lufs: number) =>
+  Math.max(0, Math.min(1, (lufs - drawn.least) / (drawn.greatest - drawn.least)));
+
+/** A number with one place: −16.0. */
+export const tenths = (value: number) => `${value < 0 ? "−" : ""}${Math.abs(value).toFixed(1)}`;
+
+/** A loudness: −16.0 LUFS; silence has none. */
+export const lufs = (value: number | null | undefined) =>
+  value === null || value === undefined ? "silent" : `${tenths(value)} LUFS`;
+
+/** How far something is from its target, in words. */
+export function apart(now: number, target: number): string {
+  const by = now - target;
+  return Math.abs(by) < 0.5 ? "at its target" : `${Math.abs(by).toFixed(1)} LU ${by > 0 ? "too loud" : "too quiet"}`;
+}
+
+/** Reads "-16", "−16.5 LUFS" as a loudness; undefined when it is none. */
+export function readLufs(typed: string): number | undefined {
+  const match = /^\s*[-−–]?\s*(\d+(?:[.,]\d+)?)\s*(?:lufs|dbtp)?\s*$/i.exec(typed);
+  return match?.[1] ? -Number(match[1].replace(",", ".")) : undefined;
+}

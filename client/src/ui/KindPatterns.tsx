@@ -1,0 +1,18 @@
+/** The fillings that tell voices and spots from beds, which are even: hatched and dotted. To be put into a drawing's defs. */
+export function KindPatterns() {
+  return (
+    <>
+      <pattern id="voice" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="6" height="6" fill="var(--voice-fill)" />
+        <rect width="1.6" height="6" fill="var(--voice)" opacity="0.45" />
+      </pattern>
+      <pattern id="spot" width="5" height="5" patternUnits="userSpaceOnUse">
+        <rect width="5" height="5" fill="var(--spot-fill)" />
+        <circle cx="2.5" cy="2.5" r="1" fill="var(--spot)" opacity="0.6" />
+      </pattern>
+    </>
+  );
+}
+
+/** What a kind is filled with, where its patterns are in the drawing. */
+export const fillOf = (kind: "bed" | "voice" | "spot") => (kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`);

@@ -1,0 +1,48 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Levels;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Hearing;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Levels;
+
+/// <summary>How loud a show is, and its levels brought to their targets.</summary>
+internal static class LevelsEndpoints
+{
+    public static void MapLevels(this RouteGroupBuilder api)
+    {
+        api.MapGet("/shows/{id}/levels", async Task<Results<Ok<LevelsView>, NotFound>> (string id, ShowStore shows, SoundLibrary sounds, TimedShows timed, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var show = await PrepareAsync(stored, sounds, timed, cancel);
+            return TypedResults.Ok(await Task.Run(
+                () => LevelsView.Of(
+                    stored.Revision, stored.Show, ShowLevels.Of(show, sounds.Loudness.Of, sounds.Open, sounds.Loudness), LevelMatch.Of(show, sounds.Loudness.Of, sounds.Open)), cancel));
+        });
+
+        api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, ShowChanges changes, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is { } stored) await PrepareAsync(stored, sounds, timed, cancel);
+            var cueIds = asked.CueIds.ToHashSet();
+            return await changes.AnswerAsync(await changes.ApplyAsync(
+                id,
+                show => LevelMatch.Of(TimedShow.Of(show, sounds.Fits.Of), sounds.Loudness.Of, sounds.Open, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
+                cancel));
+        });
+    }
+
+    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
+    private static async Task<TimedShow> PrepareAsync(StoredShow stored, SoundLibrary sounds, TimedShows timed, CancellationToken cancel)
+    {
+        await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+        var show = timed.Of(stored);
+        await sounds.Loudness.PrepareAsync(show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source), cancel);
+        return show;
+    }
+}
+
+/// <summary>The cues whose levels are to be matched.</summary>
+/// <param name="CueIds">The cues.</param>
+public sealed record CuesToMatch(ValueList<string> CueIds);

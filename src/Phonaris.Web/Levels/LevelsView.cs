@@ -1,0 +1,79 @@
+using Phonaris.Core.Levels;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Web.Levels;
+
+/// <summary>How loud a show is, as its page draws it.</summary>
+/// <param name="Revision">The revision of the show that was measured.</param>
+/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null where it has none.</param>
+/// <param name="RangeLu">Its loudness range in LU; null where it has none.</param>
+/// <param name="TruePeakDbtp">The true peak of what comes out in dBTP; null for silence.</param>
+/// <param name="SumPeakDbtp">That of the sum, before the limiter; null for silence.</param>
+/// <param name="Limited">Where the limiter is at work.</param>
+/// <param name="Along">The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS.</param>
+/// <param name="Kinds">That of each kind of sound that there is.</param>
+/// <param name="Presets">The targets there are figures for.</param>
+/// <param name="Slides">The slides.</param>
+/// <param name="Cues">The cues that have a time.</param>
+public sealed record LevelsView(
+    long Revision, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<LimitedStretch> Limited, IReadOnlyList<double> Along,
+    IReadOnlyList<KindAlong> Kinds, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
+{
+    /// <summary>How many parts are drawn.</summary>
+    private const int Columns = 600;
+
+    /// <summary>Below this there is silence.</summary>
+    private const double LeastLufs = -70;
+
+    internal static LevelsView Of(long revision, Show show, ShowLevels levels, IReadOnlyList<MatchedCue> matched)
+    {
+        var proposed = matched.ToDictionary(m => m.CueId);
+        return new(
+            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Whole.TruePeakDbtp), Rounded(levels.Whole.SumPeakDbtp), levels.Whole.Limited,
+            Columned(levels.Whole.ShortTermLufs),
+            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))],
+            [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], levels.Slides,
+            [.. levels.Cues.Select(c => CueLevelsView.Of(show, c, proposed[c.CueId]))]);
+    }
+
+    internal static double? Rounded(double? value) => value is { } v ? Math.Round(v, 1) : null;
+
+    /// <summary>Equal parts, the greatest of each; each value is that of the three seconds from it on, and is drawn in their middle.</summary>
+    private static double[] Columned(ValueList<double> tenths)
+    {
+        var columns = new double[Math.Min(Columns, tenths.Count)];
+        for (var c = 0; c < columns.Length; c++)
+        {
+            var (from, to) = ((long)tenths.Count * c / columns.Length, (long)tenths.Count * (c + 1) / columns.Length);
+            var greatest = LeastLufs;
+            for (var i = (int)from; i < to; i++) greatest = Math.Max(greatest, tenths[i]);
+            columns[c] = Math.Round(greatest, 1);
+        }
+        return columns;
+    }
+}
+
+/// <summary>How loud the sounds of a kind are along the show.</summary>
+/// <param name="Kind">The kind.</param>
+/// <param name="Along">Their short-term loudness in equal parts of the show, in LUFS.</param>
+public sealed record KindAlong(SoundKind Kind, IReadOnlyList<double> Along);
+
+/// <summary>How loud a cue is, and what would bring it to its target.</summary>
+/// <param name="CueId">The cue.</param>
+/// <param name="Kind">What its sound is for.</param>
+/// <param name="NowLufs">How loud it is as its target counts it, in LUFS; null where it has no loudness.</param>
+/// <param name="TargetLufs">Its target, in LUFS.</param>
+/// <param name="LevelDb">Its level, in dB.</param>
+/// <param name="ToDb">The level that would bring it to its target, in dB.</param>
+/// <param name="ToLufs">How loud it would be then, in LUFS; null where it has no loudness.</param>
+/// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
+/// <param name="Follows">Whether its level follows its target.</param>
+/// <param name="TruePeakDbtp">What its true peak is at most, in dBTP; null for silence.</param>
+/// <param name="OverBedLu">How far a voice is over the beds while it speaks, in LU; null where none sounds then, and for other kinds.</param>
+public sealed record CueLevelsView(
+    string CueId, SoundKind Kind, double? NowLufs, double TargetLufs, double LevelDb, double ToDb, double? ToLufs, bool HeldByPeaks, bool Follows, double? TruePeakDbtp, double? OverBedLu)
+{
+    internal static CueLevelsView Of(Show show, CueLevels cue, MatchedCue match) => new(
+        cue.CueId, cue.Kind, LevelsView.Rounded(match.NowLufs), match.TargetLufs, cue.LevelDb, match.ToDb, LevelsView.Rounded(match.NowLufs + match.ToDb - match.FromDb),
+        match.HeldByPeaks, show.Cue(cue.CueId).Follows, LevelsView.Rounded(cue.TruePeakDbtp), LevelsView.Rounded(cue.OverBedLu));
+}

@@ -1,0 +1,51 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>A show whose sounds are differently loud is made alike.</summary>
+public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
+{
+    private readonly Browser _browser = browser.Fresh();
+
+    [Fact]
+    public void Twenty_sounds_of_different_loudness_are_made_alike_in_one_click_and_stay_so()
+    {
+        // From the quietest to the loudest 25 dB; a bed under all, and a voice or an effect on each slide.
+        _browser.Made(10, 6, [.. Enumerable.Range(0, 19).Select(n => new Tone(
+            $"Tone {n}", 200 + 40 * n, n % 2 == 0 ? 3 : 1, n % 2 == 0 ? SoundKind.Voice : SoundKind.Spot, n / 2 + 1, n / 2 + 1, (int)(1500 * Math.Pow(10, 25.0 * n / 18 / 20)), 0)), new("Pad", 150, 20, SoundKind.Bed, 1, 10, 9000, 0)]);
+        _browser.View("Levels");
+        _browser.Says("main h1", "Levels");
+        _browser.Until(() => Rows() == 20, "twenty cues");
+        Assert.Empty(_browser.Axe());
+        Assert.InRange(AtTarget(), 0, 10);
+
+        // One is left out; of the others one click is enough.
+        _browser.Find("[aria-label='Match Tone 4']").Click();
+        _browser.Find("main header button").Click();
+        _browser.Until(() => AtTarget() == 19, "nineteen at their targets");
+        _browser.Find("[aria-label='Match Tone 4']").Click();
+        _browser.Button("Match one level").Click();
+        _browser.Says("main header button", "All are matched");
+        _browser.Until(() => AtTarget() == 20, "all at their targets");
+
+        // For broadcast all of them follow; a figure of one's own too; by hand, one does no more. Each is undone in one.
+        _browser.Find("[aria-label='Where the show is heard']").SendKeys("broadcast");
+        _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "all at those of broadcast");
+        _browser.Type("Target of voices", "-20", "−20.0");
+        _browser.Until(() => _browser.Value("Where the show is heard") == "own" && AtTarget() == 20, "all at those of one's own");
+        _browser.Find("button[aria-label^='Undo: ']").Click();
+        _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
+        _browser.View("Run sheet");
+        _browser.Choose("Tone 6");
+        _browser.Says("[data-testid=cue-details]", "It follows its target");
+        _browser.Type("Level", "-40", "−40.0 dB");
+        _browser.Until(() => !_browser.Find("[data-testid=cue-details]").Text.Contains("follows its target", StringComparison.Ordinal), "it not to follow");
+        _browser.View("Levels");
+        _browser.Says("[data-cue-levels='Tone 6']", "too quiet");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    private int Rows() => _browser.Count("[data-cue-levels]");
+
+    private int AtTarget() => _browser.Js<int>("[...document.querySelectorAll('[data-cue-levels]')].filter(r => r.textContent.includes('at its target')).length");
+}
