@@ -48,7 +48,7 @@ internal static partial class LevelsBench
     }
 
     private static ShowLevels Measure(Bench bench, Show show) =>
-        ShowLevels.Of(TimedShow.Of(show), bench.Sounds.Loudness.Of, bench.Sounds.Open, bench.Sounds.Loudness);
+        ShowLevels.Of(TimedShow.Of(show), bench.Sounds.Loudness);
 
     /// <summary>What ffmpeg measures, to the tenth it prints.</summary>
     private static async Task<(double Lufs, double Peak)> EbuR128Async(string path)

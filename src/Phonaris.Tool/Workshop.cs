@@ -72,7 +72,7 @@ internal sealed class Workshop
     public async Task WriteAsync(Show show, string path, CancellationToken cancel)
     {
         if (show.Cues.Any(c => c.Follows))
-            foreach (var edit in LevelMatch.Followers(await TimedAsync(show, cancel), Sounds.Loudness.Of, Sounds.Open)) show = show.Apply(edit).Show;
+            foreach (var edit in LevelMatch.Followers(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
         await WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));
     }
 

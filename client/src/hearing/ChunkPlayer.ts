@@ -286,7 +286,8 @@ export function chunksFrom(address: string): FetchChunk {
       headers: tag ? { "If-None-Match": tag } : {},
     });
     if (response.status === 304) return "same";
-    if (response.status === 404) return "end";
+    // Nothing is left of it, or of the show.
+    if (response.status === 204 || response.status === 404) return "end";
     if (!response.ok) throw new Error(`The server answered ${response.status}.`);
     return { samples: new Float32Array(await response.arrayBuffer()), tag: response.headers.get("ETag") ?? "" };
   };

@@ -10,9 +10,8 @@ namespace Phonaris.Core.Levels;
 /// What sounds that lie over each other add to each other's energy, or take from it: twice the sum of the products of their weighted samples. Nothing for most;
 /// much where the same is heard twice. It is measured without levels and fades, so that it holds for all of them.
 /// </summary>
-/// <param name="open">Gives the decoded samples of a source.</param>
-/// <param name="kept">Keeps what was measured.</param>
-internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept)
+/// <param name="sounds">The sounds, and what was measured of them.</param>
+internal sealed class Crossings(ILoudness sounds)
 {
     /// <summary>How much is measured at once.</summary>
     private const int PieceSteps = 500;
@@ -45,7 +44,7 @@ internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept
         }
         var heard = pieces.FindAll(p => p.CanBeHeard(energies));
         var measured = new double[heard.Count][];
-        Parallel.For(0, heard.Count, () => new Listener(open), (i, _, listener) => { measured[i] = ProductsOf(heard[i], listener); return listener; }, _ => { });
+        Parallel.For(0, heard.Count, () => new Listener(sounds), (i, _, listener) => { measured[i] = ProductsOf(heard[i], listener); return listener; }, _ => { });
         for (var i = 0; i < heard.Count; i++)
         {
             var (before, later, first, _) = heard[i];
@@ -67,7 +66,7 @@ internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept
         var start = (long)piece.First * Loudness.StepFrames;
         var (before, later) = (BareOf(piece.Before.Cue), BareOf(piece.Later.Cue));
         var key = new Key(before, later, start - piece.Before.Cue.StartFrame, start - piece.Later.Cue.StartFrame, piece.Count);
-        return kept.Get(key, () => listener.Measure(key), piece.Count * sizeof(double));
+        return sounds.Get(key, () => listener.Measure(key), piece.Count * sizeof(double));
     }
 
     /// <summary>A cue as what it plays of its sound alone, from frame 0 on; where it does not go round, wherever it ends.</summary>
@@ -97,7 +96,7 @@ internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept
     private sealed record Key(ScheduledCue Before, ScheduledCue Later, long BeforeFrame, long LaterFrame, int Count);
 
     /// <summary>Listens to pieces, one after the other: what it listens with is the same for all.</summary>
-    private sealed class Listener(Func<SoundSource, ISoundReader> open)
+    private sealed class Listener(ILoudness sounds)
     {
         private const int StepSamples = Loudness.StepFrames * Frames.Channels;
 
@@ -138,7 +137,7 @@ internal sealed class Crossings(Func<SoundSource, ISoundReader> open, IKept kept
         private void Read(ScheduledCue bare, long frame, Span<float> samples)
         {
             var from = frame - LoudnessMeter.RunInSteps * Loudness.StepFrames;
-            new CuePlayer(bare with { EndFrame = from + samples.Length / Frames.Channels }, open(bare.Source)).ReadBare(from, samples, _scratch);
+            new CuePlayer(bare with { EndFrame = from + samples.Length / Frames.Channels }, sounds.Open(bare.Source)).ReadBare(from, samples, _scratch);
         }
 
         private static ReadOnlySpan<Vector64<float>> StepOf(float[] samples, int step) => MemoryMarshal.Cast<float, Vector64<float>>(samples.AsSpan(step * StepSamples, StepSamples));

@@ -15,7 +15,14 @@ internal sealed class CueTrack
     private readonly ScheduledCue _cue;
     private readonly LoudnessTrack _sound;
 
-    public CueTrack(ScheduledCue cue, LoudnessTrack sound)
+    /// <summary>About what a step holds, in bytes.</summary>
+    private const long StepBytes = 2 * sizeof(double) + sizeof(float);
+
+    /// <summary>The track of a cue, worked out once for as long as it stays as it is.</summary>
+    public static CueTrack Of(ScheduledCue cue, ILoudness sounds) =>
+        sounds.Get(("along", cue), () => new CueTrack(cue, sounds.TrackOf(cue.Source)), cue.LengthFrames / Loudness.StepFrames * StepBytes);
+
+    private CueTrack(ScheduledCue cue, LoudnessTrack sound)
     {
         (_cue, _sound) = (cue, sound);
         First = (int)(cue.StartFrame / Loudness.StepFrames);

@@ -10,8 +10,8 @@ namespace Phonaris.Core.Levels;
 /// </summary>
 /// <param name="schedule">What sounds when, at the levels there are.</param>
 /// <param name="tracks">How loud the cues of the schedule are along the show, in its order.</param>
-/// <param name="open">Gives the decoded samples of a source.</param>
-internal sealed class Headroom(Schedule schedule, IReadOnlyList<CueTrack> tracks, Func<SoundSource, ISoundReader> open)
+/// <param name="sounds">The sounds.</param>
+internal sealed class Headroom(Schedule schedule, IReadOnlyList<CueTrack> tracks, ILoudness sounds)
 {
     /// <summary>How much is looked at at once.</summary>
     private const int WindowSteps = 10;
@@ -42,7 +42,7 @@ internal sealed class Headroom(Schedule schedule, IReadOnlyList<CueTrack> tracks
             var by = ChangeOf(track);
             for (var step = track.First; step < track.End; step++) bounds[step] += track.Peaks[step - track.First] * by;
         }
-        var mixer = new Mixer(schedule with { Cues = [.. tracks.Select(t => t.Cue with { Gain = t.Cue.Gain * ChangeOf(t) })] }, open);
+        var mixer = new Mixer(schedule with { Cues = [.. tracks.Select(t => t.Cue with { Gain = t.Cue.Gain * ChangeOf(t) })] }, sounds.Open);
         var samples = new float[(TruePeak.FramesBefore + WindowSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
         var lowered = new HashSet<string>();
         for (var first = 0; first < bounds.Length; first += WindowSteps)

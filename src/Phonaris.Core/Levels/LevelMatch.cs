@@ -16,23 +16,20 @@ public static class LevelMatch
 
     /// <summary>What would bring each cue that has a time to its target, so that by itself and with the others it stays below the highest true peak.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="trackOf">Gives how loud a source is along its course.</param>
-    /// <param name="open">Gives the decoded samples of a source.</param>
+    /// <param name="sounds">Its sounds.</param>
     /// <param name="cueIds">The cues that are asked about, the others stay; null for all.</param>
-    public static IReadOnlyList<MatchedCue> Of(
-        TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, Func<SoundSource, ISoundReader> open, IReadOnlySet<string>? cueIds = null)
+    public static IReadOnlyList<MatchedCue> Of(TimedShow show, ILoudness sounds, IReadOnlySet<string>? cueIds = null)
     {
         ArgumentNullException.ThrowIfNull(show);
-        ArgumentNullException.ThrowIfNull(trackOf);
-        ArgumentNullException.ThrowIfNull(open);
-        List<CueTrack> sounding = [.. show.Schedule.Cues.Select(c => new CueTrack(c, trackOf(c.Source)))];
-        var matched = sounding.Concat(show.Schedule.Silent.Select(c => new CueTrack(c, trackOf(c.Source))))
+        ArgumentNullException.ThrowIfNull(sounds);
+        List<CueTrack> sounding = [.. show.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))];
+        var matched = sounding.Concat(show.Schedule.Silent.Select(c => CueTrack.Of(c, sounds)))
             .Where(t => cueIds?.Contains(t.Cue.CueId) != false)
             .GroupBy(t => t.Cue.CueId)
             .Select(places => Of(show, show.Show.Cue(places.Key), [.. places]))
             .ToList();
         var changes = matched.Where(m => m.NowLufs is not null).ToDictionary(m => m.CueId, m => m.ToDb - m.FromDb);
-        new Headroom(show.Schedule, sounding, open).Keep(changes, show.Show.LevelTargets.TruePeakDbtp, StepDb);
+        new Headroom(show.Schedule, sounding, sounds).Keep(changes, show.Show.LevelTargets.TruePeakDbtp, StepDb);
         return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
@@ -46,14 +43,13 @@ public static class LevelMatch
 
     /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>
     /// <param name="show">The show after the edit.</param>
-    /// <param name="trackOf">Gives how loud a source is along its course.</param>
-    /// <param name="open">Gives the decoded samples of a source.</param>
-    public static ValueList<Edit> Followers(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, Func<SoundSource, ISoundReader> open)
+    /// <param name="sounds">Its sounds.</param>
+    public static ValueList<Edit> Followers(TimedShow show, ILoudness sounds)
     {
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
         if (following.Count == 0) return [];
-        return [.. Of(show, trackOf, open, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
+        return [.. Of(show, sounds, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
     private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks)
@@ -85,17 +81,4 @@ public static class LevelMatch
         }
         return alone.Count >= LeastAloneSteps ? (Loudness.Integrated([.. alone]), targets.BedLufs) : (Loudness.Integrated(ShowLevels.StepsOf(tracks)), targets.BedUnderVoiceLufs);
     }
-}
-
-/// <summary>The level that would bring a cue to its target.</summary>
-/// <param name="CueId">The cue.</param>
-/// <param name="FromDb">Its level now, in dB.</param>
-/// <param name="ToDb">The level proposed, in dB.</param>
-/// <param name="NowLufs">How loud it is now, as the target counts it, in LUFS; null where it has no loudness: its level stays.</param>
-/// <param name="TargetLufs">The target, in LUFS.</param>
-/// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
-public sealed record MatchedCue(string CueId, double FromDb, double ToDb, double? NowLufs, double TargetLufs, bool HeldByPeaks)
-{
-    /// <summary>It, where it has to be lower for its peaks.</summary>
-    internal MatchedCue LoweredTo(double levelDb) => levelDb < ToDb ? this with { ToDb = Math.Max(levelDb, Cue.LeastLevelDb), HeldByPeaks = true } : this;
 }

@@ -9,9 +9,8 @@ namespace Phonaris.Core.Levels;
 /// the highest is rendered, and what the limiter could be at work on, which is measured as it leaves it.
 /// </summary>
 /// <param name="schedule">What sounds when.</param>
-/// <param name="open">Gives the decoded samples of a source.</param>
-/// <param name="kept">Keeps what was measured.</param>
-internal sealed class Peaks(Schedule schedule, Func<SoundSource, ISoundReader> open, IKept kept)
+/// <param name="sounds">The sounds, and what was measured of them.</param>
+internal sealed class Peaks(Schedule schedule, ILoudness sounds)
 {
     /// <summary>How much is measured at once where the limiter may be at work.</summary>
     private const int PieceSteps = 400;
@@ -33,7 +32,7 @@ internal sealed class Peaks(Schedule schedule, Func<SoundSource, ISoundReader> o
     {
         var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
         var measured = new MeasuredPiece[hot.Count];
-        Parallel.For(0, hot.Count, () => new Mixer(schedule, open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
+        Parallel.For(0, hot.Count, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
         var (peak, sumPeak, limited, known) = (0f, 0f, new List<Range>(), new bool[most.Length]);
         foreach (var (piece, found) in hot.Zip(measured))
         {
@@ -59,7 +58,7 @@ internal sealed class Peaks(Schedule schedule, Func<SoundSource, ISoundReader> o
         var (first, count) = (piece * PieceSteps, Math.Min(PieceSteps, steps - piece * PieceSteps));
         var (from, to) = ((long)first * Loudness.StepFrames, (long)(first + count) * Loudness.StepFrames);
         var (contextFrom, contextTo) = Mixer.Context(Math.Max(0, from - LoudnessMeter.RunInSteps * Loudness.StepFrames), to + TruePeak.FramesAfter);
-        return kept.Get(("limited", schedule.ContentKey(contextFrom, contextTo)), () => Measure(mixer, first, count), count * sizeof(double));
+        return sounds.Get(("limited", schedule.ContentKey(contextFrom, contextTo)), () => Measure(mixer, first, count), count * sizeof(double));
     }
 
     private static MeasuredPiece Measure(Mixer mixer, int first, int count)
@@ -88,7 +87,7 @@ internal sealed class Peaks(Schedule schedule, Func<SoundSource, ISoundReader> o
             .Select(w => (First: w * LookedAtSteps, Most: MostOf(w * LookedAtSteps)))
             .Where(w => w.Most > 0)
             .OrderByDescending(w => w.Most);
-        var mixer = new Mixer(schedule, open);
+        var mixer = new Mixer(schedule, sounds.Open);
         var samples = new float[(TruePeak.FramesBefore + LookedAtSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
         foreach (var (first, could) in windows)
         {

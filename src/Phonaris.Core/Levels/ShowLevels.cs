@@ -16,18 +16,14 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
 
     /// <summary>Measures a show.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="trackOf">Gives how loud a source is along its course.</param>
-    /// <param name="open">Gives the decoded samples of a source.</param>
-    /// <param name="kept">Keeps what was measured: where little was edited, little is measured anew.</param>
-    public static ShowLevels Of(TimedShow show, Func<SoundSource, LoudnessTrack> trackOf, Func<SoundSource, ISoundReader> open, IKept kept)
+    /// <param name="sounds">Its sounds, and what was measured of it before.</param>
+    public static ShowLevels Of(TimedShow show, ILoudness sounds)
     {
         ArgumentNullException.ThrowIfNull(show);
-        ArgumentNullException.ThrowIfNull(trackOf);
-        ArgumentNullException.ThrowIfNull(open);
-        ArgumentNullException.ThrowIfNull(kept);
+        ArgumentNullException.ThrowIfNull(sounds);
         var steps = (int)((show.Order.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames);
-        var tracks = show.Schedule.Cues.Select(c => new CueTrack(c, trackOf(c.Source))).ToList();
-        var silent = show.Schedule.Silent.Select(c => new CueTrack(c, trackOf(c.Source)));
+        var tracks = show.Schedule.Cues.Select(c => CueTrack.Of(c, sounds)).ToList();
+        var silent = show.Schedule.Silent.Select(c => CueTrack.Of(c, sounds));
         var (energies, most) = (new double[steps], new float[steps]);
         var kinds = new SortedDictionary<SoundKind, double[]>();
         foreach (var track in tracks)
@@ -42,8 +38,8 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
             }
         }
         var beds = kinds.GetValueOrDefault(SoundKind.Bed) ?? new double[steps];
-        new Crossings(open, kept).AddTo(tracks, energies);
-        var (peak, sumPeak, limited) = new Peaks(show.Schedule, open, kept).Find(most, energies);
+        new Crossings(sounds).AddTo(tracks, energies);
+        var (peak, sumPeak, limited) = new Peaks(show.Schedule, sounds).Find(most, energies);
         // What does not fill a step at the end is not counted.
         Array.Resize(ref energies, (int)(show.Order.TotalFrames / Loudness.StepFrames));
         for (var step = 0; step < energies.Length; step++) energies[step] = Math.Max(0, energies[step]) / Loudness.StepFrames;

@@ -10,16 +10,15 @@ namespace Phonaris.Media.Sounds;
 /// </summary>
 /// <param name="derived">Where it is kept.</param>
 /// <param name="open">Opens what a cue plays; its sound was made ready.</param>
-public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoundReader> open) : IKept, IDisposable
+public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoundReader> open) : ILoudness, IDisposable
 {
     /// <summary>How much is kept in memory, in bytes: an hour of a sound comes to four million.</summary>
     private const long MostBytes = 128_000_000;
 
     private readonly MemoryCache _kept = Memory.Of(MostBytes);
 
-    /// <summary>How loud what a cue plays is along its course, listened to now where it has not been.</summary>
-    /// <param name="source">What it plays.</param>
-    public LoudnessTrack Of(SoundSource source)
+    /// <inheritdoc/>
+    public LoudnessTrack TrackOf(SoundSource source)
     {
         if (_kept.TryGetValue(source, out LoudnessTrack? known)) return known!;
         var track = source.Cut is null ? OfFile(source) : LoudnessTrack.Of(open(source), CancellationToken.None);
@@ -42,6 +41,12 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
                 cancel);
         }
     }
+
+    /// <summary>Forgets what was measured: a sound is read anew that was read, or stood in for, before.</summary>
+    public void Forget() => _kept.Clear();
+
+    /// <inheritdoc/>
+    public ISoundReader Open(SoundSource source) => open(source);
 
     /// <inheritdoc/>
     public T Get<T>(object key, Func<T> measure, long bytes)

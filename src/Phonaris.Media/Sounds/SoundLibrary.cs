@@ -79,6 +79,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         // Whoever is reading it reads on; the handle is closed once nobody does.
         _open.TryRemove(hash, out _);
         _peaks.Remove(hash);
+        _loudness?.Forget();
         Interlocked.Increment(ref _renewals);
     }
 

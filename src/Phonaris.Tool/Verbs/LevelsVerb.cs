@@ -24,14 +24,14 @@ internal static class LevelsVerb
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             if (TargetsOf(parsed.GetValue(forWhat)) is { } targets) show = show.Apply(new SetLevelTargets(targets)).Show;
             var timed = await workshop.TimedAsync(show, cancel);
-            var matched = LevelMatch.Of(timed, workshop.Sounds.Loudness.Of, workshop.Sounds.Open).ToDictionary(m => m.CueId);
+            var matched = LevelMatch.Of(timed, workshop.Sounds.Loudness).ToDictionary(m => m.CueId);
             if (parsed.GetValue(match))
             {
                 show = show.Apply(LevelMatch.ToEdit([.. matched.Values.Where(m => m.NowLufs is not null)])).Show;
                 await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
                 timed = await workshop.TimedAsync(show, cancel);
             }
-            var levels = ShowLevels.Of(timed, workshop.Sounds.Loudness.Of, workshop.Sounds.Open, workshop.Sounds.Loudness);
+            var levels = ShowLevels.Of(timed, workshop.Sounds.Loudness);
             return (
                 new
                 {

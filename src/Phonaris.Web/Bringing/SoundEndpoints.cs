@@ -74,12 +74,12 @@ internal static class SoundEndpoints
         });
 
         // The sound as it is.
-        api.MapGet("/shows/{id}/sounds/{soundId}/samples", async Task<Results<FileContentHttpResult, NotFound>> (
+        api.MapGet("/shows/{id}/sounds/{soundId}/samples", async Task<Results<FileContentHttpResult, NoContent, NotFound>> (
             string id, string soundId, long from, long to, ShowStore shows, SoundLibrary library, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var sound = library.Open(stored.Show.Sound(soundId).Media);
-            if (Stretches.Within(from, to, sound.Frames) is not var (start, end)) return TypedResults.NotFound();
+            if (Stretches.Within(from, to, sound.Frames) is not var (start, end)) return TypedResults.NoContent();
             var samples = new float[(end - start) * Frames.Channels];
             sound.Read(start, samples);
             response.Headers.CacheControl = "private, max-age=31536000, immutable";

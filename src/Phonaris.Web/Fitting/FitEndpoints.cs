@@ -77,13 +77,13 @@ internal static class FitEndpoints
             return TypedResults.Ok(new FitAllView(proposed.ToValueList(), FitAll.Says(proposed), FitAll.ToEdit(proposed)));
         });
 
-        api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples", async Task<Results<FileContentHttpResult, NotFound>> (
+        api.MapGet("/shows/{id}/cues/{cueId}/fits/{method}/samples", async Task<Results<FileContentHttpResult, NoContent, NotFound>> (
             string id, string cueId, string method, long from, long to, ShowStore shows, SoundLibrary sounds, HttpResponse response, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
             if (await AloneAsync(stored.Show, cue, method, sounds, cancel) is not { } schedule) return TypedResults.NotFound();
-            if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return TypedResults.NotFound();
+            if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return TypedResults.NoContent();
             var samples = new float[(end - start) * Frames.Channels];
             new Mixer(schedule, sounds.Open).Render(start, samples);
             response.Headers.CacheControl = "no-store";

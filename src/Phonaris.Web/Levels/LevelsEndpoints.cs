@@ -19,7 +19,7 @@ internal static class LevelsEndpoints
             var show = await PrepareAsync(stored, sounds, timed, cancel);
             return TypedResults.Ok(await Task.Run(
                 () => LevelsView.Of(
-                    stored.Revision, stored.Show, ShowLevels.Of(show, sounds.Loudness.Of, sounds.Open, sounds.Loudness), LevelMatch.Of(show, sounds.Loudness.Of, sounds.Open)), cancel));
+                    stored.Revision, stored.Show, ShowLevels.Of(show, sounds.Loudness), LevelMatch.Of(show, sounds.Loudness)), cancel));
         });
 
         api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, ShowChanges changes, CancellationToken cancel) =>
@@ -28,7 +28,7 @@ internal static class LevelsEndpoints
             var cueIds = asked.CueIds.ToHashSet();
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
-                show => LevelMatch.Of(TimedShow.Of(show, sounds.Fits.Of), sounds.Loudness.Of, sounds.Open, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
+                show => LevelMatch.Of(TimedShow.Of(show, sounds.Fits.Of), sounds.Loudness, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
                 cancel));
         });
     }
