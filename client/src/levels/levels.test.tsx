@@ -1,0 +1,123 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../api/client";
+import { answerGets, answerPosts, cue, open, sound, viewOf } from "../tests/show";
+import LevelsPage from "./LevelsPage";
+import { apart, readLufs } from "./words";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const view = viewOf({
+  sounds: [sound("pad"), sound("talk", { kind: "voice" })],
+  cues: [cue("c1", "pad"), cue("c2", "talk")],
+});
+const { levelTargets } = view.show;
+
+const bar = (cueId: string, change: Partial<Schemas["CueLevelsView"]> = {}): Schemas["CueLevelsView"] => ({
+  cueId,
+  kind: "bed",
+  nowLufs: -26,
+  targetLufs: -22,
+  levelDb: -6,
+  toDb: -2,
+  toLufs: -22,
+  heldByPeaks: false,
+  follows: false,
+  truePeakDbtp: -9,
+  overBedLu: null,
+  ...change,
+});
+
+const levels = (change: Partial<Schemas["LevelsView"]> = {}): Schemas["LevelsView"] => ({
+  revision: 1,
+  integratedLufs: -20,
+  rangeLu: 6,
+  truePeakDbtp: -3,
+  sumPeakDbtp: -3,
+  limited: [],
+  along: [-22, -20, -21],
+  kinds: [{ kind: "bed", along: [-22, -21, -22] }],
+  presets: [levelTargets, { ...levelTargets, for: "broadcast", voiceLufs: -23 }],
+  slides: [],
+  cues: [bar("c1"), bar("c2", { kind: "voice", nowLufs: -15.8, targetLufs: -16, levelDb: 1, toDb: 1, follows: true })],
+  ...change,
+});
+
+const show = (told: Schemas["LevelsView"]) => {
+  answerGets(() => ({ data: told }));
+  return open(view, <LevelsPage />);
+};
+
+describe("how loud a show is", () => {
+  it("tells the whole against its target, and each cue with what matching makes of it", async () => {
+    show(levels());
+    expect((await screen.findByRole("banner")).textContent).toContain("−20.0 LUFS, 4.0 LU too quiet");
+    const [, pad, talk] = screen.getAllByRole("row");
+    expect(pad?.textContent).toContain("−26.0 LUFS · 4.0 LU too quiet−6.0 dB−2.0 dB");
+    expect(talk?.textContent).toContain("at its target1.0 dBfollows");
+    expect(screen.queryByText(/limiter/)).toBeNull();
+  });
+
+  it("tells where the limiter is at work", async () => {
+    show(levels({ sumPeakDbtp: 1.5, limited: [{ fromFrame: 96_000, toFrame: 288_000 }] }));
+    expect((await screen.findByText(/The limiter is at work/)).textContent).toContain("from 0:02.0 on");
+  });
+
+  it("matches what is not left out", async () => {
+    const asked = answerPosts(() => ({ data: { revision: 2, change: null } }));
+    show(levels({ cues: [bar("c1"), bar("c2", { kind: "voice" })] }));
+    fireEvent.click(await screen.findByRole("button", { name: "Match 2 levels" }));
+    await waitFor(() => expect(asked).toHaveBeenCalledTimes(1));
+    expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1", "c2"] } });
+    const [, pad] = screen.getAllByRole("row");
+    fireEvent.click(within(pad as HTMLElement).getByRole("checkbox"));
+    const one = await screen.findByRole("button", { name: "Match one level" });
+    await waitFor(() => expect((one as HTMLButtonElement).disabled).toBe(false));
+    fireEvent.click(one);
+    await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c2"] } }));
+  });
+
+  it("has nothing to match where all follow, and says what to do where nothing sounds", async () => {
+    const done = bar("c1", { nowLufs: -22, toDb: -6, follows: true });
+    show(levels({ cues: [done] }));
+    const button = await screen.findByRole("button", { name: "All are matched" });
+    expect((button as HTMLButtonElement).disabled).toBe(true);
+    cleanup();
+    show(levels({ cues: [] }));
+    expect((await screen.findByText(/Nothing sounds yet/)).textContent).toContain("Lay a sound on some slides");
+  });
+
+  it("takes the figures of a place, or one's own", async () => {
+    const { edit } = show(levels());
+    fireEvent.change(await screen.findByLabelText("Where the show is heard"), { target: { value: "broadcast" } });
+    expect(edit).toHaveBeenLastCalledWith({
+      kind: "setLevelTargets",
+      targets: { ...levelTargets, for: "broadcast", voiceLufs: -23 },
+    });
+    const voices = screen.getByLabelText("Target of voices");
+    fireEvent.focus(voices);
+    fireEvent.change(voices, { target: { value: "18.5" } });
+    fireEvent.keyDown(voices, { key: "Enter" });
+    expect(edit).toHaveBeenLastCalledWith({
+      kind: "setLevelTargets",
+      targets: { ...levelTargets, for: "own", voiceLufs: -18.5 },
+    });
+  });
+});
+
+it("reads loudness with and without its sign, and tells how far apart two are", () => {
+  expect([readLufs("-16"), readLufs("16,5 LUFS"), readLufs("−3 dBTP"), readLufs("loud")]).toEqual([
+    -16,
+    -16.5,
+    -3,
+    undefined,
+  ]);
+  expect([apart(-16.2, -16), apart(-13, -16), apart(-22.4, -16)]).toEqual([
+    "at its target",
+    "3.0 LU too loud",
+    "6.4 LU too quiet",
+  ]);
+});
