@@ -8,6 +8,7 @@ using Phonaris.Bench;
     ("film", FilmBench.RunAsync),
     ("loudness", LoudnessBench.RunAsync),
     ("levels", LevelsBench.RunAsync),
+    ("checks", ChecksBench.RunAsync),
     ("deck", DeckBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),

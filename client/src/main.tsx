@@ -14,6 +14,7 @@ const heardFirstMs = 40;
 
 // The sheet comes first; the other views are fetched when they are gone to.
 const FitPage = lazy(() => import("./fit/FitPage"));
+const ChecksPage = lazy(() => import("./checks/ChecksPage"));
 const LevelsPage = lazy(() => import("./levels/LevelsPage"));
 const DryRunPage = lazy(() => import("./live/DryRunPage"));
 const ExportPage = lazy(() => import("./export/ExportPage"));
@@ -36,6 +37,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
               <Route index element={<RunSheetPage />} />
               <Route path="fit/:cueId?" element={<FitPage />} />
               <Route path="levels" element={<LevelsPage />} />
+              <Route path="checks" element={<ChecksPage />} />
               <Route path="dry-run" element={<DryRunPage />} />
               <Route path="export" element={<ExportPage />} />
             </Route>

@@ -7,7 +7,7 @@ namespace Phonaris.Tool;
 /// <summary>How verbs end: one JSON object or some lines on standard output, messages on standard error, and an exit code.</summary>
 internal static class Outcome
 {
-    public const int Done = 0, Failure = 1, BadUsage = 2, BadInput = 3;
+    public const int Done = 0, Failure = 1, BadUsage = 2, BadInput = 3, LeftToDo = 4;
 
     public static Option<bool> Json { get; } = new("--json") { Description = "Print one JSON object.", Recursive = true };
 
@@ -15,14 +15,24 @@ internal static class Outcome
     /// <param name="command">The command.</param>
     /// <param name="work">Does the work; returns the object for JSON and the lines for people.</param>
     public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text)>> work) =>
+        command.Does(async (parsed, cancel) =>
+        {
+            var (json, text) = await work(parsed, cancel);
+            return (json, text, Done);
+        });
+
+    /// <summary>Gives a command work that ends with an exit code of its own.</summary>
+    /// <param name="command">The command.</param>
+    /// <param name="work">Does the work; returns the object for JSON, the lines for people, and the code.</param>
+    public static void Does(this Command command, Func<ParseResult, CancellationToken, Task<(object Json, string Text, int Code)>> work) =>
         command.SetAction(async (parsed, cancel) =>
         {
             var (output, errors) = (parsed.InvocationConfiguration.Output, parsed.InvocationConfiguration.Error);
             try
             {
-                var (json, text) = await work(parsed, cancel);
+                var (json, text, code) = await work(parsed, cancel);
                 await output.WriteLineAsync(parsed.GetValue(Json) ? JsonSerializer.Serialize(json, ShowJson.Options) : text);
-                return Done;
+                return code;
             }
             catch (RuleException e)
             {

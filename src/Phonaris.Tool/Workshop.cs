@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using Phonaris.Core.Checking;
 using Phonaris.Core.Levels;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
@@ -63,9 +64,18 @@ internal sealed class Workshop
     public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)
     {
         await Sounds.PrepareAllAsync(show, cancel);
-        var timed = TimedShow.Of(show, Sounds.Fits.Of);
+        var timed = TimedShow.Of(show, Sounds.Listened);
         await Sounds.Loudness.PrepareAsync(timed.Schedule.Cues.Concat(timed.Schedule.Silent).Select(c => c.Source), cancel);
         return timed;
+    }
+
+    /// <summary>What checks find in a show; sounds that cannot be read among it.</summary>
+    public async Task<ValueList<Finding>> FindingsAsync(Show show, CancellationToken cancel)
+    {
+        var troubles = await Sounds.PrepareWhatCanBeAsync(show, cancel);
+        var timed = TimedShow.Of(show, Sounds.Listened);
+        await Sounds.Loudness.PrepareAsync(timed.Schedule.Cues.Concat(timed.Schedule.Silent).Select(c => c.Source), cancel);
+        return Checks.Of(new(timed, Sounds.Loudness, new(troubles, sound => _files.Has(sound.Media) ? new FileInfo(_files.PathOf(sound.Media)).Length : 0)));
     }
 
     /// <summary>Writes a show; levels that follow their targets are brought to them before.</summary>

@@ -58,6 +58,7 @@ internal static class House
         services.AddSingleton<ShowViews>();
         services.AddSingleton<TimedShows>();
         services.AddSingleton<Mixes>();
+        services.AddSingleton<MeasuredShows>();
         services.AddSingleton<RunStore>();
         services.AddSingleton<LiveRuns>();
         services.AddSingleton<ClickerRooms>();

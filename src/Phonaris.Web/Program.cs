@@ -1,6 +1,7 @@
 using Phonaris.Web;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
+using Phonaris.Web.Checking;
 using Phonaris.Web.Exports;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
@@ -32,6 +33,7 @@ try
     api.MapCues();
     api.MapFits();
     api.MapLevels();
+    api.MapChecks();
     api.MapVersions();
     api.MapUploads();
     api.MapDecks();

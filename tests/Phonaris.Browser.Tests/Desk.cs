@@ -111,7 +111,7 @@ internal static class Desk
 
     /// <summary>Goes to another view of the show.</summary>
     public static void View(this Browser browser, string view) =>
-        browser.Until(() => browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Views] a')].some(a => a.textContent === '{view}' && (a.click(), true))"), view);
+        browser.Until(() => browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Views] a')].some(a => a.firstChild.textContent === '{view}' && (a.click(), true))"), view);
 
     /// <summary>Where the presenter is, as the presenter's page says it.</summary>
     public static string Where(this Browser browser) => browser.Find("[data-testid=where]").Text;

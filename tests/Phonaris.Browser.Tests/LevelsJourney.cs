@@ -1,3 +1,4 @@
+using OpenQA.Selenium;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
@@ -19,6 +20,15 @@ public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Axe());
         Assert.InRange(AtTarget(), 0, 10);
 
+        // Heard as it would be matched, and as it is, with one key: nothing is set by that.
+        _browser.Press(Keys.Space);
+        _browser.Press("m");
+        _browser.Until(() => _browser.Js<bool>("performance.getEntriesByType('resource').some(e => e.name.includes('matched=true'))"), "it heard as it would be");
+        _browser.Press("m");
+        _browser.Until(() => _browser.Find("[aria-label='Which levels are heard'] [aria-pressed=true]").Text == "as they are", "it heard as it is");
+        _browser.Press(Keys.Space);
+        Assert.InRange(AtTarget(), 0, 10);
+
         // One is left out; of the others one click is enough.
         _browser.Find("[aria-label='Match Tone 4']").Click();
         _browser.Find("main header button").Click();
@@ -35,6 +45,11 @@ public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Value("Where the show is heard") == "own" && AtTarget() == 20, "all at those of one's own");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
+        // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
+        _browser.Type("Target of the whole", "-24", "−24.0");
+        _browser.Js<bool>("([...document.querySelectorAll('main button')].find(b => b.textContent.includes('brings it to its target')).click(), true)");
+        _browser.Says("main header", "at its target");
+        _browser.Until(() => AtTarget() == 20, "all at their targets still");
         _browser.View("Run sheet");
         _browser.Choose("Tone 6");
         _browser.Says("[data-testid=cue-details]", "It follows its target");

@@ -149,9 +149,9 @@ public sealed class FitTests
         FitOf fit = (_, cue, frames) => fitter.Fit(cue.Fit!, frames);
         var show = Shows.Of(2, seconds * 500) with { Sounds = [Shows.Sound("a", sound.Frames)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s1", "s2", to) with { Fit = new(method), FadeIn = Fade.Of(300), FadeOut = Fade.Of(fadeMs), LevelDb = -3 }] };
-        var schedule = Schedule.Of(show, fit);
+        var schedule = Schedule.Of(show, new(fit));
         Assert.Empty(schedule.Unfit);
-        var alone = Schedule.Alone(show, "c", fit);
+        var alone = Schedule.Alone(show, "c", new(fit));
         var mixed = Render(schedule, seconds * (int)Second);
         Assert.Equal(mixed, Render(alone, seconds * (int)Second));
         var fitted = fitter.Fit(new(method), seconds * Second);
@@ -162,7 +162,7 @@ public sealed class FitTests
         var before = schedule.Cues[0].LengthFrames - Second / 5;
         Assert.Equal(fade > 200, schedule.Cues[0].FadesAt(before) < 0.9);
         // Live it is the same to that end, and goes round only after it.
-        var stem = LiveStem.OfAll(TimedShow.Of(show, fit))[0].Stem;
+        var stem = LiveStem.OfAll(TimedShow.Of(show, new(fit)))[0].Stem;
         if (!fitted.EndsNaturally && method != FitMethod.Shorten) return;
         var live = Render(stem.ToSchedule(), seconds * (int)Second);
         Assert.Equal(mixed[(int)Second..], live[(int)Second..]);
@@ -299,7 +299,7 @@ public sealed class FitTests
         var peaks = new PeakPyramid.Builder();
         peaks.Add(Read(sound, 0, (int)sound.Frames));
         var columns = new float[160];
-        SoundOutline.Of(Schedule.Of(fitted, fit), _ => peaks.Build(), columns);
+        SoundOutline.Of(Schedule.Of(fitted, new(fit)), _ => peaks.Build(), columns);
         Assert.All(columns[8..^8], c => Assert.InRange(c, 0.01, 1));
         Assert.Equal((43 * Second, 43 * Second), Length(fitted.Apply(new SetHolds([new(ids[1], 13_000)])).Show));
         Assert.Equal((30 * Second, 30 * Second), Length(fitted.Apply(new SetSpan("c", new(ids[0], ids[2]))).Show));
@@ -308,7 +308,7 @@ public sealed class FitTests
         Assert.Equal(show, fitted.Apply(back).Show);
         Assert.Equal(43 * Second, Schedule.LengthFor(show.Apply(new SetHolds([new(ids[1], 13_000)])).Show, "c"));
 
-        (long Cue, long? Cut) Length(Show of) => Schedule.Of(of, fit).Cues[0] is var cue ? (cue.LengthFrames, cue.Source.Cut?.Frames) : default;
+        (long Cue, long? Cut) Length(Show of) => Schedule.Of(of, new(fit)).Cues[0] is var cue ? (cue.LengthFrames, cue.Source.Cut?.Frames) : default;
     }
 
     [Fact]
@@ -322,9 +322,10 @@ public sealed class FitTests
         var longer = show.Apply(new SetHolds([new("s1", 40_000)])).Show;
         var finding = Assert.Single(Findings(longer));
         Assert.Contains("cannot be stretched to its slides", finding.Sentence);
-        Assert.Empty(Findings(longer.Apply(finding.Remedy.Edit).Show));
+        Assert.Empty(Findings(longer.Apply(finding.Remedies[0].Edit).Show));
 
-        ValueList<Finding> Findings(Show of) => Checks.Of(TimedShow.Of(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
+        List<Finding> Findings(Show of) =>
+            [.. new Heard(_ => sound).Findings(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)).Where(f => f.Check == new Misfits().Name)];
     }
 
     private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);

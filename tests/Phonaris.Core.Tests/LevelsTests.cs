@@ -108,12 +108,13 @@ public class LevelsTests
             ? Signal.Noise(show.Sounds[n].Frames, 0.95 * Math.Pow(10, -25.0 * n / 8 / 20), (uint)n + 1)
             : throw new InvalidOperationException();
         var sounds = new Heard(Open);
+        var listened = sounds.Listened();
         foreach (var targets in (LevelTargets[])[LevelTargets.Web, LevelTargets.Broadcast, LevelTargets.Room])
         {
             show = show.Apply(new SetLevelTargets(targets)).Show;
-            var matched = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show), sounds)])).Show;
+            var matched = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show, listened), sounds)])).Show;
             Assert.All(matched.Cues, c => Assert.True(c.Follows));
-            var levels = Measure(TimedShow.Of(matched), Open);
+            var levels = Measure(TimedShow.Of(matched, listened), Open);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Voice)) AssertClose(targets.VoiceLufs, cue.IntegratedLufs, 0.5);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Spot)) AssertClose(targets.SpotLufs, cue.LoudestLufs, 0.5);
             // The second bed has a voice over all of it; the others are heard alone on their second slide.
@@ -122,9 +123,9 @@ public class LevelsTests
             Assert.Empty(levels.Whole.Limited);
             Assert.InRange(levels.Whole.SumPeakDbtp!.Value, -60, -1);
             // At their targets, they stay; another target, and they follow; set by hand, one does not.
-            Assert.Empty(LevelMatch.Followers(TimedShow.Of(matched), sounds));
+            Assert.Empty(LevelMatch.Followers(TimedShow.Of(matched, listened), sounds));
             var quieter = matched.Apply(new SetLevel("voice0", -30)).Show.Apply(new SetLevelTargets(targets with { For = TargetsFor.Own, VoiceLufs = targets.VoiceLufs - 3 })).Show;
-            Assert.Equal(["voice1", "voice2"], LevelMatch.Followers(TimedShow.Of(quieter), sounds).Cast<SetLevel>().Select(e => e.CueId));
+            Assert.Equal(["voice1", "voice2"], LevelMatch.Followers(TimedShow.Of(quieter, listened), sounds).Cast<SetLevel>().Select(e => e.CueId));
         }
     }
 
@@ -137,10 +138,10 @@ public class LevelsTests
             // Peaks far over the mean: what is loud enough comes too high.
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Clicks(source.Frame(show.Sounds[k].Frames), (uint)k) : throw new InvalidOperationException();
             var sounds = new Heard(Open);
-            if (show.Cues.Count > 0) show = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show), sounds).Where(m => m.NowLufs is not null)])).Show;
-            var levels = Measure(TimedShow.Of(show), Open);
+            if (show.Cues.Count > 0) show = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Where(m => m.NowLufs is not null)])).Show;
+            var levels = Measure(TimedShow.Of(show, sounds.Listened()), Open);
             Assert.True(levels.Whole.Limited is [], $"{n}: {levels.Whole.SumPeakDbtp}");
-            Assert.All(LevelMatch.Followers(TimedShow.Of(show), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.15));
+            Assert.All(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.15));
         }
     }
 
@@ -168,25 +169,5 @@ public class LevelsTests
         // At the edge of what can be measured one may see what the other does not.
         if (wanted is null or < -65 || found is null) Assert.True((wanted ?? -70) < -60 && (found ?? -70) < -60, $"{wanted}, {found}");
         else Assert.InRange(found.Value, wanted.Value - by, wanted.Value + by);
-    }
-
-    /// <summary>Keeps what was measured, and counts what was listened to for it.</summary>
-    private sealed class Heard(Func<SoundSource, ISoundReader> open) : ILoudness
-    {
-        private readonly System.Collections.Concurrent.ConcurrentDictionary<object, object> _kept = new();
-        private int _measured;
-
-        public int Measured => _measured;
-
-        public ISoundReader Open(SoundSource source) => open(source);
-
-        public LoudnessTrack TrackOf(SoundSource source) => (LoudnessTrack)_kept.GetOrAdd(source, _ => LoudnessTrack.Of(open(source), CancellationToken.None));
-
-        public T Get<T>(object key, Func<T> measure, long bytes)
-            where T : class => (T)_kept.GetOrAdd(key, _ =>
-        {
-            if (typeof(T) == typeof(double[])) Interlocked.Increment(ref _measured);
-            return measure();
-        });
     }
 }

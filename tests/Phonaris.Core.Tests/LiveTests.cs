@@ -20,7 +20,7 @@ public sealed class LiveTests
     public void However_a_presenter_walks_what_sounds_is_what_the_plan_says() =>
         Gen.Select(Shows.Any, Gen.Int).Sample((show, seed) =>
         {
-            var plan = LivePlan.Of(TimedShow.Of(show, OnTheClock.Fit));
+            var plan = LivePlan.Of(TimedShow.Of(show, new(OnTheClock.Fit)));
             if (plan.Places.Count == 0) return;
             var walk = new LiveWalk(plan, seed);
             for (var n = 0; n < Strokes; n++) Assert.Empty(walk.Step().SelectMany(s => s.Broken));
@@ -33,7 +33,7 @@ public sealed class LiveTests
         for (var n = 0; n < OnTheClock.Shows; n++)
         {
             var show = Shows.Any.Generate(new PCG(14, (ulong)n), null, out _);
-            var (live, planned) = (OnTheClock.Run(LivePlan.Of(TimedShow.Of(show, OnTheClock.Fit))), OnTheClock.Planned(show));
+            var (live, planned) = (OnTheClock.Run(LivePlan.Of(TimedShow.Of(show, new(OnTheClock.Fit)))), OnTheClock.Planned(show));
             var total = RunningOrder.Of(show).TotalFrames / Frames.PerMs;
             var moments = live.Concat(planned).SelectMany(s => (long[])[s.FromMs, s.ToMs]).Where(m => m < total).Distinct().Order().ToList();
             foreach (var (from, to) in moments.Zip(moments.Skip(1)).Where(m => m.Second - m.First > OnTheClock.SlackMs))
@@ -125,7 +125,7 @@ public sealed class LiveTests
         var plain = Assert.Single(LiveStem.OfAll(TimedShow.Of(show with { Cues = [chime] })));
         Assert.Equal(["c@s1", "c@s2", "c@s3"], plain.CueIds);
         var fitter = new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);
-        var fitted = LiveStem.OfAll(TimedShow.Of(show with { Cues = [chime with { Fit = new(FitMethod.Shorten) }] }, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)));
+        var fitted = LiveStem.OfAll(TimedShow.Of(show with { Cues = [chime with { Fit = new(FitMethod.Shorten) }] }, new((_, cue, frames) => fitter.Fit(cue.Fit!, frames))));
         Assert.Equal(["c@s1 c@s3", "c@s2"], fitted.Select(s => string.Join(' ', s.CueIds)));
         Assert.True(fitted[0].Stem.LengthFrames <= 96_000 && fitted[1].Stem.LengthFrames is > 96_000 and <= 144_000);
     }
@@ -174,7 +174,7 @@ public sealed class LiveTests
         var random = new Random(20_261_126);
         for (var n = 0; n < 50; n++)
         {
-            var plan = LivePlan.Of(TimedShow.Of(Shows.Any.Generate(new PCG(1, (ulong)n), null, out _), OnTheClock.Fit));
+            var plan = LivePlan.Of(TimedShow.Of(Shows.Any.Generate(new PCG(1, (ulong)n), null, out _), new(OnTheClock.Fit)));
             if (plan.Places.Count == 0 || plan.Cues.Count == 0) continue;
             var walk = new LiveWalk(plan, random.Next());
             walks.Add(new { plan, strokes = Enumerable.Range(0, 40).SelectMany(_ => walk.Step()).Select(s => new { s.Happened, s.Orders }).ToList() });

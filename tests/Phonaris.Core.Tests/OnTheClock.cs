@@ -43,7 +43,7 @@ internal static class OnTheClock
     /// <summary>What sounds by the schedule: a bed that is taken over from counts to where that begins.</summary>
     public static List<Sounded> Planned(Show show)
     {
-        var cues = Schedule.Of(show, Fit).Cues;
+        var cues = Schedule.Of(show, new(Fit)).Cues;
         return [.. cues.Select(c => new Sounded(
             c.CueId, c.StartFrame / Frames.PerMs,
             Math.Min(c.EndFrame, cues.Where(o => o.TakesOverFrom == c.CueId && o.StartFrame > c.StartFrame).Select(o => o.StartFrame).DefaultIfEmpty(long.MaxValue).Min()) / Frames.PerMs))];

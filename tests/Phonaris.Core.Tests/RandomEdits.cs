@@ -15,7 +15,7 @@ internal static class RandomEdits
         // Mostly of the same few, so that one edit bears on another.
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(random.Next(4) == 0 ? show.Cues.Count : Math.Min(2, show.Cues.Count))].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Cues.Count > 0 && random.Next(4) > 0 ? show.Cue(Cue()).SoundId : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(50) switch
+        return random.Next(55) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
@@ -65,6 +65,11 @@ internal static class RandomEdits
             42 => new GoBack(show with { Title = fresh }, fresh),
             43 => new AddHotspot(Cue()),
             45 => new SetHoldLocks([new(Slide(), random.Next(2) == 0)]),
+            49 => new SetDuck(Cue(), random.Next(3) == 0 ? null : new(random.Next(0, 900), random.Next(0, 900), random.Next(5, 900), random.Next(2) == 0 ? null : random.Next(-3, 45))),
+            50 => new SetShowDuck(new(random.Next(0, 900), 400, 800)),
+            51 => new SetShowGain(random.Next(-30, 15)),
+            52 => new SetShowing(new(random.Next(2) == 0, (Destination)random.Next(5))),
+            53 => new LeaveSo($"check {random.Next(4)}", random.Next(2) == 0),
             44 => new SetFit(Cue(), random.Next(3) == 0 ? null : AnyRecipe(random)),
             _ => new AddSlides([], 0),
         };

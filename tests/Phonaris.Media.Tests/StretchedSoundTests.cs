@@ -83,7 +83,7 @@ public sealed class StretchedSoundTests : IDisposable
         var cue = CueDefaults.For(show, show.Sounds[0], "s1", "c") with { Span = new("s1", "s2"), FadeIn = Fade.None, FadeOut = Fade.None, LevelDb = 0, Fit = new(FitMethod.Stretch) };
         show = show.Apply(new PlaceCue(cue, 0)).Show;
         await _sandbox.Sounds.PrepareAllAsync(show, CancellationToken.None);
-        var schedule = Schedule.Of(show, _sandbox.Sounds.Fits.Of);
+        var schedule = Schedule.Of(show, _sandbox.Sounds.Listened);
         Assert.Equal((0, (long)(seconds * 48_000)), (schedule.Cues[0].StartFrame, schedule.Cues[0].EndFrame));
         var all = new float[schedule.TotalFrames * 2];
         new Mixer(schedule, _sandbox.Sounds.Open).Render(0, all);

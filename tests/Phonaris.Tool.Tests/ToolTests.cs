@@ -61,6 +61,26 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public void A_show_is_looked_over_and_scripts_are_told_by_the_exit_code()
+    {
+        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Ffmpeg("2.png", "-f", "lavfi", "-i", "color=blue:s=160x90", "-frames:v", "1");
+        Ffmpeg("hum.wav", "-f", "lavfi", "-i", "aevalsrc=0.5*sin(220*2*PI*t):d=20:s=48000", "-ac", "2");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "--hold", "6");
+        Json("place", "a.phonaris", "--sound", "hum.wav", "--kind", "bed", "--span", "1-2", "--fade-out", "0");
+        var found = Json("check", "a.phonaris").GetProperty("findings").EnumerateArray().ToDictionary(f => f.GetProperty("check").GetString()!);
+        Assert.Equal(["abrupt-end", "unknown-rights"], found.Keys.Order());
+        Assert.Equal(("heard", 2), (found["abrupt-end"].GetProperty("gravity").GetString(), found["abrupt-end"].GetProperty("slide").GetInt32()));
+        Assert.Equal("Fade it out over 2.0 s", found["abrupt-end"].GetProperty("remedies")[0].GetString());
+        Assert.Equal(("tidy", JsonValueKind.Null), (found["unknown-rights"].GetProperty("gravity").GetString(), found["unknown-rights"].GetProperty("slide").ValueKind));
+        Assert.Equal(4, Run("check", "a.phonaris", "--strict", "--json").Code);
+        Json("new", "b.phonaris", "--deck", "1.png", "2.png", "--hold", "6");
+        Json("place", "b.phonaris", "--sound", "hum.wav", "--kind", "bed", "--span", "1-2", "--fade-out", "2");
+        // What is only to be tidied up stops no script.
+        Assert.Equal(0, Run("check", "b.phonaris", "--strict").Code);
+    }
+
+    [Fact]
     public async Task Verbs_at_once_on_one_package_all_tell()
     {
         Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");

@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Extensions.DependencyInjection;
 using Phonaris.Core.Mixing;
@@ -6,6 +7,7 @@ using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
+using Phonaris.Web.Checking;
 
 namespace Phonaris.Web.Tests;
 
@@ -44,6 +46,10 @@ public sealed class DemoTests : IDisposable
         Assert.InRange(loudness.IntegratedLufs()!.Value, -26, -16);
         Assert.InRange(Gain.ToDecibels(greatest), -12, -0.99);
         Assert.InRange(silentSeconds, 0, 10);
+
+        // There is something to be put right in it.
+        var checks = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings.Select(f => f.Found.Check).Distinct();
+        Assert.InRange(checks.Count(), 5, 12);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

@@ -23,7 +23,7 @@ public partial class HouseTests
         ["Shows"], // a show as it is kept, and the edits that change it
         ["Timing"], // running order and schedule: when and how each cue sounds
         ["Mixing"], // schedule and sound together: what is heard, what it looks like
-        ["Fitting", "Levels"], // as long as wanted; as loud as it sounds
+        ["Fitting", "Levels", "Clearing"], // as long as wanted; as loud as it sounds; whether there is leave to use it
         ["Live", "Checking", "Matching"], // whatever the presenter does; what to say of a show; a changed deck
     ];
 
@@ -34,7 +34,7 @@ public partial class HouseTests
         ["Jobs", "Reading"], // long work; decks read in processes of their own
         ["Hearing"], // mixes in pieces, speeds worked out ahead
         ["Shows"], // shows, edits, views, versions
-        ["Bringing", "Fitting", "Levels", "Exports", "Live"],
+        ["Bringing", "Fitting", "Levels", "Checking", "Exports", "Live"],
         ["Catalogue"],
     ];
 

@@ -11,6 +11,10 @@ const nothing: Schemas["ShowChange"] = {
   shift: null,
   title: "A show",
   targetMs: null,
+  gainDb: 0,
+  duck: viewOf().show.duck,
+  showing: viewOf().show.showing,
+  leftSo: null,
   levelTargets: viewOf().show.levelTargets,
   slides: null,
   sections: null,
@@ -22,7 +26,6 @@ const nothing: Schemas["ShowChange"] = {
   outline: null,
   rightsMissing: null,
   soundProblems: null,
-  findings: null,
   undo: "Tin bell: level 0.0 dB → −3.0 dB",
   redo: null,
 };

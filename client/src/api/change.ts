@@ -15,6 +15,10 @@ export function changed(view: ShowView, change: Change): ShowView {
       title: change.title,
       targetMs: change.targetMs,
       levelTargets: change.levelTargets,
+      gainDb: change.gainDb,
+      duck: change.duck,
+      showing: change.showing,
+      leftSo: change.leftSo ?? show.leftSo,
       slides: list(show.slides, change.slides, (s) => s.id),
       sections: change.sections ?? show.sections,
       sounds: list(show.sounds, change.sounds, (s) => s.id),
@@ -25,7 +29,6 @@ export function changed(view: ShowView, change: Change): ShowView {
     outline: change.outline ?? view.outline,
     rightsMissing: change.rightsMissing ?? view.rightsMissing,
     soundProblems: change.soundProblems ?? view.soundProblems,
-    findings: change.findings ?? view.findings,
     undo: change.undo,
     redo: change.redo,
   };

@@ -3,6 +3,8 @@ import { useState } from "react";
 import { answered, api, type ExportFormat } from "../api/client";
 import { keepJob, say, useJobs } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
+import { ChecksStrip } from "../checks/ChecksStrip";
+import { useFindings } from "../checks/useChecks";
 import { Choice } from "../ui/fields";
 import { time } from "../ui/format";
 import { CreditsCard } from "./CreditsCard";
@@ -22,6 +24,7 @@ const sizes = [
 /** What comes out: choose it, watch it being made, play and fetch it. */
 export default function ExportPage() {
   const { view } = useOpenShow();
+  const findings = useFindings(view.id, view.revision);
   const queries = useQueryClient();
   const { data: jobs = [] } = useJobs(view.id);
   const [format, setFormat] = useState<ExportFormat>("mp4");
@@ -73,16 +76,12 @@ export default function ExportPage() {
               Pictures <Choice label="Size of the film" value={size} options={sizes} commit={setSize} />
             </p>
           )}
-          <p className="muted mt-4 text-sm">
+          <p className="muted my-4 text-sm">
             {slides.length} slides, <span className="figures">{time(view.runningOrder.totalFrames)}</span> of running
             time.
           </p>
-          <button
-            type="button"
-            className="btn btn-primary mt-3"
-            disabled={slides.length === 0}
-            onClick={() => void begin()}
-          >
+          <ChecksStrip showId={view.id} findings={findings} />
+          <button type="button" className="btn btn-primary" disabled={slides.length === 0} onClick={() => void begin()}>
             {format === "mp4" ? "Make the film" : "Make the sound file"}
           </button>
           {slides.length === 0 && (

@@ -6,7 +6,7 @@ export type FetchChunk = (
   chunk: number,
   tag: string | undefined,
   signal: AbortSignal,
-  only: string,
+  heard: string,
 ) => Promise<Fetched>;
 
 interface Scheduled {
@@ -38,7 +38,7 @@ export class ChunkPlayer {
   private analyser: AnalyserNode | undefined;
   private volume: GainNode | undefined;
   private volumeSet = 1;
-  private only = "";
+  private heard = "";
   private levels = new Float32Array(512);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
@@ -95,7 +95,7 @@ export class ChunkPlayer {
     this.origin = Infinity;
     this.tell();
     await this.context.resume();
-    const first = await this.fetchChunk(this.next, undefined, run.signal, this.only).catch(() => "end" as const);
+    const first = await this.fetchChunk(this.next, undefined, run.signal, this.heard).catch(() => "end" as const);
     if (run.signal.aborted) return;
     // On the sample grid, so that chunks join without a gap.
     const at = this.context.currentTime + lead - fromFrame / framesPerSecond;
@@ -121,7 +121,16 @@ export class ChunkPlayer {
 
   /** Hears some cues alone, by their ids; none for all of them. */
   hearOnly(cueIds: readonly string[]) {
-    this.only = cueIds.join(",");
+    this.hear(cueIds.length > 0 ? `only=${cueIds.join(",")}` : "");
+  }
+
+  /** Hears the show as it would be with all levels matched, or as it is. */
+  hearMatched(matched: boolean) {
+    this.hear(matched ? "matched=true" : "");
+  }
+
+  private hear(how: string) {
+    this.heard = how;
     void this.refresh();
   }
 
@@ -147,7 +156,7 @@ export class ChunkPlayer {
     // The end may have moved.
     this.ended = false;
     const renew = async (chunk: Scheduled) => {
-      const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, signal, this.only).catch(() => "same" as const);
+      const fetched = await this.fetchChunk(chunk.chunk, chunk.tag, signal, this.heard).catch(() => "same" as const);
       if (!signal.aborted && fetched !== "same") this.replace(chunk, fetched);
     };
     // What sounds now comes first, but it may be over before it is worked out. What follows is asked for in its order, so that what is due
@@ -175,7 +184,7 @@ export class ChunkPlayer {
   private async fillAhead(run: AbortController) {
     while (!this.ended && this.context && this.origin + this.next * chunkSeconds < this.context.currentTime + ahead) {
       const [chunk, changes] = [this.next++, this.changes];
-      const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.only).catch(() => undefined);
+      const fetched = await this.fetchChunk(chunk, undefined, run.signal, this.heard).catch(() => undefined);
       if (run.signal.aborted) return;
       if (changes !== this.changes) {
         // It may have been rendered before the change: asked for again, after what is due earlier.
@@ -278,9 +287,9 @@ export class ChunkPlayer {
 
 /** Fetches chunks from an address that gives the frames it is asked for. */
 export function chunksFrom(address: string): FetchChunk {
-  return async (chunk, tag, signal, only) => {
+  return async (chunk, tag, signal, heard) => {
     const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
-    const response = await fetch(`${address}?${frames}${only ? `&only=${only}` : ""}`, {
+    const response = await fetch(`${address}?${frames}${heard ? `&${heard}` : ""}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

@@ -1,11 +1,13 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
 import { answered, api, type Schemas } from "../api/client";
 import { keepEdited, say, useLevels } from "../api/queries";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
+import { isInDialog } from "../ui/keys";
 import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
 import { TargetsLine } from "./TargetsLine";
@@ -41,6 +43,37 @@ export default function LevelsPage() {
   );
 }
 
+/** What is heard at the playhead: the levels as they are, or as they would be matched; one key changes over. */
+function BeforeAfter() {
+  const { player } = useOpenShow();
+  const [matched, setMatched] = useState(false);
+  const hear = (after: boolean) => {
+    setMatched(after);
+    player.hearMatched(after);
+  };
+  useHotkeys("m", () => hear(!matched), { ignoreEventWhen: isInDialog });
+  useEffect(() => () => player.hearMatched(false), [player]);
+  return (
+    <span className="ml-auto flex items-center gap-2 text-sm">
+      Heard
+      <span className="join" role="group" aria-label="Which levels are heard">
+        {[false, true].map((after) => (
+          <button
+            key={`${after}`}
+            type="button"
+            className={`btn btn-xs join-item ${matched === after ? "btn-primary" : ""}`}
+            aria-pressed={matched === after}
+            title="M changes over"
+            onClick={() => hear(after)}
+          >
+            {after ? "matched" : "as they are"}
+          </button>
+        ))}
+      </span>
+    </span>
+  );
+}
+
 function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
   const { view } = useOpenShow();
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
@@ -71,16 +104,17 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
             {tenths(levels.sumPeakDbtp ?? 0)} dBTP
           </p>
         )}
+        <BeforeAfter />
         <button
           type="button"
-          className="btn btn-primary btn-sm ml-auto"
+          className="btn btn-primary btn-sm"
           disabled={wanted.every((c) => c.follows && !changes(c)) || match.isPending}
           onClick={() => match.mutate(wanted.map((c) => c.cueId))}
         >
           {off === 0 ? "All are matched" : `Match ${off === 1 ? "one level" : `${off} levels`}`}
         </button>
       </header>
-      <TargetsLine presets={levels.presets} />
+      <TargetsLine presets={levels.presets} wholeGainDb={levels.wholeGainDb} />
       <div className="mt-3 mb-4">
         <LevelCurve levels={levels} />
       </div>

@@ -1,11 +1,15 @@
 import { useOpenShow } from "../shows/ShowContext";
-import { Choice } from "../ui/fields";
+import { Choice, LevelField } from "../ui/fields";
+import { decibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
+import { DuckFields } from "./DuckFields";
 import { readLufs, tenths, type Targets, type TargetsFor } from "./words";
 
 interface Props {
   /** What each place asks for. */
   presets: readonly Targets[];
+  /** What would bring the whole to its target, in dB; null where it has no loudness. */
+  wholeGainDb: number | null;
 }
 
 const places: readonly (readonly [TargetsFor, string])[] = [
@@ -24,7 +28,7 @@ const figures = [
 ] as const;
 
 /** Where the show is heard, and how loud everything is to be there, each figure to be set. */
-export function TargetsLine({ presets }: Props) {
+export function TargetsLine({ presets, wholeGainDb }: Props) {
   const { view, edit } = useOpenShow();
   const targets = view.show.levelTargets;
   const set = (change: Partial<Targets>) =>
@@ -55,7 +59,30 @@ export function TargetsLine({ presets }: Props) {
         peaks up to{" "}
         <Lufs label="Highest true peak" value={targets.truePeakDbtp} commit={(to) => set({ truePeakDbtp: to })} /> dBTP
       </span>
+      <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1.5">
+        <span>Beds make room for voices:</span>
+        <DuckFields of="all voices" duck={view.show.duck} commit={(duck) => edit({ kind: "setShowDuck", duck })} />
+        <WholeGain wholeGainDb={wholeGainDb} />
+      </span>
     </section>
+  );
+}
+
+/** By how much the whole is louder than its cues are set, and the click that brings it to its target. */
+function WholeGain({ wholeGainDb }: { wholeGainDb: number | null }) {
+  const { view, edit } = useOpenShow();
+  const { gainDb } = view.show;
+  const set = (to: number) => edit({ kind: "setShowGain", gainDb: to });
+  const brings = wholeGainDb !== null && Math.abs(wholeGainDb - gainDb) >= 0.05;
+  return (
+    <span className="ml-auto flex items-center gap-2 whitespace-nowrap">
+      The whole by <LevelField label="The whole louder by" db={gainDb} commit={set} />
+      {brings && (
+        <button type="button" className="btn btn-xs" onClick={() => set(wholeGainDb)}>
+          {decibels(wholeGainDb)} brings it to its target
+        </button>
+      )}
+    </span>
   );
 }
 

@@ -40,6 +40,7 @@ const levels = (change: Partial<Schemas["LevelsView"]> = {}): Schemas["LevelsVie
   limited: [],
   along: [-22, -20, -21],
   kinds: [{ kind: "bed", along: [-22, -21, -22] }],
+  wholeGainDb: 0,
   presets: [levelTargets, { ...levelTargets, for: "broadcast", voiceLufs: -23 }],
   slides: [],
   cues: [bar("c1"), bar("c2", { kind: "voice", nowLufs: -15.8, targetLufs: -16, levelDb: 1, toDb: 1, follows: true })],

@@ -5,6 +5,8 @@ import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
 import { sendKept } from "./keepRun";
 import { PresenterView } from "./PresenterView";
+import { ChecksStrip } from "../checks/ChecksStrip";
+import { useFindings } from "../checks/useChecks";
 import { ReadyCard } from "./ReadyCard";
 import { RunEnd } from "./RunEnd";
 import { RunReport } from "./RunReport";
@@ -19,6 +21,7 @@ const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", se
 export default function DryRunPage() {
   const { view } = useOpenShow();
   const ready = usePrepared(view.id, "dry");
+  const findings = useFindings(view.id, view.revision);
   const { prepared, begun } = ready;
   const [recording, setRecording] = useState(false);
   const [voices, setVoices] = useState<SlideVoices>();
@@ -53,6 +56,7 @@ export default function DryRunPage() {
           />
           Record a voice for each slide, best with headphones on
         </label>
+        <ChecksStrip showId={view.id} findings={findings} />
       </ReadyCard>
       <Runs showId={view.id} />
     </div>

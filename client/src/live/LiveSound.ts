@@ -1,6 +1,7 @@
 import type { Schemas } from "../api/client";
 import { framesPerSecond } from "../ui/format";
 import limiterUrl from "./limiterWorklet?worker&url";
+import { courseOf, follow, overAt, type Speaker } from "./ducks";
 import { KeptPieces } from "./KeptPieces";
 import type { Fade, LiveCue, LiveOrder } from "./run";
 import { Stems } from "./Stem";
@@ -15,10 +16,11 @@ interface Voice {
   player: StemPlayer;
   /** Dies away when it is stopped, behind what swells it in. */
   out: GainNode;
+  /** Makes room for voices, where it is a bed. */
+  room: GainNode | undefined;
 }
 
 const heldEdge = 0.03; // seconds in which all is held or let go
-const duckSlack = 0.001;
 
 /** Carries out what is ordered, on the audio clock: each cue from its stem, which the engine rendered, so that what sounds is what was set. */
 export class LiveSound {
@@ -28,9 +30,8 @@ export class LiveSound {
   private voices = new Map<string, Voice>();
   private level = this.context.createGain();
   private hold = this.context.createGain();
-  private beds = this.context.createGain();
   readonly analyser = this.context.createAnalyser();
-  private ducking = 0;
+  private speakers: (Speaker & { cueId: string })[] = [];
   private limited = false;
 
   constructor(
@@ -38,7 +39,6 @@ export class LiveSound {
     private ended: (cueId: string) => void,
   ) {
     this.stems = new Stems(this.context, run);
-    this.beds.connect(this.level);
     this.level.connect(this.hold);
     this.analyser.connect(this.context.destination);
   }
@@ -129,16 +129,30 @@ export class LiveSound {
     const gain = this.context.createGain();
     // Two fades in a row, so that a swell under way is not broken off by the way out.
     const out = this.context.createGain();
-    gain.connect(out).connect(cue.kind === "bed" ? this.beds : this.level);
-    const begun = (at: number) => void gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
+    const room = cue.kind === "bed" ? this.context.createGain() : undefined;
+    if (room) gain.connect(room).connect(out).connect(this.level);
+    else gain.connect(out).connect(this.level);
+    const begun = (at: number) => {
+      gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
+      // What swells in under a voice is as low from its beginning.
+      const [first] = room ? courseOf(this.speakers, cue.overDb, at) : [];
+      if (room && first) room.gain.value = 10 ** (first.db / 20);
+      if (cue.duck) this.speakers.push({ duck: cue.duck, origin: at - fromMs / 1000, until: Infinity, cueId: cue.id });
+      this.makeRoom();
+    };
     const ended = () => {
       out.disconnect();
       if (this.voices.get(cue.id) === voice) this.ended(cue.id);
     };
     const from = Math.round((fromMs / 1000) * framesPerSecond);
-    const voice = { cue, fromMs, out, player: new StemPlayer(this.context, stem, gain, { begun, ended }, from) };
+    const voice: Voice = {
+      cue,
+      fromMs,
+      out,
+      room,
+      player: new StemPlayer(this.context, stem, gain, { begun, ended }, from),
+    };
     this.voices.set(cue.id, voice);
-    this.duck();
   }
 
   private stop(cueId: string, fade: Fade) {
@@ -148,32 +162,29 @@ export class LiveSound {
     const at = this.context.currentTime;
     voice.out.gain.setValueCurveAtTime(this.curve(fade).reverse(), at, fade.ms / 1000);
     voice.player.stop(at + fade.ms / 1000 + 0.01);
-    this.duck();
+    this.falls(cueId);
   }
 
   private drop(cueId: string) {
     this.voices.get(cueId)?.out.disconnect();
     this.voices.delete(cueId);
-    this.duck();
+    this.falls(cueId);
   }
 
   private curve = (fade: Fade) => Float32Array.from(this.run.curves[fade.curve] ?? [0, 1]);
 
-  /** Beds make room as long as a voice sounds for which they are to, and a while after. */
-  private duck() {
-    const { gain, attackMs, holdMs, releaseMs } = this.run.duck;
-    const voices = [...this.voices.values()].filter((v) => v.cue.ducks).length;
-    const [at, param] = [this.context.currentTime, this.beds.gain];
-    if (voices > 0 && this.ducking === 0) {
-      param.cancelScheduledValues(at);
-      param.setValueAtTime(Math.max(param.value, duckSlack), at);
-      param.exponentialRampToValueAtTime(gain, at + attackMs / 1000);
-    } else if (voices === 0 && this.ducking > 0) {
-      const up = at + holdMs / 1000;
-      param.cancelScheduledValues(at);
-      param.setValueAtTime(gain, up);
-      param.exponentialRampToValueAtTime(1, up + releaseMs / 1000);
-    }
-    this.ducking = voices;
+  /** A voice falls silent: beds come up again. */
+  private falls(cueId: string) {
+    const now = this.context.currentTime;
+    for (const speaker of this.speakers) if (speaker.cueId === cueId) speaker.until = Math.min(speaker.until, now);
+    this.makeRoom();
+  }
+
+  /** Beds make room while voices really speak, each as far as it is too loud for them. */
+  private makeRoom() {
+    const now = this.context.currentTime;
+    this.speakers = this.speakers.filter((s) => overAt(s) > now);
+    for (const { room, cue } of this.voices.values())
+      if (room) follow(room.gain, courseOf(this.speakers, cue.overDb, now), now);
   }
 }

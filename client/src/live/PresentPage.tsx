@@ -1,5 +1,7 @@
 import { useState } from "react";
 import { useParams } from "react-router";
+import { ChecksStrip } from "../checks/ChecksStrip";
+import { useFindings } from "../checks/useChecks";
 import { ClickerDialog } from "./ClickerDialog";
 import { HandWaits } from "./HandWaits";
 import { PresenterView } from "./PresenterView";
@@ -17,6 +19,7 @@ export default function PresentPage() {
   const { showId = "" } = useParams();
   const ready = usePrepared(showId, "present");
   const { prepared, manner, begun } = ready;
+  const findings = useFindings(showId, prepared?.stage.view.revision);
   return (
     <div data-theme="lantern" className="bg-base-200 text-base-content h-screen">
       {begun && prepared ? (
@@ -33,6 +36,7 @@ export default function PresentPage() {
           ]}
         >
           {manner !== "hand" && prepared && <HandWaits names={prepared.stage.view.waitsForHand} />}
+          <ChecksStrip showId={showId} findings={findings} />
         </ReadyCard>
       )}
     </div>

@@ -30,7 +30,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const [fraction, setFraction] = useState(0);
   const [problem, setProblem] = useState<string>();
   const [prepared, setPrepared] = useState<Prepared>();
-  const [manner, setManner] = useState<Manner>("hand");
+  const [chosen, setManner] = useState<Manner>();
   const [begun, setBegun] = useState(false);
   useEffect(() => {
     const cancel = new AbortController();
@@ -65,6 +65,8 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       stage?.end();
     };
   }, [showId, kind]);
+  const byItself = kind === "present" && prepared?.stage.view.show.showing.byItself;
+  const manner = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
     const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
     setBegun(sounds);

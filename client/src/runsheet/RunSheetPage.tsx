@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { useLocation } from "react-router";
 import { useDrop } from "../api/queries";
 import { AtPlayhead } from "../details/AtPlayhead";
 import { CueDetails } from "../details/cue/CueDetails";
@@ -17,7 +18,9 @@ import { useCueKeys } from "./useCueKeys";
 /** The main screen: the sounds, the run sheet, what is selected, and the whole show lying flat below. */
 export function RunSheetPage() {
   const { view } = useOpenShow();
-  const [selection, setSelection] = useState<Selection>();
+  // Whoever comes here for something finds it chosen.
+  const came = (useLocation().state as { select?: Selection } | null)?.select;
+  const [selection, setSelection] = useState<Selection>(came);
   // The sound chosen last, to be laid on slides by keyboard.
   const [lastSound, setLastSound] = useState<string>();
   const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));

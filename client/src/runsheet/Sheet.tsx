@@ -70,6 +70,15 @@ export function Sheet({ selection, select, drop }: Props) {
   const shown = rowsIn(rows, sight.top, sight.bottom);
   const lying = useMemo(() => lyingOn(view), [view]);
 
+  // What was chosen before the sheet was here is brought into sight.
+  const came = useRef(selection);
+  useEffect(() => {
+    const slideId = selectedSlides(came.current)[0] ?? cuesFirst(view, selectedCues(came.current)[0]);
+    const row = rows.find((r) => r.slideId === slideId);
+    came.current = undefined;
+    if (row && scroller.current) scroller.current.scrollTop = row.top - row.height;
+  }, [rows, view]);
+
   const choose = (next: RowMode) => {
     localStorage.setItem(modePlace, next);
     setMode(next);
@@ -298,3 +307,7 @@ function Mode({ name, on, press }: { name: string; on: boolean; press: () => voi
     </button>
   );
 }
+
+/** The slide a cue begins on. */
+const cuesFirst = (view: ShowView, cueId: string | undefined) =>
+  view.show.cues.find((c) => c.id === cueId)?.span?.first;

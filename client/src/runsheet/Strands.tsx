@@ -1,5 +1,6 @@
 import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { Cue } from "../api/client";
+import { useFindings, type Finding } from "../checks/useChecks";
 import { useOpenShow } from "../shows/ShowContext";
 import { hang, useBands, type HungStrand } from "./bands";
 import { rowAt, sheetHeight, type Row } from "./layout";
@@ -20,6 +21,8 @@ interface Props {
   selectSlide: (slideId: string, keys: Keys) => void;
 }
 
+const isClash = ({ found, leftSo }: Finding) => found.check === "beds-together" && !leftSo;
+
 interface Box {
   x: number;
   y: number;
@@ -30,7 +33,8 @@ interface Box {
 /** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const { view } = useOpenShow();
-  const { strands, findings } = view;
+  const { strands } = view;
+  const findings = useFindings(view.id, view.revision);
   const bands = useBands();
   const { cues, sounds } = view.show;
   const hung = useMemo(() => {
@@ -46,7 +50,10 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const [box, setBox] = useState<Box>();
   const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
-  const clashOf = useMemo(() => new Map(findings.map((c) => [c.cueIds.at(-1), c.sentence])), [findings]);
+  const clashOf = useMemo(
+    () => new Map(findings.filter(isClash).map(({ found }) => [found.cueIds.at(-1), found.sentence])),
+    [findings],
+  );
 
   // A finger on a strand draws it, not the sheet: shapes within a drawing have no touch-action of their own.
   const drawing = useRef<SVGSVGElement>(null);

@@ -8,6 +8,7 @@ const keys: readonly (readonly [string, readonly (readonly [string, string])[]])
       ["Ctrl Z, Ctrl Y", "undo, redo"],
       ["?", "this sheet"],
       ["Escape", "choose nothing"],
+      ["M on Levels", "hear it matched, or as it is"],
     ],
   ],
   [

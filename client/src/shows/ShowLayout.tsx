@@ -1,6 +1,6 @@
 import { Headphones, History, Keyboard, Moon, Redo2, Sun, Undo2 } from "lucide-react";
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useState, type DragEvent } from "react";
+import { useEffect, useMemo, useState, type DragEvent, type ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, NavLink, Outlet, useParams } from "react-router";
 import type { ShowView } from "../api/client";
@@ -14,6 +14,7 @@ import { isForControl, isInDialog } from "../ui/keys";
 import { useTheme } from "../ui/theme";
 import { RunningTime } from "../time/RunningTime";
 import { ValueField } from "../ui/ValueField";
+import { ChecksCount } from "../checks/ChecksCount";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysDialog } from "./KeysDialog";
 import { ActionsContext, ShowContext, type ShowActions } from "./ShowContext";
@@ -93,6 +94,9 @@ export function ShowLayout() {
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/fit`} name="Fit" deep />
             <View to={`/shows/${showId}/levels`} name="Levels" />
+            <View to={`/shows/${showId}/checks`} name="Checks">
+              <ChecksCount />
+            </View>
             <View to={`/shows/${showId}/dry-run`} name="Dry run" />
             <View to={`/shows/${showId}/export`} name="Export" />
             <View to={`/shows/${showId}/present`} name="Present" />
@@ -138,7 +142,17 @@ export function ShowLayout() {
 }
 
 /** A view; a deep one has places of its own below its address. */
-function View({ to, name, deep = false }: { to: string; name: string; deep?: boolean }) {
+function View({
+  to,
+  name,
+  deep = false,
+  children,
+}: {
+  to: string;
+  name: string;
+  deep?: boolean;
+  children?: ReactNode;
+}) {
   return (
     <NavLink
       to={to}
@@ -148,6 +162,7 @@ function View({ to, name, deep = false }: { to: string; name: string; deep?: boo
       }
     >
       {name}
+      {children}
     </NavLink>
   );
 }
@@ -156,7 +171,7 @@ interface IconButtonProps {
   label: string;
   off?: boolean;
   press: () => void;
-  children: React.ReactNode;
+  children: ReactNode;
 }
 
 function IconButton({ label, off = false, press, children }: IconButtonProps) {

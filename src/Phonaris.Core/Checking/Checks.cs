@@ -1,17 +1,72 @@
-using Phonaris.Core.Timing;
+using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>All checks, one after the other: for the run sheet, the dry run and the report of a live run.</summary>
+/// <summary>All checks, one after the other: for the run sheet, the checks view, the dry run, before exporting and showing, and for scripts.</summary>
 public static class Checks
 {
-    /// <summary>The checks.</summary>
-    public static IReadOnlyList<ICheck> All { get; } = [new Clashes(), new Misfits()];
+    /// <summary>The checks, in the order of the work.</summary>
+    public static IReadOnlyList<ICheck> All { get; } =
+    [
+        new MissingSounds(), new DamagedSounds(), new LargeSounds(),
+        new WaitsForHand(), new NeverBegins(), new LateBeginnings(), new Clashes(), new VoicesTogether(), new WaitingLoops(), new Hotspots(), new HiddenCues(), new ParkedCues(), new UnusedSounds(),
+        new CutVoices(), new LongVoices(), new AbruptEnds(), new SilentSlides(), new SilentEnd(), new CutByEnd(),
+        new OffTarget(), new LevelJumps(), new DrownedVoices(), new LimiterAtWork(),
+        new Misfits(), new AudibleJoins(), new LongTransitions(), new LateSteps(), new MissedAim(),
+        new UnknownRights(), new MissingCredits(), new NoLeave(),
+    ];
 
-    /// <summary>What all of them find in a show.</summary>
-    public static ValueList<Finding> Of(TimedShow show)
+    /// <summary>What all of them find in a show, the gravest first, and of those as grave what comes first; what is left so included.</summary>
+    public static ValueList<Finding> Of(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return [.. All.SelectMany(check => check.Find(show))];
+        return [.. All.SelectMany(check => check.Find(show)).DistinctBy(f => f.Key).OrderBy(f => f.Gravity).ThenBy(f => f.SlideId is { } id ? show.Show.SlideIndex(id) : int.MaxValue)];
+    }
+
+    /// <summary>Whether a finding is left so.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="finding">What was found in it.</param>
+    public static bool IsLeftSo(this Shows.Show show, Finding finding)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(finding);
+        return show.LeftSo.Contains(finding.Key);
+    }
+
+    /// <summary>How often it is looked what the remedies brought about.</summary>
+    private const int MostPasses = 4;
+
+    /// <summary>
+    /// The edit that puts right what can be put right without asking: the first safe remedy of each finding that is not left so, and of what those bring
+    /// about; null for none.
+    /// </summary>
+    /// <param name="show">The show.</param>
+    /// <param name="find">Finds what is to be found in a show.</param>
+    public static Several? PutRight(Shows.Show show, Func<Shows.Show, IEnumerable<Finding>> find)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(find);
+        List<Edit> edits = [];
+        for (var pass = 0; pass < MostPasses && SafeOf(show, find(show)) is { Count: > 0 } safe; pass++)
+        {
+            foreach (var edit in safe) show = show.Apply(edit).Show;
+            edits.AddRange(safe);
+        }
+        return edits.Count == 0 ? null : new([.. edits], edits.Count == 1 ? "One finding put right" : $"{edits.Count} findings put right");
+    }
+
+    private static List<Edit> SafeOf(Shows.Show show, IEnumerable<Finding> findings)
+    {
+        var touched = new HashSet<string>();
+        List<Edit> edits = [];
+        foreach (var edit in findings.Where(f => !show.IsLeftSo(f)).Select(f => f.Remedies.FirstOrDefault(r => r.Safe)?.Edit).OfType<Edit>())
+        {
+            // Two remedies for the same thing: the graver finding has it.
+            var touches = edit.Touches(show).ToList();
+            if (touches.Any(touched.Contains)) continue;
+            touched.UnionWith(touches);
+            edits.Add(edit);
+        }
+        return edits;
     }
 }

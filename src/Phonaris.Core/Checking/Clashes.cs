@@ -8,7 +8,13 @@ namespace Phonaris.Core.Checking;
 public sealed class Clashes : ICheck
 {
     /// <inheritdoc/>
-    public IEnumerable<Finding> Find(TimedShow show)
+    public string Name => "beds-together";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A bed that lies on slides where another takes over, or begins with another and is not heard.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
         var beds = show.Schedule.Cues
@@ -22,14 +28,14 @@ public sealed class Clashes : ICheck
     }
 
     /// <summary>The beds that take over on the slides of one before them.</summary>
-    private static IEnumerable<(long StartFrame, Cue Cue)> Later(TimedShow show, Cue before, IEnumerable<(long StartFrame, Cue Cue)> later)
+    private static IEnumerable<(long StartFrame, Cue Cue)> Later(CheckedShow show, Cue before, IEnumerable<(long StartFrame, Cue Cue)> later)
     {
         if (before.Stop != CueStop.Span || show.Order.Of(show.Show, before.Span!) is not [.., var last]) return [];
         // What is to end there begins wherever it must.
         return later.TakeWhile(l => l.StartFrame < last.EndFrame).Where(l => l.Cue is not { Start.Kind: CueStartKind.End, Fit: null });
     }
 
-    private static Finding LiesOver(TimedShow show, Cue before, Cue later, long start)
+    private Finding LiesOver(CheckedShow show, Cue before, Cue later, long start)
     {
         var at = show.Order.At(start);
         var (name, other) = (show.Show.CueName(before.Id), show.Show.CueName(later.Id));
@@ -37,14 +43,14 @@ public sealed class Clashes : ICheck
         var remedy = kept is null
             ? new Remedy($"Mute {name}", new SetMuted(before.Id, true))
             : new Remedy($"End {name} with slide {kept.Number}", new SetSpan(before.Id, before.Span! with { Last = kept.SlideId }));
-        return new([before.Id, later.Id], at.SlideId, $"{name} still lies on slide {at.Number}, where {other} takes over.", remedy);
+        return new(Name, Gravity.Heard, [before.Id, later.Id], at.SlideId, $"{name} still lies on slide {at.Number}, where {other} takes over.", [remedy]);
     }
 
-    private static Finding Yields(TimedShow show, ScheduledCue yielding)
+    private Finding Yields(CheckedShow show, ScheduledCue yielding)
     {
         var (at, name) = (show.Order.At(yielding.StartFrame), show.Show.CueName(yielding.CueId));
         return new(
-            [yielding.CueId, yielding.GivesWayTo!], at.SlideId,
-            $"{name} does not sound: {show.Show.CueName(yielding.GivesWayTo!)} begins at the same moment, on slide {at.Number}.", new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true)));
+            Name, Gravity.Heard, [yielding.CueId, yielding.GivesWayTo!], at.SlideId,
+            $"{name} does not sound: {show.Show.CueName(yielding.GivesWayTo!)} begins at the same moment, on slide {at.Number}.", [new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true))]);
     }
 }

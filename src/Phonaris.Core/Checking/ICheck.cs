@@ -1,10 +1,14 @@
-using Phonaris.Core.Timing;
-
 namespace Phonaris.Core.Checking;
 
 /// <summary>One thing a show is looked over for: a file each, listed in <see cref="Checks.All"/>.</summary>
 public interface ICheck
 {
+    /// <summary>What names it, in files and for scripts: lower-case words with hyphens.</summary>
+    string Name { get; }
+
+    /// <summary>What it looks for, in words.</summary>
+    string LooksFor { get; }
+
     /// <summary>What it finds in a show, in the order of the slides.</summary>
-    IEnumerable<Finding> Find(TimedShow show);
+    IEnumerable<Finding> Find(CheckedShow show);
 }

@@ -1,6 +1,5 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
-using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
@@ -8,7 +7,13 @@ namespace Phonaris.Core.Checking;
 public sealed class Misfits : ICheck
 {
     /// <inheritdoc/>
-    public IEnumerable<Finding> Find(TimedShow show)
+    public string Name => "misfit";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A cue that can no longer be made as long as its slides by the way that was chosen.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
         return
@@ -16,7 +21,7 @@ public sealed class Misfits : ICheck
             let cue = show.Show.Cue(unfit.CueId)
             where cue.Span is not null
             select new Finding(
-                [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} sounds as it is: it cannot be {Say.Fit(cue.Fit)} to its slides. {unfit.Says}",
-                new Remedy("Leave it as it is", new SetFit(cue.Id, null)));
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} sounds as it is: it cannot be {Say.Fit(cue.Fit)} to its slides. {unfit.Says}",
+                [new Remedy("Take it as it is", new SetFit(cue.Id, null))]);
     }
 }

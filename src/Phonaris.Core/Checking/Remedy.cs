@@ -5,4 +5,5 @@ namespace Phonaris.Core.Checking;
 /// <summary>A change that is offered.</summary>
 /// <param name="Words">What it does.</param>
 /// <param name="Edit">The edit that does it.</param>
-public sealed record Remedy(string Words, Edit Edit);
+/// <param name="Safe">Whether it takes nothing away and moves nothing, so that it can be made without asking.</param>
+public sealed record Remedy(string Words, Edit Edit, bool Safe = false);

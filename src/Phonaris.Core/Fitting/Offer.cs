@@ -35,8 +35,8 @@ public sealed record Offer(string Says, Edit? Edit)
     /// <summary>What beginning so that its own ending falls on the end of its slides would come to.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
-    public static Offer ToEndTogether(Show show, string cueId, FitOf? fit)
+    /// <param name="listened">What is known of the show's sounds.</param>
+    public static Offer ToEndTogether(Show show, string cueId, Listened? listened)
     {
         ArgumentNullException.ThrowIfNull(show);
         var cue = show.Cue(cueId);
@@ -44,7 +44,7 @@ public sealed record Offer(string Says, Edit? Edit)
             [new SetFit(cue.Id, null), ReadyMade.Own.First(r => r.EndTogether == true).ToEdit(show, cue.Id)], $"{show.Sound(cue.SoundId).Name}: ends together with its slides");
         var after = show.Apply(edit).Show;
         var order = RunningOrder.Of(after);
-        var schedule = Schedule.Of(after, order, fit);
+        var schedule = Schedule.Of(after, order, listened);
         if (schedule.Cues.Concat(schedule.Silent).FirstOrDefault(c => c.CueId == cue.Id) is not { } placed) return new("It lies on no slide that is shown.", null);
         int NumberAt(long frame) => order.At(frame).Number;
         var leftOut = placed.InFrame - placed.Source.Frame(cue.InFrame);

@@ -14,6 +14,9 @@ public static class LevelMatch
     /// <summary>Levels are set in steps of a tenth of a decibel.</summary>
     private const double StepDb = 0.1;
 
+    /// <summary>How often it is looked whether lower levels have beds make less room, and so leave less above them.</summary>
+    private const int MostLooks = 4;
+
     /// <summary>What would bring each cue that has a time to its target, so that by itself and with the others it stays below the highest true peak.</summary>
     /// <param name="show">The show.</param>
     /// <param name="sounds">Its sounds.</param>
@@ -26,10 +29,10 @@ public static class LevelMatch
         var matched = sounding.Concat(show.Schedule.Silent.Select(c => CueTrack.Of(c, sounds)))
             .Where(t => cueIds?.Contains(t.Cue.CueId) != false)
             .GroupBy(t => t.Cue.CueId)
-            .Select(places => Of(show, show.Show.Cue(places.Key), [.. places]))
+            .Select(places => Of(show, show.Show.Cue(places.Key), [.. places], sounds))
             .ToList();
         var changes = matched.Where(m => m.NowLufs is not null).ToDictionary(m => m.CueId, m => m.ToDb - m.FromDb);
-        new Headroom(show.Schedule, sounding, sounds).Keep(changes, show.Show.LevelTargets.TruePeakDbtp, StepDb);
+        KeepHeadroom(show, sounding, sounds, changes);
         return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
@@ -52,15 +55,38 @@ public static class LevelMatch
         return [.. Of(show, sounds, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
-    private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks)
+    /// <summary>Lowers changes so that the highest true peak is kept.</summary>
+    private static void KeepHeadroom(TimedShow show, List<CueTrack> sounding, ILoudness sounds, Dictionary<string, double> changes)
+    {
+        var peak = show.Show.LevelTargets.TruePeakDbtp;
+        for (var look = 0; look < MostLooks; look++)
+        {
+            var before = new Dictionary<string, double>(changes);
+            // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
+            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show.Schedule, sounding, sounds).Keep(changes, peak, StepDb);
+            else
+            {
+                var changed = TimedShow.Of(
+                    show.Show with { Cues = [.. show.Show.Cues.Select(c => changes.TryGetValue(c.Id, out var by) ? c with { LevelDb = c.LevelDb + by } : c)] }, show.Places.Listened);
+                var further = changes.ToDictionary(c => c.Key, _ => 0.0);
+                new Headroom(changed.Schedule, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, StepDb);
+                foreach (var (cueId, by) in further) changes[cueId] += by;
+            }
+            if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) return;
+        }
+    }
+
+    private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks, ILoudness sounds)
     {
         var (kind, targets) = (show.Show.Sound(cue.SoundId).Kind, show.Show.LevelTargets);
-        var (now, target) = kind switch
+        var now = kind switch
         {
-            SoundKind.Bed => BedOf(show, tracks, targets),
-            SoundKind.Voice => (Loudness.Integrated(ShowLevels.StepsOf(tracks)), targets.VoiceLufs),
-            _ => (Loudness.Loudest(ShowLevels.StepsOf(tracks)), targets.SpotLufs),
+            SoundKind.Bed => BedOf(show, tracks, sounds),
+            SoundKind.Voice => Loudness.Integrated(ShowLevels.StepsOf(tracks)),
+            _ => Loudness.Loudest(ShowLevels.StepsOf(tracks)),
         };
+        // What the whole is louder, all are to be.
+        var target = targets.Of(kind) + show.Show.GainDb;
         if (now is not { } lufs) return new(cue.Id, cue.LevelDb, cue.LevelDb, null, target, false);
         // Its own peaks stay below the highest that is allowed, so that the limiter has nothing to do with it.
         var peak = Gain.ToDecibels(tracks.Max(t => t.Peaks.Max()));
@@ -70,15 +96,27 @@ public static class LevelMatch
         return new(cue.Id, cue.LevelDb, Math.Round(level, 1), lufs, target, wanted > most);
     }
 
-    /// <summary>A bed is as loud as where no voice sounds over it; where one always does, as it is then.</summary>
-    private static (double? Lufs, double Target) BedOf(TimedShow show, List<CueTrack> tracks, LevelTargets targets)
+    /// <summary>A bed is as loud as where it makes no room for a voice; where it always does, as it would be without.</summary>
+    private static double? BedOf(TimedShow show, List<CueTrack> tracks, ILoudness sounds)
     {
         List<double> alone = [];
         foreach (var track in tracks)
         {
-            for (var step = track.First; step < track.End; step++)
-                if (show.Schedule.Ducks.DbAt((long)step * Loudness.StepFrames + Loudness.StepFrames / 2) == 0) alone.Add(track.Energies[step - track.First] / Loudness.StepFrames);
+            var step = track.First;
+            foreach (var voice in show.Schedule.Ducked)
+            {
+                Add(track, step, (int)(voice.DownFrame / Loudness.StepFrames));
+                step = Math.Max(step, (int)(voice.UpFrame / Loudness.StepFrames) + 1);
+            }
+            Add(track, step, track.End);
         }
-        return alone.Count >= LeastAloneSteps ? (Loudness.Integrated([.. alone]), targets.BedLufs) : (Loudness.Integrated(ShowLevels.StepsOf(tracks)), targets.BedUnderVoiceLufs);
+        if (alone.Count >= LeastAloneSteps) return Loudness.Integrated([.. alone]);
+        var cueId = tracks[0].Cue.CueId;
+        return Loudness.Integrated(ShowLevels.StepsOf(show.Places.All.Where(p => p.Cue.Id == cueId).Select(p => CueTrack.Of(p.Scheduled, sounds))));
+
+        void Add(CueTrack track, int from, int to)
+        {
+            for (var step = from; step < Math.Min(to, track.End); step++) alone.Add(track.Energies[step - track.First] / Loudness.StepFrames);
+        }
     }
 }

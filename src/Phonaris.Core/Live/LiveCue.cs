@@ -16,13 +16,14 @@ namespace Phonaris.Core.Live;
 /// <param name="HandoverMs">How long the bed before gives way to it, where it is a bed.</param>
 /// <param name="RingsOn">Whether it goes on past its span until it has finished.</param>
 /// <param name="Return">What it does when come back to.</param>
-/// <param name="Ducks">Whether beds make room while it sounds.</param>
+/// <param name="Duck">How beds make room for it; null where they do not.</param>
+/// <param name="OverDb">How far a bed is above what it is to be under a voice, in dB: as far it goes down for one that does not say.</param>
 /// <param name="LengthMs">How long it sounds by itself; null for without end.</param>
 /// <param name="LastNumber">The number of the last slide of its span.</param>
 /// <param name="Markers">The points of its sound that have names, in milliseconds from its start.</param>
 public sealed record LiveCue(
     string Id, string CueId, string Name, SoundKind Kind, bool ByHand, string? After, long GapMs, Fade FadeIn, Fade FadeOut, long HandoverMs, bool RingsOn,
-    CueReturn Return, bool Ducks, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers);
+    CueReturn Return, LiveDuck? Duck, double OverDb, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers);
 
 /// <summary>A named point of a cue.</summary>
 /// <param name="Name">Its name.</param>

@@ -55,10 +55,14 @@ internal static class LiveStays
         var stem = LiveStem.Of(planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
-            cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return, sound.Kind == SoundKind.Voice && cue.Ducks,
-            stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
+            cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return,
+            sound.Kind == SoundKind.Voice && cue.Ducks ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
         return new(live, stem, start.Place, lastPlace, start.DelayMs, !show.Places.WaitsForHand(cue), endMs);
     }
+
+    private static double OverDb(TimedShow show, LiveStem stem, Sound sound) => sound.Kind == SoundKind.Bed
+        ? new Ducks.BedLevels(show.Show.LevelTargets.BedUnderVoiceLufs + show.Show.GainDb, show.Places.Listened, sound.Figures).Depth(stem.Cue, 0, stem.Cue.LengthFrames)
+        : 0;
 
     private static (int Place, long DelayMs) StartOf(TimedShow show, Places where, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
     {

@@ -47,6 +47,9 @@ public sealed record Cue(
     /// <summary>Whether beds make room while it sounds, where it is a voice.</summary>
     public bool Ducks { get; init; } = true;
 
+    /// <summary>How they do; null for as the show has it.</summary>
+    public Duck? Duck { get; init; }
+
     /// <summary>How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.</summary>
     public long HandoverMs { get; init; } = DefaultHandoverMs;
 

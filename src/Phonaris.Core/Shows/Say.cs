@@ -28,6 +28,12 @@ public static class Say
     /// <summary>A level: <c>−14.0 dB</c>.</summary>
     public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(db < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
 
+    /// <summary>What lies between two loudnesses: <c>4.5 LU</c>.</summary>
+    public static string Loudness(double lu) => string.Create(CultureInfo.InvariantCulture, $"{lu:0.0} LU");
+
+    /// <summary>A true peak: <c>−1.0 dBTP</c>, <c>+0.3 dBTP</c>.</summary>
+    public static string Peak(double dbtp) => string.Create(CultureInfo.InvariantCulture, $"{(dbtp < 0 ? "−" : "+")}{Math.Abs(dbtp):0.0} dBTP");
+
     /// <summary>A speed: <c>1.25 ×</c>.</summary>
     public static string Times(double speed) => string.Create(CultureInfo.InvariantCulture, $"{speed:0.###} ×");
 
@@ -38,6 +44,15 @@ public static class Say
         CueStop.Step => "at a step",
         CueStop.Show => "with the show",
         _ => "with its span",
+    };
+
+    /// <summary>Where a show is heard: <c>on the open web</c>.</summary>
+    public static string Where(Destination where) => where switch
+    {
+        Destination.Inside => "inside the organisation",
+        Destination.Web => "on the open web",
+        Destination.Sold => "where it is sold",
+        _ => "in this room",
     };
 
     /// <summary>A span: <c>slides 1–4</c>, <c>slide 3</c> or <c>parked</c>. Hidden slides are not counted.</summary>

@@ -14,6 +14,24 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <summary>How loud it is to be.</summary>
     public LevelTargets LevelTargets { get; init; } = LevelTargets.Web;
 
+    /// <summary>By how much the whole is louder than its cues are set, in dB.</summary>
+    public double GainDb { get; init; }
+
+    /// <summary>The least of <see cref="GainDb"/>.</summary>
+    public const double LeastGainDb = -24;
+
+    /// <summary>The greatest of <see cref="GainDb"/>.</summary>
+    public const double GreatestGainDb = 12;
+
+    /// <summary>How beds make room for voices that have no way of their own.</summary>
+    public Duck Duck { get; init; } = Duck.Usual;
+
+    /// <summary>How it is shown.</summary>
+    public Showing Showing { get; init; } = Showing.Usual;
+
+    /// <summary>What checks found and is left so, by what names it, in order.</summary>
+    public ValueList<string> LeftSo { get; init; } = [];
+
     /// <summary>A show with nothing in it yet.</summary>
     public static Show Empty(string title) => new(title, [], [], [], []);
 

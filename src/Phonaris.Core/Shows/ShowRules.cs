@@ -20,6 +20,10 @@ public static partial class ShowRules
         RenameShow.Validate(show.Title);
         SetTarget.Validate(show.TargetMs);
         SetLevelTargets.Validate(show.LevelTargets);
+        SetShowGain.Validate(show.GainDb);
+        SetDuck.Validate(show.Duck);
+        SetShowing.Validate(show.Showing);
+        LeaveSo.Validate(show.LeftSo);
         Ids("slides", show.Slides.Select(s => s.Id));
         if (show.Slides.Count > AddSlides.MostSlides) throw new RuleException($"A show holds at most {AddSlides.MostSlides:N0} slides.", "slides");
         foreach (var slide in show.Slides) Validate(slide);

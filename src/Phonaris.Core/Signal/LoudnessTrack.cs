@@ -48,15 +48,15 @@ public sealed class LoudnessTrack
     {
         // The filters are led in by what comes before.
         var before = Math.Min(from, LoudnessMeter.RunInSteps);
-        var samples = new float[((before + count) * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
+        var samples = new float[((before + count) * Loudness.StepFrames + TruePeak.FramesAfter) * Values.Frames.Channels];
         sound.Read((long)(from - before) * Loudness.StepFrames, samples);
         var meter = new LoudnessMeter();
-        meter.Add(samples.AsSpan(0, (before + count) * Loudness.StepFrames * Frames.Channels));
+        meter.Add(samples.AsSpan(0, (before + count) * Loudness.StepFrames * Values.Frames.Channels));
         for (var step = 0; step < count; step++) squares[step] = (float)meter.Steps[before + step];
-        var around = new float[(TruePeak.FramesBefore + Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
+        var around = new float[(TruePeak.FramesBefore + Loudness.StepFrames + TruePeak.FramesAfter) * Values.Frames.Channels];
         for (var step = 0; step < count; step++)
         {
-            var at = ((before + step) * Loudness.StepFrames - TruePeak.FramesBefore) * Frames.Channels;
+            var at = ((before + step) * Loudness.StepFrames - TruePeak.FramesBefore) * Values.Frames.Channels;
             if (at >= 0) peaks[step] = TruePeak.Of(samples.AsSpan(at, around.Length));
             else
             {
@@ -65,6 +65,21 @@ public sealed class LoudnessTrack
                 peaks[step] = TruePeak.Of(around);
             }
         }
+    }
+
+    /// <summary>Its length in frames, to a whole step.</summary>
+    public long Frames => (long)_peaks.Length * Loudness.StepFrames;
+
+    /// <summary>Where it speaks, if it is a voice.</summary>
+    public ValueList<FrameStretch> Spoken => _spoken ??= VoiceActivity.Of(this);
+    private ValueList<FrameStretch>? _spoken;
+
+    /// <summary>The mean squares of its weighted samples, step by step.</summary>
+    public double[] MeanSquares()
+    {
+        var squares = new double[_peaks.Length];
+        for (var step = 0; step < squares.Length; step++) squares[step] = (_sums[step + 1] - _sums[step]) / Loudness.StepFrames;
+        return squares;
     }
 
     /// <summary>The sum of the squares of the weighted samples of a stretch; between steps it grows evenly.</summary>
@@ -87,11 +102,8 @@ public sealed class LoudnessTrack
     public byte[] ToBytes()
     {
         var numbers = new float[2 * _peaks.Length];
-        for (var step = 0; step < _peaks.Length; step++)
-        {
-            numbers[2 * step] = (float)((_sums[step + 1] - _sums[step]) / Loudness.StepFrames);
-            numbers[2 * step + 1] = _peaks[step];
-        }
+        var squares = MeanSquares();
+        for (var step = 0; step < _peaks.Length; step++) (numbers[2 * step], numbers[2 * step + 1]) = ((float)squares[step], _peaks[step]);
         return MemoryMarshal.AsBytes(numbers.AsSpan()).ToArray();
     }
 

@@ -7,7 +7,6 @@ namespace Phonaris.Core.Timing;
 internal sealed class CuePlaces
 {
     private readonly Show _show;
-    private readonly FitOf? _fit;
     private readonly RunningOrder _order;
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
     private readonly Dictionary<string, string> _unfit = [];
@@ -15,14 +14,17 @@ internal sealed class CuePlaces
     private readonly HashSet<((string CueId, long StartFrame) Bed, long At)> _refuted = [];
 
     /// <summary>The places of a show's cues.</summary>
-    public CuePlaces(Show show, RunningOrder order, FitOf? fit)
+    public CuePlaces(Show show, RunningOrder order, Listened listened)
     {
-        (_show, _order, _fit) = (show, order, fit);
+        (_show, _order, Listened) = (show, order, listened);
         PlaceAll();
         if (!show.Cues.Any(c => After(c) is { } other && IsBed(other))) return;
         // What waits for a bed begins where that is taken over from, and may take over itself.
         for (var settled = -1L; TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
+
+    /// <summary>What is known of the show's sounds.</summary>
+    public Listened Listened { get; }
 
     /// <summary>The cues that have a time, in the show's order, each with its cue and sound.</summary>
     public IEnumerable<(ScheduledCue Scheduled, Cue Cue, Sound Sound)> All =>
@@ -187,11 +189,12 @@ internal sealed class CuePlaces
         var rounds = fitted is null ? cue.Rounds : 1;
         return new(
             cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
-            Gain.FromDecibels(cue.LevelDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
+            Gain.FromDecibels(cue.LevelDb + _show.GainDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
         {
             Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
             FittedBy = fitted?.Method,
             EndsItself = fitted?.EndsNaturally ?? false,
+            WorstJoin = fitted?.Joins.MaxBy(j => j.Percentile),
         };
     }
 
@@ -200,7 +203,7 @@ internal sealed class CuePlaces
     {
         try
         {
-            return _fit?.Invoke(sound, cue, length);
+            return Listened.Fit?.Invoke(sound, cue, length);
         }
         catch (RuleException e)
         {

@@ -1,7 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
@@ -15,34 +14,33 @@ namespace Phonaris.Core.Timing;
 /// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
-    /// <summary>How beds make room for voices, along the show.</summary>
-    public Envelope Ducks { get; init; } = Envelope.Even;
+    /// <summary>Where voices speak for which beds make room, along the show.</summary>
+    public ValueList<Ducked> Ducked { get; init; } = [];
 
     /// <summary>The schedule of a show.</summary>
-    public static Schedule Of(Show show, FitOf? fit = null) => Of(show, RunningOrder.Of(show), fit);
+    public static Schedule Of(Show show, Listened? listened = null) => Of(show, RunningOrder.Of(show), listened);
 
     /// <summary>The schedule of a show whose running order is known.</summary>
     /// <param name="show">The show.</param>
     /// <param name="order">Its running order.</param>
-    /// <param name="fit">Works out what recipes come to; null where nothing is known of the music: fitted cues sound as they are then.</param>
-    public static Schedule Of(Show show, RunningOrder order, FitOf? fit = null)
+    /// <param name="listened">What is known of its sounds.</param>
+    public static Schedule Of(Show show, RunningOrder order, Listened? listened = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(order);
-        return Of(order, new CuePlaces(show, order, fit));
+        return Of(show, order, new CuePlaces(show, order, listened ?? Listened.Nothing));
     }
 
     /// <summary>The schedule of cues whose places are known.</summary>
-    internal static Schedule Of(RunningOrder order, CuePlaces places)
+    internal static Schedule Of(Show show, RunningOrder order, CuePlaces places)
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
-        var ducks = Timing.Ducks.Of(heard
-            .Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks)
-            .Select(p => (p.Scheduled.StartFrame, p.Scheduled.EndFrame)));
+        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
+        var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
-            .Select(b => b with { Envelope = b.Envelope + ducks.Within(b.StartFrame, b.EndFrame) })
+            .Select(b => b with { Envelope = b.Envelope + Ducks.For(b, ducked, new(under, places.Listened, show.Sound(b.SoundId).Figures)) })
             .ToDictionary(Name);
         var silent = yielding.Select(Name).ToHashSet();
         return new(
@@ -50,7 +48,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             [.. heard.Where(p => !silent.Contains(Name(p.Scheduled))).Select(p => beds.GetValueOrDefault(Name(p.Scheduled), p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
             places.Unfit)
-        { Ducks = ducks };
+        { Ducked = ducked };
 
         static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
@@ -58,12 +56,12 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cueId">The cue.</param>
-    /// <param name="fit">Works out what recipes come to.</param>
+    /// <param name="listened">What is known of the show's sounds.</param>
     /// <exception cref="RuleException">It has no time, or its recipe does not do for it.</exception>
-    public static Schedule Alone(Show show, string cueId, FitOf fit)
+    public static Schedule Alone(Show show, string cueId, Listened listened)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = new CuePlaces(show, RunningOrder.Of(show), fit);
+        var places = new CuePlaces(show, RunningOrder.Of(show), listened);
         if (places.Unfit.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
         var placed = places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault()
             ?? throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
@@ -77,7 +75,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     public static Schedule Whole(Show show, string cueId)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var whole = new CuePlaces(show, RunningOrder.Of(show), null).Whole(show.Cue(cueId));
+        var whole = new CuePlaces(show, RunningOrder.Of(show), Listened.Nothing).Whole(show.Cue(cueId));
         return FromZero(whole, whole.LengthFrames);
     }
 
@@ -98,7 +96,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     public static IReadOnlyList<(Cue Cue, long Frames)> LengthsFor(Show show, IEnumerable<Cue> cues)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = new CuePlaces(show, RunningOrder.Of(show), null);
+        var places = new CuePlaces(show, RunningOrder.Of(show), Listened.Nothing);
         return [.. cues.Select(c => (c, places.RoomFor(c)))];
     }
 

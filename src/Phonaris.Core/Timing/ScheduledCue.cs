@@ -40,6 +40,9 @@ public sealed record ScheduledCue(
     /// <summary>Whether it was made as long as its slides so that it ends by itself.</summary>
     public bool EndsItself { get; init; }
 
+    /// <summary>Of the joins of a fitted cue, the one that is most likely to be heard; null where there are none.</summary>
+    public Join? WorstJoin { get; init; }
+
     /// <summary>The bed that begins at the same moment, so that this one does not sound; or null.</summary>
     public string? GivesWayTo { get; init; }
 

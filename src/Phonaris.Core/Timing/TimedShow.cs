@@ -5,7 +5,7 @@ namespace Phonaris.Core.Timing;
 /// <summary>A show with its times, worked out once for whoever draws, checks, explains or prints it.</summary>
 public sealed class TimedShow
 {
-    private TimedShow(Show show, RunningOrder order, CuePlaces places) => (Show, Order, Places, Schedule) = (show, order, places, Schedule.Of(order, places));
+    private TimedShow(Show show, RunningOrder order, CuePlaces places) => (Show, Order, Places, Schedule) = (show, order, places, Schedule.Of(show, order, places));
 
     /// <summary>The show.</summary>
     public Show Show { get; }
@@ -21,10 +21,10 @@ public sealed class TimedShow
 
     /// <summary>The times of a show.</summary>
     /// <param name="show">The show.</param>
-    /// <param name="fit">Works out what recipes come to; null where nothing is known of the music: fitted cues sound as they are then.</param>
-    public static TimedShow Of(Show show, FitOf? fit = null)
+    /// <param name="listened">What is known of its sounds.</param>
+    public static TimedShow Of(Show show, Listened? listened = null)
     {
         var order = RunningOrder.Of(show);
-        return new(show, order, new(show, order, fit));
+        return new(show, order, new(show, order, listened ?? Listened.Nothing));
     }
 }

@@ -35,7 +35,7 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
         ArgumentNullException.ThrowIfNull(settings);
         if (slides.Count == 0) throw new RuleException("There are no slides to make a film of. Bring in a deck first.");
         var order = PictureOrder.Of(show, slides, settings.Fps);
-        var schedule = Schedule.Of(show, sounds.Fits.Of);
+        var schedule = Schedule.Of(show, sounds.Listened);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
         var pictureTrack = new PictureTrack(order, settings, derived, pictures);
         var soundTrack = new SoundTrack(schedule, sounds.Open, derived, start, end);

@@ -123,7 +123,15 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
         foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null && !problems.ContainsKey(c.SoundId)).Select(c => show.Sound(c.SoundId).Media).Distinct())
             await Fits.PieceAsync(media, cancel);
+        await Loudness.PrepareAsync(HeardTogether(show).Where(s => !problems.ContainsKey(s.Id)).Select(s => new SoundSource(s.Media, 1)), cancel);
         return problems;
+    }
+
+    /// <summary>The sounds that beds make room for, and those of the beds.</summary>
+    private static IEnumerable<Sound> HeardTogether(Show show)
+    {
+        var heard = show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).Distinct().Select(show.Sound).ToList();
+        return heard.Exists(s => s.Kind == SoundKind.Voice) ? heard.Where(s => s.Kind != SoundKind.Spot) : [];
     }
 
     /// <summary>What is known of sounds as music, and what recipes come to.</summary>
@@ -133,6 +141,10 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>How loud sounds are along their course, and what was measured of shows.</summary>
     public LoudnessTracks Loudness => _loudness ??= new(derived, Open);
     private LoudnessTracks? _loudness;
+
+    /// <summary>What is known of sounds by having listened to them.</summary>
+    public Listened Listened => _listened ??= new(Fits.Of, media => Loudness.TrackOf(new(media, 1)));
+    private Listened? _listened;
 
     /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
     /// <param name="hash">Its content hash.</param>

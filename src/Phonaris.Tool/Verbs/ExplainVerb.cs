@@ -19,7 +19,7 @@ internal static class ExplainVerb
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             var (order, number) = (RunningOrder.Of(show).Slides, parsed.GetValue(slide));
             if (number < 1 || number > order.Count) throw new RuleException($"The show has slides 1 to {order.Count}; there is no slide {number}.", "slide");
-            var explained = Explanation.Of(TimedShow.Of(show, workshop.Sounds.Fits.Of), order[number - 1].SlideId);
+            var explained = Explanation.Of(TimedShow.Of(show, workshop.Sounds.Listened), order[number - 1].SlideId);
             return (
                 new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, remedy = e.Remedy?.Words }) },
                 string.Join('\n', explained.Select(e => e.Remedy is null ? e.Sentence : $"{e.Sentence}  ({e.Remedy.Words})")));

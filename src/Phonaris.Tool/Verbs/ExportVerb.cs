@@ -32,12 +32,12 @@ internal static class ExportVerb
                 throw new RuleException($"{file}: the ending says what to make. mp4, wav, flac, csv and html can be made.");
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             if (format is ".csv" or ".html")
-                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(TimedShow.Of(show, workshop.Sounds.Fits.Of)), format), cancel);
+                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(TimedShow.Of(show, workshop.Sounds.Listened)), format), cancel);
             else if (format == ".mp4")
                 await workshop.Films.ExportAsync(show, chosen, Settings(parsed.GetValue(size)!, parsed.GetValue(fps)), file, null, cancel);
             else
                 await SoundEncoder.WriteAsync(
-                    Schedule.Of(show, workshop.Sounds.Fits.Of), workshop.Sounds.Open, start, end, format == ".wav" ? SoundFileFormat.Wav : SoundFileFormat.Flac, file, null, cancel);
+                    Schedule.Of(show, workshop.Sounds.Listened), workshop.Sounds.Open, start, end, format == ".wav" ? SoundFileFormat.Wav : SoundFileFormat.Flac, file, null, cancel);
             var bytes = new FileInfo(file).Length;
             return (new { file, frames = end - start, bytes }, $"{file}, {Say.Time(end - start)}, {bytes / 1e6:0.0} MB");
         });

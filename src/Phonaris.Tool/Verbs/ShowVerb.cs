@@ -18,7 +18,7 @@ internal static class ShowVerb
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             var order = RunningOrder.Of(show);
-            var schedule = Schedule.Of(show, order, workshop.Sounds.Fits.Of);
+            var schedule = Schedule.Of(show, order, workshop.Sounds.Listened);
             return (
                 new { show.Title, show.Slides, show.Sounds, show.Cues, runningOrder = order, schedule },
                 Text(show, order, schedule));

@@ -20,6 +20,8 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
     {
         var file = JsonSerializer.Deserialize<NewSound>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
+        // Beds make room for voices by it: it is there before anything is laid.
+        await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         var sound = Sound.BroughtIn(NewId.Next(), file.Hash, file.Name, prepared.Figures, prepared.Tags, file.Kind);
         var after = await changes.ApplyAsync(job.ShowId, show => Known(show, file.Hash) is null ? ToEdit(show, sound, file.SlideId) : null, cancel);
         return Known(after.Show, file.Hash)!.Id;

@@ -30,7 +30,7 @@ internal sealed class ExportShow(FilmExporter films, SoundLibrary sounds, Export
             await films.ExportAsync(show, order.Slides, FilmSettings.Of(width, height, fps), files.PathOf(file), progress, cancel);
         else
             await SoundEncoder.WriteAsync(
-                Schedule.Of(show, order, sounds.Fits.Of), sounds.Open, 0, order.TotalFrames,
+                Schedule.Of(show, order, sounds.Listened), sounds.Open, 0, order.TotalFrames,
                 format == ExportFormat.Wav ? SoundFileFormat.Wav : SoundFileFormat.Flac, files.PathOf(file), progress, cancel);
         return file;
     }

@@ -34,7 +34,7 @@ internal static class FitEndpoints
             var ends = sounds.Fits.Fitter(sound.Media, cue.InFrame, cue.OutFrame).Ends(length);
             return TypedResults.Ok(new FitsView(
                 length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.BeatsPerBar, compared,
-                [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], Offer.ToRepace(stored.Show, cueId), Offer.ToEndTogether(stored.Show, cueId, sounds.Fits.Of)));
+                [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], Offer.ToRepace(stored.Show, cueId), Offer.ToEndTogether(stored.Show, cueId, sounds.Listened)));
         });
 
         api.MapGet("/shows/{id}/cues/{cueId}/fits/moved", async Task<Results<Ok<Edit>, NotFound>> (
@@ -113,7 +113,7 @@ internal static class FitEndpoints
             recipe = recipe with { EndFrame = end };
         }
         await sounds.Fits.PieceAsync(show.Sound(cue.SoundId).Media, cancel);
-        return Schedule.Alone(show.Apply(new SetFit(cue.Id, recipe)).Show, cue.Id, sounds.Fits.Of);
+        return Schedule.Alone(show.Apply(new SetFit(cue.Id, recipe)).Show, cue.Id, sounds.Listened);
     }
 
     private static HoldLimits Limits(long? leastMs, long? greatestMs) =>

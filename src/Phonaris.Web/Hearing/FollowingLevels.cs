@@ -12,5 +12,5 @@ internal sealed class FollowingLevels(SoundLibrary sounds) : IConsequences
 {
     /// <inheritdoc/>
     public ValueList<Edit> Of(Show after) =>
-        after.Cues.Any(c => c.Follows) ? LevelMatch.Followers(TimedShow.Of(after, sounds.Fits.Of), sounds.Loudness) : [];
+        after.Cues.Any(c => c.Follows) ? LevelMatch.Followers(TimedShow.Of(after, sounds.Listened), sounds.Loudness) : [];
 }

@@ -10,15 +10,17 @@ internal static class MixEndpoints
     // A page that names what it has (If-None-Match) is told quickly that nothing changed.
     public static void MapMix(this RouteGroupBuilder api) =>
         api.MapGet("/shows/{id}/sound", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NoContent, NotFound>> (
-            string id, long from, long to, string? only, ShowStore shows, SoundLibrary sounds, Mixes mixes, HttpContext http, CancellationToken cancel) =>
+            string id, long from, long to, string? only, bool? matched, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            if (mixes.Find(stored, only, from, to) is not { } stretch) return TypedResults.NoContent();
+            var how = new HeardAs(only, matched == true);
+            if (how.Matched) await measured.OfAsync(stored, cancel);
+            else await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+            if (mixes.Find(stored, how, from, to) is not { } stretch) return TypedResults.NoContent();
             var tag = $"\"{stretch.Key}\"";
             http.Response.Headers.CacheControl = "private, no-cache";
             http.Response.Headers.ETag = tag;
             if (http.Request.Headers.IfNoneMatch == tag) return TypedResults.StatusCode(StatusCodes.Status304NotModified);
-            return Stretches.Answer(mixes.Samples(stored, only, stretch));
+            return Stretches.Answer(mixes.Samples(stored, how, stretch));
         });
 }

@@ -1,6 +1,8 @@
 using System.Collections.Concurrent;
 using Microsoft.Extensions.Caching.Memory;
+using Phonaris.Core.Levels;
 using Phonaris.Core.Mixing;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
@@ -58,26 +60,26 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
 
     /// <summary>What there is of a stretch; null for nothing.</summary>
     /// <param name="stored">The show.</param>
-    /// <param name="only">The ids of cues to be heard alone, with commas between them; null for all.</param>
+    /// <param name="how">How it is heard.</param>
     /// <param name="from">Its first frame.</param>
     /// <param name="to">The frame after its last.</param>
-    public Stretch? Find(StoredShow stored, string? only, long from, long to)
+    public Stretch? Find(StoredShow stored, HeardAs how, long from, long to)
     {
-        var schedule = Of(stored, only).Schedule;
+        var schedule = Of(stored, how).Schedule;
         if (Stretches.Within(from, to, schedule.TotalFrames) is not var (start, end)) return null;
         var (heardFrom, heardTo) = Mixer.Context(start, end);
         return new(start, end, $"{schedule.ContentKey(heardFrom, heardTo)}-{end - start}-{sounds.Renewals}");
     }
 
     /// <summary>The samples of a stretch, as a page takes them.</summary>
-    public byte[] Samples(StoredShow stored, string? only, Stretch stretch)
+    public byte[] Samples(StoredShow stored, HeardAs how, Stretch stretch)
     {
         if (_kept.TryGetValue(stretch.Key, out byte[]? known))
         {
             Given(stored);
             return known!;
         }
-        var playing = Of(stored, only);
+        var playing = Of(stored, how);
         var samples = new float[(stretch.To - stretch.From) * Frames.Channels];
         // A mixer each: one that waits for a sound to be worked out does not hold up the others.
         if (!playing.Idle.TryTake(out var mixer)) mixer = new(playing.Schedule, sounds.Open);
@@ -88,17 +90,24 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         return _kept.Keep(stretch.Key, planar, planar.Length);
     }
 
-    private Playing Of(StoredShow stored, string? only)
+    private Playing Of(StoredShow stored, HeardAs how)
     {
         var known = _shows.Find(stored.Id);
-        if (known is not null && known.Revision == stored.Revision && known.Only == only && known.Renewals == sounds.Renewals) return known;
+        if (known is not null && known.Revision == stored.Revision && known.How == how && known.Renewals == sounds.Renewals) return known;
         var renewals = sounds.Renewals;
-        var schedule = timed.Of(stored).Schedule;
-        if (only is not null) schedule = schedule.Only(only.Split(',').ToHashSet());
-        var playing = new Playing(stored.Revision, only, renewals, schedule, []);
+        var schedule = how.Matched ? Matched(timed.Of(stored)) : timed.Of(stored).Schedule;
+        if (how.Only is not null) schedule = schedule.Only(how.Only.Split(',').ToHashSet());
+        var playing = new Playing(stored.Revision, how, renewals, schedule, []);
         _shows.Keep(stored, known, playing);
         return playing;
     }
 
-    private sealed record Playing(long Revision, string? Only, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);
+    /// <summary>The schedule as it would be with all levels matched.</summary>
+    private Schedule Matched(TimedShow show)
+    {
+        var matched = LevelMatch.Of(show, sounds.Loudness).Where(m => m.NowLufs is not null).ToList();
+        return matched.Count == 0 ? show.Schedule : Schedule.Of(show.Show.Apply(LevelMatch.ToEdit(matched)).Show, sounds.Listened);
+    }
+
+    private sealed record Playing(long Revision, HeardAs How, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);
 }

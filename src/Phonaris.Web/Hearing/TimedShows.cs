@@ -16,7 +16,7 @@ internal sealed class TimedShows(SoundLibrary sounds)
         if (known is not null && known.Revision == stored.Revision && known.Renewals == sounds.Renewals) return known.Show;
         // Taken before looking: a sound that is renewed meanwhile is looked at again.
         var renewals = sounds.Renewals;
-        var made = TimedShow.Of(stored.Show, sounds.Fits.Of);
+        var made = TimedShow.Of(stored.Show, sounds.Listened);
         _latest.Keep(stored, known, new(stored.Revision, renewals, made));
         return made;
     }

@@ -13,33 +13,24 @@ internal static class LevelsEndpoints
 {
     public static void MapLevels(this RouteGroupBuilder api)
     {
-        api.MapGet("/shows/{id}/levels", async Task<Results<Ok<LevelsView>, NotFound>> (string id, ShowStore shows, SoundLibrary sounds, TimedShows timed, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/levels", async Task<Results<Ok<LevelsView>, NotFound>> (string id, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var show = await PrepareAsync(stored, sounds, timed, cancel);
+            var show = await measured.OfAsync(stored, cancel);
             return TypedResults.Ok(await Task.Run(
                 () => LevelsView.Of(
                     stored.Revision, stored.Show, ShowLevels.Of(show, sounds.Loudness), LevelMatch.Of(show, sounds.Loudness)), cancel));
         });
 
-        api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, ShowChanges changes, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, ShowChanges changes, CancellationToken cancel) =>
         {
-            if (await shows.FindAsync(id, cancel) is { } stored) await PrepareAsync(stored, sounds, timed, cancel);
+            if (await shows.FindAsync(id, cancel) is { } stored) await measured.OfAsync(stored, cancel);
             var cueIds = asked.CueIds.ToHashSet();
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
-                show => LevelMatch.Of(TimedShow.Of(show, sounds.Fits.Of), sounds.Loudness, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
+                show => LevelMatch.Of(TimedShow.Of(show, sounds.Listened), sounds.Loudness, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
                 cancel));
         });
-    }
-
-    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
-    private static async Task<TimedShow> PrepareAsync(StoredShow stored, SoundLibrary sounds, TimedShows timed, CancellationToken cancel)
-    {
-        await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-        var show = timed.Of(stored);
-        await sounds.Loudness.PrepareAsync(show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source), cancel);
-        return show;
     }
 }
 

@@ -12,12 +12,13 @@ namespace Phonaris.Web.Levels;
 /// <param name="Limited">Where the limiter is at work.</param>
 /// <param name="Along">The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS.</param>
 /// <param name="Kinds">That of each kind of sound that there is.</param>
+/// <param name="WholeGainDb">By how much the whole would have to be louder than its cues are set to come to its target, or as near as its peaks allow, in dB; null where it has no loudness.</param>
 /// <param name="Presets">The targets there are figures for.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Cues">The cues that have a time.</param>
 public sealed record LevelsView(
     long Revision, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<LimitedStretch> Limited, IReadOnlyList<double> Along,
-    IReadOnlyList<KindAlong> Kinds, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
+    IReadOnlyList<KindAlong> Kinds, double? WholeGainDb, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
 {
     /// <summary>How many parts are drawn.</summary>
     private const int Columns = 600;
@@ -31,7 +32,7 @@ public sealed record LevelsView(
         return new(
             revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Whole.TruePeakDbtp), Rounded(levels.Whole.SumPeakDbtp), levels.Whole.Limited,
             Columned(levels.Whole.ShortTermLufs),
-            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))],
+            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], WholeGain.Of(show, levels.Whole),
             [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], levels.Slides,
             [.. levels.Cues.Select(c => CueLevelsView.Of(show, c, proposed[c.CueId]))]);
     }

@@ -64,11 +64,11 @@ internal static class LiveEndpoints
         api.MapGet("/shows/{id}/runs", async (string id, RunStore kept, CancellationToken cancel) => TypedResults.Ok(await kept.ListAsync(id, cancel)));
 
         api.MapGet("/shows/{id}/runs/{runId}/report", async Task<Results<Ok<RunReportView>, NotFound>> (
-            string id, string runId, ShowStore shows, SoundLibrary sounds, TimedShows timed, RunStore kept, CancellationToken cancel) =>
+            string id, string runId, ShowStore shows, MeasuredShows measured, RunStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored || await kept.FindAsync(id, runId, cancel) is not { } run) return TypedResults.NotFound();
-            await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), Checks.Of(timed.Of(stored))));
+            var findings = await measured.FindingsAsync(stored, cancel);
+            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. findings.Where(f => !stored.Show.IsLeftSo(f))]));
         });
     }
 }
@@ -87,5 +87,5 @@ public sealed record ToldRun(string Kind, DateTime StartedAt, bool Ended, RunLog
 /// <summary>The report of a run.</summary>
 /// <param name="Run">The run.</param>
 /// <param name="Report">What it was like.</param>
-/// <param name="Findings">What the show should be warned about.</param>
+/// <param name="Findings">What the show should be warned about, what is left so left out.</param>
 public sealed record RunReportView(KeptRun Run, RunReport Report, IReadOnlyList<Finding> Findings);

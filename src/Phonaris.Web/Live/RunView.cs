@@ -17,12 +17,11 @@ namespace Phonaris.Web.Live;
 /// <param name="PieceFrames">How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.</param>
 /// <param name="Explained">By slide, what is planned to sound there and why, or why it is silent.</param>
 /// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
-/// <param name="Duck">How beds make room while a voice sounds.</param>
 /// <param name="WaitsForHand">The names of what does not sound by itself: it waits for a hand, or for what does.</param>
 /// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
 public sealed record RunView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems, int PieceFrames,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, DuckView Duck, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
 {
     private const int CurvePoints = 128;
 
@@ -34,7 +33,6 @@ public sealed record RunView(
             [.. run.Stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
             Explanation.OfAll(timed).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
-            new(Gain.FromDecibels(-Ducks.DepthDb), Ducks.AttackMs, Ducks.HoldMs, Ducks.ReleaseMs),
             [.. timed.Schedule.Silent.Where(c => c.ByHand).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
     }
 }
@@ -44,10 +42,3 @@ public sealed record RunView(
 /// <param name="Frames">How long it is, in frames at 48 kHz.</param>
 /// <param name="LoopFrom">The frame from which it is repeated; its length where it is not.</param>
 public sealed record StemView(IReadOnlyList<string> CueIds, long Frames, long LoopFrom);
-
-/// <summary>How beds make room while a voice sounds.</summary>
-/// <param name="Gain">Their gain meanwhile.</param>
-/// <param name="AttackMs">How long they take to go down.</param>
-/// <param name="HoldMs">How long they stay down after it.</param>
-/// <param name="ReleaseMs">How long they take to come up again.</param>
-public sealed record DuckView(float Gain, long AttackMs, long HoldMs, long ReleaseMs);

@@ -1,4 +1,3 @@
-using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -12,6 +11,10 @@ namespace Phonaris.Web.Shows;
 /// <param name="Title">The show's title.</param>
 /// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
 /// <param name="LevelTargets">How loud the show is to be.</param>
+/// <param name="GainDb">By how much the whole is louder than its cues are set.</param>
+/// <param name="Duck">How beds make room for voices.</param>
+/// <param name="Showing">How it is shown.</param>
+/// <param name="LeftSo">What was found and is left so.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Sections">The sections.</param>
 /// <param name="Sounds">The sounds.</param>
@@ -22,21 +25,22 @@ namespace Phonaris.Web.Shows;
 /// <param name="Outline">The whole show's sound.</param>
 /// <param name="RightsMissing">What is not known of sounds.</param>
 /// <param name="SoundProblems">What is wrong with sounds that cannot be read.</param>
-/// <param name="Findings">What the show should be warned about.</param>
 /// <param name="Undo">What undo would take back, or null for nothing.</param>
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
-    string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, LevelTargets LevelTargets, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
+    string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, LevelTargets LevelTargets, double GainDb, Duck Duck, Showing Showing,
+    IReadOnlyList<string>? LeftSo, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
     ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, long TotalFrames, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
-    IReadOnlyList<Finding>? Findings, string? Undo, string? Redo)
+    string? Undo, string? Redo)
 {
     /// <summary>What became of a view.</summary>
     /// <param name="before">The view before, moved by <paramref name="shift"/>; what is the same in it is the very same.</param>
     /// <param name="after">The view now.</param>
     /// <param name="shift">What has moved as a whole between them.</param>
     internal static ShowChange Between(ShowView before, ShowView after, Shift? shift) => new(
-        after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs, after.Show.LevelTargets,
+        after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs, after.Show.LevelTargets, after.Show.GainDb, after.Show.Duck, after.Show.Showing,
+        before.Show.LeftSo.Equals(after.Show.LeftSo) ? null : after.Show.LeftSo,
         ListChange.Between(before.Show.Slides, after.Show.Slides, s => s.Id),
         before.Show.Sections.Equals(after.Show.Sections) ? null : after.Show.Sections,
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),
@@ -47,6 +51,5 @@ public sealed record ShowChange(
         before.Outline.SequenceEqual(after.Outline) ? null : after.Outline,
         before.Show.Sounds.Equals(after.Show.Sounds) ? null : after.RightsMissing,
         before.SoundProblems.OrderBy(p => p.Key).SequenceEqual(after.SoundProblems.OrderBy(p => p.Key)) ? null : after.SoundProblems,
-        before.Findings.SequenceEqual(after.Findings) ? null : after.Findings,
         after.Undo, after.Redo);
 }

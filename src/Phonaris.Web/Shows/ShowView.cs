@@ -1,4 +1,3 @@
-using Phonaris.Core.Checking;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 
@@ -13,10 +12,9 @@ namespace Phonaris.Web.Shows;
 /// <param name="Outline">The whole show's sound in equal parts, 0 to 1.</param>
 /// <param name="RightsMissing">By the id of each sound of which something is not known that a credit needs: what, see <see cref="Rights.Missing"/>.</param>
 /// <param name="SoundProblems">By the id of each sound that cannot be read, and is silent: why, and what would help.</param>
-/// <param name="Findings">What the show should be warned about.</param>
 /// <param name="Undo">What undo would take back, in words, or null.</param>
 /// <param name="Redo">What redo would make again, in words, or null.</param>
 public sealed record ShowView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, IReadOnlyList<StrandView> Strands, IReadOnlyList<double> Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>> RightsMissing, IReadOnlyDictionary<string, string> SoundProblems,
-    IReadOnlyList<Finding> Findings, string? Undo, string? Redo);
+    string? Undo, string? Redo);

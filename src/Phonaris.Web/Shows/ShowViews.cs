@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
-using Phonaris.Core.Checking;
 using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
@@ -74,7 +73,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         }).ToList();
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,
-            Checks.Of(show), stored.Undo, stored.Redo);
+            stored.Undo, stored.Redo);
         var change = before?.View.Revision == view.Revision - 1 ? ShowChange.Between(before.View, view, shift) : null;
         return new(
             view, change, strands, renewals, new(() => JsonSerializer.SerializeToUtf8Bytes(view, json.Value.SerializerOptions)));

@@ -2,6 +2,7 @@ import { Headphones, Trash2, Volume2, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Cue } from "../../api/client";
+import { useFindings } from "../../checks/useChecks";
 import { methods } from "../../fit/methods";
 import { useOpenShow } from "../../shows/ShowContext";
 import { time } from "../../ui/format";
@@ -46,7 +47,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
           <Trash2 size={14} /> Remove
         </button>
       </div>
-      <Clash cue={cue} />
+      <Warnings cue={cue} />
       <ReadyMades cue={cue} />
       <Topic title="Where it sounds">
         <Where cue={cue} />
@@ -103,17 +104,19 @@ function FitLine({ cue }: { cue: Cue }) {
   );
 }
 
-/** Where beds lie over each other: what that is, and what would put it right. */
-function Clash({ cue }: { cue: Cue }) {
+/** What the show should be warned about because of it, and what would put that right. */
+function Warnings({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
-  return view.findings
-    .filter((c) => c.cueIds.includes(cue.id))
-    .map((clash) => (
-      <div key={clash.cueIds.join()} role="note" className="border-warning mb-3 rounded-md border px-3 py-2 text-sm">
-        <p className="mb-1.5">{clash.sentence}</p>
-        <button type="button" className="btn btn-xs" onClick={() => edit(clash.remedy.edit)}>
-          {clash.remedy.words}
-        </button>
+  return useFindings(view.id, view.revision)
+    .filter(({ found, leftSo }) => found.cueIds.includes(cue.id) && !leftSo)
+    .map(({ key, found }) => (
+      <div key={key} role="note" className="border-warning mb-3 rounded-md border px-3 py-2 text-sm">
+        <p className="mb-1.5">{found.sentence}</p>
+        {found.remedies.slice(0, 1).map((remedy) => (
+          <button key={remedy.words} type="button" className="btn btn-xs" onClick={() => edit(remedy.edit)}>
+            {remedy.words}
+          </button>
+        ))}
       </div>
     ));
 }

@@ -3,6 +3,7 @@ import type { Cue, SoundKind } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
 import { LevelField, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
+import { DuckFields } from "../../levels/DuckFields";
 import { Sentence, Topic } from "../Sentence";
 
 /** How loud a cue is and how fast, and how it gets on with others. */
@@ -63,11 +64,35 @@ export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
             checked={cue.ducks}
             onChange={(event) => edit({ kind: "setDucks", cueId: cue.id, ducks: event.currentTarget.checked })}
           />
-          Beds make room while it sounds
+          Beds make room while it speaks
         </label>
       )}
+      {kind === "voice" && cue.ducks && <MakingRoom cue={cue} />}
       <Points cue={cue} />
     </Topic>
+  );
+}
+
+/** How beds make room for a voice: as for all of them, or in a way of its own. */
+function MakingRoom({ cue }: { cue: Cue }) {
+  const { view, edit } = useOpenShow();
+  return (
+    <div className="pl-6 text-sm">
+      <DuckFields
+        of={cue.duck ? "this voice" : "all voices"}
+        duck={cue.duck ?? view.show.duck}
+        commit={(duck) => edit({ kind: "setDuck", cueId: cue.id, duck })}
+      />
+      {cue.duck && (
+        <button
+          type="button"
+          className="btn btn-xs mt-1"
+          onClick={() => edit({ kind: "setDuck", cueId: cue.id, duck: null })}
+        >
+          As for all voices
+        </button>
+      )}
+    </div>
   );
 }
 

@@ -57,6 +57,11 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(SetLevelTargets), "setLevelTargets")]
+[JsonDerivedType(typeof(SetDuck), "setDuck")]
+[JsonDerivedType(typeof(SetShowDuck), "setShowDuck")]
+[JsonDerivedType(typeof(SetShowGain), "setShowGain")]
+[JsonDerivedType(typeof(SetShowing), "setShowing")]
+[JsonDerivedType(typeof(LeaveSo), "leaveSo")]
 [JsonDerivedType(typeof(GoBack), "goBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit

@@ -1,0 +1,20 @@
+import { useOpenShow } from "../shows/ShowContext";
+import { useFindings } from "./useChecks";
+import { counted, open } from "./words";
+
+/** How much there is to put right, beside the name of the view: what stops the show or is heard. */
+export function ChecksCount() {
+  const { view } = useOpenShow();
+  const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.gravity !== "tidy");
+  if (found.length === 0) return null;
+  const stops = found.some((f) => f.found.gravity === "stops");
+  return (
+    <span
+      className={`figures ml-1.5 rounded-full px-1.5 text-xs leading-5 font-bold ${stops ? "bg-error text-error-content" : "bg-secondary text-secondary-content"}`}
+      title={counted(found)}
+    >
+      {found.length}
+      <span className="sr-only"> to put right</span>
+    </span>
+  );
+}

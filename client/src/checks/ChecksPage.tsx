@@ -1,0 +1,119 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { answered, api } from "../api/client";
+import { keepEdited, say } from "../api/queries";
+import { Overview } from "../runsheet/Overview";
+import { useOpenShow } from "../shows/ShowContext";
+import { FindingGroup } from "./FindingGroup";
+import { FindingRow } from "./FindingRow";
+import { ShowingLine } from "./ShowingLine";
+import { useChecks, type Finding } from "./useChecks";
+import { counted, grouped, open } from "./words";
+
+/** What the show should be warned about, by what to do next. */
+export default function ChecksPage() {
+  const { view } = useOpenShow();
+  const { data, error, isPlaceholderData } = useChecks(view.id, view.revision);
+  return (
+    <>
+      <main
+        className={`bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4 ${isPlaceholderData ? "opacity-80" : ""}`}
+        aria-busy={isPlaceholderData}
+      >
+        <div className="mx-auto max-w-5xl">
+          {error ? (
+            <p role="alert">{error.message}</p>
+          ) : !data ? (
+            <p className="muted" role="status">
+              Looking the show over…
+            </p>
+          ) : view.show.slides.length === 0 ? (
+            <p className="muted mx-auto max-w-90 py-24 text-center">
+              There is nothing to look over yet.{" "}
+              <Link className="link" to={`/shows/${view.id}`}>
+                Bring in a deck
+              </Link>{" "}
+              first.
+            </p>
+          ) : (
+            <Found findings={data.findings} checks={data.checks} />
+          )}
+        </div>
+      </main>
+      <Overview />
+    </>
+  );
+}
+
+function Found({ findings, checks }: { findings: readonly Finding[]; checks: number }) {
+  const todo = open(findings);
+  const left = findings.filter((f) => f.leftSo);
+  return (
+    <>
+      <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-2xl">Checks</h1>
+        <ShowingLine />
+        <p role="status" className="muted">
+          {todo.length === 0 ? "" : counted(todo)}
+        </p>
+        <PutRight findings={todo} />
+      </header>
+      {todo.length === 0 && <AllWell checks={checks} left={left.length} />}
+      {grouped(findings).map((group) => (
+        <FindingGroup key={group.title} {...group} />
+      ))}
+      {left.length > 0 && (
+        <details className="mt-2">
+          <summary className="muted cursor-pointer text-sm">
+            {left.length === 1 ? "One is left so" : `${left.length} are left so`}
+          </summary>
+          <ul className="mt-2">
+            {left.map((finding) => (
+              <FindingRow key={finding.key} finding={finding} />
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}
+
+/** All remedies that need no choice, as one edit. */
+function PutRight({ findings }: { findings: readonly Finding[] }) {
+  const { view } = useOpenShow();
+  const queries = useQueryClient();
+  const put = useMutation({
+    mutationFn: async () =>
+      answered(await api.POST("/api/shows/{id}/checks/put-right", { params: { path: { id: view.id } } })),
+    onSuccess: (edited) => keepEdited(queries, view.id, edited),
+    onError: say,
+  });
+  const safe = findings.filter((f) => f.found.remedies.some((r) => r.safe)).length;
+  if (safe === 0) return null;
+  return (
+    <button
+      type="button"
+      className="btn btn-primary btn-sm ml-auto"
+      disabled={put.isPending}
+      onClick={() => put.mutate()}
+    >
+      Put right what can be put right: {safe}
+    </button>
+  );
+}
+
+function AllWell({ checks, left }: { checks: number; left: number }) {
+  const { view } = useOpenShow();
+  return (
+    <div className="py-16 text-center" data-testid="all-well">
+      <p className="font-display mb-2 text-xl font-semibold">All is well</p>
+      <p className="muted mx-auto mb-5 max-w-100">
+        {checks} checks looked the show over and found nothing{left > 0 ? " but what you left so" : ""}. Hear it once as
+        the audience will.
+      </p>
+      <Link className="btn btn-primary btn-sm" to={`/shows/${view.id}/dry-run`}>
+        Make a dry run
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,76 @@
+import { Play } from "lucide-react";
+import { Link } from "react-router";
+import { useOpenShow } from "../shows/ShowContext";
+import { framesPerSecond } from "../ui/format";
+import type { Finding } from "./useChecks";
+import { gravityOf } from "./words";
+
+const before = 2; // seconds that are heard before the place
+
+/** One thing found: how grave, where, what, and what can be done about it. */
+export function FindingRow({ finding }: { finding: Finding }) {
+  const { view, edit, play } = useOpenShow();
+  const { found, leftSo } = finding;
+  const { mark, name, style } = gravityOf(finding);
+  const slide = view.runningOrder.slides.find((s) => s.slideId === found.slideId);
+  const strand = view.strands.find((s) => s.cueId === found.cueIds.at(-1));
+  const at = strand && !strand.byHand ? strand.startFrame : slide?.startFrame;
+  const select =
+    found.cueIds.length > 0
+      ? { cueIds: found.cueIds }
+      : found.soundId
+        ? { soundId: found.soundId }
+        : found.slideId
+          ? { slideIds: [found.slideId] }
+          : undefined;
+  return (
+    <li className="line-t flex items-baseline gap-x-3 py-2" data-finding={found.check}>
+      <span className={`w-24 shrink-0 text-xs font-semibold ${style}`}>
+        <span aria-hidden="true">{mark}</span> {name}
+      </span>
+      <span className="muted figures w-14 shrink-0 text-sm">{slide ? `slide ${slide.number}` : ""}</span>
+      <span className="min-w-0 grow">
+        <span className="block leading-snug break-words">{found.sentence}</span>
+        {!leftSo && found.remedies.length > 0 && (
+          <span className="mt-1.5 flex flex-wrap gap-1.5">
+            {found.remedies.map((remedy, i) => (
+              <button
+                key={remedy.words}
+                type="button"
+                className={`btn btn-xs h-auto min-h-6 py-0.5 ${i === 0 ? "btn-outline btn-primary" : ""}`}
+                onClick={() => edit(remedy.edit)}
+              >
+                {remedy.words}
+              </button>
+            ))}
+          </span>
+        )}
+      </span>
+      <span className="flex shrink-0 items-center gap-1 self-start text-sm">
+        {at !== undefined && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs btn-square"
+            aria-label={`Hear it: ${found.sentence}`}
+            title="Hear it"
+            onClick={() => play(Math.max(0, at - before * framesPerSecond))}
+          >
+            <Play size={14} />
+          </button>
+        )}
+        {select && (
+          <Link className="btn btn-ghost btn-xs" to={`/shows/${view.id}`} state={{ select }}>
+            Go there
+          </Link>
+        )}
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs"
+          onClick={() => edit({ kind: "leaveSo", finding: finding.key, left: !leftSo })}
+        >
+          {leftSo ? "Warn of it again" : "Leave it so"}
+        </button>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Schemas } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { Choice } from "../ui/fields";
+
+const ways = [
+  ["hand", "by somebody"],
+  ["itself", "by itself"],
+] as const;
+
+const places: readonly (readonly [Schemas["Destination"], string])[] = [
+  ["room", "in this room"],
+  ["inside", "inside the organisation"],
+  ["web", "on the open web"],
+  ["sold", "where it is sold"],
+];
+
+/** How the show is shown, and where: what it is looked over for goes by that. */
+export function ShowingLine() {
+  const { view, edit } = useOpenShow();
+  const { showing } = view.show;
+  return (
+    <span>
+      Shown{" "}
+      <Choice
+        label="How the show is shown"
+        value={showing.byItself ? "itself" : "hand"}
+        options={ways}
+        commit={(way) => edit({ kind: "setShowing", showing: { ...showing, byItself: way === "itself" } })}
+      />{" "}
+      <Choice
+        label="Where the show goes"
+        value={showing.where}
+        options={places}
+        commit={(where) => edit({ kind: "setShowing", showing: { ...showing, where } })}
+      />
+    </span>
+  );
+}

@@ -1,0 +1,92 @@
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../api/client";
+import { answerGets, answerPosts, cue, open, slide, sound, viewOf } from "../tests/show";
+import ChecksPage from "./ChecksPage";
+import { counted, grouped } from "./words";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const view = viewOf({ slides: [slide(1), slide(2)], sounds: [sound("pad")], cues: [cue("c1", "pad")] });
+
+const remedy = (words: string, safe = false) => ({
+  words,
+  safe,
+  edit: { kind: "setMuted", cueId: "c1", muted: true } as const,
+});
+
+const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo = false): Schemas["FindingView"] => ({
+  key: `${check} ${change.slideId ?? "s2"}`,
+  found: {
+    check,
+    gravity: "heard",
+    cueIds: ["c1"],
+    slideId: "s2",
+    soundId: null,
+    sentence: `${check} is wrong.`,
+    remedies: [],
+    ...change,
+  },
+  leftSo,
+});
+
+const show = (findings: Schemas["FindingView"][]) => {
+  answerGets(() => ({ data: { revision: 1, findings, checks: 31 } }));
+  return open(view, <ChecksPage />);
+};
+
+describe("what a show should be warned about", () => {
+  it("is put in groups by what to do next, and counted by how grave it is", () => {
+    const found = [
+      finding("hand", { gravity: "stops", remedies: [remedy("Begin with its slide", true)] }),
+      finding("clash", { remedies: [remedy("Mute it")] }),
+      finding("rights", { gravity: "tidy" }),
+      finding("left", {}, true),
+    ];
+    expect(grouped(found).map((g) => [g.title, g.findings.length])).toEqual([
+      ["Put right with one click", 1],
+      ["Yours to choose", 1],
+      ["To be seen to", 1],
+    ]);
+    expect(counted(found)).toBe("1 stops the show, 2 are heard, 1 to tidy up");
+  });
+
+  it("has its remedies beside it, each an edit, and can be left so", async () => {
+    const { edit } = show([
+      finding("clash", { remedies: [remedy("Mute it"), remedy("End it before")] }),
+      finding("left", {}, true),
+    ]);
+    fireEvent.click(await screen.findByRole("button", { name: "Mute it" }));
+    expect(edit).toHaveBeenLastCalledWith({ kind: "setMuted", cueId: "c1", muted: true });
+    fireEvent.click(screen.getByRole("button", { name: "Leave it so" }));
+    expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "clash s2", left: true });
+    fireEvent.click(screen.getByRole("button", { name: "Warn of it again" }));
+    expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "left s2", left: false });
+    expect(screen.queryByText(/Put right what can be/)).toBeNull();
+  });
+
+  it("puts right what needs no choice in one call", async () => {
+    const posted = vi.fn();
+    answerPosts((url) => (posted(url), { data: { revision: 1, change: null } }));
+    show([finding("hand", { remedies: [remedy("Begin with its slide", true)] })]);
+    fireEvent.click(await screen.findByRole("button", { name: "Put right what can be put right: 1" }));
+    await waitFor(() => expect(posted).toHaveBeenCalledWith(expect.stringContaining("put-right")));
+  });
+
+  it("shows the first of many alike", async () => {
+    show(Array.from({ length: 80 }, (_, n) => finding("jump", { slideId: `s${n}` })));
+    const group = await screen.findByRole("region", { name: "To be seen to" });
+    expect(within(group).getAllByRole("listitem")).toHaveLength(4);
+    fireEvent.click(within(group).getByRole("button", { name: "and 77 more like these" }));
+    expect(within(group).getAllByRole("listitem")).toHaveLength(80);
+  });
+
+  it("says that all is well, and what to do then", async () => {
+    show([]);
+    expect((await screen.findByTestId("all-well")).textContent).toContain("31 checks looked the show over");
+    expect(screen.getByRole("link", { name: "Make a dry run" })).toBeTruthy();
+  });
+});

@@ -1,0 +1,51 @@
+using System.Numerics.Tensors;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Beds that break off.</summary>
+public sealed class AbruptEnds : ICheck
+{
+    /// <summary>A fade that is none to the ear, in milliseconds.</summary>
+    private const long SoftMs = 200;
+
+    /// <summary>The fade that is offered, in milliseconds.</summary>
+    private const long FadeMs = 2_000;
+
+    /// <summary>How much of its end is looked at, in steps of 10 ms.</summary>
+    private const int LastSteps = 10;
+
+    /// <summary>What its end may be quieter than the whole and still breaks off, in LU.</summary>
+    private const double LoudLu = 12;
+
+    /// <inheritdoc/>
+    public string Name => "abrupt-end";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A bed that stops at once while it is loud.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from heard in show.Heard
+            where heard.Sound.Kind == SoundKind.Bed && !heard.Place.EndsItself && heard.Place.Ending.Ms < SoftMs && heard.Place.FadeOut.Frames < SoftMs * Frames.PerMs && heard.Place.LengthFrames > Frames.PerSecond
+            where EndsLoud(show, heard)
+            let at = show.Order.At(heard.Place.EndFrame - 1)
+            select new Finding(
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} breaks off on slide {at.Number}.",
+                [new Remedy($"Fade it out over {Say.Seconds(FadeMs)}", new SetFade(heard.Cue.Id, FadeEnd.Out, Fade.Of(FadeMs)), Safe: true)]);
+    }
+
+    /// <summary>Whether it is nearly as loud in its last moment as it is by itself.</summary>
+    private static bool EndsLoud(CheckedShow show, HeardCue heard)
+    {
+        if (show.LevelsOf(heard.Cue.Id)?.IntegratedLufs is not { } lufs) return false;
+        var track = show.TrackOf(heard.Place);
+        var last = track.Energies.AsSpan(Math.Max(0, track.Energies.Length - LastSteps - 1))[..^1];
+        return TensorPrimitives.Sum(last) / (last.Length * Loudness.StepFrames) > Loudness.MeanSquare(lufs - LoudLu);
+    }
+}

@@ -1,0 +1,31 @@
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Joins that may be heard.</summary>
+public sealed class AudibleJoins : ICheck
+{
+    /// <summary>How many of a hundred pairs of places may be more alike than those of a join.</summary>
+    private const double Audible = 5;
+
+    /// <inheritdoc/>
+    public string Name => "audible-join";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A fitted piece with a join that may be heard.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from heard in show.Heard
+            where heard.Place.WorstJoin is { Percentile: > Audible }
+            let worst = heard.Place.WorstJoin!
+            let at = show.Order.At(heard.Place.StartFrame + Math.Min(worst.AtFrame, heard.Place.LengthFrames - 1))
+            select new Finding(
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"A join of {heard.Sound.Name} on slide {at.Number} may be heard: {worst.Percentile:0} of 100 pairs of places in it are more alike.",
+                [new Remedy("Take it as it is", new SetFit(heard.Cue.Id, null))])
+            { About = $"{worst.FromFrame} {worst.ToFrame}" };
+    }
+}

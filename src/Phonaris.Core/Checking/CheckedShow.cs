@@ -1,0 +1,96 @@
+using Phonaris.Core.Levels;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>A show with all that checks look at, worked out once for all of them.</summary>
+public sealed class CheckedShow
+{
+    private readonly Dictionary<string, MatchedCue> _matched;
+    private readonly Dictionary<string, CueLevels> _levels;
+    private readonly ILoudness _sounds;
+    private readonly SoundFiles _files;
+
+    /// <summary>Measures a show for its checks.</summary>
+    /// <param name="timed">The show with its times.</param>
+    /// <param name="sounds">Its sounds, and what was measured of it before.</param>
+    /// <param name="files">The files of its sounds.</param>
+    public CheckedShow(TimedShow timed, ILoudness sounds, SoundFiles files)
+    {
+        ArgumentNullException.ThrowIfNull(timed);
+        ArgumentNullException.ThrowIfNull(sounds);
+        ArgumentNullException.ThrowIfNull(files);
+        (Timed, _sounds, _files) = (timed, sounds, files);
+        Heard = [.. timed.Schedule.Cues.Select(p => new HeardCue(p, timed.Show.Cue(p.CueId), timed.Show.Sound(p.SoundId)))];
+        Levels = ShowLevels.Of(timed, sounds);
+        _levels = Levels.Cues.ToDictionary(c => c.CueId);
+        _matched = LevelMatch.Of(timed, sounds).ToDictionary(m => m.CueId);
+    }
+
+    /// <summary>The show with its times.</summary>
+    internal TimedShow Timed { get; }
+
+    /// <summary>The show.</summary>
+    internal Show Show => Timed.Show;
+
+    /// <summary>Its running order.</summary>
+    internal RunningOrder Order => Timed.Order;
+
+    /// <summary>Its schedule.</summary>
+    internal Schedule Schedule => Timed.Schedule;
+
+    /// <summary>What sounds by itself, in the show's order.</summary>
+    internal ValueList<HeardCue> Heard { get; }
+
+    /// <summary>How loud it is.</summary>
+    internal ShowLevels Levels { get; }
+
+    /// <summary>How loud a cue is; null where it has no time.</summary>
+    internal CueLevels? LevelsOf(string cueId) => _levels.GetValueOrDefault(cueId);
+
+    /// <summary>What would bring a cue to its target; null where it has no time.</summary>
+    internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
+
+    /// <summary>What would bring all cues to their targets.</summary>
+    internal IEnumerable<MatchedCue> Matches => _matched.Values.Where(m => m.NowLufs is not null);
+
+    /// <summary>How loud a cue is along the show.</summary>
+    internal CueTrack TrackOf(ScheduledCue cue) => CueTrack.Of(cue, _sounds);
+
+    /// <summary>How much sounds in a stretch of what a cue plays, as the mean square of its weighted samples.</summary>
+    internal double Power(SoundSource source, long fromFrame, long toFrame) => _sounds.TrackOf(source).Energy(fromFrame, toFrame) / (toFrame - fromFrame);
+
+    /// <summary>What is wrong with the file of a sound, in a sentence; null for nothing.</summary>
+    internal string? TroubleOf(Sound sound) => _files.Troubles.GetValueOrDefault(sound.Id);
+
+    /// <summary>How large the file of a sound is, in bytes; 0 where it is not there.</summary>
+    internal long BytesOf(Sound sound) => _files.BytesOf(sound);
+
+    /// <summary>The sounds that are heard, each once: cues on slides use them that are not muted.</summary>
+    internal IEnumerable<Sound> SoundsHeard => Show.Cues.Where(c => c is { Span: not null, Muted: false }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
+
+    /// <summary>The cues of a sound that are heard.</summary>
+    internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, Muted: false }).Select(c => c.Id)];
+
+    /// <summary>The change that silences the cues of a sound.</summary>
+    internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"{sound.Name} muted"));
+
+    /// <summary>The change that holds a slide longer, to whole tenths of a second; null where it cannot be.</summary>
+    /// <param name="slideId">The slide.</param>
+    /// <param name="frames">By how many frames at the least.</param>
+    internal Remedy? HoldLonger(string slideId, long frames)
+    {
+        var slide = Show.Slide(slideId);
+        var tenths = (frames + Frames.PerSecond / 10 - 1) / (Frames.PerSecond / 10);
+        var hold = slide.HoldMs + tenths * 100;
+        return slide.HoldLocked || hold > Slide.GreatestHoldMs ? null : new($"Hold slide {Say.Number(Show, slideId)} {Say.Seconds(tenths * 100)} longer", new SetHolds([new(slideId, hold)]));
+    }
+}
+
+/// <summary>A cue that sounds by itself.</summary>
+/// <param name="Place">When and how.</param>
+/// <param name="Cue">The cue.</param>
+/// <param name="Sound">Its sound.</param>
+internal sealed record HeardCue(ScheduledCue Place, Cue Cue, Sound Sound);

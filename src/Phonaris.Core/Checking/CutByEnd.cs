@@ -1,0 +1,44 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>What the end cuts off.</summary>
+public sealed class CutByEnd : ICheck
+{
+    /// <summary>What may be cut off without being missed, in frames.</summary>
+    private const long LeastFrames = 300 * Frames.PerMs;
+
+    /// <summary>The fade that is offered, in milliseconds.</summary>
+    private const long FadeMs = 2_000;
+
+    /// <inheritdoc/>
+    public string Name => "cut-by-end";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A sound that is to finish and is cut off by the end of the show.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from heard in show.Heard
+            let place = heard.Place
+            where heard.Cue.Stop == CueStop.Finished && place.Rounds != Cue.FillSpan && place.EndFrame == show.Order.TotalFrames && place.NaturalFrames - place.LengthFrames > LeastFrames
+            where heard.Sound.Kind != SoundKind.Voice
+            let last = show.Order.Slides[^1]
+            select new Finding(
+                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId,
+                $"{heard.Sound.Name} is cut off by the end of the show; {Say.Seconds((place.NaturalFrames - place.LengthFrames) / Frames.PerMs)} of it are left.",
+                [.. Remedies(show, heard).OfType<Remedy>()]);
+    }
+
+    private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard)
+    {
+        yield return new("Fade it out with the show", new Several(
+            [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, Fade.Of(FadeMs))], $"{heard.Sound.Name} fades out with the show"));
+        if (heard.Cue is { EachSlide: false, Start.Kind: CueStartKind.Slide }) yield return show.HoldLonger(show.Order.Slides[^1].SlideId, heard.Place.NaturalFrames - heard.Place.LengthFrames);
+    }
+}

@@ -1,0 +1,64 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Voices that drown.</summary>
+public sealed class DrownedVoices : ICheck
+{
+    /// <summary>How far a voice is to be over its beds, in LU.</summary>
+    private const double LeastLu = 8;
+
+    /// <summary>A little more than that, so that it is not on the edge.</summary>
+    private const double SpareLu = 0.2;
+
+    /// <inheritdoc/>
+    public string Name => "drowned-voice";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A voice that is not 8 LU over the bed under it.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        foreach (var voice in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice).DistinctBy(h => h.Cue.Id))
+        {
+            if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
+            yield return new(
+                Name, Gravity.Heard, [voice.Cue.Id], voice.Cue.Span!.First,
+                over < 0 ? $"{voice.Sound.Name} drowns: the bed is {Say.Loudness(-over)} louder." : $"{voice.Sound.Name} is only {Say.Loudness(over)} louder than the bed under it.",
+                [.. Remedies(show, voice.Cue, over)])
+        { About = $"{over:0}" };
+        }
+    }
+
+    private static IEnumerable<Remedy> Remedies(CheckedShow show, Cue voice, double over)
+    {
+        var (missing, duck) = (LeastLu + SpareLu - over, voice.Duck ?? show.Show.Duck);
+        if (show.MatchOf(voice.Id) is { } match && match.ToDb - match.FromDb >= missing)
+            yield return new($"Raise it to {Say.Decibels(match.ToDb)}", new SetLevel(voice.Id, match.ToDb, Follows: true), Safe: true);
+        // What beds would come to under it, if they made room.
+        var targets = show.Show.LevelTargets;
+        var room = duck.DepthDb ?? (show.LevelsOf(voice.Id)?.IntegratedLufs - show.Show.GainDb - targets.BedUnderVoiceLufs >= LeastLu + SpareLu ? missing : 0);
+        if (!voice.Ducks && room >= missing) yield return new("Let beds make room for it", new SetDucks(voice.Id, true), Safe: true);
+        if (Lowered(show, voice.Id, Math.Ceiling(missing * 10) / 10) is { } lowered) yield return lowered;
+    }
+
+    /// <summary>The change that lowers all beds that lie under a voice; null where it cannot be made.</summary>
+    private static Remedy? Lowered(CheckedShow show, string voiceId, double by)
+    {
+        var places = show.Heard.Where(h => h.Cue.Id == voiceId).Select(h => h.Place).ToList();
+        // Where they make as much room as they are too loud, being lower they would make less.
+        if (show.Schedule.Ducked.Any(d => d.Duck.DepthDb is null && places.Exists(p => p.StartFrame < d.UpFrame && p.EndFrame > d.DownFrame))) return null;
+        var beds = show.Heard
+            .Where(h => h.Sound.Kind == SoundKind.Bed && places.Exists(p => p.StartFrame < h.Place.EndFrame && p.EndFrame > h.Place.StartFrame))
+            .Select(h => h.Cue)
+            .DistinctBy(c => c.Id)
+            .ToList();
+        if (beds.Count == 0 || beds.Exists(b => b.LevelDb - by < Cue.LeastLevelDb)) return null;
+        return new(
+            beds.Count == 1 ? $"Lower {show.Show.CueName(beds[0].Id)} by {Say.Decibels(by)}" : $"Lower the beds under it by {Say.Decibels(by)}",
+            new Several([.. beds.Select(b => new SetLevel(b.Id, Math.Round(b.LevelDb - by, 1)))], $"Beds lowered under {show.Show.CueName(voiceId)}"));
+    }
+}

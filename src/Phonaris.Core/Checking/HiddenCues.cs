@@ -1,0 +1,27 @@
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Cues on hidden slides.</summary>
+public sealed class HiddenCues : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "hidden-cue";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A cue that lies on hidden slides only.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from cue in show.Show.Cues
+            where cue is { Span: not null, Muted: false } && show.Order.Of(show.Show, cue.Span).Count == 0
+            // Parked, it would have what comes after it begin.
+            let awaited = show.Show.Cues.Any(c => c.Start.CueId == cue.Id)
+            select new Finding(
+                Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} lies on hidden slides only and is not heard.",
+                awaited ? [] : [new Remedy("Park it", new SetSpan(cue.Id, null))]);
+    }
+}

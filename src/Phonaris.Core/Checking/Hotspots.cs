@@ -1,0 +1,60 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Hotspots that cannot be found.</summary>
+public sealed class Hotspots : ICheck
+{
+    /// <summary>How many cues can be started by a key: 1 to 9.</summary>
+    private const int Keys = 9;
+
+    /// <inheritdoc/>
+    public string Name => "hotspot";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A hotspot without words, over the edge of the slide, or hidden where no key starts its cue either.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        foreach (var cue in show.Show.Cues)
+        {
+            if (cue is not { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand, Hotspot: { } spot }) continue;
+            var name = show.Show.CueName(cue.Id);
+            if (string.IsNullOrWhiteSpace(spot.Alternative))
+            {
+                yield return new(
+                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no words for those who do not see it.",
+                    [new Remedy($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = name[..Math.Min(name.Length, Hotspot.LongestAlternative)] }), Safe: true)])
+                { About = "words" };
+            }
+            var picture = show.Show.Slide(cue.Span!.First).Picture;
+            var (halfWide, halfHigh) = (spot.Size / 2, spot.Size / 2 * picture.Width / picture.Height);
+            var inside = spot with { X = Within(spot.X, halfWide), Y = Within(spot.Y, halfHigh) };
+            if (Math.Abs(inside.X - spot.X) > halfWide / 2 || Math.Abs(inside.Y - spot.Y) > halfHigh / 2)
+            {
+                yield return new(
+                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} lies over the edge of its slide.", [new Remedy("Move it onto the slide", new SetHotspot(cue.Id, inside))])
+                { About = "edge" };
+            }
+            if (!spot.Shown && KeyOf(show, cue) > Keys)
+            {
+                yield return new(
+                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"Nothing starts {name} but a hidden hotspot: the keys 1 to {Keys} are taken by others on its slide.",
+                    [new Remedy("Show its hotspot", new SetHotspot(cue.Id, spot with { Shown = true }), Safe: true)])
+                { About = "hidden" };
+            }
+        }
+    }
+
+    /// <summary>Which of the cues that wait for a hand it is on its first slide, from 1.</summary>
+    private static int KeyOf(CheckedShow show, Cue cue)
+    {
+        var at = show.Show.SlideIndex(cue.Span!.First);
+        return show.Show.Cues.TakeWhile(c => c.Id != cue.Id).Count(c => c is { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand } && show.Show.Indices(c.Span) is var (first, last) && first <= at && at <= last) + 1;
+    }
+
+    private static double Within(double middle, double half) => half >= 0.5 ? 0.5 : Math.Clamp(middle, half, 1 - half);
+}

@@ -1,0 +1,33 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Steps nobody sees.</summary>
+public sealed class LateSteps : ICheck
+{
+    /// <summary>What is left of a slide to look at after its last step, in milliseconds.</summary>
+    private const long LeftMs = 1_000;
+
+    /// <inheritdoc/>
+    public string Name => "late-step";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A step that is planned for when its slide is over.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from time in show.Order.Slides
+            let slide = show.Show.Slides[time.Index]
+            let last = slide.Steps.Max(s => s.OffsetMs ?? 0)
+            where last >= slide.HoldMs
+            select new Finding(
+                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} stays {Say.Seconds(slide.HoldMs)}; its last step is planned at {Say.Seconds(last)}.",
+                [.. Longer(show, slide, last)]);
+    }
+
+    private static IEnumerable<Remedy> Longer(CheckedShow show, Slide slide, long last) =>
+        show.HoldLonger(slide.Id, Frames.FromMs(last - slide.HoldMs + LeftMs)) is { } longer ? [longer] : [];
+}

@@ -1,0 +1,48 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Neighbours that jump.</summary>
+public sealed class LevelJumps : ICheck
+{
+    /// <summary>What may lie between two neighbours, in LU.</summary>
+    private const double LeastLu = 6;
+
+    /// <inheritdoc/>
+    public string Name => "level-jump";
+
+    /// <inheritdoc/>
+    public string LooksFor => "Two beds or two voices, one after the other, of which one is clearly louder.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.Heard
+            .Where(h => h.Sound.Kind != SoundKind.Spot)
+            .DistinctBy(h => h.Cue.Id)
+            .GroupBy(h => h.Sound.Kind)
+            .SelectMany(kind => kind.OrderBy(h => h.Place.StartFrame) is var inOrder ? inOrder.Zip(inOrder.Skip(1)) : [])
+            .OrderBy(pair => pair.Second.Place.StartFrame)
+            .Select(pair => Between(show, pair.First, pair.Second))
+            .OfType<Finding>();
+    }
+
+    private Finding? Between(CheckedShow show, HeardCue before, HeardCue later)
+    {
+        if (show.MatchOf(before.Cue.Id) is not { NowLufs: { } first } from || show.MatchOf(later.Cue.Id) is not { NowLufs: { } second } to) return null;
+        // What each is above its target: a bed that always lies under a voice is lower than one that does not.
+        var jump = (second - to.TargetLufs) - (first - from.TargetLufs);
+        if (Math.Abs(jump) <= LeastLu) return null;
+        var left = jump + (to.ToDb - to.FromDb) - (from.ToDb - from.FromDb);
+        return new(
+            Name, Gravity.Heard, [before.Cue.Id, later.Cue.Id], show.Order.At(later.Place.StartFrame).SlideId,
+            $"{later.Sound.Name} comes in {Say.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
+            Math.Abs(left) <= LeastLu
+                ? [new Remedy("Match both", new Several(
+                    [new SetLevel(before.Cue.Id, from.ToDb, Follows: true), new SetLevel(later.Cue.Id, to.ToDb, Follows: true)], $"{before.Sound.Name} and {later.Sound.Name} matched"), Safe: true)]
+                : [])
+        { About = $"{jump:0}" };
+    }
+}

@@ -1,0 +1,27 @@
+using Phonaris.Core.Levels;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>The limiter at work.</summary>
+public sealed class LimiterAtWork : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "limiter";
+
+    /// <inheritdoc/>
+    public string LooksFor => "Sounds that come to more together than can be played, so that the limiter has to hold them down.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (show.Levels.Whole.Limited is not [var first, ..]) yield break;
+        var at = show.Order.At(first.FromFrame);
+        var matched = show.Matches.Where(m => m.ToDb != m.FromDb).ToList();
+        yield return new(
+            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Whole.SumPeakDbtp ?? 0)}: the limiter holds it down.",
+            matched.Count == 0 ? [] : [new Remedy("Match all levels", LevelMatch.ToEdit(matched))])
+        { About = $"{show.Levels.Whole.SumPeakDbtp:0}" };
+    }
+}

@@ -1,0 +1,27 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Transitions that do not come to an end.</summary>
+public sealed class LongTransitions : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "long-transition";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A transition that takes longer than its slide stays.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from time in show.Order.Slides
+            let slide = show.Show.Slides[time.Index]
+            where slide.Transition.Ms > slide.HoldMs
+            select new Finding(
+                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} dissolves in for {Say.Seconds(slide.Transition.Ms)}, but stays {Say.Seconds(slide.HoldMs)} only.",
+                [new Remedy($"Dissolve in {Say.Seconds(slide.HoldMs / 2)}", new SetTransitions([new(slide.Id, slide.Transition with { Ms = slide.HoldMs / 2 })]), Safe: true)]);
+    }
+}

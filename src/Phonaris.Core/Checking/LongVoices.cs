@@ -1,0 +1,39 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Voices that go on over what follows.</summary>
+public sealed class LongVoices : ICheck
+{
+    /// <summary>How much longer a voice lasts before it is called so, in frames.</summary>
+    private const long LeastFrames = 300 * Frames.PerMs;
+
+    /// <inheritdoc/>
+    public string Name => "long-voice";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A slide that is over before its voice is.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from heard in show.Heard
+            where heard.Sound.Kind == SoundKind.Voice && heard.Cue is { Stop: CueStop.Finished, EachSlide: false }
+            let last = show.Order.Of(show.Show, heard.Cue.Span!)[^1]
+            let over = heard.Place.EndFrame - last.EndFrame
+            where over > LeastFrames
+            select new Finding(
+                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId, $"{heard.Sound.Name} speaks on for {Say.Seconds(over / Frames.PerMs)} when slide {last.Number} is over.",
+                [.. Remedies(show, heard, last.SlideId, over).OfType<Remedy>()]);
+    }
+
+    private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard, string slideId, long over)
+    {
+        if (heard.Cue.Start.Kind == CueStartKind.Slide) yield return show.HoldLonger(slideId, over);
+        var end = show.Order.At(heard.Place.EndFrame - 1);
+        yield return new($"Lay it to slide {end.Number}", new SetSpan(heard.Cue.Id, heard.Cue.Span! with { Last = end.SlideId }));
+    }
+}

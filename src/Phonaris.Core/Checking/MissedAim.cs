@@ -1,0 +1,44 @@
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>The running time against its aim.</summary>
+public sealed class MissedAim : ICheck
+{
+    /// <summary>How far off is near enough, in milliseconds.</summary>
+    private const long SlackMs = 500;
+
+    /// <inheritdoc/>
+    public string Name => "missed-aim";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A running time that is not the one aimed at.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (show.Show.TargetMs is not { } aim || show.Order.Slides.Count == 0) yield break;
+        var ms = show.Order.TotalFrames / Frames.PerMs;
+        if (Math.Abs(ms - aim) <= SlackMs) yield break;
+        var (runs, wanted) = (Say.Time(show.Order.TotalFrames), Say.Time(Frames.FromMs(aim)));
+        yield return new(
+            Name, Gravity.Heard, [], null, $"The show runs {runs}, {Say.Seconds(Math.Abs(ms - aim))} {(ms > aim ? "longer" : "shorter")} than the {wanted} aimed at.",
+            [.. Shared(show.Show, aim, wanted), .. ms is >= SetTarget.LeastMs and <= SetTarget.GreatestMs ? [new Remedy($"Aim at {runs}", new SetTarget(ms))] : (Remedy[])[]])
+        { About = $"{ms} {aim}" };
+    }
+
+    private static IEnumerable<Remedy> Shared(Show show, long aim, string wanted)
+    {
+        try
+        {
+            return [new($"Share {wanted} out among the slides", Repace.ToEdit(SpreadHolds.Of(show, aim, SpreadBy.Holds, HoldLimits.Usual)))];
+        }
+        catch (RuleException)
+        {
+            return [];
+        }
+    }
+}

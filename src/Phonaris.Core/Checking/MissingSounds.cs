@@ -1,0 +1,23 @@
+namespace Phonaris.Core.Checking;
+
+/// <summary>Sounds that cannot be played.</summary>
+public sealed class MissingSounds : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "missing-sound";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A sound that is heard and whose file is missing or cannot be read.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return
+            from sound in show.SoundsHeard
+            let trouble = show.TroubleOf(sound)
+            where trouble is not null
+            let cues = show.CuesOf(sound)
+            select new Finding(Name, Gravity.Stops, [], show.Show.Cue(cues[0]).Span!.First, trouble, [show.Mute(sound)]) { SoundId = sound.Id };
+    }
+}

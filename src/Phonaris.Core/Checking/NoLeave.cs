@@ -1,0 +1,29 @@
+using Phonaris.Core.Clearing;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Sounds that may not be used there.</summary>
+public sealed class NoLeave : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "no-leave";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A sound whose licence does not allow it where the show goes, or of which that is not known.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var goes = show.Show.Showing.Where;
+        return
+            from sound in show.SoundsHeard
+            let clearance = Clearance.Of(sound.Rights, goes)
+            where clearance.Answer == Leave.No || (clearance.Answer == Leave.Ask && sound.Rights.Licence.Length > 0 && goes is Destination.Web or Destination.Sold)
+            select new Finding(
+                Name, Gravity.Stops, [], null,
+                clearance.Answer == Leave.No ? $"{sound.Name} may not be heard {Say.Where(goes)}: {clearance.Why}" : $"Ask whether {sound.Name} may be heard {Say.Where(goes)}: {clearance.Why}", [show.Mute(sound)])
+            { SoundId = sound.Id, About = $"{sound.Rights.Licence} {goes}" };
+    }
+}

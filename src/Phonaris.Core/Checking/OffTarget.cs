@@ -1,0 +1,34 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Levels off their targets.</summary>
+public sealed class OffTarget : ICheck
+{
+    /// <summary>What a level may be off its target and is not called so, in LU.</summary>
+    private const double LeastLu = 3;
+
+    /// <inheritdoc/>
+    public string Name => "off-target";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A cue that is clearly louder or quieter than its target.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        foreach (var cue in show.Heard.Select(h => h.Cue).DistinctBy(c => c.Id))
+        {
+            if (show.MatchOf(cue.Id) is not { NowLufs: { } now } match || Math.Abs(now - match.TargetLufs) <= LeastLu) continue;
+            var (apart, after) = (now - match.TargetLufs, now + match.ToDb - match.FromDb);
+            var helps = Math.Abs(after - match.TargetLufs) <= LeastLu;
+            var sentence = $"{show.Show.CueName(cue.Id)} is {Say.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
+            yield return new(
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, and its peaks leave no room for more.",
+                helps ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
+            { About = $"{now:0} {match.TargetLufs:0}" };
+        }
+    }
+}

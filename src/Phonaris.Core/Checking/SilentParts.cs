@@ -1,0 +1,34 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Where nothing sounds, and how a bed could go on there.</summary>
+internal static class SilentParts
+{
+    /// <summary>Whether each slide that is shown is silent from its beginning to its end, and not meant to be.</summary>
+    public static bool[] Of(CheckedShow show)
+    {
+        var silent = show.Order.Slides.Select(_ => true).ToArray();
+        foreach (var place in show.Schedule.Cues)
+            foreach (var slide in show.Order.Within(place.StartFrame, place.EndFrame)) silent[slide.Number - 1] = false;
+        // The rest of a cue's slides left silent is meant so.
+        foreach (var heard in show.Heard.Where(h => h.Cue.Fit?.Method == FitMethod.Silence))
+            foreach (var slide in show.Order.Of(show.Show, heard.Cue.Span!)) silent[slide.Number - 1] = false;
+        return silent;
+    }
+
+    /// <summary>The change that lets the bed before go on through silent slides; none where there is no such bed.</summary>
+    public static IEnumerable<Remedy> GoingOn(CheckedShow show, SlideTime first, SlideTime last)
+    {
+        var before = show.Heard.Where(h => h.Sound.Kind == SoundKind.Bed && h.Place.EndFrame <= first.StartFrame).MaxBy(h => h.Place.EndFrame);
+        if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
+        // One that was taken over from is silent whatever its span.
+        if (show.Heard.Any(h => h.Place.TakesOverFrom == before.Cue.Id)) yield break;
+        var span = show.Show.Indices(before.Cue.Span!).Last < last.Index ? before.Cue.Span! with { Last = last.SlideId } : before.Cue.Span!;
+        yield return new(
+            $"Let {before.Sound.Name} go on through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}",
+            new Several([new SetSpan(before.Cue.Id, span), new SetStop(before.Cue.Id, CueStop.Span), new SetRounds(before.Cue.Id, Cue.FillSpan)], $"{before.Sound.Name} goes on through slide {last.Number}"));
+    }
+}

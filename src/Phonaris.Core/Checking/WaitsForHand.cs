@@ -1,0 +1,28 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Cues nobody starts.</summary>
+public sealed class WaitsForHand : ICheck
+{
+    /// <inheritdoc/>
+    public string Name => "waits-for-hand";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A cue that waits for a hand in a show that runs by itself.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        if (!show.Show.Showing.ByItself) return [];
+        return
+            from cue in show.Show.Cues
+            where cue is { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand } && show.Order.Of(show.Show, cue.Span).Count > 0
+            let name = show.Show.CueName(cue.Id)
+            select new Finding(
+                Name, Gravity.Stops, [cue.Id], cue.Span!.First, $"{name} waits for a hand on slide {Say.Number(show.Show, cue.Span!.First)}; the show runs by itself, and nobody starts it.",
+                [new Remedy("Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true), new Remedy("Mute it", new SetMuted(cue.Id, true))]);
+    }
+}

@@ -1,0 +1,41 @@
+using System.Text.RegularExpressions;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Clearing;
+
+/// <summary>
+/// Whether a sound may be used where a show goes, by its licence: the legal codes of Creative Commons, named as SPDX names them. Music set in time to
+/// pictures that move on is an adaptation (4.0, section 1(a)) as soon as that is passed on to the public; played unchanged before an audience it is none.
+/// This is no legal advice.
+/// </summary>
+/// <param name="Answer">Whether it may.</param>
+/// <param name="Why">Why, in a sentence.</param>
+public sealed partial record Clearance(Leave Answer, string Why)
+{
+    /// <summary>The answer for a sound at a destination.</summary>
+    public static Clearance Of(Rights rights, Destination where)
+    {
+        ArgumentNullException.ThrowIfNull(rights);
+        var licence = rights.Licence.Trim();
+        if (FreePattern().IsMatch(licence)) return new(Leave.Yes, $"{licence} asks for nothing.");
+        if (CommonsPattern().Match(licence) is { Success: true } commons)
+        {
+            var (money, published) = (where == Destination.Sold, where is Destination.Web or Destination.Sold);
+            if (Has("nc") && money) return new(Leave.No, $"{licence} does not allow it where money is made.");
+            if (Has("nd") && published) return new(Leave.No, $"{licence} does not allow it to be set to slides and passed on.");
+            if (Has("sa") && published) return new(Leave.Alike, $"{licence} asks that what it is part of goes out under the same licence, with credit.");
+            return new(Leave.Credit, $"{licence} asks for credit.");
+
+            bool Has(string part) => commons.Groups[part].Success;
+        }
+        if (rights.Proof.Length > 0) return new(rights.Credit.Length > 0 ? Leave.Credit : Leave.Yes, "Leave was given; the proof is kept with it.");
+        return new(Leave.Ask, licence.Length == 0 ? "Nothing is known of its licence." : $"“{licence}” does not say it, and no proof of leave is kept.");
+    }
+
+    // CC0 and the mark of the public domain.
+    [GeneratedRegex(@"\A(CC0(-1\.0)?|CC-PDDC|PDM(-1\.0)?|Public domain)\z", RegexOptions.IgnoreCase)]
+    private static partial Regex FreePattern();
+
+    [GeneratedRegex(@"\ACC[- ]BY(?<nc>-NC)?((?<nd>-ND)|(?<sa>-SA))?([- ][1-4]\.[0-9])?(-[A-Z]+)?\z", RegexOptions.IgnoreCase)]
+    private static partial Regex CommonsPattern();
+}

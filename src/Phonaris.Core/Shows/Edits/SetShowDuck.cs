@@ -1,0 +1,20 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how beds make room for all voices that have no way of their own.</summary>
+/// <param name="Duck">How.</param>
+public sealed record SetShowDuck(Duck Duck) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        SetDuck.Validate(Duck);
+        return new(show with { Duck = Duck }, new SetShowDuck(show.Duck));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => "How beds make room for voices";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches(Show before) => ["show/duck"];
+}

@@ -1,0 +1,25 @@
+namespace Phonaris.Core.Shows.Edits;
+
+/// <summary>Sets how the show is shown. Nothing is changed by it: what would go wrong then is told.</summary>
+/// <param name="Showing">How.</param>
+public sealed record SetShowing(Showing Showing) : Edit
+{
+    /// <inheritdoc/>
+    public override Applied Apply(Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        Validate(Showing);
+        return new(show with { Showing = Showing }, new SetShowing(show.Showing));
+    }
+
+    /// <inheritdoc/>
+    public override string Sentence(Show before) => $"Shown {(Showing.ByItself ? "by itself" : "by somebody")}, {Say.Where(Showing.Where)}";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> Touches(Show before) => ["show/showing"];
+
+    internal static void Validate(Showing? showing)
+    {
+        if (showing is null || !Enum.IsDefined(showing.Where)) throw new RuleException("Say where the show is heard: in this room, inside the organisation, on the open web, or sold.", "showing");
+    }
+}

@@ -1,0 +1,19 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Timing;
+
+/// <summary>A stretch of the show in which a voice speaks for which beds make room.</summary>
+/// <param name="StartFrame">Its first frame.</param>
+/// <param name="EndFrame">The frame after its last.</param>
+/// <param name="Duck">How they do.</param>
+public sealed record Ducked(long StartFrame, long EndFrame, Duck Duck)
+{
+    /// <summary>The frame at which beds begin to go down.</summary>
+    public long DownFrame => StartFrame - Frames.FromMs(Duck.AttackMs);
+
+    /// <summary>The frame at which they begin to come up.</summary>
+    public long HeldTo => EndFrame + Frames.FromMs(Duck.HoldMs);
+
+    /// <summary>The frame at which they are up again.</summary>
+    public long UpFrame => HeldTo + Frames.FromMs(Duck.ReleaseMs);
+}

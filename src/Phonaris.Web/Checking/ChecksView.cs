@@ -1,0 +1,23 @@
+using Phonaris.Core.Checking;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Checking;
+
+/// <summary>What a show should be warned about.</summary>
+/// <param name="Revision">The revision of the show that was looked over.</param>
+/// <param name="Findings">What was found, the gravest first.</param>
+/// <param name="Checks">How many checks there are.</param>
+public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findings, int Checks)
+{
+    internal static ChecksView Of(StoredShow stored, IReadOnlyList<Finding> findings)
+    {
+        var left = stored.Show.LeftSo.ToHashSet();
+        return new(stored.Revision, [.. findings.Select(f => new FindingView(f.Key, f, left.Contains(f.Key)))], Core.Checking.Checks.All.Count);
+    }
+}
+
+/// <summary>What was found, and what became of it.</summary>
+/// <param name="Key">What names it: equal for as long as the same is found of the same.</param>
+/// <param name="Found">What was found.</param>
+/// <param name="LeftSo">Whether it is left so.</param>
+public sealed record FindingView(string Key, Finding Found, bool LeftSo);

@@ -1,0 +1,44 @@
+using Phonaris.Core.Checking;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+
+namespace Phonaris.Web.Hearing;
+
+/// <summary>Shows whose sounds were listened to, for whoever measures and checks them.</summary>
+internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileStore files)
+{
+    private readonly OfShows<Known> _latest = new();
+
+    /// <summary>A show with its times, its sounds made ready and listened to.</summary>
+    public async Task<TimedShow> OfAsync(StoredShow stored, CancellationToken cancel)
+    {
+        await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+        var show = timed.Of(stored);
+        await sounds.Loudness.PrepareAsync(show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source), cancel);
+        return show;
+    }
+
+    /// <summary>What checks find in a show, each looked for once for a revision.</summary>
+    public async Task<ValueList<Finding>> FindingsAsync(StoredShow stored, CancellationToken cancel)
+    {
+        var (known, renewals) = (_latest.Find(stored.Id), sounds.Renewals);
+        var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+        if (known is not null && known.Revision == stored.Revision && known.Renewals == renewals && known.Troubles == troubles.Count) return known.Findings;
+        var show = await OfAsync(stored, cancel);
+        var findings = await Task.Run(() => Checks.Of(new(show, sounds.Loudness, new(troubles, BytesOf))), cancel);
+        _latest.Keep(stored, known, new(stored.Revision, renewals, troubles.Count, findings));
+        return findings;
+    }
+
+    /// <summary>What checks find in a show that is not kept yet, whose sounds were made ready.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="troubles">What is wrong with sounds that cannot be read.</param>
+    public ValueList<Finding> Findings(Show show, IReadOnlyDictionary<string, string> troubles) =>
+        Checks.Of(new(TimedShow.Of(show, sounds.Listened), sounds.Loudness, new(troubles, BytesOf)));
+
+    private long BytesOf(Sound sound) => files.Has(sound.Media) ? new FileInfo(files.PathOf(sound.Media)).Length : 0;
+
+    private sealed record Known(long Revision, long Renewals, int Troubles, ValueList<Finding> Findings);
+}

@@ -1,0 +1,67 @@
+using OpenQA.Selenium;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>A show that would fail in front of people is looked over, put right, and runs to its end.</summary>
+public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
+{
+    private readonly Browser _browser = browser.Fresh();
+
+    [Fact]
+    public void A_show_that_waits_for_a_hand_is_put_right_and_plays_by_itself_to_its_end()
+    {
+        _browser.Made(4, 1, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4, 6000, -50), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
+        _browser.Choose("Owl");
+        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
+        _browser.Find("[data-by-hand]");
+        // The bar counts what is heard: the bed is far too quiet.
+        _browser.Says("nav[aria-label=Views]", "Checks1");
+        _browser.View("Checks");
+        _browser.Says("[data-finding=off-target]", "too quiet");
+        Assert.Equal(0, _browser.Count("[data-finding=waits-for-hand]"));
+
+        // Nobody will be there to start it: that stops the show.
+        _browser.Find("[aria-label='How the show is shown']").SendKeys("by itself");
+        _browser.Says("[data-finding=waits-for-hand]", "Owl waits for a hand on slide 3");
+        _browser.Says("[data-finding=waits-for-hand]", "stops the show");
+        Assert.Empty(_browser.Axe());
+        _browser.Button("Put right what can be put right: 2").Click();
+        _browser.Until(() => _browser.Count("[data-finding=waits-for-hand]") + _browser.Count("[data-finding=off-target]") == 0, "both put right");
+        // What is left takes a person; left so, all is well, and it can be warned of again.
+        _browser.Says("main [role=status]", "2 to tidy up");
+        for (var left = 2; left > 0; left--)
+        {
+            _browser.Button("Leave it so").Click();
+            var now = left - 1;
+            _browser.Until(() => _browser.Js<int>("[...document.querySelectorAll('main section [data-finding]')].length") == now, $"{now} left");
+        }
+        _browser.Says("[data-testid=all-well]", "All is well");
+        _browser.Says("main details summary", "2 are left so");
+        _browser.Until(() => _browser.Find("nav[aria-label=Views]").Text.Contains("Checks", StringComparison.Ordinal) && !_browser.Find("nav[aria-label=Views]").Text.Contains("Checks1", StringComparison.Ordinal), "nothing counted");
+
+        // It goes by itself to its end, and the owl is heard on the way.
+        _browser.View("Present");
+        _browser.Find("[data-testid=ready]");
+        Assert.Equal("plan", _browser.Value("Goes on"));
+        _browser.Button("Begin").Click();
+        _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 4']");
+        _browser.Says("[data-testid=report]", "Owl");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void What_is_found_leads_to_its_place()
+    {
+        _browser.Made(12, 4, new("Mill theme", 330, 20, SoundKind.Bed, 1, 12), new("Word", 700, 6, SoundKind.Voice, 10, 10));
+        _browser.View("Checks");
+        _browser.Says("[data-finding=cut-voice]", "cut off in a word on slide 10");
+        _browser.Js<bool>("([...document.querySelectorAll('[data-finding=cut-voice] a')].find(a => a.textContent === 'Go there').click(), true)");
+        _browser.Says("[data-testid=cue-details]", "Word is cut off in a word on slide 10");
+        _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
+        // One click there puts it right.
+        _browser.Find("[data-testid=cue-details] [role=note] button").SendKeys(Keys.Enter);
+        _browser.Until(() => !_browser.Find("[data-testid=cue-details]").Text.Contains("cut off", StringComparison.Ordinal), "it put right");
+        Assert.Empty(_browser.Complaints());
+    }
+}

@@ -1,0 +1,205 @@
+using CsCheck;
+using Phonaris.Core.Checking;
+using Phonaris.Core.Clearing;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>Each check finds its own and nothing else, and its remedies put it right.</summary>
+public class ChecksTests
+{
+    private const long Second = Frames.PerSecond;
+
+    private static Heard Sounds { get; } = new(source => source.Media switch
+    {
+        var m when m == Shows.Media("voice") => new Signal(5 * Second, n => n < Second / 2 || n > 4 * Second ? 0 : Signal.Hash(n, 5, 0.4)),
+        var m when m == Shows.Media("talk") => Signal.Noise(5 * Second, 0.2, 7),
+        var m when m == Shows.Media("spot") => Signal.Noise(Second, 0.2, 9),
+        _ => Signal.Noise(60 * Second, 0.2, 3),
+    });
+
+    /// <summary>Ten slides of 6 s, a bed under all of them, a voice that ends on its slide, and one that waits for a hand: nothing is wrong with it.</summary>
+    private static Show Well { get; } = Made();
+
+    private static Show Made()
+    {
+        var known = Rights.Unknown with { Author = "Ida Fennel", Licence = "CC0-1.0" };
+        var show = Shows.Of(10, 6000) with
+        {
+            Sounds =
+            [
+                .. new[] { Shows.Sound("bed", 60 * Second), Shows.Sound("pad", 60 * Second), Shows.Sound("voice", 5 * Second, SoundKind.Voice), Shows.Sound("talk", 5 * Second, SoundKind.Voice), Shows.Sound("spot", Second, SoundKind.Spot) }
+                    .Select(s => s with { Rights = known }),
+            ],
+        };
+        show = show with
+        {
+            Cues =
+            [
+                Shows.Cue("b", "bed", "s1", "s10", 60 * Second, Cue.FillSpan) with { FadeIn = Fade.Of(1000), FadeOut = Fade.Of(2000) },
+                Shows.Cue("v", "voice", "s3", "s3", 5 * Second),
+                Shows.Cue("h", "spot", "s5", "s5", Second) with { Start = CueStart.ByHand, Hotspot = Hotspot.New("A bell") },
+            ],
+        };
+        show = show with { Sounds = [.. show.Sounds.Where(s => s.Id is not ("pad" or "talk"))] };
+        return show.Apply(Core.Levels.LevelMatch.ToEdit([.. Core.Levels.LevelMatch.Of(TimedShow.Of(show, Sounds.Listened()), Sounds)])).Show;
+    }
+
+    private static Show With(string soundId, SoundKind kind, long frames, Cue? cue) =>
+        (Well with { Sounds = [.. Well.Sounds, Shows.Sound(soundId, frames, kind) with { Rights = Well.Sounds[0].Rights }] }) is var more && cue is null ? more : more with { Cues = [.. more.Cues, cue!] };
+
+    private static Show Changed(string cueId, Func<Cue, Cue> change) => Well with { Cues = [.. Well.Cues.Select(c => c.Id == cueId ? change(c) : c)] };
+
+    private static Show Slide(int number, Func<Slide, Slide> change) => Well with { Slides = Well.Slides.SetItem(number - 1, change(Well.Slides[number - 1])) };
+
+    /// <summary>Shows in which one thing is wrong, by the check that is to find it.</summary>
+    private static Dictionary<string, Show> Wrong { get; } = new()
+    {
+        ["damaged-sound"] = Well with { Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Figures = Well.Sounds[0].Figures with { MissingFrames = Second } }) },
+        ["waits-for-hand"] = Well with { Showing = new(true, Destination.Room) },
+        ["never-begins"] = Changed("v", c => c with { DelayMs = 6500 }),
+        ["late-beginning"] = Changed("v", c => c with { Span = new("s3", "s4"), DelayMs = 6500 }),
+        ["beds-together"] = With("pad", SoundKind.Bed, 60 * Second, Shows.Cue("p", "pad", "s6", "s10", 60 * Second, Cue.FillSpan) with { FadeOut = Fade.Of(2000), LevelDb = Well.Cue("b").LevelDb }),
+        ["voices-together"] = With("talk", SoundKind.Voice, 5 * Second, Shows.Cue("t", "talk", "s3", "s4", 5 * Second) with { LevelDb = Well.Cue("v").LevelDb + 5, DelayMs = 3500 }),
+        ["waiting-loop"] = Changed("b", c => c with { Rounds = 1 }) with { Sections = [new("w", "Come in", "s1", true), new("x", "Talk", "s3", false)] },
+        ["hotspot"] = Changed("h", c => c with { Hotspot = c.Hotspot! with { Alternative = " " } }),
+        ["hidden-cue"] = Slide(5, s => s with { Hidden = true }),
+        ["parked-cue"] = Changed("v", c => c with { Span = null }),
+        ["unused-sound"] = With("talk", SoundKind.Voice, 5 * Second, null),
+        ["cut-voice"] = Slide(3, s => s with { HoldMs = 3000 }),
+        ["long-voice"] = Changed("v", c => c with { Stop = CueStop.Finished, DelayMs = 2000 }),
+        ["abrupt-end"] = Changed("b", c => c with { FadeOut = Fade.None }),
+        ["silent-slides"] = (Changed("b", c => c with { Span = new("s1", "s6") }) is var half ? half with { Cues = [.. half.Cues, half.Cue("b") with { Id = "b2", Span = new("s9", "s10") }] } : half),
+        ["silent-end"] = Changed("b", c => c with { Span = new("s1", "s8") }),
+        ["cut-by-end"] = Changed("h", c => c with { Span = new("s10", "s10"), Start = CueStart.WithSlide, Stop = CueStop.Finished, DelayMs = 5500 }),
+        ["off-target"] = Changed("b", c => c with { LevelDb = c.LevelDb - 4 }),
+        ["level-jump"] = With("pad", SoundKind.Bed, 60 * Second, null) is var two ? Changed("b", c => c with { Span = new("s1", "s6"), LevelDb = c.LevelDb + 2.9 }) is var first
+            ? first with { Sounds = two.Sounds, Cues = [.. first.Cues, Well.Cue("b") with { Id = "p", SoundId = "pad", Span = new("s7", "s10"), LevelDb = Well.Cue("b").LevelDb - 4 }] } : two : Well,
+        ["drowned-voice"] = Changed("v", c => c with { Ducks = false }),
+        ["limiter"] = With("loud", SoundKind.Spot, 60 * Second, Shows.Cue("l", "loud", "s7", "s7", 60 * Second) with { LevelDb = 12 }),
+        ["long-transition"] = Slide(4, s => s with { HoldMs = 2000, Transition = Transition.Dissolve(3000) }),
+        ["late-step"] = Slide(4, s => s with { Steps = [.. s.Steps, new Step("late", "", 7000, null)] }),
+        ["missed-aim"] = Well with { TargetMs = 70_000 },
+        ["unknown-rights"] = Well with { Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Rights.Unknown }) },
+        ["missing-credit"] = Well with { Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Well.Sounds[0].Rights with { Licence = "CC-BY-4.0" } }) },
+        ["no-leave"] = Well with { Showing = new(false, Destination.Sold), Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Well.Sounds[0].Rights with { Licence = "All rights reserved" } }) },
+    };
+
+    public static TheoryData<string> Names { get; } = [.. Wrong.Keys];
+
+    [Fact]
+    public void Nothing_is_found_where_all_is_well_and_every_check_has_its_case()
+    {
+        Assert.Empty(Sounds.Findings(Well).Select(f => f.Sentence));
+        // These have tests of their own below.
+        Assert.Equal(Checks.All.Select(c => c.Name).Order(), [.. Wrong.Keys.Concat(["missing-sound", "large-sound", "misfit", "audible-join"]).Order()]);
+    }
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void A_check_finds_what_is_wrong_and_each_remedy_puts_it_right(string name)
+    {
+        var show = Wrong[name];
+        var found = Sounds.Findings(show).Where(f => f.Check == name).ToList();
+        var finding = Assert.Single(found);
+        Assert.Matches(@"^\p{Lu}.*[.]$", finding.Sentence);
+        foreach (var remedy in finding.Remedies)
+        {
+            var after = show.Apply(remedy.Edit);
+            Assert.DoesNotContain(Sounds.Findings(after.Show), f => f.Check == name);
+            Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
+        }
+        // Left so, it stays so wherever its slides go, until it is about something else.
+        var left = show.Apply(new LeaveSo(finding.Key, true)).Show;
+        Assert.All(Sounds.Findings(left).Where(f => f.Check == name), f => Assert.True(left.IsLeftSo(f)));
+        if (Sounds.Findings(left.Apply(new MoveSlides(["s2"], 0)).Show).FirstOrDefault(f => f.Check == name) is { } moved && name is not ("silent-slides" or "missed-aim"))
+            Assert.Equal(finding.Key, moved.Key);
+    }
+
+    [Fact]
+    public void Files_that_are_missing_or_heavy_are_told()
+    {
+        var files = new SoundFiles(new Dictionary<string, string> { ["bed"] = "The file of Sound bed is missing." }, s => s.Id == "voice" ? 200_000_000 : 1_000);
+        var findings = Sounds.Findings(Well, files: files);
+        Assert.Equal(["missing-sound", "large-sound"], findings.Select(f => f.Check));
+        Assert.Equal(["bed", "voice"], findings.Select(f => f.SoundId));
+        Assert.Equal(Gravity.Stops, findings[0].Gravity);
+        Assert.DoesNotContain(Sounds.Findings(Well.Apply(findings[0].Remedies[0].Edit).Show, files: files), f => f.Check == "missing-sound");
+    }
+
+    [Fact]
+    public void A_join_that_may_be_heard_is_told()
+    {
+        var show = Changed("b", c => c with { Fit = new(FitMethod.Recut) });
+        Fitted Fit(double percentile, long frames) => new(
+            FitMethod.Recut, frames, new([new(0, frames / 2, 0), new(48_000, frames - frames / 2, 0)]), 1, [new(frames / 2, frames / 2, 48_000, percentile)], frames, false, 0.1, "");
+        Assert.DoesNotContain(Sounds.Findings(show, (_, _, frames) => Fit(2, frames)), f => f.Check == "audible-join");
+        var finding = Assert.Single(Sounds.Findings(show, (_, _, frames) => Fit(30, frames)), f => f.Check == "audible-join");
+        Assert.Equal("s6", finding.SlideId);
+        Assert.DoesNotContain(Sounds.Findings(show.Apply(finding.Remedies[0].Edit).Show), f => f.Check == "audible-join");
+    }
+
+    [Fact]
+    public void Whatever_the_show_no_check_throws_and_every_remedy_puts_its_finding_right_without_a_graver_one()
+    {
+        var (found, remedies) = (new HashSet<string>(), 0);
+        for (var n = 0; n < 60; n++)
+        {
+            var show = Shows.Any.Generate(new PCG(5, (ulong)n), null, out _);
+            show = show with { Showing = new(n % 2 == 0, (Destination)(n % 4)), TargetMs = n % 3 == 0 ? 20_000 : null };
+            ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Signal.Noise(source.Frame(show.Sounds[k].Frames), 0.5, (uint)k + 1) : throw new InvalidOperationException();
+            var sounds = new Heard(Open);
+            var before = sounds.Findings(show, OnTheClock.Fit);
+            foreach (var finding in before)
+            {
+                found.Add(finding.Check);
+                foreach (var remedy in finding.Remedies)
+                {
+                    remedies++;
+                    var after = sounds.Findings(show.Apply(remedy.Edit).Show, OnTheClock.Fit);
+                    Assert.False(after.Any(f => f.Key == finding.Key), $"{n}: “{remedy.Words}” leaves “{finding.Sentence}”");
+                    var graver = after.Where(f => f.Gravity < finding.Gravity && !before.Any(b => b.Check == f.Check && b.CueIds.SequenceEqual(f.CueIds) && b.SoundId == f.SoundId)).Select(f => f.Sentence);
+                    Assert.False(graver.Any(), $"{n}: “{remedy.Words}” for “{finding.Sentence}” brings {string.Join(' ', graver)}");
+                }
+            }
+        }
+        Assert.InRange(found.Count, 12, 40);
+        Assert.InRange(remedies, 200, 50_000);
+    }
+
+    [Fact]
+    public void A_show_that_waits_for_a_hand_is_put_right_with_all_that_can_be_as_one_edit()
+    {
+        var show = Changed("b", c => c with { LevelDb = -40, FadeOut = Fade.None }) with { Showing = new(true, Destination.Room) };
+        Assert.Equal(["waits-for-hand", "off-target"], Sounds.Findings(show).Select(f => f.Check).Where(c => c != "abrupt-end"));
+        var right = Checks.PutRight(show, s => Sounds.Findings(s))!;
+        var after = show.Apply(right);
+        Assert.Empty(Sounds.Findings(after.Show).Select(f => f.Sentence));
+        Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
+        Assert.Null(Checks.PutRight(after.Show, s => Sounds.Findings(s)));
+        // What is left so is not touched.
+        var left = show.Apply(new LeaveSo(Sounds.Findings(show)[0].Key, true)).Show;
+        Assert.Equal(CueStartKind.Hand, left.Apply(Checks.PutRight(left, s => Sounds.Findings(s))!).Show.Cue("h").Start.Kind);
+    }
+
+    [Theory]
+    [InlineData("CC0-1.0", Destination.Sold, Leave.Yes)]
+    [InlineData("CC-BY-4.0", Destination.Sold, Leave.Credit)]
+    [InlineData("CC BY 3.0", Destination.Web, Leave.Credit)]
+    [InlineData("CC-BY-SA-4.0", Destination.Room, Leave.Credit)]
+    [InlineData("CC-BY-SA-4.0", Destination.Web, Leave.Alike)]
+    [InlineData("CC-BY-NC-4.0", Destination.Web, Leave.Credit)]
+    [InlineData("CC-BY-NC-SA-4.0", Destination.Sold, Leave.No)]
+    [InlineData("CC-BY-ND-4.0", Destination.Room, Leave.Credit)]
+    [InlineData("CC-BY-NC-ND-4.0", Destination.Web, Leave.No)]
+    [InlineData("All rights reserved", Destination.Room, Leave.Ask)]
+    [InlineData("", Destination.Web, Leave.Ask)]
+    public void Leave_goes_by_the_licence_and_by_where_the_show_goes(string licence, Destination where, Leave leave)
+    {
+        Assert.Equal(leave, Clearance.Of(Rights.Unknown with { Licence = licence }, where).Answer);
+        if (leave == Leave.Ask) Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = licence, Proof = "Letter of 3 May" }, where).Answer);
+    }
+}

@@ -1,0 +1,134 @@
+using CsCheck;
+using Phonaris.Core.Levels;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>Beds make room for voices: where they really speak, and as far as they are too loud for them.</summary>
+public class DucksTests
+{
+    private const long Second = Frames.PerSecond;
+
+    /// <summary>A voice of 10 s that speaks from 2 to 4, with a breath of a tenth in it, and from 7 to 8.</summary>
+    private static Signal Voice { get; } = new(10 * Second, n => (n / (Second / 10)) is (>= 20 and < 30) or (>= 31 and < 40) or (>= 70 and < 80) ? Signal.Hash(n, 4, 0.5) : Signal.Hash(n, 5, 0.0005));
+
+    /// <summary>A bed that is 12 dB louder in its second half.</summary>
+    private static Signal Bed { get; } = new(40 * Second, n => Signal.Hash(n, 8, n < 20 * Second ? 0.08 : 0.32));
+
+    private static Heard Sounds { get; } = new(source => source.Media == Shows.Media("voice") ? Voice : Bed);
+
+    private static Show Made(double bedDb = 0) => Shows.Of(4, 10_000) with
+    {
+        Sounds = [Shows.Sound("bed", Bed.Frames), Shows.Sound("voice", Voice.Frames, SoundKind.Voice)],
+        Cues =
+        [
+            Shows.Cue("b", "bed", "s1", "s4", Bed.Frames) with { LevelDb = bedDb },
+            Shows.Cue("v", "voice", "s1", "s1", Voice.Frames), Shows.Cue("w", "voice", "s3", "s3", Voice.Frames),
+        ],
+    };
+
+    private static double Db(Show show, double seconds) =>
+        Gain.ToDecibels(Schedule.Of(show, Sounds.Listened()).Cues.Single(c => c.CueId == "b").GainAt((long)(seconds * Second))) - show.Cue("b").LevelDb;
+
+    [Fact]
+    public void A_voice_speaks_where_it_is_loud_and_a_breath_is_no_pause()
+    {
+        var spoken = LoudnessTrack.Of(Voice, CancellationToken.None).Spoken;
+        Assert.Equal(2, spoken.Count);
+        foreach (var (stretch, from, to) in spoken.Zip([(2.0, 4.0), (7.0, 8.0)], (s, at) => (s, at.Item1, at.Item2)))
+        {
+            Assert.Equal(from, stretch.FromFrame / (double)Second, 0.06);
+            Assert.Equal(to, stretch.ToFrame / (double)Second, 0.06);
+        }
+        // What is silence has no voice in it to be found, and counts as one.
+        Assert.Equal(Second, Assert.Single(LoudnessTrack.Of(new Signal(Second, _ => 0), CancellationToken.None).Spoken).ToFrame);
+    }
+
+    [Fact]
+    public void A_bed_goes_down_before_the_voice_speaks_to_what_the_targets_ask_of_it_there()
+    {
+        var show = Made();
+        // Not at the first frame of the voice, which is silent, but just before it speaks; up again between its sentences.
+        Assert.Equal(0, Db(show, 1.7), 0.01);
+        var (first, second) = (Db(show, 3), Db(show, 23));
+        Assert.Equal(first, Db(show, 2.1), 0.01);
+        Assert.Equal(0, Db(show, 6), 0.01);
+        Assert.Equal(first, Db(show, 7.5), 0.3);
+        // In its louder half it goes 12 dB deeper: under both voices it comes to the same.
+        Assert.Equal(-12, second - first, 0.3);
+        Assert.Equal(LevelTargets.Web.BedUnderVoiceLufs, Under(show, 2.5, 3.9), 0.5);
+        Assert.Equal(LevelTargets.Web.BedUnderVoiceLufs, Under(show, 22.5, 23.9), 0.5);
+        // A quiet one is not moved, nor is one whose voice asks for none; one that asks for so much gets it.
+        Assert.Equal(0, Db(Made(-20), 3), 0.01);
+        Assert.Equal((0, second), (Db(show.Apply(new SetDucks("v", false)).Show, 3), Db(show.Apply(new SetDucks("v", false)).Show, 23)));
+        Assert.Equal(-20, Db(show.Apply(new SetDuck("v", new(150, 400, 800, 20))).Show, 3), 0.01);
+        // In its own time: 1 s down, held for 2.
+        var slow = show.Apply(new SetShowDuck(new(1000, 2000, 500, 6))).Show;
+        Assert.Equal([(1.5, -3), (3, -6), (5.9, -6), (6.0, -6)], new[] { 1.5, 3, 5.9, 6.0 }.Select(s => (s, Math.Round(Db(slow, s), 0) + 0.0)));
+    }
+
+    private static double Under(Show show, double from, double to)
+    {
+        var track = CueTrackOf(show);
+        var steps = track.AsSpan((int)(from * 100), (int)((to - from) * 100));
+        return Loudness.Integrated(steps)!.Value;
+    }
+
+    private static double[] CueTrackOf(Show show)
+    {
+        var samples = new float[40 * Second * 2];
+        new Mixing.Mixer(Schedule.Of(show, Sounds.Listened()).Only(new HashSet<string> { "b" }), Sounds.Open).Render(0, samples);
+        return LoudnessTrack.Of(new Signal(40 * Second, n => samples[2 * n], n => samples[2 * n + 1]), CancellationToken.None).MeanSquares();
+    }
+
+    [Fact]
+    public void However_they_lie_a_bed_is_as_low_as_the_lowest_asks_and_never_jumps()
+    {
+        Gen.Select(Gen.Long[0, 8000], Gen.Long[0, 8000], Gen.Int[5, 3000], Gen.Int[0, 2000], Gen.Double[0, 30]).Sample(
+            (one, two, ms, hold, depth) =>
+            {
+                var show = Made();
+                show = show with { Cues = [.. show.Cues.Select(c => c.Id == "v" ? c with { DelayMs = one, Duck = new(ms, hold, ms, depth) } : c.Id == "w" ? c with { Span = new("s1", "s2"), DelayMs = two, Duck = new(150, 400, 800, 10) } : c)] };
+                var alone = new[] { "v", "w" }.Select(id => Envelope(show with { Cues = [.. show.Cues.Where(c => c.Id == "b" || c.Id == id)] })).ToList();
+                var both = Envelope(show);
+                for (var at = 0L; at < 20 * Second; at += 4801)
+                    Assert.Equal(Math.Min(alone[0].DbAt(at), alone[1].DbAt(at)), both.DbAt(at), 0.02);
+                Assert.All(both.Points.Zip(both.Points.Skip(1)), p => Assert.True(p.Second.Frame > p.First.Frame));
+            },
+            iter: 200);
+
+        static Envelope Envelope(Show show) => Schedule.Of(show, Sounds.Listened()).Cues.Single(c => c.CueId == "b").Envelope;
+    }
+
+    [Fact]
+    public void Live_it_is_told_where_a_voice_speaks_and_how_far_a_bed_is_too_loud()
+    {
+        var show = Made();
+        var plan = LivePlan.Of(TimedShow.Of(show, Sounds.Listened()));
+        var (bed, voice) = (plan.Cues.Single(c => c.CueId == "b"), plan.Cues.Single(c => c.CueId == "v"));
+        Assert.Equal([2.0, 7.0], voice.Duck!.Spoken.Select(s => Math.Round(s.FromMs / 1000.0, 0)));
+        Assert.Equal((150, 400, 800, null), (voice.Duck.AttackMs, voice.Duck.HoldMs, voice.Duck.ReleaseMs, voice.Duck.DepthDb));
+        // Both halves taken together: between what each asks for.
+        Assert.InRange(bed.OverDb, -Db(show, 3), -Db(show, 23));
+        Assert.Equal((null, 0), (bed.Duck, voice.OverDb));
+        Assert.Null(LivePlan.Of(TimedShow.Of(show.Apply(new SetDucks("v", false)).Show, Sounds.Listened())).Cues.Single(c => c.CueId == "v").Duck);
+    }
+
+    [Fact]
+    public void The_whole_is_brought_to_its_target_with_its_levels_as_they_are_among_each_other()
+    {
+        var show = Made(-10);
+        var levels = ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds);
+        var louder = show.Apply(new SetShowGain(WholeGain.Of(show, levels.Whole)!.Value)).Show;
+        var after = ShowLevels.Of(TimedShow.Of(louder, Sounds.Listened()), Sounds);
+        Assert.Equal(Math.Min(louder.LevelTargets.WholeLufs, after.Whole.IntegratedLufs!.Value), after.Whole.IntegratedLufs!.Value, 0.1);
+        Assert.True(after.Whole.SumPeakDbtp <= louder.LevelTargets.TruePeakDbtp);
+        // As far as it goes up, all do, what beds make room by as well.
+        Assert.Equal(louder.GainDb, after.Whole.IntegratedLufs!.Value - levels.Whole.IntegratedLufs!.Value, 0.1);
+        Assert.Equal(after.Whole.IntegratedLufs!.Value, WholeGain.Of(louder, after.Whole)!.Value - louder.GainDb + after.Whole.IntegratedLufs!.Value, 0.1);
+    }
+}
