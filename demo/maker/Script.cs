@@ -40,6 +40,9 @@ internal static class Script
     /// <summary>The slide that is a credits card.</summary>
     public static (int Slide, Card Card) Credits { get; } = (15, new(CardKind.Credits, "Made by", "Drawings, too, by the Phonaris project."));
 
+    /// <summary>The running time aimed at, in milliseconds, and where the show goes. Neither is met yet: there is something for the checks to find.</summary>
+    public static (long TargetMs, Showing Showing) Aims { get; } = (360_000, new(false, Destination.Web));
+
     /// <summary>The cues: sound, first and last slide, and how they differ from what a drop would set.</summary>
     public static IReadOnlyList<ScriptCue> Cues { get; } =
     [
@@ -47,10 +50,10 @@ internal static class Script
         new("lantern-waltz", 4, 9, c => c with { FadeIn = Fade.Of(1500), FadeOut = Fade.Of(3000), LevelDb = c.LevelDb - 4, DelayMs = 500, HandoverMs = 3000, Fit = new(FitMethod.Recut),
             // Lower where the bats are to be heard.
             LevelPoints = [new(150_000, 0), new(154_500, -8)] }),
-        new("mill-stream-reel", 10, 13, c => c with { FadeIn = new Fade(800, FadeCurve.Smooth), LevelDb = c.LevelDb - 2 }),
+        new("mill-stream-reel", 10, 13, c => c with { FadeIn = new Fade(800, FadeCurve.Smooth) }),
         new("homeward", 14, 15, c => c with { Start = CueStart.ToEndTogether, Rounds = 1, FadeIn = Fade.None, FadeOut = Fade.None }),
         new("welcome", 4, 4, c => c with { DelayMs = 2000 }),
-        new("hold-a-lantern", 13, 13, c => c with { DelayMs = 3000 }),
+        new("hold-a-lantern", 13, 13, c => c with { DelayMs = 3000, Ducks = false, LevelDb = c.LevelDb - 2.5 }),
         new("tin-bell", 5, 5, c => c with { Start = CueStart.WithStep("slide-05-2") }),
         new("wing-flutter", 6, 6, c => c with { DelayMs = 4000, Stop = CueStop.Finished }),
         new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600), Speed = 0.8 }),

@@ -37,7 +37,7 @@ internal static class Desk
             string? soundId;
             while ((soundId = (await SoundsAsync()).Find(s => s.GetProperty("name").GetString() == tone.Name) is { ValueKind: JsonValueKind.Object } there ? there.GetProperty("id").GetString() : null) is null)
                 await Task.Delay(20);
-            await EditAsync(new SetSoundKind(soundId, tone.Kind));
+            await EditAsync(new Several([new SetSoundKind(soundId, tone.Kind), new SetRights(soundId, Rights.Unknown with { Author = "Ida Fennel", Licence = "CC0-1.0" })], "Known"));
             if (tone.First == 0) continue;
             var dropped = await http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId, slideId = $"s{tone.First}" });
             var cueId = (await dropped.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("cueId").GetString()!;

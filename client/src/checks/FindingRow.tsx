@@ -25,7 +25,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
           : undefined;
   return (
     <li className="line-t flex items-baseline gap-x-3 py-2" data-finding={found.check}>
-      <span className={`w-24 shrink-0 text-xs font-semibold ${style}`}>
+      <span className={`w-29 shrink-0 text-xs font-semibold whitespace-nowrap ${style}`}>
         <span aria-hidden="true">{mark}</span> {name}
       </span>
       <span className="muted figures w-14 shrink-0 text-sm">{slide ? `slide ${slide.number}` : ""}</span>
@@ -59,7 +59,11 @@ export function FindingRow({ finding }: { finding: Finding }) {
           </button>
         )}
         {select && (
-          <Link className="btn btn-ghost btn-xs" to={`/shows/${view.id}`} state={{ select }}>
+          <Link
+            className={`btn btn-xs ${found.remedies.length === 0 ? "btn-outline btn-primary" : "btn-ghost"}`}
+            to={`/shows/${view.id}`}
+            state={{ select }}
+          >
             Go there
           </Link>
         )}

@@ -35,7 +35,7 @@ export interface Group {
   findings: readonly Finding[];
 }
 
-/** What is found, by what to do next. */
+/** What is found, by what to do next; what has the gravest comes first. */
 export function grouped(findings: readonly Finding[]): readonly Group[] {
   const todo = open(findings);
   const safe = (f: Finding) => f.found.remedies.some((r) => r.safe);
@@ -55,8 +55,14 @@ export function grouped(findings: readonly Finding[]): readonly Group[] {
       what: "No click does it: go there.",
       findings: todo.filter((f) => f.found.remedies.length === 0),
     },
-  ].filter((group) => group.findings.length > 0);
+  ]
+    .filter((group) => group.findings.length > 0)
+    .toSorted((a, b) => gravest(a.findings) - gravest(b.findings));
 }
+
+/** How grave the gravest is, 0 for what stops the show. */
+const gravest = (findings: readonly Finding[]) =>
+  Math.min(...findings.map((f) => gravities.findIndex((g) => g.gravity === f.found.gravity)));
 
 /** Findings of the same kind beside each other, in the order of the gravest of each. */
 export function alike(findings: readonly Finding[]): readonly (readonly Finding[])[] {

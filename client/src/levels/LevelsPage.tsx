@@ -98,12 +98,6 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
           peaks at{" "}
           <b className="figures">{levels.truePeakDbtp === null ? "nothing" : `${tenths(levels.truePeakDbtp)} dBTP`}</b>
         </p>
-        {levels.limited[0] && (
-          <p className="text-error text-sm">
-            The limiter is at work from {time(levels.limited[0].fromFrame)} on: together they would peak at{" "}
-            {tenths(levels.sumPeakDbtp ?? 0)} dBTP
-          </p>
-        )}
         <BeforeAfter />
         <button
           type="button"
@@ -114,7 +108,13 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
           {off === 0 ? "All are matched" : `Match ${off === 1 ? "one level" : `${off} levels`}`}
         </button>
       </header>
-      <TargetsLine presets={levels.presets} wholeGainDb={levels.wholeGainDb} />
+      <TargetsLine presets={levels.presets} wholeGainDb={levels.wholeGainDb} wholeLufs={levels.integratedLufs} />
+      {levels.limited[0] && (
+        <p className="text-error mt-2 text-sm">
+          The limiter is at work from {time(levels.limited[0].fromFrame)} on: together they would peak at{" "}
+          {tenths(levels.sumPeakDbtp ?? 0)} dBTP.
+        </p>
+      )}
       <div className="mt-3 mb-4">
         <LevelCurve levels={levels} />
       </div>

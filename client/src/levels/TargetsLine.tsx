@@ -10,6 +10,8 @@ interface Props {
   presets: readonly Targets[];
   /** What would bring the whole to its target, in dB; null where it has no loudness. */
   wholeGainDb: number | null;
+  /** How loud the whole is, in LUFS. */
+  wholeLufs: number | null;
 }
 
 const places: readonly (readonly [TargetsFor, string])[] = [
@@ -28,7 +30,7 @@ const figures = [
 ] as const;
 
 /** Where the show is heard, and how loud everything is to be there, each figure to be set. */
-export function TargetsLine({ presets, wholeGainDb }: Props) {
+export function TargetsLine({ presets, wholeGainDb, wholeLufs }: Props) {
   const { view, edit } = useOpenShow();
   const targets = view.show.levelTargets;
   const set = (change: Partial<Targets>) =>
@@ -62,24 +64,26 @@ export function TargetsLine({ presets, wholeGainDb }: Props) {
       <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1.5">
         <span>Beds make room for voices:</span>
         <DuckFields of="all voices" duck={view.show.duck} commit={(duck) => edit({ kind: "setShowDuck", duck })} />
-        <WholeGain wholeGainDb={wholeGainDb} />
+        <WholeGain wholeGainDb={wholeGainDb} wholeLufs={wholeLufs} />
       </span>
     </section>
   );
 }
 
 /** By how much the whole is louder than its cues are set, and the click that brings it to its target. */
-function WholeGain({ wholeGainDb }: { wholeGainDb: number | null }) {
+function WholeGain({ wholeGainDb, wholeLufs }: Omit<Props, "presets">) {
   const { view, edit } = useOpenShow();
-  const { gainDb } = view.show;
+  const { gainDb, levelTargets } = view.show;
   const set = (to: number) => edit({ kind: "setShowGain", gainDb: to });
+  const reaches =
+    wholeLufs !== null && Math.abs(wholeLufs + (wholeGainDb ?? 0) - gainDb - levelTargets.wholeLufs) < 0.15;
   const brings = wholeGainDb !== null && Math.abs(wholeGainDb - gainDb) >= 0.05;
   return (
     <span className="ml-auto flex items-center gap-2 whitespace-nowrap">
       The whole by <LevelField label="The whole louder by" db={gainDb} commit={set} />
       {brings && (
         <button type="button" className="btn btn-xs" onClick={() => set(wholeGainDb)}>
-          {decibels(wholeGainDb)} brings it to its target
+          {decibels(wholeGainDb)} {reaches ? "brings it to its target" : "is what its peaks allow"}
         </button>
       )}
     </span>

@@ -72,7 +72,7 @@ export function ShowLayout() {
         onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
         onDrop={onDrop}
       >
-        <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-5 px-4 max-md:gap-2">
+        <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-4 px-4 max-md:gap-2">
           <Link to="/" className="text-primary font-display text-xl font-bold" title="All shows">
             Phonaris
           </Link>
@@ -84,13 +84,10 @@ export function ShowLayout() {
               show={(title) => title}
               read={(typed) => typed.trim() || undefined}
               commit={(title) => edit({ kind: "renameShow", title })}
-              width="16rem"
+              width="13.5rem"
             />
           </div>
-          <nav
-            className="flex h-full min-w-0 gap-1 max-md:overflow-x-auto max-md:[scrollbar-width:none]!"
-            aria-label="Views"
-          >
+          <nav className="flex h-full min-w-0 max-md:overflow-x-auto max-md:[scrollbar-width:none]!" aria-label="Views">
             <View to={`/shows/${showId}`} name="Run sheet" />
             <View to={`/shows/${showId}/fit`} name="Fit" deep />
             <View to={`/shows/${showId}/levels`} name="Levels" />
@@ -158,7 +155,7 @@ function View({
       to={to}
       end={!deep}
       className={({ isActive }) =>
-        `flex h-full items-center border-b-3 px-3 text-[0.9375rem] whitespace-nowrap max-md:px-2 ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+        `flex h-full items-center border-b-3 px-2.5 text-[0.9375rem] whitespace-nowrap max-md:px-2 ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
       }
     >
       {name}

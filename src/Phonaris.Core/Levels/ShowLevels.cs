@@ -47,7 +47,7 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
         return new(
             new(
                 Loudness.Integrated(energies), Loudness.Range(energies), shortTerm.Length == 0 ? null : shortTerm.Max(), Decibels(peak), Decibels(sumPeak),
-                shortTerm.ToValueList(), [.. limited.Select(r => new LimitedStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]),
+                shortTerm.ToValueList(), [.. limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]),
             [.. kinds.Select(k => new KindLevels(k.Key, Loudness.ShortTerm([.. k.Value.Take(energies.Length).Select(e => e / Loudness.StepFrames)]).ToValueList()))],
             [.. show.Order.Slides.Select(s => SlideOf(s, energies))],
             [.. tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))]);
@@ -102,11 +102,6 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
 /// <param name="Kind">The kind.</param>
 /// <param name="ShortTermLufs">Their short-term loudness, each the 3 s from so many tenths of a second on, in LUFS; −∞ for silence.</param>
 public sealed record KindLevels(SoundKind Kind, ValueList<double> ShortTermLufs);
-
-/// <summary>A stretch of the show.</summary>
-/// <param name="FromFrame">Its first frame.</param>
-/// <param name="ToFrame">The frame after its last.</param>
-public sealed record LimitedStretch(long FromFrame, long ToFrame);
 
 /// <summary>How loud a slide is, with all that sounds on it.</summary>
 /// <param name="SlideId">The slide.</param>

@@ -1,3 +1,5 @@
+using Phonaris.Core.Signal;
+
 namespace Phonaris.Core.Levels;
 
 /// <summary>How loud a whole show is.</summary>
@@ -9,4 +11,4 @@ namespace Phonaris.Core.Levels;
 /// <param name="ShortTermLufs">Its short-term loudness, each the 3 s from so many tenths of a second on, in LUFS; −∞ for silence.</param>
 /// <param name="Limited">Where the limiter is at work, to some seconds.</param>
 public sealed record WholeLevels(
-    double? IntegratedLufs, double? RangeLu, double? LoudestLufs, double? TruePeakDbtp, double? SumPeakDbtp, ValueList<double> ShortTermLufs, ValueList<LimitedStretch> Limited);
+    double? IntegratedLufs, double? RangeLu, double? LoudestLufs, double? TruePeakDbtp, double? SumPeakDbtp, ValueList<double> ShortTermLufs, ValueList<FrameStretch> Limited);

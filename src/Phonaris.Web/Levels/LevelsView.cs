@@ -1,5 +1,6 @@
 using Phonaris.Core.Levels;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Web.Levels;
 
@@ -17,7 +18,7 @@ namespace Phonaris.Web.Levels;
 /// <param name="Slides">The slides.</param>
 /// <param name="Cues">The cues that have a time.</param>
 public sealed record LevelsView(
-    long Revision, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<LimitedStretch> Limited, IReadOnlyList<double> Along,
+    long Revision, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<FrameStretch> Limited, IReadOnlyList<double> Along,
     IReadOnlyList<KindAlong> Kinds, double? WholeGainDb, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
 {
     /// <summary>How many parts are drawn.</summary>
