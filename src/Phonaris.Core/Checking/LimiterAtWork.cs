@@ -16,12 +16,12 @@ public sealed class LimiterAtWork : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (show.Levels.Whole.Limited is not [var first, ..]) yield break;
+        if (show.Levels.Peaks.Limited is not [var first, ..]) yield break;
         var at = show.Order.At(first.FromFrame);
         var matched = show.Matches.Where(m => m.ToDb != m.FromDb).ToList();
         yield return new(
-            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Whole.SumPeakDbtp ?? 0)}: the limiter holds it down.",
+            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Peaks.SumPeakDbtp ?? 0)}: the limiter holds it down.",
             matched.Count == 0 ? [] : [new Remedy("Match all levels", LevelMatch.ToEdit(matched))])
-        { About = $"{show.Levels.Whole.SumPeakDbtp:0}" };
+        { About = $"{show.Levels.Peaks.SumPeakDbtp:0}" };
     }
 }

@@ -3,93 +3,39 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>
-/// How loud a cue is along the show, in the show's steps of 10 ms, worked out from its sound's track: nothing is rendered. Where one round goes over into
-/// the next, or a bed into another, their power is taken to go over evenly, as the seams see to.
-/// </summary>
-internal sealed class CueTrack
+/// <summary>How loud a cue is along the show, in the show's steps of 10 ms.</summary>
+/// <param name="cue">The cue.</param>
+/// <param name="course">How loud it is along its course.</param>
+internal sealed class CueTrack(ScheduledCue cue, CueCourse course)
 {
-    // A gain is looked at where a step begins, in its middle and where it ends; between it moves no further than that.
-    private const float Slack = 1.001f;
-
-    private readonly ScheduledCue _cue;
-    private readonly LoudnessTrack _sound;
-
-    /// <summary>About what a step holds, in bytes.</summary>
-    private const long StepBytes = 2 * sizeof(double) + sizeof(float);
-
-    /// <summary>The track of a cue, worked out once for as long as it stays as it is.</summary>
-    public static CueTrack Of(ScheduledCue cue, ILoudness sounds) =>
-        sounds.Get(("along", cue), () => new CueTrack(cue, sounds.TrackOf(cue.Source)), cue.LengthFrames / Loudness.StepFrames * StepBytes);
-
-    private CueTrack(ScheduledCue cue, LoudnessTrack sound)
-    {
-        (_cue, _sound) = (cue, sound);
-        First = (int)(cue.StartFrame / Loudness.StepFrames);
-        var count = (int)((cue.EndFrame + Loudness.StepFrames - 1) / Loudness.StepFrames) - First;
-        (Energies, Gains, Peaks) = (new double[count], new double[count], new float[count]);
-        for (var step = 0; step < count; step++)
-        {
-            var from = Math.Max(cue.StartFrame, (long)(First + step) * Loudness.StepFrames) - cue.StartFrame;
-            var to = Math.Min(cue.EndFrame, (long)(First + step + 1) * Loudness.StepFrames) - cue.StartFrame;
-            var (energy, peak) = Bare(from, to);
-            var (gain, greatest) = GainOver(from, to);
-            (Energies[step], Gains[step], Peaks[step]) = (energy * gain * gain, gain, peak * greatest);
-        }
-    }
+    /// <summary>The track of a cue.</summary>
+    public static CueTrack Of(ScheduledCue cue, ILoudness sounds) => new(cue, CueCourse.Of(cue, sounds));
 
     /// <summary>The cue.</summary>
-    public ScheduledCue Cue => _cue;
+    public ScheduledCue Cue => cue;
 
     /// <summary>The show's step in which it begins.</summary>
-    public int First { get; }
+    public int First { get; } = (int)(cue.StartFrame / Loudness.StepFrames);
 
     /// <summary>The step after the one in which it ends.</summary>
     public int End => First + Energies.Length;
 
     /// <summary>The sums of the squares of its weighted samples, step by step.</summary>
-    public double[] Energies { get; }
+    public double[] Energies => course.Energies;
 
     /// <summary>Its linear gain, step by step, as it bears on the energy.</summary>
-    public double[] Gains { get; }
+    public double[] Gains => course.Gains;
 
     /// <summary>What its true peak is at most, linear, step by step.</summary>
-    public float[] Peaks { get; }
+    public float[] Peaks => course.Peaks;
 
-    /// <summary>A stretch of it without level and fades.</summary>
-    private (double Energy, float Peak) Bare(long from, long to)
-    {
-        var (energy, peak) = (0.0, 0f);
-        while (from < to)
-        {
-            var round = _cue.RoundAt(from);
-            var inRound = from - _cue.RoundStart(round);
-            var seam = round > 0 && inRound < _cue.SeamFrames;
-            var until = seam ? _cue.RoundStart(round) + _cue.SeamFrames : round == _cue.RoundAt(long.MaxValue) ? long.MaxValue : _cue.RoundStart(round + 1);
-            var count = Math.Min(to, until) - from;
-            var entered = _cue.RoundFrom(round) + inRound;
-            if (seam)
-            {
-                var left = _cue.LoopTo - _cue.SeamFrames + inRound;
-                var (leaving, entering) = Seam.GainsAt(inRound + count / 2, _cue.SeamFrames, 0);
-                energy += entering * entering * _sound.Energy(entered, entered + count) + leaving * leaving * _sound.Energy(left, left + count);
-                peak = Math.Max(peak, _sound.Peak(entered, entered + count) + _sound.Peak(left, left + count));
-            }
-            else
-            {
-                energy += _sound.Energy(entered, entered + count);
-                peak = Math.Max(peak, _sound.Peak(entered, entered + count));
-            }
-            from += count;
-        }
-        return (energy, peak);
-    }
+    /// <summary>The integrated loudness of a cue, wherever it sounds, in LUFS; null where it has none.</summary>
+    public static double? IntegratedOf(IReadOnlyList<CueTrack> tracks) =>
+        tracks is [var one] ? one.Course.IntegratedLufs : Loudness.Integrated(CueCourse.MeanSquares(tracks.Select(t => t.Course)));
 
-    /// <summary>The root of the mean square of its gain over a stretch, after Simpson, and the most it comes to.</summary>
-    private (double Gain, float Greatest) GainOver(long from, long to)
-    {
-        if (_cue.Envelope.Points.Count == 0 && from >= _cue.FadeIn.Frames && to <= _cue.LengthFrames - _cue.FadeOut.Frames) return (_cue.Gain, _cue.Gain);
-        var (first, middle, last) = (_cue.GainAt(from), _cue.GainAt((from + to) / 2), _cue.GainAt(to - 1));
-        return (Math.Sqrt((first * first + 4.0 * middle * middle + last * last) / 6), Math.Max(Math.Max(first, middle), last) * Slack);
-    }
+    /// <summary>The loudest 400 ms of a cue, wherever it sounds, in LUFS; null where there are none.</summary>
+    public static double? LoudestOf(IReadOnlyList<CueTrack> tracks) =>
+        tracks is [var one] ? one.Course.LoudestLufs : Loudness.Loudest(CueCourse.MeanSquares(tracks.Select(t => t.Course)));
+
+    private CueCourse Course => course;
 }

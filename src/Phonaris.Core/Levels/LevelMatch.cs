@@ -82,8 +82,8 @@ public static class LevelMatch
         var now = kind switch
         {
             SoundKind.Bed => BedOf(show, tracks, sounds),
-            SoundKind.Voice => Loudness.Integrated(ShowLevels.StepsOf(tracks)),
-            _ => Loudness.Loudest(ShowLevels.StepsOf(tracks)),
+            SoundKind.Voice => CueTrack.IntegratedOf(tracks),
+            _ => CueTrack.LoudestOf(tracks),
         };
         // What the whole is louder, all are to be.
         var target = targets.Of(kind) + show.Show.GainDb;
@@ -110,9 +110,10 @@ public static class LevelMatch
             }
             Add(track, step, track.End);
         }
+        if (alone.Count == tracks.Sum(t => t.Energies.Length)) return CueTrack.IntegratedOf(tracks);
         if (alone.Count >= LeastAloneSteps) return Loudness.Integrated([.. alone]);
         var cueId = tracks[0].Cue.CueId;
-        return Loudness.Integrated(ShowLevels.StepsOf(show.Places.All.Where(p => p.Cue.Id == cueId).Select(p => CueTrack.Of(p.Scheduled, sounds))));
+        return CueTrack.IntegratedOf([.. show.Places.All.Where(p => p.Cue.Id == cueId).Select(p => CueTrack.Of(p.Scheduled, sounds))]);
 
         void Add(CueTrack track, int from, int to)
         {

@@ -1,18 +1,40 @@
+using System.Numerics.Tensors;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>How loud a show is as it sounds, cut, fitted and levelled: after ITU-R BS.1770-5, EBU R 128 and EBU Tech 3342.</summary>
-/// <param name="Whole">The whole show.</param>
-/// <param name="Kinds">Its sounds kind by kind, those there are.</param>
-/// <param name="Slides">Its slides, in running order.</param>
-/// <param name="Cues">Its cues that have a time, in the show's order: those that do not sound by themselves as if they did.</param>
-public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, ValueList<SlideLevels> Slides, ValueList<CueLevels> Cues)
+/// <summary>How loud a show is as it sounds, cut, fitted and levelled: after ITU-R BS.1770-5, EBU R 128 and EBU Tech 3342. Each figure is worked out when it is asked for.</summary>
+public sealed class ShowLevels
 {
     /// <summary>How far below its integrated loudness a voice still counts as speaking, in LU: the relative gate of the standard.</summary>
     private const double SpeakingLu = 10;
+
+    private readonly TimedShow _show;
+    private readonly List<CueTrack> _tracks;
+    private readonly Lazy<(double[] Energies, float[] Most)> _sum;
+    private readonly Lazy<double[]> _squares;
+    private readonly Lazy<PeakLevels> _peaks;
+    private readonly SortedDictionary<SoundKind, double[]> _kinds = [];
+
+    private ShowLevels(TimedShow show, ILoudness sounds)
+    {
+        _show = show;
+        _tracks = [.. show.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))];
+        foreach (var track in _tracks)
+        {
+            var kind = show.Show.Sound(track.Cue.SoundId).Kind;
+            if (!_kinds.TryGetValue(kind, out var same)) _kinds.Add(kind, same = new double[Steps]);
+            for (var step = track.First; step < track.End; step++) same[step] += track.Energies[step - track.First];
+        }
+        var silent = show.Schedule.Silent.Select(c => CueTrack.Of(c, sounds)).ToList();
+        var beds = _kinds.GetValueOrDefault(SoundKind.Bed) ?? new double[Steps];
+        Cues = [.. _tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))];
+        _sum = new(() => Sum(sounds));
+        _peaks = new(() => Find(sounds));
+        _squares = new(() => MeanSquares(Limited()));
+    }
 
     /// <summary>Measures a show.</summary>
     /// <param name="show">The show.</param>
@@ -21,37 +43,62 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(sounds);
-        var steps = (int)((show.Order.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames);
-        var tracks = show.Schedule.Cues.Select(c => CueTrack.Of(c, sounds)).ToList();
-        var silent = show.Schedule.Silent.Select(c => CueTrack.Of(c, sounds));
-        var (energies, most) = (new double[steps], new float[steps]);
-        var kinds = new SortedDictionary<SoundKind, double[]>();
-        foreach (var track in tracks)
-        {
-            var kind = show.Show.Sound(track.Cue.SoundId).Kind;
-            if (!kinds.TryGetValue(kind, out var same)) kinds.Add(kind, same = new double[steps]);
-            for (var step = track.First; step < track.End; step++)
-            {
-                energies[step] += track.Energies[step - track.First];
-                most[step] += track.Peaks[step - track.First];
-                same[step] += track.Energies[step - track.First];
-            }
-        }
-        var beds = kinds.GetValueOrDefault(SoundKind.Bed) ?? new double[steps];
-        new Crossings(sounds).AddTo(tracks, energies);
-        var (peak, sumPeak, limited) = new Peaks(show.Schedule, sounds).Find(most, energies);
-        // What does not fill a step at the end is not counted.
-        Array.Resize(ref energies, (int)(show.Order.TotalFrames / Loudness.StepFrames));
-        for (var step = 0; step < energies.Length; step++) energies[step] = Math.Max(0, energies[step]) / Loudness.StepFrames;
-        var shortTerm = Loudness.ShortTerm(energies);
-        return new(
-            new(
-                Loudness.Integrated(energies), Loudness.Range(energies), shortTerm.Length == 0 ? null : shortTerm.Max(), Decibels(peak), Decibels(sumPeak),
-                shortTerm.ToValueList(), [.. limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]),
-            [.. kinds.Select(k => new KindLevels(k.Key, Loudness.ShortTerm([.. k.Value.Take(energies.Length).Select(e => e / Loudness.StepFrames)]).ToValueList()))],
-            [.. show.Order.Slides.Select(s => SlideOf(s, energies))],
-            [.. tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))]);
+        return new(show, sounds);
     }
+
+    /// <summary>Its cues that have a time, in the show's order: those that do not sound by themselves as if they did.</summary>
+    public ValueList<CueLevels> Cues { get; }
+
+    /// <summary>How high it peaks.</summary>
+    public PeakLevels Peaks => _peaks.Value;
+
+    /// <summary>The whole show.</summary>
+    public WholeLevels Whole => _whole ??= WholeOf(_squares.Value, Loudness.ShortTerm(_squares.Value));
+    private WholeLevels? _whole;
+
+    /// <summary>Its sounds kind by kind, those there are.</summary>
+    public IEnumerable<KindLevels> Kinds => _kinds.Select(k => new KindLevels(k.Key, Loudness.ShortTerm(MeanSquares(k.Value)).ToValueList()));
+
+    /// <summary>Its slides, in running order.</summary>
+    public IEnumerable<SlideLevels> Slides => _show.Order.Slides.Select(s => SlideOf(s, _squares.Value));
+
+    private int Steps => (int)((_show.Order.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames);
+
+    /// <summary>What its cues come to together, step by step: the sum of the squares of their weighted samples, and the most they peak at.</summary>
+    private (double[] Energies, float[] Most) Sum(ILoudness sounds)
+    {
+        var (energies, most) = (new double[Steps], new float[Steps]);
+        foreach (var same in _kinds.Values) TensorPrimitives.Add(energies, same, energies);
+        foreach (var track in _tracks)
+            for (var step = track.First; step < track.End; step++) most[step] += track.Peaks[step - track.First];
+        new Crossings(sounds).AddTo(_tracks, energies);
+        return (energies, most);
+    }
+
+    /// <summary>The mean squares of whole steps; what does not fill one at the end is not counted.</summary>
+    private double[] MeanSquares(double[] energies)
+    {
+        var squares = energies.AsSpan(0, (int)(_show.Order.TotalFrames / Loudness.StepFrames)).ToArray();
+        for (var step = 0; step < squares.Length; step++) squares[step] = Math.Max(0, squares[step]) / Loudness.StepFrames;
+        return squares;
+    }
+
+    /// <summary>Finds the highest peaks; where the limiter is at work, the sum is as it leaves it from then on.</summary>
+    private PeakLevels Find(ILoudness sounds)
+    {
+        var (peak, sumPeak, limited) = new PeakFinder(_show.Schedule, sounds).Find(_sum.Value.Most, _sum.Value.Energies);
+        return new(Decibels(peak), Decibels(sumPeak), [.. limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]);
+    }
+
+    /// <summary>The energies of the show, step by step, as the limiter leaves them.</summary>
+    private double[] Limited()
+    {
+        _ = _peaks.Value;
+        return _sum.Value.Energies;
+    }
+
+    private static WholeLevels WholeOf(double[] squares, double[] shortTerm) =>
+        new(Loudness.Integrated(squares), Loudness.Range(squares), shortTerm.Length == 0 ? null : shortTerm.Max(), shortTerm.ToValueList());
 
     private static SlideLevels SlideOf(SlideTime slide, double[] energies)
     {
@@ -62,20 +109,11 @@ public sealed record ShowLevels(WholeLevels Whole, ValueList<KindLevels> Kinds, 
 
     private static CueLevels CueOf(Cue cue, Show show, List<CueTrack> tracks, double[] beds)
     {
-        var own = StepsOf(tracks);
         var kind = show.Sound(cue.SoundId).Kind;
-        var integrated = Loudness.Integrated(own);
+        var integrated = CueTrack.IntegratedOf(tracks);
         return new(
-            cue.Id, kind, cue.LevelDb, integrated, Loudness.Loudest(own), Decibels(tracks.Max(t => t.Peaks.Max())),
+            cue.Id, kind, cue.LevelDb, integrated, CueTrack.LoudestOf(tracks), Decibels(tracks.Max(t => t.Peaks.Max())),
             kind == SoundKind.Voice && integrated is { } lufs ? OverBedLu(tracks, beds, lufs) : null);
-    }
-
-    /// <summary>The mean squares of a cue, step by step, wherever it sounds; what is shorter than a block is heard with the silence around it.</summary>
-    internal static double[] StepsOf(IEnumerable<CueTrack> tracks)
-    {
-        var steps = tracks.SelectMany(t => t.Energies).Select(e => e / Loudness.StepFrames).ToArray();
-        Array.Resize(ref steps, Math.Max(steps.Length, Loudness.MomentarySteps));
-        return steps;
     }
 
     /// <summary>How far a voice is over the beds while it speaks, in LU; null where none sounds then.</summary>

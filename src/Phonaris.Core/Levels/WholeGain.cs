@@ -10,12 +10,12 @@ public static class WholeGain
     /// where more is wanted; null where the show has no loudness.
     /// </summary>
     /// <param name="show">The show.</param>
-    /// <param name="whole">How loud it is.</param>
-    public static double? Of(Show show, WholeLevels whole)
+    /// <param name="levels">How loud it is.</param>
+    public static double? Of(Show show, ShowLevels levels)
     {
         ArgumentNullException.ThrowIfNull(show);
-        ArgumentNullException.ThrowIfNull(whole);
-        if (whole.IntegratedLufs is not { } lufs || whole.SumPeakDbtp is not { } peak) return null;
+        ArgumentNullException.ThrowIfNull(levels);
+        if (levels.Whole.IntegratedLufs is not { } lufs || levels.Peaks.SumPeakDbtp is not { } peak) return null;
         var (wanted, most) = (show.LevelTargets.WholeLufs - lufs, show.LevelTargets.TruePeakDbtp - peak);
         var by = Math.Floor((wanted > 0 ? Math.Min(wanted + 0.05, Math.Max(most, 0)) : wanted + 0.05) * 10) / 10;
         return Math.Clamp(Math.Round(show.GainDb + by, 1), Show.LeastGainDb, Show.GreatestGainDb);

@@ -53,10 +53,11 @@ public static class Loudness
         var loud = Array.FindAll(Blocks(steps, ShortTermSteps, HopSteps), p => Lufs(p) > AbsoluteGate);
         if (loud.Length == 0) return null;
         var gate = Lufs(loud.Average()) + RangeGate;
-        var kept = loud.Select(Lufs).Where(l => l > gate).Order().ToList();
+        var kept = Array.FindAll(Array.ConvertAll(loud, Lufs), l => l > gate);
+        Array.Sort(kept);
         return At(RangeTo) - At(RangeFrom);
 
-        double At(double share) => kept[(int)Math.Round((kept.Count - 1) * share)];
+        double At(double share) => kept[(int)Math.Round((kept.Length - 1) * share)];
     }
 
     /// <summary>The loudness of a mean square in LUFS; −∞ for silence.</summary>

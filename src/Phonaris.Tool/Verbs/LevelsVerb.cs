@@ -35,7 +35,7 @@ internal static class LevelsVerb
             return (
                 new
                 {
-                    whole = new { levels.Whole.IntegratedLufs, levels.Whole.RangeLu, levels.Whole.TruePeakDbtp },
+                    whole = new { levels.Whole.IntegratedLufs, levels.Whole.RangeLu, levels.Peaks.TruePeakDbtp },
                     slides = levels.Slides.Select(s => new { s.Number, s.IntegratedLufs }),
                     cues = levels.Cues.Select(c => new
                     {
@@ -58,7 +58,7 @@ internal static class LevelsVerb
 
     private static string Text(Show show, ShowLevels levels, Dictionary<string, MatchedCue> matched)
     {
-        var text = new StringBuilder($"{show.Title}: {Lufs(levels.Whole.IntegratedLufs)}, true peak {(levels.Whole.TruePeakDbtp is { } peak ? Number(peak) : "−∞")} dBTP\n");
+        var text = new StringBuilder($"{show.Title}: {Lufs(levels.Whole.IntegratedLufs)}, true peak {(levels.Peaks.TruePeakDbtp is { } peak ? Number(peak) : "−∞")} dBTP\n");
         foreach (var slide in levels.Slides) text.Append($"{slide.Number,4}  {Lufs(slide.IntegratedLufs)}\n");
         foreach (var cue in levels.Cues)
             text.Append($"      {show.Sound(show.Cue(cue.CueId).SoundId).Name}, {Say.Decibels(cue.LevelDb)}: {Lufs(cue.Kind == SoundKind.Spot ? cue.LoudestLufs : cue.IntegratedLufs)}, target {Number(matched[cue.CueId].TargetLufs)}\n");

@@ -31,10 +31,10 @@ public sealed record LevelsView(
     {
         var proposed = matched.ToDictionary(m => m.CueId);
         return new(
-            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Whole.TruePeakDbtp), Rounded(levels.Whole.SumPeakDbtp), levels.Whole.Limited,
+            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Peaks.TruePeakDbtp), Rounded(levels.Peaks.SumPeakDbtp), levels.Peaks.Limited,
             Columned(levels.Whole.ShortTermLufs),
-            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], WholeGain.Of(show, levels.Whole),
-            [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], levels.Slides,
+            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], WholeGain.Of(show, levels),
+            [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], [.. levels.Slides],
             [.. levels.Cues.Select(c => CueLevelsView.Of(show, c, proposed[c.CueId]))]);
     }
 

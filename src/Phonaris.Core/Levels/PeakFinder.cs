@@ -10,7 +10,7 @@ namespace Phonaris.Core.Levels;
 /// </summary>
 /// <param name="schedule">What sounds when.</param>
 /// <param name="sounds">The sounds, and what was measured of them.</param>
-internal sealed class Peaks(Schedule schedule, ILoudness sounds)
+internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
 {
     /// <summary>How much is measured at once where the limiter may be at work.</summary>
     private const int PieceSteps = 400;
