@@ -1,17 +1,16 @@
 import type { Schemas } from "../api/client";
 import type { Finding } from "./useChecks";
 
-export type Gravity = Schemas["Gravity"];
+type Gravity = Schemas["Gravity"];
 
 /** How grave findings are, the gravest first, each with its mark, what it does and how it is drawn: told by shape, word and colour. */
-export const gravities: readonly { gravity: Gravity; mark: string; name: string; style: string }[] = [
-  { gravity: "stops", mark: "■", name: "stops the show", style: "text-error" },
-  { gravity: "heard", mark: "◆", name: "is heard", style: "text-warning" },
-  { gravity: "tidy", mark: "○", name: "to tidy up", style: "muted" },
-];
+const gravities: Record<Gravity, { order: number; mark: string; name: string; style: string }> = {
+  stops: { order: 0, mark: "■", name: "stops the show", style: "text-error" },
+  heard: { order: 1, mark: "◆", name: "is heard", style: "text-warning" },
+  tidy: { order: 2, mark: "○", name: "to tidy up", style: "muted" },
+};
 
-export const gravityOf = (finding: Finding) =>
-  gravities.find((g) => g.gravity === finding.found.gravity) ?? gravities[1]!;
+export const gravityOf = (finding: Finding) => gravities[finding.found.gravity];
 
 /** What is not left so. */
 export const open = (findings: readonly Finding[]) => findings.filter((f) => !f.leftSo);
@@ -61,8 +60,7 @@ export function grouped(findings: readonly Finding[]): readonly Group[] {
 }
 
 /** How grave the gravest is, 0 for what stops the show. */
-const gravest = (findings: readonly Finding[]) =>
-  Math.min(...findings.map((f) => gravities.findIndex((g) => g.gravity === f.found.gravity)));
+const gravest = (findings: readonly Finding[]) => Math.min(...findings.map((f) => gravityOf(f).order));
 
 /** Findings of the same kind beside each other, in the order of the gravest of each. */
 export function alike(findings: readonly Finding[]): readonly (readonly Finding[])[] {

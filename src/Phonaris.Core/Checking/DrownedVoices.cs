@@ -29,7 +29,7 @@ public sealed class DrownedVoices : ICheck
                 Name, Gravity.Heard, [voice.Cue.Id], voice.Cue.Span!.First,
                 over < 0 ? $"{voice.Sound.Name} drowns: the bed is {Say.Loudness(-over)} louder." : $"{voice.Sound.Name} is only {Say.Loudness(over)} louder than the bed under it.",
                 [.. Remedies(show, voice.Cue, over)])
-        { About = $"{over:0}" };
+            { About = $"{over:0}" };
         }
     }
 
