@@ -120,7 +120,7 @@ public class LevelsTests
             // The second bed has a voice over all of it; the others are heard alone on their second slide.
             AssertClose(targets.BedUnderVoiceLufs, levels.Cues.Single(c => c.CueId == "bed1").IntegratedLufs, 1);
             AssertClose(targets.BedLufs, levels.Slides.ToList()[1].IntegratedLufs, 1.5);
-            Assert.Empty(levels.Peaks.Limited);
+            Assert.Empty(levels.Limited);
             Assert.InRange(levels.Peaks.SumPeakDbtp!.Value, -60, -1);
             // At their targets, they stay; another target, and they follow; set by hand, one does not.
             Assert.Empty(LevelMatch.Followers(TimedShow.Of(matched, listened), sounds));
@@ -140,7 +140,7 @@ public class LevelsTests
             var sounds = new Heard(Open);
             if (show.Cues.Count > 0) show = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Where(m => m.NowLufs is not null)])).Show;
             var levels = Measure(TimedShow.Of(show, sounds.Listened()), Open);
-            Assert.True(levels.Peaks.Limited is [], $"{n}: {levels.Peaks.SumPeakDbtp}");
+            Assert.True(levels.Limited is [], $"{n}: {levels.Peaks.SumPeakDbtp}");
             Assert.All(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.15));
         }
     }

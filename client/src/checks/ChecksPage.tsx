@@ -16,10 +16,7 @@ export default function ChecksPage() {
   const { data, error, isPlaceholderData } = useChecks(view.id, view.revision);
   return (
     <>
-      <main
-        className={`bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4 ${isPlaceholderData ? "opacity-80" : ""}`}
-        aria-busy={isPlaceholderData}
-      >
+      <main className="bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4" aria-busy={isPlaceholderData}>
         <div className="mx-auto max-w-5xl">
           {error ? (
             <p role="alert">{error.message}</p>

@@ -19,7 +19,7 @@ export default function LevelsPage() {
   const { data: levels, error, isPlaceholderData } = useLevels(view.id, view.revision);
   return (
     <>
-      <main className={`bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4 ${isPlaceholderData ? "opacity-80" : ""}`}>
+      <main className="bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4" aria-busy={isPlaceholderData}>
         {error ? (
           <p role="alert">{error.message}</p>
         ) : !levels ? (

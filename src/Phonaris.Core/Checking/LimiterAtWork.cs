@@ -16,7 +16,7 @@ public sealed class LimiterAtWork : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (show.Levels.Peaks.Limited is not [var first, ..]) yield break;
+        if (show.Levels.Limited is not [var first, ..]) yield break;
         var at = show.Order.At(first.FromFrame);
         var matched = show.Matches.Where(m => m.ToDb != m.FromDb).ToList();
         yield return new(

@@ -24,11 +24,10 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     /// <summary>Steps on which the limiter still bears after it has been at work, and before it is.</summary>
     private const int AfterSteps = (Limiter.FramesBefore + Loudness.StepFrames - 1) / Loudness.StepFrames, BeforeSteps = (Limiter.FramesAfter + Loudness.StepFrames - 1) / Loudness.StepFrames;
 
-    /// <summary>Measures a show.</summary>
+    /// <summary>Measures a show where the limiter could be at work.</summary>
     /// <param name="most">What its peaks come to at most, linear, step by step.</param>
     /// <param name="energies">Its energies, step by step, as if there were no limiter; as it leaves them afterwards.</param>
-    /// <returns>The true peak of what comes out, that of the sum before the limiter where that is at work, both linear, and the steps of pieces it is at work in.</returns>
-    public (float Peak, float SumPeak, List<Range> Limited) Find(float[] most, double[] energies)
+    public HotPieces Limit(float[] most, double[] energies)
     {
         var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
         var measured = new MeasuredPiece[hot.Count];
@@ -43,8 +42,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
             found.Energies.CopyTo(energies, first);
             limited.Add(first..(first + found.Energies.Length));
         }
-        var highest = Highest(most, known, peak);
-        return (Math.Max(peak, highest), Math.Max(sumPeak, highest), limited);
+        return new(peak, sumPeak, limited, known);
     }
 
     private static bool IsHot(float[] most, int piece)
@@ -80,9 +78,12 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
             : new float[TruePeak.FramesBefore * Frames.Channels].Concat(samples).ToArray();
     }
 
-    /// <summary>The highest true peak of what is not known yet, where it is higher than one that is.</summary>
-    private float Highest(float[] most, bool[] known, float peak)
+    /// <summary>The highest true peak of a show, linear.</summary>
+    /// <param name="most">What its peaks come to at most, linear, step by step.</param>
+    /// <param name="hot">What was measured of it.</param>
+    public float Highest(float[] most, HotPieces hot)
     {
+        var (known, peak) = (hot.Known, hot.Peak);
         var windows = Enumerable.Range(0, (most.Length + LookedAtSteps - 1) / LookedAtSteps)
             .Select(w => (First: w * LookedAtSteps, Most: MostOf(w * LookedAtSteps)))
             .Where(w => w.Most > 0)
@@ -109,6 +110,13 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
             return greatest;
         }
     }
+
+    /// <summary>Where the limiter could be at work, as measured.</summary>
+    /// <param name="Peak">The true peak there of what comes out, linear.</param>
+    /// <param name="SumPeak">That of the sum before the limiter, linear.</param>
+    /// <param name="Limited">The steps of pieces it is at work in.</param>
+    /// <param name="Known">Step by step, whether it was measured.</param>
+    public sealed record HotPieces(float Peak, float SumPeak, List<Range> Limited, bool[] Known);
 
     /// <summary>A piece as it was measured.</summary>
     private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);

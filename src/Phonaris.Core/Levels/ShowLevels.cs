@@ -15,6 +15,7 @@ public sealed class ShowLevels
     private readonly List<CueTrack> _tracks;
     private readonly Lazy<(double[] Energies, float[] Most)> _sum;
     private readonly Lazy<double[]> _squares;
+    private readonly Lazy<PeakFinder.HotPieces> _hot;
     private readonly Lazy<PeakLevels> _peaks;
     private readonly SortedDictionary<SoundKind, double[]> _kinds = [];
 
@@ -32,8 +33,10 @@ public sealed class ShowLevels
         var beds = _kinds.GetValueOrDefault(SoundKind.Bed) ?? new double[Steps];
         Cues = [.. _tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))];
         _sum = new(() => Sum(sounds));
-        _peaks = new(() => Find(sounds));
-        _squares = new(() => MeanSquares(Limited()));
+        var finder = new PeakFinder(show.Schedule, sounds);
+        _hot = new(() => finder.Limit(_sum.Value.Most, _sum.Value.Energies));
+        _peaks = new(() => PeaksOf(finder.Highest(_sum.Value.Most, _hot.Value)));
+        _squares = new(() => MeanSquares(Limit()));
     }
 
     /// <summary>Measures a show.</summary>
@@ -48,6 +51,9 @@ public sealed class ShowLevels
 
     /// <summary>Its cues that have a time, in the show's order: those that do not sound by themselves as if they did.</summary>
     public ValueList<CueLevels> Cues { get; }
+
+    /// <summary>Where the limiter is at work, to some seconds.</summary>
+    public ValueList<FrameStretch> Limited => [.. _hot.Value.Limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))];
 
     /// <summary>How high it peaks.</summary>
     public PeakLevels Peaks => _peaks.Value;
@@ -83,17 +89,12 @@ public sealed class ShowLevels
         return squares;
     }
 
-    /// <summary>Finds the highest peaks; where the limiter is at work, the sum is as it leaves it from then on.</summary>
-    private PeakLevels Find(ILoudness sounds)
-    {
-        var (peak, sumPeak, limited) = new PeakFinder(_show.Schedule, sounds).Find(_sum.Value.Most, _sum.Value.Energies);
-        return new(Decibels(peak), Decibels(sumPeak), [.. limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))]);
-    }
+    private PeakLevels PeaksOf(float highest) => new(Decibels(Math.Max(_hot.Value.Peak, highest)), Decibels(Math.Max(_hot.Value.SumPeak, highest)));
 
     /// <summary>The energies of the show, step by step, as the limiter leaves them.</summary>
-    private double[] Limited()
+    private double[] Limit()
     {
-        _ = _peaks.Value;
+        _ = _hot.Value;
         return _sum.Value.Energies;
     }
 

@@ -31,7 +31,7 @@ public sealed record LevelsView(
     {
         var proposed = matched.ToDictionary(m => m.CueId);
         return new(
-            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Peaks.TruePeakDbtp), Rounded(levels.Peaks.SumPeakDbtp), levels.Peaks.Limited,
+            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Peaks.TruePeakDbtp), Rounded(levels.Peaks.SumPeakDbtp), levels.Limited,
             Columned(levels.Whole.ShortTermLufs),
             [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], WholeGain.Of(show, levels),
             [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], [.. levels.Slides],
