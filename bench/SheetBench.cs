@@ -12,7 +12,7 @@ namespace Phonaris.Bench;
 /// <summary>
 /// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them beds that take over from
 /// each other: opening it, scrolling it, dragging an end, how long an edit takes until another page shows it and until it is heard, a speed among
-/// them that nothing was worked out for; and what an edit sends.
+/// them that nothing was worked out for; its levels and checks; and what an edit sends.
 /// </summary>
 internal static class SheetBench
 {
@@ -24,9 +24,9 @@ internal static class SheetBench
     private const double SpeedToReach = 1.5, PreparedToReach = 1.5;
 
     /// <summary>How large a show is, and what is to be reached with it: seconds, and bytes.</summary>
-    private sealed record Size(int Slides, double Open, double Frame, double Seen, double Heard, double Sent)
+    private sealed record Size(int Slides, double Open, double Frame, double Seen, double Heard, double Sent, double Drawn)
     {
-        public static readonly Size[] All = [new(300, 1.5, 0.033, 0.1, 0.15, 50_000), new(1_000, 2, 0.033, 0.15, 0.2, 50_000)];
+        public static readonly Size[] All = [new(300, 1.5, 0.033, 0.1, 0.15, 50_000, 1), new(1_000, 2, 0.033, 0.15, 0.2, 50_000, 3)];
     }
 
     public static async Task RunAsync(Bench bench)
@@ -78,6 +78,9 @@ internal static class SheetBench
             }
             bench.ReportTime($"{name}an edit heard, 95th percentile", Percentile(page.Heard()), size.Heard);
             bench.ReportTime($"{name}a speed heard, the slowest of ten", await SpeedHeardAsync(http, page), SpeedToReach);
+            // For the first time, the code of the view fetched too.
+            bench.ReportTime($"{name}the levels drawn", page.Drawn("Levels", "[data-cue-levels]", size.Slides), size.Drawn);
+            bench.ReportTime($"{name}the checks drawn", page.Drawn("Checks", "[data-finding]", 1), size.Drawn);
             bench.ReportTime($"{name}ready to be presented, answered", await PreparedAsync(http), PreparedToReach);
             foreach (var (what, bytes) in await SentAsync(http)) bench.ReportSize($"{name}{what} sends", bytes, size.Sent);
         }
@@ -253,6 +256,20 @@ internal static class SheetBench
         {
             _driver.Navigate().GoToUrl($"{Address}/shows/moth-night");
             return Awaited("window.opened") / 1000;
+        }
+
+        /// <summary>Seconds from going to another view until so much of it is painted.</summary>
+        public double Drawn(string view, string css, int least)
+        {
+            Script($$"""
+                const from = performance.now();
+                [...document.querySelectorAll('nav[aria-label=Views] a')].find(a => a.firstChild.textContent === '{{view}}').click();
+                window.drawn = new Promise(done => {
+                    const look = () => document.querySelectorAll('{{css}}').length >= {{least}} ? requestAnimationFrame(() => done(performance.now() - from)) : requestAnimationFrame(look);
+                    look();
+                });
+                """);
+            return Awaited("window.drawn") / 1000;
         }
 
         /// <summary>Seconds of each frame while the sheet is scrolled, a quarter of a row each.</summary>

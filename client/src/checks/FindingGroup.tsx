@@ -32,8 +32,8 @@ function Alike({ findings }: { findings: readonly Finding[] }) {
         <FindingRow key={finding.key} finding={finding} />
       ))}
       {few.length < findings.length && (
-        <li className="line-t py-1.5 pl-46">
-          <button type="button" className="btn btn-ghost btn-xs" onClick={() => setAll(true)}>
+        <li className="line-t py-1.5 pl-49">
+          <button type="button" className="btn btn-ghost btn-xs -ml-2" onClick={() => setAll(true)}>
             and {findings.length - few.length} more like these
           </button>
         </li>

@@ -56,10 +56,10 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
           onChange={(event) => leave(!event.currentTarget.checked)}
         />
       </td>
-      <td className="max-w-48 truncate pr-3 font-semibold" title={name}>
-        {name}{" "}
-        <span className="font-normal" style={{ color: `var(--${cue.kind}-text)` }}>
-          {cue.kind}
+      <td className="max-w-48 pr-3" title={name}>
+        <span className="flex gap-1">
+          <span className="truncate font-semibold">{name}</span>{" "}
+          <span style={{ color: `var(--${cue.kind}-text)` }}>{cue.kind}</span>
         </span>
       </td>
       <td>

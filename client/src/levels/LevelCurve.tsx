@@ -10,6 +10,8 @@ const height = 150;
 const marks = [-10, -20, -30, -40];
 // Half the band about the target, in LU.
 const tolerance = 1;
+// The share of the show that a slide takes up for its number to fit.
+const numbered = 0.018;
 
 /** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, its target as a band. A click goes there. */
 export function LevelCurve({ levels }: { levels: Schemas["LevelsView"] }) {
@@ -94,7 +96,7 @@ export function LevelCurve({ levels }: { levels: Schemas["LevelsView"] }) {
                 width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / totalFrames}% - 2px)`,
               }}
             >
-              {slide.number}
+              {(slide.endFrame - slide.startFrame) / totalFrames > numbered && slide.number}
             </span>
           ))}
         </div>
