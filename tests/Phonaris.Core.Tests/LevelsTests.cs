@@ -130,6 +130,19 @@ public class LevelsTests
     }
 
     [Fact]
+    public void What_follows_stays_at_its_target_under_what_is_too_loud_by_itself()
+    {
+        var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 20 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
+        show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000) with { Follows = true }, Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000) with { LevelDb = 6 }] };
+        var sounds = new Heard(source => Signal.Noise(20 * 48_000, source.Media == Shows.Media("bed") ? 0.3 : 0.9, 1));
+        // The voice alone is far above the highest peak: that is no reason to lower the bed, which would not help.
+        var level = Assert.IsType<SetLevel>(Assert.Single(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds))).LevelDb;
+        var after = ShowLevels.Of(TimedShow.Of(show.Apply(new SetLevel("b", level, true)).Show, sounds.Listened()), sounds);
+        AssertClose(LevelTargets.Web.BedLufs, after.Slides.Last().IntegratedLufs, 0.3);
+        Assert.NotEmpty(after.Limited);
+    }
+
+    [Fact]
     public void Whatever_is_matched_the_limiter_has_nothing_to_do_and_what_follows_stays()
     {
         for (var n = 0; n < 60; n++)

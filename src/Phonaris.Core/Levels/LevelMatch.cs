@@ -63,13 +63,13 @@ public static class LevelMatch
         {
             var before = new Dictionary<string, double>(changes);
             // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
-            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show.Schedule, sounding, sounds).Keep(changes, peak, StepDb);
+            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show, sounding, sounds).Keep(changes, peak, StepDb);
             else
             {
                 var changed = TimedShow.Of(
                     show.Show with { Cues = [.. show.Show.Cues.Select(c => changes.TryGetValue(c.Id, out var by) ? c with { LevelDb = c.LevelDb + by } : c)] }, show.Places.Listened);
                 var further = changes.ToDictionary(c => c.Key, _ => 0.0);
-                new Headroom(changed.Schedule, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, StepDb);
+                new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, StepDb);
                 foreach (var (cueId, by) in further) changes[cueId] += by;
             }
             if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) return;
