@@ -108,7 +108,7 @@ internal static class LiveBench
         await http.EditAsync(show, new { kind = "addCard", slideId = "s0", card = "title", index = 0 });
         using var wave = BringIn.Wav(Frames.PerSecond / 2, n => (short)(8000 * Math.Sin(2 * Math.PI * 900 * n / Frames.PerSecond)));
         var cue = await LayAsync(http, show, "chirp.wav", wave, "spot");
-        await http.EditAsync(show, new { kind = "setStart", cueId = cue, start = new { kind = "hand" } });
+        await http.EditAsync(show, new { kind = "setStart", cueId = cue, start = new { kind = "hand", stepId = (string?)null } });
         using var browser = Chromium.Start(bench.PathOf("key"), Ear.Script);
         browser.Navigate().GoToUrl($"{http.BaseAddress}shows/{show}/present");
         while (browser.FindElements(By.CssSelector("[data-testid=ready]")).Count == 0) await Task.Delay(100);
