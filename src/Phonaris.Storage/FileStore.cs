@@ -22,6 +22,9 @@ public sealed class FileStore(string root)
     /// <summary>Whether a file is kept.</summary>
     public bool Has(string hash) => File.Exists(PathOf(hash));
 
+    /// <summary>How large a file is, in bytes; 0 where it is not kept.</summary>
+    public long BytesOf(string hash) => new FileInfo(PathOf(hash)) is { Exists: true } file ? file.Length : 0;
+
     /// <summary>Takes a file in that lies on the same disk; it is moved, not copied.</summary>
     /// <param name="path">The file.</param>
     /// <param name="cancel">Stops it; the file then stays where it is.</param>

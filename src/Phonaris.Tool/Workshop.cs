@@ -64,6 +64,11 @@ internal sealed class Workshop
     public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)
     {
         await Sounds.PrepareAllAsync(show, cancel);
+        return await ListenedAsync(show, cancel);
+    }
+
+    private async Task<TimedShow> ListenedAsync(Show show, CancellationToken cancel)
+    {
         var timed = TimedShow.Of(show, Sounds.Listened);
         await Sounds.Loudness.PrepareAsync(timed.Schedule.Cues.Concat(timed.Schedule.Silent).Select(c => c.Source), cancel);
         return timed;
@@ -73,9 +78,7 @@ internal sealed class Workshop
     public async Task<ValueList<Finding>> FindingsAsync(Show show, CancellationToken cancel)
     {
         var troubles = await Sounds.PrepareWhatCanBeAsync(show, cancel);
-        var timed = TimedShow.Of(show, Sounds.Listened);
-        await Sounds.Loudness.PrepareAsync(timed.Schedule.Cues.Concat(timed.Schedule.Silent).Select(c => c.Source), cancel);
-        return Checks.Of(new(timed, Sounds.Loudness, new(troubles, sound => _files.Has(sound.Media) ? new FileInfo(_files.PathOf(sound.Media)).Length : 0)));
+        return Checks.Of(new(await ListenedAsync(show, cancel), Sounds.Loudness, new(troubles, sound => _files.BytesOf(sound.Media))));
     }
 
     /// <summary>Writes a show; levels that follow their targets are brought to them before.</summary>

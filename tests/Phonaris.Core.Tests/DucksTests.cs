@@ -123,12 +123,12 @@ public class DucksTests
     {
         var show = Made(-10);
         var levels = ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds);
-        var louder = show.Apply(new SetShowGain(WholeGain.Of(show, levels)!.Value)).Show;
+        var louder = show.Apply(new SetShowGain(WholeGain.Of(show, levels)!.Db)).Show;
         var after = ShowLevels.Of(TimedShow.Of(louder, Sounds.Listened()), Sounds);
         Assert.Equal(Math.Min(louder.LevelTargets.WholeLufs, after.Whole.IntegratedLufs!.Value), after.Whole.IntegratedLufs!.Value, 0.1);
         Assert.True(after.Peaks.SumPeakDbtp <= louder.LevelTargets.TruePeakDbtp);
         // As far as it goes up, all do, what beds make room by as well.
         Assert.Equal(louder.GainDb, after.Whole.IntegratedLufs!.Value - levels.Whole.IntegratedLufs!.Value, 0.1);
-        Assert.Equal(after.Whole.IntegratedLufs!.Value, WholeGain.Of(louder, after)!.Value - louder.GainDb + after.Whole.IntegratedLufs!.Value, 0.1);
+        Assert.Null(WholeGain.Of(louder, after));
     }
 }

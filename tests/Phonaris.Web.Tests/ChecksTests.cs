@@ -53,6 +53,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
     public async Task A_show_that_is_not_there_has_no_checks()
     {
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync("/api/shows/nowhere/checks")).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PostAsync(new Uri("/api/shows/nowhere/checks/put-right", UriKind.Relative), null)).StatusCode);
         var refused = await _app.Http.PostAsJsonAsync(
             $"/api/shows/{await _app.ShowAsync(1)}/edits", new { revision = 1, edit = new { kind = "leaveSo", finding = "", left = true } }, App.Json);
         Assert.Contains("characters", await App.ProblemAsync(refused, HttpStatusCode.BadRequest), StringComparison.Ordinal);

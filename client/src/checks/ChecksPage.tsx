@@ -33,7 +33,7 @@ export default function ChecksPage() {
               first.
             </p>
           ) : (
-            <Found findings={data.findings} checks={data.checks} />
+            <Found findings={data.findings} lookedFor={data.lookedFor} />
           )}
         </div>
       </main>
@@ -42,7 +42,7 @@ export default function ChecksPage() {
   );
 }
 
-function Found({ findings, checks }: { findings: readonly Finding[]; checks: number }) {
+function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFor: readonly string[] }) {
   const todo = open(findings);
   const left = findings.filter((f) => f.leftSo);
   return (
@@ -55,7 +55,7 @@ function Found({ findings, checks }: { findings: readonly Finding[]; checks: num
         </p>
         <PutRight findings={todo} />
       </header>
-      {todo.length === 0 && <AllWell checks={checks} left={left.length} />}
+      {todo.length === 0 && <AllWell lookedFor={lookedFor} left={left.length} />}
       {grouped(findings).map((group) => (
         <FindingGroup key={group.title} {...group} />
       ))}
@@ -99,18 +99,26 @@ function PutRight({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-function AllWell({ checks, left }: { checks: number; left: number }) {
+function AllWell({ lookedFor, left }: { lookedFor: readonly string[]; left: number }) {
   const { view } = useOpenShow();
   return (
     <div className="py-16 text-center" data-testid="all-well">
       <p className="font-display mb-2 text-xl font-semibold">All is well</p>
       <p className="muted mx-auto mb-5 max-w-100">
-        {checks} checks looked the show over and found nothing{left > 0 ? " but what you left so" : ""}. Hear it once as
-        the audience will.
+        {lookedFor.length} checks looked the show over and found nothing{left > 0 ? " but what you left so" : ""}. Hear
+        it once as the audience will.
       </p>
       <Link className="btn btn-primary btn-sm" to={`/shows/${view.id}/dry-run`}>
         Make a dry run
       </Link>
+      <details className="mx-auto mt-8 max-w-140 text-left text-sm">
+        <summary className="muted cursor-pointer text-center">What they look for</summary>
+        <ul className="mt-3 list-disc space-y-1 pl-5">
+          {lookedFor.map((what) => (
+            <li key={what}>{what}</li>
+          ))}
+        </ul>
+      </details>
     </div>
   );
 }

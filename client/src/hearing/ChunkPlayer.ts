@@ -38,7 +38,8 @@ export class ChunkPlayer {
   private analyser: AnalyserNode | undefined;
   private volume: GainNode | undefined;
   private volumeSet = 1;
-  private heard = "";
+  private only = "";
+  private matched = false;
   private levels = new Float32Array(512);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
@@ -121,17 +122,20 @@ export class ChunkPlayer {
 
   /** Hears some cues alone, by their ids; none for all of them. */
   hearOnly(cueIds: readonly string[]) {
-    this.hear(cueIds.length > 0 ? `only=${cueIds.join(",")}` : "");
+    this.only = cueIds.join(",");
+    void this.refresh();
   }
 
   /** Hears the show as it would be with all levels matched, or as it is. */
   hearMatched(matched: boolean) {
-    this.hear(matched ? "matched=true" : "");
+    if (matched === this.matched) return;
+    this.matched = matched;
+    void this.refresh();
   }
 
-  private hear(how: string) {
-    this.heard = how;
-    void this.refresh();
+  /** How it is heard, as it is asked for. */
+  private get heard() {
+    return `${this.only ? `&only=${this.only}` : ""}${this.matched ? "&matched=true" : ""}`;
   }
 
   /** Goes to a frame, and on playing if it was. */
@@ -289,7 +293,7 @@ export class ChunkPlayer {
 export function chunksFrom(address: string): FetchChunk {
   return async (chunk, tag, signal, heard) => {
     const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
-    const response = await fetch(`${address}?${frames}${heard ? `&${heard}` : ""}`, {
+    const response = await fetch(`${address}?${frames}${heard}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

@@ -3,7 +3,7 @@ import type { Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { decibels } from "../ui/format";
 import { fillOf } from "../ui/KindPatterns";
-import { apart, changes, lufs, shareOf, tenths } from "./words";
+import { apart, lufs, shareOf, tenths } from "./words";
 
 type CueLevels = Schemas["CueLevelsView"];
 
@@ -67,11 +67,11 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
       </td>
       <td className="figures pl-4 whitespace-nowrap">
         {lufs(cue.nowLufs)}
-        {cue.nowLufs !== null && <span className="muted"> · {apart(cue.nowLufs, cue.targetLufs)}</span>}
+        {cue.nowLufs !== null && <span className="muted"> · {apart(cue.apartLu)}</span>}
       </td>
       <td className="figures text-right whitespace-nowrap">{decibels(cue.levelDb)}</td>
       <td className="figures text-right whitespace-nowrap">
-        {changes(cue) ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
+        {cue.changes ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
         {cue.heldByPeaks && <span className="muted"> held by its peaks</span>}
       </td>
       <td className="pl-4 text-right">

@@ -39,7 +39,7 @@ export function DuckFields({ of, duck, commit }: Props) {
           value={duck.depthDb}
           show={(db) => (db === null ? byTargets : decibels(db))}
           read={readDepth}
-          step={(db, direction) => Math.max(0, (db ?? 6) + direction * 0.5)}
+          step={(db, direction) => Math.max(0, (db ?? 0) + direction * 0.5)}
           commit={(depthDb) => commit({ ...duck, depthDb })}
           width="7.5rem"
         />

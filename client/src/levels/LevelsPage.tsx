@@ -11,7 +11,7 @@ import { isInDialog } from "../ui/keys";
 import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
 import { TargetsLine } from "./TargetsLine";
-import { apart, changes, lufs, tenths } from "./words";
+import { apart, lufs, tenths } from "./words";
 
 /** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
 export default function LevelsPage() {
@@ -85,7 +85,7 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
     onError: say,
   });
   const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.has(c.cueId));
-  const off = wanted.filter(changes).length;
+  const off = wanted.filter((c) => c.changes).length;
   const leave = (cueId: string, out: boolean) =>
     setLeftOut((before) => new Set(out ? [...before, cueId] : [...before].filter((id) => id !== cueId)));
   return (
@@ -94,21 +94,20 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
         <h1 className="text-2xl">Levels</h1>
         <p>
           The whole is <b className="figures">{lufs(levels.integratedLufs)}</b>
-          {levels.integratedLufs !== null && `, ${apart(levels.integratedLufs, view.show.levelTargets.wholeLufs)}`}; it
-          peaks at{" "}
+          {levels.integratedLufs !== null && `, ${apart(levels.apartLu)}`}; it peaks at{" "}
           <b className="figures">{levels.truePeakDbtp === null ? "nothing" : `${tenths(levels.truePeakDbtp)} dBTP`}</b>
         </p>
         <BeforeAfter />
         <button
           type="button"
           className="btn btn-primary btn-sm"
-          disabled={wanted.every((c) => c.follows && !changes(c)) || match.isPending}
+          disabled={wanted.every((c) => c.follows && !c.changes) || match.isPending}
           onClick={() => match.mutate(wanted.map((c) => c.cueId))}
         >
           {off === 0 ? "All are matched" : `Match ${off === 1 ? "one level" : `${off} levels`}`}
         </button>
       </header>
-      <TargetsLine presets={levels.presets} wholeGainDb={levels.wholeGainDb} wholeLufs={levels.integratedLufs} />
+      <TargetsLine presets={levels.presets} wholeGain={levels.wholeGain} />
       {levels.limited[0] && (
         <p className="text-error mt-2 text-sm">
           The limiter is at work from {time(levels.limited[0].fromFrame)} on: together they would peak at{" "}

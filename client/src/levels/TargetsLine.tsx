@@ -1,3 +1,4 @@
+import type { Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice, LevelField } from "../ui/fields";
 import { decibels } from "../ui/format";
@@ -8,10 +9,8 @@ import { readLufs, tenths, type Targets, type TargetsFor } from "./words";
 interface Props {
   /** What each place asks for. */
   presets: readonly Targets[];
-  /** What would bring the whole to its target, in dB; null where it has no loudness. */
-  wholeGainDb: number | null;
-  /** How loud the whole is, in LUFS. */
-  wholeLufs: number | null;
+  /** What would bring the whole to its target; null where it would change nothing. */
+  wholeGain: Schemas["WholeGain"] | null;
 }
 
 const places: readonly (readonly [TargetsFor, string])[] = [
@@ -30,7 +29,7 @@ const figures = [
 ] as const;
 
 /** Where the show is heard, and how loud everything is to be there, each figure to be set. */
-export function TargetsLine({ presets, wholeGainDb, wholeLufs }: Props) {
+export function TargetsLine({ presets, wholeGain }: Props) {
   const { view, edit } = useOpenShow();
   const targets = view.show.levelTargets;
   const set = (change: Partial<Targets>) =>
@@ -64,26 +63,23 @@ export function TargetsLine({ presets, wholeGainDb, wholeLufs }: Props) {
       <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1.5">
         <span>Beds make room for voices:</span>
         <DuckFields of="all voices" duck={view.show.duck} commit={(duck) => edit({ kind: "setShowDuck", duck })} />
-        <WholeGain wholeGainDb={wholeGainDb} wholeLufs={wholeLufs} />
+        <WholeGain gain={wholeGain} />
       </span>
     </section>
   );
 }
 
 /** By how much the whole is louder than its cues are set, and the click that brings it to its target. */
-function WholeGain({ wholeGainDb, wholeLufs }: Omit<Props, "presets">) {
+function WholeGain({ gain }: { gain: Schemas["WholeGain"] | null }) {
   const { view, edit } = useOpenShow();
-  const { gainDb, levelTargets } = view.show;
+  const { gainDb } = view.show;
   const set = (to: number) => edit({ kind: "setShowGain", gainDb: to });
-  const reaches =
-    wholeLufs !== null && Math.abs(wholeLufs + (wholeGainDb ?? 0) - gainDb - levelTargets.wholeLufs) < 0.15;
-  const brings = wholeGainDb !== null && Math.abs(wholeGainDb - gainDb) >= 0.05;
   return (
     <span className="ml-auto flex items-center gap-2 whitespace-nowrap">
       The whole by <LevelField label="The whole louder by" db={gainDb} commit={set} />
-      {brings && (
-        <button type="button" className="btn btn-xs" onClick={() => set(wholeGainDb)}>
-          {decibels(wholeGainDb)} {reaches ? "brings it to its target" : "is what its peaks allow"}
+      {gain && (
+        <button type="button" className="btn btn-xs" onClick={() => set(gain.db)}>
+          {decibels(gain.db)} {gain.reaches ? "brings it to its target" : "is what its peaks allow"}
         </button>
       )}
     </span>

@@ -21,8 +21,10 @@ const bar = (cueId: string, change: Partial<Schemas["CueLevelsView"]> = {}): Sch
   kind: "bed",
   nowLufs: -26,
   targetLufs: -22,
+  apartLu: -4,
   levelDb: -6,
   toDb: -2,
+  changes: true,
   toLufs: -22,
   heldByPeaks: false,
   follows: false,
@@ -34,16 +36,29 @@ const bar = (cueId: string, change: Partial<Schemas["CueLevelsView"]> = {}): Sch
 const levels = (change: Partial<Schemas["LevelsView"]> = {}): Schemas["LevelsView"] => ({
   revision: 1,
   integratedLufs: -20,
+  apartLu: -4,
   rangeLu: 6,
   truePeakDbtp: -3,
   sumPeakDbtp: -3,
   limited: [],
   along: [-22, -20, -21],
   kinds: [{ kind: "bed", along: [-22, -21, -22] }],
-  wholeGainDb: 0,
+  wholeGain: null,
   presets: [levelTargets, { ...levelTargets, for: "broadcast", voiceLufs: -23 }],
   slides: [],
-  cues: [bar("c1"), bar("c2", { kind: "voice", nowLufs: -15.8, targetLufs: -16, levelDb: 1, toDb: 1, follows: true })],
+  cues: [
+    bar("c1"),
+    bar("c2", {
+      kind: "voice",
+      nowLufs: -15.8,
+      targetLufs: -16,
+      apartLu: null,
+      levelDb: 1,
+      toDb: 1,
+      changes: false,
+      follows: true,
+    }),
+  ],
   ...change,
 });
 
@@ -82,7 +97,7 @@ describe("how loud a show is", () => {
   });
 
   it("has nothing to match where all follow, and says what to do where nothing sounds", async () => {
-    const done = bar("c1", { nowLufs: -22, toDb: -6, follows: true });
+    const done = bar("c1", { nowLufs: -22, apartLu: null, toDb: -6, changes: false, follows: true });
     show(levels({ cues: [done] }));
     const button = await screen.findByRole("button", { name: "All are matched" });
     expect((button as HTMLButtonElement).disabled).toBe(true);
@@ -116,9 +131,5 @@ it("reads loudness with and without its sign, and tells how far apart two are", 
     -3,
     undefined,
   ]);
-  expect([apart(-16.2, -16), apart(-13, -16), apart(-22.4, -16)]).toEqual([
-    "at its target",
-    "3.0 LU too loud",
-    "6.4 LU too quiet",
-  ]);
+  expect([apart(null), apart(3), apart(-6.4)]).toEqual(["at its target", "3.0 LU too loud", "6.4 LU too quiet"]);
 });

@@ -3,10 +3,6 @@ import type { Schemas } from "../api/client";
 export type Targets = Schemas["LevelTargets"];
 export type TargetsFor = Targets["for"];
 
-/** Whether matching would change a cue's level, which is told to the tenth. */
-export const changes = (cue: Schemas["CueLevelsView"]) =>
-  cue.nowLufs !== null && Math.abs(cue.toDb - cue.levelDb) >= 0.05;
-
 /** The least and the greatest loudness that is drawn, in LUFS. */
 export const drawn = { least: -50, greatest: -6 };
 
@@ -22,10 +18,8 @@ export const lufs = (value: number | null | undefined) =>
   value === null || value === undefined ? "silent" : `${tenths(value)} LUFS`;
 
 /** How far something is from its target, in words. */
-export function apart(now: number, target: number): string {
-  const by = now - target;
-  return Math.abs(by) < 0.5 ? "at its target" : `${Math.abs(by).toFixed(1)} LU ${by > 0 ? "too loud" : "too quiet"}`;
-}
+export const apart = (by: number | null) =>
+  by === null ? "at its target" : `${Math.abs(by).toFixed(1)} LU ${by > 0 ? "too loud" : "too quiet"}`;
 
 /** Reads "-16", "−16.5 LUFS" as a loudness; undefined when it is none. */
 export function readLufs(typed: string): number | undefined {

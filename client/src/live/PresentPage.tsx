@@ -35,7 +35,9 @@ export default function PresentPage() {
             ["forEver", "by itself, for ever"],
           ]}
         >
-          {manner !== "hand" && prepared && <HandWaits names={prepared.stage.view.waitsForHand} />}
+          {manner !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (
+            <HandWaits names={prepared.stage.view.waitsForHand} />
+          )}
           <ChecksStrip showId={showId} findings={findings} />
         </ReadyCard>
       )}

@@ -11,9 +11,6 @@ public sealed class AbruptEnds : ICheck
     /// <summary>A fade that is none to the ear, in milliseconds.</summary>
     private const long SoftMs = 200;
 
-    /// <summary>The fade that is offered, in milliseconds.</summary>
-    private const long FadeMs = 2_000;
-
     /// <summary>How much of its end is looked at, in steps of 10 ms.</summary>
     private const int LastSteps = 10;
 
@@ -37,7 +34,7 @@ public sealed class AbruptEnds : ICheck
             let at = show.Order.At(heard.Place.EndFrame - 1)
             select new Finding(
                 Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} breaks off on slide {at.Number}.",
-                [new Remedy($"Fade it out over {Say.Seconds(FadeMs)}", new SetFade(heard.Cue.Id, FadeEnd.Out, Fade.Of(FadeMs)), Safe: true)]);
+                [new Remedy($"Fade it out over {Say.Seconds(CueDefaults.FadeOut.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut), Safe: true)]);
     }
 
     /// <summary>Whether it is nearly as loud in its last moment as it is by itself.</summary>

@@ -1,6 +1,7 @@
 using Phonaris.Core.Levels;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
@@ -54,13 +55,13 @@ public sealed class CheckedShow
     internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
 
     /// <summary>What would bring all cues to their targets.</summary>
-    internal IEnumerable<MatchedCue> Matches => _matched.Values.Where(m => m.NowLufs is not null);
+    internal IEnumerable<MatchedCue> Matches => _matched.Values;
 
     /// <summary>How loud a cue is along the show.</summary>
     internal CueTrack TrackOf(ScheduledCue cue) => CueTrack.Of(cue, _sounds);
 
-    /// <summary>How much sounds in a stretch of what a cue plays, as the mean square of its weighted samples.</summary>
-    internal double Power(SoundSource source, long fromFrame, long toFrame) => _sounds.TrackOf(source).Energy(fromFrame, toFrame) / (toFrame - fromFrame);
+    /// <summary>The stretches of a cue in which it speaks, in its own frames.</summary>
+    internal IEnumerable<FrameStretch> SpokenIn(ScheduledCue cue) => Speech.Of(cue, Timed.Places.Listened);
 
     /// <summary>What is wrong with the file of a sound, in a sentence; null for nothing.</summary>
     internal string? TroubleOf(Sound sound) => _files.Troubles.GetValueOrDefault(sound.Id);

@@ -1,6 +1,5 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
-using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Checking;
 
@@ -9,9 +8,6 @@ public sealed class CutByEnd : ICheck
 {
     /// <summary>What may be cut off without being missed, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
-
-    /// <summary>The fade that is offered, in milliseconds.</summary>
-    private const long FadeMs = 2_000;
 
     /// <inheritdoc/>
     public string Name => "cut-by-end";
@@ -38,7 +34,7 @@ public sealed class CutByEnd : ICheck
     private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard)
     {
         yield return new("Fade it out with the show", new Several(
-            [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, Fade.Of(FadeMs))], $"{heard.Sound.Name} fades out with the show"));
+            [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut)], $"{heard.Sound.Name} fades out with the show"));
         if (heard.Cue is { EachSlide: false, Start.Kind: CueStartKind.Slide }) yield return show.HoldLonger(show.Order.Slides[^1].SlideId, heard.Place.NaturalFrames - heard.Place.LengthFrames);
     }
 }

@@ -1,6 +1,5 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
-using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
@@ -8,10 +7,7 @@ namespace Phonaris.Core.Checking;
 /// <summary>Voices cut off in a word.</summary>
 public sealed class CutVoices : ICheck
 {
-    /// <summary>How far below its loudness a voice still counts as speaking, in LU.</summary>
-    private const double SpeakingLu = 15;
-
-    /// <summary>How much of it is looked at on both sides, in frames.</summary>
+    /// <summary>How much of a sentence there is on both sides where it is cut in it, in frames.</summary>
     private const long AroundFrames = 100 * Frames.PerMs;
 
     /// <inheritdoc/>
@@ -27,11 +23,9 @@ public sealed class CutVoices : ICheck
         foreach (var heard in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice && h.Place.LengthFrames < h.Place.NaturalFrames && h.Place.Rounds == 1))
         {
             var place = heard.Place;
-            var left = place.InFrame + place.LengthFrames;
             // It speaks on both sides of the cut.
-            if (heard.Sound.Figures.LoudnessLufs is not { } lufs) continue;
-            var speaking = Loudness.MeanSquare(lufs - SpeakingLu);
-            if (show.Power(place.Source, left - AroundFrames, left) < speaking || show.Power(place.Source, left, left + AroundFrames) < speaking) continue;
+            var left = place.LengthFrames;
+            if (!show.SpokenIn(place with { EndFrame = place.StartFrame + place.NaturalFrames }).Any(s => s.FromFrame <= left - AroundFrames && s.ToFrame >= left + AroundFrames)) continue;
             var at = show.Order.At(place.EndFrame - 1);
             var missing = place.NaturalFrames - place.LengthFrames;
             yield return new(

@@ -18,7 +18,7 @@ public sealed class LimiterAtWork : ICheck
         ArgumentNullException.ThrowIfNull(show);
         if (show.Levels.Limited is not [var first, ..]) yield break;
         var at = show.Order.At(first.FromFrame);
-        var matched = show.Matches.Where(m => m.ToDb != m.FromDb).ToList();
+        var matched = show.Matches.Where(m => m.Changes).ToList();
         yield return new(
             Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Peaks.SumPeakDbtp ?? 0)}: the limiter holds it down.",
             matched.Count == 0 ? [] : [new Remedy("Match all levels", LevelMatch.ToEdit(matched))])

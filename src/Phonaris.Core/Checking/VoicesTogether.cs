@@ -19,24 +19,31 @@ public sealed class VoicesTogether : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var voices = show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice).OrderBy(h => h.Place.StartFrame).ToList();
+        var voices = show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice).Select(h => Speaking(show, h)).OfType<Voice>().OrderBy(v => v.FromFrame).ToList();
         for (var i = 1; i < voices.Count; i++)
         {
             var later = voices[i];
             // Of those before, the one that goes on longest.
-            var before = voices.Take(i).MaxBy(v => v.Place.EndFrame)!;
-            if (before.Cue.Id == later.Cue.Id || before.Place.EndFrame - later.Place.StartFrame < LeastFrames || later.Place.LengthFrames < LeastFrames) continue;
-            var at = show.Order.At(later.Place.StartFrame);
+            var before = voices.Take(i).MaxBy(v => v.ToFrame)!;
+            if (before.Heard.Cue.Id == later.Heard.Cue.Id || before.ToFrame - later.FromFrame < LeastFrames || later.ToFrame - later.FromFrame < LeastFrames) continue;
+            var at = show.Order.At(later.FromFrame);
+            var (name, other) = (later.Heard.Sound.Name, before.Heard.Sound.Name);
             yield return new(
-                Name, Gravity.Heard, [before.Cue.Id, later.Cue.Id], at.SlideId, $"{later.Sound.Name} begins on slide {at.Number} while {before.Sound.Name} still speaks.",
-                [.. Remedies(show, before.Cue, later.Cue, later.Sound.Name, before.Sound.Name)]);
+                Name, Gravity.Heard, [before.Heard.Cue.Id, later.Heard.Cue.Id], at.SlideId, $"{name} begins on slide {at.Number} while {other} still speaks.",
+                [.. Remedies(show, before.Heard, later.Heard.Cue, name, other)]);
         }
     }
 
-    private static IEnumerable<Remedy> Remedies(CheckedShow show, Cue before, Cue later, string name, string other)
+    /// <summary>Where a voice speaks from its first word to its last; null where it does not.</summary>
+    private static Voice? Speaking(CheckedShow show, HeardCue heard) => show.SpokenIn(heard.Place).ToList() is [var first, ..] spoken
+        ? new(heard, heard.Place.StartFrame + first.FromFrame, heard.Place.StartFrame + spoken[^1].ToFrame)
+        : null;
+
+    private static IEnumerable<Remedy> Remedies(CheckedShow show, HeardCue first, Cue later, string name, string other)
     {
+        var before = first.Cue;
         // What comes after another ends it; what that one waits for cannot wait for it.
-        if (!before.EachSlide && !later.EachSlide && show.Order.Of(show.Show, later.Span!)[^1].EndFrame > show.Heard.First(h => h.Cue.Id == before.Id).Place.EndFrame && !Awaits(show.Show, before, later.Id))
+        if (!before.EachSlide && !later.EachSlide && show.Order.Of(show.Show, later.Span!)[^1].EndFrame > first.Place.EndFrame && !Awaits(show.Show, before, later.Id))
             yield return new($"Begin {name} after {other}", new Several([new SetStart(later.Id, CueStart.After(before.Id)), new SetDelay(later.Id, 0)], $"{name}: begins after {other}"));
         yield return new($"Mute {name}", new SetMuted(later.Id, true));
     }
@@ -50,4 +57,7 @@ public sealed class VoicesTogether : ICheck
         }
         return false;
     }
+
+    /// <summary>A voice and where it speaks, in frames of the show.</summary>
+    private sealed record Voice(HeardCue Heard, long FromFrame, long ToFrame);
 }

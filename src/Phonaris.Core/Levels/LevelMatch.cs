@@ -52,7 +52,7 @@ public static class LevelMatch
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
         if (following.Count == 0) return [];
-        return [.. Of(show, sounds, following).Where(m => Math.Abs(m.ToDb - m.FromDb) > StepDb / 2).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
+        return [.. Of(show, sounds, following).Where(m => m.Changes).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
     /// <summary>Lowers changes so that the highest true peak is kept.</summary>

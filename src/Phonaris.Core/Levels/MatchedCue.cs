@@ -11,6 +11,12 @@ namespace Phonaris.Core.Levels;
 /// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
 public sealed record MatchedCue(string CueId, double FromDb, double ToDb, double? NowLufs, double TargetLufs, bool HeldByPeaks)
 {
+    /// <summary>Less than this nobody hears, and it is not set, in dB.</summary>
+    private const double LeastDb = 0.05;
+
+    /// <summary>Whether its level would be another.</summary>
+    public bool Changes => NowLufs is not null && Math.Abs(ToDb - FromDb) >= LeastDb;
+
     /// <summary>It, where it has to be lower for its peaks.</summary>
     internal MatchedCue LoweredTo(double levelDb) => levelDb < ToDb ? this with { ToDb = Math.Max(levelDb, Cue.LeastLevelDb), HeldByPeaks = true } : this;
 }

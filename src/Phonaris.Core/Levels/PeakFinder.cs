@@ -26,23 +26,24 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
 
     /// <summary>Measures a show where the limiter could be at work.</summary>
     /// <param name="most">What its peaks come to at most, linear, step by step.</param>
-    /// <param name="energies">Its energies, step by step, as if there were no limiter; as it leaves them afterwards.</param>
+    /// <param name="energies">Its energies, step by step, as if there were no limiter.</param>
     public HotPieces Limit(float[] most, double[] energies)
     {
         var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
         var measured = new MeasuredPiece[hot.Count];
         Parallel.For(0, hot.Count, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
         var (peak, sumPeak, limited, known) = (0f, 0f, new List<Range>(), new bool[most.Length]);
+        var left = energies.ToArray();
         foreach (var (piece, found) in hot.Zip(measured))
         {
             var first = piece * PieceSteps;
             (peak, sumPeak) = (Math.Max(peak, found.Peak), Math.Max(sumPeak, found.SumPeak));
             known.AsSpan(first, found.Energies.Length).Fill(true);
             if (!found.IsLimited) continue;
-            found.Energies.CopyTo(energies, first);
+            found.Energies.CopyTo(left, first);
             limited.Add(first..(first + found.Energies.Length));
         }
-        return new(peak, sumPeak, limited, known);
+        return new(peak, sumPeak, limited, known, left);
     }
 
     private static bool IsHot(float[] most, int piece)
@@ -116,7 +117,8 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     /// <param name="SumPeak">That of the sum before the limiter, linear.</param>
     /// <param name="Limited">The steps of pieces it is at work in.</param>
     /// <param name="Known">Step by step, whether it was measured.</param>
-    public sealed record HotPieces(float Peak, float SumPeak, List<Range> Limited, bool[] Known);
+    /// <param name="Energies">The energies of the show, step by step, as the limiter leaves them.</param>
+    public sealed record HotPieces(float Peak, float SumPeak, List<Range> Limited, bool[] Known, double[] Energies);
 
     /// <summary>A piece as it was measured.</summary>
     private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);

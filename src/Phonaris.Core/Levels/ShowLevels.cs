@@ -36,7 +36,7 @@ public sealed class ShowLevels
         var finder = new PeakFinder(show.Schedule, sounds);
         _hot = new(() => finder.Limit(_sum.Value.Most, _sum.Value.Energies));
         _peaks = new(() => PeaksOf(finder.Highest(_sum.Value.Most, _hot.Value)));
-        _squares = new(() => MeanSquares(Limit()));
+        _squares = new(() => MeanSquares(_hot.Value.Energies));
     }
 
     /// <summary>Measures a show.</summary>
@@ -90,13 +90,6 @@ public sealed class ShowLevels
     }
 
     private PeakLevels PeaksOf(float highest) => new(Decibels(Math.Max(_hot.Value.Peak, highest)), Decibels(Math.Max(_hot.Value.SumPeak, highest)));
-
-    /// <summary>The energies of the show, step by step, as the limiter leaves them.</summary>
-    private double[] Limit()
-    {
-        _ = _hot.Value;
-        return _sum.Value.Energies;
-    }
 
     private static WholeLevels WholeOf(double[] squares, double[] shortTerm) =>
         new(Loudness.Integrated(squares), Loudness.Range(squares), shortTerm.Length == 0 ? null : shortTerm.Max(), shortTerm.ToValueList());

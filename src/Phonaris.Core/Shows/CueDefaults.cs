@@ -5,6 +5,9 @@ namespace Phonaris.Core.Shows;
 /// <summary>The settings a cue gets when a sound is dropped on a slide.</summary>
 public static class CueDefaults
 {
+    /// <summary>How music dies away where nothing else is said.</summary>
+    public static Fade FadeOut { get; } = Fade.Of(2000);
+
     /// <summary>
     /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice or a spot is on that one
     /// slide and plays once. The level meets the target of the kind, in whole half decibels.
@@ -18,7 +21,7 @@ public static class CueDefaults
         var first = show.Slide(slideId).Id;
         return new(
             cueId, sound.Id, new Span(first, bed ? show.Slides[^1].Id : first), CueStart.WithSlide, 0, CueStop.Span, 0, sound.Frames,
-            bed ? Cue.FillSpan : 1, LevelDb(sound, show.LevelTargets), bed ? Fade.Of(1000) : Fade.None, bed ? Fade.Of(2000) : Fade.None);
+            bed ? Cue.FillSpan : 1, LevelDb(sound, show.LevelTargets), bed ? Fade.Of(1000) : Fade.None, bed ? FadeOut : Fade.None);
     }
 
     /// <summary>The level that brings a sound to the target of its kind, in dB; 0 when its loudness is unknown.</summary>

@@ -22,6 +22,14 @@ public sealed record LevelTargets(TargetsFor For, double VoiceLufs, double BedLu
     /// <summary>The greatest true peak that can be aimed at, in dBTP: what the limiter lets through.</summary>
     public const double GreatestPeakDbtp = -1;
 
+    /// <summary>What is no further than this from its target, in LU, is at it.</summary>
+    private const double NearLu = 0.5;
+
+    /// <summary>How far a loudness is from its target, in LU, above it where positive; null where it is at it.</summary>
+    /// <param name="lufs">The loudness, in LUFS.</param>
+    /// <param name="target">The target, in LUFS.</param>
+    public static double? Apart(double lufs, double target) => Math.Abs(lufs - target) < NearLu ? null : lufs - target;
+
     /// <summary>In a room, where the presenter speaks over it: beds lower, and room above for what is sudden.</summary>
     public static LevelTargets Room { get; } = new(TargetsFor.Room, -20, -28, -34, -20, -20, -3);
 

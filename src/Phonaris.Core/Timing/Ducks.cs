@@ -15,14 +15,11 @@ internal static class Ducks
     /// <summary>Where voices speak along the show, those close to each other as one.</summary>
     /// <param name="voices">The voices that sound for which beds make room, each with how.</param>
     /// <param name="listened">What is known of their sounds.</param>
-    public static ValueList<Ducked> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened)
-    {
-        return [.. voices
-            .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new Ducked(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))
-            .GroupBy(d => d.Duck)
-            .SelectMany(Merged)
-            .OrderBy(d => d.StartFrame)];
-    }
+    public static ValueList<Ducked> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened) => [.. voices
+        .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new Ducked(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))
+        .GroupBy(d => d.Duck)
+        .SelectMany(Merged)
+        .OrderBy(d => d.StartFrame)];
 
     /// <summary>Stretches for which beds do the same: between those close to each other they stay down.</summary>
     private static List<Ducked> Merged(IEnumerable<Ducked> stretches)

@@ -16,14 +16,11 @@ namespace Phonaris.Core.Timing;
 public sealed record Fitted(
     FitMethod Method, long LengthFrames, Cut? Cut, double Speed, ValueList<Join> Joins, long SoundFrames, bool EndsNaturally, double Cost, string Says)
 {
-    /// <summary>How long music takes to die away where it is broken off and nothing is said of it, in milliseconds.</summary>
-    private const long UsualFadeMs = 2_000;
-
     /// <summary>How its end dies away: not at all where the music ends by itself; where it is broken off as the cue says, or in the usual time.</summary>
     /// <param name="own">The fade out of the cue.</param>
     public Fade Ending(Fade own)
     {
         ArgumentNullException.ThrowIfNull(own);
-        return EndsNaturally ? Fade.None : own.Ms > 0 ? own : Fade.Of(UsualFadeMs);
+        return EndsNaturally ? Fade.None : own.Ms > 0 ? own : CueDefaults.FadeOut;
     }
 }

@@ -6,13 +6,13 @@ namespace Phonaris.Web.Checking;
 /// <summary>What a show should be warned about.</summary>
 /// <param name="Revision">The revision of the show that was looked over.</param>
 /// <param name="Findings">What was found, the gravest first.</param>
-/// <param name="Checks">How many checks there are.</param>
-public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findings, int Checks)
+/// <param name="LookedFor">What was looked for, check by check.</param>
+public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findings, IReadOnlyList<string> LookedFor)
 {
     internal static ChecksView Of(StoredShow stored, IReadOnlyList<Finding> findings)
     {
         var left = stored.Show.LeftSo.ToHashSet();
-        return new(stored.Revision, [.. findings.Select(f => new FindingView(f.Key, f, left.Contains(f.Key)))], Core.Checking.Checks.All.Count);
+        return new(stored.Revision, [.. findings.Select(f => new FindingView(f.Key, f, left.Contains(f.Key)))], [.. Checks.All.Select(c => c.LooksFor)]);
     }
 }
 

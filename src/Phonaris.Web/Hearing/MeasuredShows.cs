@@ -15,36 +15,40 @@ internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileS
     private readonly OfShows<Known> _latest = new();
 
     /// <summary>A show with its times, its sounds made ready and listened to.</summary>
-    public async Task<TimedShow> OfAsync(StoredShow stored, CancellationToken cancel)
-    {
-        await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-        var show = timed.Of(stored);
-        var sources = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source).Distinct().ToList();
-        // A speed that is new is being worked out by its job, beside what is heard of it: that is not held up.
-        for (var waited = 0; waited < PatienceMs && sources.Exists(s => !sounds.IsReady(s)); waited += LookMs) await Task.Delay(LookMs, cancel);
-        await sounds.Loudness.PrepareAsync(sources, cancel);
-        return show;
-    }
+    public async Task<TimedShow> OfAsync(StoredShow stored, CancellationToken cancel) => (await ListenedAsync(stored, cancel)).Show;
 
     /// <summary>What checks find in a show, each looked for once for a revision.</summary>
     public async Task<ValueList<Finding>> FindingsAsync(StoredShow stored, CancellationToken cancel)
     {
         var (known, renewals) = (_latest.Find(stored.Id), sounds.Renewals);
-        var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-        if (known is not null && known.Revision == stored.Revision && known.Renewals == renewals && known.Troubles == troubles.Count) return known.Findings;
-        var show = await OfAsync(stored, cancel);
-        var findings = await Task.Run(() => Checks.Of(new(show, sounds.Loudness, new(troubles, BytesOf))), cancel);
+        if (known is not null && known.Revision == stored.Revision && known.Renewals == renewals && known.Troubles == (await sounds.PrepareWhatCanBeAsync(stored.Show, cancel)).Count) return known.Findings;
+        var (show, troubles) = await ListenedAsync(stored, cancel);
+        var findings = await Task.Run(() => Find(show, troubles), cancel);
         _latest.Keep(stored, known, new(stored.Revision, renewals, troubles.Count, findings));
         return findings;
     }
 
-    /// <summary>What checks find in a show that is not kept yet, whose sounds were made ready.</summary>
-    /// <param name="show">The show.</param>
-    /// <param name="troubles">What is wrong with sounds that cannot be read.</param>
-    public ValueList<Finding> Findings(Show show, IReadOnlyDictionary<string, string> troubles) =>
-        Checks.Of(new(TimedShow.Of(show, sounds.Listened), sounds.Loudness, new(troubles, BytesOf)));
+    /// <summary>Has a show listened to; what finds in it as it is then, or as edits make it, is what checks find.</summary>
+    public async Task<Func<Show, ValueList<Finding>>> FinderAsync(StoredShow stored, CancellationToken cancel)
+    {
+        var (_, troubles) = await ListenedAsync(stored, cancel);
+        return show => Find(TimedShow.Of(show, sounds.Listened), troubles);
+    }
 
-    private long BytesOf(Sound sound) => files.Has(sound.Media) ? new FileInfo(files.PathOf(sound.Media)).Length : 0;
+    private ValueList<Finding> Find(TimedShow show, IReadOnlyDictionary<string, string> troubles) =>
+        Checks.Of(new(show, sounds.Loudness, new(troubles, sound => files.BytesOf(sound.Media))));
+
+    /// <summary>A show with its times, its sounds listened to, and what is wrong with those that cannot be.</summary>
+    private async Task<(TimedShow Show, IReadOnlyDictionary<string, string> Troubles)> ListenedAsync(StoredShow stored, CancellationToken cancel)
+    {
+        var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
+        var show = timed.Of(stored);
+        var sources = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source).Distinct().ToList();
+        // A speed that is new is being worked out by its job, beside what is heard of it: that is not held up.
+        for (var waited = 0; waited < PatienceMs && sources.Exists(s => !sounds.IsReady(s)); waited += LookMs) await Task.Delay(LookMs, cancel);
+        await sounds.Loudness.PrepareAsync(sources, cancel);
+        return (show, troubles);
+    }
 
     private sealed record Known(long Revision, long Renewals, int Troubles, ValueList<Finding> Findings);
 }

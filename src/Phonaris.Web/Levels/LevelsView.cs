@@ -7,19 +7,20 @@ namespace Phonaris.Web.Levels;
 /// <summary>How loud a show is, as its page draws it.</summary>
 /// <param name="Revision">The revision of the show that was measured.</param>
 /// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null where it has none.</param>
+/// <param name="ApartLu">How far that is from its target, in LU, above it where positive; null where it is at it, or the show has none.</param>
 /// <param name="RangeLu">Its loudness range in LU; null where it has none.</param>
 /// <param name="TruePeakDbtp">The true peak of what comes out in dBTP; null for silence.</param>
 /// <param name="SumPeakDbtp">That of the sum, before the limiter; null for silence.</param>
 /// <param name="Limited">Where the limiter is at work.</param>
 /// <param name="Along">The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS.</param>
 /// <param name="Kinds">That of each kind of sound that there is.</param>
-/// <param name="WholeGainDb">By how much the whole would have to be louder than its cues are set to come to its target, or as near as its peaks allow, in dB; null where it has no loudness.</param>
+/// <param name="WholeGain">The gain that would bring the whole to its target; null where it would change nothing.</param>
 /// <param name="Presets">The targets there are figures for.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Cues">The cues that have a time.</param>
 public sealed record LevelsView(
-    long Revision, double? IntegratedLufs, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<FrameStretch> Limited, IReadOnlyList<double> Along,
-    IReadOnlyList<KindAlong> Kinds, double? WholeGainDb, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
+    long Revision, double? IntegratedLufs, double? ApartLu, double? RangeLu, double? TruePeakDbtp, double? SumPeakDbtp, IReadOnlyList<FrameStretch> Limited, IReadOnlyList<double> Along,
+    IReadOnlyList<KindAlong> Kinds, WholeGain? WholeGain, IReadOnlyList<LevelTargets> Presets, IReadOnlyList<SlideLevels> Slides, IReadOnlyList<CueLevelsView> Cues)
 {
     /// <summary>How many parts are drawn.</summary>
     private const int Columns = 600;
@@ -31,12 +32,14 @@ public sealed record LevelsView(
     {
         var proposed = matched.ToDictionary(m => m.CueId);
         return new(
-            revision, Rounded(levels.Whole.IntegratedLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Peaks.TruePeakDbtp), Rounded(levels.Peaks.SumPeakDbtp), levels.Limited,
+            revision, Rounded(levels.Whole.IntegratedLufs), Apart(levels.Whole.IntegratedLufs, show.LevelTargets.WholeLufs), Rounded(levels.Whole.RangeLu), Rounded(levels.Peaks.TruePeakDbtp), Rounded(levels.Peaks.SumPeakDbtp), levels.Limited,
             Columned(levels.Whole.ShortTermLufs),
-            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], WholeGain.Of(show, levels),
+            [.. levels.Kinds.Select(k => new KindAlong(k.Kind, Columned(k.ShortTermLufs)))], Core.Levels.WholeGain.Of(show, levels),
             [LevelTargets.Room, LevelTargets.Web, LevelTargets.Broadcast], [.. levels.Slides],
             [.. levels.Cues.Select(c => CueLevelsView.Of(show, c, proposed[c.CueId]))]);
     }
+
+    internal static double? Apart(double? lufs, double target) => lufs is { } now ? Rounded(LevelTargets.Apart(now, target)) : null;
 
     internal static double? Rounded(double? value) => value is { } v ? Math.Round(v, 1) : null;
 
@@ -65,17 +68,19 @@ public sealed record KindAlong(SoundKind Kind, IReadOnlyList<double> Along);
 /// <param name="Kind">What its sound is for.</param>
 /// <param name="NowLufs">How loud it is as its target counts it, in LUFS; null where it has no loudness.</param>
 /// <param name="TargetLufs">Its target, in LUFS.</param>
+/// <param name="ApartLu">How far it is from it, in LU, above it where positive; null where it is at it, or has no loudness.</param>
 /// <param name="LevelDb">Its level, in dB.</param>
 /// <param name="ToDb">The level that would bring it to its target, in dB.</param>
+/// <param name="Changes">Whether that is another.</param>
 /// <param name="ToLufs">How loud it would be then, in LUFS; null where it has no loudness.</param>
 /// <param name="HeldByPeaks">Whether its peaks keep it below its target.</param>
 /// <param name="Follows">Whether its level follows its target.</param>
 /// <param name="TruePeakDbtp">What its true peak is at most, in dBTP; null for silence.</param>
 /// <param name="OverBedLu">How far a voice is over the beds while it speaks, in LU; null where none sounds then, and for other kinds.</param>
 public sealed record CueLevelsView(
-    string CueId, SoundKind Kind, double? NowLufs, double TargetLufs, double LevelDb, double ToDb, double? ToLufs, bool HeldByPeaks, bool Follows, double? TruePeakDbtp, double? OverBedLu)
+    string CueId, SoundKind Kind, double? NowLufs, double TargetLufs, double? ApartLu, double LevelDb, double ToDb, bool Changes, double? ToLufs, bool HeldByPeaks, bool Follows, double? TruePeakDbtp, double? OverBedLu)
 {
     internal static CueLevelsView Of(Show show, CueLevels cue, MatchedCue match) => new(
-        cue.CueId, cue.Kind, LevelsView.Rounded(match.NowLufs), match.TargetLufs, cue.LevelDb, match.ToDb, LevelsView.Rounded(match.NowLufs + match.ToDb - match.FromDb),
+        cue.CueId, cue.Kind, LevelsView.Rounded(match.NowLufs), match.TargetLufs, LevelsView.Apart(match.NowLufs, match.TargetLufs), cue.LevelDb, match.ToDb, match.Changes, LevelsView.Rounded(match.NowLufs + match.ToDb - match.FromDb),
         match.HeldByPeaks, show.Cue(cue.CueId).Follows, LevelsView.Rounded(cue.TruePeakDbtp), LevelsView.Rounded(cue.OverBedLu));
 }
