@@ -60,7 +60,7 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
         <FindingGroup key={group.title} {...group} />
       ))}
       {left.length > 0 && (
-        <details className="mt-2">
+        <details className="mt-2" data-testid="left-so">
           <summary className="muted cursor-pointer text-sm">
             {left.length === 1 ? "One is left so" : `${left.length} are left so`}
           </summary>

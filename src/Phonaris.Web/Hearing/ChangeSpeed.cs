@@ -16,7 +16,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
     public const string JobKind = "speed";
 
     /// <summary>A page that plays asks within this for what it hears next; that comes first.</summary>
-    private static readonly TimeSpan HeardFirst = TimeSpan.FromSeconds(1);
+    public static readonly TimeSpan HeardFirst = TimeSpan.FromSeconds(1);
 
     public string Kind => JobKind;
 

@@ -9,9 +9,6 @@ namespace Phonaris.Web.Hearing;
 /// <summary>Shows whose sounds were listened to, for whoever measures and checks them.</summary>
 internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileStore files)
 {
-    /// <summary>How long a job is waited for that works a speed out, and how often it is looked whether it has, in milliseconds.</summary>
-    private const int PatienceMs = 20_000, LookMs = 250;
-
     private readonly OfShows<Known> _latest = new();
 
     /// <summary>A show with its times, its sounds made ready and listened to.</summary>
@@ -44,8 +41,12 @@ internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileS
         var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
         var show = timed.Of(stored);
         var sources = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.Source).Distinct().ToList();
-        // A speed that is new is being worked out by its job, beside what is heard of it: that is not held up.
-        for (var waited = 0; waited < PatienceMs && sources.Exists(s => !sounds.IsReady(s)); waited += LookMs) await Task.Delay(LookMs, cancel);
+        // A speed that is new is worked out piece by piece, together with its job; what a page hears of it comes first.
+        if (sources.FindAll(s => !sounds.IsReady(s)) is { Count: > 0 } missing)
+        {
+            await Task.Delay(ChangeSpeed.HeardFirst, cancel);
+            foreach (var source in missing) await sounds.PrepareAsync(source, 0, null, cancel);
+        }
         await sounds.Loudness.PrepareAsync(sources, cancel);
         return (show, troubles);
     }
