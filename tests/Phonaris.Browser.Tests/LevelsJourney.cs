@@ -1,10 +1,11 @@
+using System.Runtime.InteropServices;
 using OpenQA.Selenium;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
 /// <summary>A show whose sounds are differently loud is made alike.</summary>
-public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
+public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
 
@@ -19,6 +20,8 @@ public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => Rows() == 20, "twenty cues");
         Assert.Empty(_browser.Axe());
         Assert.InRange(AtTarget(), 0, 10);
+
+        _browser.Says("main header", "Matched, it would be");
 
         // Heard as it would be matched, and as it is, with one key: nothing is set by that.
         _browser.Press(Keys.Space);
@@ -58,6 +61,31 @@ public sealed class LevelsJourney(Browser browser) : IClassFixture<Browser>
         _browser.View("Levels");
         _browser.Says("[data-cue-levels='Tone 6']", "too quiet");
         Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public async Task A_bed_makes_room_before_an_audience_as_far_and_as_long_as_at_the_desk()
+    {
+        // The voice is not to be heard itself: what is heard is the bed, which goes by where the voice speaks, not by how loud.
+        _browser.Made(2, 8, new("Pad", 440, 20, SoundKind.Bed, 1, 2, 9000, -6), new("Talk", 300, 3, SoundKind.Voice, 2, 2, 9000, -60));
+        var show = _browser.Url.Split('/')[^1];
+        var desk = MemoryMarshal.Cast<byte, float>(await _browser.Http.GetByteArrayAsync(new Uri($"/api/shows/{show}/sound?from={6 * Frames.PerSecond}&to={10 * Frames.PerSecond}", UriKind.Relative))).ToArray();
+        float DeskPeak(double second) => desk.AsSpan((int)((second - 6) * Frames.PerSecond), Frames.PerSecond / 50).ToArray().Max(Math.Abs);
+        var wanted = DeskPeak(9.5) / DeskPeak(6.5);
+        _browser.Go($"/shows/{show}/present");
+        _browser.Button("Begin").Click();
+        _browser.Until(() => _browser.Js<bool>("(window.full = Math.max(...heard.slice(-50).map(b => b[1])), heard.length > 900 && full > 0.02 && Math.min(...heard.slice(-50).map(b => b[1])) > full * 0.9)"), "the bed in full");
+        _browser.Js<bool>("(heard.length = 0, true)");
+        _browser.Press(Keys.ArrowRight);
+
+        // Nobody knows when the voice begins: down from there on, and up again a while after it.
+        _browser.Until(() => _browser.Js<bool>("heard.some(b => b[1] < full * 0.9) && heard.slice(-50).every(b => b[1] > full * 0.97)"), "the bed in full again");
+        Assert.InRange(_browser.Js<double>("heard.map(b => b[1]).toSorted((a, b) => a - b)[200] / full"), wanted - 0.02, wanted + 0.02);
+        Assert.InRange(wanted, 0.1, 0.8);
+        var (down, up) = (TimeBelow("find"), TimeBelow("findLast"));
+        Assert.InRange(up - down, 2.9, 3 + (Duck.Usual.HoldMs + Duck.Usual.ReleaseMs) / 1000.0 + 0.1);
+
+        double TimeBelow(string which) => _browser.Js<double>($"heard.{which}(b => b[1] < full * 0.95)[0]");
     }
 
     private int Rows() => _browser.Count("[data-cue-levels]");

@@ -74,6 +74,20 @@ export const useLevels = (showId: string, revision: number) =>
     queryFn: async () => answered(await api.GET("/api/shows/{id}/levels", { params: { path: { id: showId } } })),
   });
 
+/** How loud a show would be along its slides, at a revision of it, with all levels matched but those of some cues; asked for where that is something else. */
+export const useMatched = (showId: string, revision: number, leftOut: readonly string[], wanted: boolean) =>
+  useQuery({
+    queryKey: ["matched", showId, revision, leftOut],
+    enabled: wanted,
+    retry: false,
+    queryFn: async () =>
+      answered(
+        await api.GET("/api/shows/{id}/levels/matched", {
+          params: { path: { id: showId }, query: { leftOut: leftOut.join(",") } },
+        }),
+      ),
+  });
+
 /** Takes a change over into the view it was made from; tells whether it could. */
 export function keepChange(
   queries: QueryClient,

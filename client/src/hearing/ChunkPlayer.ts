@@ -39,7 +39,7 @@ export class ChunkPlayer {
   private volume: GainNode | undefined;
   private volumeSet = 1;
   private only = "";
-  private matched = false;
+  private matched = "";
   private levels = new Float32Array(512);
   private scheduled: Scheduled[] = [];
   /** The audio clock's time of frame 0. */
@@ -126,8 +126,17 @@ export class ChunkPlayer {
     void this.refresh();
   }
 
-  /** Hears the show as it would be with all levels matched, or as it is. */
-  hearMatched(matched: boolean) {
+  /** Hears the show as it would be with all levels matched but those of some cues. */
+  hearMatched(leftOut: readonly string[]) {
+    this.hearAs(`&matched=true${leftOut.length > 0 ? `&leftOut=${leftOut.join(",")}` : ""}`);
+  }
+
+  /** Hears the levels as they are. */
+  hearAsTheyAre() {
+    this.hearAs("");
+  }
+
+  private hearAs(matched: string) {
     if (matched === this.matched) return;
     this.matched = matched;
     void this.refresh();
@@ -135,7 +144,7 @@ export class ChunkPlayer {
 
   /** How it is heard, as it is asked for. */
   private get heard() {
-    return `${this.only ? `&only=${this.only}` : ""}${this.matched ? "&matched=true" : ""}`;
+    return `${this.only ? `&only=${this.only}` : ""}${this.matched}`;
   }
 
   /** Goes to a frame, and on playing if it was. */

@@ -3,13 +3,13 @@ import type { Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { decibels } from "../ui/format";
 import { fillOf } from "../ui/KindPatterns";
-import { apart, lufs, shareOf, tenths } from "./words";
+import { apart, lufs, overBeds, shareOf, tenths } from "./words";
 
 type CueLevels = Schemas["CueLevelsView"];
 
 interface Props {
   cues: readonly CueLevels[];
-  leftOut: ReadonlySet<string>;
+  leftOut: readonly string[];
   leave: (cueId: string, out: boolean) => void;
 }
 
@@ -22,8 +22,8 @@ export function CueBars({ cues, leftOut, leave }: Props) {
           <th className="w-8 py-1 font-semibold">
             <span className="sr-only">Matched</span>
           </th>
-          <th className="font-semibold">Cue</th>
-          <th className="w-2/5 font-semibold">How loud, against its target</th>
+          <th className="px-2 font-semibold">Cue</th>
+          <th className="w-1/3 font-semibold">How loud, against its target</th>
           <th className="pl-4 font-semibold">Now</th>
           <th className="text-right font-semibold">Level</th>
           <th className="text-right font-semibold">Matched</th>
@@ -32,7 +32,7 @@ export function CueBars({ cues, leftOut, leave }: Props) {
       </thead>
       <tbody>
         {cues.map((cue) => (
-          <CueBar key={cue.cueId} cue={cue} out={leftOut.has(cue.cueId)} leave={(out) => leave(cue.cueId, out)} />
+          <CueBar key={cue.cueId} cue={cue} out={leftOut.includes(cue.cueId)} leave={(out) => leave(cue.cueId, out)} />
         ))}
       </tbody>
     </table>
@@ -56,7 +56,7 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
           onChange={(event) => leave(!event.currentTarget.checked)}
         />
       </td>
-      <td className="max-w-48 pr-3" title={name}>
+      <td className="max-w-48 px-2" title={name}>
         <span className="flex gap-1">
           <span className="truncate font-semibold">{name}</span>{" "}
           <span style={{ color: `var(--${cue.kind}-text)` }}>{cue.kind}</span>
@@ -68,9 +68,10 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
       <td className="figures pl-4 whitespace-nowrap">
         {lufs(cue.nowLufs)}
         {cue.nowLufs !== null && <span className="muted"> · {apart(cue.apartLu)}</span>}
+        {cue.overBedLu !== null && <span className="muted"> · {overBeds(cue.overBedLu)}</span>}
       </td>
-      <td className="figures text-right whitespace-nowrap">{decibels(cue.levelDb)}</td>
-      <td className="figures text-right whitespace-nowrap">
+      <td className="figures pl-4 text-right whitespace-nowrap">{decibels(cue.levelDb)}</td>
+      <td className="figures pl-4 text-right whitespace-nowrap">
         {cue.changes ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
         {cue.heldByPeaks && <span className="muted"> held by its peaks</span>}
       </td>

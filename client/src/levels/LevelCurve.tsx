@@ -13,8 +13,14 @@ const tolerance = 1;
 // The share of the show that a slide takes up for its number to fit.
 const numbered = 0.018;
 
-/** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, its target as a band. A click goes there. */
-export function LevelCurve({ levels }: { levels: Schemas["LevelsView"] }) {
+/** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, as it would be matched as a broken one, its target as a band. A click goes there. */
+export function LevelCurve({
+  levels,
+  matched,
+}: {
+  levels: Schemas["LevelsView"];
+  matched: readonly number[] | undefined;
+}) {
   const { view, player } = useOpenShow();
   const { slides, totalFrames } = view.runningOrder;
   const line = useRef<HTMLDivElement>(null);
@@ -75,6 +81,17 @@ export function LevelCurve({ levels }: { levels: Schemas["LevelsView"] }) {
             strokeWidth={1.5}
             vectorEffect="non-scaling-stroke"
           />
+          {matched && (
+            <path
+              data-testid="matched"
+              d={`M${pointsOf(matched)}`}
+              fill="none"
+              stroke="var(--color-primary)"
+              strokeWidth={1.5}
+              strokeDasharray="5 3"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
           {levels.limited.map(({ fromFrame, toFrame }) => (
             <rect
               key={fromFrame}

@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
 import { answered, api, type Schemas } from "../api/client";
-import { keepEdited, say, useLevels } from "../api/queries";
+import { keepEdited, say, useLevels, useMatched } from "../api/queries";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
@@ -44,15 +44,12 @@ export default function LevelsPage() {
 }
 
 /** What is heard at the playhead: the levels as they are, or as they would be matched; one key changes over. */
-function BeforeAfter() {
+function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
   const { player } = useOpenShow();
   const [matched, setMatched] = useState(false);
-  const hear = (after: boolean) => {
-    setMatched(after);
-    player.hearMatched(after);
-  };
-  useHotkeys("m", () => hear(!matched), { ignoreEventWhen: isInDialog });
-  useEffect(() => () => player.hearMatched(false), [player]);
+  useHotkeys("m", () => setMatched((before) => !before), { ignoreEventWhen: isInDialog });
+  useEffect(() => (matched ? player.hearMatched(leftOut) : player.hearAsTheyAre()), [player, matched, leftOut]);
+  useEffect(() => () => player.hearAsTheyAre(), [player]);
   return (
     <span className="ml-auto flex items-center gap-2 text-sm">
       Heard
@@ -64,7 +61,7 @@ function BeforeAfter() {
             className={`btn btn-xs join-item ${matched === after ? "btn-primary" : ""}`}
             aria-pressed={matched === after}
             title="M changes over"
-            onClick={() => hear(after)}
+            onClick={() => setMatched(after)}
           >
             {after ? "matched" : "as they are"}
           </button>
@@ -76,7 +73,7 @@ function BeforeAfter() {
 
 function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
   const { view } = useOpenShow();
-  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [leftOut, setLeftOut] = useState<readonly string[]>([]);
   const queries = useQueryClient();
   const match = useMutation({
     mutationFn: async (cueIds: string[]) =>
@@ -84,10 +81,11 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
     onSuccess: (edited) => keepEdited(queries, view.id, edited),
     onError: say,
   });
-  const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.has(c.cueId));
+  const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.includes(c.cueId));
   const off = wanted.filter((c) => c.changes).length;
+  const { data: matched } = useMatched(view.id, view.revision, leftOut, off > 0);
   const leave = (cueId: string, out: boolean) =>
-    setLeftOut((before) => new Set(out ? [...before, cueId] : [...before].filter((id) => id !== cueId)));
+    setLeftOut((before) => (out ? [...before, cueId] : before.filter((id) => id !== cueId)));
   return (
     <>
       <header className="mb-2 flex flex-wrap items-baseline gap-x-4">
@@ -96,8 +94,13 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
           The whole is <b className="figures">{lufs(levels.integratedLufs)}</b>
           {levels.integratedLufs !== null && `, ${apart(levels.apartLu)}`}; it peaks at{" "}
           <b className="figures">{levels.truePeakDbtp === null ? "nothing" : `${tenths(levels.truePeakDbtp)} dBTP`}</b>
+          {off > 0 && matched && (
+            <>
+              . Matched, it would be <b className="figures">{lufs(matched.integratedLufs)}</b>
+            </>
+          )}
         </p>
-        <BeforeAfter />
+        <BeforeAfter leftOut={leftOut} />
         <button
           type="button"
           className="btn btn-primary btn-sm"
@@ -115,7 +118,7 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
         </p>
       )}
       <div className="mt-3 mb-4">
-        <LevelCurve levels={levels} />
+        <LevelCurve levels={levels} matched={off > 0 ? matched?.along : undefined} />
       </div>
       <CueBars cues={levels.cues} leftOut={leftOut} leave={leave} />
     </>

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
 import { answerGets, answerPosts, cue, open, sound, viewOf } from "../tests/show";
 import LevelsPage from "./LevelsPage";
-import { apart, readLufs } from "./words";
+import { apart, overBeds, readLufs } from "./words";
 
 afterEach(() => {
   cleanup();
@@ -57,13 +57,16 @@ const levels = (change: Partial<Schemas["LevelsView"]> = {}): Schemas["LevelsVie
       toDb: 1,
       changes: false,
       follows: true,
+      overBedLu: 9.25,
     }),
   ],
   ...change,
 });
 
+const matched: Schemas["MatchedAlong"] = { integratedLufs: -16.2, along: [-18, -16, -17] };
+
 const show = (told: Schemas["LevelsView"]) => {
-  answerGets(() => ({ data: told }));
+  answerGets((path) => ({ data: path.endsWith("/matched") ? matched : told }));
   return open(view, <LevelsPage />);
 };
 
@@ -73,8 +76,10 @@ describe("how loud a show is", () => {
     expect((await screen.findByRole("banner")).textContent).toContain("−20.0 LUFS, 4.0 LU too quiet");
     const [, pad, talk] = screen.getAllByRole("row");
     expect(pad?.textContent).toContain("−26.0 LUFS · 4.0 LU too quiet−6.0 dB−2.0 dB");
-    expect(talk?.textContent).toContain("at its target1.0 dBfollows");
+    expect(talk?.textContent).toContain("at its target · 9.3 LU over its bed1.0 dBfollows");
     expect(screen.queryByText(/limiter/)).toBeNull();
+    expect((await screen.findByText("−16.2 LUFS")).closest("p")?.textContent).toContain("Matched, it would be");
+    expect(screen.getByTestId("matched").getAttribute("d")).toMatch(/^M0\.0 40\.9L/);
   });
 
   it("tells where the limiter is at work", async () => {
@@ -100,6 +105,7 @@ describe("how loud a show is", () => {
     const done = bar("c1", { nowLufs: -22, apartLu: null, toDb: -6, changes: false, follows: true });
     show(levels({ cues: [done] }));
     const button = await screen.findByRole("button", { name: "All are matched" });
+    expect(screen.queryByTestId("matched")).toBeNull();
     expect((button as HTMLButtonElement).disabled).toBe(true);
     cleanup();
     show(levels({ cues: [] }));
@@ -131,5 +137,6 @@ it("reads loudness with and without its sign, and tells how far apart two are", 
     -3,
     undefined,
   ]);
+  expect(overBeds(-2)).toBe("2.0 LU under its bed");
   expect([apart(null), apart(3), apart(-6.4)]).toEqual(["at its target", "3.0 LU too loud", "6.4 LU too quiet"]);
 });

@@ -21,6 +21,9 @@ export const lufs = (value: number | null | undefined) =>
 export const apart = (by: number | null) =>
   by === null ? "at its target" : `${Math.abs(by).toFixed(1)} LU ${by > 0 ? "too loud" : "too quiet"}`;
 
+/** How far a voice is over the beds under it, in words. */
+export const overBeds = (lu: number) => `${Math.abs(lu).toFixed(1)} LU ${lu < 0 ? "under" : "over"} its bed`;
+
 /** Reads "-16", "−16.5 LUFS" as a loudness; undefined when it is none. */
 export function readLufs(typed: string): number | undefined {
   const match = /^\s*[-−–]?\s*(\d+(?:[.,]\d+)?)\s*(?:lufs|dbtp)?\s*$/i.exec(typed);

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using System.Runtime.InteropServices;
 using System.Runtime.Intrinsics;
 using Phonaris.Core.Mixing;
@@ -17,9 +18,9 @@ internal sealed class Crossings(ILoudness sounds)
     private const int PieceSteps = 500;
 
     /// <summary>Two stretches of this length are listened to of a piece. Where they have nothing in common, the rest of it is taken to have nothing either.</summary>
-    private const int SampleSteps = 30;
+    private const int SampleSteps = 20;
 
-    /// <summary>What two sounds have in common by chance, in a third of a second: as a correlation.</summary>
+    /// <summary>What two sounds have in common by chance, in a fifth of a second: as a correlation.</summary>
     private const double InCommon = 0.1;
 
     /// <summary>Longer than any sound.</summary>
@@ -44,7 +45,7 @@ internal sealed class Crossings(ILoudness sounds)
         }
         var heard = pieces.FindAll(p => p.CanBeHeard(energies));
         var measured = new double[heard.Count][];
-        Parallel.For(0, heard.Count, () => new Listener(sounds), (i, _, listener) => { measured[i] = ProductsOf(heard[i], listener); return listener; }, _ => { });
+        Parallel.For(0, heard.Count, new() { MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Listener(sounds), (i, _, listener) => { measured[i] = ProductsOf(heard[i], listener); return listener; }, _ => { });
         for (var i = 0; i < heard.Count; i++)
         {
             var (before, later, first, _) = heard[i];
@@ -106,26 +107,26 @@ internal sealed class Crossings(ILoudness sounds)
 
         /// <summary>The products of a piece, step by step; none where what is listened to of it has nothing in common.</summary>
         public double[] Measure(Key key) =>
-            key.Count < 4 * SampleSteps || HaveInCommon(key, key.Count / 4) || HaveInCommon(key, key.Count * 3 / 4) ? Products(key, 0, key.Count) : [];
+            key.Count < 4 * SampleSteps || HaveInCommon(key, key.Count / 4) || HaveInCommon(key, key.Count * 3 / 4) ? Products(key) : [];
 
+        /// <summary>Whether they go together, unweighted: that is quick, and weighting leaves most of the spectrum as it is.</summary>
         private bool HaveInCommon(Key key, int from)
         {
-            var products = Products(key, from, SampleSteps).Sum();
-            var (state, squares) = (default(KWeighting.State), Vector256<double>.Zero);
-            for (var step = 0; step < LoudnessMeter.RunInSteps + SampleSteps; step++)
-            {
-                var sums = _weighting.SumsOfSquares(StepOf(_before, step), StepOf(_later, step), ref state);
-                if (step >= LoudnessMeter.RunInSteps) squares += sums;
-            }
-            return products * products > InCommon * InCommon * (squares[0] + squares[1]) * (squares[2] + squares[3]);
+            var before = _before.AsSpan(0, SampleSteps * StepSamples);
+            var later = _later.AsSpan(0, SampleSteps * StepSamples);
+            Read(key.Before, key.BeforeFrame + (long)from * Loudness.StepFrames, before);
+            Read(key.Later, key.LaterFrame + (long)from * Loudness.StepFrames, later);
+            var product = TensorPrimitives.Dot<float>(before, later);
+            return product * product > InCommon * InCommon * TensorPrimitives.SumOfSquares<float>(before) * TensorPrimitives.SumOfSquares<float>(later);
         }
 
-        private double[] Products(Key key, int from, int steps)
+        private double[] Products(Key key)
         {
-            var count = LoudnessMeter.RunInSteps + steps;
-            Read(key.Before, key.BeforeFrame + (long)from * Loudness.StepFrames, _before.AsSpan(0, count * StepSamples));
-            Read(key.Later, key.LaterFrame + (long)from * Loudness.StepFrames, _later.AsSpan(0, count * StepSamples));
-            var (state, products) = (default(KWeighting.State), new double[steps]);
+            var count = LoudnessMeter.RunInSteps + key.Count;
+            const long runIn = LoudnessMeter.RunInSteps * Loudness.StepFrames;
+            Read(key.Before, key.BeforeFrame - runIn, _before.AsSpan(0, count * StepSamples));
+            Read(key.Later, key.LaterFrame - runIn, _later.AsSpan(0, count * StepSamples));
+            var (state, products) = (default(KWeighting.State), new double[key.Count]);
             for (var step = 0; step < count; step++)
             {
                 var sum = _weighting.SumOfProducts(StepOf(_before, step), StepOf(_later, step), ref state);
@@ -134,11 +135,8 @@ internal sealed class Crossings(ILoudness sounds)
             return products;
         }
 
-        private void Read(ScheduledCue bare, long frame, Span<float> samples)
-        {
-            var from = frame - LoudnessMeter.RunInSteps * Loudness.StepFrames;
+        private void Read(ScheduledCue bare, long from, Span<float> samples) =>
             new CuePlayer(bare with { EndFrame = from + samples.Length / Frames.Channels }, sounds.Open(bare.Source)).ReadBare(from, samples, _scratch);
-        }
 
         private static ReadOnlySpan<Vector64<float>> StepOf(float[] samples, int step) => MemoryMarshal.Cast<float, Vector64<float>>(samples.AsSpan(step * StepSamples, StepSamples));
     }

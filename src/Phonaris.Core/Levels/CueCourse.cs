@@ -100,7 +100,11 @@ internal sealed class CueCourse
     /// <summary>The root of the mean square of its gain over a stretch, after Simpson, and the most it comes to.</summary>
     private (double Gain, float Greatest) GainOver(long from, long to)
     {
-        if (_cue.Envelope.Points.Count == 0 && from >= _cue.FadeIn.Frames && to <= _cue.LengthFrames - _cue.FadeOut.Frames) return (_cue.Gain, _cue.Gain);
+        if (from >= _cue.FadeIn.Frames && to <= _cue.LengthFrames - _cue.FadeOut.Frames && _cue.Envelope.StaysOver(from, to))
+        {
+            var even = _cue.Gain * _cue.Envelope.GainAt(from);
+            return (even, even);
+        }
         var (first, middle, last) = (_cue.GainAt(from), _cue.GainAt((from + to) / 2), _cue.GainAt(to - 1));
         return (Math.Sqrt((first * first + 4.0 * middle * middle + last * last) / 6), Math.Max(Math.Max(first, middle), last) * Slack);
     }

@@ -31,7 +31,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     {
         var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
         var measured = new MeasuredPiece[hot.Count];
-        Parallel.For(0, hot.Count, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
+        Parallel.For(0, hot.Count, new() { MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
         var (peak, sumPeak, limited, known) = (0f, 0f, new List<Range>(), new bool[most.Length]);
         var left = energies.ToArray();
         foreach (var (piece, found) in hot.Zip(measured))

@@ -25,6 +25,13 @@ public sealed record Envelope(ValueList<EnvelopePoint> Points)
     /// <summary>The change at a frame of the cue, as a linear gain.</summary>
     public float GainAt(long frame) => Points.Count == 0 ? 1 : Gain.FromDecibels(DbAt(frame));
 
+    /// <summary>Whether it changes nowhere in a stretch of frames.</summary>
+    public bool StaysOver(long from, long to)
+    {
+        var next = After(from);
+        return next == Points.Count || ((next == 0 || Points[next - 1].Db == Points[next].Db) && to <= Points[next].Frame);
+    }
+
     /// <summary>The position of the first point behind a frame.</summary>
     public int After(long frame)
     {

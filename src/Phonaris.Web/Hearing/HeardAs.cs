@@ -1,6 +1,24 @@
+using Phonaris.Core.Levels;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
+
 namespace Phonaris.Web.Hearing;
 
 /// <summary>How a show is heard at the desk; nothing of it is changed by that.</summary>
 /// <param name="Only">The ids of cues to be heard alone, with commas between them; null for all.</param>
 /// <param name="Matched">Whether as it would be with all levels matched.</param>
-internal sealed record HeardAs(string? Only, bool Matched);
+/// <param name="LeftOut">The ids of cues whose levels are left as they are then, with commas between them; null for none.</param>
+internal sealed record HeardAs(string? Only, bool Matched, string? LeftOut)
+{
+    /// <summary>The show as it is heard.</summary>
+    /// <param name="show">The show, listened to where it is to be matched.</param>
+    /// <param name="sounds">Its sounds.</param>
+    public TimedShow Of(TimedShow show, SoundLibrary sounds)
+    {
+        if (!Matched) return show;
+        var leftOut = LeftOut?.Split(',').ToHashSet() ?? [];
+        var matched = LevelMatch.Of(show, sounds.Loudness, show.Show.Cues.Select(c => c.Id).Where(id => !leftOut.Contains(id)).ToHashSet()).Where(m => m.NowLufs is not null).ToList();
+        return matched.Count == 0 ? show : TimedShow.Of(show.Show.Apply(LevelMatch.ToEdit(matched)).Show, sounds.Listened);
+    }
+}

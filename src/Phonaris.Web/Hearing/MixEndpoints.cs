@@ -10,10 +10,10 @@ internal static class MixEndpoints
     // A page that names what it has (If-None-Match) is told quickly that nothing changed.
     public static void MapMix(this RouteGroupBuilder api) =>
         api.MapGet("/shows/{id}/sound", async Task<Results<FileContentHttpResult, StatusCodeHttpResult, NoContent, NotFound>> (
-            string id, long from, long to, string? only, bool? matched, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, Mixes mixes, HttpContext http, CancellationToken cancel) =>
+            string id, long from, long to, string? only, bool? matched, string? leftOut, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, Mixes mixes, HttpContext http, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var how = new HeardAs(only, matched == true);
+            var how = new HeardAs(only, matched == true, leftOut);
             if (how.Matched) await measured.OfAsync(stored, cancel);
             else await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             if (mixes.Find(stored, how, from, to) is not { } stretch) return TypedResults.NoContent();

@@ -1,8 +1,6 @@
 using System.Collections.Concurrent;
 using Microsoft.Extensions.Caching.Memory;
-using Phonaris.Core.Levels;
 using Phonaris.Core.Mixing;
-using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
@@ -95,18 +93,11 @@ internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)
         var known = _shows.Find(stored.Id);
         if (known is not null && known.Revision == stored.Revision && known.How == how && known.Renewals == sounds.Renewals) return known;
         var renewals = sounds.Renewals;
-        var schedule = how.Matched ? Matched(timed.Of(stored)) : timed.Of(stored).Schedule;
+        var schedule = how.Of(timed.Of(stored), sounds).Schedule;
         if (how.Only is not null) schedule = schedule.Only(how.Only.Split(',').ToHashSet());
         var playing = new Playing(stored.Revision, how, renewals, schedule, []);
         _shows.Keep(stored, known, playing);
         return playing;
-    }
-
-    /// <summary>The schedule as it would be with all levels matched.</summary>
-    private Schedule Matched(TimedShow show)
-    {
-        var matched = LevelMatch.Of(show, sounds.Loudness).Where(m => m.NowLufs is not null).ToList();
-        return matched.Count == 0 ? show.Schedule : Schedule.Of(show.Show.Apply(LevelMatch.ToEdit(matched)).Show, sounds.Listened);
     }
 
     private sealed record Playing(long Revision, HeardAs How, long Renewals, Schedule Schedule, ConcurrentBag<Mixer> Idle);

@@ -22,6 +22,13 @@ internal static class LevelsEndpoints
                     stored.Revision, stored.Show, ShowLevels.Of(show, sounds.Loudness), LevelMatch.Of(show, sounds.Loudness)), cancel));
         });
 
+        api.MapGet("/shows/{id}/levels/matched", async Task<Results<Ok<MatchedAlong>, NotFound>> (string id, string? leftOut, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var show = await measured.OfAsync(stored, cancel);
+            return TypedResults.Ok(await Task.Run(() => MatchedAlong.Of(ShowLevels.Of(new HeardAs(null, true, leftOut).Of(show, sounds), sounds.Loudness)), cancel));
+        });
+
         api.MapPost("/shows/{id}/levels/match", async (string id, CuesToMatch asked, ShowStore shows, SoundLibrary sounds, MeasuredShows measured, ShowChanges changes, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is { } stored) await measured.OfAsync(stored, cancel);

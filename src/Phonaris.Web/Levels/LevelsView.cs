@@ -44,7 +44,7 @@ public sealed record LevelsView(
     internal static double? Rounded(double? value) => value is { } v ? Math.Round(v, 1) : null;
 
     /// <summary>Equal parts, the greatest of each; each value is that of the three seconds from it on, and is drawn in their middle.</summary>
-    private static double[] Columned(ValueList<double> tenths)
+    internal static double[] Columned(ValueList<double> tenths)
     {
         var columns = new double[Math.Min(Columns, tenths.Count)];
         for (var c = 0; c < columns.Length; c++)
@@ -56,6 +56,14 @@ public sealed record LevelsView(
         }
         return columns;
     }
+}
+
+/// <summary>How loud a show would be along its slides with its levels matched.</summary>
+/// <param name="IntegratedLufs">The integrated loudness of the whole in LUFS; null where it has none.</param>
+/// <param name="Along">Its short-term loudness in equal parts of the show, in LUFS.</param>
+public sealed record MatchedAlong(double? IntegratedLufs, IReadOnlyList<double> Along)
+{
+    internal static MatchedAlong Of(ShowLevels levels) => new(LevelsView.Rounded(levels.Whole.IntegratedLufs), LevelsView.Columned(levels.Whole.ShortTermLufs));
 }
 
 /// <summary>How loud the sounds of a kind are along the show.</summary>
