@@ -69,11 +69,25 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{what,-48} ours {bytes / 1000,7:0.0} kB  to reach {toReach / 1000:0} kB  {(bytes <= toReach ? "reached" : "MISSED")}");
     }
 
+    /// <summary>Prints a figure beside the peer's, and whether it is no more than such a share of that.</summary>
+    public void ReportShare(string what, double ours, double theirs, double toReach)
+    {
+        AllReached &= ours / theirs <= toReach;
+        Console.WriteLine($"{what,-48} ours {ours,7:0.0}    theirs {theirs,7:0.0}    ratio {ours / theirs:0.000}  to reach {toReach:0.00}  {(ours / theirs <= toReach ? "reached" : "MISSED")}");
+    }
+
     /// <summary>Prints a figure that is to stay below another.</summary>
     public void ReportWorst(string what, double figure, double toReach)
     {
         AllReached &= figure <= toReach;
         Console.WriteLine($"{what,-48} ours {figure,7:0.0}    to reach {toReach:0}  {(figure <= toReach ? "reached" : "MISSED")}");
+    }
+
+    /// <summary>Prints a figure that is to be no less than another.</summary>
+    public void ReportLeast(string what, double figure, double toReach)
+    {
+        AllReached &= figure >= toReach;
+        Console.WriteLine($"{what,-48} ours {figure,7:0.0}    to reach {toReach:0}  {(figure >= toReach ? "reached" : "MISSED")}");
     }
 
     /// <summary>Prints the most memory this process has had since <see cref="ForgetMemory"/>.</summary>

@@ -1,3 +1,6 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Text.RegularExpressions;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
@@ -12,10 +15,13 @@ namespace Phonaris.Bench;
 /// A film of thirty stills and five minutes at 1080p, with cuts, with dissolves, and again after a change of sound. The peer is ffmpeg's concat of
 /// the same stills with the same coding settings and the ready mix: pixel format before picture rate, which is its faster order.
 /// </summary>
-internal static class FilmBench
+internal static partial class FilmBench
 {
     private const int Stills = 30, Seconds = 300, Fps = 30;
-    private const double CutsToReach = 0.3, DissolvesToReach = 0.5, SoundToReach = 0.15;
+    /// <summary>What anybody would have a film of stills coded with.</summary>
+    private static readonly string[] PeerCoding = ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
+
+    private const double CutsToReach = 0.08, DissolvesToReach = 0.2, SoundToReach = 0.06, SizeToReach = 1, StillsToReach = 45, BetweenToReach = 42;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -32,9 +38,49 @@ internal static class FilmBench
         var first = await ExportAsync(bench, "cuts", cuts);
         bench.Report("film, 30 stills, 5 min, 1080p30, cuts", first, theirs, CutsToReach);
         bench.Report("film, the same with dissolves of 1 s", await ExportAsync(bench, "dissolves", dissolves), theirs, DissolvesToReach);
+        bench.ReportShare("MB of the film with cuts, to the peer's", Megabytes(bench, "cuts"), Megabytes(bench, "peer"), SizeToReach);
+        bench.ReportLeast("stills in the film, dB of PSNR, the worst", await WorstStillAsync(bench, slides, "cuts"), StillsToReach);
+        bench.ReportLeast("dissolves in the film, dB of PSNR, the worst", await WorstBetweenAsync(bench, slides, "dissolves"), BetweenToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
         bench.Report("film again after a change of sound, to the first", await ExportAsync(bench, "cuts", quieter), first, SoundToReach);
     }
+
+    private static double Megabytes(Bench bench, string film) => new FileInfo(bench.PathOf($"{film}.mp4")).Length / 1e6;
+
+    private static async Task<double> WorstStillAsync(Bench bench, ValueList<Slide> slides, string film)
+    {
+        var worst = double.PositiveInfinity;
+        for (var k = 0; k < slides.Count; k++)
+            worst = Math.Min(worst, await PsnrAsync(bench.PathOf($"{film}.mp4"), (k + 0.5) * Seconds / Stills, [bench.Files.PathOf(slides[k].Picture.Media)], Converted("1", "b")));
+        return worst;
+    }
+
+    /// <summary>In the middle of each dissolve: half of both stills.</summary>
+    private static async Task<double> WorstBetweenAsync(Bench bench, ValueList<Slide> slides, string film)
+    {
+        var worst = double.PositiveInfinity;
+        for (var k = 1; k < slides.Count; k++)
+        {
+            var half = $"{Converted("1", "from")};{Converted("2", "to")};[from][to]blend=all_expr=A*{(Fps / 2 - 0.5) / Fps}+B*{(Fps / 2 + 0.5) / Fps}[b]";
+            worst = Math.Min(worst, await PsnrAsync(bench.PathOf($"{film}.mp4"), (double)k * Seconds / Stills + 0.5, [.. slides.Skip(k - 1).Take(2).Select(s => bench.Files.PathOf(s.Picture.Media))], half));
+        }
+        return worst;
+    }
+
+    private static string Converted(string input, string name) => $"[{input}:v]scale=1920:1080:out_color_matrix=bt709:out_range=tv,format=yuv420p[{name}]";
+
+    /// <summary>How alike a picture of a film and another are, all planes together.</summary>
+    private static async Task<double> PsnrAsync(string film, double second, string[] stills, string picture)
+    {
+        using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-hide_banner", "-ss", $"{second + 0.001:0.####}", "-i", film, .. stills.SelectMany(s => new[] { "-i", s }),
+            "-lavfi", $"[0:v]trim=end_frame=1[a];{picture};[a][b]psnr", "-frames:v", "1", "-f", "null", "-"]) { RedirectStandardError = true })!;
+        var said = await process.StandardError.ReadToEndAsync();
+        var average = Average().Match(said).Groups[1].Value;
+        return average == "inf" ? double.PositiveInfinity : double.Parse(average, CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex(@"average:(inf|[\d.]+)")]
+    private static partial Regex Average();
 
     /// <summary>Exports with the parts kept in a folder of their own, so that each first export is one.</summary>
     private static Task<double> ExportAsync(Bench bench, string name, Show show)
@@ -42,7 +88,7 @@ internal static class FilmBench
         var derived = new Media.DerivedFiles(bench.PathOf(name));
         var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw)), bench.Sounds);
         return Bench.TimeAsync(() => exporter.ExportAsync(
-            show, RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
+            TimedShow.Of(show), RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), null, bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
     }
 
     private static async Task<double> PeerAsync(Bench bench, Show show, ValueList<Slide> slides)
@@ -53,7 +99,7 @@ internal static class FilmBench
         var list = bench.PathOf("stills.txt");
         await File.WriteAllLinesAsync(list, slides.SelectMany(s => new[] { $"file '{bench.Files.PathOf(s.Picture.Media)}'", $"duration {Seconds / Stills}" }));
         return await Bench.FfmpegAsync(
-            ["-f", "concat", "-safe", "0", "-i", list, "-i", mix, "-vf", $"format=yuv420p,fps={Fps}", .. FilmSettings.PictureCoding, .. FilmSettings.SoundCoding,
+            ["-f", "concat", "-safe", "0", "-i", list, "-i", mix, "-vf", $"format=yuv420p,fps={Fps}", .. PeerCoding, .. FilmSettings.SoundCoding,
                 "-frames:v", $"{Seconds * Fps}", "-movflags", "+faststart", bench.PathOf("peer.mp4")]);
     }
 

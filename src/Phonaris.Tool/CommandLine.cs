@@ -18,6 +18,7 @@ internal static class CommandLine
             Outcome.Json,
             NewVerb.Make(), AddVerb.Make(), PlaceVerb.Make(), HoldVerb.Make(), ShowVerb.Make(), ExportVerb.Make(), DeckVerb.Make(), MeasureVerb.Make(),
             ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(), LevelsVerb.Make(), CheckVerb.Make(),
+            ClearVerb.Make(),
         };
         var parsed = root.Parse(args);
         if (parsed.Errors.Count == 0) return await parsed.InvokeAsync(new() { EnableDefaultExceptionHandler = false, Output = output, Error = errors });

@@ -5,6 +5,7 @@ using Phonaris.Core.Levels;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
+using Phonaris.Exports;
 using Phonaris.Formats;
 using Phonaris.Formats.Decks;
 using Phonaris.Media;
@@ -46,6 +47,8 @@ internal sealed class Workshop
     public SlidePictures Pictures { get; }
 
     public FilmExporter Films { get; }
+
+    public ExportTools ExportTools => new(Sounds, Pictures, Films, _files.PathOf);
 
     public static string NewId() => Guid.NewGuid().ToString("N")[..12];
 

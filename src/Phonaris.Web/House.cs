@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
 using Phonaris.Media;
+using Phonaris.Exports;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
@@ -51,6 +52,7 @@ internal static class House
         services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
         services.AddSingleton<FilmExporter>();
+        services.AddSingleton(s => new ExportTools(s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<FileStore>().PathOf));
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<IPages, HubPages>();

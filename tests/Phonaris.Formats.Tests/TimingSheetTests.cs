@@ -1,5 +1,6 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
+using Phonaris.Formats.Sheets;
 
 namespace Phonaris.Formats.Tests;
 
@@ -19,7 +20,7 @@ public sealed class TimingSheetTests
     [Fact]
     public void Csv_has_a_row_for_each_sound_and_no_formulas()
     {
-        var lines = TimingSheets.TimingSheets.Text(Sheet, ".csv").Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
+        var lines = TimingSheetCsv.Of(Sheet).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal("Slide,Title,Start,Hold,Steps,Sound,Kind,Sound starts,Sound ends,In,Out,Fade in,Fade out,Level", lines[0]);
         Assert.Equal(4, lines.Length);
         Assert.DoesNotContain(lines, l => l.Split(',').Any(cell => cell.TrimStart('"') is ['=' or '+' or '@' or '-', ..]));
@@ -31,10 +32,38 @@ public sealed class TimingSheetTests
     [Fact]
     public void The_page_shows_what_is_written_as_text()
     {
-        var html = TimingSheets.TimingSheets.Text(Sheet, ".html");
+        var html = TimingSheetHtml.Of(Sheet);
         Assert.Contains("Moths &lt;at&gt; dusk", html);
         Assert.Contains("&lt;script&gt;", html);
         Assert.DoesNotContain("<script", html);
         Assert.Contains("aimed at 0:25.0", html);
+    }
+
+    [Fact]
+    public void The_music_used_is_told_with_what_is_not_known_and_no_formulas()
+    {
+        var music = new MusicUsed("Moths", 20 * Frames.PerSecond,
+        [
+            new("=Dusk", "Ina Fell", "", "CC-BY-4.0", SoundKind.Bed, 0, 20 * Frames.PerSecond, false),
+            new("<Chime>", "", "", "", SoundKind.Spot, 48_000, 96_000, true),
+        ]);
+        var lines = MusicSheet.Csv(music).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
+        Assert.Equal("'=Dusk,Ina Fell,not known,CC-BY-4.0,bed,0:00.0,0:20.0,0:20.0", lines[1].Replace("\"", "", StringComparison.Ordinal));
+        Assert.Equal("<Chime>,not known,not known,not known,spot,by hand,,0:01.0", lines[2]);
+        Assert.Contains("&lt;Chime&gt;</td><td>not known", MusicSheet.Html(music));
+    }
+
+    [Fact]
+    public void A_run_sheet_has_sections_pictures_keys_and_what_goes_on()
+    {
+        var picture = new PictureSource(new string('0', 64), MediaTypes.Png, 1, 16, 9);
+        var html = RunSheetHtml.Of(
+            new("Moths", 20 * Frames.PerSecond, [new(Sheet.Slides[0], picture, "Hush & wait", "Before", [], [new(1, "Chime")]), new(Sheet.Slides[1], picture, "", "", ["Dusk"], [])]), [[1, 2, 3], [4]]);
+        Assert.Contains("src=\"data:image/png;base64,AQID\"", html);
+        Assert.Contains("<kbd>1</kbd> Chime, by hand", html);
+        Assert.Contains("colspan=\"4\">Before<", html);
+        Assert.Contains("Goes on: Dusk", html);
+        Assert.Contains("Hush &amp; wait", html);
+        Assert.DoesNotContain("<script", html);
     }
 }

@@ -15,28 +15,37 @@ public sealed class FilmTests : IDisposable
 {
     private readonly Sandbox _box = new();
 
-    [Fact]
-    public async Task A_film_has_its_length_chapters_pictures_and_the_engines_sound()
+    [Theory]
+    [InlineData(FilmFormat.Mp4, "h264", "aac", "mov_text")]
+    [InlineData(FilmFormat.Webm, "vp9", "opus", "webvtt")]
+    public async Task A_film_has_its_length_chapters_captions_pictures_and_the_engines_sound(FilmFormat format, string pictures, string sound, string captions)
     {
         var show = await ShowAsync();
-        var film = _box.PathOf("film.mp4");
-        await ExportAsync(show, film);
+        var film = _box.PathOf($"film.{format}");
+        await ExportAsync(show, film, format, "WEBVTT\n\n00:00:03.100 --> 00:00:05.100\nA moth\n");
 
         var probe = JsonDocument.Parse(Sandbox.Run("ffprobe", "-v", "error", "-show_streams", "-show_format", "-show_chapters", "-count_packets", "-of", "json", film)).RootElement;
         var streams = probe.GetProperty("streams").EnumerateArray().ToList();
-        Assert.Equal(["h264", "aac"], streams.Take(2).Select(s => s.GetProperty("codec_name").GetString()));
+        Assert.Equal([pictures, sound, captions], streams.Select(s => s.TryGetProperty("codec_name", out var name) ? name.GetString() : null).Where(n => n != "bin_data"));
+        Assert.Equal("30/1", streams[0].GetProperty("avg_frame_rate").GetString());
+        Assert.Contains("A moth", Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:s", "-f", "srt", "-"));
         // 3.1 + 2 + 7.05 s at 30 pictures a second: 364.5 pictures, rounded up.
         Assert.Equal("365", streams[0].GetProperty("nb_read_packets").GetString());
         Assert.Equal(12.15, double.Parse(probe.GetProperty("format").GetProperty("duration").GetString()!, CultureInfo.InvariantCulture), 1 / 30.0);
         Assert.Equal(["Slide a", "One; two = three # four", "Slide c"], probe.GetProperty("chapters").EnumerateArray().Select(c => c.GetProperty("tags").GetProperty("title").GetString()));
 
-        Assert.Equal(("ff0000", "0000ff"), (Color(film, 0), Color(film, 93)));
+        AssertNear((255, 0, 0), film, 0);
+        AssertNear((0, 0, 255), film, 93);
+        // Where nothing changes, a picture is the one before it to the last bit.
+        var hashes = Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:v", "-f", "framehash", "-hash", "crc32", "-").Split('\n').Where(l => l.StartsWith('0')).Select(l => l.Split(',')[^1].Trim()).ToList();
+        Assert.Equal((1, 1, 30, 1), (Distinct(0, 93), Distinct(93, 153), Distinct(153, 183), Distinct(183, 365)));
         // The dissolve into the third slide takes pictures 153 to 182: after 11½ of 30 it is five eighths the second, three eighths the third.
         AssertNear((0, 49, 157), film, 164);
         AssertNear((0, 128, 0), film, 184);
         AssertNear((0, 128, 0), film, 364);
 
-        Assert.Equal(2, ParameterSets(film).Distinct().Count());
+        // Those of the encoder for all parts, and those of the pictures in which nothing changes.
+        if (format == FilmFormat.Mp4) Assert.Equal(3, ParameterSets(film).Distinct().Count());
 
         var (heard, mixed) = (Sandbox.Decode(film), Mix(show));
         Assert.InRange(heard.Length, mixed.Length, mixed.Length + 2 * 1024);
@@ -44,6 +53,8 @@ public sealed class FilmTests : IDisposable
         var inPlace = SignalToNoise(heard, mixed, 0);
         Assert.InRange(inPlace, 14, 90);
         Assert.InRange(SignalToNoise(heard, mixed, 3), 0, inPlace - 3);
+
+        int Distinct(int from, int to) => hashes[from..to].Distinct().Count();
     }
 
     [Fact]
@@ -123,6 +134,45 @@ public sealed class FilmTests : IDisposable
         }
     }
 
+    [Theory]
+    [InlineData(SoundFileFormat.Mp3)]
+    [InlineData(SoundFileFormat.Opus)]
+    [InlineData(SoundFileFormat.M4a)]
+    public async Task Coded_sound_files_are_as_long_and_as_loud_as_the_engines_samples(SoundFileFormat format)
+    {
+        var show = await ShowAsync();
+        var (mixed, path) = (Mix(show), _box.PathOf($"s.{format}"));
+        await SoundEncoder.WriteAsync(Schedule.Of(show), _box.Sounds.Open, 0, mixed.Length / 2, format, path, null, CancellationToken.None);
+        var heard = Sandbox.Decode(path);
+        Assert.InRange(heard.Length, mixed.Length, mixed.Length + 2 * 2304);
+        Assert.Equal(0, 20 * Math.Log10(Rms(heard) / Rms(mixed)), 0.2);
+
+        static double Rms(float[] samples) => Math.Sqrt(samples.Sum(s => (double)s * s));
+    }
+
+    [Fact]
+    public async Task Stems_add_up_to_the_sum_handovers_and_all()
+    {
+        var show = await ShowAsync();
+        var (first, voice) = (show.Cues[0] with { Span = new("a", "b"), LevelDb = 10 }, show.Sounds[0] with { Id = "voice", Kind = SoundKind.Voice });
+        show = show with { Sounds = [.. show.Sounds, voice], Cues = [first, first with { Id = "d", Span = new("c", "c"), HandoverMs = 1500, InFrame = 12_000 }, first with { Id = "e", SoundId = "voice", Span = new("b", "b") }] };
+        var schedule = Schedule.Of(show);
+        Assert.Contains(schedule.Cues, c => c.TakesOverFrom == "c");
+        var (sum, stems) = (new float[schedule.TotalFrames * 2], new double[schedule.TotalFrames * 2]);
+        new Mixer(schedule, _box.Sounds.Open).Sum(0, sum);
+        foreach (var cue in new[] { "c", "d", "e" })
+        {
+            var path = _box.PathOf($"{cue}.wav");
+            await SoundEncoder.WriteStemAsync(schedule, _box.Sounds.Open, new HashSet<string> { cue }, 0, schedule.TotalFrames, path, null, CancellationToken.None);
+            var stem = Sandbox.Decode(path);
+            Assert.Equal(sum.Length, stem.Length);
+            for (var i = 0; i < stem.Length; i++) stems[i] += stem[i];
+        }
+        Assert.True(sum.Max(Math.Abs) > 1, "The limiter has nothing to do.");
+        // A step of 24 bits.
+        for (var i = 0; i < sum.Length; i++) Assert.InRange(stems[i] - sum[i], -1.2e-7, 1.2e-7);
+    }
+
     public void Dispose() => _box.Dispose();
 
     private async Task<Show> ShowAsync()
@@ -136,8 +186,8 @@ public sealed class FilmTests : IDisposable
         return show with { Cues = [new("c", "music", new("a", "c"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, 0, Fade.Of(500), Fade.Of(500))] };
     }
 
-    private Task ExportAsync(Show show, string path) =>
-        _box.Films.ExportAsync(show, RunningOrder.Of(show).Slides, FilmSettings.Of(320, 180, 30), path, null, CancellationToken.None);
+    private Task ExportAsync(Show show, string path, FilmFormat format = FilmFormat.Mp4, string? captions = null) =>
+        _box.Films.ExportAsync(TimedShow.Of(show), RunningOrder.Of(show).Slides, FilmSettings.Of(320, 180, 30, format), captions, path, null, CancellationToken.None);
 
     private float[] Mix(Show show)
     {
@@ -166,14 +216,6 @@ public sealed class FilmTests : IDisposable
             noise += Math.Pow(heard[i + shift * 2] - meant[i], 2);
         }
         return 10 * Math.Log10(signal / noise);
-    }
-
-    private string Color(string film, int picture)
-    {
-        var (r, g, b) = Pixel(film, picture);
-        return $"{Clean(r):x2}{Clean(g):x2}{Clean(b):x2}";
-
-        static int Clean(int v) => v > 250 ? 255 : v < 5 ? 0 : v;
     }
 
     private void AssertNear((int R, int G, int B) wanted, string film, int picture)

@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.IO.Compression;
 using System.Text.Json;
 
 namespace Phonaris.Tool.Tests;
@@ -177,6 +178,55 @@ public sealed class ToolTests : IDisposable
     }
 
     [Fact]
+    public void A_show_is_handed_over_as_what_the_ending_says_with_what_is_lost()
+    {
+        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=330:duration=4:sample_rate=48000", "-metadata", "title=A tone", "-ac", "2");
+        Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=900:duration=1:sample_rate=48000", "-ac", "2");
+        Ffmpeg("spare.wav", "-f", "lavfi", "-i", "sine=500:duration=1:sample_rate=48000", "-ac", "2");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "2");
+        var bed = Json("place", "a.phonaris", "--sound", "tone.flac", "--kind", "bed", "--span", "all", "--loop", "fill", "--level", "-6").GetProperty("id").GetString()!;
+        Json("place", "a.phonaris", "--sound", "tone.flac", "--kind", "bed", "--span", "2", "--level", "-12");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--kind", "spot", "--span", "2", "--start", "hand");
+        Json("add", "a.phonaris", "--sound", "spare.wav", "--kind", "spot");
+
+        foreach (var (file, frames) in new[] { ("b.mp3", 288_000), ("b.opus", 288_000), ("b.m4a", 288_000) })
+        {
+            Json("export", "a.phonaris", "--to", file);
+            Assert.InRange(Json("measure", file).GetProperty("frames").GetInt64(), frames, frames + 4_700);
+        }
+        Assert.Contains("Chime waits for a hand", Json("export", "a.phonaris", "--to", "a.webm", "--size", "320x180", "--fps", "25").GetProperty("lost")[0].GetString());
+        Json("export", "a.phonaris", "--to", "cue.wav", "--cue", bed);
+        // On while the later one takes over.
+        Assert.Equal(192_000, Json("measure", "cue.wav").GetProperty("frames").GetInt64());
+        AssertFails(3, "no longer in the show", "export", "a.phonaris", "--to", "cue.wav", "--cue", "none");
+
+        var stems = Json("export", "a.phonaris", "--to", "stems", "--stems", "cues").GetProperty("files").EnumerateArray().Select(f => f.GetString()).ToList();
+        Assert.Equal(["01 Tone.wav", "02 Tone.wav"], stems);
+        Assert.Equal(288_000, Json("measure", "stems/02 Tone.wav").GetProperty("frames").GetInt64());
+        Assert.Equal(["1 beds.wav"], Json("export", "a.phonaris", "--to", "bands", "--stems", "bands").GetProperty("files").EnumerateArray().Select(f => f.GetString()));
+
+        Json("export", "a.phonaris", "--to", "a.otioz");
+        using (var zip = ZipFile.OpenRead(PathOf("a.otioz")))
+        {
+            Assert.Equal(["chime.wav", "content.otio", "slide-001.png", "slide-002.png", "slide-003.png", "tone.flac", "version.txt"], zip.Entries.Select(e => e.Name).Order(StringComparer.Ordinal));
+            using var otio = JsonDocument.Parse(zip.GetEntry("content.otio")!.Open());
+            Assert.Equal(4, otio.RootElement.GetProperty("tracks").GetProperty("children").GetArrayLength());
+        }
+        AssertFails(3, "have no notes", "export", "a.phonaris", "--to", "a.vtt");
+        Json("export", "a.phonaris", "--to", "m.csv", "--sheet", "music");
+        Assert.Contains("A tone,not known,not known,not known,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
+        Json("export", "a.phonaris", "--to", "r.html", "--sheet", "run");
+        Assert.Contains("<kbd>1</kbd> Chime, by hand", File.ReadAllText(PathOf("r.html")));
+        AssertFails(3, "make it as html", "export", "a.phonaris", "--to", "r.csv", "--sheet", "run");
+        Json("export", "a.phonaris", "--to", "copy.phonaris");
+        Assert.Equal(Json("show", "a.phonaris").GetRawText(), Json("show", "copy.phonaris").GetRawText());
+
+        var cleared = Json("clear", "a.phonaris", "--for", "web").GetProperty("sounds").EnumerateArray().Select(c => (c.GetProperty("name").GetString(), c.GetProperty("answer").GetString()));
+        Assert.Equal([("Tone", "ask"), ("Chime", "ask")], cleared);
+    }
+
+    [Fact]
     public void Bad_input_ends_with_3_bad_usage_with_2_and_nothing_half_made_is_left()
     {
         File.WriteAllText(PathOf("words.mp3"), "no sound");
@@ -189,7 +239,7 @@ public sealed class ToolTests : IDisposable
         AssertFails(3, "no file", "new", "b.phonaris", "--deck", "gone.pdf");
         AssertFails(3, "has no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
-        AssertFails(3, "mp4, wav, flac, csv and html", "export", "a.phonaris", "--to", "x.avi");
+        AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
         var (usage, nothing, says) = Start("show", "a.phonaris", "--frob");
         Assert.Equal((2, ""), (usage, nothing));

@@ -1,7 +1,9 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text;
+using Phonaris.Exports;
 using Phonaris.Storage;
+using Phonaris.Web.Exports;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
@@ -40,6 +42,11 @@ public sealed class KeepingTests : IDisposable
         var asked = new { format = "mp4", width = 320, height = 180, fps = 30 };
         var film = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", asked));
         Assert.Equal(JobState.Done, (await _app.EndAsync(show, film.Id)).State);
+        var report = await App.ReadAsync<ExportReport>(await _app.Http.GetAsync($"/api/jobs/{film.Id}/export"));
+        Assert.Equal((ExportFormat.Mp4, 320, (await _app.ViewAsync(show)).Revision), (report.Asked.Format, report.Asked.Width, report.Revision));
+        Assert.InRange(report.Bytes, 2_000, 1_000_000);
+        var refused = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "wav", width = 320, height = 180, fps = 30, slides = "7-9" });
+        Assert.Contains("asks for others", await refused.Content.ReadAsStringAsync());
         using var part = new HttpRequestMessage(HttpMethod.Get, $"/api/jobs/{film.Id}/file") { Headers = { Range = new(4, 7) } };
         var answer = await _app.Http.SendAsync(part);
         Assert.Equal((HttpStatusCode.PartialContent, "ftyp"), (answer.StatusCode, Encoding.ASCII.GetString(await answer.Content.ReadAsByteArrayAsync())));

@@ -1,11 +1,22 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { Download, Trash2, X } from "lucide-react";
-import { api, type JobView } from "../api/client";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Download, ExternalLink, Trash2, X } from "lucide-react";
+import { answered, api, type JobView, type Schemas } from "../api/client";
 import { isOpen } from "../api/queries";
+import { useOpenShow } from "../shows/ShowContext";
+import { useExport } from "./NewExport";
+import { isFilm, isSound, nameOf } from "./recipients";
 
-/** One export: how far it has come, what went wrong, or the result, playable. */
+/** One export: how far it has come, what went wrong, or what came out: playable, with what was lost, to be made again where the show has changed. */
 export function ExportCard({ job }: { job: JobView }) {
+  const { view } = useOpenShow();
   const queries = useQueryClient();
+  const again = useExport();
+  const { data: report } = useQuery({
+    queryKey: ["export", job.id],
+    enabled: job.state === "done",
+    staleTime: Infinity,
+    queryFn: async () => answered(await api.GET("/api/jobs/{id}/export", { params: { path: { id: job.id } } })),
+  });
   const path = { params: { path: { id: job.id } } };
   const refresh = () => queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
   const cancel = async () => {
@@ -18,19 +29,35 @@ export function ExportCard({ job }: { job: JobView }) {
   };
   const open = isOpen(job);
   const file = `/api/jobs/${job.id}/file`;
-  const film = job.result?.endsWith(".mp4") ?? false;
+  const changed = !!report && report.revision !== view.revision;
   return (
     <li className="bg-base-100 rounded-lg border border-[var(--line)] p-4" data-state={job.state}>
       <div className="flex items-center gap-3">
         <div className="min-w-0 grow">
-          <h3 className="truncate text-base">{job.name}</h3>
+          <h3 className="truncate text-base">{report ? titleOf(report, view) : job.name}</h3>
           <p className="muted text-sm">
-            {words(job)}{" "}
+            {words(job, report)}{" "}
             <time dateTime={job.createdAt}>
               {new Date(job.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
             </time>
           </p>
         </div>
+        {changed && (
+          <button
+            type="button"
+            className="btn btn-sm"
+            title="The show has changed since"
+            disabled={again.isPending}
+            onClick={() => again.mutate(report.asked)}
+          >
+            Make again
+          </button>
+        )}
+        {report?.file.endsWith(".html") && (
+          <a className="btn btn-sm" href={file} target="_blank" rel="noreferrer">
+            <ExternalLink size={15} /> Open
+          </a>
+        )}
         {job.state === "done" && (
           <a className="btn btn-sm btn-primary" href={`${file}?download=true`} download>
             <Download size={15} /> Download
@@ -65,27 +92,45 @@ export function ExportCard({ job }: { job: JobView }) {
           {job.problem}
         </p>
       )}
-      {job.state === "done" &&
-        (film ? (
-          <video className="mt-3 w-full rounded-md bg-black" controls preload="metadata" src={file} />
-        ) : (
-          <audio className="mt-3 w-full" controls preload="metadata" src={file} />
-        ))}
+      {report && report.lost.length > 0 && (
+        <ul aria-label="What could not be carried over" className="muted mt-2 list-disc pl-5 text-sm">
+          {report.lost.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {report && isFilm(report.asked.format) && (
+        <video className="mt-3 w-full rounded-md bg-black" controls preload="metadata" src={file} />
+      )}
+      {report && isSound(report.asked.format) && (
+        <audio className="mt-3 w-full" controls preload="metadata" src={file} />
+      )}
     </li>
   );
 }
 
-function words(job: JobView) {
+function titleOf({ asked }: Schemas["ExportReport"], view: Schemas["ShowView"]) {
+  const cue = view.show.cues.find((c) => c.id === asked.cueId);
+  const of = cue
+    ? `, ${view.show.sounds.find((s) => s.id === cue.soundId)?.name ?? "one cue"}`
+    : asked.slides && `, slides ${asked.slides}`;
+  return nameOf(asked.format) + of;
+}
+
+function words(job: JobView, report: Schemas["ExportReport"] | undefined) {
   switch (job.state) {
     case "waiting":
       return "Waiting its turn, asked for";
     case "running":
       return `${Math.round(job.progress * 100)} % done, asked for`;
     case "done":
-      return `${job.result?.split(".").at(-1)?.toUpperCase() ?? ""}, made`;
+      return report?.bytes ? `${weight(report.bytes)}, made` : "Made";
     case "failed":
       return "Not made, asked for";
     case "cancelled":
       return "Stopped, asked for";
   }
 }
+
+const weight = (bytes: number) =>
+  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;

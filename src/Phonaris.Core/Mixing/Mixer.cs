@@ -52,15 +52,16 @@ public sealed class Mixer
         }
     }
 
-    /// <summary>Adds up a stretch as it is before it is limited.</summary>
+    /// <summary>Adds up a stretch as it is before it is limited, or what some cues bring to that.</summary>
     /// <param name="start">Its first absolute frame; before 0 there is silence.</param>
     /// <param name="destination">Room for whole frames, interleaved.</param>
-    internal void Sum(long start, Span<float> destination)
+    /// <param name="cueIds">The cues; null for all.</param>
+    public void Sum(long start, Span<float> destination, IReadOnlySet<string>? cueIds = null)
     {
         destination.Clear();
         var end = start + destination.Length / Frames.Channels;
         foreach (var (cue, player) in _players)
-            if (cue.StartFrame < end && cue.EndFrame > start) player.AddTo(destination, start, _scratch);
+            if (cue.StartFrame < end && cue.EndFrame > start && cueIds?.Contains(cue.CueId) != false) player.AddTo(destination, start, _scratch);
     }
 
     /// <summary>The frames that bear on a stretch: it and the limiter's context, in whole milliseconds.</summary>

@@ -1,4 +1,5 @@
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
@@ -28,7 +29,11 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
         var sound = show.Sound(cue.SoundId);
         return new(
             sound.Name, sound.Kind, scheduled.StartFrame, scheduled.EndFrame, cue.InFrame, cue.OutFrame,
-            scheduled.FadeIn.Frames / Frames.PerMs, scheduled.FadeOut.Frames / Frames.PerMs, cue.LevelDb, scheduled.ByHand);
+            Ms(scheduled.FadeIn), Ms(scheduled.FadeOut), cue.LevelDb, scheduled.ByHand)
+        { TakesOverFrom = scheduled.TakesOverFrom is { } before ? show.Sound(show.Cue(before).SoundId).Name : null };
+
+        // What only keeps an edge from clicking is no fade to a reader.
+        static long Ms(FadeShape fade) => fade.Frames <= FadeShape.BareEdgeFrames ? 0 : fade.Frames / Frames.PerMs;
     }
 }
 
@@ -59,4 +64,8 @@ public sealed record TimedStep(string Label, long AtFrame);
 /// <param name="LevelDb">Its level in dB.</param>
 /// <param name="ByHand">Whether it waits for a hand; its times are as if that came with its slide.</param>
 public sealed record TimedSound(
-    string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand);
+    string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand)
+{
+    /// <summary>The bed that gives way to it while it swells in, by its name; null for none.</summary>
+    public string? TakesOverFrom { get; init; }
+}

@@ -7,7 +7,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Films;
 
-/// <summary>Makes films: encodes what is new, copies what is kept, and lays pictures, sound and chapters together in an MP4 file.</summary>
+/// <summary>Makes films: encodes what is new, copies what is kept, and lays pictures, sound, chapters and captions together.</summary>
 /// <param name="derived">Where encoded parts are kept.</param>
 /// <param name="pictures">Draws the slides.</param>
 /// <param name="sounds">The sounds of the show, made ready.</param>
@@ -20,57 +20,62 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
     private const string Packets = "4096";
 
     /// <summary>Exports slides of a show as a film.</summary>
-    /// <param name="show">The show.</param>
+    /// <param name="timed">The show with its times, its sounds made ready.</param>
     /// <param name="slides">The slides, next to each other in the running order.</param>
-    /// <param name="settings">Size and picture rate.</param>
+    /// <param name="settings">Size, picture rate and format.</param>
+    /// <param name="captions">Captions to go with it as a track, as WebVTT; null for none.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it; parts already encoded are kept.</param>
     /// <exception cref="RuleException">There are no slides, a slide cannot be drawn, the disk is full, or ffmpeg is missing.</exception>
     public async Task ExportAsync(
-        Show show, IReadOnlyList<SlideTime> slides, FilmSettings settings, string path, IProgress<double>? progress, CancellationToken cancel)
+        TimedShow timed, IReadOnlyList<SlideTime> slides, FilmSettings settings, string? captions, string path, IProgress<double>? progress, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(timed);
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentNullException.ThrowIfNull(settings);
         if (slides.Count == 0) throw new RuleException("There are no slides to make a film of. Bring in a deck first.");
-        var order = PictureOrder.Of(show, slides, settings.Fps);
-        var schedule = Schedule.Of(show, sounds.Listened);
+        var order = PictureOrder.Of(timed.Show, slides, settings.Fps);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
         var pictureTrack = new PictureTrack(order, settings, derived, pictures);
-        var soundTrack = new SoundTrack(schedule, sounds.Open, derived, start, end);
+        IFilmSound soundTrack = settings.Format == FilmFormat.Mp4
+            ? new SoundTrack(timed.Schedule, sounds.Open, derived, start, end)
+            : new OpusTrack(timed.Schedule, sounds.Open, derived, start, end);
 
         await pictureTrack.PrepareAsync(Part(0, PicturesShare), cancel);
         await soundTrack.PrepareAsync(Part(PicturesShare, SoundShare), cancel);
-        await WholeFile.WriteAsync(path, partial => MuxAsync(show, order, pictureTrack, soundTrack, partial, cancel));
+        await WholeFile.WriteAsync(path, partial => MuxAsync(new(timed.Show, order, captions, settings), pictureTrack, soundTrack, partial, cancel));
         progress?.Report(1);
 
         Progress? Part(double from, double to) => progress is null ? null : new(f => progress.Report(from + (to - from) * f));
     }
 
-    private static async Task MuxAsync(
-        Show show, PictureOrder order, PictureTrack pictures, SoundTrack sound, string path, CancellationToken cancel)
+    private static async Task MuxAsync(Film film, PictureTrack pictures, IFilmSound sound, string path, CancellationToken cancel)
     {
-        var (audio, meta) = (path + ".aac", path + ".txt");
+        var (audio, meta, captions) = ($"{path}.{sound.Format}", path + ".txt", path + ".vtt");
         try
         {
             await using (var file = File.Create(audio)) await sound.CopyToAsync(file, cancel);
-            await File.WriteAllTextAsync(meta, Chapters(show, order), cancel);
-            // The sound is moved forward by its priming frame: the file then tells players to skip it.
+            await File.WriteAllTextAsync(meta, Chapters(film.Show, film.Order), cancel);
+            if (film.Captions is not null) await File.WriteAllTextAsync(captions, film.Captions, cancel);
             await MediaTool.RunAsync(
                 "ffmpeg",
-                ["-v", "error", "-thread_queue_size", Packets, "-f", "h264", "-framerate", $"{order.Fps}", "-i", "pipe:0",
-                    "-thread_queue_size", Packets, "-itsoffset", $"{-(double)SoundTrack.AacFrame / Frames.PerSecond:0.########}", "-f", "aac", "-i", $"file:{audio}",
-                    "-f", "ffmetadata", "-i", $"file:{meta}", "-map", "0:v", "-map", "1:a", "-map_metadata", "2", "-map_chapters", "2",
-                    "-c", "copy", "-bsf:a", "aac_adtstoasc", "-movflags", "+faststart", "-f", "mp4", "-y", $"file:{path}"],
+                ["-v", "error", "-thread_queue_size", Packets, .. pictures.Leading, "-i", "pipe:0",
+                    "-thread_queue_size", Packets, .. sound.Leading, "-f", sound.Format, "-i", $"file:{audio}",
+                    "-f", "ffmetadata", "-i", $"file:{meta}", .. film.Captions is not null ? (string[])["-f", "webvtt", "-i", $"file:{captions}"] : [],
+                    "-map", "0:v", "-map", "1:a", .. film.Captions is not null ? (string[])["-map", "3:s"] : [], "-map_metadata", "2", "-map_chapters", "2", "-c:v", "copy", "-c:a", "copy", .. Container(film.Settings), "-y", $"file:{path}"],
                 PipeSource.Create((stream, token) => pictures.CopyToAsync(stream, token)), null, MediaTool.Long, cancel);
         }
         finally
         {
-            File.Delete(audio);
-            File.Delete(meta);
+            foreach (var file in new[] { audio, meta, captions }) File.Delete(file);
         }
     }
+
+    // A byte stream has no times; those that ffmpeg makes up run a hundred-thousandth too fast.
+    private static string[] Container(FilmSettings settings) => settings.Format == FilmFormat.Mp4
+        ? ["-c:s", "mov_text", "-bsf:v", $"setts=ts=N/({settings.Fps}*TB):duration=1/({settings.Fps}*TB)", "-bsf:a", "aac_adtstoasc", "-movflags", "+faststart", "-f", "mp4"]
+        : ["-c:s", "webvtt", "-cues_to_front", "1", "-f", "webm"];
 
     /// <summary>ffmpeg's metadata file: the title, and a chapter for each slide.</summary>
     private static string Chapters(Show show, PictureOrder order)
@@ -95,6 +100,8 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
             return escaped.ToString();
         }
     }
+
+    private sealed record Film(Show Show, PictureOrder Order, string? Captions, FilmSettings Settings);
 
     private sealed class Progress(Action<double> report) : IProgress<double>
     {

@@ -8,12 +8,15 @@ using Phonaris.Media.Pictures;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The pictures of a film as one H.264 stream. Of each slide one group of pictures is encoded and repeated by copying; of each dissolve
-/// its pictures. Both are kept by the content they follow from, so what has not changed is never encoded again.
+/// The pictures of a film as one stream. Of each still one picture is encoded, of each dissolve all of its. Both are kept by the content they follow
+/// from, so what has not changed is never encoded again.
 /// </summary>
 internal sealed class PictureTrack
 {
+    private static readonly string[] Colours = ["-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709"];
+
     private readonly FilmSettings _settings;
+    private readonly IPictureCoding _coding;
     private readonly DerivedFiles _derived;
     private readonly SlidePictures _pictures;
     private readonly List<Part> _parts = [];
@@ -22,6 +25,7 @@ internal sealed class PictureTrack
     public PictureTrack(PictureOrder order, FilmSettings settings, DerivedFiles derived, SlidePictures pictures)
     {
         (_settings, _derived, _pictures) = (settings, derived, pictures);
+        _coding = settings.Format == FilmFormat.Mp4 ? new H264Pictures() : new Vp9Pictures();
         PictureSource? before = null;
         foreach (var shot in order.Shots)
         {
@@ -35,20 +39,23 @@ internal sealed class PictureTrack
     public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
         _parts.Select(part => (Name(part), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(part, path, token)))), progress, cancel);
 
-    /// <summary>Writes the whole stream: groups repeated, the last one cut.</summary>
+    /// <summary>What ffmpeg is told of the stream before it reads it.</summary>
+    public IReadOnlyList<string> Leading => _settings.Format == FilmFormat.Mp4 ? ["-f", "h264", "-framerate", $"{_settings.Fps}"] : ["-f", "ivf"];
+
+    /// <summary>Writes the whole stream.</summary>
     public async Task CopyToAsync(Stream stream, CancellationToken cancel)
     {
+        using var buffer = new MemoryStream();
+        _coding.Begin(buffer, _settings, _parts.Sum(p => p.Pictures));
+        long at = 0;
         foreach (var part in _parts)
         {
             var bytes = await File.ReadAllBytesAsync(_derived.PathOf(Name(part)), cancel);
-            var bounds = AccessUnits.Bounds(bytes);
-            var group = bounds.Count - 1;
-            for (var left = part.Pictures; left > 0;)
-            {
-                var count = (int)Math.Min(left, group);
-                await stream.WriteAsync(bytes.AsMemory(0, bounds[count]), cancel);
-                left -= count;
-            }
+            if (part.Before is null) _coding.Still(buffer, bytes, at, part.Pictures, FilmSettings.GroupSeconds * _settings.Fps);
+            else _coding.Dissolve(buffer, bytes, at);
+            at += part.Pictures;
+            await stream.WriteAsync(buffer.GetBuffer().AsMemory(0, (int)buffer.Length), cancel);
+            buffer.SetLength(0);
         }
     }
 
@@ -56,7 +63,7 @@ internal sealed class PictureTrack
     {
         var to = await PictureAsync(part.Picture);
         var from = part.Before is { } before ? await PictureAsync(before) : null;
-        var (size, group) = ($"{_settings.Width}x{_settings.Height}", GroupPictures(part));
+        var (size, count) = ($"{_settings.Width}x{_settings.Height}", DissolvePictures(part));
         var input = PipeSource.Create(async (stream, token) =>
         {
             if (from is null)
@@ -65,23 +72,19 @@ internal sealed class PictureTrack
                 return;
             }
             var between = new byte[to.Length];
-            for (long k = 0; k < part.Pictures; k++)
+            for (var k = 0; k < count; k++)
             {
-                Yuv420.Blend(from, to, (int)((2 * k + 1) * 256 / (2 * part.Pictures)), between);
+                Yuv420.Blend(from, to, (2 * k + 1) * 256 / (2 * count), between);
                 await stream.WriteAsync(between, token);
             }
         });
-        string[] repeat = from is null ? ["-vf", $"loop=loop={group - 1}:size=1"] : [];
         await MediaTool.RunAsync(
             "ffmpeg",
             ["-v", "error", "-f", "rawvideo", "-pix_fmt", "yuv420p", "-s", size, "-framerate", $"{_settings.Fps}",
-                "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-i", "pipe:0",
-                .. repeat, .. FilmSettings.PictureCoding, "-g", $"{group}", "-threads", "1", "-x264-params", Tuning(part),
-                "-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709",
-                "-frames:v", $"{group}", "-f", "h264", "-y", $"file:{path}"],
+                .. Colours, "-i", "pipe:0", .. _coding.Arguments(count), .. Colours, "-y", $"file:{path}"],
             input, null, MediaTool.Long, cancel);
-        var encoded = AccessUnits.Bounds(await File.ReadAllBytesAsync(path, cancel)).Count - 1;
-        if (encoded != group) throw new InvalidDataException($"{encoded} pictures were encoded where {group} were wanted.");
+        var encoded = _coding.Count(await File.ReadAllBytesAsync(path, cancel));
+        if (encoded != Math.Max(1, count)) throw new InvalidDataException($"{encoded} pictures were encoded where {Math.Max(1, count)} were wanted.");
 
         async Task<byte[]> PictureAsync(PictureSource source)
         {
@@ -90,14 +93,14 @@ internal sealed class PictureTrack
         }
     }
 
-    private long GroupPictures(Part part) => part.Before is null ? FilmSettings.GroupSeconds * _settings.Fps : part.Pictures;
-
-    private static string Tuning(Part part) => part.Before is null ? FilmSettings.StillTuning : FilmSettings.DissolveTuning;
+    /// <summary>The pictures of a dissolve; 0 for a still.</summary>
+    private static int DissolvePictures(Part part) => part.Before is null ? 0 : (int)part.Pictures;
 
     private string Name(Part part)
     {
-        var identity = $"{Named(part.Before)} {Named(part.Picture)} {GroupPictures(part)} {_settings} {string.Join(' ', FilmSettings.PictureCoding)} {Tuning(part)}";
-        return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.h264";
+        var count = DissolvePictures(part);
+        var identity = $"{Named(part.Before)} {Named(part.Picture)} {count} {_settings} {string.Join(' ', _coding.Arguments(count))}";
+        return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.{_coding.Ending}";
     }
 
     private static string Named(PictureSource? picture) => picture is null ? "" : $"{picture.Key} {picture.Width}x{picture.Height} {picture.Fills}";

@@ -13,7 +13,7 @@ namespace Phonaris.Media.Films;
 /// follow from. A piece is encoded with some frames of what comes before and after it, and those are dropped: each AAC frame spans 2048
 /// samples and overlaps its neighbours by half, so at a join both sides were made from the same samples.
 /// </summary>
-internal sealed class SoundTrack
+internal sealed class SoundTrack : IFilmSound
 {
     /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
@@ -34,6 +34,11 @@ internal sealed class SoundTrack
         (_schedule, _open, _derived, _start) = (schedule, open, derived, start);
         _aacFrames = (end - start + AacFrame - 1) / AacFrame + 1;
     }
+
+    public string Format => "aac";
+
+    /// <summary>It is moved forward by its priming frame: the file then tells players to skip it.</summary>
+    public IReadOnlyList<string> Leading { get; } = ["-itsoffset", $"{-(double)AacFrame / Frames.PerSecond:0.########}"];
 
     private int Pieces => (int)((_aacFrames + PieceAacFrames - 1) / PieceAacFrames);
 

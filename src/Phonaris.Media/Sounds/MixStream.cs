@@ -9,9 +9,15 @@ namespace Phonaris.Media.Sounds;
 public static class MixStream
 {
     /// <summary>Renders the frames from <paramref name="start"/> to <paramref name="end"/> in blocks of some seconds.</summary>
+    /// <param name="schedule">What sounds.</param>
+    /// <param name="open">Gives the decoded sound of a source.</param>
+    /// <param name="start">The first frame at 48 kHz.</param>
+    /// <param name="end">The frame after the last.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <param name="stem">The cues whose part in the sum is wanted, before that is limited; null for the mix.</param>
     /// <returns>Blocks of interleaved stereo; each may be read until the next is asked for.</returns>
     public static async IAsyncEnumerable<ReadOnlyMemory<float>> RenderAsync(
-        Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel)
+        Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel, IReadOnlySet<string>? stem = null)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(end, start);
         var mixers = new Mixer[Environment.ProcessorCount];
@@ -31,7 +37,8 @@ public static class MixStream
                 ahead.Enqueue(Task.Run(
                     () =>
                     {
-                        mixer.Render(from, block.Span);
+                        if (stem is null) mixer.Render(from, block.Span);
+                        else mixer.Sum(from, block.Span, stem);
                         return block;
                     },
                     cancel));

@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>Writes a show's sound as a file: WAV (24 bit, RF64 when it must be) or FLAC (24 bit), 48 kHz stereo.</summary>
+/// <summary>Writes a show's sound as a file, 48 kHz stereo.</summary>
 public static class SoundEncoder
 {
     /// <summary>Renders and writes the frames from <paramref name="start"/> to <paramref name="end"/>.</summary>
@@ -14,7 +14,7 @@ public static class SoundEncoder
     /// <param name="open">Gives the decoded sound of a content hash.</param>
     /// <param name="start">The first frame at 48 kHz.</param>
     /// <param name="end">The frame after the last.</param>
-    /// <param name="format">wav or flac.</param>
+    /// <param name="format">What file it becomes.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it.</param>
@@ -23,6 +23,23 @@ public static class SoundEncoder
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
         IProgress<double>? progress, CancellationToken cancel) =>
         EncodeAsync(Mixed(schedule, open, start, end, progress), Coding(format), path, cancel);
+
+    /// <summary>
+    /// Writes what some cues bring to the sum, before that is limited, as a WAV of 32-bit floats: nothing of it is rounded or clipped, so that stems of all
+    /// cues add up to the sum.
+    /// </summary>
+    /// <param name="schedule">What sounds.</param>
+    /// <param name="open">Gives the decoded sound of a content hash.</param>
+    /// <param name="cueIds">The cues.</param>
+    /// <param name="start">The first frame at 48 kHz.</param>
+    /// <param name="end">The frame after the last.</param>
+    /// <param name="path">Where to; the file appears whole or not at all.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
+    public static Task WriteStemAsync(
+        Schedule schedule, Func<SoundSource, ISoundReader> open, IReadOnlySet<string> cueIds, long start, long end, string path, IProgress<double>? progress, CancellationToken cancel) =>
+        EncodeAsync(Mixed(schedule, open, start, end, progress, cueIds), ["-c:a", "pcm_f32le", "-rf64", "auto", "-f", "wav"], path, cancel);
 
     /// <summary>Writes a sound as it is read.</summary>
     /// <param name="sound">The sound.</param>
@@ -54,13 +71,13 @@ public static class SoundEncoder
     /// <summary>What it is told to code without loss.</summary>
     internal static readonly string[] Flac = ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24"];
 
-    /// <summary>A stretch of a schedule, rendered as it is read.</summary>
-    internal static PipeSource Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, IProgress<double>? progress) =>
+    /// <summary>A stretch of a schedule, rendered as it is read: the mix, or what some cues bring to it before it is limited.</summary>
+    internal static PipeSource Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, IProgress<double>? progress, IReadOnlySet<string>? stem = null) =>
         PipeSource.Create(async (stream, token) =>
         {
             var bytes = new byte[Mixer.StretchFrames * Frames.Channels * sizeof(float)];
             long written = 0;
-            await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token))
+            await foreach (var block in MixStream.RenderAsync(schedule, open, start, end, token, stem))
             {
                 MemoryMarshal.AsBytes(block.Span).CopyTo(bytes);
                 await stream.WriteAsync(bytes.AsMemory(0, block.Length * sizeof(float)), token);
@@ -68,9 +85,14 @@ public static class SoundEncoder
             }
         });
 
-    private static string[] Coding(SoundFileFormat format) => format == SoundFileFormat.Wav
-        ? ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"]
-        : [.. Flac, "-f", "flac"];
+    private static string[] Coding(SoundFileFormat format) => format switch
+    {
+        SoundFileFormat.Wav => ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"],
+        SoundFileFormat.Flac => [.. Flac, "-f", "flac"],
+        SoundFileFormat.Mp3 => ["-c:a", "libmp3lame", "-b:a", "256k", "-f", "mp3"],
+        SoundFileFormat.Opus => ["-c:a", "libopus", "-b:a", "160k", "-f", "ogg"],
+        _ => ["-c:a", "aac", "-b:a", "256k", "-movflags", "+faststart", "-f", "ipod"],
+    };
 
     private static PipeSource Samples(ISoundReader sound, IProgress<double>? progress) => PipeSource.Create(async (stream, token) =>
     {
@@ -89,14 +111,4 @@ public static class SoundEncoder
             "ffmpeg",
             [.. FromPipe, .. coding, "-y", $"file:{partial}"],
             samples, null, MediaTool.Long, cancel));
-}
-
-/// <summary>The formats a show's sound is written in.</summary>
-public enum SoundFileFormat
-{
-    /// <summary>RIFF/WAVE, 24-bit PCM.</summary>
-    Wav,
-
-    /// <summary>Free Lossless Audio Codec, 24 bit.</summary>
-    Flac,
 }

@@ -2,55 +2,69 @@ using System.CommandLine;
 using System.Globalization;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
-using Phonaris.Formats.TimingSheets;
-using Phonaris.Media.Films;
-using Phonaris.Media.Sounds;
+using Phonaris.Exports;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30]</c>: a film (mp4), the sound alone (wav, flac) or the timing sheet (csv, html).</summary>
+/// <summary>
+/// <c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30] [--cue ID] [--sheet times|run|music] [--stems bands|cues]</c>: what the ending of the file says;
+/// with <c>--stems</c> it is a folder of WAVs.
+/// </summary>
 internal static class ExportVerb
 {
     public static Command Make()
     {
         var path = Arguments.Show();
-        var to = new Option<string>("--to") { Description = "The file to make; its ending says what: mp4, wav, flac, csv or html.", Required = true };
-        var slides = new Option<string>("--slides") { Description = "Only these slides, as in --span.", DefaultValueFactory = _ => "all" };
+        var to = new Option<string>("--to") { Description = $"The file to make; its ending says what: {Endings}. With --stems, a folder.", Required = true };
+        var slides = new Option<string>("--slides") { Description = "Only these slides, as in --span.", DefaultValueFactory = _ => "" };
         var size = new Option<string>("--size") { Description = "The film's size.", DefaultValueFactory = _ => "1920x1080" };
         var fps = new Option<int>("--fps") { Description = "Pictures a second.", DefaultValueFactory = _ => 30 };
-        var command = new Command("export", "Exports a show as a film or as sound.") { path, to, slides, size, fps };
+        var cue = new Option<string?>("--cue") { Description = "The sound of this cue alone, as it is fitted, by its id." };
+        var sheet = new Option<string>("--sheet") { Description = "Which sheet a csv or html is: the times, the run sheet to print, the music used.", DefaultValueFactory = _ => "times" };
+        sheet.AcceptOnlyFromAmong("times", "run", "music");
+        var stems = new Option<string?>("--stems") { Description = "The sound of each band, or of each cue, by itself." };
+        stems.AcceptOnlyFromAmong("bands", "cues");
+        var command = new Command("export", "Exports a show: as a film, as sound, for an editor, for people, or as a package.") { path, to, slides, size, fps, cue, sheet, stems };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
-            var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var file = parsed.GetValue(to)!;
-            var (first, last) = show.Indices(Spans.Parse(parsed.GetValue(slides)!, show));
-            var chosen = RunningOrder.Of(show).Slides.Where(s => s.Index >= first && s.Index <= last).ToList();
-            var (start, end) = (chosen[0].StartFrame, chosen[^1].EndFrame);
-            var format = Path.GetExtension(file).ToLowerInvariant();
-            if (format is not (".mp4" or ".wav" or ".flac" or ".csv" or ".html"))
-                throw new RuleException($"{file}: the ending says what to make. mp4, wav, flac, csv and html can be made.");
+            var by = parsed.GetValue(stems);
+            var form = by is null ? FormOf(file, parsed.GetValue(sheet)!) : null;
+            var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             await workshop.Sounds.PrepareAllAsync(show, cancel);
-            if (format is ".csv" or ".html")
-                await File.WriteAllTextAsync(file, TimingSheets.Text(TimingSheet.Of(TimedShow.Of(show, workshop.Sounds.Listened)), format), cancel);
-            else if (format == ".mp4")
-                await workshop.Films.ExportAsync(show, chosen, Settings(parsed.GetValue(size)!, parsed.GetValue(fps)), file, null, cancel);
-            else
-                await SoundEncoder.WriteAsync(
-                    Schedule.Of(show, workshop.Sounds.Listened), workshop.Sounds.Open, start, end, format == ".wav" ? SoundFileFormat.Wav : SoundFileFormat.Flac, file, null, cancel);
+            var (width, height) = SizeOf(parsed.GetValue(size)!);
+            var export = Export.Of(TimedShow.Of(show, workshop.Sounds.Listened), parsed.GetValue(slides)!, new(width, height, parsed.GetValue(fps), parsed.GetValue(cue)));
+            var frames = export.EndFrame - export.StartFrame;
+            if (form is null)
+            {
+                var files = await ExportForms.WriteStemsAsync(by == "cues" ? ExportFormat.CueStems : ExportFormat.BandStems, export, workshop.ExportTools, file, cancel);
+                return (new { folder = file, frames, files }, $"{file}: {string.Join(", ", files)}, each {Say.Time(frames)}");
+            }
+            var lost = await form.WriteAsync(export, workshop.ExportTools, file, null, cancel);
             var bytes = new FileInfo(file).Length;
-            return (new { file, frames = end - start, bytes }, $"{file}, {Say.Time(end - start)}, {bytes / 1e6:0.0} MB");
+            return (new { file, frames, bytes, lost }, string.Join('\n', [$"{file}, {Say.Time(frames)}, {bytes / 1e6:0.0} MB", .. lost]));
         });
         return command;
     }
 
-    private static FilmSettings Settings(string size, int fps)
+    private static string Endings => string.Join(", ", ExportForms.All.Select(f => f.Ending[1..]).Where(e => e != "zip").Distinct());
+
+    private static IExportForm FormOf(string file, string sheet)
+    {
+        var ending = Path.GetExtension(file).ToLowerInvariant();
+        var forms = ExportForms.All.Where(f => f.Ending == ending && f.Ending != ".zip").ToList();
+        return forms.Find(f => forms.Count == 1 || $"{f.Format}".StartsWith(sheet, StringComparison.OrdinalIgnoreCase) || f.Format == ExportFormat.Phonaris)
+            ?? throw new RuleException(forms.Count > 0 ? $"There is no {ending[1..]} of that sheet; make it as html." : $"{file}: the ending says what to make. These can be made: {Endings}.");
+    }
+
+    private static (int Width, int Height) SizeOf(string size)
     {
         var parts = size.Split('x');
         return parts.Length == 2
             && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var width)
             && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var height)
-            ? FilmSettings.Of(width, height, fps)
+            ? (width, height)
             : throw new RuleException($"--size is written as 1920x1080, not {size}.", "size");
     }
 }

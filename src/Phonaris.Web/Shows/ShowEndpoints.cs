@@ -2,7 +2,7 @@ using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
-using Phonaris.Formats.TimingSheets;
+using Phonaris.Formats.Sheets;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
@@ -31,10 +31,10 @@ internal static class ShowEndpoints
         {
             if (ending is not ("csv" or "html") || await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
-            var text = TimingSheets.Text(TimingSheet.Of(timed.Of(stored)), $".{ending}");
+            var sheet = TimingSheet.Of(timed.Of(stored));
             return ending == "html"
-                ? TypedResults.Content(text, "text/html; charset=utf-8")
-                : TypedResults.File(Encoding.UTF8.GetBytes(text), "text/csv; charset=utf-8", "timing.csv");
+                ? TypedResults.Content(TimingSheetHtml.Of(sheet), "text/html; charset=utf-8")
+                : TypedResults.File(Encoding.UTF8.GetBytes(TimingSheetCsv.Of(sheet)), "text/csv; charset=utf-8", "timing.csv");
         });
 
         // Deleted, a show lies aside for a while, and can be fetched back.

@@ -1,0 +1,46 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Live;
+
+/// <summary>A show for whoever stands at the desk, to be printed: what is to be seen, said, heard and done on each slide.</summary>
+/// <param name="Title">What the show is called.</param>
+/// <param name="TotalFrames">The running time.</param>
+/// <param name="Rows">Its slides, in running order.</param>
+public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheetRow> Rows)
+{
+    /// <summary>The run sheet of a show.</summary>
+    /// <param name="timed">The show with its times.</param>
+    public static RunSheet Of(TimedShow timed)
+    {
+        ArgumentNullException.ThrowIfNull(timed);
+        var (show, sheet, plan) = (timed.Show.WithCardsDrawn(), TimingSheet.Of(timed), LivePlan.Of(timed));
+        var places = plan.Places.ToLookup(p => p.Number);
+        var names = plan.Cues.ToDictionary(c => c.Id, c => c.Name);
+        var sections = show.Sections.ToDictionary(s => s.First);
+        return new(show.Title, sheet.TotalFrames, [.. timed.Order.Slides.Zip(sheet.Slides).Select(row =>
+        {
+            var (time, timing) = row;
+            var slide = show.Slides[time.Index];
+            var section = sections.GetValueOrDefault(slide.Id);
+            return new RunSheetRow(
+                timing, slide.Steps[0].Picture ?? slide.Picture, slide.Notes, section is null ? "" : section.WaitingLoop ? $"{section.Name}, goes round" : section.Name,
+                [.. timed.Schedule.Cues.Where(c => c.StartFrame < time.StartFrame && c.EndFrame > time.StartFrame).Select(c => show.Sound(c.SoundId).Name).Distinct()],
+                [.. places[time.Number].SelectMany(p => p.ByHand.Select((id, k) => new HandKey(k + 1, names[id]))).Distinct()]);
+        })]);
+    }
+}
+
+/// <summary>A slide of a run sheet.</summary>
+/// <param name="Timing">Its times, and the sounds that begin on it.</param>
+/// <param name="Picture">What is to be seen.</param>
+/// <param name="Notes">What is to be said.</param>
+/// <param name="Section">The section that begins with it; empty for none.</param>
+/// <param name="GoesOn">The sounds that go on from the slide before, by their names.</param>
+/// <param name="Keys">What can be started by hand.</param>
+public sealed record RunSheetRow(TimedSlide Timing, PictureSource Picture, string Notes, string Section, ValueList<string> GoesOn, ValueList<HandKey> Keys);
+
+/// <summary>A key that starts a sound.</summary>
+/// <param name="Key">The key, from 1; of the first nine there is one.</param>
+/// <param name="Name">The sound's name.</param>
+public sealed record HandKey(int Key, string Name);

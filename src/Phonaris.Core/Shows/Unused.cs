@@ -1,0 +1,15 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>What a show has and does not use.</summary>
+public static class Unused
+{
+    /// <summary>The show without parked cues that no other waits for, and without the sounds that no cue uses then.</summary>
+    public static Show WithoutUnused(this Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var awaited = show.Cues.Select(c => c.Start.CueId).ToHashSet();
+        var cues = show.Cues.Where(c => c.Span is not null || awaited.Contains(c.Id)).ToValueList();
+        var used = cues.Select(c => c.SoundId).ToHashSet();
+        return show with { Cues = cues, Sounds = [.. show.Sounds.Where(s => used.Contains(s.Id))] };
+    }
+}

@@ -1,0 +1,41 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Exports;
+
+/// <summary>A show, or some slides of it, as it is to be handed over.</summary>
+/// <param name="Timed">The show with its times, its sounds made ready.</param>
+/// <param name="Slides">Slides next to each other in the running order, at least one.</param>
+/// <param name="Options">How.</param>
+public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, ExportOptions Options)
+{
+    /// <summary>What is handed over of a show.</summary>
+    /// <param name="timed">The show with its times, its sounds made ready.</param>
+    /// <param name="slides">Only these slides, as a span is typed; empty for all.</param>
+    /// <param name="options">How.</param>
+    /// <exception cref="RuleException">There are no slides, or not those.</exception>
+    public static Export Of(TimedShow timed, string slides, ExportOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(timed);
+        if (timed.Order.Slides.Count == 0) throw new RuleException("There are no slides to export yet. Bring in a deck first.");
+        if (string.IsNullOrWhiteSpace(slides)) return new(timed, timed.Order.Slides, options);
+        var chosen = timed.Order.Of(timed.Show, Spans.Parse(slides, timed.Show));
+        return chosen.Count > 0 ? new(timed, chosen, options) : throw new RuleException($"None of “{slides}” is shown.", "slides");
+    }
+
+    /// <summary>The first frame of the show that is handed over.</summary>
+    public long StartFrame => Slides[0].StartFrame;
+
+    /// <summary>The frame after the last.</summary>
+    public long EndFrame => Slides[^1].EndFrame;
+
+    /// <summary>Whether a sound that begins at a frame is among it.</summary>
+    public bool Holds(long frame) => frame >= StartFrame && frame < EndFrame;
+}
+
+/// <summary>How a show is handed over, where there is a choice.</summary>
+/// <param name="Width">A film's width in pixels.</param>
+/// <param name="Height">A film's height in pixels.</param>
+/// <param name="Fps">A film's pictures a second.</param>
+/// <param name="CueId">The cue whose sound alone is wanted, as it is fitted; null for all.</param>
+public sealed record ExportOptions(int Width = 1920, int Height = 1080, int Fps = 30, string? CueId = null);

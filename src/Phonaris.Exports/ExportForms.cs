@@ -1,0 +1,48 @@
+using Phonaris.Exports.Forms;
+using Phonaris.Media.Films;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Exports;
+
+/// <summary>The ways a show can be handed over.</summary>
+public static class ExportForms
+{
+    /// <summary>All there are.</summary>
+    public static IReadOnlyList<IExportForm> All { get; } =
+    [
+        new FilmForm(ExportFormat.Mp4, ".mp4", "video/mp4", FilmFormat.Mp4),
+        new FilmForm(ExportFormat.Webm, ".webm", "video/webm", FilmFormat.Webm),
+        new SoundForm(ExportFormat.Wav, ".wav", "audio/wav", SoundFileFormat.Wav),
+        new SoundForm(ExportFormat.Flac, ".flac", "audio/flac", SoundFileFormat.Flac),
+        new SoundForm(ExportFormat.Mp3, ".mp3", "audio/mpeg", SoundFileFormat.Mp3),
+        new SoundForm(ExportFormat.Opus, ".opus", "audio/ogg", SoundFileFormat.Opus),
+        new SoundForm(ExportFormat.M4a, ".m4a", "audio/mp4", SoundFileFormat.M4a),
+        new StemsForm(ExportFormat.BandStems, byCue: false),
+        new StemsForm(ExportFormat.CueStems, byCue: true),
+        new TimelineForm(ExportFormat.Otio, ".otio", withMedia: false),
+        new TimelineForm(ExportFormat.Otioz, ".otioz", withMedia: true),
+        new CaptionsForm(ExportFormat.Vtt, ".vtt", "text/vtt"),
+        new CaptionsForm(ExportFormat.Srt, ".srt", "application/x-subrip"),
+        new TimesForm(ExportFormat.TimesHtml, ".html", "text/html"),
+        new TimesForm(ExportFormat.TimesCsv, ".csv", "text/csv"),
+        new RunSheetForm(),
+        new MusicForm(ExportFormat.MusicHtml, ".html", "text/html"),
+        new MusicForm(ExportFormat.MusicCsv, ".csv", "text/csv"),
+        new PackageForm(ExportFormat.Phonaris, all: true),
+        new PackageForm(ExportFormat.PhonarisUsed, all: false),
+    ];
+
+    /// <summary>The way of a format.</summary>
+    public static IExportForm Of(ExportFormat format) => All.First(f => f.Format == format);
+
+    /// <summary>Writes stems as files into a folder instead of a zip.</summary>
+    /// <param name="format">Whether of bands or of cues.</param>
+    /// <param name="export">What is handed over.</param>
+    /// <param name="tools">What it is made with.</param>
+    /// <param name="folder">The folder; made where it is missing.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>The names of the files.</returns>
+    /// <exception cref="RuleException">Nothing sounds, the disk is full, or ffmpeg is missing.</exception>
+    public static async Task<IReadOnlyList<string>> WriteStemsAsync(ExportFormat format, Export export, ExportTools tools, string folder, CancellationToken cancel) =>
+        [.. (await ((StemsForm)Of(format)).WriteFolderAsync(export, tools, folder, null, cancel)).Select(p => Path.GetFileName(p))];
+}

@@ -1,0 +1,12 @@
+using Phonaris.Media.Films;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Exports;
+
+/// <summary>What exports are made with.</summary>
+/// <param name="Sounds">The sounds of shows.</param>
+/// <param name="Pictures">Draws slides.</param>
+/// <param name="Films">Makes films.</param>
+/// <param name="MediaPath">Gives the path of the file of a content hash.</param>
+public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, FilmExporter Films, Func<string, string> MediaPath);

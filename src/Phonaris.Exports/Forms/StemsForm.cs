@@ -1,0 +1,63 @@
+using System.IO.Compression;
+using Phonaris.Core.Shows;
+using Phonaris.Formats;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Exports.Forms;
+
+/// <summary>The sound of each band, or of each cue, by itself: as long as the show, before the limiter, so that they add up to the mix.</summary>
+internal sealed class StemsForm(ExportFormat format, bool byCue) : IExportForm
+{
+    public ExportFormat Format => format;
+
+    public string Ending => ".zip";
+
+    public string MediaType => "application/zip";
+
+    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
+    {
+        var folder = Directory.CreateDirectory($"{partial}.stems");
+        try
+        {
+            await WriteFolderAsync(export, tools, folder.FullName, progress, cancel);
+            await using var zip = await ZipFile.OpenAsync(partial, ZipArchiveMode.Create, cancel);
+            foreach (var stem in folder.GetFiles().OrderBy(f => f.Name, StringComparer.Ordinal)) await zip.CreateEntryFromFileAsync(stem.FullName, stem.Name, CompressionLevel.Fastest, cancel);
+        }
+        finally
+        {
+            folder.Delete(recursive: true);
+        }
+    });
+
+    /// <summary>Writes the stems as files into a folder.</summary>
+    public async Task<IReadOnlyList<string>> WriteFolderAsync(Export export, ExportTools tools, string folder, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var stems = StemsOf(export);
+        if (stems.Count == 0) throw new RuleException("Nothing sounds by itself here, so there are no stems. Lay a sound on some slides first.");
+        var names = FileNames.Unique(stems.Select((s, k) => ($"{k}", $"{s.Name}.wav")));
+        List<string> paths = [];
+        foreach (var (stem, k) in stems.Select((s, k) => (s, k)))
+        {
+            paths.Add(Path.Combine(folder, names[$"{k}"]));
+            var part = progress is null ? null : new Share(progress, (double)k / stems.Count, 1.0 / stems.Count);
+            await SoundEncoder.WriteStemAsync(export.Timed.Schedule, tools.Sounds.Open, stem.CueIds, export.StartFrame, export.EndFrame, paths[^1], part, cancel);
+        }
+        return paths;
+    }
+
+    private List<(string Name, HashSet<string> CueIds)> StemsOf(Export export)
+    {
+        var show = export.Timed.Show;
+        var heard = export.Timed.Schedule.Cues.Where(c => c.StartFrame < export.EndFrame && c.EndFrame > export.StartFrame).OrderBy(c => c.StartFrame).ToList();
+        return byCue
+            ? [.. heard.DistinctBy(c => c.CueId).Select((c, k) => ($"{k + 1:00} {show.Sound(c.SoundId).Name}", new HashSet<string> { c.CueId }))]
+            : [.. heard.GroupBy(c => show.Sound(c.SoundId).Kind).OrderBy(g => g.Key).Select(g => (NameOf(g.Key), g.Select(c => c.CueId).ToHashSet()))];
+    }
+
+    private static string NameOf(SoundKind kind) => kind switch { SoundKind.Bed => "1 beds", SoundKind.Voice => "2 voices", _ => "3 spots" };
+
+    private sealed class Share(IProgress<double> whole, double from, double share) : IProgress<double>
+    {
+        public void Report(double value) => whole.Report(from + share * value);
+    }
+}

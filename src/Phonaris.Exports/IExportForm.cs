@@ -1,0 +1,24 @@
+namespace Phonaris.Exports;
+
+/// <summary>A way to hand a show over. A form keeps nothing between calls.</summary>
+public interface IExportForm
+{
+    /// <summary>What it is.</summary>
+    ExportFormat Format { get; }
+
+    /// <summary>The ending of its files' names, with its dot.</summary>
+    string Ending { get; }
+
+    /// <summary>Its media type.</summary>
+    string MediaType { get; }
+
+    /// <summary>Makes the file; it appears whole or not at all.</summary>
+    /// <param name="export">What is handed over.</param>
+    /// <param name="tools">What it is made with.</param>
+    /// <param name="path">Where to.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>What could not be carried over, in sentences.</returns>
+    /// <exception cref="RuleException">It cannot be made, the disk is full, or ffmpeg is missing.</exception>
+    Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel);
+}

@@ -1,0 +1,19 @@
+using CsvHelper;
+
+namespace Phonaris.Formats.Sheets;
+
+/// <summary>A sheet as CSV (RFC 4180). What a table program would take for a formula is written as text.</summary>
+internal static class SheetCsv
+{
+    /// <summary>A head and its rows.</summary>
+    public static string Of(string[] columns, IEnumerable<string[]> rows)
+    {
+        using var text = new StringWriter();
+        using (var csv = CsvWriter.Create(text, new CsvWriterOptions { Injection = CsvInjection.Escape }, true))
+        {
+            csv.WriteHeader(columns);
+            foreach (var row in rows) csv.WriteRecord(row);
+        }
+        return text.ToString();
+    }
+}

@@ -1,0 +1,34 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Formats.Sheets;
+
+/// <summary>
+/// A timing sheet as CSV: a row for each sound beside the slide it begins on, and one for a slide on which none does. Times are <c>m:ss.s</c>,
+/// lengths and fades seconds.
+/// </summary>
+public static class TimingSheetCsv
+{
+    private static readonly string[] Columns =
+        ["Slide", "Title", "Start", "Hold", "Steps", "Sound", "Kind", "Sound starts", "Sound ends", "In", "Out", "Fade in", "Fade out", "Level"];
+
+    /// <summary>The sheet as text.</summary>
+    public static string Of(TimingSheet sheet)
+    {
+        ArgumentNullException.ThrowIfNull(sheet);
+        return SheetCsv.Of(Columns, sheet.Slides.SelectMany(Rows));
+    }
+
+    private static IEnumerable<string[]> Rows(TimedSlide slide)
+    {
+        var steps = string.Join("; ", slide.Steps.Select(s => $"{Say.Time(s.AtFrame)} {s.Label}".TrimEnd()));
+        string[] cells = [$"{slide.Number}", slide.Title, Say.Time(slide.StartFrame), Say.Seconds(slide.HoldFrames / Frames.PerMs), steps];
+        return slide.Sounds.Count == 0 ? [[.. cells, .. Enumerable.Repeat("", Columns.Length - cells.Length)]] : slide.Sounds.Select(s => (string[])[.. cells, .. Cells(s)]);
+    }
+
+    private static string[] Cells(TimedSound sound) =>
+    [
+        sound.Name, sound.Kind.ToString().ToLowerInvariant(), sound.ByHand ? "by hand" : Say.Time(sound.StartFrame), sound.ByHand ? "" : Say.Time(sound.EndFrame),
+        Say.Time(sound.InFrame), Say.Time(sound.OutFrame), Say.Seconds(sound.FadeInMs), Say.Seconds(sound.FadeOutMs), Say.Decibels(sound.LevelDb),
+    ];
+}

@@ -1,0 +1,34 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Formats.Sheets;
+
+/// <summary>A timing sheet as a page to be read or printed.</summary>
+public static class TimingSheetHtml
+{
+    /// <summary>The page.</summary>
+    public static string Of(TimingSheet sheet)
+    {
+        ArgumentNullException.ThrowIfNull(sheet);
+        return SheetPage.Of(
+            sheet.Title, "timing sheet", $"{sheet.Slides.Count} slides, running time {Say.Time(sheet.TotalFrames)}{(sheet.TargetMs is { } ms ? $", aimed at {Say.Time(Frames.FromMs(ms))}" : "")}",
+            ["Slide", "Starts", "Hold", "Steps", "Sounds that begin here"],
+            sheet.Slides.Select(slide =>
+                $"<tr><td><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td><td class=\"t\">{Say.Time(slide.StartFrame)}</td>"
+                + $"<td class=\"t\">{Say.Seconds(slide.HoldFrames / Frames.PerMs)}{(slide.Locked ? "<small>locked</small>" : "")}</td><td>{Steps(slide)}</td><td>{Sounds(slide)}</td></tr>"));
+    }
+
+    /// <summary>The steps of a slide.</summary>
+    internal static string Steps(TimedSlide slide) => SheetPage.List(slide.Steps.Select(s => $"<span class=\"t\">{Say.Time(s.AtFrame)}</span> {SheetPage.Text(s.Label)}"));
+
+    /// <summary>The sounds that begin on a slide.</summary>
+    internal static string Sounds(TimedSlide slide) => SheetPage.List(slide.Sounds.Select(Sound));
+
+    private static string Sound(TimedSound sound) =>
+        $"<b>{SheetPage.Text(sound.Name)}</b>, {sound.Kind.ToString().ToLowerInvariant()}, <span class=\"t\">{(sound.ByHand ? "by hand" : $"{Say.Time(sound.StartFrame)} to {Say.Time(sound.EndFrame)}")}</span>"
+        + $"<small>in {Say.Time(sound.InFrame)}, out {Say.Time(sound.OutFrame)}, {Fades(sound)}{Say.Decibels(sound.LevelDb)}</small>";
+
+    private static string Fades(TimedSound sound) =>
+        (sound.TakesOverFrom is { } before ? $"takes over from {SheetPage.Text(before)} within {Say.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Say.Seconds(sound.FadeInMs)}, " : "")
+        + (sound.FadeOutMs > 0 ? $"fades out {Say.Seconds(sound.FadeOutMs)}, " : "");
+}

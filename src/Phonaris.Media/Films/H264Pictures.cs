@@ -1,0 +1,88 @@
+namespace Phonaris.Media.Films;
+
+/// <summary>
+/// H.264 (ITU-T H.264) as a byte stream. A picture in which nothing changed is one slice whose macroblocks are all skipped (7.3.4): each is then the
+/// one before it, to the sample. Such slices are coded without arithmetic, so they go by a set of parameters of their own, which is put beside that of the
+/// encoder; it is told not to fit its own to what it codes, so that all parts share them, as a file has but one.
+/// </summary>
+internal sealed class H264Pictures : IPictureCoding
+{
+    private const byte Slice = 1, Parameters = 7, PictureParameters = 8;
+
+    /// <summary>The number of the parameters that pictures go by in which nothing changed; the encoder's is 0.</summary>
+    private const uint Own = 1;
+
+    private static readonly byte[] StartCode = [0, 0, 0, 1];
+
+    // An access unit delimiter: pictures that hold I and P slices.
+    private static readonly byte[] Delimiter = [0, 0, 0, 1, 9, 0x30];
+
+    // Without B-frames a part can be cut after any picture. One reference, so that both kinds of part say the same of it.
+    private const string Common = "aud=1:scenecut=0:stitchable=1:ref=1:weightp=0:chroma-qp-offset=0:psy=0:bframes=0";
+
+    /// <summary>How exactly a still is coded: nothing comes after it that could put right what it lacks.</summary>
+    private const string StillQuality = "18";
+
+    /// <summary>The pictures of a dissolve do not move but change all over: no search.</summary>
+    private const string DissolveQuality = "22", DissolveTuning = "me=dia:subme=1:trellis=0:rc-lookahead=10:partitions=none";
+
+    public string Ending => "h264";
+
+    public IReadOnlyList<string> Arguments(int dissolve) =>
+    [
+        "-c:v", "libx264", "-preset", "medium", "-crf", dissolve > 0 ? DissolveQuality : StillQuality, "-pix_fmt", "yuv420p", "-g", $"{Math.Max(2, dissolve)}", "-threads", "1",
+        "-x264-params", dissolve > 0 ? $"{Common}:{DissolveTuning}" : Common, "-f", "h264",
+    ];
+
+    public int Count(ReadOnlySpan<byte> part) => AccessUnits.Bounds(part).Count - 1;
+
+    public void Begin(Stream stream, FilmSettings settings, long total)
+    {
+        // A byte stream just begins.
+    }
+
+    public void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at) => stream.Write(part);
+
+    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group)
+    {
+        var (first, skipped) = Group(part, group);
+        for (var left = pictures; left > 0; left -= group)
+        {
+            stream.Write(first);
+            for (var k = 0; k < Math.Min(left, group) - 1; k++) stream.Write(skipped[k]);
+        }
+    }
+
+    /// <summary>A picture with both sets of parameters, and those that follow it.</summary>
+    private static (byte[] First, byte[][] Skipped) Group(ReadOnlySpan<byte> part, int group)
+    {
+        if (AccessUnits.Find(part, Parameters) is not { } sequence || AccessUnits.Find(part, PictureParameters) is not { } own) throw new InvalidDataException("The encoder gave no parameters.");
+        var (numberBits, macroblocks) = Read(AccessUnits.Payload(part[sequence]));
+        byte[] first = [.. part[..own.End], .. StartCode, 0x68, .. AccessUnits.Escaped(OwnParameters()), .. part[own.End..]];
+        return (first, [.. Enumerable.Range(1, group).Select(k => (byte[])[.. Delimiter, .. StartCode, 0x40 | Slice, .. AccessUnits.Escaped(Skipped((uint)k, numberBits, macroblocks))])]);
+    }
+
+    /// <summary>Of the sequence parameters (7.3.2.1.1), what slices are written by: how many bits the number of a picture has, and how many macroblocks there are.</summary>
+    private static (int NumberBits, uint Macroblocks) Read(ReadOnlySpan<byte> payload)
+    {
+        var bits = new BitReader(payload);
+        var profile = bits.Take(8);
+        bits.Take(16);
+        bits.Number();
+        if (profile == 100 && (bits.Number() != 1 || bits.Number() != 0 || bits.Number() != 0 || bits.Take(2) != 0)) throw new InvalidDataException("These are no pictures of 8 bits in 4:2:0.");
+        var numberBits = (int)bits.Number() + 4;
+        if (bits.Number() != 2) throw new InvalidDataException("The pictures are not in the order they are shown.");
+        bits.Number();
+        bits.Take(1);
+        var macroblocks = (bits.Number() + 1) * (bits.Number() + 1);
+        return bits.Take(1) == 1 ? (numberBits, macroblocks) : throw new InvalidDataException("The pictures are interlaced.");
+    }
+
+    /// <summary>Picture parameters (7.3.2.2): no arithmetic coding, one reference, no weights, the filter under the slice's control.</summary>
+    private static byte[] OwnParameters() => new BitWriter()
+        .Number(Own).Number(0).Put(0, 2).Number(0).Number(0).Number(0).Put(0, 3).Number(0).Number(0).Number(0).Put(0b100, 3).End();
+
+    /// <summary>A slice (7.3.3, 7.3.4) that skips all macroblocks, with the filter off.</summary>
+    private static byte[] Skipped(uint number, int numberBits, uint macroblocks) => new BitWriter()
+        .Number(0).Number(5).Number(Own).Put(number, numberBits).Put(0, 3).Number(0).Number(1).Number(macroblocks).End();
+}

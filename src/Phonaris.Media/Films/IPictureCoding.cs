@@ -1,0 +1,38 @@
+namespace Phonaris.Media.Films;
+
+/// <summary>
+/// How pictures are coded so that a still costs one of them: the first is coded whole, and those that follow say that nothing changed, in a few bytes
+/// that need no encoder.
+/// </summary>
+internal interface IPictureCoding
+{
+    /// <summary>The ending of the names of coded parts: of another for each way of coding.</summary>
+    string Ending { get; }
+
+    /// <summary>What ffmpeg is told to code a still, or so many pictures of a dissolve, each beginning with a picture that can be sought to.</summary>
+    /// <param name="dissolve">The pictures of the dissolve; 0 for a still.</param>
+    IReadOnlyList<string> Arguments(int dissolve);
+
+    /// <summary>How many pictures there are in a coded part.</summary>
+    int Count(ReadOnlySpan<byte> part);
+
+    /// <summary>Writes what comes before the first picture.</summary>
+    /// <param name="stream">Where to.</param>
+    /// <param name="settings">Size and rate.</param>
+    /// <param name="total">How many pictures will come.</param>
+    void Begin(Stream stream, FilmSettings settings, long total);
+
+    /// <summary>Writes pictures of a dissolve.</summary>
+    /// <param name="stream">Where to.</param>
+    /// <param name="part">The coded part.</param>
+    /// <param name="at">The number of its first picture in the film, from 0.</param>
+    void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at);
+
+    /// <summary>Writes a still.</summary>
+    /// <param name="stream">Where to.</param>
+    /// <param name="part">The coded part.</param>
+    /// <param name="at">The number of its first picture in the film, from 0.</param>
+    /// <param name="pictures">How many pictures it is there.</param>
+    /// <param name="group">After how many pictures it is begun anew.</param>
+    void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group);
+}

@@ -1,0 +1,68 @@
+using System.Buffers.Binary;
+
+namespace Phonaris.Media.Films;
+
+/// <summary>
+/// VP9 (VP9 bitstream specification 0.6) as IVF: a header of 32 bytes, and each picture behind 12 bytes of its length and number. A picture in which nothing changed is one byte: it
+/// has the one that is kept shown again (6.2, <c>show_existing_frame</c>).
+/// </summary>
+internal sealed class Vp9Pictures : IPictureCoding
+{
+    private const int HeadBytes = 32, PictureHeadBytes = 12;
+
+    /// <summary>How exactly stills and dissolves are coded, of 0 to 63.</summary>
+    private const string StillQuality = "16", DissolveQuality = "24";
+
+    // Frame marker 2, profile 0, show what is kept, in slot 0: a picture that can be sought to is kept in all of them.
+    private static readonly byte[] ShownAgain = [0b10_0_0_1_000];
+
+    public string Ending => "vp9";
+
+    public IReadOnlyList<string> Arguments(int dissolve) =>
+    [
+        "-c:v", "libvpx-vp9", "-b:v", "0", "-crf", dissolve > 0 ? DissolveQuality : StillQuality, "-deadline", dissolve > 0 ? "realtime" : "good", "-cpu-used", dissolve > 0 ? "7" : "3", "-auto-alt-ref", "0", "-lag-in-frames", "0",
+        "-pix_fmt", "yuv420p", "-g", $"{Math.Max(1, dissolve)}", "-row-mt", "0", "-threads", "1", "-f", "ivf",
+    ];
+
+    public int Count(ReadOnlySpan<byte> part)
+    {
+        var count = 0;
+        for (var at = HeadBytes; at < part.Length; at += PictureHeadBytes + LengthAt(part, at)) count++;
+        return count;
+    }
+
+    public void Begin(Stream stream, FilmSettings settings, long total)
+    {
+        Span<byte> head = stackalloc byte[HeadBytes];
+        "DKIF"u8.CopyTo(head);
+        BinaryPrimitives.WriteUInt16LittleEndian(head[6..], HeadBytes);
+        "VP90"u8.CopyTo(head[8..]);
+        BinaryPrimitives.WriteUInt16LittleEndian(head[12..], (ushort)settings.Width);
+        BinaryPrimitives.WriteUInt16LittleEndian(head[14..], (ushort)settings.Height);
+        BinaryPrimitives.WriteUInt32LittleEndian(head[16..], (uint)settings.Fps);
+        BinaryPrimitives.WriteUInt32LittleEndian(head[20..], 1);
+        BinaryPrimitives.WriteUInt32LittleEndian(head[24..], (uint)total);
+        stream.Write(head);
+    }
+
+    public void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at)
+    {
+        for (var from = HeadBytes; from < part.Length; from += PictureHeadBytes + LengthAt(part, from)) Put(stream, part.Slice(from + PictureHeadBytes, LengthAt(part, from)), at++);
+    }
+
+    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group)
+    {
+        for (long k = 0; k < pictures; k++) Put(stream, k % group == 0 ? part.Slice(HeadBytes + PictureHeadBytes, LengthAt(part, HeadBytes)) : ShownAgain, at + k);
+    }
+
+    private static int LengthAt(ReadOnlySpan<byte> part, int at) => BinaryPrimitives.ReadInt32LittleEndian(part[at..]);
+
+    private static void Put(Stream stream, ReadOnlySpan<byte> picture, long number)
+    {
+        Span<byte> head = stackalloc byte[PictureHeadBytes];
+        BinaryPrimitives.WriteInt32LittleEndian(head, picture.Length);
+        BinaryPrimitives.WriteInt64LittleEndian(head[4..], number);
+        stream.Write(head);
+        stream.Write(picture);
+    }
+}

@@ -1,0 +1,27 @@
+using System.CommandLine;
+using Phonaris.Core.Clearing;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Tool.Verbs;
+
+/// <summary><c>clear SHOW [--for room|inside|web|sold]</c>: whether each sound that is used may be used there.</summary>
+internal static class ClearVerb
+{
+    public static Command Make()
+    {
+        var path = Arguments.Show();
+        var where = new Option<string?>("--for") { Description = "Where the show is heard; where it is left out, what the show says." };
+        where.AcceptOnlyFromAmong("room", "inside", "web", "sold");
+        var command = new Command("clear", "Says whether each sound may be used where the show goes. It is no legal advice.") { path, where };
+        command.Does(async (parsed, cancel) =>
+        {
+            var show = (await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel)).WithoutUnused();
+            var destination = parsed.GetValue(where) is { } asked ? Enum.Parse<Destination>(asked, ignoreCase: true) : show.Showing.Where;
+            var sounds = show.Sounds.Select(s => (Sound: s, Clearance: Clearance.Of(s.Rights, destination))).ToList();
+            return (
+                new { sounds = sounds.Select(s => new { id = s.Sound.Id, name = s.Sound.Name, licence = s.Sound.Rights.Licence, answer = s.Clearance.Answer, why = s.Clearance.Why }) },
+                string.Join('\n', sounds.Select(s => $"{s.Clearance.Answer.ToString().ToLowerInvariant(),-6} {s.Sound.Name}: {s.Clearance.Why}")));
+        });
+        return command;
+    }
+}
