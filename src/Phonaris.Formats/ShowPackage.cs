@@ -20,27 +20,33 @@ public static class ShowPackage
     private const string ShowEntry = "show.json";
     private const int MostEntries = 20_000;
     private const long GreatestShowBytes = 100_000_000;
-    private const long GreatestMediaBytes = 20_000_000_000;
+
+    /// <summary>The largest package that is read, and the most that its files may come to, in bytes.</summary>
+    public const long GreatestBytes = 20_000_000_000;
+
+    /// <summary>What is said of a package that is too large.</summary>
+    public static RuleException TooLarge(string name) => new($"{name} is larger than a show package can be.");
 
     /// <summary>Reads a package.</summary>
     /// <param name="path">The package.</param>
     /// <param name="has">Whether the file of a content hash is kept already.</param>
     /// <param name="keep">Keeps a media file of at most so many bytes, and gives its content hash.</param>
     /// <param name="cancel">Stops it.</param>
+    /// <param name="called">What to call it in messages, where that is not its file's name.</param>
     /// <exception cref="RuleException">It is not a package, is damaged, or is of a later version.</exception>
     public static async Task<Show> ReadAsync(
-        string path, Func<string, bool> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel)
+        string path, Func<string, bool> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel, string? called = null)
     {
         ArgumentNullException.ThrowIfNull(has);
         ArgumentNullException.ThrowIfNull(keep);
-        var name = Path.GetFileName(path);
+        var name = called ?? Path.GetFileName(path);
         try
         {
             await using var zip = await ZipFile.OpenReadAsync(path, cancel);
-            if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > GreatestMediaBytes)
-                throw new RuleException($"{name} is larger than a show package can be.");
+            if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > GreatestBytes)
+                throw TooLarge(name);
             var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package: it holds no {ShowEntry}.");
-            if (entry.Length > GreatestShowBytes) throw new RuleException($"{name} is larger than a show package can be.");
+            if (entry.Length > GreatestShowBytes) throw TooLarge(name);
             Show show;
             await using (var json = await entry.OpenAsync(cancel)) show = await ReadShowAsync(json, name, cancel);
             foreach (var media in Media(show))

@@ -97,7 +97,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return [.. rows.Select(r => new ShowAside(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
     }
 
-    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough. Gives the files that exports made of them.</summary>
+    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough. Gives the jobs that exported them, whose files are named after them.</summary>
     /// <param name="id">The show, which lies aside; null for those whose time is over.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<string>> RemoveAsync(string? id, CancellationToken cancel)
@@ -105,7 +105,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         await using var db = await databases.CreateDbContextAsync(cancel);
         var before = clock.GetUtcNow().UtcDateTime - AsideFor;
         var gone = await db.Shows.Where(s => s.DeletedAt != null && (id == null ? s.DeletedAt < before : s.Id == id)).Select(s => s.Id).ToListAsync(cancel);
-        var exported = await db.Jobs.Where(j => gone.Contains(j.ShowId) && j.Kind == "export" && j.Result != null).Select(j => j.Result!).ToListAsync(cancel);
+        var exported = await db.Jobs.Where(j => gone.Contains(j.ShowId) && j.Kind == "export").Select(j => j.Id).ToListAsync(cancel);
         await db.Shows.Where(s => gone.Contains(s.Id)).ExecuteDeleteAsync(cancel);
         return exported;
     }

@@ -37,6 +37,7 @@ try
     api.MapVersions();
     api.MapUploads();
     api.MapDecks();
+    api.MapPackages();
     api.MapSounds();
     api.MapPictures();
     api.MapMix();

@@ -101,7 +101,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void Someone_who_passes_the_deck_on_says_whose_the_music_is()
+    public async Task Someone_who_passes_the_deck_on_says_whose_the_music_is_and_hands_it_over()
     {
         _browser.Slides(3, "4");
         _browser.Tones(("dusk pad.ogg", 330, 40));
@@ -122,6 +122,44 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Find("[aria-label=Credits] pre").Text.Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Find("[aria-label=Credits]").Text.Contains("missing", StringComparison.Ordinal), "the credits");
         _browser.Button("Put into the notes of the last slide").Click();
         _browser.Button("In the notes of the last slide");
+
+        // What was played, for whoever asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
+        Make("Whoever holds the rights", "Music used");
+        Make("The one at the desk", "Run sheet");
+        _browser.Find("section[aria-label='Exports made'] a[target=_blank]");
+        Make("The archive, or another Phonaris", "Whole show");
+        Assert.Empty(_browser.Axe());
+        var saved = _browser.PathOf("passed on.phonaris");
+        await File.WriteAllBytesAsync(saved, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("[data-state=done] a[download]").GetDomProperty("href")!)));
+        var before = _browser.Url;
+        _browser.Go("/");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(saved);
+        _browser.Until(() => _browser.Url.Contains("/shows/", StringComparison.Ordinal) && _browser.Count("[data-slide]") == 4 && _browser.Count("[data-cue='Dusk pad']") == 1, "the show opened");
+        Assert.DoesNotContain(before.Split('/')[^2], _browser.Url);
+
+        // A film in open formats plays too; once the show is changed, it can be made again.
+        _browser.View("Export");
+        _browser.Js<bool>("([...document.querySelectorAll('label')].find(l => l.textContent.includes('Film, WebM')).click(), true)");
+        _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
+        _browser.Button("Make the film").Click();
+        _browser.Until(() => _browser.Js<double>("document.querySelector('[data-state=done] video')?.duration || 0") > 11, "the film to be playable");
+        _browser.Until(() => _browser.Js<bool>("(v => (v.currentTime < 5 && (v.currentTime = 5), v.readyState >= 2 && v.videoWidth === 1280))(document.querySelector('video'))"), "a picture of it");
+        Assert.Equal(0, _browser.Js<int>("[...document.querySelectorAll('button')].filter(b => b.textContent === 'Make again').length"));
+        _browser.View("Run sheet");
+        _browser.Type("Hold of slide 1", "9", "9 s");
+        _browser.View("Export");
+        _browser.Button("Make again").Click();
+        _browser.Until(() => _browser.Count("[data-state=done]") == 2, "it made again");
+        Assert.Empty(_browser.Complaints());
+
+        void Make(string whom, string what)
+        {
+            var made = _browser.Count("[data-state=done]");
+            _browser.Js<bool>($"([...document.querySelectorAll('nav[aria-label=\"To whom\"] button')].find(b => b.textContent.startsWith('{whom}')).click(), true)");
+            _browser.Says("section[aria-label='New export'] h2", whom);
+            _browser.Button("Make the file").Click();
+            _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Find("[data-state=done] h3").Text == what, what);
+        }
     }
 
     private void TypeRight(string label, string value)

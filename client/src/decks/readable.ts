@@ -4,5 +4,8 @@ export const deckEndings = `.pptx,.odp,.pdf,${pictureEndings}`;
 
 const deckNames = /\.(pptx|odp|pdf|png|jpe?g|webp|svg)$/i;
 
+/** The ending of a show that was saved as its package. */
+export const packageEnding = ".phonaris";
+
 /** Whether a file would be slides, by its name; what it really is the server finds out. */
 export const isDeck = (file: File) => deckNames.test(file.name);

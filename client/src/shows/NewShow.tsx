@@ -3,11 +3,11 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { answered, api } from "../api/client";
 import { upload } from "../api/upload";
-import { deckEndings } from "../decks/readable";
+import { deckEndings, packageEnding } from "../decks/readable";
 import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
 
-/** Makes a show from a deck that is dropped or chosen. */
+/** Makes a show from a deck that is dropped or chosen, or opens one that was saved as a package. */
 export function NewShow() {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
@@ -20,11 +20,18 @@ export function NewShow() {
     if (files.length === 0) return;
     setProblem(undefined);
     try {
-      const brought = [];
-      for (const file of files) {
+      const send = (file: File, purpose: "deck" | "show") => {
         setSending({ name: file.name, fraction: 0 });
-        brought.push(await upload(file, "deck", (fraction) => setSending({ name: file.name, fraction })));
+        return upload(file, purpose, (fraction) => setSending({ name: file.name, fraction }));
+      };
+      const saved = files.find((file) => file.name.toLowerCase().endsWith(packageEnding));
+      if (saved) {
+        const show = answered(await api.POST("/api/shows/open", { body: await send(saved, "show") }));
+        await navigate(`/shows/${show.id}`);
+        return;
       }
+      const brought = [];
+      for (const file of files) brought.push(await send(file, "deck"));
       const body = { title: null, files: brought, holdMs };
       const show = answered(await api.POST("/api/shows", { body }));
       await navigate(`/shows/${show.id}`);
@@ -53,7 +60,9 @@ export function NewShow() {
       <FilePlus2 size={40} strokeWidth={1.4} className="text-primary shrink-0" aria-hidden="true" />
       <div className="grow">
         <h2 className="text-xl">Begin with your deck</h2>
-        <p className="muted mt-1">Drop it here: a presentation (PPTX, ODP), a PDF, or pictures of the slides.</p>
+        <p className="muted mt-1">
+          Drop it here: a presentation (PPTX, ODP), a PDF, pictures of the slides, or a show that was saved.
+        </p>
         <p className="mt-3">
           Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
         </p>
@@ -72,7 +81,7 @@ export function NewShow() {
       <FileInput
         ref={chooser}
         label="Files of the deck"
-        accept={deckEndings}
+        accept={`${deckEndings},${packageEnding}`}
         multiple
         choose={(files) => void make(files)}
       />

@@ -1,13 +1,24 @@
-import { Trash2 } from "lucide-react";
+import { Copy, Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import type { ShowCard as Card } from "../api/client";
 import { shortTime } from "../ui/format";
 
 /** A show in the list: its first slide, its title, and how much is in it. */
-export function ShowCard({ show, remove }: { show: Card; remove: () => void }) {
+export function ShowCard({ show, remove, copy }: { show: Card; remove: () => void; copy: () => void }) {
   return (
     <li className="bg-base-100 group relative overflow-hidden rounded-lg border border-[var(--line)]">
       {show.problem ? <Unreadable show={show} /> : <Readable show={show} />}
+      {!show.problem && (
+        <button
+          type="button"
+          className="btn btn-sm btn-square absolute top-2 right-12 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+          aria-label={`Duplicate ${show.title}`}
+          title="Duplicate"
+          onClick={copy}
+        >
+          <Copy size={16} />
+        </button>
+      )}
       <button
         type="button"
         className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"

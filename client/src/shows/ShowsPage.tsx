@@ -11,6 +11,11 @@ import { ThemeButton } from "./ShowLayout";
 export function ShowsPage() {
   const { data: shows, error } = useShows();
   const { remove, back, removeForGood } = useRemoval();
+  const queries = useQueryClient();
+  const copy = async (show: Card) => {
+    await api.POST("/api/shows/{id}/duplicate", { params: { path: { id: show.id } } });
+    await queries.invalidateQueries({ queryKey: ["shows"] });
+  };
   return (
     <div className="mx-auto max-w-6xl px-8 py-8">
       <header className="mb-8 flex items-baseline justify-between">
@@ -29,7 +34,7 @@ export function ShowsPage() {
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(16rem,1fr))] gap-5">
           {shows?.map((show) => (
-            <ShowCard key={show.id} show={show} remove={() => void remove(show)} />
+            <ShowCard key={show.id} show={show} remove={() => void remove(show)} copy={() => void copy(show)} />
           ))}
         </ul>
         <Aside back={back} removeForGood={removeForGood} />

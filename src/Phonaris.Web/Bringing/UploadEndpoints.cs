@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
+using Phonaris.Formats;
 using Phonaris.Formats.Decks;
 using Phonaris.Media;
 using Phonaris.Storage;
@@ -11,7 +12,7 @@ namespace Phonaris.Web.Bringing;
 
 /// <summary>
 /// Files from a page to disk by the open protocol for resumable uploads, tus 1.0.0, with its extensions creation, creation-defer-length
-/// and termination. Metadata: <c>filename</c> and <c>purpose</c> (deck, sound or take).
+/// and termination. Metadata: <c>filename</c> and <c>purpose</c> (deck, show, sound or take).
 /// </summary>
 internal static class UploadEndpoints
 {
@@ -24,7 +25,12 @@ internal static class UploadEndpoints
             var metadata = Metadata(request.Headers["Upload-Metadata"].ToString());
             var (name, purpose) = (Names.Plain(metadata.GetValueOrDefault("filename", "file")), metadata.GetValueOrDefault("purpose", "sound"));
             var length = Number(request.Headers["Upload-Length"]);
-            var (most, tooLarge) = purpose == "deck" ? (DeckFormats.GreatestBytes, DeckFormats.TooLarge(name)) : (Sound.GreatestBytes, Sound.TooLarge(name));
+            var (most, tooLarge) = purpose switch
+            {
+                "deck" => (DeckFormats.GreatestBytes, DeckFormats.TooLarge(name)),
+                "show" => (ShowPackage.GreatestBytes, ShowPackage.TooLarge(name)),
+                _ => (Sound.GreatestBytes, Sound.TooLarge(name)),
+            };
             if (length > most) throw tooLarge;
             // What others were promised is not there for this one.
             if (Room.Free(paths.Uploads) is { } free && free - Room.Reserve - await uploads.PromisedAsync() < (length ?? 0)) throw new IOException("No room for the upload.", DiskFull.NoSpace);

@@ -38,7 +38,7 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
             var freed = 0L;
             // Of one show its own; else whatever has lain there for a while, since a young file may be on its way into a show.
             var own = showId is null ? null : await UsedFiles.HashesAsync(databases, showId, cancel);
-            foreach (var exported in await shows.RemoveAsync(showId, cancel)) freed += Remove(new(Path.Combine(paths.Exports, Path.GetFileName(exported))));
+            foreach (var export in await shows.RemoveAsync(showId, cancel)) freed += FilesIn(paths.Exports).Where(f => Path.GetFileNameWithoutExtension(f.Name) == export).Sum(Remove);
             // Looked at before what is used is asked for: what comes in meanwhile is not among them.
             var old = clock.GetUtcNow().UtcDateTime - Young;
             var candidates = FilesIn(paths.Files).Concat(DerivedOfFiles.SelectMany(f => FilesIn(Path.Combine(paths.Derived, f))))

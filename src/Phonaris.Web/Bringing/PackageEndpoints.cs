@@ -1,0 +1,39 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Formats;
+using Phonaris.Storage;
+using Phonaris.Web.Hosting;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Bringing;
+
+/// <summary>Shows that were saved as packages, opened; and shows made of others.</summary>
+internal static class PackageEndpoints
+{
+    public static void MapPackages(this RouteGroupBuilder api)
+    {
+        api.MapPost("/shows/open", async Task<Created<ShowCard>> (BroughtFile package, ShowChanges changes, FileStore files, CancellationToken cancel) =>
+        {
+            var name = Names.Plain(package.Name);
+            var show = await ShowPackage.ReadAsync(
+                package.PathIn(files), files.Has, (content, most) => files.PutAsync(content, most, () => new($"{name} is damaged: one of its files is longer than it says."), cancel), cancel, name);
+            return await AddedAsync(show, changes, cancel);
+        });
+
+        api.MapPost("/shows/{id}/duplicate", async Task<Results<Created<ShowCard>, NotFound>> (string id, ShowStore shows, ShowChanges changes, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { } stored ? await AddedAsync(Copied(stored.Show), changes, cancel) : TypedResults.NotFound());
+    }
+
+    private static Show Copied(Show show)
+    {
+        const string copy = ", copy";
+        return show with { Title = show.Title[..Math.Min(show.Title.Length, RenameShow.LongestTitle - copy.Length)] + copy };
+    }
+
+    private static async Task<Created<ShowCard>> AddedAsync(Show show, ShowChanges changes, CancellationToken cancel)
+    {
+        var stored = await changes.AddAsync(NewId.Next(), show, null, cancel);
+        return TypedResults.Created($"/api/shows/{stored.Id}", ShowViews.Card(stored));
+    }
+}
