@@ -1,8 +1,10 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, expect, it, vi } from "vitest";
+import { WebVTTParser } from "webvtt-parser";
 import type { JobView, Schemas } from "../api/client";
 import { answerGets, answerPosts, cue, open, slide, sound, viewOf } from "../tests/show";
 import ExportPage from "./ExportPage";
+import said from "./said.vtt?raw";
 
 afterEach(() => {
   cleanup();
@@ -107,4 +109,14 @@ it("tells what came out, what it weighs and what was lost, and makes it again wh
   fireEvent.click(screen.getByRole("button", { name: "Make again" }));
   await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: old.asked }));
   expect(third?.textContent).toContain("The disk is full.");
+});
+
+it("reads captions as the standard has them written", () => {
+  const { cues, errors } = new WebVTTParser().parse(said);
+  expect(errors).toEqual([]);
+  expect(cues.map((c) => [c.startTime, c.endTime, c.text])).toEqual([
+    [0, 0.693, "Moths &amp; lamps &lt;3."],
+    [0.693, 4, "They come at dusk, and stay until the lamp\ngoes out and the night is theirs again."],
+    [64, 68, "From dusk --&gt; dawn."],
+  ]);
 });
