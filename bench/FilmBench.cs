@@ -73,7 +73,8 @@ internal static partial class FilmBench
     private static async Task<double> PsnrAsync(string film, double second, string[] stills, string picture)
     {
         using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-hide_banner", "-ss", $"{second + 0.001:0.####}", "-i", film, .. stills.SelectMany(s => new[] { "-i", s }),
-            "-lavfi", $"[0:v]trim=end_frame=1[a];{picture};[a][b]psnr", "-frames:v", "1", "-f", "null", "-"]) { RedirectStandardError = true })!;
+            "-lavfi", $"[0:v]trim=end_frame=1[a];{picture};[a][b]psnr", "-frames:v", "1", "-f", "null", "-"])
+        { RedirectStandardError = true })!;
         var said = await process.StandardError.ReadToEndAsync();
         var average = Average().Match(said).Groups[1].Value;
         return average == "inf" ? double.PositiveInfinity : double.Parse(average, CultureInfo.InvariantCulture);

@@ -14,6 +14,9 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : IExportForm
 
     public string MediaType => "application/zip";
 
+    // Each once as it is, and once more in the zip.
+    public long MostBytes(Export export) => 2 * StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
+
     public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
     {
         var folder = Directory.CreateDirectory($"{partial}.stems");

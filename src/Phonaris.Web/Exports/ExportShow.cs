@@ -24,8 +24,7 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
         var export = Export.Of(TimedShow.Of(show, tools.Sounds.Listened), asked.Slides, asked.Options);
         var form = ExportForms.Of(asked.Format);
         var file = $"{job.Id}{form.Ending}";
-        // Its sound as a WAV file is about the most that any of them takes, with what is made on the way.
-        Room.Need(Path.GetDirectoryName(files.PathOf(file))!, (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float), "this export");
+        Room.Need(Path.GetDirectoryName(files.PathOf(file))!, form.MostBytes(export), "this export");
         var lost = await form.WriteAsync(export, tools, files.PathOf(file), progress, cancel);
         return new ExportReport(file, new FileInfo(files.PathOf(file)).Length, revision, asked, lost).Written();
     }
