@@ -26,6 +26,7 @@ internal static partial class FilmBench
     public static async Task RunAsync(Bench bench)
     {
         var music = await bench.KeepSoundAsync("music", "demo/sounds/lantern-waltz.ogg");
+        var spot = (await bench.KeepSoundAsync("bell", "demo/sounds/tin-bell.ogg")) with { Kind = SoundKind.Spot };
         var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
         var deck = await DeckAsync(bench, pictures);
         var n = 0;
@@ -41,8 +42,10 @@ internal static partial class FilmBench
         bench.ReportShare("MB of the film with cuts, to the peer's", Megabytes(bench, "cuts"), Megabytes(bench, "peer"), SizeToReach);
         bench.ReportLeast("stills in the film, dB of PSNR, the worst", await WorstStillAsync(bench, slides, "cuts"), StillsToReach);
         bench.ReportLeast("dissolves in the film, dB of PSNR, the worst", await WorstBetweenAsync(bench, slides, "dissolves"), BetweenToReach);
+        var one = cuts with { Cues = [cue, cue with { Id = "d", SoundId = spot.Id, Span = new("s14", "s14"), OutFrame = spot.Frames, Rounds = 1 }], Sounds = [music, spot] };
+        bench.Report("film again after a change of one sound, to the first", await ExportAsync(bench, "cuts", one), first, SoundToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
-        bench.Report("film again after a change of sound, to the first", await ExportAsync(bench, "cuts", quieter), first, SoundToReach);
+        bench.Report("film again after a change of all sound, to the first", await ExportAsync(bench, "cuts", quieter), first, SoundToReach);
     }
 
     private static double Megabytes(Bench bench, string film) => new FileInfo(bench.PathOf($"{film}.mp4")).Length / 1e6;

@@ -69,7 +69,7 @@ public sealed class FilmTests : IDisposable
         _box.Make("whole.m4a", ["-i", _box.PathOf("whole.wav"), .. FilmSettings.SoundCoding]);
 
         var (pieces, whole, mixed) = (Sandbox.Decode(film), Sandbox.Decode(_box.PathOf("whole.m4a")), Mix(show));
-        // Around the join (after 4096 AAC frames of 1024 samples, less the one of priming) and away from it: the coder's error is the same.
+        // Around a join (after each 2048 AAC frames of 1024 samples, less the one of priming) and away from them: the coder's error is the same.
         foreach (var at in new[] { 4_193_280, 4_194_304, 700_000 })
         {
             var (ours, theirs) = (Ratio(pieces, at), Ratio(whole, at));

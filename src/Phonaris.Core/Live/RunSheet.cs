@@ -17,14 +17,16 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
         var (show, sheet, plan) = (timed.Show.WithCardsDrawn(), TimingSheet.Of(timed), LivePlan.Of(timed));
         var places = plan.Places.ToLookup(p => p.Number);
         var names = plan.Cues.ToDictionary(c => c.Id, c => c.Name);
-        var sections = show.Sections.ToDictionary(s => s.First);
+        var sections = show.Sections
+            .Select(s => (Section: s, First: show.SlidesOf(s).FirstOrDefault(id => !show.Slide(id).Hidden)))
+            .Where(s => s.First is not null)
+            .ToDictionary(s => s.First!, s => s.Section.WaitingLoop ? $"{s.Section.Name}, goes round" : s.Section.Name);
         return new(show.Title, sheet.TotalFrames, [.. timed.Order.Slides.Zip(sheet.Slides).Select(row =>
         {
             var (time, timing) = row;
             var slide = show.Slides[time.Index];
-            var section = sections.GetValueOrDefault(slide.Id);
             return new RunSheetRow(
-                timing, slide.Steps[0].Picture ?? slide.Picture, slide.Notes, section is null ? "" : section.WaitingLoop ? $"{section.Name}, goes round" : section.Name,
+                timing, slide.Steps[0].Picture ?? slide.Picture, slide.Notes, sections.GetValueOrDefault(slide.Id, ""),
                 [.. timed.Schedule.Cues.Where(c => c.StartFrame < time.StartFrame && c.EndFrame > time.StartFrame).Select(c => show.Sound(c.SoundId).Name).Distinct()],
                 [.. places[time.Number].SelectMany(p => p.ByHand.Select((id, k) => new HandKey(k + 1, names[id]))).Distinct()]);
         })]);
@@ -41,6 +43,10 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
 public sealed record RunSheetRow(TimedSlide Timing, PictureSource Picture, string Notes, string Section, ValueList<string> GoesOn, ValueList<HandKey> Keys);
 
 /// <summary>A key that starts a sound.</summary>
-/// <param name="Key">The key, from 1; of the first nine there is one.</param>
+/// <param name="Key">Its number among those of its place, from 1.</param>
 /// <param name="Name">The sound's name.</param>
-public sealed record HandKey(int Key, string Name);
+public sealed record HandKey(int Key, string Name)
+{
+    /// <summary>The greatest number that is a key.</summary>
+    public const int Most = 9;
+}

@@ -24,7 +24,7 @@ public static class RunSheetHtml
 
     private static string Row(RunSheetRow row, string png)
     {
-        var (slide, keys) = (row.Timing, row.Keys.Select(k => $"<kbd>{k.Key}</kbd> {SheetPage.Text(k.Name)}, by hand"));
+        var (slide, keys) = (row.Timing, row.Keys.Select(k => $"{(k.Key <= HandKey.Most ? $"<kbd>{k.Key}</kbd> " : "")}{SheetPage.Text(k.Name)}, by hand"));
         var goesOn = row.GoesOn.Count > 0 ? $"<small>Goes on: {SheetPage.Text(string.Join(", ", row.GoesOn))}</small>" : "";
         return $"<tr><td><img alt=\"\" src=\"data:image/png;base64,{png}\"><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td>"
             + $"<td><span class=\"t\">{Say.Time(slide.StartFrame)}</span><small>for {Say.Seconds(slide.HoldFrames / Frames.PerMs)}</small>{TimingSheetHtml.Steps(slide)}</td>"

@@ -21,10 +21,10 @@ internal sealed class H264Pictures : IPictureCoding
     private const string Common = "aud=1:scenecut=0:stitchable=1:ref=1:weightp=0:chroma-qp-offset=0:psy=0:bframes=0";
 
     /// <summary>How exactly a still is coded: nothing comes after it that could put right what it lacks.</summary>
-    private const string StillQuality = "18";
+    private const string StillQuality = "19";
 
     /// <summary>The pictures of a dissolve do not move but change all over: no search.</summary>
-    private const string DissolveQuality = "22", DissolveTuning = "me=dia:subme=1:trellis=0:rc-lookahead=10:partitions=none";
+    private const string DissolveQuality = "22", DissolveTuning = "me=dia:subme=0:trellis=0:rc-lookahead=5:partitions=none";
 
     public string Ending => "h264";
 
@@ -43,24 +43,21 @@ internal sealed class H264Pictures : IPictureCoding
 
     public void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at) => stream.Write(part);
 
-    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group)
+    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures)
     {
-        var (first, skipped) = Group(part, group);
-        for (var left = pictures; left > 0; left -= group)
+        if (AccessUnits.Find(part, Parameters) is not { } sequence || AccessUnits.Find(part, PictureParameters) is not { } own) throw new InvalidDataException("The encoder gave no parameters.");
+        stream.Write(part[..own.End]);
+        Write(stream, 0x60 | PictureParameters, OwnParameters());
+        stream.Write(part[own.End..]);
+        var (numberBits, macroblocks) = Read(AccessUnits.Payload(part[sequence]));
+        for (uint k = 1; k < pictures; k++)
         {
-            stream.Write(first);
-            for (var k = 0; k < Math.Min(left, group) - 1; k++) stream.Write(skipped[k]);
+            stream.Write(Delimiter);
+            Write(stream, 0x40 | Slice, Skipped(k, numberBits, macroblocks));
         }
     }
 
-    /// <summary>A picture with both sets of parameters, and those that follow it.</summary>
-    private static (byte[] First, byte[][] Skipped) Group(ReadOnlySpan<byte> part, int group)
-    {
-        if (AccessUnits.Find(part, Parameters) is not { } sequence || AccessUnits.Find(part, PictureParameters) is not { } own) throw new InvalidDataException("The encoder gave no parameters.");
-        var (numberBits, macroblocks) = Read(AccessUnits.Payload(part[sequence]));
-        byte[] first = [.. part[..own.End], .. StartCode, 0x68, .. AccessUnits.Escaped(OwnParameters()), .. part[own.End..]];
-        return (first, [.. Enumerable.Range(1, group).Select(k => (byte[])[.. Delimiter, .. StartCode, 0x40 | Slice, .. AccessUnits.Escaped(Skipped((uint)k, numberBits, macroblocks))])]);
-    }
+    private static void Write(Stream stream, byte unit, byte[] payload) => stream.Write([.. StartCode, unit, .. AccessUnits.Escaped(payload)]);
 
     /// <summary>Of the sequence parameters (7.3.2.1.1), what slices are written by: how many bits the number of a picture has, and how many macroblocks there are.</summary>
     private static (int NumberBits, uint Macroblocks) Read(ReadOnlySpan<byte> payload)

@@ -28,11 +28,10 @@ internal interface IPictureCoding
     /// <param name="at">The number of its first picture in the film, from 0.</param>
     void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at);
 
-    /// <summary>Writes a still.</summary>
+    /// <summary>Writes a still: the coded picture, and those that follow it, in which nothing changes.</summary>
     /// <param name="stream">Where to.</param>
     /// <param name="part">The coded part.</param>
     /// <param name="at">The number of its first picture in the film, from 0.</param>
     /// <param name="pictures">How many pictures it is there.</param>
-    /// <param name="group">After how many pictures it is begun anew.</param>
-    void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group);
+    void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures);
 }

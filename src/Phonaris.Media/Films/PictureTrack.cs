@@ -47,15 +47,20 @@ internal sealed class PictureTrack
     {
         using var buffer = new MemoryStream();
         _coding.Begin(buffer, _settings, _parts.Sum(p => p.Pictures));
+        var group = FilmSettings.GroupSeconds * _settings.Fps;
         long at = 0;
         foreach (var part in _parts)
         {
             var bytes = await File.ReadAllBytesAsync(_derived.PathOf(Name(part)), cancel);
-            if (part.Before is null) _coding.Still(buffer, bytes, at, part.Pictures, FilmSettings.GroupSeconds * _settings.Fps);
-            else _coding.Dissolve(buffer, bytes, at);
-            at += part.Pictures;
-            await stream.WriteAsync(buffer.GetBuffer().AsMemory(0, (int)buffer.Length), cancel);
-            buffer.SetLength(0);
+            for (var end = at + part.Pictures; at < end;)
+            {
+                var count = part.Before is null ? (int)Math.Min(group, end - at) : (int)part.Pictures;
+                if (part.Before is null) _coding.Still(buffer, bytes, at, count);
+                else _coding.Dissolve(buffer, bytes, at);
+                at += count;
+                await stream.WriteAsync(buffer.GetBuffer().AsMemory(0, (int)buffer.Length), cancel);
+                buffer.SetLength(0);
+            }
         }
     }
 

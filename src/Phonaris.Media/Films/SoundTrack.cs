@@ -18,7 +18,7 @@ internal sealed class SoundTrack : IFilmSound
     /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
 
-    private const int PieceAacFrames = 4096;
+    private const int PieceAacFrames = 2048;
     private const int WarmUpAacFrames = 8;
     private const int LookAheadAacFrames = 4;
 

@@ -50,9 +50,10 @@ internal sealed class Vp9Pictures : IPictureCoding
         for (var from = HeadBytes; from < part.Length; from += PictureHeadBytes + LengthAt(part, from)) Put(stream, part.Slice(from + PictureHeadBytes, LengthAt(part, from)), at++);
     }
 
-    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, long pictures, int group)
+    public void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures)
     {
-        for (long k = 0; k < pictures; k++) Put(stream, k % group == 0 ? part.Slice(HeadBytes + PictureHeadBytes, LengthAt(part, HeadBytes)) : ShownAgain, at + k);
+        Put(stream, part.Slice(HeadBytes + PictureHeadBytes, LengthAt(part, HeadBytes)), at);
+        for (var k = 1; k < pictures; k++) Put(stream, ShownAgain, at + k);
     }
 
     private static int LengthAt(ReadOnlySpan<byte> part, int at) => BinaryPrimitives.ReadInt32LittleEndian(part[at..]);

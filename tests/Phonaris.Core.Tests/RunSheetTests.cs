@@ -1,0 +1,46 @@
+using CsCheck;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+/// <summary>What is printed for the desk and for whoever holds the rights.</summary>
+public sealed class RunSheetTests
+{
+    [Fact]
+    public void Everything_that_sounds_on_a_slide_stands_beside_it_and_all_that_is_played_is_told() => Shows.Any.Sample(show =>
+    {
+        var timed = TimedShow.Of(show);
+        var sheet = RunSheet.Of(timed);
+        var heard = timed.Schedule.Cues;
+        Assert.Equal(timed.Order.Slides.Count, sheet.Rows.Count);
+        foreach (var (time, row) in timed.Order.Slides.Zip(sheet.Rows))
+        {
+            var there = heard.Where(c => c.StartFrame < time.EndFrame && c.EndFrame > time.StartFrame).Select(c => show.Sound(c.SoundId).Name).Distinct().Order();
+            Assert.Equal(there, row.GoesOn.Concat(row.Timing.Sounds.Where(s => !s.ByHand && s.EndFrame > time.StartFrame).Select(s => s.Name)).Distinct().Order());
+            var byHand = LivePlan.Of(timed).Places.Where(p => p.Number == time.Number).Max(p => p.ByHand.Count);
+            Assert.Equal(byHand > 0 ? byHand : 0, row.Keys.Count == 0 ? 0 : row.Keys.Max(k => k.Key));
+        }
+        // Each section once, where it begins to be seen.
+        Assert.Equal(show.Sections.Count(s => show.SlidesOf(s).Any(id => !show.Slide(id).Hidden)), sheet.Rows.Count(r => r.Section.Length > 0));
+
+        var music = MusicUsed.Of(timed);
+        Assert.Equal(heard.Sum(c => c.LengthFrames), music.Uses.Where(u => !u.ByHand).Sum(u => u.EndFrame - u.StartFrame));
+        Assert.Equal(music.Uses.OrderBy(u => u.StartFrame), music.Uses);
+    });
+
+    [Fact]
+    public void A_handover_is_told_by_the_bed_that_takes_over_and_a_bare_edge_is_no_fade()
+    {
+        var show = Shows.Of(4) with
+        {
+            Sounds = [Shows.Sound("a", 8 * 48_000), Shows.Sound("b", 8 * 48_000)],
+            Cues = [Shows.Cue("c1", "a", "s1", "s4", 8 * 48_000, Cue.FillSpan), Shows.Cue("c2", "b", "s3", "s4", 8 * 48_000) with { HandoverMs = 2000 }],
+        };
+        var sounds = TimingSheet.Of(TimedShow.Of(show)).Slides.SelectMany(s => s.Sounds).ToList();
+        Assert.Equal([null, "Sound a"], sounds.Select(s => s.TakesOverFrom));
+        Assert.Equal([0, 2000], sounds.Select(s => s.FadeInMs));
+        Assert.Equal([2000, 0], sounds.Select(s => s.FadeOutMs));
+    }
+}
