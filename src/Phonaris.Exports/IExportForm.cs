@@ -12,8 +12,8 @@ public interface IExportForm
     /// <summary>Its media type.</summary>
     string MediaType { get; }
 
-    /// <summary>About the most of the disk it takes, with what is made on the way, in bytes: as much as the mix uncompressed.</summary>
-    long MostBytes(Export export) => (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
+    /// <summary>About the most of the disk it takes, with what is made on the way, in bytes.</summary>
+    long MostBytes(Export export);
 
     /// <summary>Makes the file; it appears whole or not at all.</summary>
     /// <param name="export">What is handed over.</param>

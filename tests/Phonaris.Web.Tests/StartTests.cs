@@ -20,8 +20,13 @@ public sealed class StartTests : IDisposable
     {
         using (await StartAsync()) { }
         Query("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (Id INTEGER PRIMARY KEY, Timestamp TEXT); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, 'long ago')");
+        // An export on its way, with what it makes beside it, and one that is whole.
+        var exports = Path.Combine(Data, "exports");
+        Directory.CreateDirectory(Path.Combine(exports, ".a.zip.1.part.stems"));
+        foreach (var file in new[] { ".a.zip.1.part.stems/1 beds.wav", ".b.mp4.2.part", ".b.mp4.2.part.aac", "whole.wav" }) File.WriteAllText(Path.Combine(exports, file), "half");
         using var again = await StartAsync();
         Assert.Equal(HttpStatusCode.OK, (await again.Http.GetAsync("/api/shows")).StatusCode);
+        Assert.Equal(["whole.wav"], Directory.GetFileSystemEntries(exports).Select(Path.GetFileName));
         Assert.Equal(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute, File.GetUnixFileMode(Data));
     }
 

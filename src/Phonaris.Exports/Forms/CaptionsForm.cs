@@ -4,18 +4,12 @@ using Phonaris.Formats.Captions;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The notes as captions, to go beside a film.</summary>
-internal sealed class CaptionsForm(ExportFormat format, string ending, string mediaType) : IExportForm
+internal sealed class CaptionsForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => mediaType;
-
-    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var captions = Caption.Of(export.Timed.Show, export.Slides);
         if (captions.Count == 0) throw new RuleException("These slides have no notes, so there are no captions. Write what is said into the notes of the slides first.");
-        return Written.TextAsync(path, format == ExportFormat.Vtt ? CaptionFiles.WebVtt(captions) : CaptionFiles.SubRip(captions), cancel);
+        return Written.TextAsync(path, Format == ExportFormat.Vtt ? CaptionFiles.WebVtt(captions) : CaptionFiles.SubRip(captions), cancel);
     }
 }

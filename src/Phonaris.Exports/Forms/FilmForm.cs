@@ -5,15 +5,9 @@ using Phonaris.Media.Films;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>A film of the slides, with chapters, and captions where there are notes.</summary>
-internal sealed class FilmForm(ExportFormat format, string ending, string mediaType, FilmFormat film) : IExportForm
+internal sealed class FilmForm(ExportFormat format, string ending, string mediaType, FilmFormat film) : ExportForm(format, ending, mediaType)
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => mediaType;
-
-    public async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var (width, height, fps, _) = export.Options;
         var captions = Caption.Of(export.Timed.Show, export.Slides);

@@ -4,18 +4,12 @@ using Phonaris.Formats.Sheets;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The music used.</summary>
-internal sealed class MusicForm(ExportFormat format, string ending, string mediaType) : IExportForm
+internal sealed class MusicForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => mediaType;
-
-    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var music = MusicUsed.Of(export.Timed);
         music = music with { Uses = [.. music.Uses.Where(u => u.StartFrame < export.EndFrame && u.EndFrame > export.StartFrame)] };
-        return Written.TextAsync(path, format == ExportFormat.MusicCsv ? MusicSheet.Csv(music) : MusicSheet.Html(music), cancel);
+        return Written.TextAsync(path, Format == ExportFormat.MusicCsv ? MusicSheet.Csv(music) : MusicSheet.Html(music), cancel);
     }
 }

@@ -4,14 +4,8 @@ using Phonaris.Formats;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The show as its package: all of it, or without the sounds that no cue on a slide uses.</summary>
-internal sealed class PackageForm(ExportFormat format, bool all) : IExportForm
+internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(format, ".phonaris", "application/vnd.phonaris.show+zip")
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ".phonaris";
-
-    public string MediaType => "application/vnd.phonaris.show+zip";
-
-    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) =>
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) =>
         Written.FileAsync(path, partial => ShowPackage.WriteAsync(all ? export.Timed.Show : export.Timed.Show.WithoutUnused(), partial, tools.MediaPath, cancel));
 }

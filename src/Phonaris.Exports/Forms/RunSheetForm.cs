@@ -4,17 +4,11 @@ using Phonaris.Formats.Sheets;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The run sheet to be printed, with pictures.</summary>
-internal sealed class RunSheetForm : IExportForm
+internal sealed class RunSheetForm() : ExportForm(ExportFormat.RunHtml, ".html", "text/html")
 {
     private const int PictureWidth = 320;
 
-    public ExportFormat Format => ExportFormat.RunHtml;
-
-    public string Ending => ".html";
-
-    public string MediaType => "text/html";
-
-    public async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var sheet = RunSheet.Of(export.Timed);
         sheet = sheet with { Rows = [.. sheet.Rows.Where(r => export.Holds(r.Timing.StartFrame))] };

@@ -3,15 +3,9 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The mix as a sound file; or one cue as it is cut, fitted and faded, from where it begins to where it ends.</summary>
-internal sealed class SoundForm(ExportFormat format, string ending, string mediaType, SoundFileFormat file) : IExportForm
+internal sealed class SoundForm(ExportFormat format, string ending, string mediaType, SoundFileFormat file) : ExportForm(format, ending, mediaType)
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => mediaType;
-
-    public async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var (schedule, start, end) = (export.Timed.Schedule, export.StartFrame, export.EndFrame);
         if (export.Options.CueId is { } cueId)

@@ -6,18 +6,12 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The sound of each band, or of each cue, by itself: as long as the show, before the limiter, so that they add up to the mix.</summary>
-internal sealed class StemsForm(ExportFormat format, bool byCue) : IExportForm
+internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(format, ".zip", "application/zip")
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ".zip";
-
-    public string MediaType => "application/zip";
-
     // Each once as it is, and once more in the zip.
-    public long MostBytes(Export export) => 2 * StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
+    public override long MostBytes(Export export) => 2 * StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
 
-    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
     {
         var folder = Directory.CreateDirectory($"{partial}.stems");
         try

@@ -6,20 +6,14 @@ using Phonaris.Formats.Timelines;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>A timeline for editors: OpenTimelineIO alone, or zipped with its pictures and sounds.</summary>
-internal sealed class TimelineForm(ExportFormat format, string ending, bool withMedia) : IExportForm
+internal sealed class TimelineForm(ExportFormat format, string ending, bool withMedia) : ExportForm(format, ending, withMedia ? "application/zip" : "application/json")
 {
     /// <summary>The version of the zipped form.</summary>
     private const string Version = "1.0.0";
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => withMedia ? "application/zip" : "application/json";
-
-    public async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var timeline = OpenTimeline.Of(export.Timed, export.Slides, export.Options.Fps);
         var json = timeline.ToJson().ToJsonString(Indented);

@@ -4,18 +4,12 @@ using Phonaris.Formats.Sheets;
 namespace Phonaris.Exports.Forms;
 
 /// <summary>The timing sheet.</summary>
-internal sealed class TimesForm(ExportFormat format, string ending, string mediaType) : IExportForm
+internal sealed class TimesForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
 {
-    public ExportFormat Format => format;
-
-    public string Ending => ending;
-
-    public string MediaType => mediaType;
-
-    public Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var sheet = TimingSheet.Of(export.Timed);
         sheet = sheet with { Slides = [.. sheet.Slides.Where(s => export.Holds(s.StartFrame))] };
-        return Written.TextAsync(path, format == ExportFormat.TimesCsv ? TimingSheetCsv.Of(sheet) : TimingSheetHtml.Of(sheet), cancel);
+        return Written.TextAsync(path, Format == ExportFormat.TimesCsv ? TimingSheetCsv.Of(sheet) : TimingSheetHtml.Of(sheet), cancel);
     }
 }

@@ -21,8 +21,15 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
     public void ClearLeftovers()
     {
         if (Directory.Exists(paths.Work)) Directory.Delete(paths.Work, recursive: true);
-        foreach (var folder in new[] { paths.Files, paths.Derived, paths.Exports })
+        foreach (var folder in new[] { paths.Files, paths.Derived })
             foreach (var file in FilesIn(folder).Where(f => f.Extension == ".part")) file.Delete();
+        // Whatever an export makes on its way begins with a dot.
+        if (Directory.Exists(paths.Exports))
+            foreach (var half in new DirectoryInfo(paths.Exports).EnumerateFileSystemInfos(".*"))
+            {
+                if (half is DirectoryInfo folder) folder.Delete(recursive: true);
+                else half.Delete();
+            }
         foreach (var file in FilesIn(paths.Uploads).Where(f => f.Extension == ".new")) file.Delete();
     }
 

@@ -1,0 +1,16 @@
+namespace Phonaris.Exports.Forms;
+
+/// <summary>What a form is known by.</summary>
+internal abstract class ExportForm(ExportFormat format, string ending, string mediaType) : IExportForm
+{
+    public ExportFormat Format => format;
+
+    public string Ending => ending;
+
+    public string MediaType => mediaType;
+
+    // As much as the mix uncompressed.
+    public virtual long MostBytes(Export export) => (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
+
+    public abstract Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel);
+}
