@@ -45,7 +45,7 @@ public class ChecksTests
             ],
         };
         show = show with { Sounds = [.. show.Sounds.Where(s => s.Id is not ("pad" or "talk"))] };
-        return show.Apply(Core.Levels.LevelMatch.ToEdit([.. Core.Levels.LevelMatch.Of(TimedShow.Of(show, Sounds.Listened()), Sounds)])).Show;
+        return show.Apply(Core.Levels.LevelMatch.ToEdit(Core.Levels.LevelMatch.Of(TimedShow.Of(show, Sounds.Listened()), Sounds))!).Show;
     }
 
     private static Show With(string soundId, SoundKind kind, long frames, Cue? cue) =>

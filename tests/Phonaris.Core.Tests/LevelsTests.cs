@@ -112,7 +112,7 @@ public class LevelsTests
         foreach (var targets in (LevelTargets[])[LevelTargets.Web, LevelTargets.Broadcast, LevelTargets.Room])
         {
             show = show.Apply(new SetLevelTargets(targets)).Show;
-            var matched = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show, listened), sounds)])).Show;
+            var matched = show.Apply(LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, listened), sounds))!).Show;
             Assert.All(matched.Cues, c => Assert.True(c.Follows));
             var levels = Measure(TimedShow.Of(matched, listened), Open);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Voice)) AssertClose(targets.VoiceLufs, cue.IntegratedLufs, 0.5);
@@ -151,7 +151,7 @@ public class LevelsTests
             // Peaks far over the mean: what is loud enough comes too high.
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Clicks(source.Frame(show.Sounds[k].Frames), (uint)k) : throw new InvalidOperationException();
             var sounds = new Heard(Open);
-            if (show.Cues.Count > 0) show = show.Apply(LevelMatch.ToEdit([.. LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Where(m => m.NowLufs is not null)])).Show;
+            if (LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds)) is { } match) show = show.Apply(match).Show;
             var levels = Measure(TimedShow.Of(show, sounds.Listened()), Open);
             Assert.True(levels.Limited is [], $"{n}: {levels.Peaks.SumPeakDbtp}");
             Assert.All(LevelMatch.Followers(TimedShow.Of(show, sounds.Listened()), sounds).Cast<SetLevel>(), e => Assert.InRange(Math.Abs(e.LevelDb - show.Cue(e.CueId).LevelDb), 0, 0.15));

@@ -18,10 +18,9 @@ public sealed class LimiterAtWork : ICheck
         ArgumentNullException.ThrowIfNull(show);
         if (show.Levels.Limited is not [var first, ..]) yield break;
         var at = show.Order.At(first.FromFrame);
-        var matched = show.Matches.Where(m => m.Changes).ToList();
         yield return new(
             Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Peaks.SumPeakDbtp ?? 0)}: the limiter holds it down.",
-            matched.Count == 0 ? [] : [new Remedy("Match all levels", LevelMatch.ToEdit(matched))])
+            LevelMatch.ToEdit(show.Matches.Where(m => m.Changes)) is { } match ? [new Remedy("Match all levels", match)] : [])
         { About = $"{show.Levels.Peaks.SumPeakDbtp:0}" };
     }
 }

@@ -36,12 +36,13 @@ public static class LevelMatch
         return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
-    /// <summary>The edit that sets the levels that are proposed; they follow their targets from then on.</summary>
+    /// <summary>The edit that sets the levels that are proposed, of what has a loudness; they follow their targets from then on. Null where nothing has.</summary>
     /// <param name="matched">What was proposed.</param>
-    public static Several ToEdit(IReadOnlyCollection<MatchedCue> matched)
+    public static Several? ToEdit(IEnumerable<MatchedCue> matched)
     {
         ArgumentNullException.ThrowIfNull(matched);
-        return new([.. matched.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], matched.Count == 1 ? "A level matched" : $"{matched.Count} levels matched");
+        var set = matched.Where(m => m.NowLufs is not null).Select(Edit (m) => new SetLevel(m.CueId, m.ToDb, Follows: true)).ToValueList();
+        return set.Count == 0 ? null : new(set, set.Count == 1 ? "A level matched" : $"{set.Count} levels matched");
     }
 
     /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>

@@ -27,7 +27,7 @@ internal static class LevelsVerb
             var matched = LevelMatch.Of(timed, workshop.Sounds.Loudness).ToDictionary(m => m.CueId);
             if (parsed.GetValue(match))
             {
-                show = show.Apply(LevelMatch.ToEdit([.. matched.Values.Where(m => m.NowLufs is not null)])).Show;
+                if (LevelMatch.ToEdit(matched.Values) is { } edit) show = show.Apply(edit).Show;
                 await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
                 timed = await workshop.TimedAsync(show, cancel);
             }

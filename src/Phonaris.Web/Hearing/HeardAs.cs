@@ -18,7 +18,7 @@ internal sealed record HeardAs(string? Only, bool Matched, string? LeftOut)
     {
         if (!Matched) return show;
         var leftOut = LeftOut?.Split(',').ToHashSet() ?? [];
-        var matched = LevelMatch.Of(show, sounds.Loudness, show.Show.Cues.Select(c => c.Id).Where(id => !leftOut.Contains(id)).ToHashSet()).Where(m => m.NowLufs is not null).ToList();
-        return matched.Count == 0 ? show : TimedShow.Of(show.Show.Apply(LevelMatch.ToEdit(matched)).Show, sounds.Listened);
+        var matched = LevelMatch.Of(show, sounds.Loudness, show.Show.Cues.Select(c => c.Id).Where(id => !leftOut.Contains(id)).ToHashSet());
+        return LevelMatch.ToEdit(matched) is { } edit ? TimedShow.Of(show.Show.Apply(edit).Show, sounds.Listened) : show;
     }
 }

@@ -35,7 +35,7 @@ internal static class LevelsEndpoints
             var cueIds = asked.CueIds.ToHashSet();
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
-                show => LevelMatch.Of(TimedShow.Of(show, sounds.Listened), sounds.Loudness, cueIds).Where(m => m.NowLufs is not null).ToList() is { Count: > 0 } matched ? LevelMatch.ToEdit(matched) : null,
+                show => LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show, sounds.Listened), sounds.Loudness, cueIds)),
                 cancel));
         });
     }
