@@ -142,6 +142,10 @@ public class Browser : IDisposable
     public IWebElement Button(string name) =>
         Until(() => _driver.FindElements(By.XPath($"//button[normalize-space()='{name}']")).FirstOrDefault(b => b.Displayed), $"a button {name}");
 
+    /// <summary>Clicks the first thing of a selector that says some words, waiting for it, wherever it is scrolled to.</summary>
+    public void Press(string css, string words) =>
+        Until(() => Js<bool>($"(f => !!f && (f.click(), true))([...document.querySelectorAll(\"{css}\")].find(e => e.textContent.includes('{words}')))"), $"{css} that says “{words}”");
+
     /// <summary>Waits until something has come to where it stays.</summary>
     public void AtRest(string css)
     {
