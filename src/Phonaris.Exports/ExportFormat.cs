@@ -30,6 +30,12 @@ public enum ExportFormat
     /// <summary>The sound of each cue by itself, as long as the show: WAVs in a zip.</summary>
     CueStems,
 
+    /// <summary>The deck with its sounds as a presentation file that moves on by the clock.</summary>
+    PptxClock,
+
+    /// <summary>The deck with its sounds as a presentation file that somebody moves on.</summary>
+    PptxHand,
+
     /// <summary>A timeline for editors: OpenTimelineIO.</summary>
     Otio,
 

@@ -19,6 +19,8 @@ public static class ExportForms
         new SoundForm(ExportFormat.M4a, ".m4a", "audio/mp4", SoundFileFormat.M4a),
         new StemsForm(ExportFormat.BandStems, byCue: false),
         new StemsForm(ExportFormat.CueStems, byCue: true),
+        new PresentationForm(ExportFormat.PptxClock, byHand: false),
+        new PresentationForm(ExportFormat.PptxHand, byHand: true),
         new TimelineForm(ExportFormat.Otio, ".otio", withMedia: false),
         new TimelineForm(ExportFormat.Otioz, ".otioz", withMedia: true),
         new CaptionsForm(ExportFormat.Vtt, ".vtt", "text/vtt"),

@@ -1,3 +1,4 @@
+using Phonaris.Media;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
@@ -8,5 +9,6 @@ namespace Phonaris.Exports;
 /// <param name="Sounds">The sounds of shows.</param>
 /// <param name="Pictures">Draws slides.</param>
 /// <param name="Films">Makes films.</param>
+/// <param name="Derived">Where what is made on the way is kept.</param>
 /// <param name="MediaPath">Gives the path of the file of a content hash.</param>
-public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, FilmExporter Films, Func<string, string> MediaPath);
+public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, FilmExporter Films, DerivedFiles Derived, Func<string, string> MediaPath);

@@ -48,7 +48,7 @@ internal sealed class Workshop
 
     public FilmExporter Films { get; }
 
-    public ExportTools ExportTools => new(Sounds, Pictures, Films, _files.PathOf);
+    public ExportTools ExportTools => new(Sounds, Pictures, Films, Derived, _files.PathOf);
 
     public static string NewId() => Guid.NewGuid().ToString("N")[..12];
 

@@ -1,14 +1,12 @@
-using System.Diagnostics;
 using System.IO.Compression;
 using System.Text.Json;
 
 namespace Phonaris.Tool.Tests;
 
 /// <summary>The command line as scripts use it: its output and its exit codes. Three of these start the built program; the others do in this process what it does.</summary>
-public sealed class ToolTests : IDisposable
+[Collection(nameof(Toolbox))]
+public sealed class ToolTests : Toolbox
 {
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-tool");
-
     [Fact]
     public void From_pictures_and_a_sound_to_a_film_and_back_to_figures()
     {
@@ -248,68 +246,6 @@ public sealed class ToolTests : IDisposable
         Assert.Equal(3, code);
         Assert.Contains("ffprobe is not installed", errors);
         Assert.Equal(before, File.ReadAllBytes(PathOf("a.phonaris")));
-        Assert.Equal(["1.png", "a.phonaris", "cache", "words.mp3", "words.pdf"], Directory.GetFileSystemEntries(_folder.FullName).Select(Path.GetFileName).Order());
+        Assert.Equal(["1.png", "a.phonaris", "cache", "words.mp3", "words.pdf"], Directory.GetFileSystemEntries(Folder).Select(Path.GetFileName).Order());
     }
-
-    public void Dispose()
-    {
-        Environment.CurrentDirectory = AppContext.BaseDirectory;
-        _folder.Delete(recursive: true);
-    }
-
-    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
-
-    private void Ffmpeg(string name, params string[] arguments)
-    {
-        using var process = Process.Start(new ProcessStartInfo("ffmpeg", ["-nostdin", "-v", "error", .. arguments, name]) { WorkingDirectory = _folder.FullName })!;
-        process.WaitForExit();
-        Assert.Equal(0, process.ExitCode);
-    }
-
-    private JsonElement Json(params string[] arguments) => JsonOf(Run([.. arguments, "--json"]));
-
-    private static JsonElement JsonOf((int Code, string Output, string Errors) ended)
-    {
-        Assert.True(ended.Code == 0, ended.Errors);
-        return JsonDocument.Parse(ended.Output).RootElement;
-    }
-
-    private void AssertFails(int code, string says, params string[] arguments)
-    {
-        var (got, output, errors) = Run(arguments);
-        Assert.True(code == got, $"{got}: {errors}");
-        Assert.Contains(says, errors);
-        Assert.Empty(output);
-    }
-
-    /// <summary>Does in this process what the program does.</summary>
-    private (int Code, string Output, string Errors) Run(params string[] arguments)
-    {
-        var (output, errors) = (new StringWriter(), new StringWriter());
-        Environment.CurrentDirectory = _folder.FullName;
-        Environment.SetEnvironmentVariable(Workshop.CacheVariable, PathOf("cache"));
-        return (CommandLine.RunAsync(arguments, output, errors).GetAwaiter().GetResult(), output.ToString(), errors.ToString());
-    }
-
-    private (int Code, string Output, string Errors) Start(params string[] arguments) => Start([], arguments);
-
-    /// <summary>Starts the built program.</summary>
-    private (int Code, string Output, string Errors) Start((string Name, string Value)[] environment, params string[] arguments)
-    {
-        var start = new ProcessStartInfo(DotnetPath(), [typeof(Workshop).Assembly.Location, .. arguments])
-        {
-            WorkingDirectory = _folder.FullName,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        };
-        foreach (var (name, value) in environment.Append((Workshop.CacheVariable, PathOf("cache")))) start.Environment[name] = value;
-        using var process = Process.Start(start)!;
-        var errors = process.StandardError.ReadToEndAsync();
-        var output = process.StandardOutput.ReadToEnd();
-        process.WaitForExit();
-        return (process.ExitCode, output, errors.Result);
-    }
-
-    /// <summary>The dotnet that runs these tests, by its full path, so that it is found without a search path.</summary>
-    private static string DotnetPath() => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(typeof(object).Assembly.Location)!, "../../../dotnet"));
 }

@@ -36,7 +36,7 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(fo
         foreach (var (stem, k) in stems.Select((s, k) => (s, k)))
         {
             paths.Add(Path.Combine(folder, names[$"{k}"]));
-            var part = progress is null ? null : new Share(progress, (double)k / stems.Count, 1.0 / stems.Count);
+            var part = progress.Part((double)k / stems.Count, 1.0 / stems.Count);
             await SoundEncoder.WriteStemAsync(export.Timed.Schedule, tools.Sounds.Open, stem.CueIds, export.StartFrame, export.EndFrame, paths[^1], part, cancel);
         }
         return paths;
@@ -52,9 +52,4 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(fo
     }
 
     private static string NameOf(SoundKind kind) => kind switch { SoundKind.Bed => "1 beds", SoundKind.Voice => "2 voices", _ => "3 spots" };
-
-    private sealed class Share(IProgress<double> whole, double from, double share) : IProgress<double>
-    {
-        public void Report(double value) => whole.Report(from + share * value);
-    }
 }

@@ -148,10 +148,14 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
                 "step" when Step is { } step && step <= first.Steps.Count => CueStart.WithStep(first.Steps[step - 1].Id),
                 _ => CueStart.WithSlide,
             },
+            DelayMs = Math.Min(DelayMs, Slide.GreatestHoldMs),
         };
         edits.Add(new PlaceCue(cue, int.MaxValue));
         return new Several([.. edits], $"Took {sound.Name} over from {deck}");
     }
+
+    /// <summary>How much later than that it begins, in milliseconds.</summary>
+    public long DelayMs { get; init; }
 
     /// <summary>The part of the deck's file that holds it.</summary>
     public string Part { get; init; } = "";

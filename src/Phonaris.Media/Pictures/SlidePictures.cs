@@ -17,6 +17,8 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>How many pages one poppler process draws of a whole deck: few, so that the first are there soon.</summary>
     private const int PagesAtOnce = 4;
 
+    private const int JpegQuality = 90;
+
     /// <summary>A slide's picture as a PNG file of the width asked for, in its own proportions.</summary>
     /// <param name="source">The picture.</param>
     /// <param name="width">Its width in pixels, 1 to <see cref="GreatestWidth"/>.</param>
@@ -33,6 +35,44 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             {
                 using var bitmap = await DrawAsync(source, width, token);
                 await WritePngAsync(bitmap, partial, token);
+            },
+            cancel);
+    }
+
+    /// <summary>A slide's picture for a screen: a photograph as JPEG, all else as PNG.</summary>
+    /// <param name="source">The picture.</param>
+    /// <param name="width">Its width in pixels.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">The file cannot be drawn.</exception>
+    public async Task<string> ScreenAsync(PictureSource source, int width, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(source);
+        if (source.Type != MediaTypes.Jpeg) return await PngAsync(source, width, cancel);
+        return await derived.GetAsync(
+            Path.ChangeExtension(Name(source, width), ".jpg"),
+            async (partial, token) =>
+            {
+                using var bitmap = await DrawAsync(source, width, token);
+                using var jpeg = bitmap.Encode(SKEncodedImageFormat.Jpeg, JpegQuality);
+                await File.WriteAllBytesAsync(partial, jpeg.ToArray(), token);
+            },
+            cancel);
+    }
+
+    /// <summary>What a hotspot looks like, as a square PNG file; nothing at all where it is not shown.</summary>
+    /// <param name="spot">The hotspot.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">Its picture cannot be drawn.</exception>
+    public Task<string> SpotAsync(Hotspot spot, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(spot);
+        return derived.GetAsync(
+            $"spots/{SpotPainter.NameOf(spot)}.png",
+            async (partial, token) =>
+            {
+                using var own = spot.Picture is { } picture ? await DrawAsync(picture, SpotPainter.Side, token) : null;
+                using var drawn = SpotPainter.Draw(spot, own);
+                await WritePngAsync(drawn, partial, token);
             },
             cancel);
     }

@@ -18,11 +18,12 @@ public static class SoundEncoder
     /// <param name="path">Where to; the file appears whole or not at all.</param>
     /// <param name="progress">Told the fraction done.</param>
     /// <param name="cancel">Stops it.</param>
+    /// <param name="stem">The cues whose part in the sum is wanted, before that is limited; null for the mix.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static Task WriteAsync(
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, SoundFileFormat format, string path,
-        IProgress<double>? progress, CancellationToken cancel) =>
-        EncodeAsync(Mixed(schedule, open, start, end, progress), Coding(format), path, cancel);
+        IProgress<double>? progress, CancellationToken cancel, IReadOnlySet<string>? stem = null) =>
+        EncodeAsync(Mixed(schedule, open, start, end, progress, stem), Coding(format), path, cancel);
 
     /// <summary>
     /// Writes what some cues bring to the sum, before that is limited, as a WAV of 32-bit floats: nothing of it is rounded or clipped, so that stems of all
@@ -88,6 +89,7 @@ public static class SoundEncoder
     private static string[] Coding(SoundFileFormat format) => format switch
     {
         SoundFileFormat.Wav => ["-c:a", "pcm_s24le", "-rf64", "auto", "-f", "wav"],
+        SoundFileFormat.PlainWav => ["-c:a", "pcm_s16le", "-f", "wav"],
         SoundFileFormat.Flac => [.. Flac, "-f", "flac"],
         SoundFileFormat.Mp3 => ["-c:a", "libmp3lame", "-b:a", "256k", "-f", "mp3"],
         SoundFileFormat.Opus => ["-c:a", "libopus", "-b:a", "160k", "-f", "ogg"],

@@ -6,6 +6,9 @@ public enum SoundFileFormat
     /// <summary>RIFF/WAVE, 24-bit PCM.</summary>
     Wav,
 
+    /// <summary>RIFF/WAVE, 16-bit PCM, which everything reads.</summary>
+    PlainWav,
+
     /// <summary>Free Lossless Audio Codec (RFC 9639), 24 bit.</summary>
     Flac,
 

@@ -20,7 +20,7 @@ internal static class DeckVerb
             if (parsed.GetValue(pictures) is { } folder) await WritePicturesAsync(workshop.Pictures, deck, folder, cancel);
             var slides = deck.Slides.Select(s => new { s.Number, s.Title, s.Text, s.Notes, s.HoldMs, s.Hidden, s.Steps, s.Section });
             return (
-                new { slides, Sounds = deck.Sounds.Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step }), deck.NotUnderstood },
+                new { slides, Sounds = deck.Sounds.Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), deck.NotUnderstood },
                 string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood)));
         });
         return command;

@@ -7,7 +7,7 @@ using Phonaris.Exports;
 namespace Phonaris.Tool.Verbs;
 
 /// <summary>
-/// <c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30] [--cue ID] [--sheet times|run|music] [--stems bands|cues]</c>: what the ending of the file says;
+/// <c>export SHOW --to FILE [--slides 2-5] [--size 1920x1080] [--fps 30] [--cue ID] [--for clock|hand] [--sheet times|run|music] [--stems bands|cues]</c>: what the ending of the file says;
 /// with <c>--stems</c> it is a folder of WAVs.
 /// </summary>
 internal static class ExportVerb
@@ -20,18 +20,20 @@ internal static class ExportVerb
         var size = new Option<string>("--size") { Description = "The film's size.", DefaultValueFactory = _ => "1920x1080" };
         var fps = new Option<int>("--fps") { Description = "Pictures a second.", DefaultValueFactory = _ => 30 };
         var cue = new Option<string?>("--cue") { Description = "The sound of this cue alone, as it is fitted, by its id." };
+        var shownBy = new Option<string?>("--for") { Description = "Whether a pptx moves on by the clock or by hand; without it, as the show is shown." };
+        shownBy.AcceptOnlyFromAmong("clock", "hand");
         var sheet = new Option<string>("--sheet") { Description = "Which sheet a csv or html is: the times, the run sheet to print, the music used.", DefaultValueFactory = _ => "times" };
         sheet.AcceptOnlyFromAmong("times", "run", "music");
         var stems = new Option<string?>("--stems") { Description = "The sound of each band, or of each cue, by itself." };
         stems.AcceptOnlyFromAmong("bands", "cues");
-        var command = new Command("export", "Exports a show: as a film, as sound, for an editor, for people, or as a package.") { path, to, slides, size, fps, cue, sheet, stems };
+        var command = new Command("export", "Exports a show: as a film, as sound, for an editor, for people, or as a package.") { path, to, slides, size, fps, cue, shownBy, sheet, stems };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
             var file = parsed.GetValue(to)!;
             var by = parsed.GetValue(stems);
-            var form = by is null ? FormOf(file, parsed.GetValue(sheet)!) : null;
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
+            var form = by is null ? FormOf(file, parsed.GetValue(sheet)!, parsed.GetValue(shownBy) ?? (show.Showing.ByItself ? "clock" : "hand")) : null;
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             var (width, height) = SizeOf(parsed.GetValue(size)!);
             var export = Export.Of(TimedShow.Of(show, workshop.Sounds.Listened), parsed.GetValue(slides)!, new(width, height, parsed.GetValue(fps), parsed.GetValue(cue)));
@@ -50,13 +52,15 @@ internal static class ExportVerb
 
     private static string Endings => string.Join(", ", ExportForms.All.Select(f => f.Ending[1..]).Where(e => e != "zip").Distinct());
 
-    private static IExportForm FormOf(string file, string sheet)
+    private static IExportForm FormOf(string file, string sheet, string shownBy)
     {
         var ending = Path.GetExtension(file).ToLowerInvariant();
         var forms = ExportForms.All.Where(f => f.Ending == ending && f.Ending != ".zip").ToList();
-        return forms.Find(f => forms.Count == 1 || $"{f.Format}".StartsWith(sheet, StringComparison.OrdinalIgnoreCase) || f.Format == ExportFormat.Phonaris)
+        return forms.Find(f => forms.Count == 1 || f.Format == ExportFormat.Phonaris || Is(f, sheet) || Is(f, ending[1..] + shownBy))
             ?? throw new RuleException(forms.Count > 0 ? $"There is no {ending[1..]} of that sheet; make it as html." : $"{file}: the ending says what to make. These can be made: {Endings}.");
     }
+
+    private static bool Is(IExportForm form, string named) => $"{form.Format}".StartsWith(named, StringComparison.OrdinalIgnoreCase);
 
     private static (int Width, int Height) SizeOf(string size)
     {

@@ -49,7 +49,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
             progress.Report(SoundsShare * (n + 1) / sounds.Count);
         }
         var begun = sounds.Count > 0 ? SoundsShare : 0;
-        await pictures.PrepareAsync([.. slides.Select(s => s.Picture)], RowWidth, new Part(progress, begun), cancel);
+        await pictures.PrepareAsync([.. slides.Select(s => s.Picture)], RowWidth, progress.Part(begun, 1 - begun), cancel);
         return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. missed] }, ShowJson.Options);
     }
 
@@ -62,11 +62,6 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         // Taken up again after a restart, what was done is left alone.
         await changes.ApplyAsync(
             job.ShowId, show => show.Cues.Any(c => c.Id == id) || slides.Any(s => show.SlideIndex(s.Id) < 0) ? null : found.ToEdit(show, sound, slides, id, job.Name), cancel);
-    }
-
-    private sealed class Part(IProgress<double> whole, double from) : IProgress<double>
-    {
-        public void Report(double value) => whole.Report(from + (1 - from) * value);
     }
 }
 

@@ -38,14 +38,8 @@ internal sealed class Listen(SoundLibrary sounds) : IJobWork
         for (var k = 0; k < media.Count; k++)
         {
             await sounds.PrepareAsync(media[k], job.Name, null, cancel);
-            await sounds.Fits.PieceAsync(media[k], cancel, new Part(progress, k, media.Count));
+            await sounds.Fits.PieceAsync(media[k], cancel, progress.Part((double)k / media.Count, 1.0 / media.Count));
         }
         return null;
-    }
-
-    /// <summary>The progress of one of several.</summary>
-    private sealed class Part(IProgress<double> whole, int index, int count) : IProgress<double>
-    {
-        public void Report(double value) => whole.Report((index + value) / count);
     }
 }

@@ -79,10 +79,10 @@ internal sealed class OdpDeck : IDeckFormat
     private static IEnumerable<DeckSound> Sounds(
         XElement page, List<XElement> properties, OdpTiming timing, int number, OdpPackage package, Action<string> notUnderstood)
     {
-        var plugins = page.Descendants(Odf.Draw + "plugin").Where(p => IsSound(p)).Select(p => (Address: p.Get(Link + "href"), Step: timing.PlaysWith(Id(p.Parent!)), Loop: Loops(p)));
-        var played = page.Descendants(Anim + "audio").Select(a => (Address: a.Get(Link + "href"), Step: (int?)1, Loop: a.Get(Smil + "repeatCount") == "indefinite"));
-        var coming = properties.Elements(Odf.Show + "sound").Take(1).Select(s => (Address: s.Get(Link + "href"), Step: (int?)1, Loop: false));
-        foreach (var (address, step, loop) in plugins.Concat(played).Concat(coming))
+        var plugins = page.Descendants(Odf.Draw + "plugin").Where(p => IsSound(p)).Select(p => (Address: p.Get(Link + "href"), Plays: timing.PlaysWith(Id(p.Parent!)), Loop: Loops(p)));
+        var played = page.Descendants(Anim + "audio").Select(a => (Address: a.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: a.Get(Smil + "repeatCount") == "indefinite"));
+        var coming = properties.Elements(Odf.Show + "sound").Take(1).Select(s => (Address: s.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: false));
+        foreach (var (address, plays, loop) in plugins.Concat(played).Concat(coming))
         {
             if (address is null || !package.Has(address))
             {
@@ -90,7 +90,7 @@ internal sealed class OdpDeck : IDeckFormat
                 continue;
             }
             var part = OdpPackage.Inside(address);
-            yield return new(Path.GetFileName(part), number, number, loop, 0, step switch { null => "hand", 1 => "with", _ => "step" }, step > 1 ? step : null) { Part = part };
+            yield return new(Path.GetFileName(part), number, number, loop, 0, plays?.Step switch { null => "hand", 1 => "with", _ => "step" }, plays?.Step > 1 ? plays?.Step : null) { Part = part, DelayMs = plays?.DelayMs ?? 0 };
         }
     }
 

@@ -18,7 +18,7 @@ internal sealed class OdpTiming : SlideTiming
             foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, group)))
             {
                 List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
-                List<string> plays = [.. moment.SelectMany(e => e.Descendants()).Where(e => e.Name == Anim + "command").Select(e => e.Get(Smil + "targetElement") ?? "")];
+                List<(string, long)> plays = [.. moment.SelectMany(e => e.Descendants(Anim + "command").Select(c => (c.Get(Smil + "targetElement") ?? "", click ? Offset(e, group) : 0)))];
                 Add(new(moment.Key, reveals, plays));
             }
         }

@@ -47,7 +47,7 @@ internal sealed class PptxDeck : IDeckFormat
             var drawing = new PptxDrawing(package, part, number).Read();
             notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(part, xml)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
-        return new([.. slides], [.. sounds], [.. notUnderstood]);
+        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]);
     }
 
     public IReadOnlyList<Core.Drawings.SlideDrawing> Draw(string path, IEnumerable<int> pages)
@@ -82,7 +82,8 @@ internal sealed class PptxDeck : IDeckFormat
         ? [Names.PlainLines(Text(body))]
         : shape.Descendants(A + "tc").Select(c => Names.PlainLines(Text(c.Element(A + "txBody"))));
 
-    private static string Notes(XElement? notes) => notes is null ? "" : Names.PlainLines(string.Join('\n', Flat(notes.Element(P + "cSld")?.Element(P + "spTree"))
+    /// <summary>The words of a notes page.</summary>
+    internal static string Notes(XElement? notes) => notes is null ? "" : Names.PlainLines(string.Join('\n', Flat(notes.Element(P + "cSld")?.Element(P + "spTree"))
         .Where(s => s.Placeholder()?.Attribute("type")?.Value == "body")
         .Select(s => Text(s.Element(P + "txBody")))));
 
@@ -102,14 +103,16 @@ internal sealed class PptxDeck : IDeckFormat
         return "";
     }
 
-    private static XElement? Transition(XElement xml)
+    /// <summary>How a slide comes in: of alternatives, the first.</summary>
+    internal static XElement? Transition(XElement xml)
     {
         if (xml.Element(P + "transition") is { } plain) return plain;
         var alternatives = xml.Elements(Compatibility + "AlternateContent").FirstOrDefault(e => e.Descendants(P + "transition").Any());
         return alternatives?.Descendants(P + "transition").FirstOrDefault();
     }
 
-    private static long TransitionMs(XElement? transition)
+    /// <summary>How long that takes, in milliseconds; 0 for a cut.</summary>
+    internal static long TransitionMs(XElement? transition)
     {
         var effect = transition?.Elements().Any(e => e.Name != P + "sndAc" && e.Name != P + "extLst" && e.Name != P + "cut") == true;
         if (!effect) return 0;
@@ -125,7 +128,7 @@ internal sealed class PptxDeck : IDeckFormat
 
     private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml)
     {
-        if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(part, n))) yield return "a film is shown as its first picture";
+        if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(id => PptxPackage.Media(part, id), n))) yield return "a film is shown as its first picture";
         if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
     }

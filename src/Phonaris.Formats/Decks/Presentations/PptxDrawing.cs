@@ -134,7 +134,7 @@ internal sealed class PptxDrawing
     private void DrawPicture(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
     {
         // The sign of a sound is not part of the slide: the sound becomes a cue.
-        if (PptxSounds.IsSound(part, shape.Element(P + "nvPicPr")?.Element(P + "nvPr"))) return;
+        if (PptxSounds.IsSound(id => PptxPackage.Media(part, id), shape.Element(P + "nvPicPr")?.Element(P + "nvPr"))) return;
         var properties = shape.Element(P + "spPr");
         var place = properties?.Element(A + "xfrm") ?? Inherited(shape).Select(s => s.Element(P + "spPr")?.Element(A + "xfrm")).FirstOrDefault(x => x is not null);
         if (place is null || shape.Element(P + "blipFill") is not { } fill) return;

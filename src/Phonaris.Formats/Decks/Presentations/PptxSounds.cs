@@ -22,10 +22,9 @@ internal static class PptxSounds
     {
         foreach (var properties in xml.Descendants(P + "nvPr"))
         {
-            if (!IsSound(part, properties)) continue;
+            if (!IsSound(MediaOf, properties)) continue;
             var shapeId = properties.Parent?.Element(P + "cNvPr")?.Attribute("id")?.Value ?? "";
-            var media = Media(part, properties);
-            if (media is not var (address, outside) || outside)
+            if (MediaOf(Relation(MediaOf, properties)) is not var (address, outside) || outside)
             {
                 notUnderstood($"Slide {number}: a sound lies outside the file and was not fetched.");
                 continue;
@@ -33,35 +32,53 @@ internal static class PptxSounds
             var node = timing.Media.FirstOrDefault(m => m.Descendants(P + "spTgt").Any(t => t.Attribute("spid")?.Value == shapeId));
             var clock = node?.Element(P + "cTn");
             var across = Math.Max(1, node.Number("numSld") ?? 1);
-            var step = timing.PlaysWith(shapeId);
+            var plays = timing.PlaysWith(shapeId);
             yield return Sound(
                 address, number, (int)Math.Min(slides, number + across - 1), clock?.Attribute("repeatCount")?.Value == "indefinite",
-                node is null ? 0 : Level(node.Says("mute") ? 0 : node.Share("vol") ?? UsualVolume), step);
+                node is null ? 0 : Level(node.Says("mute") ? 0 : node.Share("vol") ?? UsualVolume), plays?.Step, plays?.DelayMs ?? 0);
         }
         foreach (var sound in xml.Descendants(P + "stSnd").Select(s => (Loops: s.Says("loop"), Element: s.Element(P + "snd"))))
             if (PptxPackage.Media(part, sound.Element?.Attribute(R + "embed")?.Value) is (var address, false))
-                yield return Sound(address, number, number, sound.Loops, 0, 1);
+                yield return Sound(address, number, number, sound.Loops, 0, 1, 0);
+
+        (string, bool)? MediaOf(string? relationship) => PptxPackage.Media(part, relationship);
+    }
+
+    /// <summary>Sounds that wait for a hand on each of several slides, up to the same one, as one sound that does so on all of them.</summary>
+    public static IEnumerable<DeckSound> Joined(IEnumerable<DeckSound> sounds)
+    {
+        List<DeckSound> joined = [];
+        foreach (var sound in sounds)
+            if (sound.Start != "hand" || !joined.Exists(s => s.Start == "hand" && s.Part == sound.Part && s.LastSlide == sound.LastSlide && s.FirstSlide < sound.FirstSlide)) joined.Add(sound);
+        return joined;
     }
 
     /// <summary>Whether a shape stands for a sound: some writers name a sound as they would a film.</summary>
-    public static bool IsSound(OpenXmlPart part, XElement? properties)
+    /// <param name="media">Gives what a relationship leads to.</param>
+    /// <param name="properties">The shape's properties.</param>
+    public static bool IsSound(Func<string?, (string Address, bool Outside)?> media, XElement? properties)
     {
-        if (properties?.Elements().FirstOrDefault(e => Kinds.Contains(e.Name.LocalName)) is not { } file) return false;
+        if (properties?.Elements().FirstOrDefault(IsSoundFile) is not { } file) return false;
         return file.Name.LocalName != "videoFile"
-            || Media(part, properties) is var (address, _) && DeckSound.Endings.Contains(Path.GetExtension(address).ToLowerInvariant());
+            || media(Relation(media, properties)) is var (address, _) && DeckSound.Endings.Contains(Path.GetExtension(address).ToLowerInvariant());
     }
 
-    private static (string Address, bool Outside)? Media(OpenXmlPart part, XElement properties)
+    /// <summary>Whether an element names the file of a sound, or of a film.</summary>
+    public static bool IsSoundFile(XElement element) => Kinds.Contains(element.Name.LocalName);
+
+    /// <summary>The relationship that leads to the sound of a shape: the extension's where it leads anywhere, else the standard's own.</summary>
+    public static string? Relation(Func<string?, (string Address, bool Outside)?> media, XElement properties)
     {
-        var file = properties.Elements().First(e => Kinds.Contains(e.Name.LocalName));
-        return PptxPackage.Media(part, properties.Extensions("media").FirstOrDefault()?.Attribute(R + "embed")?.Value)
-            ?? PptxPackage.Media(part, file.Attribute(R + "link")?.Value ?? file.Attribute(R + "embed")?.Value);
+        var file = properties.Elements().First(IsSoundFile);
+        var extended = properties.Extensions("media").FirstOrDefault()?.Attribute(R + "embed")?.Value;
+        return media(extended) is not null ? extended : file.Attribute(R + "link")?.Value ?? file.Attribute(R + "embed")?.Value;
     }
 
-    private static DeckSound Sound(string address, int first, int last, bool loop, double levelDb, int? step) => new(
+    private static DeckSound Sound(string address, int first, int last, bool loop, double levelDb, int? step, long delayMs) => new(
         Path.GetFileName(address), first, last, loop, levelDb, step switch { null => "hand", 1 => "with", _ => "step" }, step > 1 ? step : null)
     {
         Part = address.TrimStart('/'),
+        DelayMs = delayMs,
     };
 
     private static double Level(double volume) => volume <= 0 ? LeastDb : Math.Max(LeastDb, Math.Round(20 * Math.Log10(Math.Min(1, volume)), 1));

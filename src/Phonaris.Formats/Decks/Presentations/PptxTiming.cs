@@ -31,10 +31,9 @@ internal sealed class PptxTiming : SlideTiming
         foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, outer)))
         {
             List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
-            List<string> plays = [.. moment
+            List<(string, long)> plays = [.. moment
                 .Where(e => e.Attribute("presetClass")!.Value == "mediacall")
-                .SelectMany(e => e.Descendants(P + "spTgt"))
-                .Select(t => t.Attribute("spid")?.Value ?? "")];
+                .SelectMany(e => e.Descendants(P + "spTgt").Select(t => (t.Attribute("spid")?.Value ?? "", click ? Offset(e, outer) : 0)))];
             Add(new(moment.Key, reveals, plays));
         }
     }

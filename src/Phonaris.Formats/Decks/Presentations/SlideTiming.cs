@@ -14,13 +14,17 @@ internal abstract class SlideTiming
     /// <summary>The last step at which a shape is there.</summary>
     public int LastsTo(string? shapeId) => Find(shapeId, null, appears: false) is > 0 and var at ? at : int.MaxValue;
 
-    /// <summary>The step, from 1, with which a shape's sound or film is played; null when nothing plays it.</summary>
-    public int? PlaysWith(string? shapeId) =>
-        shapeId is not null && _steps.FindIndex(s => s.Plays.Contains(shapeId)) is >= 0 and var at ? at + 1 : null;
+    /// <summary>The step, from 1, with which a shape's sound or film is played, and how much later in milliseconds; null when nothing plays it.</summary>
+    public (int Step, long DelayMs)? PlaysWith(string? shapeId)
+    {
+        var at = _steps.FindIndex(s => s.Plays.Any(p => p.ShapeId == shapeId));
+        return at < 0 ? null : (at + 1, _steps[at].Plays.First(p => p.ShapeId == shapeId).DelayMs);
+    }
 
-    /// <summary>Adds what happens at a moment; at the very beginning it belongs to the slide's own coming.</summary>
+    /// <summary>Adds what happens at a moment; at the very beginning it belongs to the slide's own coming, and so does what is only heard later.</summary>
     protected void Add(SlideStep step)
     {
+        if (step is { OffsetMs: { } later and > 0, Reveals.Count: 0, Plays.Count: > 0 }) step = new(0, [], [.. step.Plays.Select(p => (p.ShapeId, p.DelayMs + later))]);
         if (step.OffsetMs is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. step.Reveals], [.. _steps[0].Plays, .. step.Plays]);
         else _steps.Add(step);
     }

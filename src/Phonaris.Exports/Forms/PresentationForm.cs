@@ -1,0 +1,78 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Exports.Presentations;
+using Phonaris.Formats.Presentations;
+
+namespace Phonaris.Exports.Forms;
+
+/// <summary>The deck with its sounds in it, as a presentation file: moving on by the clock as the film does, or by hand.</summary>
+internal sealed class PresentationForm(ExportFormat format, bool byHand) : ExportForm(format, ".pptx", MediaTypes.Pptx)
+{
+    /// <summary>The width of slides that are pictures of themselves, in pixels.</summary>
+    private const int PictureWidth = 1920;
+
+    /// <summary>About the most a picture of a slide takes, in bytes.</summary>
+    private const long MostPictureBytes = 3_000_000;
+
+    // Sounds coded or, where they go round, as they are; the deck, and pictures of slides that are not the deck's own.
+    public override long MostBytes(Export export) => base.MostBytes(export) + SlidesOf(export).Count * MostPictureBytes;
+
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        ValueList<string> lost = [];
+        return WriteAsync();
+
+        async Task<ValueList<string>> WriteAsync()
+        {
+            await Written.FileAsync(path, async partial =>
+            {
+                var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
+                await tools.Derived.GetAllAsync(sounds.Select(s => (s.FileName, Make(s))), progress.Part(0, 0.7), cancel);
+                var deck = await DeckAsync(export, tools, sounds, cancel);
+                var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
+                lost = [.. unsaid, .. unkept];
+            });
+            return lost;
+        }
+
+        Func<string, CancellationToken, Task> Make(SoundOnSlides sound) => (to, token) => sound.WriteAsync(tools, to, token);
+    }
+
+    private async Task<HandedDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, CancellationToken cancel)
+    {
+        var show = export.Timed.Show;
+        var (slides, drawn) = (SlidesOf(export), show.WithCardsDrawn());
+        var from = show.SlideIndex(slides[0].Id);
+        var handed = new List<HandedSlide>();
+        foreach (var (slide, n) in slides.Select((s, n) => (s, n)))
+        {
+            var own = new List<HandedSound>();
+            foreach (var sound in sounds.Where(s => s.First == from + n)) own.Add(await HandedAsync(sound, tools, cancel));
+            handed.Add(new(slide, [.. RunningOrder.StepsMs(slide)], token => PicturesAsync(drawn.Slides[from + n], tools, token), own));
+        }
+        var sections = show.Sections.Select(s => (First: Math.Max(0, show.SlideIndex(s.First) - from), s.Name)).Where(s => s.First < slides.Count).GroupBy(s => s.First, (first, at) => (first, at.Last().Name)).ToList();
+        var sign = Hotspot.New("A sound") with { Symbol = HotspotSymbol.Wave };
+        return new(handed, sections, byHand, GoesRound: show.Sections is [{ WaitingLoop: true } all] && show.SlidesOf(all).Count == show.Slides.Count, await tools.Pictures.SpotAsync(sign, cancel));
+    }
+
+    private static async Task<HandedSound> HandedAsync(SoundOnSlides sound, ExportTools tools, CancellationToken cancel) => new(
+        sound.Sound.Name, sound.Spot?.Alternative ?? $"{sound.Sound.Name}, a sound", tools.Derived.PathOf(sound.FileName), (sound.To - sound.From) / Frames.PerMs, sound.Last - sound.First + 1, sound.Loops, sound.Step, sound.DelayMs,
+        sound.Spot is { } spot ? new(spot, await tools.Pictures.SpotAsync(spot, cancel)) : null);
+
+    /// <summary>What a slide looks like, step by step.</summary>
+    private static async Task<IReadOnlyList<(int Step, string Path)>> PicturesAsync(Slide slide, ExportTools tools, CancellationToken cancel)
+    {
+        List<(int, string)> pictures = [(0, await tools.Pictures.ScreenAsync(slide.PictureAt(1), PictureWidth, cancel))];
+        for (var k = 1; k < slide.Steps.Count; k++)
+            if (slide.Steps[k].Picture is { } picture) pictures.Add((k, await tools.Pictures.ScreenAsync(picture, PictureWidth, cancel)));
+        return pictures;
+    }
+
+    /// <summary>The slides that are handed over, those among them too that are hidden.</summary>
+    private static List<Slide> SlidesOf(Export export)
+    {
+        var show = export.Timed.Show;
+        var all = export.Slides.Count == export.Timed.Order.Slides.Count;
+        return [.. all ? show.Slides : show.Slides.Skip(export.Slides[0].Index).Take(export.Slides[^1].Index - export.Slides[0].Index + 1)];
+    }
+}

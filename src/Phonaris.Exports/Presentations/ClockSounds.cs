@@ -1,0 +1,37 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Exports.Presentations;
+
+/// <summary>What a presentation file plays that moves on by the clock: each cue exactly as it sounds in the film, from its own slide on.</summary>
+internal static class ClockSounds
+{
+    /// <summary>The sounds of a show, and what cannot be carried over.</summary>
+    public static (IReadOnlyList<SoundOnSlides> Sounds, IReadOnlyList<string> Lost) Of(Export export)
+    {
+        var (timed, start, end) = (export.Timed, export.StartFrame, export.EndFrame);
+        var (show, schedule, order) = (timed.Show, timed.Schedule, timed.Order);
+        List<string> lost =
+        [
+            .. schedule.Silent.Where(c => c.ByHand && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
+                .Select(name => $"{name} waits for a hand, and so is not in a file that runs by itself."),
+            .. show.Sections.Where(s => s.WaitingLoop && show.SlidesOf(s).Any(id => export.Slides.Any(t => t.SlideId == id)))
+                .Select(s => $"The waiting loop “{s.Name}” goes by once."),
+        ];
+        var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
+        if (dissolves > 0) lost.Add($"Some programs count a slide's time from the end of its dissolve: there the show takes up to {Say.Seconds(dissolves)} longer. Sounds begin with their slides all the same.");
+        return ([.. schedule.Cues.Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
+
+        SoundOnSlides Laid(ScheduledCue cue)
+        {
+            var (from, to) = (Math.Max(start, cue.StartFrame), Math.Min(end, cue.EndFrame));
+            var (first, last) = (order.At(from), order.At(to - 1));
+            var before = cue.TakesOverFrom is null ? [] : schedule.Cues.Where(c => c.CueId == cue.TakesOverFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1);
+            return new(
+                show.Sound(cue.SoundId), new(to - cue.StartFrame, [.. before.Select(c => Moved(c, cue.StartFrame)), Moved(cue, cue.StartFrame) with { CueId = SoundOnSlides.Name }], [], []),
+                from - cue.StartFrame, to - cue.StartFrame, first.Index, last.Index, 0, (from - first.StartFrame) / Frames.PerMs, Loops: false, null);
+        }
+    }
+
+    private static ScheduledCue Moved(ScheduledCue cue, long by) => cue with { StartFrame = cue.StartFrame - by, EndFrame = cue.EndFrame - by, StopFrame = null };
+}

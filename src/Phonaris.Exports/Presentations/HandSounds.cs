@@ -1,0 +1,115 @@
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Exports.Presentations;
+
+/// <summary>
+/// What a presentation file plays that somebody moves on: by the live rule, as far as such a file can say it. It can say across how many slides a sound goes on,
+/// that it goes round, and what it begins with; level and fades are in the samples. It cannot fade what is cut off, or have beds give way.
+/// </summary>
+internal sealed class HandSounds
+{
+    private readonly Export _export;
+    private readonly LivePlan _plan;
+    private readonly Dictionary<string, LiveStem> _stems;
+    private readonly Dictionary<string, int> _positions;
+    private readonly Dictionary<string, (string Says, List<string> Names)> _lost = [];
+    private int _corner;
+
+    private HandSounds(Export export)
+    {
+        _export = export;
+        _plan = LivePlan.Of(export.Timed);
+        _stems = LiveStem.OfAll(export.Timed).SelectMany(s => s.CueIds.Select(id => (id, s.Stem))).ToDictionary(s => s.id, s => s.Stem);
+        _positions = export.Timed.Order.Slides.ToDictionary(s => s.SlideId, s => s.Index);
+    }
+
+    /// <summary>The sounds of a show, and what cannot be carried over.</summary>
+    public static (IReadOnlyList<SoundOnSlides> Sounds, IReadOnlyList<string> Lost) Of(Export export)
+    {
+        var planned = new HandSounds(export);
+        List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Laid)];
+        var loops = export.Timed.Show.Sections.Where(s => s.WaitingLoop).Select(s => $"The waiting loop “{s.Name}” does not go round by itself.");
+        return (sounds, [.. planned._lost.Values.Select(l => $"{string.Join(", ", l.Names.Distinct())}: {l.Says}."), .. loops]);
+    }
+
+    private IEnumerable<SoundOnSlides> Laid(LiveCue cue)
+    {
+        var held = _plan.Places.Where(p => p.Held.Contains(cue.Id) && _export.Slides.Any(s => s.SlideId == p.SlideId)).ToList();
+        if (held.Count == 0) return [];
+        var (stem, sound) = (_stems[cue.Id], _export.Timed.Show.Sound(_export.Timed.Show.Cue(cue.CueId).SoundId));
+        Tell(cue, stem, held[^1]);
+        var (from, to) = stem.Loops ? (stem.LoopFrom, stem.LengthFrames) : (0, stem.LengthFrames);
+        var samples = new Schedule(stem.LengthFrames, [(stem.Loops ? stem.Cue : Faded(stem.Cue, SwellOf(cue))) with { CueId = SoundOnSlides.Name }], [], []);
+        var last = cue.RingsOn ? _export.Slides[^1].Index : _positions[held[^1].SlideId];
+        var laid = new SoundOnSlides(sound, samples, from, to, _positions[held[0].SlideId], last, 0, 0, stem.Loops, null);
+        if (cue.ByHand || WaitsForHand(cue))
+        {
+            var spot = _export.Timed.Show.Cue(cue.CueId).Hotspot ?? Corner(cue.Name);
+            return held.Select(p => _positions[p.SlideId]).Distinct().Select(at => laid with { First = at, Step = null, Spot = spot });
+        }
+        var (place, delay) = Begins(cue, held[0]);
+        return [laid with { First = _positions[place.SlideId], Step = place.Step, DelayMs = delay }];
+    }
+
+    /// <summary>Where a cue begins by itself: what comes after another, as long after that one's beginning as that lasts.</summary>
+    private (LivePlace Place, long DelayMs) Begins(LiveCue cue, LivePlace first)
+    {
+        if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is { } place) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
+        if (_plan.Cues.FirstOrDefault(c => c.CueId == cue.After) is { LengthMs: { } length } before)
+        {
+            var (at, delay) = Begins(before, first);
+            return (at, delay + length + cue.GapMs);
+        }
+        Lose("begins with its slide, not after another sound", cue);
+        return (first, cue.GapMs);
+    }
+
+    private bool WaitsForHand(LiveCue cue)
+    {
+        // What comes after a sound that waits for a hand has a place of its own to be clicked.
+        for (var before = cue; before?.After is not null;)
+        {
+            before = _plan.Cues.FirstOrDefault(c => c.CueId == before.After);
+            if (before is not { ByHand: true }) continue;
+            Lose("comes after a sound that waits for a hand; here it waits for one too", cue);
+            return true;
+        }
+        return false;
+    }
+
+    private Fade SwellOf(LiveCue cue) => Follows(cue) && cue.HandoverMs > cue.FadeIn.Ms ? Fade.Of(cue.HandoverMs) : cue.FadeIn;
+
+    /// <summary>Whether a bed comes where another gives way to it.</summary>
+    private bool Follows(LiveCue cue) =>
+        cue.Kind == SoundKind.Bed && _plan.Places.FindIndex(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is > 0 and var at
+        && _plan.Places[at - 1].Held.Any(id => id != cue.Id && _plan.Cues.First(c => c.Id == id).Kind == SoundKind.Bed);
+
+    private void Tell(LiveCue cue, LiveStem stem, LivePlace last)
+    {
+        var atEnd = last.SlideId == _export.Slides[^1].SlideId;
+        if (stem.Loops && cue.FadeIn.Ms > 0) Lose("goes round, and so begins without its fade in", cue);
+        if (!cue.RingsOn && !atEnd && cue.FadeOut.Ms > 0 && (stem.Loops || cue.Kind == SoundKind.Bed)) Lose("stops where its slides end, without its fade out", cue);
+        if (Follows(cue)) Lose(stem.Loops ? "begins where the bed before it stops, at once" : "swells in where the bed before it stops", cue);
+        if (last.Ends.Any(e => e.CueId == cue.Id) || _plan.Places.Any(p => p.SlideId == last.SlideId && p.Step > last.Step)) Lose($"ends with slide {last.Number}, not within it", cue);
+        if (cue.Return == CueReturn.PickUp) Lose("begins anew when its slides are come back to", cue);
+        if (cue.Kind == SoundKind.Bed && _plan.Places.Any(p => p.Held.Contains(cue.Id) && p.Held.Any(id => _plan.Cues.First(c => c.Id == id).Duck is not null))) Lose("makes no room for voices", cue);
+    }
+
+    private void Lose(string says, LiveCue cue)
+    {
+        if (_lost.TryGetValue(says, out var there)) there.Names.Add(cue.Name);
+        else _lost[says] = (says, [cue.Name]);
+    }
+
+    /// <summary>A place for what has none, in the lower right corner, side by side.</summary>
+    private Hotspot Corner(string name) => Hotspot.New(name) with { X = 0.96 - 0.06 * (_corner++ % 8), Y = 0.93, Size = 0.05, Symbol = HotspotSymbol.Wave };
+
+    private static ScheduledCue Faded(ScheduledCue cue, Fade fade)
+    {
+        var (fadeIn, fadeOut) = FadeShape.Pair(FadeShape.Of(fade), cue.FadeOut, cue.LengthFrames);
+        return cue with { FadeIn = fadeIn, FadeOut = fadeOut };
+    }
+}

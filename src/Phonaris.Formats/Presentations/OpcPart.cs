@@ -1,0 +1,71 @@
+using System.IO.Packaging;
+using System.Xml;
+using System.Xml.Linq;
+using Phonaris.Formats.Decks.Presentations;
+
+namespace Phonaris.Formats.Presentations;
+
+/// <summary>A part of a package.</summary>
+/// <param name="uri">Where it is.</param>
+/// <param name="type">Its content type.</param>
+/// <param name="content">Gives its bytes.</param>
+internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
+{
+    private static readonly string[] Packed = ["image/png", "image/jpeg", "audio/", "video/"];
+
+    private XElement? _edited;
+
+    /// <summary>Where it is.</summary>
+    public Uri Uri => uri;
+
+    /// <summary>Its content type.</summary>
+    public string ContentType { get; set; } = type;
+
+    /// <summary>What it leads to.</summary>
+    public List<OpcRelation> Relations { get; init; } = [];
+
+    /// <summary>Whether it is packed as tight as can be already.</summary>
+    public bool IsPacked => Packed.Any(p => ContentType.StartsWith(p, StringComparison.Ordinal)) && !ContentType.EndsWith("wav", StringComparison.Ordinal);
+
+    /// <summary>Its document, to be looked at.</summary>
+    /// <exception cref="XmlException">It is not well formed, too long, too deep, or uses entities.</exception>
+    public XElement Read()
+    {
+        if (_edited is not null) return _edited;
+        using var stream = content();
+        return ZipFiles.Xml(stream, LoadOptions.PreserveWhitespace);
+    }
+
+    /// <summary>Its document, to be changed.</summary>
+    public XElement Edit() => _edited ??= Read();
+
+    /// <summary>Its bytes as they are now.</summary>
+    public Stream Open()
+    {
+        if (_edited is null) return content();
+        var bytes = new MemoryStream();
+        using (var writer = XmlWriter.Create(bytes)) new XDocument(new XDeclaration("1.0", "utf-8", "yes"), _edited).Save(writer);
+        bytes.Position = 0;
+        return bytes;
+    }
+
+    /// <summary>Leads to another part.</summary>
+    /// <returns>The relation's id.</returns>
+    public string Lead(OpcPart to, string kind)
+    {
+        var target = PackUriHelper.GetRelativeUri(uri, to.Uri);
+        if (Relations.Find(r => r.Type == kind && r.Target == target) is { } there) return there.Id;
+        var number = 1;
+        while (Relations.Exists(r => r.Id == $"rId{number}")) number++;
+        Relations.Add(new($"rId{number}", kind, target, Outside: false));
+        return $"rId{number}";
+    }
+
+    /// <summary>A part of the same content that leads to the same parts.</summary>
+    public OpcPart CopyTo(OpcPackage package, string name)
+    {
+        var copy = package.Add(name, ContentType, Open);
+        copy.Relations.AddRange(Relations.Select(r => r with { Target = r.Outside ? r.Target : PackUriHelper.ResolvePartUri(uri, r.Target) }));
+        return copy;
+    }
+}

@@ -1,0 +1,201 @@
+using System.Xml.Linq;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks.Presentations;
+using static Phonaris.Formats.Decks.Presentations.Ooxml;
+
+namespace Phonaris.Formats.Presentations;
+
+/// <summary>
+/// Writes a deck with its sounds as a presentation file (ISO/IEC 29500, with the published extension for media). Slides of the first presentation file among
+/// those of the show are its own slides; all others are pictures of themselves.
+/// </summary>
+public sealed class PresentationWriter
+{
+    private readonly HandedDeck _deck;
+    private readonly PresentationParts _parts;
+    private readonly string _own;
+    private readonly bool _kept;
+    private readonly IReadOnlySet<string> _sounds;
+    private readonly List<string> _lost;
+    private readonly Dictionary<string, OpcPart> _media = [];
+
+    private PresentationWriter(HandedDeck deck, PresentationParts parts, string own, bool kept, IReadOnlySet<string> sounds, List<string> lost) =>
+        (_deck, _parts, _own, _kept, _sounds, _lost) = (deck, parts, own, kept, sounds, lost);
+
+    /// <summary>Writes the file.</summary>
+    /// <param name="deck">What is written.</param>
+    /// <param name="mediaPath">Gives the path of the file of a content hash.</param>
+    /// <param name="sounds">The content hashes of the sounds of the show: those in the deck itself go, as the show has them.</param>
+    /// <param name="path">Where to; there must be no file.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>What of the deck could not be kept, in sentences.</returns>
+    /// <exception cref="RuleException">The deck cannot be read.</exception>
+    public static async Task<IReadOnlyList<string>> WriteAsync(
+        HandedDeck deck, Func<string, string> mediaPath, IReadOnlySet<string> sounds, string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(deck);
+        ArgumentNullException.ThrowIfNull(mediaPath);
+        List<string> lost = [];
+        var own = deck.Slides.FirstOrDefault(s => IsPresentation(s.Slide.Picture))?.Slide.Picture.Media ?? "";
+        var opened = own.Length == 0 ? null : PresentationParts.Open(mediaPath(own), "The deck", lost.Add);
+        if (own.Length > 0 && opened is null)
+            lost.Add("The deck is in the strict form of the standard, which few can read: its slides are pictures of themselves.");
+        var first = deck.Slides[0].Slide.Picture;
+        using var parts = opened ?? PresentationParts.Blank((double)first.Width / first.Height);
+        await new PresentationWriter(deck, parts, own, opened is not null, sounds, lost).WriteAsync(path, progress, cancel);
+        return lost;
+    }
+
+    private static bool IsPresentation(PictureSource picture) => picture.Type == MediaTypes.Pptx;
+
+    private async Task WriteAsync(string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        List<OpcPart> slides = [];
+        var pictured = new List<int>();
+        foreach (var (handed, n) in _deck.Slides.Select((s, n) => (s, n)))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var picture = handed.Slide.Picture;
+            if (picture.Media != _own && picture.Type is MediaTypes.Pptx or MediaTypes.Odp) pictured.Add(n + 1);
+            slides.Add(_kept && picture.Media == _own && picture.Page <= _parts.Pages.Count ? OwnSlide(handed, n, slides) : await PictureSlideAsync(handed, cancel));
+            Finish(slides[n], handed);
+            progress?.Report(0.5 * (n + 1) / _deck.Slides.Count);
+        }
+        if (pictured.Count > 0) _lost.Add($"{(pictured.Count == 1 ? $"Slide {pictured[0]} is" : $"Slides {string.Join(", ", pictured)} are")} of another deck, and so {(pictured.Count == 1 ? "a picture of itself" : "pictures of themselves")}.");
+        _parts.Arrange(slides, _deck.Sections, _lost.Add);
+        if (!_deck.ByHand) _parts.RunByClock(_deck.GoesRound);
+        _parts.Package.Write(path, progress.Part(0.5, 0.5), cancel);
+    }
+
+    private OpcPart OwnSlide(HandedSlide handed, int n, List<OpcPart> before)
+    {
+        var page = _parts.Pages[handed.Slide.Picture.Page - 1];
+        // The same page twice: a copy of it as it was brought in.
+        var part = before.Contains(page) ? _parts.CopyOf(page) : page;
+        var slide = part.Edit();
+        var timeline = new SlideTimeline(slide);
+        var own = OwnMoments(handed, new(slide), timeline);
+        foreach (var sentence in OwnSounds.TakeOut(_parts.Package, part, timeline, _sounds)) _lost.Add($"Slide {n + 1}: {sentence}");
+        AddSounds(part, timeline, handed, own);
+        return part;
+    }
+
+    /// <summary>The steps of the show that are steps of the deck's slide: a step knows by its picture which one it is.</summary>
+    private static Moments OwnMoments(HandedSlide handed, PptxTiming timing, SlideTimeline timeline)
+    {
+        var found = new Moments([], []);
+        var (steps, clicks) = (handed.Slide.Steps, timeline.Clicks);
+        var waiting = 0;
+        for (var of = 1; of < timing.Steps.Count; of++)
+        {
+            var step = steps.FindIndex(s => IsPresentation(s.Picture ?? handed.Slide.Picture) && s.Picture?.Step == of + 1);
+            if (step < 0 && steps.Count == timing.Steps.Count && steps[of].Picture is null) step = of;
+            if (timing.Steps[of].OffsetMs is { } at) found.Clock[step] = at;
+            else if (waiting < clicks.Count) found.Clicks[step] = clicks[waiting++];
+        }
+        found.Clicks.Remove(-1);
+        return found;
+    }
+
+    private async Task<OpcPart> PictureSlideAsync(HandedSlide handed, CancellationToken cancel)
+    {
+        var part = _parts.NewSlide();
+        var source = handed.Slide.Picture;
+        var (width, height) = _parts.Size;
+        var (across, down) = ((double)width / source.Width, (double)height / source.Height);
+        var scale = source.Fills ? Math.Max(across, down) : Math.Min(across, down);
+        var (w, h) = (Math.Min(width, (long)(source.Width * scale)), Math.Min(height, (long)(source.Height * scale)));
+        var place = new SlideShapes.Place((width - w) / 2, (height - h) / 2, w, h);
+        var cropped = ((1 - w / (source.Width * scale)) / 2, (1 - h / (source.Height * scale)) / 2);
+        // The title is read out and found; what is seen is the picture over it.
+        var title = part.Edit().Descendants(P + "sp").First();
+        title.Descendants(A + "t").First().Value = handed.Slide.Title;
+        var box = title.Descendants(A + "xfrm").First();
+        box.Element(A + "off")!.SetAttributeValue("x", place.X);
+        box.Element(A + "off")!.SetAttributeValue("y", place.Y);
+        box.Element(A + "ext")!.SetAttributeValue("cx", place.Width);
+        box.Element(A + "ext")!.SetAttributeValue("cy", place.Height / 8);
+        var timeline = new SlideTimeline(part.Edit());
+        var moments = new Moments([], []);
+        var shapes = new SlideShapes(part);
+        foreach (var (step, file) in await handed.Pictures(cancel))
+        {
+            var text = handed.Slide.Text.Length > 0 ? handed.Slide.Text : handed.Slide.Title;
+            var shape = shapes.AddPicture($"Picture {step + 1}", step == 0 ? text : handed.Slide.Steps[step].Label, Media("image", file), place, cropped is (< 1e-4, < 1e-4) ? default : cropped);
+            if (step > 0) timeline.Appear(moments.Click(step, timeline), shape);
+        }
+        AddSounds(part, timeline, handed, moments);
+        return part;
+    }
+
+    /// <summary>Lays the sounds on a slide, and has its steps come by the clock where nobody clicks.</summary>
+    private void AddSounds(OpcPart part, SlideTimeline timeline, HandedSlide handed, Moments moments)
+    {
+        var beside = 0;
+        foreach (var sound in handed.Sounds)
+        {
+            var shape = new SlideShapes(part).AddSound(
+                sound.Name, sound.Description, Media("sound", sound.Path), Media("image", sound.Place?.Path ?? _deck.Sign), sound.Place is { } place ? On(place.Spot) : Beside(beside++));
+            if (sound.Step is not { } step) timeline.PlayOnClickOf(shape);
+            else if (step == 0 || moments.Clock.ContainsKey(step)) timeline.PlayWithSlide(shape, sound.DelayMs + moments.Clock.GetValueOrDefault(step), sound.LengthMs);
+            else timeline.PlayWithClick(moments.Click(step, timeline), shape, sound.DelayMs, sound.LengthMs);
+            timeline.Sound(shape, sound.Across, sound.Loops, sound.Place is not null);
+        }
+        timeline.Tidy();
+        if (_deck.ByHand) return;
+        var planned = moments.Clicks.ToDictionary(c => c.Value, c => handed.StepsMs[c.Key]);
+        // What the show has no step for comes with the one before it.
+        long at = 0;
+        timeline.RunByClock(timeline.Clicks.Select(c => (c, at = planned.GetValueOrDefault(c, at))));
+    }
+
+    private void Finish(OpcPart part, HandedSlide handed)
+    {
+        var slide = handed.Slide;
+        _parts.SetNotes(part, slide.Notes);
+        var xml = part.Read();
+        if (xml.Says("show", otherwise: true) == slide.Hidden) part.Edit().SetAttributeValue("show", slide.Hidden ? "0" : null);
+        SlideTransition.Set(part, slide.Transition, _deck.ByHand ? null : slide.HoldMs);
+    }
+
+    /// <summary>A file as a part, once however many use it.</summary>
+    private OpcPart Media(string kind, string path)
+    {
+        if (_media.TryGetValue(path, out var there)) return there;
+        var ending = Path.GetExtension(path);
+        return _media[path] = _parts.Package.Add($"/ppt/media/{kind}{{0}}{ending}", TypeOf(ending), () => File.OpenRead(path));
+    }
+
+    private static string TypeOf(string ending) => ending switch
+    {
+        ".m4a" => "audio/mp4",
+        ".wav" => "audio/x-wav",
+        ".jpg" => "image/jpeg",
+        _ => "image/png",
+    };
+
+    /// <summary>Beside the slide, where nobody sees it in the show.</summary>
+    private SlideShapes.Place Beside(long n)
+    {
+        var side = _parts.Size.Height / 12;
+        return new(-side * 5 / 4, side * 5 / 4 * n, side, side);
+    }
+
+    private SlideShapes.Place On(Hotspot spot)
+    {
+        var side = (long)(spot.Size * _parts.Size.Width);
+        return new((long)(spot.X * _parts.Size.Width) - side / 2, (long)(spot.Y * _parts.Size.Height) - side / 2, side, side);
+    }
+
+    /// <summary>The steps of a slide, by their positions in the show: the group that waits for the click of each, or when it comes by the slide's own clock.</summary>
+    private sealed record Moments(Dictionary<int, XElement> Clicks, Dictionary<int, long> Clock)
+    {
+        /// <summary>The group that waits for the click of a step, made where there is none.</summary>
+        public XElement Click(int step, SlideTimeline timeline)
+        {
+            if (Clicks.TryGetValue(step, out var there)) return there;
+            return Clicks[step] = timeline.AddClick(Clicks.Where(c => c.Key < step).OrderBy(c => c.Key).Select(c => c.Value).LastOrDefault());
+        }
+    }
+}
