@@ -85,7 +85,7 @@ internal static class DeckBench
     }
 
     /// <summary>A presentation whose slides are those of a deck by another writer, over and over.</summary>
-    private static void WritePptx(string path)
+    internal static void WritePptx(string path)
     {
         File.Copy("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx", path);
         using var document = PresentationDocument.Open(path, isEditable: true);

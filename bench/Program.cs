@@ -10,6 +10,7 @@ using Phonaris.Bench;
     ("levels", LevelsBench.RunAsync),
     ("checks", ChecksBench.RunAsync),
     ("deck", DeckBench.RunAsync),
+    ("handed", HandedBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
     ("live", LiveBench.RunAsync),

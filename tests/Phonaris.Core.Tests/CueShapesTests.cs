@@ -101,6 +101,9 @@ public class CueShapesTests
         var steady = Rms(4 * Second);
         for (var at = 15 * Second / 2; at < 21 * Second / 2; at += Second / 10)
             Assert.InRange(20 * Math.Log10(Rms(at) / steady), -0.3, 0.3);
+        // Heard alone, the later swells in by itself.
+        new Mixer(schedule.Only(new HashSet<string> { "two" }), _ => Signal.Noise(60 * Second, 0.3, 2u)).Render(0, mix);
+        Assert.InRange(Rms(12 * Second) / steady, 0.95, 1.05);
 
         double Rms(long at) => Math.Sqrt(mix.AsSpan((int)at * 2, (int)Second / 5).ToArray().Average(v => (double)v * v));
     }

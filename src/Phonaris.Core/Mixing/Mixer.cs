@@ -26,7 +26,8 @@ public sealed class Mixer
         _players = [.. schedule.Cues.Select(c => (c, new CuePlayer(c, open(c.Source))))];
         foreach (var (cue, player) in _players.Where(p => p.Cue.TakesOverFrom is not null))
         {
-            var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).MaxBy(p => p.Cue.StartFrame);
+            var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).OrderBy(p => p.Cue.StartFrame).LastOrDefault();
+            // Heard alone it has nobody to take over from.
             if (before.Player is not null) player.TakeOverFrom(before.Player);
         }
     }

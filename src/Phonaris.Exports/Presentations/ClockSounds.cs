@@ -26,9 +26,11 @@ internal static class ClockSounds
         {
             var (from, to) = (Math.Max(start, cue.StartFrame), Math.Min(end, cue.EndFrame));
             var (first, last) = (order.At(from), order.At(to - 1));
-            var before = cue.TakesOverFrom is null ? [] : schedule.Cues.Where(c => c.CueId == cue.TakesOverFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1);
+            // A crossfade is worked out from both its sides.
+            var before = schedule.Cues.Where(c => c.CueId == cue.TakesOverFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1).Select(c => c with { TakesOverFrom = null });
+            var after = schedule.Cues.Where(c => c.TakesOverFrom == cue.CueId && c.StartFrame > cue.StartFrame).OrderBy(c => c.StartFrame).Take(1).Select(c => c with { TakesOverFrom = SoundOnSlides.Name });
             return new(
-                show.Sound(cue.SoundId), new(to - cue.StartFrame, [.. before.Select(c => Moved(c, cue.StartFrame)), Moved(cue, cue.StartFrame) with { CueId = SoundOnSlides.Name }], [], []),
+                show.Sound(cue.SoundId), new(to - cue.StartFrame, [.. before.Append(cue with { CueId = SoundOnSlides.Name }).Concat(after).Select(c => Moved(c, cue.StartFrame))], [], []),
                 from - cue.StartFrame, to - cue.StartFrame, first.Index, last.Index, 0, (from - first.StartFrame) / Frames.PerMs, Loops: false, null);
         }
     }

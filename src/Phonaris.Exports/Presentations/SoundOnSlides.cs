@@ -33,6 +33,6 @@ internal sealed record SoundOnSlides(Sound Sound, Schedule Samples, long From, l
 
     /// <summary>Writes its samples.</summary>
     public Task WriteAsync(ExportTools tools, string path, CancellationToken cancel) =>
-        // A bed that takes over listens to the one before, which is not to be heard here.
+        // The beds it gives way to or takes over from are not to be heard here.
         SoundEncoder.WriteAsync(Samples, tools.Sounds.Open, From, To, Format, path, null, cancel, Samples.Cues.Count > 1 ? Wanted : null);
 }
