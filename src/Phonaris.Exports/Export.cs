@@ -38,4 +38,5 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
 /// <param name="Height">A film's height in pixels.</param>
 /// <param name="Fps">A film's pictures a second.</param>
 /// <param name="CueId">The cue whose sound alone is wanted, as it is fitted; null for all.</param>
-public sealed record ExportOptions(int Width = 1920, int Height = 1080, int Fps = 30, string? CueId = null);
+/// <param name="ByHand">Whether a player is moved on by hand unless somebody chooses otherwise; null for as the show is shown.</param>
+public sealed record ExportOptions(int Width = 1920, int Height = 1080, int Fps = 30, string? CueId = null, bool? ByHand = null);

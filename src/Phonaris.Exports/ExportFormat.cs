@@ -36,6 +36,12 @@ public enum ExportFormat
     /// <summary>The deck with its sounds as a presentation file that somebody moves on.</summary>
     PptxHand,
 
+    /// <summary>The player as files in a zip.</summary>
+    PlayerZip,
+
+    /// <summary>The player as one HTML file.</summary>
+    PlayerHtml,
+
     /// <summary>A timeline for editors: OpenTimelineIO.</summary>
     Otio,
 

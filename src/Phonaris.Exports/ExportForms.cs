@@ -21,6 +21,8 @@ public static class ExportForms
         new StemsForm(ExportFormat.CueStems, byCue: true),
         new PresentationForm(ExportFormat.PptxClock, byHand: false),
         new PresentationForm(ExportFormat.PptxHand, byHand: true),
+        new PlayerForm(ExportFormat.PlayerZip, ".zip", "application/zip"),
+        new PlayerForm(ExportFormat.PlayerHtml, ".html", "text/html"),
         new TimelineForm(ExportFormat.Otio, ".otio", withMedia: false),
         new TimelineForm(ExportFormat.Otioz, ".otioz", withMedia: true),
         new CaptionsForm(ExportFormat.Vtt, ".vtt", "text/vtt"),

@@ -10,5 +10,6 @@ namespace Phonaris.Exports;
 /// <param name="Pictures">Draws slides.</param>
 /// <param name="Films">Makes films.</param>
 /// <param name="Derived">Where what is made on the way is kept.</param>
+/// <param name="Player">The folder of the player's own code, as it is built.</param>
 /// <param name="MediaPath">Gives the path of the file of a content hash.</param>
-public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, FilmExporter Films, DerivedFiles Derived, Func<string, string> MediaPath);
+public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, FilmExporter Films, DerivedFiles Derived, string Player, Func<string, string> MediaPath);

@@ -48,7 +48,15 @@ internal sealed class Workshop
 
     public FilmExporter Films { get; }
 
-    public ExportTools ExportTools => new(Sounds, Pictures, Films, Derived, _files.PathOf);
+    public ExportTools ExportTools => new(Sounds, Pictures, Films, Derived, PlayerFolder(), _files.PathOf);
+
+    /// <summary>Where the player is built to, looked for from the program upwards.</summary>
+    private static string PlayerFolder()
+    {
+        for (var folder = new DirectoryInfo(AppContext.BaseDirectory); folder is not null; folder = folder.Parent)
+            if (Path.Combine(folder.FullName, "src", "Phonaris.Web", "wwwroot", "player") is var player && Directory.Exists(player)) return player;
+        return AppContext.BaseDirectory;
+    }
 
     public static string NewId() => Guid.NewGuid().ToString("N")[..12];
 

@@ -48,3 +48,6 @@ export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 192
   const picture = slide.steps[own]?.picture ?? slide.picture;
   return `/api/shows/${showId}/slides/${slide.id}/picture?width=${width}&of=${picture.key}${own >= 0 ? `&step=${own + 1}` : ""}`;
 }
+
+/** Gives the address of the picture of a cue's hotspot. */
+export const spotUrl = (showId: string) => (cueId: string) => `/api/shows/${showId}/cues/${cueId}/hotspot`;

@@ -7,14 +7,15 @@ import { SlidePicture } from "./SlidePicture";
 
 interface Props {
   stage: Stage;
-  showId: string;
+  /** Where the picture of a cue's hotspot is to be had. */
+  spotPicture: (cueId: string) => string | undefined;
   pictures: Pictures["had"];
   /** When the talk begins, by this machine's clock; undefined for no countdown. */
   startsAt: number | undefined;
 }
 
 /** What the audience sees: the slide with its steps, dissolving in, its hotspots, and the countdown of the waiting loop. */
-export function AudienceView({ stage, showId, pictures, startsAt }: Props) {
+export function AudienceView({ stage, spotPicture, pictures, startsAt }: Props) {
   const now = useNow(stage);
   const place = stage.place();
   const slide = stage.view.show.slides.find((s) => s.id === place?.slideId);
@@ -52,7 +53,7 @@ export function AudienceView({ stage, showId, pictures, startsAt }: Props) {
                       stage.startCue(cue.id);
                     }}
                   >
-                    <HotspotShape spot={spot} picture={`/api/shows/${showId}/cues/${cue.cueId}/hotspot`} />
+                    <HotspotShape spot={spot} picture={spotPicture(cue.cueId)} />
                   </button>
                 )
               );

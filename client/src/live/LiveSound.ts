@@ -46,10 +46,15 @@ export class LiveSound {
   /** Puts the limiter behind the sum, as behind that of a film; to be waited for before anything sounds. */
   async prepare() {
     if (this.limited) return;
+    this.limited = true;
+    // A page of another computer without https has no worklets: there what is too much is cut off.
+    if (!window.isSecureContext) {
+      this.hold.connect(this.analyser);
+      return;
+    }
     await this.context.audioWorklet.addModule(limiterUrl);
     const limiter = new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
     this.hold.connect(limiter).connect(this.analyser);
-    this.limited = true;
   }
 
   /** The moment by the clock the sounds are played by, in milliseconds. */

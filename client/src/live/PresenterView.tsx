@@ -14,6 +14,7 @@ import { useCallback, useState } from "react";
 import { createPortal } from "react-dom";
 import { clock, readMs } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
+import { spotUrl } from "../api/client";
 import { AudienceView } from "./AudienceView";
 import { openAudience, type Audience } from "./audienceWindow";
 import { countdownWords } from "./countdown";
@@ -197,7 +198,10 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
       </div>
       {grid && <SlideGrid stage={stage} pictures={pictures} close={() => setGrid(false)} />}
       {open &&
-        createPortal(<AudienceView stage={stage} showId={showId} pictures={pictures} startsAt={startsAt} />, open.box)}
+        createPortal(
+          <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={startsAt} />,
+          open.box,
+        )}
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef } from "react";
+import { spotUrl } from "../api/client";
 import { AudienceView } from "./AudienceView";
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
@@ -30,7 +31,7 @@ export function SelfRunning({ stage, showId, pictures }: Props) {
   }, [stage]);
   return (
     <div ref={box} className="relative h-full w-full cursor-none">
-      <AudienceView stage={stage} showId={showId} pictures={pictures} startsAt={undefined} />
+      <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={undefined} />
       {now.soundHeld && (
         <button
           type="button"

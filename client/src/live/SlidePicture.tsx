@@ -49,9 +49,17 @@ export function SlidePicture({ picture, alt, width, dissolveMs = 0, className }:
 
 async function decoded({ address, file }: Picture, width: number | undefined) {
   return await createImageBitmap(
-    file ?? (await (await fetch(address)).blob()),
+    file ?? (await loaded(address)),
     width ? { resizeWidth: width, resizeQuality: "medium" } : {},
   );
+}
+
+/** A picture by its address: one that is opened as a file can be shown, not fetched. */
+async function loaded(address: string) {
+  const image = new Image();
+  image.src = address;
+  await image.decode();
+  return image;
 }
 
 /** Leaves what is seen under what comes, while that swells in. */

@@ -28,6 +28,13 @@ public static class Sections
         return [.. show.Slides.Skip(from).Take(to - from).Select(s => s.Id)];
     }
 
+    /// <summary>Whether a show is one waiting loop from its first slide to its last.</summary>
+    public static bool GoesRound(this Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        return show.Sections is [{ WaitingLoop: true } all] && show.SlidesOf(all).Count == show.Slides.Count;
+    }
+
     /// <summary>
     /// The sections after slides were taken out or moved: each begins with the first of its slides that stayed, or where all of them
     /// went when all were moved; one that lost all its slides is gone.

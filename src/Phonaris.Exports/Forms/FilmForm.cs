@@ -9,7 +9,7 @@ internal sealed class FilmForm(ExportFormat format, string ending, string mediaT
 {
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
-        var (width, height, fps, _) = export.Options;
+        var (width, height, fps, _, _) = export.Options;
         var captions = Caption.Of(export.Timed.Show, export.Slides);
         await tools.Films.ExportAsync(
             export.Timed, export.Slides, FilmSettings.Of(width, height, fps, film), captions.Count > 0 ? CaptionFiles.WebVtt(captions) : null, path, progress, cancel);

@@ -72,6 +72,9 @@ public static class SoundEncoder
     /// <summary>What it is told to code without loss.</summary>
     internal static readonly string[] Flac = ["-c:a", "flac", "-sample_fmt", "s32", "-bits_per_raw_sample", "24"];
 
+    /// <summary>What it is told to code in 16 bit, without loss beyond that.</summary>
+    internal static readonly string[] LightFlac = ["-c:a", "flac", "-sample_fmt", "s16"];
+
     /// <summary>A stretch of a schedule, rendered as it is read: the mix, or what some cues bring to it before it is limited.</summary>
     internal static PipeSource Mixed(Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, IProgress<double>? progress, IReadOnlySet<string>? stem = null) =>
         PipeSource.Create(async (stream, token) =>

@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// A schedule's sound in pieces of one length, each a FLAC file of its own (RFC 9639, 24 bit): coded without loss, and any place of it can
+/// A schedule's sound in pieces of one length, each a FLAC file of its own (RFC 9639): coded without loss, and any place of it can
 /// be decoded without what lies before.
 /// </summary>
 public static class SoundPieces
@@ -22,9 +22,10 @@ public static class SoundPieces
     /// <param name="work">A folder in which pieces lie for a moment.</param>
     /// <param name="take">Takes one piece after the other.</param>
     /// <param name="cancel">Stops it.</param>
+    /// <param name="light">Whether 16 bit will do, where it is to be handed over.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static async Task WriteAsync(
-        Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Func<ReadOnlyMemory<byte>, CancellationToken, Task> take, CancellationToken cancel)
+        Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Func<ReadOnlyMemory<byte>, CancellationToken, Task> take, CancellationToken cancel, bool light = false)
     {
         ArgumentNullException.ThrowIfNull(schedule);
         ArgumentNullException.ThrowIfNull(take);
@@ -37,7 +38,7 @@ public static class SoundPieces
             await MediaTool.RunAsync(
                 "ffmpeg",
                 [
-                    .. SoundEncoder.FromPipe, .. SoundEncoder.Flac,
+                    .. SoundEncoder.FromPipe, .. light ? SoundEncoder.LightFlac : SoundEncoder.Flac,
                     "-f", "segment", "-segment_time", ((double)PieceFrames / Frames.PerSecond).ToString(CultureInfo.InvariantCulture), "-reset_timestamps", "1",
                     // A piece is named once it is whole.
                     "-segment_list", "pipe:1", "-segment_list_type", "flat", $"file:{folder}/%06d.flac",

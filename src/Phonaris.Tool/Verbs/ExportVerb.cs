@@ -20,9 +20,9 @@ internal static class ExportVerb
         var size = new Option<string>("--size") { Description = "The film's size.", DefaultValueFactory = _ => "1920x1080" };
         var fps = new Option<int>("--fps") { Description = "Pictures a second.", DefaultValueFactory = _ => 30 };
         var cue = new Option<string?>("--cue") { Description = "The sound of this cue alone, as it is fitted, by its id." };
-        var shownBy = new Option<string?>("--for") { Description = "Whether a pptx moves on by the clock or by hand; without it, as the show is shown." };
+        var shownBy = new Option<string?>("--for") { Description = "Whether a pptx or a player moves on by the clock or by hand; without it, as the show is shown." };
         shownBy.AcceptOnlyFromAmong("clock", "hand");
-        var sheet = new Option<string>("--sheet") { Description = "Which sheet a csv or html is: the times, the run sheet to print, the music used.", DefaultValueFactory = _ => "times" };
+        var sheet = new Option<string?>("--sheet") { Description = "Which sheet a csv or html is: the times, the run sheet to print, the music used. A csv without it is the times, an html the player." };
         sheet.AcceptOnlyFromAmong("times", "run", "music");
         var stems = new Option<string?>("--stems") { Description = "The sound of each band, or of each cue, by itself." };
         stems.AcceptOnlyFromAmong("bands", "cues");
@@ -31,16 +31,16 @@ internal static class ExportVerb
         {
             var workshop = new Workshop();
             var file = parsed.GetValue(to)!;
-            var by = parsed.GetValue(stems);
+            var stemsBy = parsed.GetValue(stems);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
-            var form = by is null ? FormOf(file, parsed.GetValue(sheet)!, parsed.GetValue(shownBy) ?? (show.Showing.ByItself ? "clock" : "hand")) : null;
+            var form = stemsBy is null ? FormOf(file, parsed.GetValue(sheet), parsed.GetValue(shownBy) ?? (show.Showing.ByItself ? "clock" : "hand")) : null;
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             var (width, height) = SizeOf(parsed.GetValue(size)!);
-            var export = Export.Of(TimedShow.Of(show, workshop.Sounds.Listened), parsed.GetValue(slides)!, new(width, height, parsed.GetValue(fps), parsed.GetValue(cue)));
+            var export = Export.Of(TimedShow.Of(show, workshop.Sounds.Listened), parsed.GetValue(slides)!, new(width, height, parsed.GetValue(fps), parsed.GetValue(cue), parsed.GetValue(shownBy) is { } by ? by == "hand" : null));
             var frames = export.EndFrame - export.StartFrame;
             if (form is null)
             {
-                var files = await ExportForms.WriteStemsAsync(by == "cues" ? ExportFormat.CueStems : ExportFormat.BandStems, export, workshop.ExportTools, file, cancel);
+                var files = await ExportForms.WriteStemsAsync(stemsBy == "cues" ? ExportFormat.CueStems : ExportFormat.BandStems, export, workshop.ExportTools, file, cancel);
                 return (new { folder = file, frames, files }, $"{file}: {string.Join(", ", files)}, each {Say.Time(frames)}");
             }
             var lost = await form.WriteAsync(export, workshop.ExportTools, file, null, cancel);
@@ -50,13 +50,14 @@ internal static class ExportVerb
         return command;
     }
 
-    private static string Endings => string.Join(", ", ExportForms.All.Select(f => f.Ending[1..]).Where(e => e != "zip").Distinct());
+    private static string Endings => string.Join(", ", ExportForms.All.Select(f => f.Ending[1..]).Distinct());
 
-    private static IExportForm FormOf(string file, string sheet, string shownBy)
+    private static IExportForm FormOf(string file, string? sheet, string shownBy)
     {
         var ending = Path.GetExtension(file).ToLowerInvariant();
-        var forms = ExportForms.All.Where(f => f.Ending == ending && f.Ending != ".zip").ToList();
-        return forms.Find(f => forms.Count == 1 || f.Format == ExportFormat.Phonaris || Is(f, sheet) || Is(f, ending[1..] + shownBy))
+        var forms = ExportForms.All.Where(f => f.Ending == ending).ToList();
+        var named = sheet ?? (ending is ".zip" or ".html" ? "player" : "times");
+        return forms.Find(f => forms.Count == 1 || f.Format == ExportFormat.Phonaris || Is(f, named) || Is(f, ending.TrimStart('.') + shownBy))
             ?? throw new RuleException(forms.Count > 0 ? $"There is no {ending[1..]} of that sheet; make it as html." : $"{file}: the ending says what to make. These can be made: {Endings}.");
     }
 

@@ -3,6 +3,7 @@ using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Checking;
 using Phonaris.Core.Live;
+using Phonaris.Exports.Players;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
@@ -24,7 +25,7 @@ internal static class LiveEndpoints
             var show = timed.Of(stored);
             var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(show), LiveStem.OfAll(show), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
-            return TypedResults.Ok(RunView.Of(run, show, asked.Kind == RunKind.Present && others));
+            return TypedResults.Ok(RunView.Of(run.Id, stored.Revision, show, run.Plan, run.Stems, asked.Kind == RunKind.Present && others));
         });
 
         // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.

@@ -5,7 +5,7 @@ using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 
-namespace Phonaris.Web.Live;
+namespace Phonaris.Exports.Players;
 
 /// <summary>All a page needs to show a show without the server.</summary>
 /// <param name="Id">The run.</param>
@@ -25,12 +25,21 @@ public sealed record RunView(
 {
     private const int CurvePoints = 128;
 
-    internal static RunView Of(LiveShow run, TimedShow timed, bool shownElsewhere)
+    /// <summary>What a page needs of a show.</summary>
+    /// <param name="id">The run.</param>
+    /// <param name="revision">The revision of the show.</param>
+    /// <param name="timed">The show with its times.</param>
+    /// <param name="plan">Its plan.</param>
+    /// <param name="stems">What its cues sound from.</param>
+    /// <param name="shownElsewhere">Whether it is being presented on another page too.</param>
+    public static RunView Of(string id, long revision, TimedShow timed, LivePlan plan, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> stems, bool shownElsewhere)
     {
+        ArgumentNullException.ThrowIfNull(timed);
+        ArgumentNullException.ThrowIfNull(stems);
         var show = timed.Show;
         return new(
-            run.Id, run.Stored.Revision, show.WithCardsDrawn(), timed.Order, run.Plan,
-            [.. run.Stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
+            id, revision, show.WithCardsDrawn(), timed.Order, plan,
+            [.. stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
             Explanation.OfAll(timed).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             [.. timed.Schedule.Silent.Where(c => c.ByHand).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);

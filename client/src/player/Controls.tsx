@@ -1,0 +1,93 @@
+import { Captions as CaptionsSign, ChevronLeft, ChevronRight, Maximize, Pause, Play, VolumeX } from "lucide-react";
+import type { ReactNode } from "react";
+import { HandButtons } from "../live/HandButtons";
+import type { Manner, Stage } from "../live/Stage";
+import { useNow } from "../live/useNow";
+import type { PlayerData } from "./data";
+import { fillScreen } from "./fullScreen";
+
+interface Props {
+  data: PlayerData;
+  stage: Stage;
+  manner: Manner;
+  hidden: boolean;
+  captions: boolean;
+  setCaptions: (on: boolean) => void;
+}
+
+/** What moves the show, at its foot; gone while nobody stirs. */
+export function Controls({ data, stage, manner, hidden, captions, setCaptions }: Props) {
+  const now = useNow(stage);
+  const place = stage.place();
+  const total = data.run.runningOrder.slides.length;
+  const last = now.place === stage.places.length - 1;
+  const shown = hidden ? "opacity-0 focus-within:opacity-100" : "opacity-100";
+  return (
+    <div
+      className={`absolute inset-x-0 bottom-0 flex flex-wrap items-center justify-center gap-3 p-4 transition-opacity ${shown}`}
+      data-testid="controls"
+    >
+      {now.soundHeld && (
+        <button type="button" className="btn btn-warning btn-lg" onClick={() => void stage.letSound()}>
+          Let it sound
+        </button>
+      )}
+      {manner === "hand" && <HandButtons stage={stage} />}
+      <div className="bg-base-100 flex items-center gap-1 rounded-xl border border-[var(--line)] p-1.5">
+        <Control name="Back" press={() => stage.back()} off={now.place <= 0}>
+          <ChevronLeft />
+        </Control>
+        <span className="figures px-1 text-sm whitespace-nowrap">
+          {place?.number} of {total}
+        </span>
+        {manner === "hand" && last ? (
+          <button type="button" className="btn btn-primary" onClick={() => stage.end()}>
+            End
+          </button>
+        ) : (
+          <Control name="On" press={() => stage.on()} off={false}>
+            <ChevronRight />
+          </Control>
+        )}
+        <Control name={now.paused ? "Go on" : "Pause"} press={() => void stage.pause()} off={false}>
+          {now.paused ? <Play size={20} /> : <Pause size={20} />}
+        </Control>
+        <Control name="Silence" press={() => stage.silence()} off={now.sounding.length === 0}>
+          <VolumeX size={20} />
+        </Control>
+        {Object.values(data.captions).some((c) => c.length > 0) && (
+          <Control name="Captions" press={() => setCaptions(!captions)} off={false} on={captions}>
+            <CaptionsSign size={20} />
+          </Control>
+        )}
+        <Control name="Full screen" press={fillScreen} off={false}>
+          <Maximize size={20} />
+        </Control>
+      </div>
+    </div>
+  );
+}
+
+interface ControlProps {
+  name: string;
+  press: () => void;
+  off: boolean;
+  on?: boolean;
+  children: ReactNode;
+}
+
+function Control({ name, press, off, on, children }: ControlProps) {
+  return (
+    <button
+      type="button"
+      className={`btn btn-ghost btn-square ${on ? "btn-active" : ""}`}
+      aria-label={name}
+      title={name}
+      aria-pressed={on}
+      disabled={off}
+      onClick={press}
+    >
+      {children}
+    </button>
+  );
+}

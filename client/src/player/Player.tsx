@@ -1,0 +1,37 @@
+import { useState } from "react";
+import { Stage, type Manner } from "../live/Stage";
+import type { PlayerData } from "./data";
+import { EndCard } from "./EndCard";
+import { readPiece } from "./pieces";
+import { Shown } from "./Shown";
+import { StartCard } from "./StartCard";
+
+/** A show from its start card to its credits. */
+export function Player({ data }: { data: PlayerData }) {
+  const [stage, setStage] = useState(() => stageOf(data));
+  const [manner, setManner] = useState(data.manner);
+  const [state, setState] = useState<"start" | "shown" | "end">("start");
+  const begin = async (chosen: Manner) => {
+    setManner(chosen);
+    await stage.sound.prepare();
+    const sounds = await stage.begin(0, chosen);
+    if (sounds) setState("shown");
+    return sounds;
+  };
+  const again = () => {
+    setStage(stageOf(data));
+    setState("start");
+  };
+  if (state === "start") return <StartCard data={data} manner={manner} begin={begin} />;
+  if (state === "end") return <EndCard data={data} again={again} />;
+  return <Shown data={data} stage={stage} manner={manner} end={() => setState("end")} />;
+}
+
+function stageOf(data: PlayerData): Stage {
+  const stage = new Stage(data.run, "present");
+  data.run.stems.forEach((_, stem) =>
+    stage.sound.stems.add(stem, (piece) => readPiece(stem, piece, data.piecesAtOnce)),
+  );
+  stage.expect(0);
+  return stage;
+}

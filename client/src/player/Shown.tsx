@@ -1,0 +1,104 @@
+import { useEffect, useMemo, useState, type PointerEvent } from "react";
+import { AudienceView } from "../live/AudienceView";
+import type { Picture } from "../live/pictures";
+import type { Manner, Stage } from "../live/Stage";
+import { useNow } from "../live/useNow";
+import { useStageKeys } from "../live/useStageKeys";
+import { Captions } from "./Captions";
+import { Controls } from "./Controls";
+import type { PlayerData } from "./data";
+import { addressOf } from "./files";
+import { fillScreen } from "./fullScreen";
+import { useRestingHand } from "./useRestingHand";
+
+const nothing = () => undefined;
+const swipe = 40; // pixels a finger moves at least
+
+interface Props {
+  data: PlayerData;
+  stage: Stage;
+  manner: Manner;
+  end: () => void;
+}
+
+/** A show while it is shown: its slide fills the window; what moves it lies over its foot while a hand is at work. */
+export function Shown({ data, stage, manner, end }: Props) {
+  const now = useNow(stage);
+  const [captions, setCaptions] = useState(false);
+  const [resting, wake] = useRestingHand();
+  const [pressedAt, setPressedAt] = useState<{ x: number; y: number }>();
+  const pictures = useMemo(
+    () =>
+      new Map(
+        Object.entries(data.pictures).map(([key, file]): [string, Picture] => [key, { address: addressOf(file) }]),
+      ),
+    [data],
+  );
+  useStageKeys(stage, { slides: nothing });
+  useMoreKeys(() => setCaptions((c) => !c));
+  useNextPictures(stage, pictures, now.place);
+  useEffect(() => {
+    if (now.ended) end();
+  }, [now.ended, end]);
+  const place = stage.place();
+  const title = data.run.show.slides.find((s) => s.id === place?.slideId)?.title ?? "";
+  // A tap or a swipe moves a show that is moved by hand; else it only brings what moves it.
+  const lift = (event: PointerEvent) => {
+    wake();
+    if (!pressedAt || manner !== "hand" || (event.target as Element).closest("button")) return;
+    const across = event.clientX - pressedAt.x;
+    if (Math.abs(event.clientY - pressedAt.y) > swipe) return;
+    if (across > swipe || (Math.abs(across) <= swipe && event.clientX < window.innerWidth / 4)) stage.back();
+    else stage.on();
+  };
+  return (
+    <main
+      className={`fixed inset-0 touch-pan-y bg-black ${resting ? "cursor-none" : ""}`}
+      onPointerMove={wake}
+      onPointerDown={(event) => setPressedAt({ x: event.clientX, y: event.clientY })}
+      onPointerUp={lift}
+      onFocus={wake}
+    >
+      <AudienceView
+        stage={stage}
+        spotPicture={(cueId) => data.spots[cueId] && addressOf(data.spots[cueId])}
+        pictures={pictures}
+        startsAt={undefined}
+      />
+      <p className="sr-only" aria-live="polite">
+        Slide {place?.number}, {title}
+      </p>
+      {captions && <Captions data={data} stage={stage} />}
+      <Controls
+        data={data}
+        stage={stage}
+        manner={manner}
+        hidden={resting && !now.paused && !now.soundHeld}
+        captions={captions}
+        setCaptions={setCaptions}
+      />
+    </main>
+  );
+}
+
+function useMoreKeys(toggleCaptions: () => void) {
+  useEffect(() => {
+    const press = ({ key, ctrlKey, altKey, metaKey }: KeyboardEvent) => {
+      if (ctrlKey || altKey || metaKey) return;
+      if (key === "c") toggleCaptions();
+      else if (key === "f") fillScreen();
+    };
+    document.addEventListener("keydown", press);
+    return () => document.removeEventListener("keydown", press);
+  });
+}
+
+/** Has the pictures at hand that come next, wherever they are. */
+function useNextPictures(stage: Stage, pictures: ReadonlyMap<string, Picture>, place: number) {
+  useEffect(() => {
+    for (const next of stage.places.slice(place + 1, place + 3)) {
+      const picture = pictures.get(`${next.slideId} ${next.step}`);
+      if (picture) new Image().src = picture.address;
+    }
+  }, [stage, pictures, place]);
+}

@@ -1,0 +1,85 @@
+import { useState } from "react";
+import type { Manner } from "../live/Stage";
+import { shortTime } from "../ui/format";
+import { Credits } from "./Credits";
+import type { PlayerData } from "./data";
+import { addressOf } from "./files";
+import { fillScreen } from "./fullScreen";
+
+const ways: readonly (readonly [Manner, string])[] = [
+  ["plan", "By itself, on the clock"],
+  ["hand", "By hand: I move it on"],
+  ["forEver", "By itself, round and round"],
+];
+
+interface Props {
+  data: PlayerData;
+  manner: Manner;
+  /** Begins; tells whether the browser lets it sound. */
+  begin: (manner: Manner) => Promise<boolean>;
+}
+
+/** Before it begins: what it is, how it goes on, and the one click that browsers ask for before a page may sound. */
+export function StartCard({ data, manner, begin }: Props) {
+  const [chosen, setChosen] = useState(manner);
+  const [refused, setRefused] = useState(false);
+  const slides = data.run.runningOrder.slides;
+  const first = data.pictures[`${slides[0]?.slideId ?? ""} 0`];
+  const start = async () => {
+    if (!document.fullscreenElement) fillScreen();
+    setRefused(!(await begin(chosen)));
+  };
+  return (
+    <main className="mx-auto grid min-h-screen max-w-250 content-center gap-8 p-6 md:grid-cols-[1.1fr_1fr] md:items-center">
+      {first && (
+        <img src={addressOf(first)} alt="" className="w-full rounded-lg border border-[var(--line)] object-contain" />
+      )}
+      <div>
+        <h1 className="mb-1 text-3xl">{data.title}</h1>
+        <p className="muted mb-5">
+          {slides.length} {slides.length === 1 ? "slide" : "slides"},{" "}
+          <span className="figures">{shortTime(data.run.runningOrder.totalFrames)}</span>
+        </p>
+        <fieldset className="mb-5">
+          <legend className="sr-only">How it goes on</legend>
+          {ways.map(([way, words]) => (
+            <label key={way} className="flex min-h-9 cursor-pointer items-center gap-3">
+              <input
+                type="radio"
+                name="way"
+                className="radio radio-primary radio-sm"
+                checked={chosen === way}
+                onChange={() => setChosen(way)}
+              />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+        {chosen !== "hand" && data.run.waitsForHand.length > 0 && (
+          <p className="muted mb-4">
+            {data.run.waitsForHand.join(", ")} {data.run.waitsForHand.length === 1 ? "waits" : "wait"} for a hand, and
+            will not sound then.
+          </p>
+        )}
+        {refused && (
+          <p role="alert" className="mb-4">
+            The browser holds the sound back. Press Begin once more; if it stays silent, allow sound for this page.
+          </p>
+        )}
+        <button type="button" className="btn btn-primary btn-lg" onClick={() => void start()}>
+          Begin
+        </button>
+        <p className="muted mt-5 text-sm">
+          Arrow keys or a tap move it on; 1 to 9 start what waits for a hand; s silences, p pauses, b darkens, c shows
+          captions, f fills the screen.
+        </p>
+        {data.credits.length > 0 && (
+          <details className="mt-4">
+            <summary className="cursor-pointer">Credits</summary>
+            <Credits data={data} />
+          </details>
+        )}
+      </div>
+    </main>
+  );
+}

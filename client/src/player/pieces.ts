@@ -1,0 +1,40 @@
+import { bytesOf } from "./files";
+
+const mostKept = 6; // files of some megabytes each
+
+const waiting = new Map<string, (pieces: readonly string[]) => void>();
+const kept = new Map<string, Promise<readonly string[]>>();
+
+/** Takes what a script beside the page holds: called by that. */
+export function takePieces(name: string, pieces: readonly string[]) {
+  waiting.get(name)?.(pieces);
+  waiting.delete(name);
+}
+
+/** A piece of a stem: it stands in the page, or in a script beside it, since a page that is opened as a file cannot fetch. */
+export async function readPiece(stem: number, piece: number, atOnce: number): Promise<ArrayBuffer> {
+  const name = `${stem}-${Math.floor(piece / atOnce)}`;
+  const file = kept.get(name) ?? load(name);
+  // Those used last stay at hand.
+  kept.delete(name);
+  kept.set(name, file);
+  for (const old of kept.keys()) if (kept.size > mostKept) kept.delete(old);
+  return bytesOf((await file)[piece % atOnce] ?? "");
+}
+
+async function load(name: string): Promise<readonly string[]> {
+  const own = document.getElementById(name);
+  if (own) return (own.textContent ?? "").split(" ");
+  const script = document.createElement("script");
+  script.src = `player/${name}.js`;
+  const pieces = new Promise<readonly string[]>((taken, failed) => {
+    waiting.set(name, taken);
+    script.onerror = () => {
+      kept.delete(name);
+      failed(new Error(`player/${name}.js is missing.`));
+    };
+  });
+  document.head.append(script);
+  await pieces.finally(() => script.remove());
+  return pieces;
+}

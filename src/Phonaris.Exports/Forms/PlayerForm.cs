@@ -1,0 +1,73 @@
+using System.Text.Json;
+using Phonaris.Core.Live;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Exports.Players;
+
+namespace Phonaris.Exports.Forms;
+
+/// <summary>The show as any browser plays it, from a folder, a stick or a site, without a server: as files in a zip, or in one.</summary>
+internal sealed class PlayerForm(ExportFormat format, string ending, string mediaType) : ExportForm(format, ending, mediaType)
+{
+    private const int PictureWidth = 1920;
+
+    /// <summary>Of pieces of some seconds: a few megabytes.</summary>
+    private const int PiecesAtOnce = 4;
+
+    // As the sound of a presentation; in text it grows by a third.
+    public override long MostBytes(Export export) => base.MostBytes(export) + export.Slides.Sum(s => export.Timed.Show.Slides[s.Index].Steps.Count) * 4_000_000L;
+
+    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
+    {
+        var timed = Part(export, tools);
+        var stems = LiveStem.OfAll(timed).Where(s => s.Stem.LengthFrames > 0).ToList();
+        await tools.Derived.GetAllAsync(stems.Select(s => (PlayerSounds.NameOf(s.Stem), Make(s.Stem))), progress.Part(0, 0.6), cancel);
+        await using IPlayerFiles files = Format == ExportFormat.PlayerHtml ? new PlayerPage(partial, timed.Show.Title, tools.Player) : new PlayerFolder(partial, timed.Show.Title, tools.Player);
+        var pictures = new Dictionary<string, string>();
+        var names = new Dictionary<string, string>();
+        var drawn = timed.Show.WithCardsDrawn();
+        foreach (var (slide, n) in timed.Order.Slides.Select((s, n) => (s, n)))
+        {
+            for (var step = 0; step < slide.StepFrames.Count; step++)
+                pictures[$"{slide.SlideId} {step}"] = await AddAsync(await tools.Pictures.ScreenAsync(drawn.Slides[slide.Index].PictureAt(step + 1), PictureWidth, cancel), "slide");
+            progress?.Report(0.6 + 0.2 * (n + 1) / timed.Order.Slides.Count);
+        }
+        var spots = new Dictionary<string, string>();
+        foreach (var cue in timed.Show.Cues)
+            if (cue.Hotspot?.Picture is not null) spots[cue.Id] = await AddAsync(await tools.Pictures.SpotAsync(cue.Hotspot with { Turn = 0, Opacity = 1, Shown = true }, cancel), "spot");
+        foreach (var (stem, n) in stems.Select((s, n) => (s.Stem, n)))
+        {
+            var (pieces, file) = (new List<byte[]>(), 0);
+            await foreach (var piece in PlayerSounds.ReadAsync(tools.Derived.PathOf(PlayerSounds.NameOf(stem)), cancel))
+            {
+                pieces.Add(piece);
+                if (pieces.Count == PiecesAtOnce) await FlushAsync();
+            }
+            if (pieces.Count > 0) await FlushAsync();
+            progress?.Report(0.8 + 0.2 * (n + 1) / stems.Count);
+
+            async Task FlushAsync()
+            {
+                await files.AddPiecesAsync($"{n}-{file++}", pieces, cancel);
+                pieces.Clear();
+            }
+        }
+        await files.EndAsync(JsonSerializer.Serialize(PlayerData.Of(timed, stems, pictures, spots, export.Options.ByHand, PiecesAtOnce), ShowJson.Options), cancel);
+
+        // The same picture on several steps is there once.
+        async Task<string> AddAsync(string picture, string kind) => names.TryGetValue(picture, out var there)
+            ? there
+            : names[picture] = await files.AddPictureAsync($"{kind}{names.Count + 1}{Path.GetExtension(picture)}", picture, cancel);
+
+        Func<string, CancellationToken, Task> Make(LiveStem stem) => (to, token) => PlayerSounds.WriteAsync(stem, tools, to, token);
+    });
+
+    /// <summary>The show with no other slides than those that are handed over.</summary>
+    private static TimedShow Part(Export export, ExportTools tools)
+    {
+        if (export.Slides.Count == export.Timed.Order.Slides.Count) return export.Timed;
+        var kept = export.Slides.Select(s => s.SlideId).ToHashSet();
+        var show = export.Timed.Show;
+        return TimedShow.Of(show with { Slides = [.. show.Slides.Select(s => s with { Hidden = !kept.Contains(s.Id) })] }, tools.Sounds.Listened);
+    }
+}

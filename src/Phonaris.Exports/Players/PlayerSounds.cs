@@ -1,0 +1,41 @@
+using System.Buffers.Binary;
+using System.Runtime.CompilerServices;
+using Phonaris.Core.Live;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Exports.Players;
+
+/// <summary>The stems of a player in pieces that are exact to the sample once they are decoded: kept, so that what did not change is not coded again.</summary>
+internal static class PlayerSounds
+{
+    /// <summary>What a stem's pieces are kept as.</summary>
+    public static string NameOf(LiveStem stem) => $"player/{stem.ToSchedule().ContentKey(0, stem.LengthFrames)}.pieces";
+
+    /// <summary>Writes the pieces of a stem: before each its length in bytes, 32 bits, little-endian.</summary>
+    public static async Task WriteAsync(LiveStem stem, ExportTools tools, string path, CancellationToken cancel)
+    {
+        await using var file = File.Create(path);
+        var length = new byte[sizeof(int)];
+        await SoundPieces.WriteAsync(stem.ToSchedule(), tools.Sounds.Open, Path.GetDirectoryName(path)!, TakeAsync, cancel, light: true);
+
+        async Task TakeAsync(ReadOnlyMemory<byte> piece, CancellationToken token)
+        {
+            BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
+            await file.WriteAsync(length, token);
+            await file.WriteAsync(piece, token);
+        }
+    }
+
+    /// <summary>Reads them.</summary>
+    public static async IAsyncEnumerable<byte[]> ReadAsync(string path, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        await using var file = File.OpenRead(path);
+        var length = new byte[sizeof(int)];
+        while (await file.ReadAtLeastAsync(length, length.Length, throwOnEndOfStream: false, cancel) == length.Length)
+        {
+            var piece = new byte[BinaryPrimitives.ReadInt32LittleEndian(length)];
+            await file.ReadExactlyAsync(piece, cancel);
+            yield return piece;
+        }
+    }
+}
