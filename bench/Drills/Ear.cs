@@ -17,7 +17,7 @@ internal static class Ear
             window.heard = [];
             window.hearing = (what) => new Promise((done) => (wanted = { what, done }));
             const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.port.postMessage([currentTime, peak]); return true; } })';
-            this.audioWorklet.addModule(URL.createObjectURL(new Blob([source], { type: 'text/javascript' }))).then(() => {
+            this.audioWorklet.addModule('data:text/javascript,' + encodeURIComponent(source)).then(() => {
                 const ear = new AudioWorkletNode(this, 'ear');
                 node.connect(ear);
                 ear.port.onmessage = ({ data: [at, peak] }) => {

@@ -62,6 +62,7 @@ public class Browser : IDisposable
     {
         CloseTabs();
         Block();
+        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = false, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
         _driver.Navigate().GoToUrl("about:blank");
         _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address, ["storageTypes"] = "all" });
@@ -130,6 +131,14 @@ public class Browser : IDisposable
         _driver.ExecuteCdpCommand("Network.setBlockedURLs", new() { ["urls"] = patterns });
     }
 
+    /// <summary>Opens a file of this machine, with no network at all.</summary>
+    public void OpenFile(string path)
+    {
+        _driver.ExecuteCdpCommand("Network.enable", []);
+        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = true, ["latency"] = 0, ["downloadThroughput"] = 0, ["uploadThroughput"] = 0 });
+        _driver.Navigate().GoToUrl(new Uri(path).AbsoluteUri);
+    }
+
     public void Reload() => _driver.Navigate().Refresh();
 
     /// <summary>The element a selector finds, waiting for it.</summary>
@@ -143,7 +152,7 @@ public class Browser : IDisposable
         Until(() => _driver.FindElements(By.XPath($"//button[normalize-space()='{name}']")).FirstOrDefault(b => b.Displayed), $"a button {name}");
 
     /// <summary>Clicks the first thing of a selector that says some words, waiting for it, wherever it is scrolled to.</summary>
-    public void Press(string css, string words) =>
+    public void ClickOn(string css, string words) =>
         Until(() => Js<bool>($"(f => !!f && (f.click(), true))([...document.querySelectorAll(\"{css}\")].find(e => e.textContent.includes('{words}')))"), $"{css} that says “{words}”");
 
     /// <summary>Waits until something has come to where it stays.</summary>
@@ -198,7 +207,8 @@ public class Browser : IDisposable
         _driver.ExecuteScript(File.ReadAllText(Path.Combine(Root(), "client/node_modules/axe-core/axe.min.js")));
         return (string)_driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
-            axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((r) =>
+            // Of a page that was opened as a file it can fetch no styles to look at.
+            axe.run({ preload: location.protocol !== "file:", runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((r) =>
               done(r.violations.map((v) => v.id + ": " + v.help + "\n" + v.nodes.slice(0, 3).map((n) => "  " + n.target + " " + n.failureSummary).join("\n")).join("\n")));
             """)!;
     }

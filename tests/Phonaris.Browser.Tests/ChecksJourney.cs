@@ -27,7 +27,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Says("[data-finding=waits-for-hand]", "stops the show");
         Assert.Empty(_browser.Axe());
         // What is meant so is left so, and is not put right with the rest; it can be warned of again.
-        _browser.Press("[data-finding=off-target] button", "Leave it so");
+        _browser.ClickOn("[data-finding=off-target] button", "Leave it so");
         _browser.Says("[data-testid=left-so] summary", "One is left so");
         _browser.Button("Put right what can be put right: 1").Click();
         _browser.Says("[data-testid=all-well]", "but what you left so");
@@ -54,7 +54,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Made(12, 4, new("Mill theme", 330, 20, SoundKind.Bed, 1, 12), new("Word", 700, 6, SoundKind.Voice, 10, 10));
         _browser.View("Checks");
         _browser.Says("[data-finding=cut-voice]", "cut off in a word on slide 10");
-        _browser.Press("[data-finding=cut-voice] a", "Go there");
+        _browser.ClickOn("[data-finding=cut-voice] a", "Go there");
         _browser.Says("[data-testid=cue-details]", "Word is cut off in a word on slide 10");
         _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
         // One click there puts it right.

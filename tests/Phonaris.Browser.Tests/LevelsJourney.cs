@@ -50,7 +50,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
         // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
         _browser.Type("Target of the whole", "-24", "−24.0");
-        _browser.Press("main button", "brings it to its target");
+        _browser.ClickOn("main button", "brings it to its target");
         _browser.Says("main header", "at its target");
         _browser.Until(() => AtTarget() == 20, "all at their targets still");
         _browser.View("Run sheet");

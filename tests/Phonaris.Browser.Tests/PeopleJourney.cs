@@ -24,7 +24,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Equal(("1.0 s", "2.0 s", "fill", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Goes round"), _browser.Value("Handover")));
         Assert.Equal(0, _browser.Count("[data-clash]"));
         // Both quieter: two strokes.
-        _browser.Press("[role=columnheader] button", "Beds");
+        _browser.ClickOn("[role=columnheader] button", "Beds");
         _browser.Button("−3 dB").Click();
         _browser.Find("button[aria-label='Undo: 2 cues: level −3 dB']");
         // On stage the first goes on from slide to slide, and gives way where it is to.
@@ -139,7 +139,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
 
         // A film in open formats plays too; once the show is changed, it can be made again.
         _browser.View("Export");
-        _browser.Press("label", "Film, WebM");
+        _browser.ClickOn("label", "Film, WebM");
         _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
         _browser.Button("Make the film").Click();
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-state=done] video')?.duration || 0") > 11, "the film to be playable");
@@ -155,7 +155,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         void Make(string whom, string what)
         {
             var made = _browser.Count("[data-state=done]");
-            _browser.Press("nav[aria-label='To whom'] button", whom);
+            _browser.ClickOn("nav[aria-label='To whom'] button", whom);
             _browser.Says("section[aria-label='New export'] h2", whom);
             _browser.Button("Make the file").Click();
             _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Find("[data-state=done] h3").Text == what, what);

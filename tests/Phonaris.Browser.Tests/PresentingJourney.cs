@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using OpenQA.Selenium;
@@ -94,21 +93,21 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         // The server is lost. Twenty slides on, the bed has not broken for five milliseconds.
         _browser.LoseServer();
         _browser.Says("[role=status]", "server is away");
-        var from = Now();
+        var from = browser.Now();
         for (var n = 0; n < 20; n++)
         {
             _browser.Press(Keys.PageDown);
             Thread.Sleep(150);
         }
         _browser.Until(() => _browser.Where() == "slide 24 of 26", "slide 24");
-        Assert.InRange(LongestGapMs(from, Now()), 0, 5);
+        Assert.InRange(browser.LongestGapMs(from, browser.Now()), 0, 5);
 
         // Its span ends with slide 24: it dies away by its fade, to the shape.
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
         // By the clock of the sound: it falls behind that on the wall where the machine is busy.
         _browser.Until(() => _browser.Js<bool>("heard.slice(-400).every(b => b[1] < 0.0008)"), "the bed to have died away");
-        Assert.All(FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
+        Assert.All(browser.FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
 
         // Back, by number, black, paused, and all silenced.
         _browser.Press("g");
@@ -168,28 +167,5 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         return await phone.PostAsJsonAsync($"{address}/{what}", body);
     }
 
-    private double Now() => _browser.Js<double>("heardBy.currentTime");
-
     private double HeapMb() => _browser.Js<double>("(gc(), gc(), performance.memory.usedJSHeapSize / 1e6)");
-
-    /// <summary>The longest stretch in which next to nothing is heard, in milliseconds.</summary>
-    private double LongestGapMs(double from, double to)
-    {
-        string Text(double t) => t.ToString(CultureInfo.InvariantCulture);
-        return _browser.Js<double>($"(() => {{ let longest = 0, last = {Text(from)}, blocks = 0; for (const [at, peak] of heard) if (at > {Text(from)} && at < {Text(to)} && peak > 0.02) {{ longest = Math.max(longest, at - last - 128 / 48000); last = at; blocks++; }} return blocks < 300 ? 1e6 : Math.max(longest, {Text(to)} - last - 0.1) * 1000; }})()");
-    }
-
-    /// <summary>What is heard of a fade out of so many seconds, at its quarters, beside the quarter sine it is to be.</summary>
-    private IEnumerable<(double Heard, double Wanted)> FadeShape(double seconds)
-    {
-        // From the last block in which anything is heard back to the fade's beginning.
-        var end = _browser.Js<double>("heard.findLast(([, peak]) => peak > 0.0008)[0]");
-        var start = end - seconds;
-        var full = _browser.Js<double>($"Math.max(...heard.filter(([at]) => at > {(start - 0.5).ToString(CultureInfo.InvariantCulture)} && at < {(start - 0.1).ToString(CultureInfo.InvariantCulture)}).map(b => b[1]))");
-        foreach (var part in (double[])[0.25, 0.5, 0.75])
-        {
-            var at = (start + part * seconds).ToString(CultureInfo.InvariantCulture);
-            yield return (_browser.Js<double>($"Math.max(...heard.filter(([t]) => Math.abs(t - {at}) < 0.005).map(b => b[1]))") / full, Math.Sin(Math.PI / 2 * (1 - part)));
-        }
-    }
 }

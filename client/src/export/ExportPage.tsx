@@ -6,6 +6,9 @@ import { ExportCard } from "./ExportCard";
 import { NewExport } from "./NewExport";
 import { recipients } from "./recipients";
 
+/** Those who are told whose the sounds are. */
+const published = ["deck", "browser", "screen", "rights"];
+
 /** To whom the show goes, what they can use, and what was made so far. */
 export default function ExportPage() {
   const { view } = useOpenShow();
@@ -47,7 +50,7 @@ export default function ExportPage() {
               ))}
             </ul>
           </section>
-          {(id === "rights" || id === "screen") && <CreditsCard />}
+          {published.includes(id) && <CreditsCard />}
         </div>
       </div>
     </main>

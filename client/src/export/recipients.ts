@@ -18,6 +18,32 @@ export interface Recipient {
 /** To whom a show goes, and what each can use; the first form is what most want. */
 export const recipients: readonly Recipient[] = [
   {
+    id: "deck",
+    name: "Someone with a slide program",
+    wants: "the deck, with its sounds in it",
+    forms: [
+      {
+        format: "pptxHand",
+        name: "Deck, by hand",
+        what: "Somebody moves it on. Sounds start with slides, reveals or clicks.",
+      },
+      { format: "pptxClock", name: "Deck, on the clock", what: "Moves on by itself; each sound as in the film." },
+    ],
+  },
+  {
+    id: "browser",
+    name: "Anyone with a browser",
+    wants: "the show to play, without a server",
+    forms: [
+      {
+        format: "playerZip",
+        name: "Player, zipped",
+        what: "Unpack it and open index.html: from a stick, or on a site.",
+      },
+      { format: "playerHtml", name: "Player, one file", what: "All in one page, to be sent. A third heavier." },
+    ],
+  },
+  {
     id: "screen",
     name: "A screen or a site",
     wants: "a film that runs by itself",

@@ -47,14 +47,8 @@ export class LiveSound {
   async prepare() {
     if (this.limited) return;
     this.limited = true;
-    // A page of another computer without https has no worklets: there what is too much is cut off.
-    if (!window.isSecureContext) {
-      this.hold.connect(this.analyser);
-      return;
-    }
-    await this.context.audioWorklet.addModule(limiterUrl);
-    const limiter = new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
-    this.hold.connect(limiter).connect(this.analyser);
+    const limiter = await this.limiter();
+    (limiter ? this.hold.connect(limiter) : this.hold).connect(this.analyser);
   }
 
   /** The moment by the clock the sounds are played by, in milliseconds. */
@@ -126,6 +120,16 @@ export class LiveSound {
     for (const id of [...this.voices.keys()]) this.stop(id, { ms: 5, curve: "linear" });
     window.setTimeout(() => void this.context.close(), 50);
     void this.kept?.then((kept) => kept.close()).catch(() => undefined);
+  }
+
+  /** Nothing where the page has none, as one of another computer without https: what is too much is cut off there. */
+  private async limiter(): Promise<AudioNode | undefined> {
+    try {
+      await this.context.audioWorklet.addModule(limiterUrl);
+      return new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
+    } catch {
+      return undefined;
+    }
   }
 
   private start(cue: LiveCue, fromMs: number, fade: Fade) {

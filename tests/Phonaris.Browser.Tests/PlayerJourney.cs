@@ -1,0 +1,102 @@
+using System.IO.Compression;
+using System.Text.Json;
+using OpenQA.Selenium;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+using Phonaris.Drills;
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>A show handed over as a player: opened from a file with the network off, and listened to.</summary>
+public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
+{
+    private readonly Browser _browser = browser.Fresh();
+
+    [Fact]
+    public async Task Anyone_plays_it_from_a_file_without_a_network()
+    {
+        await MakeAsync();
+        _browser.View("Export");
+        var zip = await ExportedAsync("Player, zipped", "show.zip");
+        var page = await ExportedAsync("Player, one file", "show.html");
+        var folder = Path.Combine(Path.GetDirectoryName(zip)!, "Für den Saal");
+        ZipFile.ExtractToDirectory(zip, folder);
+
+        _browser.OpenFile(Path.Combine(folder, "index.html"));
+        _browser.Says("main", "24 slides");
+        _browser.Says("details", "Credits");
+        Assert.Empty(_browser.Axe());
+        _browser.ClickOn("label", "By hand");
+        _browser.Button("Begin").Click();
+        _browser.Says("[data-testid=controls]", "1 of 24");
+        Assert.Empty(_browser.Axe());
+        _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
+
+        // A key is heard at once; what it starts and the bed that goes round sound together.
+        _browser.Js<bool>("(window.pressed = 0, window.sounded = 0, addEventListener('keydown', e => (pressed = performance.timeOrigin + e.timeStamp), true), hearing(p => p > bedPeak * 1.4).then(t => (sounded = t)), true)");
+        _browser.Press("1");
+        _browser.Until(() => _browser.Js<double>("sounded") > 0, "the chirp to be heard");
+        Assert.InRange(_browser.Js<double>("sounded - pressed"), 0, 250);
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-100).every(b => b[1] < bedPeak * 1.1)"), "the bed alone");
+
+        // Twenty slides on, some by keys, some by touch, the bed has not broken for five milliseconds.
+        var from = browser.Now();
+        for (var n = 0; n < 20; n++)
+        {
+            if (n % 4 == 3) _browser.Touch("main canvas");
+            else _browser.Press(Keys.PageDown);
+            Thread.Sleep(150);
+        }
+        _browser.Says("[data-testid=controls]", "21 of 24");
+        Assert.InRange(browser.LongestGapMs(from, browser.Now()), 0, 5);
+        // What is said, as captions.
+        _browser.Press("c");
+        _browser.Says("[data-testid=caption]", "Said to slide twenty-one.");
+        Assert.Empty(_browser.Axe());
+
+        // The bed's span ends with slide 22: it dies away by its fade, to the shape.
+        _browser.Press(Keys.ArrowRight);
+        _browser.Press(Keys.ArrowRight);
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-400).every(b => b[1] < 0.0008)"), "the bed to have died away");
+        Assert.All(browser.FadeShape(2.0), point => Assert.InRange(point.Heard, point.Wanted - 0.04, point.Wanted + 0.04));
+        _browser.Press(Keys.End);
+        _browser.Button("End").Click();
+        _browser.Says("section[aria-label=Credits]", "Ida Fennel");
+        Assert.Empty(_browser.Axe());
+
+        // The same in one file, by itself: it comes to its end by the clock.
+        _browser.OpenFile(page);
+        _browser.ClickOn("label", "on the clock");
+        _browser.Says("main", "Chirp waits for a hand");
+        _browser.Button("Begin").Click();
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-100).some(b => b[1] > 0.02)"), "the bed");
+        _browser.Says("[data-testid=controls]", "3 of 24");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    /// <summary>A tone going round under slides 1 to 22, and a chirp by hand on all.</summary>
+    private async Task MakeAsync()
+    {
+        _browser.Made(24, 1, new("Steady", 330, 12, SoundKind.Bed, 1, 22, LevelDb: -6), new("Chirp", 900, 1, SoundKind.Spot, 1, 24, LevelDb: 6));
+        var show = _browser.Url.Split('/')[^1];
+        var cues = (await _browser.Http.ViewAsync(show)).GetProperty("show").GetProperty("cues").EnumerateArray().ToList();
+        await EditAsync(new SetFade(cues[0].GetProperty("id").GetString()!, FadeEnd.Out, Fade.Of(2000)));
+        await EditAsync(new SetStart(cues[1].GetProperty("id").GetString()!, CueStart.ByHand));
+        await EditAsync(new SetNotes("s21", "Said to slide twenty-one."));
+
+        Task EditAsync(Edit edit) => _browser.Http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));
+    }
+
+    private async Task<string> ExportedAsync(string form, string name)
+    {
+        var made = _browser.Count("[data-state=done]");
+        _browser.ClickOn("nav[aria-label='To whom'] button", "Anyone with a browser");
+        _browser.ClickOn("label", form);
+        _browser.Button("Make the file").Click();
+        _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Find("[data-state=done] h3").Text == form, form);
+        var path = _browser.PathOf(name);
+        await File.WriteAllBytesAsync(path, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("[data-state=done] a[download]").GetDomProperty("href")!)));
+        return path;
+    }
+}
