@@ -13,6 +13,7 @@ using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
+using Phonaris.Web.Clearing;
 using Phonaris.Web.Exports;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
@@ -83,12 +84,10 @@ internal static class House
         services.AddSingleton<IJobWork, ExportShow>();
         services.AddSingleton<IJobWork, ChangeSpeed>();
         services.AddSingleton<IJobWork, Listen>();
-        services.AddSingleton<ISoundCatalogue>(s =>
-        {
-            var options = s.GetRequiredService<IOptions<AppOptions>>().Value;
-            var shelf = new FolderCatalogue(options.Catalogue);
-            return options.MoodyCatalogue ? new MoodyCatalogue(shelf, s.GetRequiredService<TimeProvider>()) : shelf;
-        });
+        services.AddSingleton(s => new Moods(s.GetRequiredService<TimeProvider>(), s.GetRequiredService<IOptions<AppOptions>>().Value.MoodyCatalogue));
+        services.AddSingleton(s => new FolderCatalogue(s.GetRequiredService<IOptions<AppOptions>>().Value.Catalogue));
+        services.AddSingleton<ISoundCatalogue>(s => new MoodyCatalogue(s.GetRequiredService<FolderCatalogue>(), s.GetRequiredService<Moods>()));
+        services.AddSingleton<IClearanceDesk>(s => new PracticeDesk(s.GetRequiredService<FolderCatalogue>(), s.GetRequiredService<Moods>()));
         services.AddSingleton<DemoShow>();
         services.AddSignalR().AddJsonProtocol(o => ApiJson.Configure(o.PayloadSerializerOptions));
         services.ConfigureHttpJsonOptions(o => ApiJson.Configure(o.SerializerOptions));

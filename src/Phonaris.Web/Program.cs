@@ -1,6 +1,7 @@
 using Phonaris.Web;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
+using Phonaris.Web.Clearing;
 using Phonaris.Web.Checking;
 using Phonaris.Web.Exports;
 using Phonaris.Web.Fitting;
@@ -42,6 +43,7 @@ try
     api.MapPictures();
     api.MapMix();
     api.MapCatalogue();
+    api.MapClearing();
     api.MapLive();
     api.MapClickerRooms();
     api.MapExports();

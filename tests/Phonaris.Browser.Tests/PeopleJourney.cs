@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
@@ -160,6 +161,38 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
             _browser.Button("Make the file").Click();
             _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Find("[data-state=done] h3").Text == what, what);
         }
+    }
+
+    [Fact]
+    public void Someone_who_publishes_asks_whether_the_music_may_be_used()
+    {
+        _browser.Made(4, 2, new Tone("Own tune", 330, 20, SoundKind.Bed, 1, 4));
+        _browser.Find("[aria-label='Find sounds in the catalogue']").Click();
+        _browser.Find("[aria-label='Words to search for']").SendKeys("curtain");
+        _browser.Find("[data-piece='Curtain']").FindElement(By.CssSelector("button:last-child")).Click();
+        _browser.Says("[data-piece='Curtain']", "Taken");
+        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Lay("Curtain", 2);
+        _browser.View("Export");
+        _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
+        _browser.Find("[aria-label='Where it goes']").SendKeys("on the open web");
+        // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
+        _browser.Button("Ask the clearance desk").Click();
+        _browser.Button("Pay 18 and keep the proof").Click();
+        _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
+        Assert.Empty(_browser.Axe());
+        _browser.Find("[aria-label='Where it goes']").SendKeys("where it is sold");
+        _browser.Says("[data-unclear=Curtain]", "gave leave on the open web only");
+        // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
+        _browser.Button("Find another piece").Click();
+        _browser.Says("dialog", "Another piece in the place of Curtain");
+        _browser.Find("[data-piece='Swallow Pass']").FindElement(By.CssSelector("button:last-child")).Click();
+        _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
+        _browser.View("Run sheet");
+        _browser.Until(() => _browser.Count("[data-cue='Swallow Pass']") == 1 && _browser.Count("[data-cue='Curtain']") == 0, "the other piece in its place");
+        _browser.Find("button[aria-label='Undo: Put Swallow Pass in the place of Curtain']").Click();
+        _browser.Until(() => _browser.Count("[data-cue='Curtain']") == 1, "the first back");
+        Assert.Empty(_browser.Complaints());
     }
 
     private void TypeRight(string label, string value)

@@ -216,6 +216,13 @@ public sealed class ToolTests : Toolbox
         Assert.Contains("A tone,not known,not known,not known,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
         Json("export", "a.phonaris", "--to", "r.html", "--sheet", "run");
         Assert.Contains("<kbd>1</kbd> Chime, by hand", File.ReadAllText(PathOf("r.html")));
+        // An html without a sheet is the player, in one file; as a zip it has its files beside it. Neither has what only its maker needs.
+        Json("export", "a.phonaris", "--to", "p.html", "--for", "clock", "--slides", "2-3");
+        var player = File.ReadAllText(PathOf("p.html"));
+        Assert.Contains("\"manner\":\"plan\"", player);
+        Assert.DoesNotContain("tone.flac", player);
+        Json("export", "a.phonaris", "--to", "p.zip");
+        using (var zip = ZipFile.OpenRead(PathOf("p.zip"))) Assert.Equal(["index.html", "player/0-0.js", "player/1-0.js", "player/2-0.js", "player/player.css", "player/player.js", "player/show.js"], zip.Entries.Select(e => e.FullName).Where(n => !n.Contains("slide")).Order(StringComparer.Ordinal));
         AssertFails(3, "make it as html", "export", "a.phonaris", "--to", "r.csv", "--sheet", "run");
         Json("export", "a.phonaris", "--to", "copy.phonaris");
         Assert.Equal(Json("show", "a.phonaris").GetRawText(), Json("show", "copy.phonaris").GetRawText());

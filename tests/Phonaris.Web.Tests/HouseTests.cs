@@ -36,6 +36,7 @@ public partial class HouseTests
         ["Shows"], // shows, edits, views, versions
         ["Bringing", "Fitting", "Levels", "Checking", "Exports", "Live"],
         ["Catalogue"],
+        ["Clearing"],
     ];
 
     [Fact]

@@ -1,7 +1,7 @@
 import { Pause, Play } from "lucide-react";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { answered, api, type CataloguePiece } from "../api/client";
+import { answered, api, type CataloguePiece, type Sound } from "../api/client";
 import { keepEdited, say } from "../api/queries";
 import { silence } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
@@ -30,12 +30,18 @@ const moods = [
   "light",
 ];
 
+interface Props {
+  /** The sound in whose place another is sought, of its kind and about as long; undefined for one more. */
+  instead?: Sound | undefined;
+  close: () => void;
+}
+
 /** The sound catalogue: search, listen, take with the licence. */
-export function CatalogueDialog({ close }: { close: () => void }) {
+export function CatalogueDialog({ instead, close }: Props) {
   const { view } = useOpenShow();
   const queries = useQueryClient();
   const [words, setWords] = useState("");
-  const [kind, setKind] = useState("");
+  const [kind, setKind] = useState<string>(instead?.kind ?? "");
   const [mood, setMood] = useState("");
   const [length, setLength] = useState(0);
   const [playing, setPlaying] = useState<string>();
@@ -51,13 +57,28 @@ export function CatalogueDialog({ close }: { close: () => void }) {
   const take = useMutation({
     mutationFn: async (piece: CataloguePiece) =>
       answered(
-        await api.POST("/api/shows/{id}/catalogue/{pieceId}", { params: { path: { id: view.id, pieceId: piece.id } } }),
+        instead
+          ? await api.POST("/api/shows/{id}/sounds/{soundId}/catalogue/{pieceId}", {
+              params: { path: { id: view.id, soundId: instead.id, pieceId: piece.id } },
+            })
+          : await api.POST("/api/shows/{id}/catalogue/{pieceId}", {
+              params: { path: { id: view.id, pieceId: piece.id } },
+            }),
       ),
-    onSuccess: (after) => keepEdited(queries, view.id, after),
+    onSuccess: (after) => {
+      keepEdited(queries, view.id, after);
+      if (instead) close();
+    },
     onError: say,
   });
   const taken = (piece: CataloguePiece) =>
-    view.show.sounds.some((s) => !s.removed && s.rights.proof === `catalogue piece ${piece.id}`);
+    view.show.sounds.some(
+      (s) =>
+        !s.removed &&
+        [s.rights.source, s.rights.proof].some(
+          (t) => t.endsWith(`catalogue piece ${piece.id}`) || t.endsWith(`catalogue, piece ${piece.id}`),
+        ),
+    );
 
   useEffect(() => {
     const audio = player.current;
@@ -80,7 +101,7 @@ export function CatalogueDialog({ close }: { close: () => void }) {
   };
 
   return (
-    <Dialog title="Find sounds" close={close} wide>
+    <Dialog title={instead ? `Another piece in the place of ${instead.name}` : "Find sounds"} close={close} wide>
       <audio
         ref={player}
         onPause={() => setPlaying(undefined)}
@@ -134,9 +155,13 @@ export function CatalogueDialog({ close }: { close: () => void }) {
           </button>
         </p>
       )}
-      {data?.length === 0 && <p className="muted py-6 text-center">Nothing is like that. Fewer words find more.</p>}
+      {data?.length === 0 && (
+        <p className="muted py-6 text-center">
+          Nothing is like that. {words ? "Fewer words find more." : "Another mood or length finds more."}
+        </p>
+      )}
       <ul>
-        {data?.map((piece) => (
+        {(instead ? nearest(data ?? [], instead) : data)?.map((piece) => (
           <li key={piece.id} className="line-b flex items-center gap-3 py-1.5" data-piece={piece.title}>
             <button
               type="button"
@@ -160,11 +185,11 @@ export function CatalogueDialog({ close }: { close: () => void }) {
             </span>
             <button
               type="button"
-              className="btn btn-xs w-16"
+              className={`btn btn-xs ${instead ? "" : "w-16"}`}
               disabled={taken(piece) || (take.isPending && take.variables.id === piece.id)}
               onClick={() => take.mutate(piece)}
             >
-              {taken(piece) ? "Taken" : "Take"}
+              {taken(piece) ? "Taken" : instead ? "Put in its place" : "Take"}
             </button>
           </li>
         ))}
@@ -172,3 +197,9 @@ export function CatalogueDialog({ close }: { close: () => void }) {
     </Dialog>
   );
 }
+
+/** Pieces by how near their lengths are to a sound's own. */
+const nearest = (pieces: readonly CataloguePiece[], { figures }: Sound) => {
+  const off = ({ seconds }: CataloguePiece) => Math.abs(Math.log((seconds * framesPerSecond) / figures.frames));
+  return pieces.toSorted((a, b) => off(a) - off(b));
+};

@@ -1,16 +1,22 @@
 import { Play } from "lucide-react";
+import { useState } from "react";
 import { Link } from "react-router";
+import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond } from "../ui/format";
 import type { Finding } from "./useChecks";
 import { gravityOf } from "./words";
 
+/** What another piece is a way out of. */
+const ofRights = ["no-leave", "unknown-rights"];
 const before = 2; // seconds that are heard before the place
 
 /** One thing found: how grave, where, what, and what can be done about it. */
 export function FindingRow({ finding }: { finding: Finding }) {
   const { view, edit, play } = useOpenShow();
   const { found, leftSo } = finding;
+  const [seeking, setSeeking] = useState(false);
+  const sound = ofRights.includes(found.check) ? view.show.sounds.find((s) => s.id === found.soundId) : undefined;
   const { mark, name, style } = gravityOf(finding);
   const slide = view.runningOrder.slides.find((s) => s.slideId === found.slideId);
   const strand = view.strands.find((s) => s.cueId === found.cueIds.at(-1));
@@ -31,7 +37,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
       <span className="muted figures w-14 shrink-0 text-sm">{slide ? `slide ${slide.number}` : ""}</span>
       <span className="min-w-0 grow">
         <span className="block leading-snug break-words">{found.sentence}</span>
-        {!leftSo && found.remedies.length > 0 && (
+        {!leftSo && (found.remedies.length > 0 || sound) && (
           <span className="mt-1.5 flex flex-wrap gap-1.5">
             {found.remedies.map((remedy, i) => (
               <button
@@ -43,9 +49,15 @@ export function FindingRow({ finding }: { finding: Finding }) {
                 {remedy.words}
               </button>
             ))}
+            {sound && (
+              <button type="button" className="btn btn-xs h-auto min-h-6 py-0.5" onClick={() => setSeeking(true)}>
+                Find another piece
+              </button>
+            )}
           </span>
         )}
       </span>
+      {seeking && sound && <CatalogueDialog instead={sound} close={() => setSeeking(false)} />}
       <span className="flex shrink-0 items-center gap-1 self-start text-sm">
         {at !== undefined && (
           <button

@@ -7,7 +7,7 @@ const ways = [
   ["itself", "by itself"],
 ] as const;
 
-const places: readonly (readonly [Schemas["Destination"], string])[] = [
+export const places: readonly (readonly [Schemas["Destination"], string])[] = [
   ["room", "in this room"],
   ["inside", "inside the organisation"],
   ["web", "on the open web"],

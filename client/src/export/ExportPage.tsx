@@ -2,6 +2,7 @@ import { useState } from "react";
 import { useJobs } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { CreditsCard } from "./CreditsCard";
+import { ClearanceCard } from "./ClearanceCard";
 import { ExportCard } from "./ExportCard";
 import { NewExport } from "./NewExport";
 import { recipients } from "./recipients";
@@ -39,6 +40,7 @@ export default function ExportPage() {
         </nav>
         <div>
           {to && <NewExport key={to.id} to={to} />}
+          {published.includes(id) && <ClearanceCard />}
           <section aria-label="Exports made" className="mt-6">
             <h2 className="mb-3 text-lg">Made so far</h2>
             {exports.length === 0 && (

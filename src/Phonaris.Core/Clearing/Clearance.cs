@@ -17,6 +17,9 @@ public sealed partial record Clearance(Leave Answer, string Why)
     {
         ArgumentNullException.ThrowIfNull(rights);
         var licence = rights.Licence.Trim();
+        if (DeskLeave.Of(rights) is { } leave)
+            return leave.Covers(where) ? new(Given(rights), $"The clearance desk gave leave {Say.Where(leave.Where)}, no. {leave.Number}.") : new(Leave.Ask, $"The clearance desk gave leave {Say.Where(leave.Where)} only.");
+        if (OwnPattern().IsMatch(licence)) return new(Leave.Yes, "It is your own.");
         if (FreePattern().IsMatch(licence)) return new(Leave.Yes, $"{licence} asks for nothing.");
         if (CommonsPattern().Match(licence) is { Success: true } commons)
         {
@@ -28,9 +31,18 @@ public sealed partial record Clearance(Leave Answer, string Why)
 
             bool Has(string part) => commons.Groups[part].Success;
         }
-        if (rights.Proof.Length > 0) return new(rights.Credit.Length > 0 ? Leave.Credit : Leave.Yes, "Leave was given; the proof is kept with it.");
+        if (rights.Proof.Length > 0 && !CataloguePattern().IsMatch(rights.Proof)) return new(Given(rights), "Leave was given; the proof is kept with it.");
         return new(Leave.Ask, licence.Length == 0 ? "Nothing is known of its licence." : $"“{licence}” does not say it, and no proof of leave is kept.");
     }
+
+    private static Leave Given(Rights rights) => rights.Credit.Length > 0 ? Leave.Credit : Leave.Yes;
+
+    // Where a piece was got from is no leave; shows of earlier versions have it in the place of a proof.
+    [GeneratedRegex(@"\Acatalogue piece \S+\z")]
+    private static partial Regex CataloguePattern();
+
+    [GeneratedRegex(@"\AOwn( work)?\z", RegexOptions.IgnoreCase)]
+    private static partial Regex OwnPattern();
 
     // CC0 and the mark of the public domain.
     [GeneratedRegex(@"\A(CC0(-1\.0)?|CC-PDDC|PDM(-1\.0)?|Public domain)\z", RegexOptions.IgnoreCase)]

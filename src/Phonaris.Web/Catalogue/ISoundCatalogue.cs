@@ -37,4 +37,8 @@ public sealed record CatalogueSearch(string? Words, SoundKind? Kind, string? Moo
 /// <param name="Licence">An SPDX identifier, or free words.</param>
 /// <param name="FileName">The name of its file.</param>
 public sealed record CataloguePiece(
-    string Id, string Title, SoundKind Kind, string Mood, string Words, double Seconds, string Author, string Licence, string FileName);
+    string Id, string Title, SoundKind Kind, string Mood, string Words, double Seconds, string Author, string Licence, string FileName)
+{
+    /// <summary>Whose it is, as it is kept with a sound that is taken.</summary>
+    internal Rights Rights => new(Title, Author, $"the sound catalogue, piece {Id}", Licence, "", "");
+}

@@ -1,0 +1,127 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { answered, api, type Schemas } from "../api/client";
+import { keepEdited, say } from "../api/queries";
+import { CatalogueDialog } from "../catalogue/CatalogueDialog";
+import { places } from "../checks/ShowingLine";
+import { useOpenShow } from "../shows/ShowContext";
+import { Choice } from "../ui/fields";
+
+type Cleared = Schemas["ClearedSound"];
+
+const answers: Record<Cleared["answer"], readonly [string, string]> = {
+  yes: ["may", ""],
+  credit: ["may, with credit", ""],
+  alike: ["if shared alike", "text-warning"],
+  no: ["may not", "text-error"],
+  ask: ["ask", "text-warning"],
+};
+
+/** Whether the sounds may be used where the show goes, and what can be done where they may not. */
+export function ClearanceCard() {
+  const { view, edit } = useOpenShow();
+  const { showing } = view.show;
+  const { data: sounds = [] } = useQuery({
+    queryKey: ["clearance", view.id, view.revision],
+    placeholderData: (before, query) => (query?.queryKey[1] === view.id ? before : undefined),
+    queryFn: async () => answered(await api.GET("/api/shows/{id}/clearance", { params: { path: { id: view.id } } })),
+  });
+  const open = sounds.filter((s) => s.answer === "no" || s.answer === "ask" || s.answer === "alike");
+  if (sounds.length === 0) return null;
+  return (
+    <section aria-label="May it be used" className="mt-8">
+      <h2 className="mb-2 text-lg">
+        May it be heard{" "}
+        <Choice
+          label="Where it goes"
+          value={showing.where}
+          options={places}
+          commit={(where) => edit({ kind: "setShowing", showing: { ...showing, where } })}
+        />
+      </h2>
+      <p className="mb-2" role="status">
+        {open.length === 0
+          ? `Yes: all ${sounds.length} sounds may.`
+          : `${sounds.length - open.length} of ${sounds.length} sounds may. Of the others:`}
+      </p>
+      <ul>
+        {open.map((sound) => (
+          <Unclear key={sound.soundId} cleared={sound} />
+        ))}
+      </ul>
+      {open.length < sounds.length && (
+        <details className="mt-2">
+          <summary className="cursor-pointer">Those that may</summary>
+          <ul className="mt-1 text-sm">
+            {sounds
+              .filter((s) => !open.includes(s))
+              .map((s) => (
+                <li key={s.soundId}>
+                  <b>{s.name}</b> {answers[s.answer][0]}: {s.why}
+                </li>
+              ))}
+          </ul>
+        </details>
+      )}
+      <p className="muted mt-2 text-sm">
+        This goes by the licences as they are written down, and is no legal advice. To play music in public may need
+        leave from a collecting society, whatever its licence says.
+      </p>
+    </section>
+  );
+}
+
+/** A sound that may not be used there, or of which that is not known: why, and the ways out. */
+function Unclear({ cleared }: { cleared: Cleared }) {
+  const { view } = useOpenShow();
+  const queries = useQueryClient();
+  const [seeking, setSeeking] = useState(false);
+  const ask = useMutation({
+    mutationFn: async (pays: boolean) =>
+      answered(
+        await api.POST("/api/shows/{id}/sounds/{soundId}/leave", {
+          params: { path: { id: view.id, soundId: cleared.soundId } },
+          body: { pays },
+        }),
+      ),
+    onSuccess: ({ edited }) => edited && keepEdited(queries, view.id, edited),
+    onError: say,
+  });
+  const [name, style] = answers[cleared.answer];
+  const said = ask.data?.answer;
+  const sound = view.show.sounds.find((s) => s.id === cleared.soundId);
+  return (
+    <li className="line-t py-2" data-unclear={cleared.name}>
+      <p>
+        <b>{cleared.name}</b> <span className={`font-semibold ${style}`}>{name}</span>: {cleared.why}
+      </p>
+      {said && (
+        <p role="status" className="mt-1">
+          {said.why}
+        </p>
+      )}
+      <p className="mt-1.5 flex flex-wrap gap-1.5">
+        {said?.says === "fee" ? (
+          <button type="button" className="btn btn-xs" disabled={ask.isPending} onClick={() => ask.mutate(true)}>
+            Pay {said.fee} and keep the proof
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-xs"
+            disabled={ask.isPending || !!said}
+            onClick={() => ask.mutate(false)}
+          >
+            {ask.isPending ? "Asking the desk…" : "Ask the clearance desk"}
+          </button>
+        )}
+        {sound && (
+          <button type="button" className="btn btn-xs" onClick={() => setSeeking(true)}>
+            Find another piece
+          </button>
+        )}
+      </p>
+      {seeking && sound && <CatalogueDialog instead={sound} close={() => setSeeking(false)} />}
+    </li>
+  );
+}

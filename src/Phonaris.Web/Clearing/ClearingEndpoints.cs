@@ -1,0 +1,48 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Clearing;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Storage;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Clearing;
+
+/// <summary>Whether the sounds of a show may be used where it goes, and the desk that may be asked.</summary>
+internal static class ClearingEndpoints
+{
+    public static void MapClearing(this RouteGroupBuilder api)
+    {
+        api.MapGet("/shows/{id}/clearance", async Task<Results<Ok<List<ClearedSound>>, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
+            await shows.FindAsync(id, cancel) is { Show: var show }
+                ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(s.Rights, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why)).ToList())
+                : TypedResults.NotFound());
+
+        // What the desk says; where it gives leave, that is kept with the sound.
+        api.MapPost("/shows/{id}/sounds/{soundId}/leave", async Task<Results<Ok<AskedLeave>, NotFound>> (
+            string id, string soundId, AskLeave ask, ShowStore shows, IClearanceDesk desk, ShowChanges changes, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { Show: var show }) return TypedResults.NotFound();
+            var answer = await desk.AskAsync(show.Sound(soundId).Rights, show.Showing.Where, ask.Pays, cancel);
+            if (answer.Number is not { } number) return TypedResults.Ok(new AskedLeave(answer, null));
+            var proof = new DeskLeave(number, show.Showing.Where).Proof;
+            return TypedResults.Ok(new AskedLeave(answer, await changes.EditedAsync(await changes.ApplyAsync(id, s => new SetRights(soundId, s.Sound(soundId).Rights with { Proof = proof }), cancel))));
+        });
+    }
+}
+
+/// <summary>Whether a sound may be used where its show goes.</summary>
+/// <param name="SoundId">The sound.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="Licence">Its licence.</param>
+/// <param name="Answer">Whether it may.</param>
+/// <param name="Why">Why, in a sentence.</param>
+public sealed record ClearedSound(string SoundId, string Name, string Licence, Leave Answer, string Why);
+
+/// <summary>What the desk is asked.</summary>
+/// <param name="Pays">Whether a fee is paid, where there is one.</param>
+public sealed record AskLeave(bool Pays = false);
+
+/// <summary>What the desk said.</summary>
+/// <param name="Answer">Its answer.</param>
+/// <param name="Edited">The show with the leave kept in it; null where there is none.</param>
+public sealed record AskedLeave(DeskAnswer Answer, Edited? Edited);

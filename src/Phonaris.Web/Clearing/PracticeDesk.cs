@@ -1,0 +1,30 @@
+using System.Text.RegularExpressions;
+using Phonaris.Core.Shows;
+using Phonaris.Web.Catalogue;
+
+namespace Phonaris.Web.Clearing;
+
+/// <summary>
+/// The desk that ships with the app: it knows the pieces of the catalogue, and says of each always the same. Nearby it gives leave, farther out some cost a
+/// fee, and some are not to be sold with.
+/// </summary>
+internal sealed partial class PracticeDesk(ISoundCatalogue catalogue, Moods moods) : IClearanceDesk
+{
+    private const int LeastFee = 10, MostFee = 60;
+
+    public async Task<DeskAnswer> AskAsync(Rights rights, Destination where, bool pays, CancellationToken cancel)
+    {
+        await moods.WaitAsync("The clearance desk", cancel);
+        var id = PiecePattern().Match($"{rights.Source}\n{rights.Proof}").Groups["id"].Value;
+        if ((await catalogue.SearchAsync(new(null, null, null, null, null), cancel)).All(p => p.Id != id))
+            return new(DeskSays.Unknown, $"The desk knows pieces of the catalogue only. Ask {(rights.Author.Length > 0 ? rights.Author : "whoever made it")}, and keep the answer as the proof.");
+        var character = id.Sum(c => c);
+        if (where == Destination.Sold && character % 3 == 0) return new(DeskSays.No, "The desk gives no leave to sell with it.");
+        var fee = where <= Destination.Inside ? 0 : LeastFee + character % (MostFee - LeastFee);
+        if (fee > 0 && !pays) return new(DeskSays.Fee, $"The desk gives leave for a fee of {fee}.", fee);
+        return new(DeskSays.Yes, "The desk gives leave.", Number: $"{character}-{(int)where + 1}");
+    }
+
+    [GeneratedRegex(@"catalogue,? piece (?<id>\S+)")]
+    private static partial Regex PiecePattern();
+}
