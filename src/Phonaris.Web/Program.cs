@@ -44,6 +44,7 @@ try
     api.MapMix();
     api.MapCatalogue();
     api.MapClearing();
+    api.MapMusic();
     api.MapLive();
     api.MapClickerRooms();
     api.MapExports();

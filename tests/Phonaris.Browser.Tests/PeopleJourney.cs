@@ -195,6 +195,26 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Complaints());
     }
 
+    [Fact]
+    public void Next_months_deck_gets_the_same_music()
+    {
+        _browser.Made(4, 5, new Tone("Mill theme", 330, 20, SoundKind.Bed, 1, 4, LevelDb: -9), new Tone("Bell", 900, 1, SoundKind.Spot, 3, 3));
+        _browser.Made(6, 5);
+        _browser.Find("button[aria-label='Take the music of another show']").Click();
+        _browser.Says("[data-carried='Mill theme']", "slides 1–6");
+        // By titles the bell is found on its slide; by sections too, since neither show has any.
+        _browser.Says("[data-carried=Bell]", "slide 3");
+        Assert.Empty(_browser.Axe());
+        _browser.Button("Lay 2 cues").Click();
+        _browser.Until(() => _browser.Count("[data-cue='Mill theme']") == 1 && _browser.Count("[data-cue=Bell]") == 1, "the music laid");
+        _browser.Find("[data-cue='Mill theme'] [role=button]").Click();
+        _browser.Expect("Slides", "1–6");
+        Assert.Equal("−9.0 dB", _browser.Value("Level"));
+        _browser.Find("button[aria-label='Undo: Laid the music of A show: 2 cues']").Click();
+        _browser.Until(() => _browser.Count("[data-cue]") == 0 && _browser.Count("[data-sound]") == 0, "all of it taken back");
+        Assert.Empty(_browser.Complaints());
+    }
+
     private void TypeRight(string label, string value)
     {
         var field = _browser.Find($"[aria-label='{label}']");

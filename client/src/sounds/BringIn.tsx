@@ -1,10 +1,11 @@
-import { FolderOpen, Mic, Search, X } from "lucide-react";
+import { FolderOpen, ListMusic, Mic, Search, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { useQueryClient } from "@tanstack/react-query";
 import { api, type JobView } from "../api/client";
 import { isOpen, useJobs } from "../api/queries";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { DeckReport, isWorthTelling } from "../decks/DeckReport";
+import { MusicOfDialog } from "./MusicOfDialog";
 import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
@@ -15,7 +16,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
   const { data: jobs = [] } = useJobs(view.id);
   const chooser = useRef<HTMLInputElement>(null);
   const folderChooser = useRef<HTMLInputElement>(null);
-  const [open, setOpen] = useState<"catalogue" | "record">();
+  const [open, setOpen] = useState<"catalogue" | "record" | "music">();
   const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed" || isWorthTelling(j)));
   return (
     <div className="line-t px-4 py-3">
@@ -63,7 +64,17 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         >
           <Mic size={15} />
         </button>
+        <button
+          type="button"
+          className="btn btn-sm px-2"
+          aria-label="Take the music of another show"
+          title="Take the music of another show"
+          onClick={() => setOpen("music")}
+        >
+          <ListMusic size={15} />
+        </button>
       </div>
+      {open === "music" && <MusicOfDialog close={() => setOpen(undefined)} />}
       {open === "catalogue" && <CatalogueDialog close={() => setOpen(undefined)} />}
       {open === "record" && <RecordDialog slideId={slideId} close={() => setOpen(undefined)} />}
     </div>

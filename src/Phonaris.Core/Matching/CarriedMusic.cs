@@ -1,0 +1,115 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+
+namespace Phonaris.Core.Matching;
+
+/// <summary>
+/// The sounds of one show laid on the slides of another, with all that is set of them: last month's music on this month's deck. Where a cue goes is found by the
+/// slides at the ends of its span; the first and the last slide of a show are those of the other.
+/// </summary>
+/// <param name="CueId">The cue, in the show it comes from.</param>
+/// <param name="Name">Its sound's name.</param>
+/// <param name="Kind">What its sound is for.</param>
+/// <param name="Was">The slides it covers there, in words.</param>
+/// <param name="First">The first slide it is to cover; null where there is none for it.</param>
+/// <param name="Last">The last.</param>
+/// <param name="Becomes">The slides it is to cover, in words; why it stays behind, where it does.</param>
+public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, string Was, string? First, string? Last, string Becomes)
+{
+    /// <summary>Titles that are less alike than this are of other slides.</summary>
+    private const double LeastLikeness = 0.5;
+
+    /// <summary>Where each cue would go.</summary>
+    /// <param name="from">The show the music comes from.</param>
+    /// <param name="to">The show it is to be laid in.</param>
+    /// <param name="by">What slides are matched by.</param>
+    public static ValueList<CarriedMusic> Propose(Show from, Show to, MatchedBy by)
+    {
+        ArgumentNullException.ThrowIfNull(from);
+        ArgumentNullException.ThrowIfNull(to);
+        Func<int, int?> places = by switch
+        {
+            MatchedBy.Sections => BySections(from, to),
+            MatchedBy.Titles => ByTitles(from, to),
+            _ => i => i < to.Slides.Count ? i : null,
+        };
+        return [.. from.Cues.Where(c => c.Span is not null).Select(cue =>
+        {
+            var sound = from.Sound(cue.SoundId);
+            var (first, last) = from.Indices(cue.Span!);
+            var within = Enumerable.Range(first, last - first + 1).ToList();
+            int? begins = to.Slides.Count == 0 ? null : first == 0 ? 0 : within.Select(places).FirstOrDefault(p => p is not null);
+            int? ends = begins is null ? null : last == from.Slides.Count - 1 ? to.Slides.Count - 1 : within.Select(places).LastOrDefault(p => p is not null);
+            var span = begins is { } b ? new Span(to.Slides[b].Id, to.Slides[Math.Max(b, ends ?? b)].Id) : null;
+            return new CarriedMusic(cue.Id, sound.Name, sound.Kind, Say.Span(from, cue.Span), span?.First, span?.Last, span is null ? "no slide for it: it stays behind" : Say.Span(to, span));
+        })];
+    }
+
+    /// <summary>The edit that lays cues where they are to go, and sets of the show what is set of the other: targets, room for voices, its gain.</summary>
+    /// <param name="from">The show the music comes from.</param>
+    /// <param name="to">The show it is laid in.</param>
+    /// <param name="carried">The cues, as they were proposed.</param>
+    /// <param name="newId">Makes ids.</param>
+    /// <exception cref="RuleException">There is nothing to lay, or a cue or slide is no longer there.</exception>
+    public static Edit ToEdit(Show from, Show to, IEnumerable<CarriedMusic> carried, Func<string> newId)
+    {
+        ArgumentNullException.ThrowIfNull(from);
+        ArgumentNullException.ThrowIfNull(to);
+        var laid = carried.Where(c => c is { First: not null, Last: not null }).ToList();
+        if (laid.Count == 0) throw new RuleException("None of these cues has slides here. Match them by something else, or choose others.", "cues");
+        var copied = CueClip.Of(from, [.. laid.Select(c => c.CueId)]).Cues.ToDictionary(c => c.Cue.Id);
+        var clip = new CueClip([.. laid.Select(c =>
+        {
+            var first = to.SlideIndex(to.Slide(c.First!).Id);
+            return copied[c.CueId] with { Offset = first, More = Math.Max(0, to.SlideIndex(to.Slide(c.Last!).Id) - first) };
+        })]);
+        List<Edit> edits = [clip.ToEdit(to, to.Slides[0].Id, newId)];
+        if (from.LevelTargets != to.LevelTargets) edits.Add(new SetLevelTargets(from.LevelTargets));
+        if (from.Duck != to.Duck) edits.Add(new SetShowDuck(from.Duck));
+        if (from.GainDb != to.GainDb) edits.Add(new SetShowGain(from.GainDb));
+        return new Several([.. edits], $"Laid the music of {from.Title}: {(laid.Count == 1 ? "one cue" : $"{laid.Count} cues")}");
+    }
+
+    /// <summary>Within a section of the same name, as far along it; slides before all sections are one without a name.</summary>
+    private static Func<int, int?> BySections(Show from, Show to)
+    {
+        var there = Runs(to);
+        var here = Runs(from);
+        return i =>
+        {
+            var (name, first, count) = here.Last(r => r.First <= i);
+            if (there.FirstOrDefault(r => r.Name.Equals(name, StringComparison.OrdinalIgnoreCase)) is not { Count: > 0 } run) return null;
+            return run.First + (count == 1 ? 0 : (int)Math.Round((double)(i - first) * (run.Count - 1) / (count - 1)));
+        };
+    }
+
+    private static List<(string Name, int First, int Count)> Runs(Show show)
+    {
+        List<(string Name, int First)> begins = [.. show.Sections.Select(s => (s.Name, show.SlideIndex(s.First)))];
+        if (begins.Count == 0 || begins[0].First > 0) begins.Insert(0, ("", 0));
+        return [.. begins.Select((b, k) => (b.Name, b.First, (k + 1 < begins.Count ? begins[k + 1].First : show.Slides.Count) - b.First))];
+    }
+
+    /// <summary>The slide whose title is most alike, where any is alike enough; of several the nearest.</summary>
+    private static Func<int, int?> ByTitles(Show from, Show to) => i =>
+    {
+        var best = Enumerable.Range(0, to.Slides.Count)
+            .Select(k => (Slide: k, Alike: Likeness.Of(from.Slides[i].Title, to.Slides[k].Title)))
+            .OrderByDescending(m => m.Alike).ThenBy(m => Math.Abs(m.Slide - i))
+            .FirstOrDefault();
+        return best.Alike >= LeastLikeness ? best.Slide : null;
+    };
+}
+
+/// <summary>What slides of two shows are matched by.</summary>
+public enum MatchedBy
+{
+    /// <summary>Sections of the same name.</summary>
+    Sections,
+
+    /// <summary>Their numbers, hidden slides counted.</summary>
+    Numbers,
+
+    /// <summary>Their titles.</summary>
+    Titles,
+}
