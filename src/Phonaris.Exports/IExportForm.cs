@@ -15,6 +15,9 @@ public interface IExportForm
     /// <summary>About the most of the disk it takes, with what is made on the way, in bytes.</summary>
     long MostBytes(Export export);
 
+    /// <summary>About what it weighs and how long it takes, said before it is made.</summary>
+    ExportCost About(Export export, ExportTools tools);
+
     /// <summary>Makes the file; it appears whole or not at all.</summary>
     /// <param name="export">What is handed over.</param>
     /// <param name="tools">What it is made with.</param>

@@ -4,7 +4,7 @@ import { answered, api, type JobView, type Schemas } from "../api/client";
 import { isOpen } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { useExport } from "./NewExport";
-import { isFilm, isSound, nameOf } from "./recipients";
+import { isFilm, isSound, nameOf, weight } from "./recipients";
 
 /** One export: how far it has come, what went wrong, or what came out: playable, with what was lost, to be made again where the show has changed. */
 export function ExportCard({ job }: { job: JobView }) {
@@ -131,6 +131,3 @@ function words(job: JobView, report: Schemas["ExportReport"] | undefined) {
       return "Stopped, asked for";
   }
 }
-
-const weight = (bytes: number) =>
-  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;

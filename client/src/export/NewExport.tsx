@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answered, api, type ExportFormat, type Schemas } from "../api/client";
 import { keepJob, say } from "../api/queries";
@@ -8,7 +8,7 @@ import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
 import { time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
-import { isFilm, isSound, type Recipient } from "./recipients";
+import { isFilm, isSound, soon, weight, type Recipient } from "./recipients";
 
 const sizes = [
   ["1280x720", "720p"],
@@ -46,12 +46,20 @@ export function NewExport({ to }: { to: Recipient }) {
   const [slides, setSlides] = useState("");
   const [cueId, setCueId] = useState("");
   const form = to.forms.find((f) => f.format === chosen) ?? to.forms[0];
-  if (!form) return null;
   const { format } = form;
   const [width = 0, height = 0] = size.split("x").map(Number);
   const shown = view.runningOrder.slides.length;
   const cues = view.show.cues.filter((c) => c.span);
   const alone = isSound(format) ? cueId : "";
+  const asked = { format, width, height, fps: Number(rate), slides: alone ? "" : slides, cueId: alone || null };
+  const { data: about } = useQuery({
+    queryKey: ["about", view.id, view.revision, asked],
+    enabled: shown > 0,
+    retry: false,
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      answered(await api.POST("/api/shows/{id}/exports/about", { params: { path: { id: view.id } }, body: asked })),
+  });
   return (
     <section aria-label="New export" className="bg-base-100 rounded-lg border border-[var(--line)] p-5">
       <h2 className="mb-3 text-lg">
@@ -120,9 +128,7 @@ export function NewExport({ to }: { to: Recipient }) {
           type="button"
           className="btn btn-primary"
           disabled={shown === 0 || make.isPending}
-          onClick={() =>
-            make.mutate({ format, width, height, fps: Number(rate), slides: alone ? "" : slides, cueId: alone || null })
-          }
+          onClick={() => make.mutate(asked)}
         >
           {isFilm(format) ? "Make the film" : "Make the file"}
         </button>
@@ -131,7 +137,9 @@ export function NewExport({ to }: { to: Recipient }) {
             "Bring in a deck first; without slides there is nothing to export."
           ) : (
             <>
-              {shown} slides, <span className="figures">{time(view.runningOrder.totalFrames)}</span> of running time.
+              <span className="figures">{time(about?.frames ?? view.runningOrder.totalFrames)}</span> long
+              {about && about.bytes > 0 && `, about ${weight(about.bytes)}`}
+              {about && `, ready in ${soon(about.seconds)}`}.
             </>
           )}
         </span>

@@ -12,7 +12,7 @@ export interface Recipient {
   id: string;
   name: string;
   wants: string;
-  forms: readonly Form[];
+  forms: readonly [Form, ...Form[]];
 }
 
 /** To whom a show goes, and what each can use; the first form is what most want. */
@@ -117,3 +117,17 @@ export const isFilm = (format: ExportFormat) => format === "mp4" || format === "
 /** Whether a format is one of the sound alone. */
 export const isSound = (format: ExportFormat) =>
   recipients.find((r) => r.id === "ears")?.forms.some((f) => f.format === format) ?? false;
+
+/** A weight in bytes, in words. */
+export const weight = (bytes: number) =>
+  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+
+/** How soon something is there, in words: no closer than it is known. */
+export const soon = (seconds: number) =>
+  seconds < 4
+    ? "a moment"
+    : seconds < 55
+      ? `about ${Math.ceil(seconds / 5) * 5} s`
+      : seconds < 90
+        ? "about a minute"
+        : `about ${Math.round(seconds / 60)} minutes`;

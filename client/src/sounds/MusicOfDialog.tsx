@@ -77,7 +77,7 @@ export function MusicOfDialog({ close }: { close: () => void }) {
               commit={setChosen}
               width="18rem"
             />
-            , slides matched by <Choice label="Matched by" value={by} options={ways} commit={setBy} width="15rem" />
+            with slides matched by <Choice label="Matched by" value={by} options={ways} commit={setBy} width="15rem" />
           </p>
           <table className="mb-4 w-full">
             <thead className="muted text-left text-sm">

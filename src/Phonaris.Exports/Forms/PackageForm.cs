@@ -6,6 +6,13 @@ namespace Phonaris.Exports.Forms;
 /// <summary>The show as its package: all of it, or without the sounds that no cue on a slide uses.</summary>
 internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(format, ".phonaris", "application/vnd.phonaris.show+zip")
 {
+    public override ExportCost About(Export export, ExportTools tools)
+    {
+        var show = all ? export.Timed.Show : export.Timed.Show.WithoutUnused();
+        var bytes = ShowPackage.Media(show).Sum(m => new FileInfo(tools.MediaPath(m)) is { Exists: true } file ? file.Length : 0);
+        return new(bytes, bytes / 100e6);
+    }
+
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) =>
         Written.FileAsync(path, partial => ShowPackage.WriteAsync(all ? export.Timed.Show : export.Timed.Show.WithoutUnused(), partial, tools.MediaPath, cancel));
 }

@@ -11,11 +11,23 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
 {
     private const int PictureWidth = 1920;
 
+    /// <summary>What the player itself weighs.</summary>
+    private const long PlayerBytes = 400_000;
+
     /// <summary>Of pieces of some seconds: a few megabytes.</summary>
     private const int PiecesAtOnce = 4;
 
     // As the sound of a presentation; in text it grows by a third.
     public override long MostBytes(Export export) => base.MostBytes(export) + export.Slides.Sum(s => export.Timed.Show.Slides[s.Index].Steps.Count) * 4_000_000L;
+
+    // Sixteen bits a sample, packed to about a third, since beds lie low; in text a third heavier.
+    public override ExportCost About(Export export, ExportTools tools)
+    {
+        var frames = LiveStem.OfAll(export.Timed).Sum(s => s.Stem.LengthFrames);
+        var pictures = export.Slides.Sum(s => export.Timed.Show.Slides[s.Index].Steps.Count(k => k.Picture is not null) + 1);
+        var bytes = frames * Frames.Channels * sizeof(short) * 0.35 + pictures * 120_000;
+        return new((long)(PlayerBytes + bytes * (Format == ExportFormat.PlayerHtml ? 4.0 / 3 : 1)), 0.1 * pictures + 0.008 * frames / Frames.PerSecond);
+    }
 
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
     {

@@ -2,6 +2,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
 using Phonaris.Exports.Presentations;
 using Phonaris.Formats.Presentations;
+using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Forms;
 
@@ -11,11 +12,24 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
     /// <summary>The width of slides that are pictures of themselves, in pixels.</summary>
     private const int PictureWidth = 1920;
 
+    /// <summary>About what one takes as a rule.</summary>
+    private const long PictureBytes = 120_000;
+
     /// <summary>About the most a picture of a slide takes, in bytes.</summary>
     private const long MostPictureBytes = 3_000_000;
 
     // Sounds coded or, where they go round, as they are; the deck, and pictures of slides that are not the deck's own.
     public override long MostBytes(Export export) => base.MostBytes(export) + SlidesOf(export).Count * MostPictureBytes;
+
+    public override ExportCost About(Export export, ExportTools tools)
+    {
+        var sounds = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds.DistinctBy(s => s.FileName).ToList();
+        var decks = export.Timed.Show.Slides.Where(s => s.Picture.Type == MediaTypes.Pptx).Select(s => s.Picture.Media).Take(1).Sum(m => new FileInfo(tools.MediaPath(m)).Length);
+        var pictures = SlidesOf(export).Where(s => s.Picture.Type != MediaTypes.Pptx).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
+        return new(
+            decks + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)),
+            0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond));
+    }
 
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {

@@ -11,6 +11,10 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(fo
     // Each once as it is, and once more in the zip.
     public override long MostBytes(Export export) => 2 * StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float);
 
+    // Stems are silent for the most part: zipped, about a third is left.
+    public override ExportCost About(Export export, ExportTools tools) =>
+        new(StemsOf(export).Count * (export.EndFrame - export.StartFrame) * Frames.Channels * sizeof(float) / 3, 0.02 * StemsOf(export).Count * SecondsOf(export));
+
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
     {
         var folder = Directory.CreateDirectory($"{partial}.stems");

@@ -13,6 +13,14 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
 
     private static readonly JsonSerializerOptions Indented = new() { WriteIndented = true };
 
+    public override ExportCost About(Export export, ExportTools tools)
+    {
+        if (!withMedia) return ExportCost.Little;
+        var timeline = OpenTimeline.Of(export.Timed, export.Slides, export.Options.Fps);
+        var pictures = timeline.Pictures.Count();
+        return new(timeline.Sounds.Sum(s => new FileInfo(tools.MediaPath(s.Sound.Media)).Length) + pictures * 120_000L, 0.1 * pictures);
+    }
+
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var timeline = OpenTimeline.Of(export.Timed, export.Slides, export.Options.Fps);

@@ -4,6 +4,7 @@ using Phonaris.Exports;
 using Phonaris.Formats;
 using Phonaris.Media.Films;
 using Phonaris.Storage;
+using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Exports;
@@ -29,6 +30,17 @@ internal static class ExportEndpoints
             return TypedResults.Accepted((string?)null, await jobs.AddAsync(id, ExportShow.JobKind, stored.Show.Title, new AskedExport(stored.Show, stored.Revision, asked), cancel));
         });
 
+        // Said beforehand: how heavy it becomes, and how long it takes, by how long others took here.
+        api.MapPost("/shows/{id}/exports/about", async Task<Results<Ok<AboutExport>, NotFound>> (
+            string id, NewExport asked, ShowStore shows, TimedShows timed, JobStore jobs, ExportTools tools, CancellationToken cancel) =>
+        {
+            if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+            var export = Export.Of(timed.Of(stored), asked.Slides, asked.Options);
+            var cost = ExportForms.Of(asked.Format).About(export, tools);
+            var paces = (await jobs.ListAsync(id, cancel)).Where(j => j is { Kind: ExportShow.JobKind, Result: not null }).Select(j => ExportReport.Read(j.Result!)).Where(r => r is { Seconds: > 0, AboutSeconds: > 0 }).Select(r => r.Seconds / r.AboutSeconds).Order().ToList();
+            return TypedResults.Ok(new AboutExport(export.EndFrame - export.StartFrame, cost.Bytes, cost.Seconds * (paces.Count > 0 ? paces[paces.Count / 2] : 1)));
+        });
+
         api.MapGet("/jobs/{id}/export", async Task<Results<Ok<ExportReport>, NotFound>> (string id, JobStore jobs, CancellationToken cancel) =>
             await jobs.FindAsync(id, cancel) is { Kind: ExportShow.JobKind, Result: { } result } ? TypedResults.Ok(ExportReport.Read(result)) : TypedResults.NotFound());
 
@@ -44,3 +56,9 @@ internal static class ExportEndpoints
         });
     }
 }
+
+/// <summary>About what an export comes to.</summary>
+/// <param name="Frames">How long it is, in frames at 48 kHz.</param>
+/// <param name="Bytes">About how heavy; 0 for what is too light to speak of.</param>
+/// <param name="Seconds">About how long it takes.</param>
+public sealed record AboutExport(long Frames, long Bytes, double Seconds);

@@ -12,6 +12,12 @@ namespace Phonaris.Web.Exports;
 /// <param name="Lost">What could not be carried over, in sentences.</param>
 public sealed record ExportReport(string File, long Bytes, long Revision, NewExport Asked, ValueList<string> Lost)
 {
+    /// <summary>How long it took, in seconds; 0 where that is not known.</summary>
+    public double Seconds { get; init; }
+
+    /// <summary>How long it was said to take.</summary>
+    public double AboutSeconds { get; init; }
+
     internal string Written() => JsonSerializer.Serialize(this, ShowJson.Options);
 
     /// <summary>Reads one; of those made before there were any, only the file's name was kept.</summary>

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Text.Json;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
@@ -25,9 +26,10 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
         var export = Export.Of(TimedShow.Of(show, tools.Sounds.Listened), asked.Slides, asked.Options);
         var form = ExportForms.Of(asked.Format);
         var file = $"{job.Id}{form.Ending}";
-        Room.Need(Path.GetDirectoryName(files.PathOf(file))!, form.MostBytes(export), "this export");
+        var (about, watch) = (form.About(export, tools), Stopwatch.StartNew());
+        Room.Need(Path.GetDirectoryName(files.PathOf(file))!, Math.Max(form.MostBytes(export), about.Bytes), "this export");
         var lost = await form.WriteAsync(export, tools, files.PathOf(file), progress, cancel);
-        return new ExportReport(file, new FileInfo(files.PathOf(file)).Length, revision, asked, lost).Written();
+        return new ExportReport(file, new FileInfo(files.PathOf(file)).Length, revision, asked, lost) { Seconds = watch.Elapsed.TotalSeconds, AboutSeconds = about.Seconds }.Written();
     }
 
     public void Forget(JobRow job)
