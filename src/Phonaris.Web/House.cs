@@ -53,7 +53,9 @@ internal static class House
         services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
         services.AddSingleton<FilmExporter>();
-        services.AddSingleton(s => new ExportTools(s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(), Path.Combine(s.GetRequiredService<IWebHostEnvironment>().WebRootPath, "player"), s.GetRequiredService<FileStore>().PathOf));
+        services.AddSingleton(s => new ExportTools(
+            s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
+            Path.GetDirectoryName(s.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider.GetFileInfo("player/player.js").PhysicalPath) ?? "", s.GetRequiredService<FileStore>().PathOf));
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<IPages, HubPages>();

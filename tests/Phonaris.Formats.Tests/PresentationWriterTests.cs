@@ -119,6 +119,10 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.Contains("file:///srv/far.wav", parts["ppt/slides/_rels/slide1.xml.rels"]);
         Assert.Equal(2, DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Slides.Count);
 
+        // Locked, it is no zip at all.
+        File.WriteAllBytes(PathOf("locked.pptx"), [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1, 0, 0]);
+        Assert.Contains("locked.pptx is locked with a password", Assert.Throws<RuleException>(() => DeckFormats.Read([new(PathOf("locked.pptx"), "locked.pptx", "x")])).Message);
+
         // In the strict form: as pictures of themselves.
         Pptx(PathOf("own"), ["><p:cSld><p:spTree/></p:cSld>"], strict: true);
         Assert.Contains("strict form", Assert.Single(await WriteAsync(Deck(true, [(own[0], [])]))));

@@ -5,6 +5,7 @@ using System.Runtime.InteropServices;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Exports.Players;
 using Phonaris.Storage;
 using Phonaris.Web.Live;
 using Phonaris.Web.Shows;

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using Phonaris.Storage;
+using Phonaris.Web.Exports;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
@@ -42,6 +43,18 @@ public sealed class PackageTests(App app) : IClassFixture<App>
         await File.WriteAllTextAsync(_app.PathOf("words.phonaris"), "no show");
         foreach (var name in new[] { "cut.phonaris", "words.phonaris" })
             Assert.Contains($"{name} is damaged or is not a show package", await App.ProblemAsync(await _app.Http.PostAsJsonAsync("/api/shows/open", await _app.UploadAsync(_app.PathOf(name), "show")), HttpStatusCode.BadRequest));
+    }
+
+    [Theory]
+    [InlineData("wav", 0.99, 1.01)]
+    [InlineData("phonaris", 0.9, 1.2)]
+    public async Task What_an_export_weighs_is_said_before_it_is_made(string format, double least, double most)
+    {
+        var show = await _app.ShowAsync(3);
+        await _app.SoundAsync(show, _app.Make("noise.flac", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=5:seed=1", "-ac", "2"));
+        var about = await App.ReadAsync<AboutExport>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports/about", new { format, width = 320, height = 180, fps = 30 }));
+        Assert.Equal((await _app.ViewAsync(show)).RunningOrder.TotalFrames, about.Frames);
+        Assert.InRange((double)about.Bytes / new FileInfo(await ExportedAsync(show, format)).Length, least, most);
     }
 
     [Fact]

@@ -142,10 +142,3 @@ public sealed class Explanation
     /// <summary>A cue with the positions of the first and the last slide it lies on.</summary>
     private sealed record Lying(Cue Cue, int First, int Last);
 }
-
-/// <summary>One thing about the sound on a slide.</summary>
-/// <param name="CueId">The cue it is about, or null for silence and hidden slides.</param>
-/// <param name="Sounds">Whether it sounds here.</param>
-/// <param name="Sentence">What and why.</param>
-/// <param name="Remedy">The one change that would make it otherwise, or null.</param>
-public sealed record Explained(string? CueId, bool Sounds, string Sentence, Remedy? Remedy);

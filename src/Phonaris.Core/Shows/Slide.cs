@@ -34,28 +34,3 @@ public sealed record Slide(
     /// <param name="step">The step's number, from 1.</param>
     public PictureSource PictureAt(int step) => Steps.Take(step).LastOrDefault(s => s.Picture is not null)?.Picture ?? Picture;
 }
-
-/// <summary>How a slide comes in. It happens inside the slide's own hold and adds no time.</summary>
-/// <param name="Kind">Cut or dissolve.</param>
-/// <param name="Ms">How long it takes, in milliseconds; 0 for a cut.</param>
-public sealed record Transition(TransitionKind Kind, long Ms)
-{
-    /// <summary>The longest transition, in milliseconds.</summary>
-    public const long GreatestMs = 10_000;
-
-    /// <summary>The slide is there at once.</summary>
-    public static Transition Cut { get; } = new(TransitionKind.Cut, 0);
-
-    /// <summary>The slide before goes over into this one.</summary>
-    public static Transition Dissolve(long ms) => new(TransitionKind.Dissolve, ms);
-}
-
-/// <summary>The kinds of <see cref="Transition"/>.</summary>
-public enum TransitionKind
-{
-    /// <summary>At once.</summary>
-    Cut,
-
-    /// <summary>The old picture fades into the new one, linearly.</summary>
-    Dissolve,
-}

@@ -13,6 +13,10 @@ public static class DeckFormats
     public const string Readable = "PPTX, ODP, PDF, PNG, JPEG, WebP and SVG";
 
     private const int HeadBytes = 1024;
+
+    /// <summary>How compound files begin: what an encrypted presentation is wrapped in (ECMA-376 part 2, agile encryption), and what presentations were before.</summary>
+    private static ReadOnlySpan<byte> Compound => [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1];
+
     private const long MostSoundBytes = 500_000_000;
 
     private static readonly IDeckFormat[] All = [new PdfDeck(), new PictureDeck(), new PptxDeck(), new OdpDeck(), new SvgDeck()];
@@ -43,6 +47,8 @@ public static class DeckFormats
             if (stream.Length > GreatestBytes) throw TooLarge(file.Name);
             head = head[..stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false)];
         }
+        if (head.AsSpan().StartsWith(Compound))
+            throw new RuleException($"{file.Name} is locked with a password, or of a form from before 2007. Save it without a password, as PPTX, and bring that in.");
         var format = All.FirstOrDefault(f => f.Recognises(file, head))
             ?? throw new RuleException($"{file.Name} is not a deck that can be read. {Readable} can.");
         try

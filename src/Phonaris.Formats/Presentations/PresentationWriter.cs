@@ -156,7 +156,7 @@ public sealed class PresentationWriter
         _parts.SetNotes(part, slide.Notes);
         var xml = part.Read();
         if (xml.Says("show", otherwise: true) == slide.Hidden) part.Edit().SetAttributeValue("show", slide.Hidden ? "0" : null);
-        SlideTransition.Set(part, slide.Transition, _deck.ByHand ? null : slide.HoldMs);
+        TransitionMarkup.Set(part, slide.Transition, _deck.ByHand ? null : slide.HoldMs);
     }
 
     /// <summary>A file as a part, once however many use it.</summary>

@@ -7,7 +7,7 @@ using static Phonaris.Formats.Decks.Presentations.Ooxml;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>How a slide comes in and when it goes (ISO/IEC 29500-1, 19.3.1.50), with its length in milliseconds in the published extension.</summary>
-internal static class SlideTransition
+internal static class TransitionMarkup
 {
     /// <summary>Sets it; what the slide says already stays as it is.</summary>
     /// <param name="part">The slide.</param>
