@@ -102,13 +102,18 @@ function Unclear({ cleared }: { cleared: Cleared }) {
       )}
       <p className="mt-1.5 flex flex-wrap gap-1.5">
         {said?.says === "fee" ? (
-          <button type="button" className="btn btn-xs" disabled={ask.isPending} onClick={() => ask.mutate(true)}>
+          <button
+            type="button"
+            className="btn btn-xs bg-base-100 border-[var(--line)]"
+            disabled={ask.isPending}
+            onClick={() => ask.mutate(true)}
+          >
             Pay {said.fee} and keep the proof
           </button>
         ) : (
           <button
             type="button"
-            className="btn btn-xs"
+            className="btn btn-xs bg-base-100 border-[var(--line)]"
             disabled={ask.isPending || !!said}
             onClick={() => ask.mutate(false)}
           >
@@ -116,7 +121,11 @@ function Unclear({ cleared }: { cleared: Cleared }) {
           </button>
         )}
         {sound && (
-          <button type="button" className="btn btn-xs" onClick={() => setSeeking(true)}>
+          <button
+            type="button"
+            className="btn btn-xs bg-base-100 border-[var(--line)]"
+            onClick={() => setSeeking(true)}
+          >
             Find another piece
           </button>
         )}

@@ -33,13 +33,13 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
       </ul>
       <FileInput ref={chooser} label="Files to bring in" multiple choose={(files) => bringIn(files)} />
       <FileInput ref={folderChooser} label="Folder to bring in" folder choose={(files) => bringIn(files)} />
-      <div className="flex gap-1.5">
-        <button type="button" className="btn btn-primary btn-sm grow" onClick={() => chooser.current?.click()}>
+      <div className="flex gap-1">
+        <button type="button" className="btn btn-primary btn-sm grow px-2" onClick={() => chooser.current?.click()}>
           Bring in
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2"
+          className="btn btn-sm w-7 px-0"
           aria-label="Bring in a folder"
           title="Bring in a folder"
           onClick={() => folderChooser.current?.click()}
@@ -48,7 +48,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2"
+          className="btn btn-sm w-7 px-0"
           onClick={() => setOpen("catalogue")}
           aria-label="Find sounds in the catalogue"
           title="Find sounds in the catalogue"
@@ -57,7 +57,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2"
+          className="btn btn-sm w-7 px-0"
           aria-label="Record a voice"
           title="Record a voice"
           onClick={() => setOpen("record")}
@@ -66,7 +66,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         </button>
         <button
           type="button"
-          className="btn btn-sm px-2"
+          className="btn btn-sm w-7 px-0"
           aria-label="Take the music of another show"
           title="Take the music of another show"
           onClick={() => setOpen("music")}
