@@ -59,6 +59,8 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.All(before.Keys.Where(k => k is "ppt/slideMasters/slideMaster1.xml" or "ppt/theme/theme1.xml" or "ppt/charts/chart1.xml"), k => Assert.Equal(before[k], after[k]));
         Assert.Single(after.Keys, k => k.EndsWith(".wav", StringComparison.Ordinal));
         Assert.Single(after.Keys, k => k.EndsWith(".m4a", StringComparison.Ordinal));
+        // A slide that is there twice has what is laid on it, each time its own.
+        Assert.Equal(byHand ? 5 : 2, after.Where(p => p.Key.StartsWith("ppt/slides/slide", StringComparison.Ordinal)).Sum(p => p.Value.Split("<p:audio>").Length - 1));
     }
 
     [Fact]

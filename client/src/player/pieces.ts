@@ -19,7 +19,12 @@ export async function readPiece(stem: number, piece: number, atOnce: number): Pr
   kept.delete(name);
   kept.set(name, file);
   for (const old of kept.keys()) if (kept.size > mostKept) kept.delete(old);
-  return bytesOf((await file)[piece % atOnce] ?? "");
+  try {
+    return bytesOf((await file)[piece % atOnce] ?? "");
+  } catch (e) {
+    kept.delete(name);
+    throw e;
+  }
 }
 
 async function load(name: string): Promise<readonly string[]> {
@@ -29,10 +34,7 @@ async function load(name: string): Promise<readonly string[]> {
   script.src = `player/${name}.js`;
   const pieces = new Promise<readonly string[]>((taken, failed) => {
     waiting.set(name, taken);
-    script.onerror = () => {
-      kept.delete(name);
-      failed(new Error(`player/${name}.js is missing.`));
-    };
+    script.onerror = () => failed(new Error(`player/${name}.js is missing.`));
   });
   document.head.append(script);
   await pieces.finally(() => script.remove());

@@ -14,6 +14,7 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     private static readonly string[] Packed = ["image/png", "image/jpeg", "audio/", "video/"];
 
     private XElement? _edited;
+    private List<OpcRelation>? _before;
 
     /// <summary>Where it is.</summary>
     public Uri Uri => uri;
@@ -37,7 +38,11 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     }
 
     /// <summary>Its document, to be changed.</summary>
-    public XElement Edit() => _edited ??= Read();
+    public XElement Edit()
+    {
+        _before ??= [.. Relations];
+        return _edited ??= Read();
+    }
 
     /// <summary>Its bytes as they are now.</summary>
     public Stream Open()
@@ -61,11 +66,11 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
         return $"rId{number}";
     }
 
-    /// <summary>A part of the same content that leads to the same parts.</summary>
+    /// <summary>A part as this one was before it was changed.</summary>
     public OpcPart CopyTo(OpcPackage package, string name)
     {
-        var copy = package.Add(name, ContentType, Open);
-        copy.Relations.AddRange(Relations.Select(r => r with { Target = r.Outside ? r.Target : PackUriHelper.ResolvePartUri(uri, r.Target) }));
+        var copy = package.Add(name, ContentType, content);
+        copy.Relations.AddRange((_before ?? Relations).Select(r => r with { Target = r.Outside ? r.Target : PackUriHelper.ResolvePartUri(uri, r.Target) }));
         return copy;
     }
 }

@@ -122,7 +122,7 @@ public sealed class PresentationWriter
         foreach (var (step, file) in await handed.Pictures(cancel))
         {
             var text = handed.Slide.Text.Length > 0 ? handed.Slide.Text : handed.Slide.Title;
-            var shape = shapes.AddPicture($"Picture {step + 1}", step == 0 ? text : handed.Slide.Steps[step].Label, Media("image", file), place, cropped is (< 1e-4, < 1e-4) ? default : cropped);
+            var shape = shapes.AddPicture($"Picture {step + 1}", step == 0 ? text : handed.Slide.Steps[step].Label, Media("image", file), place, cropped is ( < 1e-4, < 1e-4) ? default : cropped);
             if (step > 0) timeline.Appear(moments.Click(step, timeline), shape);
         }
         AddSounds(part, timeline, handed, moments);

@@ -14,8 +14,7 @@ internal static class Ooxml
     /// <summary>The published extension of 2010 for media, sections and the length of transitions.</summary>
     public static readonly XNamespace Extended = "http://schemas.microsoft.com/office/powerpoint/2010/main";
 
-    /// <summary>English metric units in a point.</summary>
-    public const int EmuPerPoint = 12_700;
+    private const double EmuPerPoint = 12_700;
 
     // The strict form of the standard (part 1) names the same things by other addresses than the transitional one (part 4).
     private static readonly Dictionary<XNamespace, XNamespace> Strict = new()
