@@ -29,6 +29,9 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
     /// <summary>The frame after the last.</summary>
     public long EndFrame => Slides[^1].EndFrame;
 
+    /// <summary>The waiting loops among it.</summary>
+    public IEnumerable<Section> WaitingLoops => Timed.Show.Sections.Where(s => s.WaitingLoop && Timed.Show.SlidesOf(s).Any(id => Slides.Any(t => t.SlideId == id)));
+
     /// <summary>Whether a sound that begins at a frame is among it.</summary>
     public bool Holds(long frame) => frame >= StartFrame && frame < EndFrame;
 }

@@ -31,23 +31,18 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
             0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond));
     }
 
-    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         ValueList<string> lost = [];
-        return WriteAsync();
-
-        async Task<ValueList<string>> WriteAsync()
+        await Written.FileAsync(path, async partial =>
         {
-            await Written.FileAsync(path, async partial =>
-            {
-                var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
-                await tools.Derived.GetAllAsync(sounds.Select(s => (s.FileName, Make(s))), progress.Part(0, 0.7), cancel);
-                var deck = await DeckAsync(export, tools, sounds, cancel);
-                var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
-                lost = [.. unsaid, .. unkept];
-            });
-            return lost;
-        }
+            var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
+            await tools.Derived.GetAllAsync(sounds.Select(s => (s.FileName, Make(s))), progress.Part(0, 0.7), cancel);
+            var deck = await DeckAsync(export, tools, sounds, cancel);
+            var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
+            lost = [.. unsaid, .. unkept];
+        });
+        return lost;
 
         Func<string, CancellationToken, Task> Make(SoundOnSlides sound) => (to, token) => sound.WriteAsync(tools, to, token);
     }

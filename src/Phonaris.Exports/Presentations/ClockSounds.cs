@@ -15,8 +15,7 @@ internal static class ClockSounds
         [
             .. schedule.Silent.Where(c => c.ByHand && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
                 .Select(name => $"{name} waits for a hand, and so is not in a file that runs by itself."),
-            .. show.Sections.Where(s => s.WaitingLoop && show.SlidesOf(s).Any(id => export.Slides.Any(t => t.SlideId == id)))
-                .Select(s => $"The waiting loop “{s.Name}” goes by once."),
+            .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” goes by once."),
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
         if (dissolves > 0) lost.Add($"Some programs count a slide's time from the end of its dissolve: there the show takes up to {Say.Seconds(dissolves)} longer. Sounds begin with their slides all the same.");

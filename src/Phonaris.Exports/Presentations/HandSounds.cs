@@ -31,7 +31,7 @@ internal sealed class HandSounds
     {
         var planned = new HandSounds(export);
         List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Laid)];
-        var loops = export.Timed.Show.Sections.Where(s => s.WaitingLoop).Select(s => $"The waiting loop “{s.Name}” does not go round by itself.");
+        var loops = export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” does not go round by itself.");
         return (sounds, [.. planned._lost.Values.Select(l => $"{string.Join(", ", l.Names.Distinct())}: {l.Says}."), .. loops]);
     }
 

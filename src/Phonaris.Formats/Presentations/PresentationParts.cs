@@ -52,13 +52,24 @@ internal sealed class PresentationParts : IDisposable
     /// <param name="path">The file.</param>
     /// <param name="name">What to call it in messages.</param>
     /// <param name="lost">Told what of it cannot be kept.</param>
-    /// <returns>The presentation; null where it is of a form that is not written here.</returns>
+    /// <returns>The presentation; null where it cannot be changed, which is told.</returns>
     public static PresentationParts? Open(string path, string name, Action<string> lost)
     {
-        var package = new OpcPackage(path, name);
+        OpcPackage package;
+        try
+        {
+            package = new(path, name);
+        }
+        catch (FormatException)
+        {
+            // Such as one with an address that is none: it can be read, slide by slide, but not be written as it is.
+            lost("The deck holds addresses that cannot be written: its slides are pictures of themselves.");
+            return null;
+        }
         if (package.Target(null, "officeDocument") is not { } main || main.Read().Name != P + "presentation")
         {
             package.Dispose();
+            lost("The deck is in the strict form of the standard, which few can read: its slides are pictures of themselves.");
             return null;
         }
         if (main.ContentType.Contains("macroEnabled", StringComparison.Ordinal))

@@ -39,8 +39,6 @@ public sealed class PresentationWriter
         List<string> lost = [];
         var own = deck.Slides.FirstOrDefault(s => IsPresentation(s.Slide.Picture))?.Slide.Picture.Media ?? "";
         var opened = own.Length == 0 ? null : PresentationParts.Open(mediaPath(own), "The deck", lost.Add);
-        if (own.Length > 0 && opened is null)
-            lost.Add("The deck is in the strict form of the standard, which few can read: its slides are pictures of themselves.");
         var first = deck.Slides[0].Slide.Picture;
         using var parts = opened ?? PresentationParts.Blank((double)first.Width / first.Height);
         await new PresentationWriter(deck, parts, own, opened is not null, sounds, lost).WriteAsync(path, progress, cancel);
@@ -136,7 +134,7 @@ public sealed class PresentationWriter
         foreach (var sound in handed.Sounds)
         {
             var shape = new SlideShapes(part).AddSound(
-                sound.Name, sound.Description, Media("sound", sound.Path), Media("image", sound.Place?.Path ?? _deck.Sign), sound.Place is { } place ? On(place.Spot) : Beside(beside++));
+                sound.Name, sound.Description, Media(Plain(sound.Name), sound.Path), Media("sign", sound.Place?.Path ?? _deck.Sign), sound.Place is { } place ? On(place.Spot) : Beside(beside++));
             if (sound.Step is not { } step) timeline.PlayOnClickOf(shape);
             else if (step == 0 || moments.Clock.ContainsKey(step)) timeline.PlayWithSlide(shape, sound.DelayMs + moments.Clock.GetValueOrDefault(step), sound.LengthMs);
             else timeline.PlayWithClick(moments.Click(step, timeline), shape, sound.DelayMs, sound.LengthMs);
@@ -165,6 +163,13 @@ public sealed class PresentationWriter
         if (_media.TryGetValue(path, out var there)) return there;
         var ending = Path.GetExtension(path);
         return _media[path] = _parts.Package.Add($"/ppt/media/{kind}{{0}}{ending}", TypeOf(ending), () => File.OpenRead(path));
+    }
+
+    /// <summary>A name as an address may hold it: whoever reads sounds out of the file calls them by it.</summary>
+    private static string Plain(string name)
+    {
+        var plain = string.Join('-', new string([.. name.Select(c => char.IsAsciiLetterOrDigit(c) ? char.ToLowerInvariant(c) : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
+        return plain.Length > 0 ? $"{plain}-" : "sound-";
     }
 
     private static string TypeOf(string ending) => ending switch
