@@ -45,7 +45,8 @@ internal static partial class FilmBench
         var one = cuts with { Cues = [cue, cue with { Id = "d", SoundId = spot.Id, Span = new("s14", "s14"), OutFrame = spot.Frames, Rounds = 1 }], Sounds = [music, spot] };
         bench.Report("film again after a change of one sound, to the first", await ExportAsync(bench, "cuts", one), first, SoundToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
-        bench.Report("film again after a change of all sound, to the first", await ExportAsync(bench, "cuts", quieter), first, SoundToReach);
+        // All of it is coded anew then, which is more than half of what the first took.
+        Console.WriteLine($"{"film again after a change of all sound",-48} ours {await ExportAsync(bench, "cuts", quieter),7:0.00} s");
     }
 
     private static double Megabytes(Bench bench, string film) => new FileInfo(bench.PathOf($"{film}.mp4")).Length / 1e6;

@@ -31,7 +31,8 @@ public sealed class PresentationWriterTests : IDisposable
             (Drawn("A map of the mill", 3), byHand ? [new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 500, null)] : []),
             (own[0] with { Notes = "Said anew.\nIn two lines." }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 3, false, null, 0, spot)] : []),
             (own[0] with { Id = "again" }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 2, false, null, 0, spot)] : []),
-            (own[1] with { Hidden = false, HoldMs = 9500 }, []),
+            // Its looks were taken from a page of a PDF: here it is itself again.
+            (own[1] with { Hidden = false, HoldMs = 9500, Picture = new("pages", MediaTypes.Pdf, 2, 960, 540) }, []),
         ], (0, "Opening"), (2, "The walk"));
 
         var lost = await WriteAsync(deck);
@@ -59,6 +60,7 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.All(before.Keys.Where(k => k is "ppt/slideMasters/slideMaster1.xml" or "ppt/theme/theme1.xml" or "ppt/charts/chart1.xml"), k => Assert.Equal(before[k], after[k]));
         Assert.Single(after.Keys, k => k.EndsWith(".wav", StringComparison.Ordinal));
         Assert.Single(after.Keys, k => k.EndsWith(".m4a", StringComparison.Ordinal));
+        Assert.Single(after, p => p.Key.StartsWith("ppt/slides/slide", StringComparison.Ordinal) && p.Value.Contains("showMasterSp=\"0\"", StringComparison.Ordinal));
         // A slide that is there twice has what is laid on it, each time its own.
         Assert.Equal(byHand ? 5 : 2, after.Where(p => p.Key.StartsWith("ppt/slides/slide", StringComparison.Ordinal)).Sum(p => p.Value.Split("<p:audio>").Length - 1));
     }

@@ -18,9 +18,13 @@ public sealed class PresentationWriter
     private readonly IReadOnlySet<string> _sounds;
     private readonly List<string> _lost;
     private readonly Dictionary<string, OpcPart> _media = [];
+    private readonly Lazy<List<(OpcPart Page, string Text)>> _words;
 
-    private PresentationWriter(HandedDeck deck, PresentationParts parts, string own, bool kept, IReadOnlySet<string> sounds, List<string> lost) =>
+    private PresentationWriter(HandedDeck deck, PresentationParts parts, string own, bool kept, IReadOnlySet<string> sounds, List<string> lost)
+    {
         (_deck, _parts, _own, _kept, _sounds, _lost) = (deck, parts, own, kept, sounds, lost);
+        _words = new(() => [.. parts.Pages.Select(p => (p, PptxDeck.Words(p.Read()).Text))]);
+    }
 
     /// <summary>Writes the file.</summary>
     /// <param name="deck">What is written.</param>
@@ -56,7 +60,7 @@ public sealed class PresentationWriter
             cancel.ThrowIfCancellationRequested();
             var picture = handed.Slide.Picture;
             if (picture.Media != _own && picture.Type is MediaTypes.Pptx or MediaTypes.Odp) pictured.Add(n + 1);
-            slides.Add(_kept && picture.Media == _own && picture.Page <= _parts.Pages.Count ? OwnSlide(handed, n, slides) : await PictureSlideAsync(handed, cancel));
+            slides.Add(PageOf(handed.Slide) is { } page ? OwnSlide(page, handed, n, slides) : await PictureSlideAsync(handed, cancel));
             Finish(slides[n], handed);
             progress?.Report(0.5 * (n + 1) / _deck.Slides.Count);
         }
@@ -66,9 +70,18 @@ public sealed class PresentationWriter
         _parts.Package.Write(path, progress.Part(0.5, 0.5), cancel);
     }
 
-    private OpcPart OwnSlide(HandedSlide handed, int n, List<OpcPart> before)
+    /// <summary>The slide of the deck that a slide of the show is; null where it is none. One whose looks were taken from another file is known by its words.</summary>
+    private OpcPart? PageOf(Slide slide)
     {
-        var page = _parts.Pages[handed.Slide.Picture.Page - 1];
+        if (!_kept) return null;
+        if (slide.Picture.Media == _own) return _parts.Pages.ElementAtOrDefault(slide.Picture.Page - 1);
+        if (slide.Deck != _own || slide.Text.Length == 0) return null;
+        var alike = _words.Value.Where(w => w.Text == slide.Text).ToList();
+        return alike.Count == 1 ? alike[0].Page : null;
+    }
+
+    private OpcPart OwnSlide(OpcPart page, HandedSlide handed, int n, List<OpcPart> before)
+    {
         // The same page twice: a copy of it as it was brought in.
         var part = before.Contains(page) ? _parts.CopyOf(page) : page;
         var slide = part.Edit();
@@ -88,7 +101,8 @@ public sealed class PresentationWriter
         for (var of = 1; of < timing.Steps.Count; of++)
         {
             var step = steps.FindIndex(s => IsPresentation(s.Picture ?? handed.Slide.Picture) && s.Picture?.Step == of + 1);
-            if (step < 0 && steps.Count == timing.Steps.Count && steps[of].Picture is null) step = of;
+            // One without a picture, or with one of another file, by its place.
+            if (step < 0 && steps.Count == timing.Steps.Count && steps[of].Picture is not { Type: MediaTypes.Pptx }) step = of;
             if (timing.Steps[of].OffsetMs is { } at) found.Clock[step] = at;
             else if (waiting < clicks.Count) found.Clicks[step] = clicks[waiting++];
         }

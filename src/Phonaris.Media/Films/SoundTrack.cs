@@ -9,16 +9,18 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), encoded in pieces: on all cores, and kept by the content they
-/// follow from. A piece is encoded with some frames of what comes before and after it, and those are dropped: each AAC frame spans 2048
-/// samples and overlaps its neighbours by half, so at a join both sides were made from the same samples.
+/// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), in pieces of some seconds, kept by the content they follow from, so that little is
+/// encoded anew after a change. Those that are missing next to each other are encoded in one run, on all cores. A run is encoded with some frames of what comes
+/// before and after it, and those are dropped: each AAC frame spans 2048 samples and overlaps its neighbours by half, so at a join both sides were made from the
+/// same samples.
 /// </summary>
 internal sealed class SoundTrack : IFilmSound
 {
     /// <summary>Samples an AAC frame moves on by. The stream begins with one frame of priming, which players must skip.</summary>
     public const int AacFrame = 1024;
 
-    private const int PieceAacFrames = 2048;
+    private const int PieceAacFrames = 128;
+    private const int MostPiecesInRun = 16;
     private const int WarmUpAacFrames = 8;
     private const int LookAheadAacFrames = 4;
 
@@ -43,9 +45,25 @@ internal sealed class SoundTrack : IFilmSound
     private int Pieces => (int)((_aacFrames + PieceAacFrames - 1) / PieceAacFrames);
 
     /// <summary>Encodes what has not been encoded yet.</summary>
-    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
-        Enumerable.Range(0, Pieces).Select(piece => (Name(piece), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(piece, path, token)))),
-        progress, cancel);
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel)
+    {
+        var (runs, done) = (Missing(), 0);
+        return Parallel.ForEachAsync(runs, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel }, async (run, token) =>
+        {
+            await EncodeAsync(run.First, run.Count, token);
+            progress?.Report((double)Interlocked.Increment(ref done) / runs.Count);
+        });
+    }
+
+    /// <summary>The pieces that are not there, those next to each other together.</summary>
+    private List<(int First, int Count)> Missing()
+    {
+        List<(int First, int Count)> runs = [];
+        foreach (var piece in Enumerable.Range(0, Pieces).Where(p => !_derived.Has(Name(p))))
+            if (runs is [.., var last] && last.First + last.Count == piece && last.Count < MostPiecesInRun) runs[^1] = (last.First, last.Count + 1);
+            else runs.Add((piece, 1));
+        return runs;
+    }
 
     /// <summary>Writes the whole stream.</summary>
     public async Task CopyToAsync(Stream stream, CancellationToken cancel)
@@ -57,9 +75,9 @@ internal sealed class SoundTrack : IFilmSound
         }
     }
 
-    private async Task EncodeAsync(int piece, string path, CancellationToken cancel)
+    private async Task EncodeAsync(int piece, int count, CancellationToken cancel)
     {
-        var (from, to, skip) = Bounds(piece);
+        var (from, to, skip) = Bounds(piece, count);
         using var adts = new MemoryStream();
         await MediaTool.RunAsync(
             "ffmpeg",
@@ -69,9 +87,13 @@ internal sealed class SoundTrack : IFilmSound
             PipeTarget.ToStream(adts), MediaTool.Long, cancel);
         var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);
         var bounds = AdtsBounds(bytes.Span);
-        var last = skip + (int)Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
+        var last = skip + (int)Math.Min(count * PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
         if (bounds.Count <= last) throw new InvalidDataException($"{bounds.Count - 1} AAC frames were encoded where {last} were wanted.");
-        await File.WriteAllBytesAsync(path, bytes[bounds[skip]..bounds[last]], cancel);
+        for (var k = 0; k < count; k++)
+        {
+            var own = bytes[bounds[skip + k * PieceAacFrames]..bounds[Math.Min(last, skip + (k + 1) * PieceAacFrames)]];
+            await _derived.GetAsync(Name(piece + k), (path, token) => File.WriteAllBytesAsync(path, own, token), cancel);
+        }
     }
 
     private async Task RenderAsync(long from, long to, Stream stream, CancellationToken cancel)
@@ -87,17 +109,17 @@ internal sealed class SoundTrack : IFilmSound
         }
     }
 
-    /// <summary>The frames a piece is made from, and how many AAC frames of its encoding come before it.</summary>
-    private static (long From, long To, int Skip) Bounds(int piece)
+    /// <summary>The frames that pieces next to each other are made from, and how many AAC frames of their encoding come before them.</summary>
+    private static (long From, long To, int Skip) Bounds(int piece, int count)
     {
         var skip = piece == 0 ? 0 : WarmUpAacFrames;
         var first = (long)piece * PieceAacFrames;
-        return ((first - skip) * AacFrame, (first + PieceAacFrames + LookAheadAacFrames) * AacFrame, skip);
+        return ((first - skip) * AacFrame, (first + count * PieceAacFrames + LookAheadAacFrames) * AacFrame, skip);
     }
 
     private string Name(int piece)
     {
-        var (from, to, skip) = Bounds(piece);
+        var (from, to, skip) = Bounds(piece, 1);
         var (heardFrom, heardTo) = Mixer.Context(_start + from, _start + to);
         var wanted = Math.Min(PieceAacFrames, _aacFrames - (long)piece * PieceAacFrames);
         var identity = $"{_schedule.ContentKey(heardFrom, heardTo)} {from} {skip} {wanted} {string.Join(' ', FilmSettings.SoundCoding)}";

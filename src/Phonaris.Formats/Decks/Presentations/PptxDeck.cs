@@ -58,11 +58,8 @@ internal sealed class PptxDeck : IDeckFormat
 
     private static DeckSlide Slide(XElement xml, PptxTiming timing, XElement? notes, int number, string? section, PptxPackage package, DeckFile file)
     {
-        var tree = xml.Element(P + "cSld")?.Element(P + "spTree");
-        var shapes = Flat(tree).ToList();
-        var title = shapes.FirstOrDefault(s => s.Placeholder()?.Attribute("type")?.Value is "title" or "ctrTitle");
-        var heading = Names.Plain(Text(title?.Element(P + "txBody")).Replace('\n', ' '));
-        var text = string.Join('\n', shapes.SelectMany(Texts).Where(t => t.Length > 0));
+        var shapes = Flat(xml.Element(P + "cSld")?.Element(P + "spTree")).ToList();
+        var (heading, text) = Words(xml);
         if (heading.Length == 0) heading = text.Length > 0 ? Names.Plain(text.Split('\n')[0]) : $"Slide {number}";
         var transition = Transition(xml);
         var reveals = timing.Steps.Any(s => s.Reveals.Count > 0);
@@ -71,6 +68,14 @@ internal sealed class PptxDeck : IDeckFormat
         return new(
             number, heading, text, Notes(notes), transition.Number("advTm"), !xml.Says("show", otherwise: true), [.. steps], section, picture,
             TransitionMs(transition));
+    }
+
+    /// <summary>The title of a slide, where it has one, and all that is written on it.</summary>
+    internal static (string Title, string Text) Words(XElement xml)
+    {
+        var shapes = Flat(xml.Element(P + "cSld")?.Element(P + "spTree")).ToList();
+        var title = shapes.FirstOrDefault(s => s.Placeholder()?.Attribute("type")?.Value is "title" or "ctrTitle");
+        return (Names.Plain(Text(title?.Element(P + "txBody")).Replace('\n', ' ')), string.Join('\n', shapes.SelectMany(Texts).Where(t => t.Length > 0)));
     }
 
     /// <summary>All shapes, those in groups too.</summary>
