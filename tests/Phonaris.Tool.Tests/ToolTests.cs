@@ -245,6 +245,9 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "has no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
         AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
+        AssertFails(3, "--cue is for sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");
+        AssertFails(3, "--for says how a pptx or a player moves on", "export", "a.phonaris", "--to", "x.wav", "--for", "hand");
+        AssertFails(3, "leave --slides out", "export", "a.phonaris", "--to", "x.phonaris", "--slides", "1");
         AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
         var (usage, nothing, says) = Start("show", "a.phonaris", "--frob");
         Assert.Equal((2, ""), (usage, nothing));

@@ -34,6 +34,7 @@ internal static class ExportVerb
             var stemsBy = parsed.GetValue(stems);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var form = stemsBy is null ? FormOf(file, parsed.GetValue(sheet), parsed.GetValue(shownBy) ?? (show.Showing.ByItself ? "clock" : "hand")) : null;
+            if (Misplaced(form, parsed.GetValue(cue) is not null, parsed.GetValue(shownBy) is not null, parsed.GetValue(slides)!.Length > 0) is { } misplaced) throw new RuleException(misplaced);
             await workshop.Sounds.PrepareAllAsync(show, cancel);
             var (width, height) = SizeOf(parsed.GetValue(size)!);
             var export = Export.Of(TimedShow.Of(show, workshop.Sounds.Listened), parsed.GetValue(slides)!, new(width, height, parsed.GetValue(fps), parsed.GetValue(cue), parsed.GetValue(shownBy) is { } by ? by == "hand" : null));
@@ -60,6 +61,13 @@ internal static class ExportVerb
         return forms.Find(f => forms.Count == 1 || f.Format == ExportFormat.Phonaris || Is(f, named) || Is(f, ending.TrimStart('.') + shownBy))
             ?? throw new RuleException(forms.Count > 0 ? $"There is no {ending[1..]} of that sheet; make it as html." : $"{file}: the ending says what to make. These can be made: {Endings}.");
     }
+
+    /// <summary>What an option that says nothing of this file is for; null where all do.</summary>
+    private static string? Misplaced(IExportForm? form, bool cue, bool shownBy, bool slides) =>
+        cue && form?.MediaType.StartsWith("audio/", StringComparison.Ordinal) != true ? "--cue is for sound files: wav, flac, mp3, opus, m4a."
+        : shownBy && form?.Format is not (ExportFormat.PptxClock or ExportFormat.PptxHand or ExportFormat.PlayerZip or ExportFormat.PlayerHtml) ? "--for says how a pptx or a player moves on, and this is neither."
+        : slides && form?.Format == ExportFormat.Phonaris ? "A package holds the whole show; leave --slides out."
+        : null;
 
     private static bool Is(IExportForm form, string named) => $"{form.Format}".StartsWith(named, StringComparison.OrdinalIgnoreCase);
 
