@@ -46,9 +46,16 @@ export class LiveSound {
   /** Puts the limiter behind the sum, as behind that of a film; to be waited for before anything sounds. */
   async prepare() {
     if (this.limited) return;
+    await this.context.audioWorklet.addModule(limiterUrl);
+    const limiter = new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
+    this.hold.connect(limiter).connect(this.analyser);
     this.limited = true;
-    const limiter = await this.limiter();
-    (limiter ? this.hold.connect(limiter) : this.hold).connect(this.analyser);
+  }
+
+  /** Goes without the limiter, on a page that has no worklets: what is too much is cut off there. */
+  goUnlimited() {
+    this.hold.connect(this.analyser);
+    this.limited = true;
   }
 
   /** The moment by the clock the sounds are played by, in milliseconds. */
@@ -120,16 +127,6 @@ export class LiveSound {
     for (const id of [...this.voices.keys()]) this.stop(id, { ms: 5, curve: "linear" });
     window.setTimeout(() => void this.context.close(), 50);
     void this.kept?.then((kept) => kept.close()).catch(() => undefined);
-  }
-
-  /** Nothing where the page has none, as one of another computer without https: what is too much is cut off there. */
-  private async limiter(): Promise<AudioNode | undefined> {
-    try {
-      await this.context.audioWorklet.addModule(limiterUrl);
-      return new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
-    } catch {
-      return undefined;
-    }
   }
 
   private start(cue: LiveCue, fromMs: number, fade: Fade) {

@@ -13,7 +13,8 @@ export function Player({ data }: { data: PlayerData }) {
   const [state, setState] = useState<"start" | "shown" | "end">("start");
   const begin = async (chosen: Manner) => {
     setManner(chosen);
-    await stage.sound.prepare();
+    // As on a site without https.
+    await stage.sound.prepare().catch(() => stage.sound.goUnlimited());
     const sounds = await stage.begin(0, chosen);
     if (sounds) setState("shown");
     return sounds;
