@@ -46,7 +46,7 @@ export function ClearanceCard() {
       </p>
       <ul>
         {open.map((sound) => (
-          <Unclear key={sound.soundId} cleared={sound} />
+          <Unclear key={`${sound.soundId} ${showing.where}`} cleared={sound} />
         ))}
       </ul>
       {open.length < sounds.length && (
