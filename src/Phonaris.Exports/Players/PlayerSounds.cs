@@ -11,19 +11,11 @@ internal static class PlayerSounds
     /// <summary>What a stem's pieces are kept as.</summary>
     public static string NameOf(LiveStem stem) => $"player/{stem.ToSchedule().ContentKey(0, stem.LengthFrames)}.pieces";
 
-    /// <summary>Writes the pieces of a stem: before each its length in bytes, 32 bits, little-endian.</summary>
+    /// <summary>Writes the pieces of a stem, as <see cref="SoundPieces"/> does.</summary>
     public static async Task WriteAsync(LiveStem stem, ExportTools tools, string path, CancellationToken cancel)
     {
         await using var file = File.Create(path);
-        var length = new byte[sizeof(int)];
-        await SoundPieces.WriteAsync(stem.ToSchedule(), tools.Sounds.Open, Path.GetDirectoryName(path)!, TakeAsync, cancel, light: true);
-
-        async Task TakeAsync(ReadOnlyMemory<byte> piece, CancellationToken token)
-        {
-            BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
-            await file.WriteAsync(length, token);
-            await file.WriteAsync(piece, token);
-        }
+        await SoundPieces.WriteAsync(stem.ToSchedule(), tools.Sounds.Open, Path.GetDirectoryName(path)!, file, cancel, light: true);
     }
 
     /// <summary>Reads them.</summary>

@@ -1,3 +1,4 @@
+using System.Buffers.Binary;
 using System.Globalization;
 using CliWrap;
 using Phonaris.Core.Signal;
@@ -20,18 +21,19 @@ public static class SoundPieces
     /// <param name="schedule">What sounds when.</param>
     /// <param name="open">Gives the decoded samples of a source.</param>
     /// <param name="work">A folder in which pieces lie for a moment.</param>
-    /// <param name="take">Takes one piece after the other.</param>
+    /// <param name="to">Takes one piece after the other, before each its length in bytes: 32 bits, little-endian.</param>
     /// <param name="cancel">Stops it.</param>
     /// <param name="light">Whether 16 bit will do, where it is to be handed over.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static async Task WriteAsync(
-        Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Func<ReadOnlyMemory<byte>, CancellationToken, Task> take, CancellationToken cancel, bool light = false)
+        Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Stream to, CancellationToken cancel, bool light = false)
     {
         ArgumentNullException.ThrowIfNull(schedule);
-        ArgumentNullException.ThrowIfNull(take);
+        ArgumentNullException.ThrowIfNull(to);
         if (schedule.TotalFrames == 0) return;
         Room.Need(work, schedule.TotalFrames * MostBytesPerFrame, "the sounds of this show");
         var folder = Directory.CreateDirectory(Path.Combine(work, $"{Guid.NewGuid():N}")).FullName;
+        var length = new byte[sizeof(int)];
         var left = (schedule.TotalFrames + PieceFrames - 1) / PieceFrames;
         try
         {
@@ -55,7 +57,10 @@ public static class SoundPieces
             // Where the last piece is full, what ffmpeg says at the very end comes as one more, without sound.
             if (left-- <= 0) return;
             var file = Path.Combine(folder, Path.GetFileName(name));
-            await take(await File.ReadAllBytesAsync(file, token), token);
+            var piece = await File.ReadAllBytesAsync(file, token);
+            BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
+            await to.WriteAsync(length, token);
+            await to.WriteAsync(piece, token);
             File.Delete(file);
         }
     }

@@ -1,4 +1,3 @@
-using System.Buffers.Binary;
 using System.Net.Mime;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Checking;
@@ -37,16 +36,8 @@ internal static class LiveEndpoints
             await sounds.PrepareAsync(schedule.Cues[0].Source, 0, null, cancel);
             response.ContentType = MediaTypeNames.Application.Octet;
             response.Headers.CacheControl = "no-store";
-            var length = new byte[sizeof(int)];
-            await SoundPieces.WriteAsync(schedule, sounds.Open, paths.Work, SendAsync, cancel);
+            await SoundPieces.WriteAsync(schedule, sounds.Open, paths.Work, response.Body, cancel);
             return TypedResults.Empty;
-
-            async Task SendAsync(ReadOnlyMemory<byte> piece, CancellationToken token)
-            {
-                BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
-                await response.Body.WriteAsync(length, token);
-                await response.Body.WriteAsync(piece, token);
-            }
         });
 
         api.MapPut("/shows/{id}/runs/{runId}", async Task<Results<NoContent, NotFound>> (
