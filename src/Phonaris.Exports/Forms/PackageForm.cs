@@ -9,7 +9,7 @@ internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(fo
     public override ExportCost About(Export export, ExportTools tools)
     {
         var show = all ? export.Timed.Show : export.Timed.Show.WithoutUnused();
-        var bytes = ShowPackage.Media(show).Sum(m => new FileInfo(tools.MediaPath(m)) is { Exists: true } file ? file.Length : 0);
+        var bytes = ShowPackage.Media(show).Sum(m => BytesOf(tools, m));
         return new(bytes, bytes / 100e6);
     }
 

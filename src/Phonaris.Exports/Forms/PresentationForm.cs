@@ -24,7 +24,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
     public override ExportCost About(Export export, ExportTools tools)
     {
         var sounds = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds.DistinctBy(s => s.FileName).ToList();
-        var decks = export.Timed.Show.Slides.Where(s => s.Picture.Type == MediaTypes.Pptx).Select(s => s.Picture.Media).Take(1).Sum(m => new FileInfo(tools.MediaPath(m)).Length);
+        var decks = export.Timed.Show.Slides.Where(s => s.Picture.Type == MediaTypes.Pptx).Select(s => s.Picture.Media).Take(1).Sum(m => BytesOf(tools, m));
         var pictures = SlidesOf(export).Where(s => s.Picture.Type != MediaTypes.Pptx).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
         return new(
             decks + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)),

@@ -15,7 +15,7 @@ internal sealed class HandSounds
     private readonly LivePlan _plan;
     private readonly Dictionary<string, LiveStem> _stems;
     private readonly Dictionary<string, int> _positions;
-    private readonly Dictionary<string, (string Says, List<string> Names)> _lost = [];
+    private readonly Dictionary<string, List<string>> _lost = [];
     private int _corner;
 
     private HandSounds(Export export)
@@ -32,7 +32,7 @@ internal sealed class HandSounds
         var planned = new HandSounds(export);
         List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Laid)];
         var loops = export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” does not go round by itself.");
-        return (sounds, [.. planned._lost.Values.Select(l => $"{string.Join(", ", l.Names.Distinct())}: {l.Says}."), .. loops]);
+        return (sounds, [.. planned._lost.Select(l => $"{string.Join(", ", l.Value.Distinct())}: {l.Key}."), .. loops]);
     }
 
     private IEnumerable<SoundOnSlides> Laid(LiveCue cue)
@@ -100,8 +100,8 @@ internal sealed class HandSounds
 
     private void Lose(string says, LiveCue cue)
     {
-        if (_lost.TryGetValue(says, out var there)) there.Names.Add(cue.Name);
-        else _lost[says] = (says, [cue.Name]);
+        if (_lost.TryGetValue(says, out var there)) there.Add(cue.Name);
+        else _lost[says] = [cue.Name];
     }
 
     /// <summary>A place for what has none, in the lower right corner, side by side.</summary>

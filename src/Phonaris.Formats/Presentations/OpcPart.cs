@@ -23,7 +23,7 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     public string ContentType { get; set; } = type;
 
     /// <summary>What it leads to.</summary>
-    public List<OpcRelation> Relations { get; init; } = [];
+    public List<OpcRelation> Relations { get; } = [];
 
     /// <summary>Whether it is packed as tight as can be already.</summary>
     public bool IsPacked => Packed.Any(p => ContentType.StartsWith(p, StringComparison.Ordinal)) && !ContentType.EndsWith("wav", StringComparison.Ordinal);
