@@ -1,7 +1,7 @@
 import type { Stem } from "./Stem";
 
 const ahead = 6; // seconds that are decoded and set before they are due
-const lead = 0.015; // seconds between being called for and sounding: what is called for at once begins some blocks late
+const lead = 0.015; // seconds from being called for to sounding, where a piece must meet the next: what is set at once begins some blocks late
 
 /** A stem under way: one piece after the other, each to the sample where the one before ends. */
 export class StemPlayer {
@@ -44,7 +44,8 @@ export class StemPlayer {
       const now = Math.ceil(context.currentTime * rate);
       if (began === undefined) {
         if (this.until === -Infinity) break;
-        began = now + Math.round(lead * rate);
+        const alone = stem.frames <= stem.pieceFrames && stem.loopFrom >= stem.frames;
+        began = alone ? now : now + Math.round(lead * rate);
         this.origin = (began - frame) / rate;
         this.told.begun(began / rate);
       }
