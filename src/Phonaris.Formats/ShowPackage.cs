@@ -49,10 +49,11 @@ public static class ShowPackage
             if (entry.Length > GreatestShowBytes) throw TooLarge(name);
             Show show;
             await using (var json = await entry.OpenAsync(cancel)) show = await ReadShowAsync(json, name, cancel);
-            foreach (var media in Media(show))
+            foreach (var (media, needed) in Media(show).Select(m => (m, true)).Concat(HiddenDecks(show).Select(m => (m, false))))
             {
-                var file = zip.GetEntry($"media/{media}") ?? throw new RuleException($"{name} is damaged: one of its files is missing.");
-                if (has(media)) continue;
+                var file = zip.GetEntry($"media/{media}");
+                if (file is null && needed) throw new RuleException($"{name} is damaged: one of its files is missing.");
+                if (file is null || has(media)) continue;
                 await using var content = await file.OpenAsync(cancel);
                 if (await keep(content, file.Length) != media) throw new RuleException($"{name} is damaged: one of its files is not what it was.");
             }
@@ -100,7 +101,7 @@ public static class ShowPackage
         ArgumentNullException.ThrowIfNull(media);
         await using var zip = await ZipFile.OpenAsync(path, ZipArchiveMode.Create, cancel);
         await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteShowAsync(show, json, cancel);
-        foreach (var hash in Media(show))
+        foreach (var hash in Media(show).Concat(HiddenDecks(show).Where(d => File.Exists(media(d)))))
         {
             // Sounds and pictures are compressed already.
             await using var entry = await zip.CreateEntry($"media/{hash}", CompressionLevel.NoCompression).OpenAsync(cancel);
@@ -126,6 +127,12 @@ public static class ShowPackage
             .Concat(show.Sounds.Select(s => s.Media))
             .Distinct();
     }
+
+    /// <summary>
+    /// The content hashes of decks none of whose pictures are used, since their slides look like pages of another file. They are handed over as those
+    /// decks, so a package has them too; without them it is whole.
+    /// </summary>
+    public static IEnumerable<string> HiddenDecks(Show show) => show.Slides.Select(s => s.Deck).Where(d => d.Length > 0).Except(Media(show));
 }
 
 /// <summary>The JSON of a show package.</summary>

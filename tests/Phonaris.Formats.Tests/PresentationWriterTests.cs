@@ -66,6 +66,17 @@ public sealed class PresentationWriterTests : IDisposable
     }
 
     [Fact]
+    public async Task A_deck_is_itself_again_though_all_its_slides_look_like_pages_of_another_file()
+    {
+        File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("own"));
+        File.WriteAllText(PathOf("pages"), "%PDF-1.7");
+        var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
+        await WriteAsync(Deck(byHand: true, [.. own.Select((s, n) => (s with { Picture = new("pages", MediaTypes.Pdf, n + 1, 960, 540) }, Array.Empty<HandedSound>()))]));
+        Assert.Equal(Parts(PathOf("own"))["ppt/charts/chart1.xml"], Parts(PathOf("out"))["ppt/charts/chart1.xml"]);
+        Assert.Equal(own.Select(s => s.Title), DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Slides.Select(s => s.Title));
+    }
+
+    [Fact]
     public async Task Reveals_of_a_slide_wait_for_clicks_or_come_by_the_clock()
     {
         var slide = $"""

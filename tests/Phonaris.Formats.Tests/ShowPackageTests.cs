@@ -25,6 +25,22 @@ public sealed class ShowPackageTests : IDisposable
         Assert.Equal(await File.ReadAllBytesAsync(from.PathOf(show.Sounds[0].Media)), await File.ReadAllBytesAsync(to.PathOf(show.Sounds[0].Media)));
     }
 
+    /// <summary>A slide that looks like a page of another file is still a slide of its deck; without that deck's file a package is whole as well.</summary>
+    [Fact]
+    public async Task A_deck_goes_along_though_its_slides_look_like_pages_of_another_file()
+    {
+        var (show, from) = await ShowAsync();
+        var deck = await from.PutAsync(new MemoryStream("a deck"u8.ToArray()), 100, () => new RuleException("too large"), CancellationToken.None);
+        show = show with { Slides = [.. show.Slides.Select(s => s with { Deck = deck })] };
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        var to = new FileStore(PathOf("to"));
+        Assert.Equal(show, await ReadAsync("a.phonaris", to));
+        Assert.True(to.Has(deck));
+        File.Delete(from.PathOf(deck));
+        await ShowPackage.WriteAsync(show, PathOf("b.phonaris"), from.PathOf, CancellationToken.None);
+        Assert.Equal(show, await ReadAsync("b.phonaris", new FileStore(PathOf("other"))));
+    }
+
     [Fact]
     public async Task Damage_is_told_and_never_taken_in()
     {

@@ -24,10 +24,10 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
     public override ExportCost About(Export export, ExportTools tools)
     {
         var sounds = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds.DistinctBy(s => s.FileName).ToList();
-        var decks = export.Timed.Show.Slides.Where(s => s.Picture.Type == MediaTypes.Pptx).Select(s => s.Picture.Media).Take(1).Sum(m => BytesOf(tools, m));
-        var pictures = SlidesOf(export).Where(s => s.Picture.Type != MediaTypes.Pptx).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
+        var own = PresentationWriter.DeckOf(SlidesOf(export), tools.MediaPath);
+        var pictures = SlidesOf(export).Where(s => s.Deck != own || s.Deck.Length == 0).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
         return new(
-            decks + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)),
+            (own.Length > 0 ? BytesOf(tools, own) : 0) + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)),
             0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond));
     }
 

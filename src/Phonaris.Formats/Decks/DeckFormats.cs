@@ -40,13 +40,10 @@ public static class DeckFormats
 
     private static Deck Read(DeckFile file)
     {
-        var head = new byte[HeadBytes];
-        using (var stream = File.OpenRead(file.Path))
-        {
-            if (stream.Length == 0) throw new RuleException($"{file.Name} is empty. Bring in a deck that has slides: {Readable} can be read.");
-            if (stream.Length > GreatestBytes) throw TooLarge(file.Name);
-            head = head[..stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false)];
-        }
+        var length = new FileInfo(file.Path).Length;
+        if (length == 0) throw new RuleException($"{file.Name} is empty. Bring in a deck that has slides: {Readable} can be read.");
+        if (length > GreatestBytes) throw TooLarge(file.Name);
+        var head = HeadOf(file.Path);
         if (head.AsSpan().StartsWith(Compound))
             throw new RuleException($"{file.Name} is locked with a password, or of a form from before 2007. Save it without a password, as PPTX, and bring that in.");
         var format = All.FirstOrDefault(f => f.Recognises(file, head))
@@ -60,6 +57,21 @@ public static class DeckFormats
             // Readers meet broken files in many ways; to the person they are one.
             throw new RuleException($"{file.Name} is damaged and cannot be read. Save the deck once more and bring that in.");
         }
+    }
+
+    /// <summary>The media type of a deck file that is kept, by its content; null where it is not there or no deck.</summary>
+    public static string? TypeOf(string path)
+    {
+        if (!File.Exists(path)) return null;
+        var head = HeadOf(path);
+        return All.FirstOrDefault(f => f.Recognises(new(path, "The deck", ""), head))?.Type;
+    }
+
+    private static byte[] HeadOf(string path)
+    {
+        var head = new byte[HeadBytes];
+        using var stream = File.OpenRead(path);
+        return head[..stream.ReadAtLeast(head, head.Length, throwOnEndOfStream: false)];
     }
 
     /// <summary>Works out what is on pages of a presentation file.</summary>

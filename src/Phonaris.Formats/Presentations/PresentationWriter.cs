@@ -1,5 +1,6 @@
 using System.Xml.Linq;
 using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
 using Phonaris.Formats.Decks.Presentations;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
@@ -41,12 +42,29 @@ public sealed class PresentationWriter
         ArgumentNullException.ThrowIfNull(deck);
         ArgumentNullException.ThrowIfNull(mediaPath);
         List<string> lost = [];
-        var own = deck.Slides.FirstOrDefault(s => IsPresentation(s.Slide.Picture))?.Slide.Picture.Media ?? "";
+        var own = DeckOf(deck.Slides.Select(s => s.Slide), mediaPath);
         var opened = own.Length == 0 ? null : PresentationParts.Open(mediaPath(own), "The deck", lost.Add);
         var first = deck.Slides[0].Slide.Picture;
         using var parts = opened ?? PresentationParts.Blank((double)first.Width / first.Height);
         await new PresentationWriter(deck, parts, own, opened is not null, sounds, lost).WriteAsync(path, progress, cancel);
         return lost;
+    }
+
+    /// <summary>The content hash of the presentation file whose slides go out as they are: the first that slides came with; empty where none did.</summary>
+    /// <param name="slides">The slides of the show.</param>
+    /// <param name="mediaPath">Gives the path of the file of a content hash.</param>
+    public static string DeckOf(IEnumerable<Slide> slides, Func<string, string> mediaPath)
+    {
+        ArgumentNullException.ThrowIfNull(slides);
+        ArgumentNullException.ThrowIfNull(mediaPath);
+        var others = new HashSet<string> { "" };
+        foreach (var slide in slides)
+        {
+            if (IsPresentation(slide.Picture)) return slide.Picture.Media;
+            // One may look like a page of another file.
+            if (others.Add(slide.Deck) && DeckFormats.TypeOf(mediaPath(slide.Deck)) == MediaTypes.Pptx) return slide.Deck;
+        }
+        return "";
     }
 
     private static bool IsPresentation(PictureSource picture) => picture.Type == MediaTypes.Pptx;
