@@ -34,9 +34,10 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.01)"), "the first piece");
         for (var n = 0; n < 3; n++) _browser.Press(Keys.ArrowRight);
-        _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("Dusk pad began with slide 1; it goes on through slide 4", StringComparison.Ordinal), "the first piece on slide 4");
+        _browser.Says("[data-testid=foreseen]", "Dusk pad gives way · Mill theme begins");
+        _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("through this slide\nbegan with slide 1", StringComparison.Ordinal), "the first piece on slide 4");
         _browser.Press(Keys.ArrowRight);
-        _browser.Until(() => _browser.Sounding().Contains("Mill theme began with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad began", StringComparison.Ordinal), "the second piece");
+        _browser.Until(() => _browser.Sounding().Contains("began with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad", StringComparison.Ordinal), "the second piece");
         _browser.Button("End").Click();
         _browser.Says("[data-testid=report]", "Dusk pad gave way to Mill theme");
     }
@@ -88,7 +89,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         foreach (var where in (string[])["slide 1 of 3", "slide 2 of 3, step 1 of 3", "slide 2 of 3, step 2 of 3", "slide 2 of 3, step 3 of 3", "slide 3 of 3"])
         {
             _browser.Until(() => _browser.Where() == where, where);
-            if (where.EndsWith("step 3 of 3", StringComparison.Ordinal)) _browser.Until(() => _browser.Sounding().Contains("Chirp began", StringComparison.Ordinal), "the effect at its reveal");
+            if (where.EndsWith("step 3 of 3", StringComparison.Ordinal)) _browser.Until(() => _browser.Count("[data-sounding='Chirp']") == 1, "the effect at its reveal");
             Thread.Sleep(1300);
             _browser.Press(Keys.ArrowRight);
         }

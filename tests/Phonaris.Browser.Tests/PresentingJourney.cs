@@ -29,7 +29,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
         _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop gone round");
         _browser.Find("[aria-label='The talk begins in']").SendKeys("4:30" + Keys.Enter);
-        _browser.Says("aside", "begins in 4:");
+        _browser.Says("[data-testid=countdown]", "begins in 4:");
         _browser.Button("+5 min").Click();
         Assert.Empty(_browser.Axe());
 

@@ -28,7 +28,8 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         await EditAsync(show, new SetPart(cue, 0, 48_000 * 3));
         await EditAsync(show, new SetLevel(cue, -12));
 
-        var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+        var (run, strands) = await BeginAsync(show);
+        Assert.Equal(cue, Assert.Single(strands).CueId);
         Assert.Equal(slides, run.Plan.Places.Select(p => p.SlideId));
         Assert.False(run.ShownElsewhere);
         var stem = Assert.Single(run.Stems);
@@ -68,16 +69,16 @@ public sealed class LiveTests(App app) : IClassFixture<App>
     public async Task A_clicker_is_let_in_by_its_code_alone_and_shut_out_again()
     {
         var show = await _app.ShowAsync(2);
-        var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+        var run = (await BeginAsync(show)).Run;
         var room = $"/api/shows/{show}/runs/{run.Id}/clicker";
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", []))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", "Owl begins", []))).StatusCode);
         var joined = await App.ReadAsync<ClickerView>(await _app.Http.PostAsync(room, null));
         Assert.Matches("^[0-9]{6}$", joined.Code);
         Assert.Equal(joined.Code, (await App.ReadAsync<ClickerView>(await _app.Http.PostAsync(room, null))).Code);
-        await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", ["Owl"]));
+        await _app.Http.PutAsJsonAsync($"{room}/state", new ClickerState("One", "slide 1 of 2", "Owl begins", ["Owl"]));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync("/clicker/join", new { code = "nobody" })).StatusCode);
         var token = (await (await _app.Http.PostAsJsonAsync("/clicker/join", new { code = joined.Code })).Content.ReadFromJsonAsync<Dictionary<string, string>>())!["token"];
-        Assert.Equal("One", (await _app.Http.GetFromJsonAsync<ClickerState>($"/clicker/state?token={token}", App.Json))!.Slide);
+        Assert.Equal(new("One", "slide 1 of 2", "Owl begins", ["Owl"]), await _app.Http.GetFromJsonAsync<ClickerState>($"/clicker/state?token={token}", App.Json));
         Assert.Equal(HttpStatusCode.NoContent, (await PressAsync(token)).StatusCode);
         Assert.Equal(HttpStatusCode.NotFound, (await PressAsync("made-up")).StatusCode);
         await _app.Http.DeleteAsync(room);
@@ -92,7 +93,7 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         var show = await _app.ShowAsync(2);
         foreach (var end in new[] { "run", "show" })
         {
-            var run = await App.ReadAsync<RunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
+            var run = (await BeginAsync(show)).Run;
             var code = (await App.ReadAsync<ClickerView>(await _app.Http.PostAsync($"/api/shows/{show}/runs/{run.Id}/clicker", null))).Code;
             var token = (await (await _app.Http.PostAsJsonAsync("/clicker/join", new { code })).Content.ReadFromJsonAsync<Dictionary<string, string>>())!["token"];
             Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/clicker/state?token={token}")).StatusCode);
@@ -114,6 +115,8 @@ public sealed class LiveTests(App app) : IClassFixture<App>
         for (var n = 0; n < 9; n++) Assert.Throws<RuleException>(() => rooms.Join("x", IPAddress.Loopback));
         Assert.NotNull(rooms.ByToken(rooms.Join(code, IPAddress.Loopback)));
     }
+
+    private async Task<NewRunView> BeginAsync(string show) => await App.ReadAsync<NewRunView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/runs", new { kind = "present" }));
 
     /// <summary>The samples of a stem, each of its pieces decoded by itself.</summary>
     private async Task<float[]> StemAsync(string show, RunView run, int stem)

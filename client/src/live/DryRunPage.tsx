@@ -103,7 +103,7 @@ interface RehearsedProps {
   voices: SlideVoices | undefined;
 }
 
-function Rehearsed({ showId, prepared: { stage, pictures }, voices }: RehearsedProps) {
+function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: RehearsedProps) {
   const now = useNow(stage);
   const notices = useTold(showId, stage);
   const [startsAt, setStartsAt] = useState<number>();
@@ -120,6 +120,7 @@ function Rehearsed({ showId, prepared: { stage, pictures }, voices }: RehearsedP
     <PresenterView
       stage={stage}
       showId={showId}
+      strands={strands}
       pictures={pictures}
       startsAt={startsAt}
       setStartsAt={setStartsAt}

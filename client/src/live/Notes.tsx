@@ -1,39 +1,38 @@
-import { useState } from "react";
+import { useDrag } from "../ui/useDrag";
+import { lettersFor, type Space } from "./passing/space";
 
-const sizes = [1, 1.25, 1.5, 1.875, 2.25];
+interface Props {
+  notes: string;
+  space: Space;
+  letters: number;
+  setLetters: (letters: number) => void;
+}
 
-/** The notes of the slide, as large as the presenter wants them. */
-export function Notes({ notes }: { notes: string }) {
-  const [size, setSize] = useState(1);
+/** The notes of the slide. Their edge is drawn to make room for them: the more, the larger their letters. */
+export function Notes({ notes, space, letters, setLetters }: Props) {
+  const bind = useDrag<PointerEvent>(({ movement: [x, y], first, memo, last }) => {
+    const from = first ? space.notes : (memo as number);
+    if (!last) setLetters(lettersFor(space.upright, from - (space.upright ? y : x)));
+    return from;
+  });
   return (
-    <section className="flex min-h-0 grow flex-col" aria-label="Notes">
-      <div className="flex items-center gap-1">
-        <h2 className="muted mr-auto font-sans text-sm">Notes</h2>
-        <button
-          type="button"
-          className="btn btn-xs bg-base-300"
-          aria-label="A− smaller notes"
-          disabled={size === 0}
-          onClick={() => setSize(size - 1)}
-        >
-          A−
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs bg-base-300"
-          aria-label="A+ larger notes"
-          disabled={size === sizes.length - 1}
-          onClick={() => setSize(size + 1)}
-        >
-          A+
-        </button>
-      </div>
+    <section
+      className={`bg-base-100 relative flex shrink-0 flex-col ${space.upright ? "line-t" : "line-l"}`}
+      style={space.upright ? { height: space.notes } : { width: space.notes + 12 }}
+      aria-label="Notes"
+    >
+      <div
+        {...bind()}
+        className={`hover:bg-primary absolute touch-none ${space.upright ? "inset-x-0 -top-1 h-2 cursor-row-resize" : "inset-y-0 -left-1 w-2 cursor-col-resize"}`}
+        title="Draw this edge for larger or smaller notes"
+        data-testid="notes-edge"
+      />
       <p
-        className="mt-1 min-h-0 grow overflow-y-auto leading-snug whitespace-pre-wrap"
-        style={{ fontSize: `${sizes[size]}rem` }}
+        className="min-h-0 grow overflow-y-auto px-4 py-3 leading-snug whitespace-pre-wrap"
+        style={{ fontSize: letters }}
         tabIndex={0}
       >
-        {notes || <span className="muted">No notes on this slide.</span>}
+        {notes || <span className="muted text-base">No notes on this slide.</span>}
       </p>
     </section>
   );

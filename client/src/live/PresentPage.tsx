@@ -46,7 +46,7 @@ export default function PresentPage() {
 }
 
 function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepared; manner: Manner }) {
-  const { stage, pictures } = prepared;
+  const { stage, strands, pictures } = prepared;
   const now = useNow(stage);
   const notices = useTold(showId, stage);
   const [startsAt, setStartsAt] = useState<number>();
@@ -59,6 +59,7 @@ function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepare
       <PresenterView
         stage={stage}
         showId={showId}
+        strands={strands}
         pictures={pictures}
         startsAt={startsAt}
         setStartsAt={setStartsAt}

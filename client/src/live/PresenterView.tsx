@@ -1,37 +1,27 @@
-import {
-  ChevronLeft,
-  ChevronRight,
-  LayoutGrid,
-  Moon,
-  MonitorUp,
-  Pause,
-  Play,
-  Smartphone,
-  Square,
-  VolumeX,
-} from "lucide-react";
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import { createPortal } from "react-dom";
-import { clock, readMs } from "../ui/format";
-import { ValueField } from "../ui/ValueField";
-import { spotUrl } from "../api/client";
+import { spotUrl, type StrandView } from "../api/client";
 import { AudienceView } from "./AudienceView";
 import { openAudience, type Audience } from "./audienceWindow";
-import { countdownWords } from "./countdown";
-import { HandButtons } from "./HandButtons";
 import { Notes } from "./Notes";
-import { NowSounding } from "./NowSounding";
+import { PassingSheet } from "./passing/PassingSheet";
+import { spaceOf, pad } from "./passing/space";
+import { StageBar } from "./passing/StageBar";
+import { StageKeys } from "./passing/StageKeys";
+import { timeWords, Told } from "./passing/Told";
+import { useChosenSound } from "./passing/useChosenSound";
+import { useLetters } from "./passing/useLetters";
+import { useSize } from "./passing/useSize";
+import type { Pictures } from "./pictures";
 import { SlideGrid } from "./SlideGrid";
 import type { Stage } from "./Stage";
-import { StageClock } from "./StageClock";
 import { useNow, useTick } from "./useNow";
 import { useStageKeys } from "./useStageKeys";
-import type { Pictures } from "./pictures";
-import { SlidePicture } from "./SlidePicture";
 
 interface Props {
   stage: Stage;
   showId: string;
+  strands: readonly StrandView[];
   pictures: Pictures["had"];
   startsAt: number | undefined;
   setStartsAt: (at: number | undefined) => void;
@@ -40,50 +30,42 @@ interface Props {
   openClicker?: () => void;
 }
 
-/** The presenter's page, made for a dark room and for a look from a metre away. */
-export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, notices, openClicker }: Props) {
+const wideAspect = 16 / 9;
+
+/** The presenter's page, made for a dark room and for a look from a metre away: the run sheet passing by, and the notes. */
+export function PresenterView(props: Props) {
+  const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker } = props;
   const now = useNow(stage);
   const [audience, setAudience] = useState<Audience>();
-  const [grid, setGrid] = useState(false);
-  const openGrid = useCallback(() => setGrid(true), []);
-  useStageKeys(stage, { slides: openGrid });
+  const [over, setOver] = useState<"slides" | "keys">();
+  const [time, setTime] = useState("");
+  const [letters, setLetters] = useLetters();
+  const [box, size] = useSize<HTMLDivElement>();
+  const { chosen, choose, press } = useChosenSound(stage);
+  const openGrid = () => setOver("slides");
+  const openKeys = () => setOver("keys");
+  useStageKeys(stage, {
+    slides: openGrid,
+    keys: openKeys,
+    tellTime: () => setTime(timeWords(stage)),
+    notes: (by) => setLetters(letters + 2 * by),
+    sound: press,
+  });
+  // Whether the audience's window is still there is not told.
   useTick(1);
-  const place = stage.place();
-  const { slides } = stage.view.show;
-  const slide = slides.find((s) => s.id === place?.slideId);
-  const next = stage.places[nextPlace(stage)];
-  const nextSlide = slides.find((s) => s.id === next?.slideId);
+  const slide = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId);
+  const first = stage.view.show.slides[0]?.picture;
+  const space = spaceOf(size.width, size.height, first ? first.width / first.height : wideAspect, letters);
   const open = audience && !audience.window.closed ? audience : undefined;
   return (
     <div className="flex h-full flex-col">
-      <header className="bg-base-100 line-b flex h-16 shrink-0 items-center gap-4 overflow-hidden px-4">
-        <StageClock stage={stage} />
-        <div className="ml-auto flex shrink-0 items-center gap-1.5">
-          <Stroke name="Audience" press={() => setAudience(openAudience())}>
-            <MonitorUp size={18} />
-          </Stroke>
-          {openClicker && (
-            <Stroke name="Clicker" press={openClicker}>
-              <Smartphone size={18} />
-            </Stroke>
-          )}
-          <Stroke name="Slides" press={openGrid}>
-            <LayoutGrid size={18} />
-          </Stroke>
-          <Stroke name="Black" on={now.black} press={stage.toggleBlack}>
-            <Moon size={18} />
-          </Stroke>
-          <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
-            {now.paused ? <Play size={18} /> : <Pause size={18} />}
-          </Stroke>
-          <button type="button" className="btn btn-error px-3" onClick={stage.silence}>
-            <VolumeX size={18} /> Silence all
-          </button>
-          <Stroke name="End" press={() => stage.end()}>
-            <Square size={16} />
-          </Stroke>
-        </div>
-      </header>
+      <StageBar
+        stage={stage}
+        audience={() => setAudience(openAudience())}
+        clicker={openClicker}
+        slides={openGrid}
+        keys={openKeys}
+      />
       {(notices.length > 0 || now.soundHeld) && (
         <div
           role="status"
@@ -101,134 +83,33 @@ export function PresenterView({ stage, showId, pictures, startsAt, setStartsAt, 
           )}
         </div>
       )}
-      <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(22rem,30%)] gap-4 p-4">
-        <div className="flex min-h-0 flex-col gap-3">
-          <SlidePicture
-            picture={place && pictures.get(`${place.slideId} ${place.step}`)}
-            alt={slide?.title ?? ""}
-            className={`max-h-[56vh] min-h-[30vh] w-full shrink rounded-md object-contain object-left ${now.black ? "opacity-30" : ""}`}
-          />
-          <div className="flex items-center gap-3">
-            <div className="min-w-0 grow">
-              <p className="truncate text-2xl font-semibold">
-                <b className="figures">{place?.number}</b> {slide?.title}
-              </p>
-              <p className="muted" data-testid="where">
-                slide {place?.number} of {stage.places.at(-1)?.number}
-                {slide && slide.steps.length > 1 && `, step ${(place?.step ?? 0) + 1} of ${slide.steps.length}`}
-                {place?.loopStart != null && ", waiting loop"}
-                {now.black && ", black"}
-                {now.paused && ", paused"}
-              </p>
-            </div>
-            <button type="button" className="btn btn-lg bg-base-300" onClick={() => stage.back()}>
-              <ChevronLeft /> Back
-            </button>
-            <button type="button" className="btn btn-lg btn-primary" onClick={() => stage.on()}>
-              {place?.loopStart != null ? "Begin the talk" : "On"} <ChevronRight />
-            </button>
-          </div>
-          <HandButtons stage={stage} />
-          <div className="min-h-32 shrink-0 overflow-y-auto" style={{ maxHeight: "34vh" }}>
-            <NowSounding stage={stage} />
-          </div>
-        </div>
-        <aside className="flex min-h-0 flex-col gap-3">
-          {place?.loopStart != null && (
-            <div className="bg-base-100 flex flex-wrap items-center gap-2 rounded-lg border border-[var(--line)] px-3 py-2">
-              <span className="figures text-xl font-bold">
-                {startsAt === undefined ? "No countdown" : countdownWords(startsAt)}
-              </span>
-              <ValueField
-                label="The talk begins in"
-                value={undefined}
-                show={(ms) => (ms === undefined ? "" : clock(ms))}
-                read={readMs}
-                commit={(ms) => ms !== undefined && setStartsAt(Date.now() + ms)}
-                placeholder="m:ss"
-                width="4rem"
+      <div ref={box} className={`flex min-h-0 grow ${space.upright ? "flex-col" : ""}`}>
+        {size.width > 0 && (
+          <>
+            <main className="flex min-w-0 grow" style={{ paddingInline: pad, paddingTop: pad }}>
+              <PassingSheet
+                stage={stage}
+                strands={strands}
+                pictures={pictures}
+                space={space}
+                chosen={chosen}
+                choose={choose}
+                startsAt={startsAt}
+                setStartsAt={setStartsAt}
               />
-              {[1, 5].map((minutes) => (
-                <button
-                  key={minutes}
-                  type="button"
-                  className="btn btn-sm bg-base-300"
-                  onClick={() => setStartsAt(Math.max(Date.now(), startsAt ?? 0) + minutes * 60_000)}
-                >
-                  +{minutes} min
-                </button>
-              ))}
-              {startsAt !== undefined && (
-                <button type="button" className="btn btn-sm" onClick={() => setStartsAt(undefined)}>
-                  None
-                </button>
-              )}
-            </div>
-          )}
-          <figure>
-            <figcaption className="muted mb-1 text-sm">
-              {next
-                ? `Next: ${next.slideId === place?.slideId ? `step ${next.step + 1}` : nextSlide?.title}`
-                : "The end"}
-            </figcaption>
-            {next && (
-              <SlidePicture
-                picture={pictures.get(`${next.slideId} ${next.step}`)}
-                alt={nextSlide?.title ?? ""}
-                width={640}
-                className="w-full rounded-md object-contain"
-              />
-            )}
-          </figure>
-          <Notes notes={slide?.notes ?? ""} />
-          <label className="flex items-center gap-3 text-sm whitespace-nowrap">
-            Overall level
-            <input
-              type="range"
-              className="range range-primary range-xs grow"
-              min={0}
-              max={1}
-              step={0.01}
-              defaultValue={1}
-              aria-label="Overall level"
-              onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
-            />
-          </label>
-        </aside>
+            </main>
+            <Notes notes={slide?.notes ?? ""} space={space} letters={letters} setLetters={setLetters} />
+          </>
+        )}
       </div>
-      {grid && <SlideGrid stage={stage} pictures={pictures} close={() => setGrid(false)} />}
+      <Told stage={stage} time={time} />
+      {over === "slides" && <SlideGrid stage={stage} pictures={pictures} close={() => setOver(undefined)} />}
+      {over === "keys" && <StageKeys close={() => setOver(undefined)} />}
       {open &&
         createPortal(
           <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={startsAt} />,
           open.box,
         )}
     </div>
-  );
-}
-
-/** What comes after the present place. */
-function nextPlace(stage: Stage): number {
-  const place = stage.place();
-  const at = stage.snapshot().place;
-  return place?.goesRound && place.loopStart != null ? place.loopStart : at + 1;
-}
-
-interface StrokeProps {
-  name: string;
-  on?: boolean;
-  press: () => void;
-  children: React.ReactNode;
-}
-
-function Stroke({ name, on, press, children }: StrokeProps) {
-  return (
-    <button
-      type="button"
-      className={`btn px-3 ${on ? "btn-primary" : "bg-base-300"}`}
-      aria-pressed={on}
-      onClick={press}
-    >
-      {children} {name}
-    </button>
   );
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef } from "react";
+import { useEffect, useRef } from "react";
 import { spotUrl } from "../api/client";
 import { AudienceView } from "./AudienceView";
 import type { Stage } from "./Stage";
@@ -16,7 +16,7 @@ interface Props {
 export function SelfRunning({ stage, showId, pictures }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const now = useNow(stage);
-  useStageKeys(stage, { slides: useCallback(() => undefined, []) });
+  useStageKeys(stage);
   useEffect(() => {
     const element = box.current;
     void element?.requestFullscreen().catch(() => undefined);

@@ -29,6 +29,9 @@ export interface Now {
   version: number;
 }
 
+/** How far a sound leaps at a stroke, in milliseconds. */
+export const leapMs = 5000;
+
 const mostExpected = 24; // what is decoded at a time has its bounds
 
 /** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
@@ -41,6 +44,7 @@ export class Stage {
   private beganMs = 0;
   private pausedAt = 0;
   private pausedMs = 0;
+  private placeSinceMs = 0;
   private stopAlarm: (() => void) | undefined;
   private now: Now;
   private manner: Manner = "hand";
@@ -91,6 +95,21 @@ export class Stage {
   /** Milliseconds since the show began to be shown. */
   elapsedMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.beganMs);
 
+  /** How long the present place has been shown. */
+  onPlaceMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.placeSinceMs);
+
+  /** How long a slide has been shown in this run, all stays together; nothing where it has not been. */
+  spentMs(slideId: string): number | undefined {
+    const stays = this.log.stays.filter((s) => s.slideId === slideId);
+    return stays.length === 0 ? undefined : stays.reduce((sum, s) => sum + s.ms, 0);
+  }
+
+  /** What happened last to a cue, in words. */
+  lastOf(cueId: string): string | undefined {
+    const { name } = this.run.cue(cueId);
+    return this.log.lines.findLast((l) => l.words.startsWith(name))?.words;
+  }
+
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
   async begin(place: number, manner: Manner): Promise<boolean> {
     await this.sound.context.resume();
@@ -121,6 +140,7 @@ export class Stage {
       this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0 });
       this.tell({ slideSinceMs: now });
     }
+    this.placeSinceMs = now;
     this.now = { ...this.now, place: to };
     if (here.loopStart != null) this.tell({ talkSinceMs: undefined });
     else if (this.now.talkSinceMs === undefined) this.tell({ talkSinceMs: now, talkFromMs: here.atMs });

@@ -12,52 +12,32 @@ function behindMs(stage: Stage): number | undefined {
   return elapsed - Math.max(planned, Math.min(planned + place.stayMs, elapsed));
 }
 
-/** The time: of day, since the talk began, on this slide, and against the plan. */
+/** How far ahead of its plan or behind it the talk is, in words; nothing before it. */
+export function aheadWords(stage: Stage): string {
+  const behind = behindMs(stage);
+  if (behind === undefined) return "";
+  return Math.abs(behind) > 500
+    ? `${shortTime(framesOfMs(Math.abs(behind)))} ${behind > 0 ? "behind" : "ahead"}`
+    : "as planned";
+}
+
+/** The time since the talk began, against the plan, and of day. */
 export function StageClock({ stage }: { stage: Stage }) {
   const now = useNow(stage);
   useTick();
-  const behind = behindMs(stage);
-  const planned = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId)?.holdMs ?? 0;
-  const since = (ms: number | undefined) => shortTime(framesOfMs(Math.max(0, stage.timeMs() - (ms ?? 0))));
+  const waiting = now.talkSinceMs === undefined;
+  const since = Math.max(0, stage.timeMs() - (now.talkSinceMs ?? now.slideSinceMs));
+  const day = new Date().toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
   return (
-    <div className="flex items-baseline gap-5" role="timer" aria-label="Clock">
-      <Figure
-        name={now.talkSinceMs === undefined ? "waiting" : "talk"}
-        value={since(now.talkSinceMs ?? now.slideSinceMs)}
-      />
-      <Figure name={`of ${shortTime(framesOfMs(planned))}`} value={since(now.slideSinceMs)} small />
-      {behind !== undefined && (
-        <Figure
-          name={behind > 500 ? "behind" : behind < -500 ? "ahead" : "as planned"}
-          value={Math.abs(behind) > 500 ? shortTime(framesOfMs(Math.abs(behind))) : "✓"}
-          small
-          warn={behind > 500}
-        />
-      )}
-      <Figure
-        name=""
-        value={new Date().toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })}
-        small
-      />
+    <div className="flex items-baseline gap-4 whitespace-nowrap" role="timer" aria-label="Clock">
+      <span>
+        <b className="figures text-3xl">{shortTime(framesOfMs(since))}</b>{" "}
+        <span className="muted text-sm">{waiting ? "waiting" : "talk"}</span>
+      </span>
+      <b className={(behindMs(stage) ?? 0) > 500 ? "text-warning" : ""} data-ahead>
+        {aheadWords(stage)}
+      </b>
+      <span className="figures muted text-xl">{day}</span>
     </div>
-  );
-}
-
-function Figure({
-  name,
-  value,
-  small = false,
-  warn = false,
-}: {
-  name: string;
-  value: string;
-  small?: boolean;
-  warn?: boolean;
-}) {
-  return (
-    <span className="whitespace-nowrap">
-      <b className={`figures ${small ? "text-2xl" : "text-4xl"} ${warn ? "text-warning" : ""}`}>{value}</b>{" "}
-      <span className="muted text-sm">{name}</span>
-    </span>
   );
 }

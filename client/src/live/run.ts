@@ -49,6 +49,15 @@ export class LiveRun {
     return cue;
   }
 
+  /** What going to a place would order now; nothing is changed. */
+  foresee(place: number, atMs: number): LiveOrder[] {
+    const ahead = new LiveRun(this.plan);
+    ahead.place = this.place;
+    ahead.states = new Map(this.states);
+    ahead.ends = new Map(this.ends);
+    return ahead.take({ kind: "goTo", place, atMs });
+  }
+
   take(happened: LiveEvent): LiveOrder[] {
     this.orders = [];
     this.now = happened.atMs;

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
+import { answered, api, type Schemas, type StrandView } from "../api/client";
 import { fetchPictures, type Pictures } from "./pictures";
 import { Stage, type Manner } from "./Stage";
 import { fetchStems } from "./fetchStems";
@@ -18,6 +18,8 @@ export interface Ready {
 
 export interface Prepared {
   stage: Stage;
+  /** The cues as they are drawn. */
+  strands: readonly StrandView[];
   /** The pictures, by slide and step, to be had without the server. */
   pictures: Pictures["had"];
   /** The slides whose pictures, and the sounds, that could not be had. */
@@ -40,7 +42,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
         throw new Error(
           "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
         );
-      const run: Schemas["RunView"] = answered(
+      const { run, strands }: Schemas["NewRunView"] = answered(
         await api.POST("/api/shows/{id}/runs", { params: { path: { id: showId } }, body: { kind } }),
       );
       if (cancel.signal.aborted) return;
@@ -52,7 +54,13 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
         made.expect(0);
         const missing = { pictures: pictures.missing, sounds };
         if (!cancel.signal.aborted)
-          setPrepared({ stage: made, pictures: pictures.had, missing, again: () => void fetchAll().catch(failed) });
+          setPrepared({
+            stage: made,
+            strands,
+            pictures: pictures.had,
+            missing,
+            again: () => void fetchAll().catch(failed),
+          });
       };
       await fetchAll();
     };

@@ -1,6 +1,6 @@
 import { Captions as CaptionsSign, ChevronLeft, ChevronRight, Maximize, Pause, Play, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
-import { HandButtons } from "../live/HandButtons";
+import { HandRings } from "../live/HandRings";
 import type { Manner, Stage } from "../live/Stage";
 import { useNow } from "../live/useNow";
 import type { PlayerData } from "./data";
@@ -32,7 +32,7 @@ export function Controls({ data, stage, manner, hidden, captions, setCaptions }:
           Let it sound
         </button>
       )}
-      {manner === "hand" && <HandButtons stage={stage} />}
+      {manner === "hand" && <HandRings stage={stage} across />}
       <div className="bg-base-100 flex items-center gap-1 rounded-xl border border-[var(--line)] p-1.5">
         <Control name="Back" press={() => stage.back()} off={now.place <= 0}>
           <ChevronLeft />

@@ -11,7 +11,6 @@ import { addressOf } from "./files";
 import { fillScreen } from "./fullScreen";
 import { useRestingHand } from "./useRestingHand";
 
-const nothing = () => undefined;
 const swipe = 40; // pixels a finger moves at least
 
 interface Props {
@@ -34,7 +33,7 @@ export function Shown({ data, stage, manner, end }: Props) {
       ),
     [data],
   );
-  useStageKeys(stage, { slides: nothing });
+  useStageKeys(stage);
   useMoreKeys(() => setCaptions((c) => !c));
   useNextPictures(stage, pictures, now.place);
   useEffect(() => {

@@ -15,7 +15,7 @@ export interface Bands {
   width: number;
 }
 
-const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => {
+export const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => {
   const kinds = [
     ["bed", "Beds"],
     ["voice", "Voices"],

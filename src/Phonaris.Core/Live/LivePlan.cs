@@ -48,7 +48,7 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
                 .Where(s => s.Begins && (s.First == index || s.Cue is { Kind: SoundKind.Bed, After: null }))
                 .Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index))],
             [.. here.Where(s => s.Last == index && s.EndMs is not null).Select(s => new LiveEnd(s.Cue.Id, s.EndMs!.Value))],
-            [.. here.Where(s => s.Cue.ByHand).Select(s => s.Cue.Id)],
+            [.. here.Where(s => s.Cue.ByHand).OrderBy(s => places.At(s.First).Slide != places.At(s.Last).Slide).Select(s => s.Cue.Id)],
             loop?.Start, loop?.Exit, index == loop?.Last);
     }
 
@@ -81,7 +81,7 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
 /// <param name="Held">The cues that may sound here; all others end when it is come to, but those that ring on.</param>
 /// <param name="Begins">The cues that begin here where they do not sound.</param>
 /// <param name="Ends">The cues that end while it stays, where they sound.</param>
-/// <param name="ByHand">The cues here that wait for a hand, in the order of their keys.</param>
+/// <param name="ByHand">The cues here that wait for a hand, in the order of their keys: first those of this slide alone.</param>
 /// <param name="LoopStart">The first place of the waiting loop it is in, or null.</param>
 /// <param name="LoopExit">The place the waiting loop is left for, or null.</param>
 /// <param name="GoesRound">Whether the waiting loop's first place comes after it.</param>

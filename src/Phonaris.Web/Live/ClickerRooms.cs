@@ -83,7 +83,7 @@ internal sealed class ClickerRoom(string runId, string code)
     public string Code => code;
 
     /// <summary>What phones show; the presenter's page tells it.</summary>
-    public ClickerState State { get; set; } = new("", "", []);
+    public ClickerState State { get; set; } = new("", "", "", []);
 
     public int Phones => _tokens.Count;
 
@@ -101,5 +101,6 @@ internal sealed class ClickerRoom(string runId, string code)
 /// <summary>What a clicker shows.</summary>
 /// <param name="Slide">The slide's title.</param>
 /// <param name="Where">Which of how many it is.</param>
+/// <param name="Next">What the next stroke does to the sounds, and which comes after that.</param>
 /// <param name="ByHand">The names of what can be started by hand, in the order of its keys.</param>
-public sealed record ClickerState(string Slide, string Where, ValueList<string> ByHand);
+public sealed record ClickerState(string Slide, string Where, string Next, ValueList<string> ByHand);

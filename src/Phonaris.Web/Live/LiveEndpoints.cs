@@ -7,6 +7,7 @@ using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
+using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Live;
 
@@ -15,8 +16,8 @@ internal static class LiveEndpoints
 {
     public static void MapLive(this RouteGroupBuilder api)
     {
-        api.MapPost("/shows/{id}/runs", async Task<Results<Ok<RunView>, NotFound>> (
-            string id, NewRun asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/runs", async Task<Results<Ok<NewRunView>, NotFound>> (
+            string id, NewRun asked, ShowStore shows, SoundLibrary sounds, TimedShows timed, ShowViews views, LiveRuns runs, TimeProvider clock, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
@@ -24,7 +25,8 @@ internal static class LiveEndpoints
             var show = timed.Of(stored);
             var run = new LiveShow(NewId.Next(), asked.Kind, stored, LivePlan.Of(show), LiveStem.OfAll(show), clock.GetUtcNow().UtcDateTime);
             runs.Add(run);
-            return TypedResults.Ok(RunView.Of(run.Id, stored.Revision, show, run.Plan, run.Stems, asked.Kind == RunKind.Present && others));
+            return TypedResults.Ok(new NewRunView(
+                RunView.Of(run.Id, stored.Revision, show, run.Plan, run.Stems, asked.Kind == RunKind.Present && others), await views.StrandsAsync(stored, cancel)));
         });
 
         // Piece after piece, before each its length in bytes: 32 bits, little-endian. Any place of it can be decoded by itself.
@@ -68,6 +70,11 @@ internal static class LiveEndpoints
 /// <summary>A run to begin.</summary>
 /// <param name="Kind">What it is for.</param>
 public sealed record NewRun(RunKind Kind);
+
+/// <summary>A run that was begun.</summary>
+/// <param name="Run">All that is needed to show the show without the server.</param>
+/// <param name="Strands">The cues that sound, as drawn for whoever shows it.</param>
+public sealed record NewRunView(RunView Run, IReadOnlyList<StrandView> Strands);
 
 /// <summary>A run as its page tells of it.</summary>
 /// <param name="Kind">What it was for.</param>

@@ -26,6 +26,9 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     /// <summary>The view of a show as it is sent, its sounds made ready where they are not.</summary>
     public async Task<ShowAnswer> AnswerAsync(StoredShow stored, CancellationToken cancel) => new((await MadeAsync(stored, cancel)).Json.Value);
 
+    /// <summary>The cues of a show that sound, as drawn.</summary>
+    public async Task<IReadOnlyList<StrandView>> StrandsAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).View.Strands;
+
     /// <summary>What the last edit of a show made of its view.</summary>
     public async Task<ShowChange?> ChangeAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).Change;
 

@@ -1,0 +1,144 @@
+import { useLayoutEffect, useMemo, useRef } from "react";
+import type { StrandView } from "../../api/client";
+import { ComingRow, RowBefore, StepLine } from "./RowsAround";
+import { Foreseen } from "./Foreseen";
+import { RowHere, strokeHeight, titleHeight } from "./RowHere";
+import { hangLive } from "./hangLive";
+import { HandRings } from "../HandRings";
+import { passingRows, type PassingRow } from "./rows";
+import { SoundTags } from "./SoundTags";
+import { pad, type Space } from "./space";
+import { StrandsBeside } from "./StrandsBeside";
+import { WaitingRing } from "./WaitingRing";
+import type { Pictures } from "../pictures";
+import type { Stage } from "../Stage";
+import { useNow } from "../useNow";
+
+interface Props {
+  stage: Stage;
+  strands: readonly StrandView[];
+  pictures: Pictures["had"];
+  space: Space;
+  /** The strand that keys act on. */
+  chosen: string | undefined;
+  choose: (cueId: string) => void;
+  startsAt: number | undefined;
+  setStartsAt: (at: number | undefined) => void;
+}
+
+const moveMs = 200;
+const endHeight = 120;
+
+/** The run sheet passing by: the row that is shown at a fixed line, those to come below it, and beside them what sounds and what will. */
+export function PassingSheet({ stage, strands, pictures, space, chosen, choose, startsAt, setStartsAt }: Props) {
+  const { place: at } = useNow(stage);
+  const here = space.picture.height + titleHeight + strokeHeight;
+  const rows = useMemo(
+    () => passingRows(stage.places, stage.view.runningOrder.slides, at, { height: space.height, here }),
+    [stage, at, space.height, here],
+  );
+  const sheet = useRef<HTMLDivElement>(null);
+  useMove(sheet, rows);
+  const hung = useMemo(() => hangLive(stage, strands, space.lanes), [stage, strands, space.lanes]);
+  const strandAt = (cueId: string) => {
+    const one = hung.find((h) => h.liveId === cueId);
+    return one && space.lanes + pad - one.x - one.full;
+  };
+  const lanesAt = space.picture.width + pad;
+  const place = stage.place();
+  const last = rows.at(-1);
+  return (
+    <div ref={sheet} className="relative min-w-0 grow overflow-hidden" style={{ height: space.height }}>
+      <ol aria-label="Running order">
+        {rows.map((row) => (
+          <li
+            key={row.key}
+            data-row={row.key}
+            className={`absolute inset-x-0 ${row.kind === "here" ? "" : "line-t"}`}
+            style={{ top: row.top, height: row.height }}
+          >
+            <div className="absolute inset-y-0 left-0" style={{ width: space.picture.width }}>
+              {row.kind === "here" ? (
+                <RowHere stage={stage} pictures={pictures} picture={space.picture} />
+              ) : row.kind === "before" ? (
+                <RowBefore stage={stage} row={row} pictures={pictures} />
+              ) : row.kind === "step" ? (
+                <StepLine stage={stage} row={row} />
+              ) : (
+                <ComingRow stage={stage} row={row} pictures={pictures} />
+              )}
+              {row.kind === "here" && place?.loopStart != null && (
+                <WaitingRing
+                  stage={stage}
+                  pictures={pictures}
+                  width={space.picture.width}
+                  top={here}
+                  height={row.height - here}
+                  startsAt={startsAt}
+                  setStartsAt={setStartsAt}
+                />
+              )}
+            </div>
+            <div
+              className="absolute inset-y-0 right-0 overflow-x-clip overflow-y-auto pr-1"
+              style={{ left: lanesAt, paddingLeft: space.lanes + pad }}
+            >
+              {row.kind === "here" ? (
+                <div className="flex flex-col gap-2">
+                  <SoundTags stage={stage} strandAt={strandAt} chosen={chosen} choose={choose} />
+                  <HandRings stage={stage} />
+                </div>
+              ) : (
+                row.kind !== "before" && <Foreseen stage={stage} row={row} />
+              )}
+            </div>
+          </li>
+        ))}
+        {last?.lastPlace === stage.places.length - 1 && space.height - last.top - last.height > endHeight && (
+          <li className="line-t absolute inset-x-0 pt-4" style={{ top: last.top + last.height }}>
+            <p className="text-lg">Here the show ends.</p>
+            <p className="muted mb-3">What sounds goes on until it is over, or until you end it.</p>
+            <button type="button" className="btn" onClick={() => stage.end()}>
+              End the show
+            </button>
+          </li>
+        )}
+      </ol>
+      <div className="pointer-events-none absolute top-0" style={{ left: lanesAt }} data-strands>
+        <StrandsBeside
+          stage={stage}
+          hung={hung}
+          rows={rows}
+          width={space.lanes}
+          height={space.height}
+          chosen={chosen}
+          choose={choose}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Moves rows and strands from where they were to where they are. */
+function useMove(sheet: React.RefObject<HTMLDivElement | null>, rows: readonly PassingRow[]) {
+  const before = useRef<readonly PassingRow[]>([]);
+  useLayoutEffect(() => {
+    const was = new Map(before.current.map((r) => [r.key, r]));
+    before.current = rows;
+    if (was.size === 0 || matchMedia("(prefers-reduced-motion: reduce)").matches) return;
+    const move = (element: Element | null | undefined, by: number) => {
+      if (element && by !== 0)
+        element.animate([{ transform: `translateY(${by}px)` }, { transform: "none" }], {
+          duration: moveMs,
+          easing: "ease-out",
+        });
+    };
+    for (const row of rows) {
+      const old = was.get(row.key);
+      const element = sheet.current?.querySelector(`[data-row="${CSS.escape(row.key)}"]`);
+      if (!old) continue;
+      move(element, old.top - row.top);
+      if (row.kind === "here") move(sheet.current?.querySelector("[data-strands]"), old.top - row.top);
+    }
+  }, [sheet, rows]);
+}

@@ -1,0 +1,48 @@
+/** How the page is shared out, in pixels. */
+export interface Space {
+  /** Whether notes stand below the sheet, as on a tablet held upright, rather than beside it. */
+  upright: boolean;
+  /** The picture of the row that is shown. */
+  picture: { width: number; height: number };
+  /** What the strands hang in. */
+  lanes: number;
+  /** Beside them: what sounds, and what waits for a hand. */
+  margin: number;
+  /** The notes: their width, or where they stand below, their height. */
+  notes: number;
+  /** What is left for the sheet. */
+  height: number;
+}
+
+export const pad = 12;
+/** A line of notes is so many times as wide as its letters are high; where they stand below, so many lines are seen. */
+const lineLetters = 14;
+const linesBelow = 8;
+const leastMargin = 186;
+const leastNotes = 150;
+
+/** The largest letters, in pixels, of notes whose edge is drawn so far. */
+export const lettersFor = (upright: boolean, notes: number) => notes / (upright ? linesBelow : lineLetters);
+
+/**
+ * Shares out a page: the picture first, then strands and what is beside them, then notes, as wide as their letters are large.
+ * @param aspect Width of a slide to its height.
+ * @param letters How large the notes' letters are, in pixels.
+ */
+export function spaceOf(width: number, height: number, aspect: number, letters: number): Space {
+  const upright = width < height && width < 1000;
+  const below = upright ? Math.max(leastNotes, Math.min(height * 0.35, letters * linesBelow)) : 0;
+  const sheet = height - below;
+  const wide = Math.round(Math.min(width * (upright ? 0.56 : width < 1100 ? 0.42 : 0.45), sheet * 0.5 * aspect));
+  const lanes = Math.round(Math.max(96, Math.min(240, width * 0.105)));
+  const most = width - wide - lanes - leastMargin - 5 * pad;
+  const beside = upright ? 0 : Math.round(Math.max(leastNotes, Math.min(most, letters * lineLetters)));
+  return {
+    upright,
+    picture: { width: wide, height: Math.round(wide / aspect) },
+    lanes,
+    margin: width - wide - lanes - beside - (upright ? 4 : 5) * pad,
+    notes: upright ? below : beside,
+    height: sheet - pad,
+  };
+}
