@@ -1,22 +1,31 @@
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
 
+/** More than so many have their names under their rings. */
+const mostNamedBeside = 4;
+
 /** The cues here that wait for a hand, each hanging from its open ring, with their keys; those of this slide alone come first. Below one another, or across. */
 export function HandRings({ stage, across = false }: { stage: Stage; across?: boolean }) {
   const now = useNow(stage);
-  const ids = stage.place()?.byHand ?? [];
+  const ids = (stage.place()?.byHand ?? []).slice(0, 9);
   if (ids.length === 0) return null;
+  const many = !across && ids.length > mostNamedBeside;
+  const laid = across ? "flex flex-wrap justify-center gap-2" : `grid shrink-0 gap-1 pb-1 ${many ? "grid-cols-3" : ""}`;
+  const hung = many
+    ? "hover:bg-base-100 flex-col rounded-md"
+    : `gap-2 rounded-full pr-3 text-left ${across ? "bg-base-100 hover:bg-base-300" : "hover:bg-base-100"}`;
   return (
-    <section aria-label="By hand" className={across ? "flex flex-wrap justify-center gap-2" : "grid shrink-0 gap-1.5"}>
-      {ids.slice(0, 9).map((id, i) => {
+    <section aria-label="By hand" className={laid}>
+      {ids.map((id, i) => {
         const { name, kind } = stage.run.cue(id);
         const sounds = now.sounding.includes(id);
         return (
           <button
             key={id}
             type="button"
-            className={`flex min-h-12 cursor-pointer items-center gap-2.5 overflow-hidden rounded-full py-1 pr-3 pl-1 text-left ${across ? "bg-base-100 hover:bg-base-300" : "hover:bg-base-100 w-full"}`}
+            className={`flex min-h-12 min-w-0 cursor-pointer items-center overflow-hidden p-0.5 ${hung}`}
             data-hand={i + 1}
+            title={name}
             onClick={() => stage.startCue(id)}
           >
             <span
@@ -28,7 +37,7 @@ export function HandRings({ stage, across = false }: { stage: Stage; across?: bo
             >
               {i + 1}
             </span>{" "}
-            <span className="line-clamp-2 leading-tight font-semibold">
+            <span className={many ? "w-full truncate text-xs" : "line-clamp-2 min-w-0 leading-tight font-semibold"}>
               {name}
               {sounds && <span className="sr-only">, sounding</span>}
             </span>

@@ -31,7 +31,8 @@ const endHeight = 120;
 
 /** The run sheet passing by: the row that is shown at a fixed line, those to come below it, and beside them what sounds and what will. */
 export function PassingSheet({ stage, strands, pictures, space, chosen, choose, startsAt, setStartsAt }: Props) {
-  const { place: at } = useNow(stage);
+  const { place: at, sounding } = useNow(stage);
+  const heard = sounding.join(" ");
   const here = space.picture.height + titleHeight + strokeHeight;
   const rows = useMemo(
     () => passingRows(stage.places, stage.view.runningOrder.slides, at, { height: space.height, here }),
@@ -39,7 +40,10 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
   );
   const sheet = useRef<HTMLDivElement>(null);
   useMove(sheet, rows);
-  const hung = useMemo(() => hangLive(stage, strands, space.lanes), [stage, strands, space.lanes]);
+  const hung = useMemo(
+    () => hangLive(stage, strands, heard.split(" "), space.lanes),
+    [stage, strands, heard, space.lanes],
+  );
   const strandAt = (cueId: string) => {
     const one = hung.find((h) => h.liveId === cueId);
     return one && space.lanes + pad - one.x - one.full;
@@ -79,13 +83,16 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
                 />
               )}
             </div>
-            <div
-              className="absolute inset-y-0 right-0 overflow-x-clip overflow-y-auto pr-1"
-              style={{ left: lanesAt, paddingLeft: space.lanes + pad }}
-            >
+            <div className="absolute inset-y-0 right-0 pr-1" style={{ left: lanesAt, paddingLeft: space.lanes + pad }}>
               {row.kind === "here" ? (
-                <div className="flex flex-col gap-2">
-                  <SoundTags stage={stage} strandAt={strandAt} chosen={chosen} choose={choose} />
+                <div className="flex flex-col gap-2" style={{ height: here }}>
+                  <SoundTags
+                    stage={stage}
+                    strandAt={strandAt}
+                    reach={space.lanes + pad}
+                    chosen={chosen}
+                    choose={choose}
+                  />
                   <HandRings stage={stage} />
                 </div>
               ) : (

@@ -11,20 +11,27 @@ interface Props {
   stage: Stage;
   /** How far to the left of here the strand of a cue hangs, in pixels; nothing where it is not in sight. */
   strandAt: (cueId: string) => number | undefined;
+  /** How far to the left strands hang at most. */
+  reach: number;
   chosen: string | undefined;
   choose: (cueId: string) => void;
 }
 
-/** More than so many at a time are told in a line each, all but the chosen one. */
-const mostOpen = 2;
+/** More than so many, or beside more that wait for a hand, are told in a line each, all but the chosen one. */
+const [mostOpen, mostWaiting] = [2, 4] as const;
 
 /** What sounds now: how far it is and still carries, why, and what can be done with it. */
-export function SoundTags({ stage, strandAt, chosen, choose }: Props) {
+export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
   const now = useNow(stage);
   const place = stage.place();
+  const roomy = now.sounding.length <= mostOpen && (place?.byHand.length ?? 0) <= mostWaiting;
   const silent = (place?.held ?? []).filter((id) => !now.sounding.includes(id) && !stage.run.cue(id).byHand);
   return (
-    <section aria-label="Sounding now" className="shrink-0">
+    <section
+      aria-label="Sounding now"
+      className="min-h-0 grow overflow-y-auto [scrollbar-width:thin]"
+      style={{ marginLeft: -reach, paddingLeft: reach }}
+    >
       {now.sounding.length === 0 && (
         <p data-testid="silence">
           <b className="text-lg">Silence.</b>{" "}
@@ -43,7 +50,7 @@ export function SoundTags({ stage, strandAt, chosen, choose }: Props) {
             onFocus={() => choose(id)}
           >
             <Thread from={strandAt(id)} kind={stage.run.cue(id).kind} />
-            <Tag stage={stage} id={id} open={now.sounding.length <= mostOpen || id === chosen} />
+            <Tag stage={stage} id={id} open={roomy || id === chosen} />
           </li>
         ))}
         {silent.map((id) => (
@@ -96,7 +103,7 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
         <>
           <p className="text-sm leading-tight">{held ? "held" : carries(stage.run, id, at, stage.onPlaceMs())}</p>
           <p className="muted truncate text-sm">{stage.lastOf(id)?.slice(name.length)}</p>
-          <div className="-ml-2 flex flex-wrap items-center">
+          <div className="-mx-2 grid grid-cols-5 items-center">
             {hold}
             <Tool label={`Begin ${name} anew`} press={() => stage.seek(id, 0)}>
               <RotateCcw size={18} />
@@ -110,7 +117,7 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
             {fade}
             {markers.length > 0 && (
               <select
-                className="value ml-1 max-w-24"
+                className="value col-span-5 mx-2 mb-1"
                 aria-label={`Go to a mark of ${name}`}
                 value=""
                 onChange={(event) => stage.seek(id, Number(event.currentTarget.value))}
@@ -134,7 +141,7 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
 
 function Tool({ label, press, children }: { label: string; press: () => void; children: React.ReactNode }) {
   return (
-    <button type="button" className="btn btn-square btn-ghost" aria-label={label} title={label} onClick={press}>
+    <button type="button" className="btn btn-ghost px-0" aria-label={label} title={label} onClick={press}>
       {children}
     </button>
   );

@@ -45,8 +45,7 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
       </defs>
       {shown.map((one) => {
         const state = one.liveId ? stage.run.stateOf(one.liveId).phase : "fresh";
-        const byHand = one.strand.byHand && state !== "sounding";
-        const look = state === "sounding" ? "sounds" : byHand || state === "over" ? "silent" : "comes";
+        const look = state === "sounding" ? "sounds" : state === "over" ? "silent" : "comes";
         return (
           <Strand
             key={`${one.strand.cueId} ${one.liveId}`}

@@ -5,15 +5,33 @@ import type { Stage } from "../Stage";
 /** A strand with the cue of the plan that it is of. */
 export type LiveStrand = HungStrand & { liveId: string | undefined };
 
-/** Hangs the strands of a show that is shown, all of them at once, so that none changes its place while the sheet passes by. */
-export function hangLive(stage: Stage, strands: readonly StrandView[], width: number): LiveStrand[] {
+/**
+ * Hangs the strands of a show that is shown: those with a place in its course all at once, so that none is moved aside while the sheet passes
+ * by; those by hand only while they sound.
+ */
+export function hangLive(
+  stage: Stage,
+  strands: readonly StrandView[],
+  sounding: readonly string[],
+  width: number,
+): LiveStrand[] {
   const { cues, sounds } = stage.view.show;
   const bands = bandsOf([
     [width * 0.42, 30],
     [width * 0.29, 18],
     [width * 0.29, 16],
   ]);
-  return hang(strands, cues, sounds, bands).map((one) => ({ ...one, liveId: liveOf(stage, one.strand) }));
+  const live = strands.map((strand) => ({ strand, liveId: liveOf(stage, strand) }));
+  const course = live.filter(({ strand }) => !strand.byHand);
+  const byHand = live.filter(({ strand, liveId }) => strand.byHand && liveId && sounding.includes(liveId));
+  return [course, byHand].flatMap((some) =>
+    hang(
+      some.map(({ strand }) => strand),
+      cues,
+      sounds,
+      bands,
+    ).map((one) => ({ ...one, liveId: some.find(({ strand }) => strand === one.strand)?.liveId })),
+  );
 }
 
 /** One that sounds anew on every slide is in the plan for each. */
