@@ -33,6 +33,9 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
 
+        // What waits for a hand is large enough for a finger.
+        Assert.InRange(_browser.Js<double>("document.querySelector('[data-hand] > span').getBoundingClientRect().width"), 44, 60);
+
         // A key is heard at once; what it starts and the bed that goes round sound together.
         _browser.Js<bool>("(window.pressed = 0, window.sounded = 0, addEventListener('keydown', e => (pressed = performance.timeOrigin + e.timeStamp), true), hearing(p => p > bedPeak * 1.4).then(t => (sounded = t)), true)");
         _browser.Press("1");

@@ -31,6 +31,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Find("[aria-label='The talk begins in']").SendKeys("4:30" + Keys.Enter);
         _browser.Says("[data-testid=countdown]", "begins in 4:");
         _browser.Button("+5 min").Click();
+        _browser.Says("[data-testid=foreseen]", "Steady goes on");
         Assert.Empty(_browser.Axe());
 
         // The audience sees what is shown, and the countdown; closed and opened again, nothing is harmed.
@@ -53,6 +54,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => Phone("join", new { code }).Result.IsSuccessStatusCode, "the wait to be over");
         _browser.Find("dialog a[href^='/clicker']").Click();
         _browser.Window("Clicker");
+        _browser.Says("[data-in] #next", "Steady goes on");
         _browser.Find("[data-in] #on").Click();
         _browser.Window();
         _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
@@ -68,6 +70,25 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Js<bool>("heard.slice(-100).every(b => b[1] < bedPeak * 1.1)"), "the bed alone");
         _browser.Press("1");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-200).some(b => b[1] > bedPeak * 1.5)"), "the chirp to be heard once more");
+
+        // By key a sound is held, and goes on; the time is read out, as is where it is and what comes next.
+        _browser.Until(() => _browser.Count("[data-sounding]") == 1, "the bed alone");
+        _browser.Press("h");
+        _browser.Until(() => _browser.Sounding().Contains("held", StringComparison.Ordinal), "the bed held");
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-40).every(b => b[1] < 1e-4)"), "nothing to be heard while it is held");
+        _browser.Press("h");
+        _browser.Until(() => _browser.Js<bool>("heard.slice(-40).every(b => b[1] > 0.02)"), "the bed to go on");
+        _browser.Press("t");
+        _browser.Until(() => Told("time-told").Contains("into the talk", StringComparison.Ordinal), "the time to be read out");
+        Assert.Equal("Slide 4, Slide 4. Sounding: Steady. Next stroke: Steady goes on.", Told("told"));
+
+        // The notes' edge is drawn out: they are larger, and larger still by a key.
+        var letters = Letters();
+        _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=notes-edge]"), -70, 0).Perform();
+        Assert.InRange(Letters() - letters, 3, 7);
+        letters = Letters();
+        _browser.Press("+");
+        _browser.Until(() => Letters() == letters + 2, "larger notes");
 
         // Somebody else presents the show too: both are told.
         _browser.Tab($"/shows/{show}/present");
@@ -166,6 +187,11 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         else Assert.Equal(HttpStatusCode.NotFound, (await phone.GetAsync(address.Replace("/clicker", "/api/shows", StringComparison.Ordinal))).StatusCode);
         return await phone.PostAsJsonAsync($"{address}/{what}", body);
     }
+
+    /// <summary>What is told to those who do not see the page.</summary>
+    private string Told(string what) => _browser.Js<string>($"document.querySelector('[data-testid={what}]').textContent");
+
+    private double Letters() => _browser.Js<double>("parseFloat(getComputedStyle(document.querySelector('[aria-label=Notes] p')).fontSize)");
 
     private double HeapMb() => _browser.Js<double>("(gc(), gc(), performance.memory.usedJSHeapSize / 1e6)");
 }

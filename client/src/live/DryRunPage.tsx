@@ -40,6 +40,7 @@ export default function DryRunPage() {
       <ReadyCard
         title="Dry run"
         showId={view.id}
+        below={<ChecksStrip showId={view.id} findings={findings} />}
         ready={{ ...ready, begin }}
         ways={[
           ["hand", "when I say so"],
@@ -56,7 +57,6 @@ export default function DryRunPage() {
           />
           Record a voice for each slide, best with headphones on
         </label>
-        <ChecksStrip showId={view.id} findings={findings} />
       </ReadyCard>
       <Runs showId={view.id} />
     </div>

@@ -28,6 +28,7 @@ export default function PresentPage() {
         <ReadyCard
           title="Present"
           showId={showId}
+          below={<ChecksStrip showId={showId} findings={findings} />}
           ready={ready}
           ways={[
             ["hand", "when I say so"],
@@ -38,7 +39,6 @@ export default function PresentPage() {
           {manner !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (
             <HandWaits names={prepared.stage.view.waitsForHand} />
           )}
-          <ChecksStrip showId={showId} findings={findings} />
         </ReadyCard>
       )}
     </div>

@@ -12,11 +12,14 @@ interface Props {
   ways: readonly (readonly [Manner, string])[];
   /** Whether it stands at the top, beside something else. */
   atTop?: boolean;
+  /** What more there is to choose. */
   children?: ReactNode;
+  /** What comes by itself: under the buttons, so that they stay where they are. */
+  below: ReactNode;
 }
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
-export function ReadyCard({ title, showId, ready, ways, atTop = false, children }: Props) {
+export function ReadyCard({ title, showId, ready, ways, atTop = false, children, below }: Props) {
   const { fraction, problem, prepared, manner, setManner, begin } = ready;
   const [place, setPlace] = useState("0");
   const [refused, setRefused] = useState(false);
@@ -24,7 +27,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children 
   const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (
-    <main className={`grid h-full justify-items-center p-6 ${atTop ? "items-start" : "items-center"}`}>
+    <main className={`grid h-full items-start justify-items-center overflow-y-auto p-6 ${atTop ? "" : "pt-[14vh]"}`}>
       <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
         <h1 className="mb-4 text-2xl">{title}</h1>
         {problem ? (
@@ -92,6 +95,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children 
                 Back to the run sheet
               </Link>
             </div>
+            <div className="mt-5">{below}</div>
           </>
         )}
       </div>

@@ -43,6 +43,7 @@ describe("before a show", () => {
     const card = (now: Partial<Ready>) => (
       <MemoryRouter>
         <ReadyCard
+          below={null}
           title="Present"
           showId="show"
           ready={{ fraction: 0.4, manner: "hand", setManner, begun: false, begin, ...now }}

@@ -27,7 +27,8 @@ interface Props {
 }
 
 const moveMs = 200;
-const endHeight = 120;
+const leapPx = 160;
+const endHeight = 60;
 
 /** The run sheet passing by: the row that is shown at a fixed line, those to come below it, and beside them what sounds and what will. */
 export function PassingSheet({ stage, strands, pictures, space, chosen, choose, startsAt, setStartsAt }: Props) {
@@ -102,10 +103,13 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
           </li>
         ))}
         {last?.lastPlace === stage.places.length - 1 && space.height - last.top - last.height > endHeight && (
-          <li className="line-t absolute inset-x-0 pt-4" style={{ top: last.top + last.height }}>
-            <p className="text-lg">Here the show ends.</p>
-            <p className="muted mb-3">What sounds goes on until it is over, or until you end it.</p>
-            <button type="button" className="btn" onClick={() => stage.end()}>
+          <li
+            className="line-t absolute inset-x-0 flex flex-wrap items-center gap-x-4 gap-y-1 pt-3"
+            style={{ top: last.top + last.height }}
+          >
+            <span className="text-lg">Here the show ends.</span>
+            <span className="muted">What sounds goes on until it is over.</span>
+            <button type="button" className="btn btn-sm" onClick={() => stage.end()}>
               End the show
             </button>
           </li>
@@ -126,26 +130,27 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
   );
 }
 
-/** Moves rows and strands from where they were to where they are. */
+/** Moves rows and strands from where they were to where they are; all of them alike where what is shown was not in sight before. */
 function useMove(sheet: React.RefObject<HTMLDivElement | null>, rows: readonly PassingRow[]) {
   const before = useRef<readonly PassingRow[]>([]);
   useLayoutEffect(() => {
     const was = new Map(before.current.map((r) => [r.key, r]));
+    const from = before.current.find(isHere);
+    const here = rows.find(isHere);
     before.current = rows;
-    if (was.size === 0 || matchMedia("(prefers-reduced-motion: reduce)").matches) return;
-    const move = (element: Element | null | undefined, by: number) => {
-      if (element && by !== 0)
-        element.animate([{ transform: `translateY(${by}px)` }, { transform: "none" }], {
-          duration: moveMs,
-          easing: "ease-out",
-        });
+    if (!from || !here || matchMedia("(prefers-reduced-motion: reduce)").matches) return;
+    const leap = was.has(here.key) ? undefined : Math.sign(here.place - from.place) * leapPx;
+    const move = (part: string, by: number) => {
+      if (by === 0) return;
+      const course = [{ transform: `translateY(${by}px)` }, { transform: "none" }];
+      sheet.current?.querySelector(part)?.animate(course, { duration: moveMs, easing: "ease-out" });
     };
     for (const row of rows) {
-      const old = was.get(row.key);
-      const element = sheet.current?.querySelector(`[data-row="${CSS.escape(row.key)}"]`);
-      if (!old) continue;
-      move(element, old.top - row.top);
-      if (row.kind === "here") move(sheet.current?.querySelector("[data-strands]"), old.top - row.top);
+      const by = leap ?? (was.get(row.key)?.top ?? row.top) - row.top;
+      move(`[data-row="${CSS.escape(row.key)}"]`, by);
+      if (row === here) move("[data-strands]", by);
     }
   }, [sheet, rows]);
 }
+
+const isHere = (row: PassingRow) => row.kind === "here";

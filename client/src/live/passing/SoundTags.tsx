@@ -45,7 +45,7 @@ export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
           <li
             key={id}
             data-sounding={stage.run.cue(id).name}
-            className={`relative rounded-md px-2 py-1 ${id === chosen ? "bg-base-100 outline-base-300 outline-2" : ""}`}
+            className={`relative rounded-md px-2 py-1 ${id === chosen ? "bg-base-100 outline-base-300 -outline-offset-2 outline-2" : ""}`}
             onPointerEnter={() => choose(id)}
             onFocus={() => choose(id)}
           >
