@@ -62,7 +62,8 @@ export function passingRows(
     const exit = place.loopExit;
     const high = exit == null ? height - lineY : height - lineY - slideHeights[1];
     const whole = row("here", loop, exit == null ? places.length - 1 : exit - 1, lineY, Math.max(here, high));
-    rows.push(...whole.map((r) => ({ ...r, key: place.slideId, place: at })));
+    // It stays what it is while it goes round, so that what is typed into it stays.
+    rows.push(...whole.map((r) => ({ ...r, key: `round ${loop}`, place: at })));
     if (exit != null)
       rows.push(...row("slide", exit, lastOf(places, exit), lineY + Math.max(here, high), slideHeights[1]));
     return rows;
