@@ -98,7 +98,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Value("In") != "0:01.0" && _browser.Value("Out") != "0:06.0", "the part slipped by hand");
         // Where it is heard: played, stopped, and said to begin here.
         _browser.Button("Hear it").Click();
-        Thread.Sleep(1500);
+        _browser.Until(() => _browser.Js<bool>("(slip => parseFloat(slip.previousElementSibling.style.left) > parseFloat(slip.style.left) + 1)(document.querySelector('[data-grip=slip]'))"), "it to be heard for half a second");
         _browser.Button("Stop").Click();
         var began = _browser.Value("In");
         _browser.Button("In here").Click();
