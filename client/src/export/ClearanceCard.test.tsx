@@ -20,6 +20,7 @@ const cleared = (name: string, answer: Schemas["Leave"], why: string): Schemas["
   licence: "",
   answer,
   why,
+  open: answer !== "yes" && answer !== "credit",
 });
 
 function show(sounds: readonly Schemas["ClearedSound"][]) {

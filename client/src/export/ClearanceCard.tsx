@@ -26,7 +26,7 @@ export function ClearanceCard() {
     placeholderData: (before, query) => (query?.queryKey[1] === view.id ? before : undefined),
     queryFn: async () => answered(await api.GET("/api/shows/{id}/clearance", { params: { path: { id: view.id } } })),
   });
-  const open = sounds.filter((s) => s.answer === "no" || s.answer === "ask" || s.answer === "alike");
+  const open = sounds.filter((s) => s.open);
   if (sounds.length === 0) return null;
   return (
     <section aria-label="May it be used" className="mt-8">

@@ -12,6 +12,9 @@ namespace Phonaris.Core.Clearing;
 /// <param name="Why">Why, in a sentence.</param>
 public sealed partial record Clearance(Leave Answer, string Why)
 {
+    /// <summary>Whether something is to be done before it may be heard there: leave to be got, the show to be shared alike, another piece to be found.</summary>
+    public bool IsOpen => Answer is Leave.No or Leave.Ask or Leave.Alike;
+
     /// <summary>The answer for a sound at a destination.</summary>
     public static Clearance Of(Rights rights, Destination where)
     {

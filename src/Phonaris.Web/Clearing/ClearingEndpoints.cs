@@ -14,7 +14,7 @@ internal static class ClearingEndpoints
     {
         api.MapGet("/shows/{id}/clearance", async Task<Results<Ok<List<ClearedSound>>, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { Show: var show }
-                ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(s.Rights, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why)).ToList())
+                ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(s.Rights, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why, s.c.IsOpen)).ToList())
                 : TypedResults.NotFound());
 
         // What the desk says; where it gives leave, that is kept with the sound.
@@ -36,7 +36,8 @@ internal static class ClearingEndpoints
 /// <param name="Licence">Its licence.</param>
 /// <param name="Answer">Whether it may.</param>
 /// <param name="Why">Why, in a sentence.</param>
-public sealed record ClearedSound(string SoundId, string Name, string Licence, Leave Answer, string Why);
+/// <param name="Open">Whether something is to be done before it may be heard there.</param>
+public sealed record ClearedSound(string SoundId, string Name, string Licence, Leave Answer, string Why, bool Open);
 
 /// <summary>What the desk is asked.</summary>
 /// <param name="Pays">Whether a fee is paid, where there is one.</param>
