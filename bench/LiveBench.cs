@@ -102,7 +102,7 @@ internal static class LiveBench
         return (await http.ViewAsync(show)).GetProperty("show").GetProperty("cues")[0].GetProperty("id").GetString()!;
     }
 
-    /// <summary>Seconds from pressing the key of a chirp by hand until it is heard, the most of some: presenting, and in the player opened as a file.</summary>
+    /// <summary>A chirp by hand, presented, and in the player opened as a file.</summary>
     private static async Task ReportKeysAsync(Bench bench, HttpClient http)
     {
         var show = await http.ShowAsync("A chirp");
@@ -125,6 +125,7 @@ internal static class LiveBench
         bench.ReportTime("the same in the player", await KeyHeardAsync(browser), KeyToReach);
     }
 
+    /// <summary>Begins, and gives the seconds from pressing a key until what it starts is heard, the most of some.</summary>
     private static async Task<double> KeyHeardAsync(ChromeDriver browser)
     {
         browser.FindElement(By.XPath("//button[text()='Begin']")).Click();

@@ -7,7 +7,7 @@ import { Notes } from "./Notes";
 import { PassingSheet } from "./passing/PassingSheet";
 import { spaceOf, pad } from "./passing/space";
 import { StageBar } from "./passing/StageBar";
-import { StageKeys } from "./passing/StageKeys";
+import { StageKeysDialog } from "./passing/StageKeys";
 import { timeWords, Told } from "./passing/Told";
 import { useChosenSound } from "./passing/useChosenSound";
 import { useLetters } from "./passing/useLetters";
@@ -104,7 +104,7 @@ export function PresenterView(props: Props) {
       </div>
       <Told stage={stage} time={time} />
       {over === "slides" && <SlideGrid stage={stage} pictures={pictures} close={() => setOver(undefined)} />}
-      {over === "keys" && <StageKeys close={() => setOver(undefined)} />}
+      {over === "keys" && <StageKeysDialog close={() => setOver(undefined)} />}
       {open &&
         createPortal(
           <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={startsAt} />,

@@ -41,6 +41,7 @@ export class Stage {
   readonly log: RunLog = { stays: [], lines: [] };
   private listeners = new Set<() => void>();
   private held = new Map<string, number>();
+  private last = new Map<string, string>();
   private beganMs = 0;
   private pausedAt = 0;
   private pausedMs = 0;
@@ -105,10 +106,7 @@ export class Stage {
   }
 
   /** What happened last to a cue, in words. */
-  lastOf(cueId: string): string | undefined {
-    const { name } = this.run.cue(cueId);
-    return this.log.lines.findLast((l) => l.words.startsWith(name))?.words;
-  }
+  lastOf = (cueId: string) => this.last.get(cueId);
 
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
   async begin(place: number, manner: Manner): Promise<boolean> {
@@ -256,7 +254,9 @@ export class Stage {
   private keep(order: LiveOrder) {
     const words = wordsOf(order, this.run, this.place()?.number ?? 0);
     const slideId = this.place()?.slideId ?? "";
-    if (words) this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+    if (!words) return;
+    this.last.set(order.cueId, words);
+    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
   }
 
   private tell(change: Partial<Now>) {

@@ -2,31 +2,12 @@ import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
 import { countdownWords } from "./countdown";
 import { HandWaits } from "./HandWaits";
-import { LiveRun, type LiveCue, type LivePlan } from "./run";
+import { liveCue as cue } from "../tests/liveCue";
+import { LiveRun, type LivePlan } from "./run";
 import { whyNow, wordsOf } from "./words";
 
 afterEach(cleanup);
 
-const cue = (id: string, name: string, change: Partial<LiveCue> = {}): LiveCue => ({
-  id,
-  cueId: id,
-  name,
-  kind: "bed",
-  byHand: false,
-  after: null,
-  gapMs: 0,
-  fadeIn: { ms: 1000, curve: "equalPower" },
-  fadeOut: { ms: 2000, curve: "equalPower" },
-  handoverMs: 2000,
-  ringsOn: false,
-  return: "startOver",
-  duck: null,
-  overDb: 0,
-  lengthMs: null,
-  lastNumber: 2,
-  markers: [],
-  ...change,
-});
 const place = (
   number: number,
   held: string[],

@@ -49,13 +49,13 @@ export class LiveRun {
     return cue;
   }
 
-  /** What going to a place would order now; nothing is changed. */
-  foresee(place: number, atMs: number): LiveOrder[] {
+  /** What going to a place would order now, and the run as it would be then; nothing is changed. */
+  foresee(place: number, atMs: number): { orders: LiveOrder[]; then: LiveRun } {
     const ahead = new LiveRun(this.plan);
     ahead.place = this.place;
     ahead.states = new Map(this.states);
     ahead.ends = new Map(this.ends);
-    return ahead.take({ kind: "goTo", place, atMs });
+    return { orders: ahead.take({ kind: "goTo", place, atMs }), then: ahead };
   }
 
   take(happened: LiveEvent): LiveOrder[] {
@@ -89,6 +89,9 @@ export class LiveRun {
     }
     return this.orders;
   }
+
+  /** Whether a cue sounds, or is about to. */
+  isActive = (cueId: string) => isActive(this.stateOf(cueId));
 
   private goTo(place: number) {
     const before = this.plan.places[this.place];

@@ -1,6 +1,8 @@
+import { soundKeys, stageKeys } from "../live/passing/StageKeys";
 import { Dialog } from "../ui/Dialog";
+import { KeyList, type Keys } from "../ui/KeyList";
 
-const keys: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
+const keys: readonly (readonly [string, Keys])[] = [
   [
     "Everywhere",
     [
@@ -11,18 +13,7 @@ const keys: readonly (readonly [string, readonly (readonly [string, string])[]])
       ["M on Levels", "hear it matched, or as it is"],
     ],
   ],
-  [
-    "While presenting",
-    [
-      ["→ ↓ Page down, Space", "on; from the waiting loop, begin the talk"],
-      ["← ↑ Page up", "back"],
-      ["1 to 9", "sound what waits for a hand"],
-      ["G", "go to a slide by number or picture"],
-      ["B or .", "black picture"],
-      ["S or 0", "silence all"],
-      ["P", "pause, go on"],
-    ],
-  ],
+  ["While presenting", [...stageKeys, ...soundKeys]],
   [
     "On a slide",
     [
@@ -57,14 +48,7 @@ export function KeysDialog({ close }: { close: () => void }) {
         {keys.map(([title, list]) => (
           <section key={title}>
             <h3 className="mb-2 text-base">{title}</h3>
-            <dl className="space-y-1.5 text-sm">
-              {list.map(([key, what]) => (
-                <div key={key}>
-                  <dt className="figures font-bold">{key}</dt>
-                  <dd className="muted">{what}</dd>
-                </div>
-              ))}
-            </dl>
+            <KeyList keys={list} />
           </section>
         ))}
       </div>

@@ -9,7 +9,7 @@ export function Foreseen({ stage, row }: { stage: Stage; row: PassingRow }) {
   const before = stage.places[row.place - 1];
   const begins = [...new Set(here.flatMap((p) => p.begins.filter((b) => b.anew).map((b) => b.cueId)))];
   const hands = [...new Set(here.flatMap((p) => p.byHand))].filter((id) => !before?.byHand.includes(id));
-  const silent = here.every((p) => p.held.length === 0);
+  const silent = here.every((p) => p.held.every((id) => stage.run.cue(id).byHand));
   return (
     <ul
       className="flex h-full flex-col flex-wrap content-start gap-x-3 overflow-hidden py-1 text-sm leading-snug"

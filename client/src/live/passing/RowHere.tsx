@@ -35,6 +35,7 @@ export function RowHere({ stage, pictures, picture }: Props) {
         <div className="min-w-0 grow">
           <p className="truncate text-xl leading-tight font-semibold">
             <b className="figures">{place?.number}</b> {slide?.title}
+            {place && place.step > 0 && <span className="muted"> · {slide?.steps[place.step]?.label}</span>}
           </p>
           <p className="muted truncate text-sm" data-testid="where">
             slide {place?.number} of {last}

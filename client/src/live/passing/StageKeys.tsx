@@ -1,36 +1,38 @@
 import { Dialog } from "../../ui/Dialog";
+import { KeyList, type Keys } from "../../ui/KeyList";
 
-/** What the keys of the presenter's page do; the first two lines are also what clickers send. */
-const keys: readonly (readonly [string, string])[] = [
-  ["→ ↓ page down, space bar, Enter", "on"],
-  ["← ↑ page up, backspace", "back"],
-  ["b or .", "black, and back"],
-  ["1 to 9", "the sounds by hand, as their rings say"],
-  ["s or 0", "silence all"],
-  ["w", "which sound the next five keys are for"],
-  ["h", "hold it, or let it go on"],
-  ["a", "begin it anew"],
-  ["q e", "5 s back, 5 s on"],
-  ["m", "on to its next mark"],
-  ["f", "fade it out"],
-  ["p", "pause everything, and go on"],
-  ["g, a number, Enter", "go to a slide"],
-  ["Home End", "the first slide, the last place"],
-  ["+ −", "larger notes, smaller ones"],
-  ["t", "have the time read out"],
+/** What keys do while a show is shown; what clickers send is among them. */
+export const stageKeys: Keys = [
+  ["→ ↓ Page down, Space", "on; from the waiting loop, begin the talk"],
+  ["← ↑ Page up", "back"],
+  ["G, a number, Enter", "go to a slide; or by its picture"],
+  ["Home, End", "to the first slide, to the last"],
+  ["B or .", "black picture"],
+  ["1 to 9", "sound what waits for a hand"],
+  ["S or 0", "silence all"],
+  ["P", "pause, go on"],
 ];
 
-export function StageKeys({ close }: { close: () => void }) {
+/** What they do with one of the sounds, and for whoever reads. */
+export const soundKeys: Keys = [
+  ["W", "which sound these are for"],
+  ["H", "hold it, let it go on"],
+  ["A", "begin it anew"],
+  ["Q, E", "5 s back, 5 s on"],
+  ["M", "to its next mark"],
+  ["F", "fade it out"],
+  ["+ −", "larger notes, smaller notes"],
+  ["T", "have the time read out"],
+];
+
+/** The keys of the presenter's page. */
+export function StageKeysDialog({ close }: { close: () => void }) {
   return (
     <Dialog title="Keys" close={close}>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
-        {keys.map(([key, does]) => (
-          <div key={key} className="contents">
-            <dt className="font-semibold">{key}</dt>
-            <dd className="muted">{does}</dd>
-          </div>
-        ))}
-      </dl>
+      <div className="grid grid-cols-2 gap-8">
+        <KeyList keys={stageKeys} />
+        <KeyList keys={soundKeys} />
+      </div>
     </Dialog>
   );
 }

@@ -44,8 +44,8 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
         <KindPatterns />
       </defs>
       {shown.map((one) => {
-        const state = one.liveId ? stage.run.stateOf(one.liveId).phase : "fresh";
-        const look = state === "sounding" ? "sounds" : state === "over" ? "silent" : "comes";
+        const { phase } = stage.run.stateOf(one.liveId);
+        const look = phase === "sounding" ? "sounds" : phase === "over" || one.strand.givesWayTo ? "silent" : "comes";
         return (
           <Strand
             key={`${one.strand.cueId} ${one.liveId}`}
@@ -60,7 +60,6 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
       })}
       {shown.map(
         (one) =>
-          one.liveId &&
           now.sounding.includes(one.liveId) && (
             <Mark key={one.liveId} stage={stage} cueId={one.liveId} hung={one} rows={along} />
           ),
@@ -86,8 +85,8 @@ const Strand = memo(function Strand({ hung, level, rows, look, chosen, choose }:
   return (
     <g
       className="pointer-events-auto"
-      onPointerEnter={() => liveId && choose(liveId)}
-      onPointerDown={() => liveId && choose(liveId)}
+      onPointerEnter={() => choose(liveId)}
+      onPointerDown={() => choose(liveId)}
       opacity={look === "sounds" ? 1 : silent ? 0.5 : 0.6}
     >
       <path

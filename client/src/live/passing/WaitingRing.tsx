@@ -27,8 +27,8 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
   const first = here?.loopStart ?? 0;
   const last = (here?.loopExit ?? stage.places.length) - 1;
   const places = stage.places.slice(first, last + 1);
-  const slides = [...new Map(places.map((p) => [p.slideId, p])).values()];
-  const total = places.reduce((sum, p) => sum + p.stayMs, 0);
+  const slides = places.filter((p) => p.step === 0);
+  const [beganMs, endMs] = [places[0]?.atMs ?? 0, (places.at(-1)?.atMs ?? 0) + (places.at(-1)?.stayMs ?? 0)];
   const high = slides.length > most ? 22 : Math.min(56, height / 4);
   const wide = slides.length > most ? 22 : Math.round((high * 16) / 9);
   const [x, y] = [width / 2, height / 2];
@@ -42,12 +42,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
   const gone = Array.from({ length: 73 }, (_, n) => pointAt((progress * n) / 72))
     .map((p) => `${p.left.toFixed(1)},${p.top.toFixed(1)}`)
     .join(" ");
-  let before = 0;
-  const stops = slides.map((p) => {
-    const share = before / Math.max(1, total);
-    before += places.filter((q) => q.slideId === p.slideId).reduce((sum, q) => sum + q.stayMs, 0);
-    return { ...p, ...pointAt(share) };
-  });
+  const stops = slides.map((p) => ({ ...p, ...pointAt((p.atMs - beganMs) / Math.max(1, endMs - beganMs)) }));
   return (
     <section className="absolute inset-x-0" style={{ top, height }} aria-label="Waiting loop">
       <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">

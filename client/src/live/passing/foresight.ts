@@ -11,17 +11,13 @@ export function nextPlace(places: readonly LivePlace[], at: number): number | un
 
 /** What going to a place would do to the sounds, in words, the most telling first. */
 export function foreseen(run: LiveRun, place: number, atMs: number): string[] {
-  const orders = run.foresee(place, atMs);
+  const { orders, then } = run.foresee(place, atMs);
   const name = (cueId: string) => run.cue(cueId).name;
-  const begins = orders.flatMap((o) => words(o, name));
-  const stopped = new Set(orders.filter((o) => o.kind === "stop").map((o) => o.cueId));
   const goOn = run.plan.cues
-    .filter((c) => run.stateOf(c.id).phase === "sounding" && !stopped.has(c.id))
+    .filter((c) => run.stateOf(c.id).phase === "sounding" && then.isActive(c.id))
     .map((c) => `${c.name} goes on`);
-  const all = [...begins, ...goOn];
-  const sounds =
-    goOn.length > 0 || orders.some((o) => o.kind === "start" || (o.kind === "wait" && o.reason !== "spanEnded"));
-  return sounds ? all : [...all, "silence"];
+  const silent = run.plan.cues.every((c) => !then.isActive(c.id));
+  return [...orders.flatMap((o) => words(o, name)), ...goOn, ...(silent ? ["silence"] : [])];
 }
 
 /** What the next stroke does to the sounds; where it begins none, also which comes next, and where. */
@@ -33,7 +29,8 @@ export function nextWords(stage: Stage): string {
   if (words.some((w) => / begins?( |$)/.test(w))) return words.join(" · ");
   const later = places.findIndex((p, i) => i > next && p.begins.some((b) => b.anew));
   const cueId = places[later]?.begins.find((b) => b.anew)?.cueId;
-  return [...words, ...(cueId ? [`then ${run.cue(cueId).name}, slide ${places[later]?.number}`] : [])].join(" · ");
+  const then = cueId ? [`then ${run.cue(cueId).name}, slide ${places[later]?.number}`] : [];
+  return [...words, ...then].join(" · ") || "nothing changes";
 }
 
 function words(order: LiveOrder, name: (cueId: string) => string): string[] {
@@ -49,11 +46,12 @@ export function carries(run: LiveRun, cueId: string, positionMs: number, onPlace
   const cue = run.cue(cueId);
   if (cue.lengthMs !== null) return `${shortTime(framesOfMs(Math.max(0, cue.lengthMs - positionMs)))} left`;
   const { places } = run.plan;
-  let [last, ms] = [run.place, Math.max(0, (places[run.place]?.stayMs ?? 0) - onPlaceMs)];
-  if (places[last]?.loopStart != null) return "until the loop is left";
-  while (places[last + 1]?.held.includes(cueId)) ms += places[++last]?.stayMs ?? 0;
-  const through = places[last]?.number;
-  return through === places[run.place]?.number
-    ? "through this slide"
-    : `through slide ${through}, about ${shortTime(framesOfMs(ms))}`;
+  const here = places[run.place];
+  if (!here) return "";
+  if (here.loopStart != null) return "until the loop is left";
+  let last = here;
+  for (let at = run.place + 1; places[at]?.held.includes(cueId); at++) last = places[at] ?? last;
+  if (last.number === here.number) return "through this slide";
+  const left = last.atMs + last.stayMs - here.atMs - Math.min(onPlaceMs, here.stayMs);
+  return `through slide ${last.number}, about ${shortTime(framesOfMs(left))}`;
 }

@@ -3,7 +3,7 @@ import { bandsOf, hang, type HungStrand } from "../../runsheet/bands";
 import type { Stage } from "../Stage";
 
 /** A strand with the cue of the plan that it is of. */
-export type LiveStrand = HungStrand & { liveId: string | undefined };
+export type LiveStrand = HungStrand & { liveId: string };
 
 /**
  * Hangs the strands of a show that is shown: those with a place in its course all at once, so that none is moved aside while the sheet passes
@@ -21,16 +21,20 @@ export function hangLive(
     [width * 0.29, 18],
     [width * 0.29, 16],
   ]);
-  const live = strands.map((strand) => ({ strand, liveId: liveOf(stage, strand) }));
+  // What is muted is in no plan.
+  const live = strands.flatMap((strand) => {
+    const liveId = liveOf(stage, strand);
+    return liveId ? [{ strand, liveId }] : [];
+  });
   const course = live.filter(({ strand }) => !strand.byHand);
-  const byHand = live.filter(({ strand, liveId }) => strand.byHand && liveId && sounding.includes(liveId));
+  const byHand = live.filter(({ strand, liveId }) => strand.byHand && sounding.includes(liveId));
   return [course, byHand].flatMap((some) =>
     hang(
       some.map(({ strand }) => strand),
       cues,
       sounds,
       bands,
-    ).map((one) => ({ ...one, liveId: some.find(({ strand }) => strand === one.strand)?.liveId })),
+    ).map((one) => ({ ...one, liveId: some.find(({ strand }) => strand === one.strand)?.liveId ?? "" })),
   );
 }
 

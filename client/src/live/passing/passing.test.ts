@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { SlideTime, StrandView } from "../../api/client";
-import { LiveRun, type LiveCue, type LivePlace, type LivePlan } from "../run";
+import { liveCue as cue } from "../../tests/liveCue";
+import { LiveRun, type LivePlace, type LivePlan } from "../run";
 import { cutStrand } from "./cutStrands";
 import { carries, foreseen, nextPlace } from "./foresight";
 import { lineY, passingRows } from "./rows";
@@ -140,26 +141,6 @@ describe("the sheet that passes by", () => {
 });
 
 describe("what comes next", () => {
-  const cue = (id: string, name: string, change: Partial<LiveCue> = {}): LiveCue => ({
-    id,
-    cueId: id,
-    name,
-    kind: "bed",
-    byHand: false,
-    after: null,
-    gapMs: 0,
-    fadeIn: { ms: 1000, curve: "equalPower" },
-    fadeOut: { ms: 2000, curve: "equalPower" },
-    handoverMs: 2000,
-    ringsOn: false,
-    return: "startOver",
-    duck: null,
-    overDb: 0,
-    lengthMs: null,
-    lastNumber: 2,
-    markers: [],
-    ...change,
-  });
   const { places } = orderOf([1, 1, 1, 1]);
   const with_ = (index: number, held: string[], begins: [string, number][]): LivePlace => ({
     ...(places[index] as LivePlace),
@@ -190,6 +171,10 @@ describe("what comes next", () => {
     const [before] = run.take({ kind: "goTo", place: 2, atMs: 10 });
     expect(before).toMatchObject({ cueId: "pad", kind: "stop", by: "reel" });
     expect(foreseen(run, 2, 20)).toEqual(["Mill Reel goes on"]);
+    // What is about to begin is no silence.
+    const late = new LiveRun({ ...plan, places: [with_(0, ["owl"], [["owl", 1500]]), with_(1, ["owl"], [])] });
+    late.take({ kind: "goTo", place: 0, atMs: 0 });
+    expect(foreseen(late, 1, 10)).toEqual([]);
   });
 
   it("is how far a sound carries, by slides or by its own end", () => {

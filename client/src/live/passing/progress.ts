@@ -5,9 +5,8 @@ export function progressOf(stage: Stage): number {
   const at = stage.snapshot().place;
   const here = stage.places[at];
   if (!here) return 0;
-  const first = here.loopStart ?? at;
-  const last = here.loopStart == null ? at : (here.loopExit ?? stage.places.length) - 1;
-  const whole = stage.places.slice(first, last + 1).reduce((sum, p) => sum + p.stayMs, 0);
-  const before = stage.places.slice(first, at).reduce((sum, p) => sum + p.stayMs, 0);
-  return Math.min(1, (before + Math.min(here.stayMs, stage.onPlaceMs())) / Math.max(1, whole));
+  const first = stage.places[here.loopStart ?? at] ?? here;
+  const last = stage.places[here.loopStart == null ? at : (here.loopExit ?? stage.places.length) - 1] ?? here;
+  const gone = here.atMs - first.atMs + Math.min(here.stayMs, stage.onPlaceMs());
+  return Math.min(1, gone / Math.max(1, last.atMs + last.stayMs - first.atMs));
 }
