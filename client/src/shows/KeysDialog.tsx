@@ -13,7 +13,6 @@ const keys: readonly (readonly [string, Keys])[] = [
       ["M on Levels", "hear it matched, or as it is"],
     ],
   ],
-  ["While presenting", [...stageKeys, ...soundKeys]],
   [
     "On a slide",
     [
@@ -38,6 +37,8 @@ const keys: readonly (readonly [string, Keys])[] = [
       ["Alt while dragging", "free of slides and steps"],
     ],
   ],
+  ["While presenting", stageKeys],
+  ["… one of its sounds, and the notes", soundKeys],
 ];
 
 /** The keys. */
