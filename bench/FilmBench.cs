@@ -91,7 +91,7 @@ internal static partial class FilmBench
     private static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
-        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw)), bench.Sounds);
+        var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw)), bench.Sounds, bench.Files.PathOf);
         return Bench.TimeAsync(() => exporter.ExportAsync(
             TimedShow.Of(show), RunningOrder.Of(show).Slides, FilmSettings.Of(1920, 1080, Fps), null, bench.PathOf($"{name}.mp4"), null, CancellationToken.None));
     }

@@ -37,7 +37,7 @@ internal sealed class Workshop
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
         Pictures = new(Derived, _files.PathOf, new PagePainter(DeckFormats.Draw));
-        Films = new(Derived, Pictures, Sounds);
+        Films = new(Derived, Pictures, Sounds, _files.PathOf);
     }
 
     public DerivedFiles Derived { get; }
@@ -115,9 +115,10 @@ internal sealed class Workshop
     public async Task<Sound> ReadSoundAsync(string path, SoundKind? kind, CancellationToken cancel)
     {
         var name = Path.GetFileName(path);
-        var hash = await KeepAsync(path, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
+        var (most, tooLarge) = kind == SoundKind.Video ? (VideoFigures.GreatestBytes, VideoFigures.TooLarge(name)) : (Sound.GreatestBytes, Sound.TooLarge(name));
+        var hash = await KeepAsync(path, most, () => tooLarge, cancel);
         var prepared = await Sounds.PrepareAsync(hash, name, null, cancel);
-        return Sound.BroughtIn(NewId(), hash, name, prepared.Figures, prepared.Tags, kind);
+        return prepared.ToSound(NewId(), hash, name, kind);
     }
 
     /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
@@ -128,7 +129,7 @@ internal sealed class Workshop
             var bytes = DeckFormats.SoundBytes(_files.PathOf(found.Deck), found);
             var hash = await _files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
             var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
-            var sound = Sound.BroughtIn(NewId(), hash, found.Name, prepared.Figures, prepared.Tags, found.Kind);
+            var sound = prepared.ToSound(NewId(), hash, found.Name, found.Kind);
             return show.Apply(found.ToEdit(show, sound, slides, NewId(), "the deck")).Show;
         }
         catch (RuleException e)
@@ -141,7 +142,7 @@ internal sealed class Workshop
     /// <summary>Adds a sound to a show, or gives the one of the same file that is there already.</summary>
     public static (Show Show, Sound Sound) AddOnce(Show show, Sound sound)
     {
-        var there = show.Sounds.FirstOrDefault(s => s.Media == sound.Media);
+        var there = show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound));
         return there is not null ? (show, there) : (show.Apply(new AddSound(sound, int.MaxValue)).Show, sound);
     }
 

@@ -52,7 +52,7 @@ internal static class House
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
-        services.AddSingleton<FilmExporter>();
+        services.AddSingleton(s => new FilmExporter(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new ExportTools(
             s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
             Path.GetDirectoryName(s.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider.GetFileInfo("player/player.js").PhysicalPath) ?? "", s.GetRequiredService<FileStore>().PathOf));

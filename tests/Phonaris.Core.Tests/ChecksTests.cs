@@ -71,6 +71,7 @@ public class ChecksTests
         ["unused-sound"] = With("talk", SoundKind.Voice, 5 * Second, null),
         ["cut-voice"] = Slide(3, s => s with { HoldMs = 3000 }),
         ["long-voice"] = Changed("v", c => c with { Stop = CueStop.Finished, DelayMs = 2000 }),
+        ["cut-video"] = With("clip", SoundKind.Video, 5 * Second, Shows.Cue("k", "clip", "s8", "s8", 5 * Second) with { Video = VideoPlace.Whole, Muted = true, DelayMs = 3000 }),
         ["abrupt-end"] = Changed("b", c => c with { FadeOut = Fade.None }),
         ["silent-slides"] = (Changed("b", c => c with { Span = new("s1", "s6") }) is var half ? half with { Cues = [.. half.Cues, half.Cue("b") with { Id = "b2", Span = new("s9", "s10") }] } : half),
         ["silent-end"] = Changed("b", c => c with { Span = new("s1", "s8") }),

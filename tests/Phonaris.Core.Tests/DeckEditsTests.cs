@@ -101,9 +101,9 @@ public class DeckEditsTests
         PictureSource Picture(int page) => new("deck", MediaTypes.Pdf, page, 16, 9);
         show = show.Apply(new SetSteps("s2", [new("p1", "", 0, Picture(1)), new("p2", "", 500, null), new("p3", "", 1000, Picture(2))])).Show;
         show = show.Apply(new SetTransitions([new("s2", Transition.Dissolve(3000))])).Show;
-        var order = PictureOrder.Of(show, RunningOrder.Of(show).Slides, 10);
-        Assert.Equal([(0, 0, 20), (20, 10, 30), (30, 0, 40)], order.Shots.Select(s => ((int)s.Start, (int)s.Dissolve, (int)s.End)));
-        Assert.Equal([1, 1, 2], order.Shots.Select(s => s.Picture.Page));
+        var order = PictureOrder.OfSlides(show, RunningOrder.Of(show).Slides, 10);
+        Assert.Equal([(0, 0, 20), (20, 10, 30), (30, 0, 40)], order.Shots.Select(s => ((int)s.Start, (int)s.Dissolving, (int)s.End)));
+        Assert.Equal([1, 1, 2], order.Shots.Select(s => s.Look.Picture.Page));
         Assert.Equal(Picture(1), show.Slide("s2").PictureAt(2));
     }
 

@@ -15,17 +15,17 @@ internal static class RandomEdits
         // Mostly of the same few, so that one edit bears on another.
         string Cue() => show.Cues.Count == 0 ? "none" : show.Cues[random.Next(random.Next(4) == 0 ? show.Cues.Count : Math.Min(2, show.Cues.Count))].Id;
         string Sound() => show.Sounds.Count == 0 ? "none" : show.Cues.Count > 0 && random.Next(4) > 0 ? show.Cue(Cue()).SoundId : show.Sounds[random.Next(show.Sounds.Count)].Id;
-        return random.Next(55) switch
+        return random.Next(56) switch
         {
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
             2 => new RenameSlide(Slide(), fresh),
             3 => new SetHolds([new(Slide(), random.Next(50, 9000)), new(Slide(), random.Next(50, 9000))]),
             4 => new SetTransitions([new(Slide(), Transition.Dissolve(random.Next(2000)))]),
-            5 => new AddSound(Shows.Sound(fresh, random.Next(-1, 90_000)), random.Next(5)),
+            5 => new AddSound(Shows.Sound(fresh, random.Next(-1, 90_000), (SoundKind)random.Next(4)), random.Next(5)),
             6 => new RemoveSound(Sound()),
-            7 => new SetSoundKind(Sound(), (SoundKind)random.Next(3)),
-            8 => new PlaceCue(Shows.Cue(fresh, Sound(), Slide(), Slide(), 1000), random.Next(5)),
+            7 => new SetSoundKind(Sound(), (SoundKind)random.Next(4)),
+            8 => new PlaceCue(Shows.Cue(fresh, Sound(), Slide(), Slide(), 1000) with { Video = random.Next(3) == 0 ? AnyPlace(random) : null }, random.Next(5)),
             9 => new RemoveCue(Cue()),
             10 => new SetSpan(Cue(), random.Next(4) == 0 ? null : new(Slide(), Slide())),
             11 => new SetDelay(Cue(), random.Next(-100, 9000)),
@@ -46,7 +46,8 @@ internal static class RandomEdits
             26 => new RenameSound(Sound(), fresh),
             27 => new SetRights(Sound(), Rights.Unknown with { Author = fresh }),
             28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
-            29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(random.Next(-1, 90_000))),
+            29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(random.Next(-1, 90_000))) { Video = random.Next(4) == 0 ? Shows.Video : null },
+            54 => new SetVideo(Cue(), AnyPlace(random)),
             47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
             48 => new SetLevelTargets(random.Next(2) == 0 ? LevelTargets.Broadcast : LevelTargets.Room with { For = TargetsFor.Own, VoiceLufs = random.Next(-70, 0) }),
             46 => new SetTarget(random.Next(4) == 0 ? null : random.Next(500, 900_000)),
@@ -88,6 +89,9 @@ internal static class RandomEdits
             EndFrame = random.Next(2) == 0 ? null : Frame(),
         };
     }
+
+    private static VideoPlace AnyPlace(Random random) =>
+        new(random.Next(-10, 12) / 10.0, random.Next(-10, 12) / 10.0, random.Next(0, 15) / 10.0, random.Next(0, 15) / 10.0, (VideoFitting)random.Next(2), (VideoEnd)random.Next(3), random.Next(2) == 0);
 
     private static SetStop AnyStop(string cueId, string stepId, Random random)
     {

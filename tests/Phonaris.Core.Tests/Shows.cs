@@ -12,7 +12,13 @@ internal static class Shows
     public static Slide Slide(string id, long holdMs = 4000, bool hidden = false) =>
         new(id, $"Slide {id}", "", "", new PictureSource(new string('0', 64), MediaTypes.Png, 1, 16, 9), holdMs, Transition.Cut, hidden, Step.Whole(id));
 
-    public static Sound Sound(string id, long frames, SoundKind kind = SoundKind.Bed) => new(id, $"Sound {id}", kind, Media(id), $"{id}.wav", Figures(frames), Rights.Unknown, []);
+    public static Sound Sound(string id, long frames, SoundKind kind = SoundKind.Bed) => new(id, $"Sound {id}", kind, Media(id), $"{id}.wav", Figures(frames), Rights.Unknown, [])
+    {
+        Video = kind == SoundKind.Video ? Video : null,
+    };
+
+    /// <summary>What is known of the pictures of a video.</summary>
+    public static VideoFigures Video { get; } = new(640, 360, 25, "h264", true, true, false);
 
     /// <summary>A content hash for a name.</summary>
     public static string Media(string name) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(name)));
@@ -25,7 +31,7 @@ internal static class Shows
     public static Show Of(int slides, long holdMs = 4000) =>
         Show.Empty("A show") with { Slides = [.. Enumerable.Range(1, slides).Select(n => Slide($"s{n}", holdMs))] };
 
-    /// <summary>Shows of up to eight slides, some hidden, four sounds and up to five cues of every setting.</summary>
+    /// <summary>Shows of up to eight slides, some hidden, four sounds, the last a video, and up to five cues of every setting.</summary>
     public static Gen<Show> Any { get; } =
         from slides in Gen.Select(Gen.Long[Core.Shows.Slide.LeastHoldMs, 9000], Gen.Bool, Gen.Bool).Array[1, 8]
         from lengths in Gen.Long[1000, 20 * Frames.PerSecond].Array[4]
@@ -34,7 +40,7 @@ internal static class Shows
             "Any",
             [.. slides.Select((s, i) => Slide($"s{i}", s.Item1, s.Item2 && s.Item3))],
             slides.Length > 2 ? [new("x1", "One", "s0", true), new("x2", "Two", $"s{slides.Length / 2}", false)] : [],
-            [.. lengths.Select((frames, i) => Sound($"a{i}", frames, (SoundKind)(i % 3)))],
+            [.. lengths.Select((frames, i) => Sound($"a{i}", frames, (SoundKind)(i % 4)))],
             [.. cues.Select((c, i) => c with { Id = $"c{i}", Start = i > 0 && c.Ducks ? CueStart.After($"c{i - 1}") : c.Start })]);
 
     public static Gen<Cue> AnyCue(int slides, long[] lengths) =>
@@ -44,6 +50,7 @@ internal static class Shows
         from rest in Gen.Select(Gen.Long[0, 3000], Gen.Int[0, 3], Gen.Double[-60, 12], AnyFade, AnyFade)
         from begins in Gen.Select(Gen.Int[0, 3], Gen.Bool)
         from more in AnyExtras(slides, lengths[sound])
+        from place in AnyPlace
         let span = new Span($"s{Math.Min(ends.Item1, ends.Item2)}", $"s{Math.Max(ends.Item1, ends.Item2)}")
         select new Cue(
             "", $"a{sound}", span, AnyStart(begins.Item1, ends.Item1), rest.Item1, more.Stop, part.Item1, Math.Min(lengths[sound], part.Item1 + part.Item2), rest.Item2, rest.Item3,
@@ -59,7 +66,14 @@ internal static class Shows
             Ducks = more.Ducks,
             HandoverMs = more.HandoverMs,
             Fit = more.Fit,
+            Video = sound == 3 ? place : null,
         };
+
+    private static Gen<VideoPlace> AnyPlace { get; } =
+        from edge in Gen.Select(Gen.Double[-0.5, 0.9], Gen.Double[-0.5, 0.9])
+        from side in Gen.Select(Gen.Double[0.6, 1.5], Gen.Double[0.6, 1.5])
+        from seen in Gen.Select(Gen.Enum<VideoFitting>(), Gen.Enum<VideoEnd>(), Gen.Bool, Gen.Bool)
+        select new VideoPlace(edge.Item1, edge.Item2, side.Item1, side.Item2, seen.Item1, seen.Item2, seen.Item3, seen.Item4 ? new(0.1, 0, 0.2, 0.3) : null);
 
     /// <summary>The settings that most cues leave as they are.</summary>
     private static Gen<Cue> AnyExtras(int slides, long frames) =>

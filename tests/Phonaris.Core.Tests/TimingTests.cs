@@ -26,7 +26,7 @@ public class TimingTests
         Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
         {
             var order = RunningOrder.Of(show);
-            var pictures = PictureOrder.Of(show, order.Slides, fps);
+            var pictures = PictureOrder.OfSlides(show, order.Slides, fps);
             foreach (var (slide, time) in pictures.Slides.Zip(order.Slides))
             {
                 Assert.True(2 * Math.Abs(slide.End * 48_000 - time.EndFrame * fps) <= 48_000);
@@ -36,7 +36,7 @@ public class TimingTests
             foreach (var shot in pictures.Shots)
             {
                 Assert.Equal(at, shot.Start);
-                Assert.InRange(shot.Dissolve, 0, shot.End - shot.Start);
+                Assert.InRange(shot.Dissolving, 0, shot.End - shot.Start);
                 at = shot.End;
             }
             Assert.Equal(pictures.Total, at);

@@ -17,7 +17,7 @@ public sealed class Sandbox : IDisposable
         Derived = new(PathOf("derived"));
         Sounds = new(Derived, PathOf);
         Pictures = new(Derived, PathOf, new PagePainter((_, _, _) => throw new NotSupportedException()));
-        Films = new(Derived, Pictures, Sounds);
+        Films = new(Derived, Pictures, Sounds, PathOf);
     }
 
     public DerivedFiles Derived { get; }
@@ -48,12 +48,12 @@ public sealed class Sandbox : IDisposable
     }
 
     /// <summary>Makes a sound file known by its content hash and gives the sound, made ready.</summary>
-    public async Task<Sound> SoundAsync(string id, string path)
+    public async Task<Sound> SoundAsync(string id, string path, SoundKind kind = SoundKind.Bed)
     {
         var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(path)));
         File.Copy(path, PathOf(hash), overwrite: true);
         var prepared = await Sounds.PrepareAsync(hash, id, null, CancellationToken.None);
-        return Sound.BroughtIn(id, hash, Path.GetFileName(path), prepared.Figures, prepared.Tags, SoundKind.Bed);
+        return prepared.ToSound(id, hash, Path.GetFileName(path), kind);
     }
 
     /// <summary>A slide whose picture is one colour.</summary>

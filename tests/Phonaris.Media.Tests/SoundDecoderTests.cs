@@ -117,7 +117,7 @@ public sealed class SoundDecoderTests : IDisposable
         var sound = await _box.SoundAsync("tone", _box.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=2", "-ac", "2"));
         var show = Show.Empty("S") with { Sounds = [sound] };
         foreach (var spoil in (Action<string>[])[File.Delete, f => File.WriteAllBytes(f, File.ReadAllBytes(f)[..^800])])
-            foreach (var ending in new[] { ".f32", ".peaks", ".2.json" })
+            foreach (var ending in new[] { ".f32", ".peaks", ".3.json" })
             {
                 var file = Directory.GetFiles(_box.PathOf("derived"), $"*{ending}", SearchOption.AllDirectories).Single();
                 var whole = await File.ReadAllBytesAsync(file);

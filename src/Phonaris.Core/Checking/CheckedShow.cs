@@ -69,11 +69,11 @@ public sealed class CheckedShow
     /// <summary>How large the file of a sound is, in bytes; 0 where it is not there.</summary>
     internal long BytesOf(Sound sound) => _files.BytesOf(sound);
 
-    /// <summary>The sounds that are heard, each once: cues on slides use them that are not muted.</summary>
-    internal IEnumerable<Sound> SoundsHeard => Show.Cues.Where(c => c is { Span: not null, Muted: false }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
+    /// <summary>The sounds that are heard or seen, each once: cues on slides use them that are not muted, or are videos.</summary>
+    internal IEnumerable<Sound> SoundsHeard => Show.Cues.Where(c => c is { Span: not null, IsNoticed: true }).Select(c => c.SoundId).Distinct().Select(Show.Sound);
 
-    /// <summary>The cues of a sound that are heard.</summary>
-    internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, Muted: false }).Select(c => c.Id)];
+    /// <summary>The cues of a sound that are heard or seen.</summary>
+    internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, IsNoticed: true }).Select(c => c.Id)];
 
     /// <summary>The change that silences the cues of a sound.</summary>
     internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"{sound.Name} muted"));

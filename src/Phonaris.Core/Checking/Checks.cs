@@ -10,7 +10,7 @@ public static class Checks
     [
         new MissingSounds(), new DamagedSounds(), new LargeSounds(),
         new WaitsForHand(), new NeverBegins(), new LateBeginnings(), new Clashes(), new VoicesTogether(), new WaitingLoops(), new Hotspots(), new HiddenCues(), new ParkedCues(), new UnusedSounds(),
-        new CutVoices(), new LongVoices(), new AbruptEnds(), new SilentSlides(), new SilentEnd(), new CutByEnd(),
+        new CutVoices(), new LongVoices(), new CutVideos(), new AbruptEnds(), new SilentSlides(), new SilentEnd(), new CutByEnd(),
         new OffTarget(), new LevelJumps(), new DrownedVoices(), new LimiterAtWork(),
         new Misfits(), new AudibleJoins(), new LongTransitions(), new LateSteps(), new MissedAim(),
         new UnknownRights(), new MissingCredits(), new NoLeave(),

@@ -23,7 +23,7 @@ public sealed class CutByEnd : ICheck
             from heard in show.Heard
             let place = heard.Place
             where heard.Cue.Stop == CueStop.Finished && place.Rounds != Cue.FillSpan && place.EndFrame == show.Order.TotalFrames && place.NaturalFrames - place.LengthFrames > LeastFrames
-            where heard.Sound.Kind != SoundKind.Voice
+            where !heard.Sound.Kind.IsSpoken()
             let last = show.Order.Slides[^1]
             select new Finding(
                 Name, Gravity.Heard, [heard.Cue.Id], last.SlideId,

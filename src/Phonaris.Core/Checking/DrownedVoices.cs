@@ -22,7 +22,7 @@ public sealed class DrownedVoices : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        foreach (var voice in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice).DistinctBy(h => h.Cue.Id))
+        foreach (var voice in show.Heard.Where(h => h.Sound.Kind.IsSpoken()).DistinctBy(h => h.Cue.Id))
         {
             if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
             yield return new(

@@ -92,7 +92,7 @@ public sealed class Explanation
     private Explained Silent(Cue cue)
     {
         var name = Name(cue);
-        if (cue.Muted) return Is($"{name} is muted.", "Let it sound", new SetMuted(cue.Id, false));
+        if (cue.Muted) return Is(cue.Video is null ? $"{name} is muted." : $"{name} is muted: it is seen and not heard.", "Let it sound", new SetMuted(cue.Id, false));
         if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
         if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.GivesWayTo is { } other)
             return Is($"{name} gives way to {Name(_show.Cue(other))}, which begins at the same moment.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));

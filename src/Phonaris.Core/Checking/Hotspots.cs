@@ -21,7 +21,7 @@ public sealed class Hotspots : ICheck
         ArgumentNullException.ThrowIfNull(show);
         foreach (var cue in show.Show.Cues)
         {
-            if (cue is not { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand, Hotspot: { } spot }) continue;
+            if (cue is not { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand, Hotspot: { } spot }) continue;
             var name = show.Show.CueName(cue.Id);
             if (string.IsNullOrWhiteSpace(spot.Alternative))
             {
@@ -53,7 +53,7 @@ public sealed class Hotspots : ICheck
     private static int KeyOf(CheckedShow show, Cue cue)
     {
         var at = show.Show.SlideIndex(cue.Span!.First);
-        return show.Show.Cues.TakeWhile(c => c.Id != cue.Id).Count(c => c is { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand } && show.Show.Indices(c.Span) is var (first, last) && first <= at && at <= last) + 1;
+        return show.Show.Cues.TakeWhile(c => c.Id != cue.Id).Count(c => c is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Show.Indices(c.Span) is var (first, last) && first <= at && at <= last) + 1;
     }
 
     private static double Within(double middle, double half) => half >= 0.5 ? 0.5 : Math.Clamp(middle, half, 1 - half);

@@ -19,10 +19,10 @@ public sealed class NeverBegins : ICheck
         var placed = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.CueId).ToHashSet();
         return
             from cue in show.Show.Cues
-            where cue is { Span: not null, Muted: false } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.WaitsForHand(cue)
+            where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.WaitsForHand(cue)
             let name = show.Show.CueName(cue.Id)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} is never heard: its slides are over before it would begin.",
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} is never {(cue.Video is null ? "heard" : "seen")}: its slides are over before it would begin.",
                 [new Remedy("Begin with its slide", AtOnce(cue, name), Safe: true), new Remedy("Park it", new SetSpan(cue.Id, null))]);
     }
 

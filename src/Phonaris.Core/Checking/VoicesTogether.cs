@@ -19,7 +19,7 @@ public sealed class VoicesTogether : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var voices = show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice).Select(h => Speaking(show, h)).OfType<Voice>().OrderBy(v => v.FromFrame).ToList();
+        var voices = show.Heard.Where(h => h.Sound.Kind.IsSpoken()).Select(h => Speaking(show, h)).OfType<Voice>().OrderBy(v => v.FromFrame).ToList();
         for (var i = 1; i < voices.Count; i++)
         {
             var later = voices[i];

@@ -19,10 +19,14 @@ public sealed class WaitsForHand : ICheck
         if (!show.Show.Showing.ByItself) return [];
         return
             from cue in show.Show.Cues
-            where cue is { Span: not null, Muted: false, Start.Kind: CueStartKind.Hand } && show.Order.Of(show.Show, cue.Span).Count > 0
+            where cue is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Order.Of(show.Show, cue.Span).Count > 0
             let name = show.Show.CueName(cue.Id)
             select new Finding(
                 Name, Gravity.Stops, [cue.Id], cue.Span!.First, $"{name} waits for a hand on slide {Say.Number(show.Show, cue.Span!.First)}; the show runs by itself, and nobody starts it.",
-                [new Remedy("Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true), new Remedy("Mute it", new SetMuted(cue.Id, true))]);
+                [
+                    new Remedy("Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true),
+                    // A video waits all the same.
+                    .. cue.Video is null ? (Remedy[])[new("Mute it", new SetMuted(cue.Id, true))] : [],
+                ]);
     }
 }

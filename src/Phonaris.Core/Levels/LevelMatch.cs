@@ -83,7 +83,7 @@ public static class LevelMatch
         var now = kind switch
         {
             SoundKind.Bed => BedOf(show, tracks, sounds),
-            SoundKind.Voice => CueTrack.IntegratedOf(tracks),
+            SoundKind.Voice or SoundKind.Video => CueTrack.IntegratedOf(tracks),
             _ => CueTrack.LoudestOf(tracks),
         };
         // What the whole is louder, all are to be.

@@ -107,7 +107,7 @@ public sealed class ShowLevels
         var integrated = CueTrack.IntegratedOf(tracks);
         return new(
             cue.Id, kind, cue.LevelDb, integrated, CueTrack.LoudestOf(tracks), Decibels(tracks.Max(t => t.Peaks.Max())),
-            kind == SoundKind.Voice && integrated is { } lufs ? OverBedLu(tracks, beds, lufs) : null);
+            kind.IsSpoken() && integrated is { } lufs ? OverBedLu(tracks, beds, lufs) : null);
     }
 
     /// <summary>How far a voice is over the beds while it speaks, in LU; null where none sounds then.</summary>

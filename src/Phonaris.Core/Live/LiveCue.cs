@@ -1,5 +1,6 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
@@ -23,9 +24,20 @@ namespace Phonaris.Core.Live;
 /// <param name="Markers">The points of its sound that have names, in milliseconds from its start.</param>
 public sealed record LiveCue(
     string Id, string CueId, string Name, SoundKind Kind, bool ByHand, string? After, long GapMs, Fade FadeIn, Fade FadeOut, long HandoverMs, bool RingsOn,
-    CueReturn Return, LiveDuck? Duck, double OverDb, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers);
+    CueReturn Return, LiveDuck? Duck, double OverDb, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers)
+{
+    /// <summary>Its pictures, where it is a video.</summary>
+    public LiveVideo? Video { get; init; }
+}
 
 /// <summary>A named point of a cue.</summary>
 /// <param name="Name">Its name.</param>
 /// <param name="AtMs">When it comes, in milliseconds from the cue's start.</param>
 public sealed record LiveMarker(string Name, long AtMs);
+
+/// <summary>The pictures of a video as they are shown live.</summary>
+/// <param name="SoundId">The sound of the show they belong to.</param>
+/// <param name="Figures">What is known of them.</param>
+/// <param name="Place">Where they lie, and how they are seen.</param>
+/// <param name="Runs">The stretches in which they move, counted from where the cue begins to where it ends or is repeated.</param>
+public sealed record LiveVideo(string SoundId, VideoFigures Figures, VideoPlace Place, ValueList<VideoRun> Runs);

@@ -23,7 +23,7 @@ internal static class LiveStays
     /// <summary>The cues that can sound, in the show's order, each with its stay; of two beds the later takes over for good.</summary>
     public static IReadOnlyList<LiveStay> Of(TimedShow show, Places where)
     {
-        var placed = show.Places.All.Where(p => !p.Cue.Muted).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, where, p.Scheduled, p.Cue, p.Sound))).ToList();
+        var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, where, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(Name).ToHashSet();
         // What waits for another takes over whenever that comes to it.
@@ -52,11 +52,15 @@ internal static class LiveStays
         var after = show.Places.WaitsFor(cue)?.Id;
         // What waits for another may be called for anywhere in its span, whenever that ends.
         var start = after is not null ? (Place: where.Of(covered[0]), DelayMs: 0L) : StartOf(show, where, cue, planned, covered);
-        var stem = LiveStem.Of(planned);
+        // A video that is muted is played all the same, and not heard.
+        var stem = LiveStem.Of(cue.Muted ? planned with { Gain = 0 } : planned);
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
             cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return,
-            sound.Kind == SoundKind.Voice && cue.Ducks ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned));
+            sound.Kind.IsSpoken() && cue.Ducks && !cue.Muted ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned))
+        {
+            Video = cue.Video is { } place ? new(sound.Id, sound.Video!, place, [.. VideoRun.Of(stem.Cue)]) : null,
+        };
         return new(live, stem, start.Place, lastPlace, start.DelayMs, !show.Places.WaitsForHand(cue), endMs);
     }
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
@@ -55,6 +56,13 @@ public sealed record Cue(
 
     /// <summary>The place to click for one that begins by hand; null for none.</summary>
     public Hotspot? Hotspot { get; init; }
+
+    /// <summary>Whether anything comes of it when it plays: it is heard, or seen.</summary>
+    [JsonIgnore]
+    public bool IsNoticed => !Muted || Video is not null;
+
+    /// <summary>Where it lies on its slides, where it is a video; null for a sound.</summary>
+    public VideoPlace? Video { get; init; }
 
     /// <summary>How its sound is made as long as its span; null for as it is. While there is a recipe, speed, rounds and a start by the end are left aside.</summary>
     public FitRecipe? Fit { get; init; }

@@ -39,7 +39,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         var sounds = new Dictionary<string, string>();
         foreach (var sound in Cues.Select(c => c.Sound).DistinctBy(s => s.Id))
         {
-            if (show.Sounds.FirstOrDefault(s => s.Media == sound.Media && !s.Removed) is { } there) sounds[sound.Id] = there.Id;
+            if (show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed) is { } there) sounds[sound.Id] = there.Id;
             else edits.Add(new AddSound(sound with { Id = sounds[sound.Id] = newId(), Removed = false }, int.MaxValue));
         }
         foreach (var clipped in Cues)

@@ -9,7 +9,7 @@ public static class CueDefaults
     public static Fade FadeOut { get; } = Fade.Of(2000);
 
     /// <summary>
-    /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice or a spot is on that one
+    /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice, a spot or a video is on that one
     /// slide and plays once. The level meets the target of the kind, in whole half decibels.
     /// </summary>
     /// <exception cref="RuleException">The slide is not in the show.</exception>
@@ -18,10 +18,14 @@ public static class CueDefaults
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(sound);
         var bed = sound.Kind == SoundKind.Bed;
-        var first = show.Slide(slideId).Id;
+        var slide = show.Slide(slideId);
+        var first = slide.Id;
         return new(
             cueId, sound.Id, new Span(first, bed ? show.Slides[^1].Id : first), CueStart.WithSlide, 0, CueStop.Span, 0, sound.Frames,
-            bed ? Cue.FillSpan : 1, LevelDb(sound, show.LevelTargets), bed ? Fade.Of(1000) : Fade.None, bed ? FadeOut : Fade.None);
+            bed ? Cue.FillSpan : 1, LevelDb(sound, show.LevelTargets), bed ? Fade.Of(1000) : Fade.None, bed ? FadeOut : Fade.None)
+        {
+            Video = sound.Video is { } video ? VideoPlace.For(video, slide.Picture) : null,
+        };
     }
 
     /// <summary>The level that brings a sound to the target of its kind, in dB; 0 when its loudness is unknown.</summary>

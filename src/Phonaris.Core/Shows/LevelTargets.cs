@@ -40,7 +40,7 @@ public sealed record LevelTargets(TargetsFor For, double VoiceLufs, double BedLu
     public static LevelTargets Broadcast { get; } = new(TargetsFor.Broadcast, -23, -29, -35, -23, -23, -1);
 
     /// <summary>What a kind of sound is to be as loud as, in LUFS: a bed where no voice sounds.</summary>
-    public double Of(SoundKind kind) => kind switch { SoundKind.Bed => BedLufs, SoundKind.Voice => VoiceLufs, _ => SpotLufs };
+    public double Of(SoundKind kind) => kind switch { SoundKind.Bed => BedLufs, SoundKind.Voice or SoundKind.Video => VoiceLufs, _ => SpotLufs };
 }
 
 /// <summary>Where a show is heard, as far as its levels go by it.</summary>

@@ -66,6 +66,7 @@ public static partial class ShowRules
         if (sound.FileName.Length > LongestFileName) throw new RuleException($"A file's name has at most {LongestFileName} characters.", "sound");
         SetRights.Validate(sound.Rights);
         SetMarkers.Validate(sound, sound.Markers);
+        SetSoundKind.Validate(sound);
         if (sound.Frames <= 0) throw new RuleException($"“{sound.Name}” holds no sound.", "sound");
     }
 

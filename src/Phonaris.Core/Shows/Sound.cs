@@ -23,6 +23,9 @@ public sealed record Sound(
     /// <summary>The most markers a sound can have.</summary>
     public const int MostMarkers = 500;
 
+    /// <summary>What is known of its pictures, where it is a video, of which this is the sound; else null.</summary>
+    public VideoFigures? Video { get; init; }
+
     /// <summary>Its length as the engine hears it, in frames at 48 kHz.</summary>
     [JsonIgnore]
     public long Frames => Figures.Frames;
@@ -34,12 +37,20 @@ public sealed record Sound(
     /// <param name="figures">What was measured.</param>
     /// <param name="rights">What its tags say.</param>
     /// <param name="kind">What it is for; null to guess.</param>
-    public static Sound BroughtIn(string id, string media, string fileName, SoundFigures figures, Rights rights, SoundKind? kind)
+    /// <param name="video">What is known of its pictures; null where there are none.</param>
+    /// <exception cref="RuleException">It is to be a video and has no pictures, or a sound and is silent pictures.</exception>
+    public static Sound BroughtIn(string id, string media, string fileName, SoundFigures figures, Rights rights, SoundKind? kind, VideoFigures? video = null)
     {
         ArgumentNullException.ThrowIfNull(figures);
         var name = Names.FromFile(fileName);
-        return new(id, name, kind ?? SoundKinds.Guess(name, figures), media, fileName, figures, rights, []);
+        kind ??= video is not null ? SoundKind.Video : SoundKinds.Guess(name, figures);
+        if (kind == SoundKind.Video && video is null) throw new RuleException($"{fileName} holds no moving pictures: it is a sound, not a video.", "sound");
+        if (kind != SoundKind.Video && video?.HasSound == false) throw new RuleException($"{fileName} holds pictures without a sound. Lay it on a slide as a video.", "sound");
+        return new(id, name, kind.Value, media, fileName, figures, rights, []) { Video = kind == SoundKind.Video ? video : null };
     }
+
+    /// <summary>Whether another is of the same file, used in the same way: as a video, or for its sound alone.</summary>
+    public bool IsOfSameFile(Sound other) => other is not null && Media == other.Media && Video is null == other.Video is null;
 
     /// <summary>Says that a sound file is too large.</summary>
     public static RuleException TooLarge(string fileName) =>
@@ -63,4 +74,7 @@ public enum SoundKind
 
     /// <summary>A short effect.</summary>
     Spot,
+
+    /// <summary>A video, whose sound it is: it moves with its pictures.</summary>
+    Video,
 }

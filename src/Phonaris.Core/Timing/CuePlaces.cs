@@ -38,7 +38,7 @@ internal sealed class CuePlaces
 
     /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked or muted: it begins as planned then.</summary>
     public Cue? WaitsFor(Cue cue) =>
-        After(cue) is { Span: not null, Muted: false } other ? other : null;
+        After(cue) is { Span: not null, IsNoticed: true } other ? other : null;
 
     /// <summary>The cue that a cue comes after.</summary>
     private Cue? After(Cue cue) => cue.Start.CueId is { } id ? _show.FindCue(id) : null;

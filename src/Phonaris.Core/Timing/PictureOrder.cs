@@ -8,19 +8,28 @@ namespace Phonaris.Core.Timing;
 /// </summary>
 /// <param name="Fps">Picture frames a second.</param>
 /// <param name="Slides">The slides that are not hidden, in order.</param>
-/// <param name="Shots">What is to be seen: a slide, or what a step makes of it.</param>
+/// <param name="Shots">What is to be seen, one after the other.</param>
 public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides, ValueList<Shot> Shots)
 {
     /// <summary>The film's length in picture frames.</summary>
     public long Total => Slides.Count == 0 ? 0 : Slides[^1].End;
 
-    /// <summary>The picture order of some slides of a show.</summary>
+    /// <summary>The picture order of some slides of a show, with the videos on them.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slides">Slides next to each other in the running order; the film begins with the first.</param>
     /// <param name="fps">Picture frames a second, 1 to 120.</param>
-    public static PictureOrder Of(Show show, IReadOnlyList<SlideTime> slides, int fps)
+    public static PictureOrder Of(TimedShow show, IReadOnlyList<SlideTime> slides, int fps)
     {
         ArgumentNullException.ThrowIfNull(show);
+        return Of(show.Show, slides, fps, ShownVideo.OfAll(show));
+    }
+
+    /// <summary>The picture order of the slides alone, as if no videos lay on them.</summary>
+    /// <inheritdoc cref="Of(TimedShow, IReadOnlyList{SlideTime}, int)"/>
+    public static PictureOrder OfSlides(Show show, IReadOnlyList<SlideTime> slides, int fps) => Of(show, slides, fps, []);
+
+    private static PictureOrder Of(Show show, IReadOnlyList<SlideTime> slides, int fps, ValueList<ShownVideo> videos)
+    {
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentOutOfRangeException.ThrowIfLessThan(fps, 1);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(fps, 120);
@@ -31,23 +40,33 @@ public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides, ValueL
         {
             var (start, end) = (order.Count == 0 ? 0 : order[^1].End, At(time.EndFrame));
             order.Add(new(time.SlideId, start, end));
+            if (start == end) continue;
             var slide = drawn.Slides[time.Index];
-            var own = Pictures(slide, time)
-                .Select(p => (p.Picture, From: Math.Clamp(At(p.Frame), start, end)))
-                .ToList();
-            for (var i = 0; i < own.Count; i++)
+            var pictures = Pictures(slide, time).Select(p => (p.Picture, From: Math.Clamp(At(p.Frame), start, end))).ToList();
+            var here = videos.Where(v => v.FromFrame < time.EndFrame && v.ToFrame > time.StartFrame).ToList();
+            // The first slide has nothing to come from, and a step is there at once.
+            var dissolves = shots.Count > 0 && slide.Transition.Kind == TransitionKind.Dissolve;
+            var firstStep = pictures.Where(p => p.From > start).Select(p => p.From).DefaultIfEmpty(end).First();
+            var over = dissolves ? Math.Min(Frames.ToPictures(Frames.FromMs(slide.Transition.Ms), fps), firstStep - start) : 0;
+            var before = over > 0 ? shots[^1].LookAt(shots[^1].End - 1, fps).Standing() : null;
+            List<long> changes = [.. pictures.Select(p => p.From).Concat(here.SelectMany(v => v.Changes()).Select(At)).Append(end).Where(at => at > start && at <= end).Distinct().Order()];
+            var from = start;
+            foreach (var to in changes)
             {
-                var to = i + 1 < own.Count ? own[i + 1].From : end;
-                if (to == own[i].From) continue;
-                // The first slide has nothing to come from, and a step is there at once.
-                var opens = shots.Count > 0 && own[i].From == start && slide.Transition.Kind == TransitionKind.Dissolve;
-                var dissolve = opens ? Math.Min(Frames.ToPictures(Frames.FromMs(slide.Transition.Ms), fps), to - start) : 0;
-                shots.Add(new(own[i].Picture, own[i].From, dissolve, to));
+                var look = new Look(pictures.Last(p => p.From <= from).Picture, [.. here.Select(v => v.At(Middle(from))).OfType<SeenVideo>()]);
+                var dissolve = from < start + over ? new Dissolve(before!, over, from - start) : null;
+                // What does not change is one.
+                if (shots is [.., var last] && last.Start >= start && !look.Moves && last.Look == look) shots[^1] = last with { End = to };
+                else shots.Add(new(look, from, to, dissolve));
+                from = to;
             }
         }
         return new(fps, [.. order], [.. shots]);
 
         long At(long frame) => Frames.ToPictures(frame - slides[0].StartFrame, fps);
+
+        // A boundary is rounded to the nearest picture: so the middle of the first one behind it never lies before it.
+        long Middle(long picture) => slides[0].StartFrame + (2 * picture + 1) * Frames.PerSecond / (2 * fps);
     }
 
     /// <summary>What a slide looks like, and from which frame on.</summary>
@@ -65,9 +84,39 @@ public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides, ValueL
 /// <param name="End">The picture after its last.</param>
 public sealed record PictureTime(string SlideId, long Start, long End);
 
-/// <summary>One still in a film, in picture frames.</summary>
-/// <param name="Picture">What is seen.</param>
+/// <summary>A stretch of a film in which nothing moves but videos that go on, in picture frames.</summary>
+/// <param name="Look">What is seen with its first picture.</param>
 /// <param name="Start">Its first picture.</param>
-/// <param name="Dissolve">How many pictures the shot before goes over into it.</param>
 /// <param name="End">The picture after its last.</param>
-public sealed record Shot(PictureSource Picture, long Start, long Dissolve, long End);
+/// <param name="Dissolve">What its first pictures come from; null where it is seen as it is from the first.</param>
+public sealed record Shot(Look Look, long Start, long End, Dissolve? Dissolve)
+{
+    /// <summary>How many of its pictures, from the first on, belong to a dissolve.</summary>
+    public long Dissolving => Dissolve is null ? 0 : Math.Min(Dissolve.Pictures - Dissolve.At, End - Start);
+
+    /// <summary>What is seen with one of its pictures, dissolves left aside.</summary>
+    /// <param name="picture">The picture.</param>
+    /// <param name="fps">Pictures a second.</param>
+    public Look LookAt(long picture, int fps) => Look with
+    {
+        Videos = [.. Look.Videos.Select(v => v with { FileFrame = v.FileFrame + (long)Math.Round((picture - Start) * v.Speed * Frames.PerSecond / fps) })],
+    };
+}
+
+/// <summary>What is seen at a moment.</summary>
+/// <param name="Picture">The slide.</param>
+/// <param name="Videos">The videos on it, the lowest first.</param>
+public sealed record Look(PictureSource Picture, ValueList<SeenVideo> Videos)
+{
+    /// <summary>Whether a video moves.</summary>
+    public bool Moves => Videos.Any(v => v.Speed > 0);
+
+    /// <summary>The same with all of it standing.</summary>
+    public Look Standing() => this with { Videos = [.. Videos.Select(v => v with { Speed = 0 })] };
+}
+
+/// <summary>One look going over into another, part of the way.</summary>
+/// <param name="From">What is gone over from.</param>
+/// <param name="Pictures">How many pictures all of it takes.</param>
+/// <param name="At">How many of them lie before this part.</param>
+public sealed record Dissolve(Look From, long Pictures, long At);

@@ -36,7 +36,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
-        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind == SoundKind.Voice && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
+        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
         var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)

@@ -7,17 +7,19 @@ namespace Phonaris.Exports.Forms;
 /// <summary>A film of the slides, with chapters, and captions where there are notes.</summary>
 internal sealed class FilmForm(ExportFormat format, string ending, string mediaType, FilmFormat film) : ExportForm(format, ending, mediaType)
 {
-    // A still at 1080p, a picture of a dissolve, and a second of sound.
-    private const double StillBytes = 180_000, BetweenBytes = 9_000, SoundBytes = 22_000, StillSeconds = 0.35, BetweenSeconds = 0.012, SoundSeconds = 0.012, Usual = 1920 * 1080, WebmMore = 1.6;
+    // A still at 1080p, a picture of a dissolve, one of a video, and a second of sound.
+    private const double StillBytes = 180_000, BetweenBytes = 9_000, MovingBytes = 12_000, MovingSeconds = 0.012, SoundBytes = 22_000, StillSeconds = 0.35, BetweenSeconds = 0.012, SoundSeconds = 0.012, Usual = 1920 * 1080, WebmMore = 1.6;
 
     public override ExportCost About(Export export, ExportTools tools)
     {
         var (width, height, fps, _, _) = export.Options;
-        var shots = PictureOrder.Of(export.Timed.Show, export.Slides, fps).Shots;
-        var (larger, more, between) = (width * height / Usual, film == FilmFormat.Webm ? WebmMore : 1, shots.Sum(s => s.Dissolve));
+        var shots = PictureOrder.Of(export.Timed, export.Slides, fps).Shots;
+        var (larger, more) = (width * height / Usual, film == FilmFormat.Webm ? WebmMore : 1);
+        var (moving, still) = (shots.Where(s => s.Look.Moves).Sum(s => s.End - s.Start), shots.Where(s => !s.Look.Moves).ToList());
+        var (stills, between) = (still.Count, still.Sum(s => s.Dissolving));
         return new(
-            (long)((shots.Count * StillBytes + between * BetweenBytes) * larger * more + SecondsOf(export) * SoundBytes),
-            (shots.Count * StillSeconds + between * BetweenSeconds) * larger * more + SecondsOf(export) * SoundSeconds);
+            (long)((stills * StillBytes + between * BetweenBytes + moving * MovingBytes) * larger * more + SecondsOf(export) * SoundBytes),
+            (stills * StillSeconds + between * BetweenSeconds + moving * MovingSeconds) * larger * more + SecondsOf(export) * SoundSeconds);
     }
 
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)

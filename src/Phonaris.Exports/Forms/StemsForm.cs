@@ -55,5 +55,5 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(fo
             : [.. heard.GroupBy(c => show.Sound(c.SoundId).Kind).OrderBy(g => g.Key).Select(g => (NameOf(g.Key), g.Select(c => c.CueId).ToHashSet()))];
     }
 
-    private static string NameOf(SoundKind kind) => kind switch { SoundKind.Bed => "1 beds", SoundKind.Voice => "2 voices", _ => "3 spots" };
+    private static string NameOf(SoundKind kind) => kind switch { SoundKind.Bed => "1 beds", SoundKind.Voice => "2 voices", SoundKind.Spot => "3 spots", _ => "4 videos" };
 }

@@ -19,7 +19,7 @@ public sealed class OpenTimeline
 
     private OpenTimeline(TimedShow timed, IReadOnlyList<SlideTime> slides, int fps)
     {
-        (_timed, _pictures) = (timed, PictureOrder.Of(timed.Show, slides, fps));
+        (_timed, _pictures) = (timed, PictureOrder.OfSlides(timed.Show, slides, fps));
         (_start, _end) = (slides[0].StartFrame, slides[^1].EndFrame);
         _sounds = FileNames.Unique(timed.Show.Sounds.Where(s => Heard.Any(c => c.SoundId == s.Id)).Select(s => (s.Id, s.FileName)));
     }
@@ -36,7 +36,7 @@ public sealed class OpenTimeline
     }
 
     /// <summary>The pictures it speaks of, by their paths beside it.</summary>
-    public IEnumerable<(string Path, PictureSource Picture)> Pictures => _pictures.Shots.Select((shot, k) => (PathOf(k), shot.Picture));
+    public IEnumerable<(string Path, PictureSource Picture)> Pictures => _pictures.Shots.Select((shot, k) => (PathOf(k), shot.Look.Picture));
 
     /// <summary>The sounds it speaks of, by their paths beside it.</summary>
     public IEnumerable<(string Path, Sound Sound)> Sounds => _sounds.Select(s => ($"media/{s.Value}", _timed.Show.Sound(s.Key)));
@@ -70,7 +70,7 @@ public sealed class OpenTimeline
         foreach (var (shot, k) in _pictures.Shots.Select((s, k) => (s, k)))
         {
             var length = shot.End - shot.Start;
-            if (shot.Dissolve > 0) yield return Transition(0, shot.Dissolve, _pictures.Fps);
+            if (shot.Dissolving > 0) yield return Transition(0, shot.Dissolving, _pictures.Fps);
             var slide = _pictures.Slides.First(s => shot.Start < s.End);
             yield return Clip(_timed.Show.Slide(slide.SlideId).Title, Range(0, length, _pictures.Fps), PathOf(k), Range(0, length, _pictures.Fps), []);
         }

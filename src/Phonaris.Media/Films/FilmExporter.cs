@@ -11,7 +11,8 @@ namespace Phonaris.Media.Films;
 /// <param name="derived">Where encoded parts are kept.</param>
 /// <param name="pictures">Draws the slides.</param>
 /// <param name="sounds">The sounds of the show, made ready.</param>
-public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, SoundLibrary sounds)
+/// <param name="original">Gives the path of the file of a content hash.</param>
+public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, SoundLibrary sounds, Func<string, string> original)
 {
     // Of the whole, by the time they take.
     private const double PicturesShare = 0.75, SoundShare = 0.95;
@@ -35,9 +36,9 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentNullException.ThrowIfNull(settings);
         if (slides.Count == 0) throw new RuleException("There are no slides to make a film of. Bring in a deck first.");
-        var order = PictureOrder.Of(timed.Show, slides, settings.Fps);
+        var order = PictureOrder.Of(timed, slides, settings.Fps);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
-        var pictureTrack = new PictureTrack(order, settings, derived, pictures);
+        var pictureTrack = new PictureTrack(order, settings, derived, new(pictures, original));
         IFilmSound soundTrack = settings.Format == FilmFormat.Mp4
             ? new SoundTrack(timed.Schedule, sounds.Open, derived, start, end)
             : new OpusTrack(timed.Schedule, sounds.Open, derived, start, end);

@@ -23,15 +23,21 @@ internal sealed class H264Pictures : IPictureCoding
     /// <summary>How exactly a still is coded: nothing comes after it that could put right what it lacks.</summary>
     private const string StillQuality = "19";
 
+    /// <summary>How exactly pictures are coded that the next puts right.</summary>
+    private const string ChangingQuality = "22";
+
+    /// <summary>Most of a slide on which a video moves does not: little is gained by looking further.</summary>
+    private const string MovingPreset = "veryfast";
+
     /// <summary>The pictures of a dissolve do not move but change all over: no search.</summary>
-    private const string DissolveQuality = "22", DissolveTuning = "me=dia:subme=0:trellis=0:rc-lookahead=5:partitions=none";
+    private const string DissolveTuning = "me=dia:subme=0:trellis=0:rc-lookahead=5:partitions=none";
 
     public string Ending => "h264";
 
-    public IReadOnlyList<string> Arguments(int dissolve) =>
+    public IReadOnlyList<string> Arguments(PartKind kind, int pictures, int group) =>
     [
-        "-c:v", "libx264", "-preset", "medium", "-crf", dissolve > 0 ? DissolveQuality : StillQuality, "-pix_fmt", "yuv420p", "-g", $"{Math.Max(2, dissolve)}", "-threads", "1",
-        "-x264-params", dissolve > 0 ? $"{Common}:{DissolveTuning}" : Common, "-f", "h264",
+        "-c:v", "libx264", "-preset", kind == PartKind.Moving ? MovingPreset : "medium", "-crf", kind == PartKind.Still ? StillQuality : ChangingQuality, "-pix_fmt", "yuv420p",
+        "-g", $"{Math.Max(2, Math.Min(pictures, group))}", "-threads", "1", "-x264-params", kind == PartKind.Dissolve ? $"{Common}:{DissolveTuning}" : Common, "-f", "h264",
     ];
 
     public int Count(ReadOnlySpan<byte> part) => AccessUnits.Bounds(part).Count - 1;
@@ -41,7 +47,7 @@ internal sealed class H264Pictures : IPictureCoding
         // A byte stream just begins.
     }
 
-    public void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at) => stream.Write(part);
+    public void Changing(Stream stream, ReadOnlySpan<byte> part, long at) => stream.Write(part);
 
     public void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures)
     {

@@ -9,9 +9,11 @@ internal interface IPictureCoding
     /// <summary>The ending of the names of coded parts: of another for each way of coding.</summary>
     string Ending { get; }
 
-    /// <summary>What ffmpeg is told to code a still, or so many pictures of a dissolve, each beginning with a picture that can be sought to.</summary>
-    /// <param name="dissolve">The pictures of the dissolve; 0 for a still.</param>
-    IReadOnlyList<string> Arguments(int dissolve);
+    /// <summary>What ffmpeg is told to code pictures, the first of which can be sought to.</summary>
+    /// <param name="kind">What they are of.</param>
+    /// <param name="pictures">How many there are; 1 for a still.</param>
+    /// <param name="group">After how many of them one comes that can be sought to.</param>
+    IReadOnlyList<string> Arguments(PartKind kind, int pictures, int group);
 
     /// <summary>How many pictures there are in a coded part.</summary>
     int Count(ReadOnlySpan<byte> part);
@@ -22,11 +24,11 @@ internal interface IPictureCoding
     /// <param name="total">How many pictures will come.</param>
     void Begin(Stream stream, FilmSettings settings, long total);
 
-    /// <summary>Writes pictures of a dissolve.</summary>
+    /// <summary>Writes pictures that are each another than the one before.</summary>
     /// <param name="stream">Where to.</param>
     /// <param name="part">The coded part.</param>
     /// <param name="at">The number of its first picture in the film, from 0.</param>
-    void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at);
+    void Changing(Stream stream, ReadOnlySpan<byte> part, long at);
 
     /// <summary>Writes a still: the coded picture, and those that follow it, in which nothing changes.</summary>
     /// <param name="stream">Where to.</param>
@@ -34,4 +36,17 @@ internal interface IPictureCoding
     /// <param name="at">The number of its first picture in the film, from 0.</param>
     /// <param name="pictures">How many pictures it is there.</param>
     void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures);
+}
+
+/// <summary>What the pictures of a coded part are of.</summary>
+internal enum PartKind
+{
+    /// <summary>One that stays.</summary>
+    Still,
+
+    /// <summary>Stills going over into each other: nothing moves, all changes.</summary>
+    Dissolve,
+
+    /// <summary>Videos that move.</summary>
+    Moving,
 }

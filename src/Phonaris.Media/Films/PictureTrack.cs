@@ -1,38 +1,33 @@
 using System.Security.Cryptography;
 using System.Text;
 using CliWrap;
-using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
-using Phonaris.Media.Pictures;
 
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The pictures of a film as one stream. Of each still one picture is encoded, of each dissolve all of its. Both are kept by the content they follow
-/// from, so what has not changed is never encoded again.
+/// The pictures of a film as one stream. Of each still one picture is encoded; of a dissolve and of what moves all of them, a few seconds at a
+/// time. Both are kept by the content they follow from, so what has not changed is never encoded again.
 /// </summary>
 internal sealed class PictureTrack
 {
+    /// <summary>How long a part of a video is at most, in seconds: short enough that both cores have work, long enough that beginning it costs little.</summary>
+    private const int PartSeconds = 2 * FilmSettings.GroupSeconds;
+
     private static readonly string[] Colours = ["-color_range", "tv", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709"];
 
     private readonly FilmSettings _settings;
     private readonly IPictureCoding _coding;
     private readonly DerivedFiles _derived;
-    private readonly SlidePictures _pictures;
-    private readonly List<Part> _parts = [];
+    private readonly LookPainter _painter;
+    private readonly List<Part> _parts;
 
     /// <summary>Plans the track.</summary>
-    public PictureTrack(PictureOrder order, FilmSettings settings, DerivedFiles derived, SlidePictures pictures)
+    public PictureTrack(PictureOrder order, FilmSettings settings, DerivedFiles derived, LookPainter painter)
     {
-        (_settings, _derived, _pictures) = (settings, derived, pictures);
+        (_settings, _derived, _painter) = (settings, derived, painter);
         _coding = settings.Format == FilmFormat.Mp4 ? new H264Pictures() : new Vp9Pictures();
-        PictureSource? before = null;
-        foreach (var shot in order.Shots)
-        {
-            if (shot.Dissolve > 0) _parts.Add(new(before, shot.Picture, shot.Dissolve));
-            if (shot.End - shot.Start > shot.Dissolve) _parts.Add(new(null, shot.Picture, shot.End - shot.Start - shot.Dissolve));
-            before = shot.Picture;
-        }
+        _parts = [.. order.Shots.SelectMany(PartsOf)];
     }
 
     /// <summary>Encodes what has not been encoded yet, on all cores.</summary>
@@ -54,9 +49,9 @@ internal sealed class PictureTrack
             var bytes = await File.ReadAllBytesAsync(_derived.PathOf(Name(part)), cancel);
             for (var end = at + part.Pictures; at < end;)
             {
-                var count = part.Before is null ? (int)Math.Min(group, end - at) : (int)part.Pictures;
-                if (part.Before is null) _coding.Still(buffer, bytes, at, count);
-                else _coding.Dissolve(buffer, bytes, at);
+                var count = part.Kind == PartKind.Still ? (int)Math.Min(group, end - at) : (int)part.Pictures;
+                if (part.Kind == PartKind.Still) _coding.Still(buffer, bytes, at, count);
+                else _coding.Changing(buffer, bytes, at);
                 at += count;
                 await stream.WriteAsync(buffer.GetBuffer().AsMemory(0, (int)buffer.Length), cancel);
                 buffer.SetLength(0);
@@ -64,52 +59,55 @@ internal sealed class PictureTrack
         }
     }
 
+    /// <summary>What a shot is encoded as: its dissolve, and the still, or what moves in parts of a few seconds.</summary>
+    private IEnumerable<Part> PartsOf(Shot shot)
+    {
+        var over = shot.Start + shot.Dissolving;
+        for (var from = shot.Start; from < shot.End;)
+        {
+            var (dissolves, moves) = (from < over, shot.Look.Moves);
+            var to = Math.Min(dissolves ? over : shot.End, dissolves || moves ? from + PartSeconds * _settings.Fps : shot.End);
+            yield return new(
+                moves ? PartKind.Moving : dissolves ? PartKind.Dissolve : PartKind.Still, shot.LookAt(from, _settings.Fps), to - from,
+                dissolves ? shot.Dissolve! with { At = shot.Dissolve.At + from - shot.Start } : null);
+            from = to;
+        }
+    }
+
     private async Task EncodeAsync(Part part, string path, CancellationToken cancel)
     {
-        var to = await PictureAsync(part.Picture);
-        var from = part.Before is { } before ? await PictureAsync(before) : null;
-        var (size, count) = ($"{_settings.Width}x{_settings.Height}", DissolvePictures(part));
+        var count = (int)Encoded(part);
         var input = PipeSource.Create(async (stream, token) =>
         {
-            if (from is null)
+            var before = part.Dissolve is { } dissolve ? await _painter.StillAsync(dissolve.From, _settings, token) : null;
+            var at = part.Dissolve?.At ?? 0;
+            await foreach (var picture in _painter.PicturesAsync(part.Look, _settings, count, token))
             {
-                await stream.WriteAsync(to, token);
-                return;
-            }
-            var between = new byte[to.Length];
-            for (var k = 0; k < count; k++)
-            {
-                Yuv420.Blend(from, to, (2 * k + 1) * 256 / (2 * count), between);
-                await stream.WriteAsync(between, token);
+                if (before is not null) Yuv420.Blend(before, picture, (int)((2 * at++ + 1) * 256 / (2 * part.Dissolve!.Pictures)), picture);
+                await stream.WriteAsync(picture, token);
             }
         });
         await MediaTool.RunAsync(
             "ffmpeg",
-            ["-v", "error", "-f", "rawvideo", "-pix_fmt", "yuv420p", "-s", size, "-framerate", $"{_settings.Fps}",
-                .. Colours, "-i", "pipe:0", .. _coding.Arguments(count), .. Colours, "-y", $"file:{path}"],
+            ["-v", "error", "-f", "rawvideo", "-pix_fmt", "yuv420p", "-s", $"{_settings.Width}x{_settings.Height}", "-framerate", $"{_settings.Fps}",
+                .. Colours, "-i", "pipe:0", .. Coding(part), .. Colours, "-y", $"file:{path}"],
             input, null, MediaTool.Long, cancel);
         var encoded = _coding.Count(await File.ReadAllBytesAsync(path, cancel));
-        if (encoded != Math.Max(1, count)) throw new InvalidDataException($"{encoded} pictures were encoded where {Math.Max(1, count)} were wanted.");
-
-        async Task<byte[]> PictureAsync(PictureSource source)
-        {
-            using var frame = await _pictures.FrameAsync(source, _settings.Width, _settings.Height, cancel);
-            return Yuv420.From(frame);
-        }
+        if (encoded != count) throw new InvalidDataException($"{encoded} pictures were encoded where {count} were wanted.");
     }
 
-    /// <summary>The pictures of a dissolve; 0 for a still.</summary>
-    private static int DissolvePictures(Part part) => part.Before is null ? 0 : (int)part.Pictures;
+    /// <summary>How many pictures of a part are encoded.</summary>
+    private static long Encoded(Part part) => part.Kind == PartKind.Still ? 1 : part.Pictures;
+
+    private IReadOnlyList<string> Coding(Part part) => _coding.Arguments(part.Kind, (int)Encoded(part), FilmSettings.GroupSeconds * _settings.Fps);
 
     private string Name(Part part)
     {
-        var count = DissolvePictures(part);
-        var identity = $"{Named(part.Before)} {Named(part.Picture)} {count} {_settings} {string.Join(' ', _coding.Arguments(count))}";
+        var dissolve = part.Dissolve is { } d ? $"{LookPainter.NameOf(d.From)} {d.Pictures} {d.At}" : "";
+        var identity = $"{dissolve} {LookPainter.NameOf(part.Look)} {Encoded(part)} {_settings} {string.Join(' ', Coding(part))}";
         return $"film/{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity)).AsSpan(0, 16))}.{_coding.Ending}";
     }
 
-    private static string Named(PictureSource? picture) => picture is null ? "" : $"{picture.Key} {picture.Width}x{picture.Height} {picture.Fills}";
-
-    /// <summary>A still, or the dissolve from one picture to another.</summary>
-    private sealed record Part(PictureSource? Before, PictureSource Picture, long Pictures);
+    /// <summary>Pictures that are encoded together.</summary>
+    private sealed record Part(PartKind Kind, Look Look, long Pictures, Dissolve? Dissolve);
 }

@@ -10,18 +10,18 @@ internal sealed class Vp9Pictures : IPictureCoding
 {
     private const int HeadBytes = 32, PictureHeadBytes = 12;
 
-    /// <summary>How exactly stills and dissolves are coded, of 0 to 63.</summary>
-    private const string StillQuality = "16", DissolveQuality = "24";
+    /// <summary>How exactly stills, and pictures that the next puts right, are coded, of 0 to 63.</summary>
+    private const string StillQuality = "16", ChangingQuality = "24";
 
     // Frame marker 2, profile 0, show what is kept, in slot 0: a picture that can be sought to is kept in all of them.
     private static readonly byte[] ShownAgain = [0b10_0_0_1_000];
 
     public string Ending => "vp9";
 
-    public IReadOnlyList<string> Arguments(int dissolve) =>
+    public IReadOnlyList<string> Arguments(PartKind kind, int pictures, int group) =>
     [
-        "-c:v", "libvpx-vp9", "-b:v", "0", "-crf", dissolve > 0 ? DissolveQuality : StillQuality, "-deadline", dissolve > 0 ? "realtime" : "good", "-cpu-used", dissolve > 0 ? "7" : "3", "-auto-alt-ref", "0", "-lag-in-frames", "0",
-        "-pix_fmt", "yuv420p", "-g", $"{Math.Max(1, dissolve)}", "-row-mt", "0", "-threads", "1", "-f", "ivf",
+        "-c:v", "libvpx-vp9", "-b:v", "0", "-crf", kind == PartKind.Still ? StillQuality : ChangingQuality, "-deadline", kind == PartKind.Still ? "good" : "realtime", "-cpu-used", kind == PartKind.Still ? "3" : "7",
+        "-auto-alt-ref", "0", "-lag-in-frames", "0", "-pix_fmt", "yuv420p", "-g", $"{Math.Min(pictures, group)}", "-row-mt", "0", "-threads", "1", "-f", "ivf",
     ];
 
     public int Count(ReadOnlySpan<byte> part)
@@ -45,7 +45,7 @@ internal sealed class Vp9Pictures : IPictureCoding
         stream.Write(head);
     }
 
-    public void Dissolve(Stream stream, ReadOnlySpan<byte> part, long at)
+    public void Changing(Stream stream, ReadOnlySpan<byte> part, long at)
     {
         for (var from = HeadBytes; from < part.Length; from += PictureHeadBytes + LengthAt(part, from)) Put(stream, part.Slice(from + PictureHeadBytes, LengthAt(part, from)), at++);
     }

@@ -3,6 +3,7 @@ using System.Runtime.InteropServices;
 using System.Text.Json;
 using CliWrap;
 using Phonaris.Core.Shows;
+using Phonaris.Media.Videos;
 
 namespace Phonaris.Media.Sounds;
 
@@ -29,9 +30,10 @@ public static class SoundDecoder
 
     private const double LeastMissingSeconds = 0.25;
 
-    private static readonly string[] Guard = ["-protocol_whitelist", "file", "-format_whitelist", Containers];
+    /// <summary>Only local files, and only these containers: what a file refers to is not opened.</summary>
+    internal static readonly string[] Guard = ["-protocol_whitelist", "file", "-format_whitelist", Containers];
 
-    /// <summary>Looks at a file's first sound stream without decoding it.</summary>
+    /// <summary>Looks at a file's first sound stream, and at its moving pictures, without decoding them.</summary>
     /// <param name="path">The file.</param>
     /// <param name="name">What to call it in messages.</param>
     /// <param name="cancel">Stops it.</param>
@@ -45,7 +47,7 @@ public static class SoundDecoder
             await MediaTool.RunAsync(
                 "ffprobe",
                 ["-v", "error", .. Guard, "-show_entries",
-                    "stream=codec_type,codec_name,sample_fmt,sample_rate,channels:stream_disposition=attached_pic:stream_tags:format=format_name,duration:format_tags",
+                    $"stream=codec_type,codec_name,sample_fmt,sample_rate,channels,{VideoProbe.Entries}:stream_disposition=attached_pic:stream_tags:format=format_name,duration:format_tags",
                     "-of", "json", $"file:{path}"],
                 null, PipeTarget.ToStream(json), MediaTool.Quick, cancel);
         }
@@ -55,17 +57,22 @@ public static class SoundDecoder
         }
         using var probed = JsonDocument.Parse(json.ToArray());
         var streams = probed.RootElement.TryGetProperty("streams", out var all) ? all.EnumerateArray().ToList() : [];
+        var format = probed.RootElement.TryGetProperty("format", out var found) ? found : default;
+        if (format.ValueKind == JsonValueKind.Undefined) throw NotSound(name);
+        double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
+        if (seconds > LongestSeconds) throw TooLong(name);
+        var video = VideoProbe.Find(streams, Text(format, "format_name"), name);
         var stream = streams.Find(s => Text(s, "codec_type") == "audio");
+        if (stream.ValueKind == JsonValueKind.Undefined && video?.Problem is { } problem) throw new RuleException(problem);
+        if (stream.ValueKind == JsonValueKind.Undefined && video is not null)
+            return new("", Frames.PerSecond, Frames.Channels, seconds, SoundTags.Read(format, default), false, false, false, video);
         if (stream.ValueKind == JsonValueKind.Undefined
             || !int.TryParse(Text(stream, "sample_rate"), NumberStyles.None, CultureInfo.InvariantCulture, out var rate)
             || !stream.TryGetProperty("channels", out var count) || count.GetInt32() is not (> 0 and var channels)
             || rate is < LowestRate or > HighestRate)
             throw NotSound(name);
-        var format = probed.RootElement.GetProperty("format");
-        double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
-        if (seconds > LongestSeconds) throw TooLong(name);
         var cover = streams.Exists(s => s.TryGetProperty("disposition", out var is_) && is_.GetProperty("attached_pic").GetInt32() == 1);
-        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p", Text(format, "format_name") == "wav");
+        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p", Text(format, "format_name") == "wav", video);
 
         static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) ? value.GetString() ?? "" : "";
     }
@@ -106,7 +113,10 @@ public static class SoundDecoder
         ArgumentNullException.ThrowIfNull(format);
         ArgumentNullException.ThrowIfNull(take);
         // ffmpeg takes 3 dB off a mono sound made stereo; one side must simply be both.
-        string[] spread = format.Channels == 1 && channels == 2 ? ["-af", "pan=stereo|c0=c0|c1=c0"] : [];
+        var spread = format.Channels == 1 && channels == 2 ? "pan=stereo|c0=c0|c1=c0" : null;
+        // Beside pictures, a sound begins where the file does, and what is missing in it is silence.
+        var timed = format.Video is null ? null : $"aresample={rate}:async=1:first_pts=0";
+        string[] filters = spread is null && timed is null ? [] : ["-af", string.Join(',', new[] { spread, timed }.OfType<string>())];
         // Unasked, ffmpeg takes 4 kB of a WAV file at a time, and spends most of its time on going from one to the next.
         string[] large = format.IsWav ? ["-max_size", $"{WavPacketBytes}"] : [];
         long frames = 0;
@@ -154,7 +164,7 @@ public static class SoundDecoder
         {
             damaged = (await MediaTool.RunAsync(
                 "ffmpeg",
-                ["-nostdin", "-v", "error", .. Guard, .. large, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. spread,
+                ["-nostdin", "-v", "error", .. Guard, .. large, "-i", $"file:{path}", "-map", "0:a:0", "-vn", .. filters,
                     "-ar", $"{rate}", "-ac", $"{channels}", "-f", narrow ? "s16le" : "f32le", "-flush_packets", "0", "-protocol_whitelist", "pipe", "pipe:1"],
                 null, output, MediaTool.Long, cancel)).Length > 0;
         }
@@ -175,7 +185,7 @@ public static class SoundDecoder
 
     private static RuleException NotSound(string name) => new($"{name} is not a sound that can be read. {Formats} can.");
 
-    private static RuleException TooLong(string name) => new($"{name} is longer than four hours. Cut it into parts and bring those in.");
+    internal static RuleException TooLong(string name) => new($"{name} is longer than four hours. Cut it into parts and bring those in.");
 }
 
 /// <summary>Takes a block of interleaved samples.</summary>
@@ -190,7 +200,12 @@ public delegate void SamplesTaker(ReadOnlySpan<float> samples);
 /// <param name="HasCover">Whether it has a cover picture.</param>
 /// <param name="Is16Bit">Whether its samples are of 16 bit.</param>
 /// <param name="IsWav">Whether its container is WAV.</param>
-public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover, bool Is16Bit, bool IsWav);
+/// <param name="Video">Its moving pictures; null for none.</param>
+public sealed record SoundFormat(string Codec, int SampleRate, int Channels, double? Seconds, Rights Tags, bool HasCover, bool Is16Bit, bool IsWav, VideoFormat? Video)
+{
+    /// <summary>Whether there is a sound; where not, there are pictures.</summary>
+    public bool HasSound => Codec.Length > 0;
+}
 
 /// <summary>What came out of decoding.</summary>
 /// <param name="Frames">The frames decoded.</param>

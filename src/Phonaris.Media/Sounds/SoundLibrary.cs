@@ -7,6 +7,7 @@ using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
+using Phonaris.Media.Videos;
 
 namespace Phonaris.Media.Sounds;
 
@@ -18,6 +19,12 @@ namespace Phonaris.Media.Sounds;
 /// <param name="original">Gives the path of the file of a content hash.</param>
 public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> original) : IDisposable
 {
+    /// <summary>Lengths are claimed a little wrongly even by whole files: what is missing of a video before that is told, in frames.</summary>
+    private const long LeastMissingFrames = Frames.PerSecond / 4;
+
+    /// <summary>Frames of silence written at once.</summary>
+    private const int BlockFrames = 65_536;
+
     /// <summary>SHA-256 in hexadecimal.</summary>
     private const int HashLength = 64;
 
@@ -131,7 +138,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     private static IEnumerable<Sound> HeardTogether(Show show)
     {
         var heard = show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).Distinct().Select(show.Sound).ToList();
-        return heard.Exists(s => s.Kind == SoundKind.Voice) ? heard.Where(s => s.Kind != SoundKind.Spot) : [];
+        return heard.Exists(s => s.Kind.IsSpoken()) ? heard.Where(s => s.Kind != SoundKind.Spot) : [];
     }
 
     /// <summary>What is known of sounds as music, and what recipes come to.</summary>
@@ -217,24 +224,53 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
             throw new RuleException($"The file of {name} is not what it was when it was brought in; the disk may be failing. Put it in its place once more.");
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
         if (format.Seconds is { } seconds) Room.Need(Path.GetDirectoryName(partial)!, (long)(seconds * Frames.PerSecond) * Frames.Channels * sizeof(float), name);
+        var (pictures, problem) = await PicturesAsync(path, name, format, cancel);
         var (outline, survey) = (new PeakPyramid.Builder(), new SoundSurvey());
-        Decoded decoded;
+        Decoded decoded = default;
+        long taken = 0;
         await using (var file = new FileStream(partial, FileMode.CreateNew, FileAccess.Write, FileShare.None, 1 << 20))
         {
-            decoded = await SoundDecoder.DecodeAsync(path, name, format, Take, progress, cancel);
+            if (format.HasSound) decoded = await SoundDecoder.DecodeAsync(path, name, format, Take, progress, cancel);
+            // Beside pictures, a sound is no shorter than they are.
+            while (taken < pictures?.Frames)
+            {
+                cancel.ThrowIfCancellationRequested();
+                Take(new float[Math.Min(BlockFrames, pictures.Frames - taken) * Frames.Channels]);
+            }
 
             void Take(ReadOnlySpan<float> samples)
             {
+                taken += samples.Length / Frames.Channels;
                 file.Write(MemoryMarshal.AsBytes(samples));
                 outline.Add(samples);
                 survey.Add(samples);
             }
         }
+        var missing = pictures is null ? decoded.MissingFrames : pictures.Claimed - taken >= LeastMissingFrames ? pictures.Claimed - taken : 0;
         // The samples come last into place: where they are, the rest is.
-        var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, decoded.MissingFrames, format.HasCover), format.Tags);
+        var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, missing, format.HasCover), format.Tags, pictures is null ? null : format.Video!.Figures, problem);
         await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel));
         await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel));
     }
+
+    /// <summary>How long the pictures of a file are; or why they are of no use, where its sound is.</summary>
+    private static async Task<(Length? Pictures, string? Problem)> PicturesAsync(string path, string name, SoundFormat format, CancellationToken cancel)
+    {
+        if (format.Video is not { } video) return (null, null);
+        if (video.Problem is { } problem) return (null, problem);
+        try
+        {
+            var seconds = await VideoProbe.LengthAsync(path, name, video.Seconds ?? format.Seconds, cancel);
+            return (new((long)Math.Round(seconds * Frames.PerSecond), (long)((format.Seconds ?? 0) * Frames.PerSecond)), null);
+        }
+        catch (RuleException e) when (format.HasSound)
+        {
+            return (null, e.Message);
+        }
+    }
+
+    /// <summary>How long pictures are, and how long their file claims to be, in frames.</summary>
+    private sealed record Length(long Frames, long Claimed);
 
     private static async Task<bool> IsWhatItWasAsync(string path, string hash, CancellationToken cancel)
     {
@@ -263,10 +299,25 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     private static string Outline(string hash) => $"sounds/{hash}.peaks";
 
     // The number goes up with what is kept there, so that what an older version kept is made again.
-    private static string Known(string hash) => $"sounds/{hash}.2.json";
+    private static string Known(string hash) => $"sounds/{hash}.3.json";
 }
 
 /// <summary>What is known of a sound once it is decoded.</summary>
 /// <param name="Figures">What was measured.</param>
 /// <param name="Tags">What its tags say of whose it is.</param>
-public sealed record Prepared(SoundFigures Figures, Rights Tags);
+/// <param name="Video">What is known of its moving pictures; null where there are none that can be taken.</param>
+/// <param name="NoVideo">Why its pictures cannot be taken; null where they can, or where there are none.</param>
+public sealed record Prepared(SoundFigures Figures, Rights Tags, VideoFigures? Video = null, string? NoVideo = null)
+{
+    /// <summary>The file as it comes into a show: a video where it has moving pictures, unless it is to be heard alone.</summary>
+    /// <param name="id">Its id.</param>
+    /// <param name="hash">The content hash of its file.</param>
+    /// <param name="fileName">The name of its file.</param>
+    /// <param name="kind">What it is for; null to guess.</param>
+    /// <exception cref="RuleException">It is not what it is to be.</exception>
+    public Sound ToSound(string id, string hash, string fileName, SoundKind? kind)
+    {
+        if (NoVideo is not null && kind is null or SoundKind.Video) throw new RuleException(NoVideo);
+        return Sound.BroughtIn(id, hash, fileName, Figures, Tags, kind, Video);
+    }
+}

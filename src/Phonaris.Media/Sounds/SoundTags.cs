@@ -8,12 +8,12 @@ internal static class SoundTags
 {
     /// <summary>The rights that the tags of a file and of its sound stream tell of.</summary>
     /// <param name="format">ffprobe's format.</param>
-    /// <param name="stream">ffprobe's sound stream; Ogg keeps its tags there.</param>
+    /// <param name="stream">ffprobe's sound stream, where there is one; Ogg keeps its tags there.</param>
     public static Rights Read(JsonElement format, JsonElement stream)
     {
         var tags = new Dictionary<string, string>(StringComparer.OrdinalIgnoreCase);
         foreach (var of in new[] { stream, format })
-            if (of.TryGetProperty("tags", out var found))
+            if (of.ValueKind == JsonValueKind.Object && of.TryGetProperty("tags", out var found))
                 foreach (var tag in found.EnumerateObject()) tags[tag.Name] = Plain(tag.Value.GetString() ?? "");
         return new(
             First("title"), First("artist", "author", "composer", "album_artist"), First("purl", "contact", "publisher", "album"),

@@ -8,7 +8,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>: places a cue; what is left out stays as a drop would set it.</summary>
+/// <summary>
+/// <c>place SHOW --sound FILE-OR-ID --span "1-4" …</c>, or <c>place SHOW --video FILE-OR-ID --slide N …</c>: places a cue; what is left out stays as a
+/// drop would set it.
+/// </summary>
 internal static class PlaceVerb
 {
     private const string RePace = "re-pace";
@@ -16,8 +19,12 @@ internal static class PlaceVerb
     public static Command Make()
     {
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
-        var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added.", Required = true };
-        var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all, or the name of a section.", Required = true };
+        var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added." };
+        var video = new Option<string>("--video") { Description = "A video, likewise." };
+        var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all, or the name of a section." };
+        var slide = new Option<int?>("--slide") { Description = "The slide, by its number." };
+        var at = new Option<string>("--at") { Description = "Where a video lies, in shares of the slide: X,Y,W,H, as 0.6,0.5,0.35,0.4; whole for all of it." };
+        var mute = new Option<bool>("--mute") { Description = "It keeps silent." };
         var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, by hand, or so that its own ending falls on the end of its span." };
         start.AcceptOnlyFromAmong("with", "hand", "end");
         var step = new Option<int?>("--step") { Description = "It begins with this step of its first slide, from 1." };
@@ -36,15 +43,21 @@ internal static class PlaceVerb
         fit.AcceptOnlyFromAmong([.. FitVerb.Methods, RePace]);
         var command = new Command("place", "Places a cue.")
         {
-            path, sound, kind, span, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit,
+            path, sound, video, kind, span, slide, at, mute, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit,
         };
+        command.Validators.Add(result =>
+        {
+            if (result.GetResult(sound) is null == result.GetResult(video) is null) result.AddError("Say what to place: --sound or --video, one of them.");
+            if (result.GetResult(span) is null == result.GetResult(slide) is null) result.AddError("Say where: --span or --slide, one of them.");
+        });
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
             using var held = await workshop.HoldAsync(parsed.GetValue(path)!, cancel);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
-            (show, var used) = await FindAsync(workshop, show, parsed.GetValue(sound)!, Arguments.KindOf(parsed.GetValue(kind)), cancel);
-            var lies = Spans.Parse(parsed.GetValue(span)!, show);
+            var name = parsed.GetValue(video) ?? parsed.GetValue(sound)!;
+            (show, var used) = await FindAsync(workshop, show, name, parsed.GetValue(video) is null ? Arguments.KindOf(parsed.GetValue(kind)) : SoundKind.Video, cancel);
+            var lies = Spans.Parse(parsed.GetValue(span) ?? $"{parsed.GetValue(slide)}", show);
             var cue = CueDefaults.For(show, used, lies.First, Workshop.NewId()) with { Span = lies };
             if (parsed.GetValue(delay) is { } d) cue = cue with { DelayMs = Arguments.Ms(d, "--delay") };
             if (parsed.GetValue(from) is { } i) cue = cue with { InFrame = Frames.FromMs(Arguments.Ms(i, "--in")) };
@@ -59,6 +72,8 @@ internal static class PlaceVerb
             if (parsed.GetValue(start) == "end") cue = cue with { Start = CueStart.ToEndTogether, FadeOut = parsed.GetValue(fadeOut) is null ? Fade.None : cue.FadeOut };
             if (parsed.GetValue(step) is { } k) cue = cue with { Start = StepOf(show, lies.First, k) };
             if (parsed.GetValue(each)) cue = cue with { EachSlide = true };
+            if (parsed.GetValue(at) is { } place) cue = cue with { Video = PlaceOf(cue, used, place) };
+            if (parsed.GetValue(mute)) cue = cue with { Muted = true };
             var method = parsed.GetValue(fit);
             if (method is { } m and not RePace)
             {
@@ -86,8 +101,9 @@ internal static class PlaceVerb
     private static async Task<(Show Show, Sound Sound)> FindAsync(
         Workshop workshop, Show show, string nameOrFile, SoundKind? kind, CancellationToken cancel)
     {
-        if (show.Sounds.FirstOrDefault(s => s.Id == nameOrFile || s.Name == nameOrFile || s.FileName == nameOrFile) is { } there) return Of(show, there);
-        if (!File.Exists(nameOrFile)) throw new RuleException($"The show has no sound {nameOrFile}, and there is no such file.", "sound");
+        var ofKind = show.Sounds.Where(s => kind == SoundKind.Video == s.Video is not null);
+        if (ofKind.FirstOrDefault(s => s.Id == nameOrFile || s.Name == nameOrFile || s.FileName == nameOrFile) is { } there) return Of(show, there);
+        if (!File.Exists(nameOrFile)) throw new RuleException($"The show has no {(kind == SoundKind.Video ? "video" : "sound")} {nameOrFile}, and there is no such file.", "sound");
         var (next, added) = Workshop.AddOnce(show, await workshop.ReadSoundAsync(nameOrFile, kind, cancel));
         return Of(next, added);
 
@@ -97,6 +113,16 @@ internal static class PlaceVerb
             within = within.Apply(new SetSoundKind(found.Id, kind.Value)).Show;
             return (within, within.Sound(found.Id));
         }
+    }
+
+    private static VideoPlace PlaceOf(Cue cue, Sound sound, string typed)
+    {
+        if (cue.Video is not { } usual) throw new RuleException($"{sound.Name} is a sound without pictures; --at is for videos.", "at");
+        if (typed == "whole") return VideoPlace.Whole;
+        var numbers = typed.Split(',').Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var n) ? n : double.NaN).ToList();
+        return numbers is [var x, var y, var width, var height] && numbers.TrueForAll(double.IsFinite)
+            ? usual with { X = x, Y = y, Width = width, Height = height }
+            : throw new RuleException($"--at is four numbers in shares of the slide, such as 0.6,0.5,0.35,0.4, or whole; not {typed}.", "at");
     }
 
     private static CueStart StepOf(Show show, string slideId, int step)

@@ -58,7 +58,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         var bytes = DeckFormats.SoundBytes(files.PathOf(found.Deck), found);
         var hash = await files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
         var prepared = await library.PrepareAsync(hash, found.Name, null, cancel);
-        var sound = Sound.BroughtIn(id, hash, found.Name, prepared.Figures, prepared.Tags, found.Kind);
+        var sound = prepared.ToSound(id, hash, found.Name, found.Kind);
         // Taken up again after a restart, what was done is left alone.
         await changes.ApplyAsync(
             job.ShowId, show => show.Cues.Any(c => c.Id == id) || slides.Any(s => show.SlideIndex(s.Id) < 0) ? null : found.ToEdit(show, sound, slides, id, job.Name), cancel);

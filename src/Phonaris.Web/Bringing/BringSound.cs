@@ -22,13 +22,13 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
         // Beds make room for voices by it: it is there before anything is laid.
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
-        var sound = Sound.BroughtIn(NewId.Next(), file.Hash, file.Name, prepared.Figures, prepared.Tags, file.Kind);
-        var after = await changes.ApplyAsync(job.ShowId, show => Known(show, file.Hash) is null ? ToEdit(show, sound, file.SlideId) : null, cancel);
-        return Known(after.Show, file.Hash)!.Id;
+        var sound = prepared.ToSound(NewId.Next(), file.Hash, file.Name, file.Kind);
+        var after = await changes.ApplyAsync(job.ShowId, show => Known(show, sound) is null ? ToEdit(show, sound, file.SlideId) : null, cancel);
+        return Known(after.Show, sound)!.Id;
     }
 
-    /// <summary>The sound of a show that is this file.</summary>
-    public static Sound? Known(Show show, string hash) => show.Sounds.FirstOrDefault(s => s.Media == hash && !s.Removed);
+    /// <summary>The sound of a show that is of the same file.</summary>
+    public static Sound? Known(Show show, Sound sound) => show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed);
 
     private static Edit ToEdit(Show show, Sound sound, string? slideId)
     {

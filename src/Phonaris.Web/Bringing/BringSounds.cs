@@ -28,8 +28,8 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowCha
             {
                 var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
                 var prepared = await library.PrepareAsync(hash, name, null, cancel);
-                var sound = Sound.BroughtIn(NewId.Next(), hash, name, prepared.Figures, prepared.Tags, null);
-                await changes.ApplyAsync(job.ShowId, show => BringSound.Known(show, hash) is null ? new AddSound(sound, int.MaxValue) : null, cancel);
+                var sound = prepared.ToSound(NewId.Next(), hash, name, null);
+                await changes.ApplyAsync(job.ShowId, show => BringSound.Known(show, sound) is null ? new AddSound(sound, int.MaxValue) : null, cancel);
                 added++;
             }
             catch (RuleException e)

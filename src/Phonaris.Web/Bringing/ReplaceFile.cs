@@ -21,7 +21,7 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
         // What is fitted is listened to first, so that the show need not wait for it.
         if ((await shows.FindAsync(job.ShowId, cancel))?.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null) == true) await library.Fits.PieceAsync(file.Hash, cancel, progress);
-        await changes.ApplyAsync(job.ShowId, _ => new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures), cancel);
+        await changes.ApplyAsync(job.ShowId, show => new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures) { Video = show.Sound(soundId).Video is null ? null : prepared.Video }, cancel);
         return soundId;
     }
 }

@@ -31,7 +31,7 @@ internal static class CatalogueEndpoints
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, library, cancel);
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, figures, piece.Rights, piece.Kind) with { Name = piece.Title };
-            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, hash) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, sound) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
         });
 
         // In the place of a sound that may not be used, say: its cues keep all that is set of them.

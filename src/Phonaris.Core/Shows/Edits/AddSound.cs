@@ -10,6 +10,7 @@ public sealed record AddSound(Sound Sound, int Index) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         if (Sound.Frames <= 0) throw new RuleException($"“{Sound.Name}” holds no sound.", "sound");
+        SetSoundKind.Validate(Sound);
         if (show.Sounds.Any(s => s.Id == Sound.Id)) throw new RuleException($"“{Sound.Name}” is in the show already.", "sound");
         return new(
             show with { Sounds = show.Sounds.Insert(Math.Clamp(Index, 0, show.Sounds.Count), Sound) },

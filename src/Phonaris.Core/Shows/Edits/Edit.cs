@@ -54,6 +54,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetHandover), "setHandover")]
 [JsonDerivedType(typeof(AddHotspot), "addHotspot")]
 [JsonDerivedType(typeof(SetHotspot), "setHotspot")]
+[JsonDerivedType(typeof(SetVideo), "setVideo")]
 [JsonDerivedType(typeof(RenameShow), "renameShow")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(SetLevelTargets), "setLevelTargets")]

@@ -40,5 +40,6 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         SetLevelPoints.Validate(cue.LevelPoints);
         SetHandover.Validate(cue.HandoverMs);
         SetHotspot.Validate(cue.Hotspot);
+        VideoPlace.Validate(sound, cue.Video);
     }
 }

@@ -12,6 +12,9 @@ namespace Phonaris.Core.Shows.Edits;
 /// <param name="Figures">What was measured of it.</param>
 public sealed record ReplaceSound(string SoundId, string Media, string FileName, SoundFigures Figures) : Edit
 {
+    /// <summary>What is known of its pictures, where the sound is a video's.</summary>
+    public VideoFigures? Video { get; init; }
+
     /// <summary>The sound's markers, where a replacement is taken back: as they were. Null to keep those that lie within the new file.</summary>
     public ValueList<Marker>? Markers { get; init; }
 
@@ -24,12 +27,13 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
         ArgumentNullException.ThrowIfNull(show);
         if (Figures.Frames <= 0) throw new RuleException($"{FileName} holds no sound.", "sound");
         var sound = show.Sound(SoundId);
+        if (sound.Video is null != Video is null) throw new RuleException(Video is null ? $"{FileName} has no pictures: it cannot take the place of a video." : $"{FileName} is a video: it cannot take the place of a sound.", "sound");
         var markers = Markers ?? sound.Markers.Where(m => m.Frame <= Figures.Frames).ToValueList();
-        var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers });
+        var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers, Video = Video });
         foreach (var cue in show.Cues.Where(c => c.SoundId == SoundId))
             next = next.With(Cues.FirstOrDefault(c => c.Id == cue.Id) ?? Within(cue, sound.Frames));
         var changed = show.Cues.Where(c => c.SoundId == SoundId && next.Cue(c.Id) != c).ToValueList();
-        return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = changed });
+        return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = changed, Video = sound.Video });
     }
 
     /// <inheritdoc/>

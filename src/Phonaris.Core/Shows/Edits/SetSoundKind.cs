@@ -10,6 +10,7 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var before = show.Sound(SoundId);
+        Validate(before with { Kind = SoundKind });
         var index = show.Sounds.IndexOf(SoundId);
         return new(
             show with { Sounds = show.Sounds.SetItem(index, before with { Kind = SoundKind }) },
@@ -21,4 +22,13 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/kind"];
+
+    /// <summary>Checks that a sound is a video exactly where it has pictures.</summary>
+    /// <exception cref="RuleException">It is not.</exception>
+    internal static void Validate(Sound sound)
+    {
+        if (sound.Video is null == (sound.Kind == SoundKind.Video))
+            throw new RuleException(sound.Video is null ? $"{sound.Name} has no pictures: it is no video." : $"{sound.Name} is a video, and stays one.", "kind");
+        sound.Video?.Validate();
+    }
 }

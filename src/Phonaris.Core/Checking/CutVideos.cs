@@ -1,0 +1,37 @@
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Checking;
+
+/// <summary>Videos that leave before they are over.</summary>
+public sealed class CutVideos : ICheck
+{
+    /// <summary>What may be left of it without being missed, in frames.</summary>
+    private const long LeastFrames = 300 * Frames.PerMs;
+
+    /// <inheritdoc/>
+    public string Name => "cut-video";
+
+    /// <inheritdoc/>
+    public string LooksFor => "A slide that is over before the video on it is.";
+
+    /// <inheritdoc/>
+    public IEnumerable<Finding> Find(CheckedShow show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var places = show.Schedule.Cues.Concat(show.Schedule.Silent.Where(c => !c.ByHand)).ToLookup(c => (c.CueId, c.StartFrame));
+        return
+            from video in ShownVideo.OfAll(show.Timed)
+            let place = places[(video.CueId, video.StartFrame)].FirstOrDefault()
+            where place is not null && place.Rounds != Cue.FillSpan && place.FittedBy is null
+            let over = place.StartFrame + place.NaturalFrames - video.ToFrame
+            where over > LeastFrames
+            let cue = show.Show.Cue(video.CueId)
+            let slide = show.Order.At(video.ToFrame - 1)
+            select new Finding(
+                Name, Gravity.Heard, [cue.Id], slide.SlideId, $"{show.Show.CueName(cue.Id)} is not over when slide {slide.Number} is: {Say.Seconds(over / Frames.PerMs)} of it are not seen.",
+                // Where it begins hangs on no hold that is changed.
+                cue is { EachSlide: false, Start.Kind: CueStartKind.Slide } && show.HoldLonger(slide.SlideId, over) is { } longer ? [longer] : []);
+    }
+}

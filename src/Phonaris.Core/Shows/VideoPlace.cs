@@ -1,0 +1,145 @@
+namespace Phonaris.Core.Shows;
+
+/// <summary>
+/// Where a video lies on the slides of its cue, and how it is seen there. Places and lengths are shares of the slide's picture, from its upper left
+/// corner; what reaches beyond the slide is cut off.
+/// </summary>
+/// <param name="X">The left edge.</param>
+/// <param name="Y">The upper edge.</param>
+/// <param name="Width">The width.</param>
+/// <param name="Height">The height.</param>
+/// <param name="Fitting">How it is made to fit, its proportions kept.</param>
+/// <param name="AtEnd">What is seen once it is over, while its slides stay.</param>
+/// <param name="HiddenBefore">Whether nothing is seen until it starts; else its first picture.</param>
+/// <param name="Crop">What is cut off it before it is made to fit; null for nothing.</param>
+public sealed record VideoPlace(
+    double X, double Y, double Width, double Height, VideoFitting Fitting = VideoFitting.Inside, VideoEnd AtEnd = VideoEnd.KeepsLast,
+    bool HiddenBefore = false, VideoCrop? Crop = null)
+{
+    /// <summary>The least width and height.</summary>
+    public const double LeastSide = 0.02;
+
+    /// <summary>The greatest width and height.</summary>
+    public const double GreatestSide = 4;
+
+    /// <summary>How much of the slide a video takes that is laid without a place, at most.</summary>
+    private const double UsualShare = 0.6;
+
+    /// <summary>All of the slide, filled.</summary>
+    public static VideoPlace Whole { get; } = new(0, 0, 1, 1, VideoFitting.Filling);
+
+    /// <summary>The place of a video that is laid without one: in the middle, as large as lies well, of its own proportions.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="slide">The picture of the slide.</param>
+    public static VideoPlace For(VideoFigures video, PictureSource slide)
+    {
+        ArgumentNullException.ThrowIfNull(video);
+        ArgumentNullException.ThrowIfNull(slide);
+        // How high it is for its width, in shares of the slide.
+        var tall = (double)video.Height / video.Width * slide.Width / slide.Height;
+        var width = Math.Clamp(Math.Min(UsualShare, UsualShare / tall), LeastSide, GreatestSide);
+        var height = Math.Clamp(width * tall, LeastSide, GreatestSide);
+        return new((1 - width) / 2, (1 - height) / 2, width, height);
+    }
+
+    /// <summary>
+    /// Where the pictures come to lie and which part of them is seen, in any unit: the part lies on the place evenly stretched.
+    /// </summary>
+    /// <param name="video">The video.</param>
+    /// <param name="slideWidth">The width of the slide's picture.</param>
+    /// <param name="slideHeight">The height of the slide's picture, in the same unit.</param>
+    public VideoBox BoxOf(VideoFigures video, double slideWidth, double slideHeight)
+    {
+        ArgumentNullException.ThrowIfNull(video);
+        var crop = Crop ?? VideoCrop.None;
+        var (width, height) = (video.Width * (1 - crop.Left - crop.Right), video.Height * (1 - crop.Top - crop.Bottom));
+        var (placeWidth, placeHeight) = (Width * slideWidth, Height * slideHeight);
+        var (byWidth, byHeight) = (placeWidth / width, placeHeight / height);
+        var scale = Fitting == VideoFitting.Inside ? Math.Min(byWidth, byHeight) : Math.Max(byWidth, byHeight);
+        var (seenWidth, seenHeight) = (Math.Min(placeWidth, width * scale), Math.Min(placeHeight, height * scale));
+        // What is seen is the middle of what is left by the crop.
+        var (partWidth, partHeight) = (seenWidth / scale / video.Width, seenHeight / scale / video.Height);
+        return new(
+            X * slideWidth + (placeWidth - seenWidth) / 2, Y * slideHeight + (placeHeight - seenHeight) / 2, seenWidth, seenHeight,
+            crop.Left + (1 - crop.Left - crop.Right - partWidth) / 2, crop.Top + (1 - crop.Top - crop.Bottom - partHeight) / 2, partWidth, partHeight);
+    }
+
+    /// <summary>Checks that a cue of a sound can have a place.</summary>
+    /// <exception cref="RuleException">It cannot.</exception>
+    internal static void Validate(Sound sound, VideoPlace? place)
+    {
+        if (sound.Video is null != place is null)
+            throw new RuleException(place is null ? $"{sound.Name} is a video: it lies somewhere on its slides." : $"{sound.Name} is a sound without pictures: it lies on no place of a slide.", "video");
+        if (place is null) return;
+        if (place is not { Width: >= LeastSide and <= GreatestSide, Height: >= LeastSide and <= GreatestSide })
+            throw new RuleException("A video is from 2 to 400 % as wide and as high as its slide.", "video");
+        // Written so that what is no number fails too.
+        if (!(place.X < 1 && place.Y < 1 && place.X + place.Width > 0 && place.Y + place.Height > 0))
+            throw new RuleException("A video lies on its slide, with a part of it at least.", "video");
+        if (place.Crop is { } crop && crop is not { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } || place.Crop is { } c && (!(c.Left + c.Right <= VideoCrop.Most) || !(c.Top + c.Bottom <= VideoCrop.Most)))
+            throw new RuleException("Of a video at least 5 % of its width and height are left to be seen.", "video");
+    }
+}
+
+/// <summary>What is cut off a video at its edges, in shares of its width and height.</summary>
+/// <param name="Left">At the left.</param>
+/// <param name="Top">Above.</param>
+/// <param name="Right">At the right.</param>
+/// <param name="Bottom">Below.</param>
+public sealed record VideoCrop(double Left, double Top, double Right, double Bottom)
+{
+    /// <summary>The most that two edges can take together.</summary>
+    public const double Most = 0.95;
+
+    /// <summary>Nothing cut off.</summary>
+    internal static VideoCrop None { get; } = new(0, 0, 0, 0);
+}
+
+/// <summary>How a video is made to fit its place, its proportions kept.</summary>
+public enum VideoFitting
+{
+    /// <summary>All of it is seen, within the place.</summary>
+    Inside,
+
+    /// <summary>It fills the place; what is too much is cut off.</summary>
+    Filling,
+}
+
+/// <summary>What is seen of a video once it is over.</summary>
+public enum VideoEnd
+{
+    /// <summary>Its last picture.</summary>
+    KeepsLast,
+
+    /// <summary>Its first picture.</summary>
+    BackToFirst,
+
+    /// <summary>Nothing: the slide as it is.</summary>
+    Leaves,
+}
+
+/// <summary>Where pictures come to lie, and which part of them is seen there.</summary>
+/// <param name="X">The left edge, in the slide's unit.</param>
+/// <param name="Y">The upper edge.</param>
+/// <param name="Width">The width.</param>
+/// <param name="Height">The height.</param>
+/// <param name="PartX">The left edge of the part, as a share of the picture's width.</param>
+/// <param name="PartY">The upper edge of the part, as a share of its height.</param>
+/// <param name="PartWidth">The part's width, as a share.</param>
+/// <param name="PartHeight">The part's height, as a share.</param>
+public readonly record struct VideoBox(double X, double Y, double Width, double Height, double PartX, double PartY, double PartWidth, double PartHeight)
+{
+    /// <summary>The box without what lies beyond edges; null where all of it does.</summary>
+    /// <param name="left">The left edge.</param>
+    /// <param name="top">The upper edge.</param>
+    /// <param name="right">The right edge.</param>
+    /// <param name="bottom">The lower edge.</param>
+    public VideoBox? Within(double left, double top, double right, double bottom)
+    {
+        var (x, y) = (Math.Max(X, left), Math.Max(Y, top));
+        var (width, height) = (Math.Min(X + Width, right) - x, Math.Min(Y + Height, bottom) - y);
+        if (width <= 0 || height <= 0) return null;
+        var (across, down) = (PartWidth / Width, PartHeight / Height);
+        return new(x, y, width, height, PartX + (x - X) * across, PartY + (y - Y) * down, width * across, height * down);
+    }
+}

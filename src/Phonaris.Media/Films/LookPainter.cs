@@ -1,0 +1,116 @@
+using System.Runtime.CompilerServices;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Timing;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Videos;
+
+namespace Phonaris.Media.Films;
+
+/// <summary>Draws what is seen at a moment of a film as planar pictures: the slide, and on it the videos as they move.</summary>
+/// <param name="pictures">Draws the slides.</param>
+/// <param name="original">Gives the path of the file of a content hash.</param>
+internal sealed class LookPainter(SlidePictures pictures, Func<string, string> original)
+{
+    /// <summary>A name for what is drawn: equal when the same is.</summary>
+    public static string NameOf(Look look) =>
+        $"{look.Picture.Key} {look.Picture.Width}x{look.Picture.Height} {look.Picture.Fills}" + string.Concat(look.Videos.Select(v => $" {v}"));
+
+    /// <summary>One picture, of what is seen first.</summary>
+    public async Task<byte[]> StillAsync(Look look, FilmSettings settings, CancellationToken cancel)
+    {
+        await foreach (var picture in PicturesAsync(look.Standing(), settings, 1, cancel)) return picture.ToArray();
+        throw new InvalidOperationException("One picture was asked for.");
+    }
+
+    /// <summary>Pictures one after the other, the videos going on.</summary>
+    /// <param name="look">What is seen with the first.</param>
+    /// <param name="settings">Their size and rate.</param>
+    /// <param name="count">How many.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>The same memory each time.</returns>
+    public async IAsyncEnumerable<byte[]> PicturesAsync(Look look, FilmSettings settings, int count, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        var slide = await SlideAsync(look.Picture, settings, cancel);
+        if (look.Videos.Count == 0)
+        {
+            var same = slide.ToArray();
+            for (var k = 0; k < count; k++)
+            {
+                // Whoever had it before may have drawn on it.
+                slide.CopyTo(same, 0);
+                yield return same;
+            }
+            yield break;
+        }
+        List<Layer> layers = [];
+        try
+        {
+            foreach (var video in look.Videos)
+                if (BoxOf(video, look.Picture, settings) is { } box) layers.Add(new(box, VideoFrames.Open(original(video.Media), Wanted(video, box, settings, count), cancel)));
+            var picture = new byte[slide.Length];
+            for (var k = 0; k < count; k++)
+            {
+                slide.CopyTo(picture, 0);
+                foreach (var layer in layers) await layer.DrawAsync(picture, settings.Width, settings.Height);
+                yield return picture;
+            }
+        }
+        finally
+        {
+            foreach (var layer in layers) await layer.Frames.DisposeAsync();
+        }
+    }
+
+    private async Task<byte[]> SlideAsync(PictureSource source, FilmSettings settings, CancellationToken cancel)
+    {
+        using var frame = await pictures.FrameAsync(source, settings.Width, settings.Height, cancel);
+        return Yuv420.From(frame);
+    }
+
+    private static VideoWanted Wanted(SeenVideo video, Box box, FilmSettings settings, int count) =>
+        new(video.FileFrame, video.Speed, settings.Fps, video.Speed > 0 ? count : 1, box.Part, box.Width, box.Height, video.Figures.HighRange);
+
+    /// <summary>Where a video comes to lie in a film's picture, in whole pairs of pixels as chroma has them; null for nowhere.</summary>
+    private static Box? BoxOf(SeenVideo video, PictureSource slide, FilmSettings settings)
+    {
+        var (across, down) = ((double)settings.Width / slide.Width, (double)settings.Height / slide.Height);
+        var fit = slide.Fills ? Math.Max(across, down) : Math.Min(across, down);
+        var (left, top) = ((settings.Width - slide.Width * fit) / 2, (settings.Height - slide.Height * fit) / 2);
+        var part = video.Place.BoxOf(video.Figures, slide.Width * fit, slide.Height * fit);
+        part = part with { X = part.X + left, Y = part.Y + top };
+        // Never beyond the slide, nor the film.
+        if (part.Within(Math.Max(0, left), Math.Max(0, top), Math.Min(settings.Width, settings.Width - left), Math.Min(settings.Height, settings.Height - top)) is not { } seen) return null;
+        var (x, y) = (Even(seen.X), Even(seen.Y));
+        return new(x, y, Math.Max(2, Even(seen.X + seen.Width) - x), Math.Max(2, Even(seen.Y + seen.Height) - y), seen);
+
+        static int Even(double at) => (int)Math.Round(at / 2) * 2;
+    }
+
+    /// <summary>Where a video lies in a picture, in pixels, and the part of it that is seen there.</summary>
+    private sealed record Box(int X, int Y, int Width, int Height, VideoBox Part);
+
+    /// <summary>A video as it is laid on pictures.</summary>
+    private sealed class Layer(Box box, VideoFrames frames)
+    {
+        private byte[]? _last;
+
+        public VideoFrames Frames => frames;
+
+        public async ValueTask DrawAsync(byte[] picture, int width, int height)
+        {
+            // Where no more come, the last one stays.
+            if (await frames.NextAsync() is { } next) _last = next;
+            if (_last is null) return;
+            var (across, down) = (Math.Min(box.Width, width - box.X), Math.Min(box.Height, height - box.Y));
+            Copy(_last, 0, box.Width, picture, box.Y * width + box.X, width, across, down);
+            var (luma, boxLuma) = (width * height, box.Width * box.Height);
+            for (var plane = 0; plane < 2; plane++)
+                Copy(_last, boxLuma + plane * boxLuma / 4, box.Width / 2, picture, luma + plane * luma / 4 + box.Y / 2 * (width / 2) + box.X / 2, width / 2, across / 2, down / 2);
+        }
+
+        private static void Copy(byte[] from, int fromAt, int fromStride, byte[] to, int toAt, int toStride, int width, int height)
+        {
+            for (var row = 0; row < height; row++) from.AsSpan(fromAt + row * fromStride, width).CopyTo(to.AsSpan(toAt + row * toStride));
+        }
+    }
+}

@@ -1,0 +1,116 @@
+using System.Globalization;
+using System.Threading.Channels;
+using CliWrap;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Media.Videos;
+
+/// <summary>
+/// The pictures of a video as they come to lie in those of a film: decoded from where they are wanted, one after the other, no more than a few at a
+/// time. Upright, of square pixels, full pictures, ITU-R BT.709 in 4:2:0.
+/// </summary>
+internal sealed class VideoFrames : IAsyncDisposable
+{
+    /// <summary>How much memory decoding may take, in bytes: the largest pictures that are taken, with all that they refer to.</summary>
+    public const long MostBytes = 3_000_000_000;
+
+    /// <summary>Pictures decoded ahead.</summary>
+    private const int Ahead = 3;
+
+    /// <summary>Decoding begins so long before, that the picture which is still seen then is known, in seconds.</summary>
+    private const double LeadSeconds = 0.5;
+
+    /// <summary>Times are rounded: this much later is the same picture, in seconds.</summary>
+    private const double Rounding = 0.0005;
+
+    // High dynamic range is brought down to what a screen shows by a curve that leaves the middle as it is.
+    private const string ToneDown = "zscale=t=linear:npl=100,format=gbrpf32le,zscale=p=bt709,tonemap=hable:desat=0,zscale=t=bt709:m=bt709:r=tv,";
+
+    private readonly Channel<byte[]> _frames = Channel.CreateBounded<byte[]>(Ahead);
+    private readonly CancellationTokenSource _stop;
+    private readonly Task _decoding;
+
+    private VideoFrames(string path, IEnumerable<string> arguments, int size, CancellationToken cancel)
+    {
+        _stop = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        _decoding = DecodeAsync(path, arguments, size);
+    }
+
+    /// <summary>Begins to decode.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="wanted">Which pictures, and how large.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static VideoFrames Open(string path, VideoWanted wanted, CancellationToken cancel)
+    {
+        var from = wanted.FileFrame / (double)Frames.PerSecond;
+        var sought = Math.Max(0, from - LeadSeconds);
+        var (speed, first) = (wanted.Speed > 0 ? wanted.Speed : 1, from - sought);
+        // Of a file that ends before, the last picture stays.
+        var chain = string.Create(CultureInfo.InvariantCulture, $"bwdif=deint=interlaced,setpts=PTS/{speed:0.######},tpad=stop=-1:stop_mode=clone,")
+            + string.Create(CultureInfo.InvariantCulture, $"fps=fps={wanted.Fps}:round=up:start_time={(first + Rounding) / speed:0.######},setpts=PTS-STARTPTS,")
+            + (wanted.HighRange ? ToneDown : "")
+            + Part(wanted) + string.Create(CultureInfo.InvariantCulture, $"scale={wanted.Width}:{wanted.Height}:flags=bicubic:out_color_matrix=bt709:out_range=tv,setsar=1");
+        return new(
+            path,
+            ["-threads", "1", "-ss", sought.ToString("0.######", CultureInfo.InvariantCulture), "-i", $"file:{path}", "-map", "0:v:0", "-an", "-sn", "-dn", "-vf", chain,
+                "-frames:v", $"{wanted.Count}", "-pix_fmt", "yuv420p", "-f", "rawvideo", "-protocol_whitelist", "pipe", "pipe:1"],
+            wanted.Width * wanted.Height * 3 / 2, cancel);
+    }
+
+    /// <summary>The next picture: luma, then both chroma planes; null where there is none any more.</summary>
+    public async ValueTask<byte[]?> NextAsync()
+    {
+        if (!await _frames.Reader.WaitToReadAsync(_stop.Token)) return null;
+        return await _frames.Reader.ReadAsync(_stop.Token);
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        await _stop.CancelAsync();
+        await _decoding.ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+        _stop.Dispose();
+    }
+
+    private static string Part(VideoWanted wanted) => wanted.Box is { PartX: 0, PartY: 0, PartWidth: 1, PartHeight: 1 }
+        ? ""
+        : string.Create(CultureInfo.InvariantCulture, $"crop=w=max(2\\,iw*{wanted.Box.PartWidth:0.######}):h=max(2\\,ih*{wanted.Box.PartHeight:0.######}):x=iw*{wanted.Box.PartX:0.######}:y=ih*{wanted.Box.PartY:0.######}:exact=1,");
+
+    private async Task DecodeAsync(string path, IEnumerable<string> arguments, int size)
+    {
+        Exception? fault = null;
+        try
+        {
+            await MediaTool.RunAsync("ffmpeg", ["-nostdin", "-v", "error", .. Sounds.SoundDecoder.Guard, .. arguments], null, PipeTarget.Create(TakeAsync), MediaTool.Long, _stop.Token, MostBytes);
+        }
+        catch (MediaToolException)
+        {
+            // What came before the damage is taken.
+        }
+        catch (Exception e) when (e is RuleException or OperationCanceledException)
+        {
+            fault = e;
+        }
+        _frames.Writer.Complete(fault);
+
+        async Task TakeAsync(Stream stream, CancellationToken token)
+        {
+            while (true)
+            {
+                var frame = new byte[size];
+                if (await stream.ReadAtLeastAsync(frame, size, throwOnEndOfStream: false, token) < size) return;
+                await _frames.Writer.WriteAsync(frame, token);
+            }
+        }
+    }
+}
+
+/// <summary>Pictures that are wanted of a video.</summary>
+/// <param name="FileFrame">The frame of the file, at 48 kHz, the first of them is seen at.</param>
+/// <param name="Speed">How fast the file is gone through; 0 for one picture.</param>
+/// <param name="Fps">How many are wanted a second.</param>
+/// <param name="Count">How many are wanted.</param>
+/// <param name="Box">The part of them that is seen.</param>
+/// <param name="Width">How wide that is to be, in pixels, even.</param>
+/// <param name="Height">How high, even.</param>
+/// <param name="HighRange">Whether they are of a high dynamic range.</param>
+internal sealed record VideoWanted(long FileFrame, double Speed, int Fps, int Count, VideoBox Box, int Width, int Height, bool HighRange);

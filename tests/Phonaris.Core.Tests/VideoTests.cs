@@ -1,0 +1,142 @@
+using CsCheck;
+using Phonaris.Core.Mixing;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
+
+namespace Phonaris.Core.Tests;
+
+public sealed class VideoTests
+{
+    private const int Second = Frames.PerSecond;
+
+    /// <summary>Three slides of 4 s, and on the second a video of 640×360 and 3 s.</summary>
+    private static Show WithVideo(Func<Cue, Cue> change)
+    {
+        var show = Shows.Of(3) with { Sounds = [Shows.Sound("clip", 3 * Second, SoundKind.Video)] };
+        return show with { Cues = [change(CueDefaults.For(show, show.Sounds[0], "s2", "v"))] };
+    }
+
+    [Fact]
+    public void A_video_is_laid_in_its_proportions_and_lies_inside_its_place_or_fills_it()
+    {
+        // Of the same proportions as its slide, 16:9.
+        var place = WithVideo(c => c).Cues[0].Video!;
+        Assert.Equal((0.2, 0.2, 0.6, 0.6), (place.X, place.Y, Math.Round(place.Width, 9), Math.Round(place.Height, 9)));
+
+        // A place of 400×400 on a slide of 1000×1000: inside, 225 high; filling, only 9/16 of its width is seen.
+        place = new(0.5, 0.5, 0.4, 0.4);
+        Assert.Equal(new(500, 587.5, 400, 225, 0, 0, 1, 1), place.BoxOf(Shows.Video, 1000, 1000));
+        var filling = (place with { Fitting = VideoFitting.Filling }).BoxOf(Shows.Video, 1000, 1000);
+        Assert.Equal(new(500, 500, 400, 400, 0.21875, 0, 0.5625, 1), filling);
+        // Half of it cut off at the left: what is left is 320×360.
+        var cropped = (place with { Crop = new(0.5, 0, 0, 0) }).BoxOf(Shows.Video, 1000, 1000);
+        Assert.Equal((0.5, 0.5, 400.0), (cropped.PartX, cropped.PartWidth, cropped.Height));
+        // Of what reaches beyond the slide the part is cut off that does.
+        Assert.Equal(new(500, 500, 200, 400, 0.21875, 0, 0.28125, 1), filling.Within(0, 0, 700, 1000));
+        Assert.Null(filling.Within(0, 0, 500, 1000));
+    }
+
+    [Fact]
+    public void A_video_stands_moves_goes_round_and_is_over_as_it_is_set()
+    {
+        (long? At, double Speed) Seen(Show show, double seconds) =>
+            ShownVideo.OfAll(TimedShow.Of(show)) is [var video] && video.At((long)(seconds * Second)) is { } seen ? (seen.FileFrame, seen.Speed) : (null, 0);
+
+        var once = WithVideo(c => c with { InFrame = Second, DelayMs = 1000 });
+        Assert.Equal(
+            [(null, 0), (Second, 0), (Second, 1), (2 * Second, 1), (3 * Second - 1, 0), (null, 0)],
+            new[] { 3.9, 4.5, 5, 6, 7.5, 8 }.Select(s => Seen(once, s)));
+        Assert.Equal((Second, 0), Seen(WithVideo(c => c with { InFrame = Second, DelayMs = 1000, Video = c.Video! with { AtEnd = VideoEnd.BackToFirst } }), 7.5));
+        var alone = WithVideo(c => c with { DelayMs = 500, Video = c.Video! with { AtEnd = VideoEnd.Leaves, HiddenBefore = true } });
+        Assert.Equal([(null, 0), (0, 1), (null, 0)], new[] { 4.2, 4.5, 7.6 }.Select(s => Seen(alone, s)));
+        // Twice as fast: one second and a half, then the last picture. Muted it is seen all the same; waiting for a hand it stands.
+        Assert.Equal((2 * Second, 2), Seen(WithVideo(c => c with { Speed = 2, Muted = true }), 5));
+        Assert.Equal((0, 0), Seen(WithVideo(c => c with { Start = CueStart.ByHand }), 6));
+        // Two rounds overlap by their seam; the later one is seen.
+        var round = WithVideo(c => c with { OutFrame = Second, Rounds = Cue.FillSpan });
+        var period = TimedShow.Of(round).Schedule.Cues[0].PeriodFrames;
+        Assert.InRange(period, 0.7 * Second, Second - 1);
+        Assert.Equal(100, ShownVideo.OfAll(TimedShow.Of(round))[0].At(4 * Second + 2 * period + 100)!.FileFrame);
+    }
+
+    [Fact]
+    public void Pictures_and_sound_are_of_the_same_place_in_the_file() => Gen.Select(Shows.AnyCue(3, [20 * Second, 20 * Second, 20 * Second, 3 * Second]), Gen.Int[0, 3]).Sample((cue, rounds) =>
+    {
+        // A sound whose samples tell where in the file they lie.
+        var show = WithVideo(_ => cue with { Id = "v", SoundId = "clip", Span = new("s1", "s3"), InFrame = Second / 2, OutFrame = 2 * Second, LoopPart = null, Rounds = rounds, Speed = 1, Fit = null, Muted = false, LevelDb = 0, LevelPoints = [], Video = VideoPlace.Whole, FadeIn = Fade.None, FadeOut = Fade.None });
+        var timed = TimedShow.Of(show);
+        if (timed.Schedule.Cues is not [var scheduled, ..]) return;
+        var video = ShownVideo.OfAll(timed).First(v => v.StartFrame == scheduled.StartFrame);
+        var heard = new float[scheduled.LengthFrames * Frames.Channels];
+        new Mixer(timed.Schedule.Only(new HashSet<string> { "v" }), _ => new Ruler(3 * Second)).Sum(scheduled.StartFrame, heard);
+        var edge = scheduled.SeamFrames + Second / 100;
+        for (var at = 0L; at < Math.Min(scheduled.LengthFrames, video.ToFrame - scheduled.StartFrame); at += 4801)
+        {
+            var round = scheduled.RoundAt(at);
+            var within = at - scheduled.RoundStart(round);
+            if (within < edge || at > scheduled.LengthFrames - edge) continue;
+            Assert.Equal(heard[at * 2] * 3 * Second, video.At(scheduled.StartFrame + at)!.FileFrame, 1.0);
+        }
+    });
+
+    [Fact]
+    public void Every_picture_of_a_film_shows_what_is_seen_in_its_middle() => Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>
+    {
+        var timed = TimedShow.Of(show);
+        var videos = ShownVideo.OfAll(timed);
+        var order = PictureOrder.Of(timed, timed.Order.Slides, fps);
+        var at = 0L;
+        foreach (var shot in order.Shots)
+        {
+            Assert.Equal(at, shot.Start);
+            // Of long shots the ends.
+            foreach (var picture in new[] { shot.Start, shot.Start + 1, (shot.Start + shot.End) / 2, shot.End - 2, shot.End - 1 }.Where(p => p >= shot.Start && p < shot.End).Distinct())
+            {
+                var middle = (2 * picture + 1) * Second / (2 * fps);
+                var seen = videos.Select(v => v.At(middle)).OfType<SeenVideo>().ToList();
+                var shown = shot.LookAt(picture, fps).Videos;
+                Assert.Equal(seen.Select(v => (v.Media, v.Place, v.Speed)), shown.Select(v => (v.Media, v.Place, v.Speed)));
+                Assert.All(seen.Zip(shown), v => Assert.InRange(v.First.FileFrame - v.Second.FileFrame, -3, 3));
+            }
+            at = shot.End;
+        }
+        Assert.Equal(order.Total, at);
+    });
+
+    [Fact]
+    public void A_slide_stays_for_its_video_where_holds_are_worked_out_anew()
+    {
+        // Music of 6 s under three slides, on the second of which a muted video of 3 s lies: it needs 3.3 s of them.
+        var show = WithVideo(c => c with { Muted = true });
+        show = show with { Sounds = [.. show.Sounds, Shows.Sound("bed", 6 * Second)], Cues = [.. show.Cues, Shows.Cue("b", "bed", "s1", "s3", 6 * Second)] };
+        Assert.Equal([1350L, 3300, 1350], Fitting.Repace.Of(show, "b", null, Fitting.ChangeOn.Anywhere, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
+    }
+
+    [Fact]
+    public void A_video_keeps_to_its_kind_and_its_place()
+    {
+        var show = WithVideo(c => c);
+        foreach (var refused in new Edit[]
+        {
+            new SetSoundKind("clip", SoundKind.Voice), new ReplaceSound("clip", Shows.Media("x"), "x.wav", Shows.Figures(Second)), new SetVideo("v", VideoPlace.Whole with { X = 1 }),
+            new SetVideo("v", VideoPlace.Whole with { Width = double.NaN }), new SetVideo("v", VideoPlace.Whole with { Crop = new(0.5, 0, 0.5, 0) }),
+            new PlaceCue(show.Cues[0] with { Id = "w", Video = null }, 0),
+        })
+            Assert.NotEmpty(Assert.Throws<RuleException>(() => show.Apply(refused)).Message);
+        // Muted, it is still seen; beds make room for it only while it is heard.
+        Assert.Contains("seen and not heard", Checking.Explanation.Of(TimedShow.Of(show.Apply(new SetMuted("v", true)).Show), "s2")[^1].Sentence);
+    }
+
+    /// <summary>A sound whose samples rise evenly from 0 to 1.</summary>
+    private sealed class Ruler(long frames) : ISoundReader
+    {
+        public long Frames => frames;
+
+        public void Read(long frame, Span<float> destination)
+        {
+            for (var i = 0; i < destination.Length; i++) destination[i] = (frame + i / 2) / (float)frames;
+        }
+    }
+}
