@@ -10,6 +10,7 @@ using Phonaris.Media;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
+using Phonaris.Media.Videos;
 using Phonaris.Storage;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
@@ -52,6 +53,7 @@ internal static class House
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
+        services.AddSingleton(s => new VideoPictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new FilmExporter(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new ExportTools(
             s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
@@ -83,6 +85,7 @@ internal static class House
         services.AddSingleton<IJobWork, BringSounds>();
         services.AddSingleton<IJobWork, ReplaceFile>();
         services.AddSingleton<IJobWork, MakeLighter>();
+        services.AddSingleton<IJobWork, CopyVideo>();
         services.AddSingleton<IJobWork, ExportShow>();
         services.AddSingleton<IJobWork, ChangeSpeed>();
         services.AddSingleton<IJobWork, Listen>();

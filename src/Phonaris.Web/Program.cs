@@ -42,6 +42,7 @@ try
     api.MapSounds();
     api.MapPictures();
     api.MapMix();
+    api.MapVideos();
     api.MapCatalogue();
     api.MapClearing();
     api.MapMusic();

@@ -51,3 +51,10 @@ export function pictureUrl(showId: string, slide: Slide, width: 320 | 1280 | 192
 
 /** Gives the address of the picture of a cue's hotspot. */
 export const spotUrl = (showId: string) => (cueId: string) => `/api/shows/${showId}/cues/${cueId}/hotspot`;
+
+/** The address of one picture of a video; it names its file, so that browsers can keep it. */
+export const videoPictureUrl = (showId: string, media: string, frame: number, width: 160 | 320 | 1280) =>
+  `/api/shows/${showId}/videos/${media}/picture?frame=${Math.round(frame)}&width=${width}`;
+
+/** The address of a video as a browser plays it. */
+export const videoFileUrl = (showId: string, media: string) => `/api/shows/${showId}/videos/${media}/file`;

@@ -9,7 +9,7 @@ const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
  */
 export function upload(
   file: File,
-  purpose: "deck" | "show" | "sound",
+  purpose: "deck" | "show" | "sound" | "video",
   progress: (fraction: number) => void,
   signal?: AbortSignal,
 ): Promise<BroughtFile> {

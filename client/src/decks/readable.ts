@@ -9,3 +9,8 @@ export const packageEnding = ".phonaris";
 
 /** Whether a file would be slides, by its name; what it really is the server finds out. */
 export const isDeck = (file: File) => deckNames.test(file.name);
+
+const videoNames = /\.(mp4|m4v|mov|webm|mkv|ogv|avi|mpe?g)$/i;
+
+/** Whether a file would be a video, by its name. */
+export const isVideo = (file: File) => videoNames.test(file.name);

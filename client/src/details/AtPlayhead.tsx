@@ -3,6 +3,7 @@ import { useEachFrame } from "../hearing/usePlayer";
 import { slideAt } from "../runsheet/layout";
 import { useOpenShow } from "../shows/ShowContext";
 import { Explanation } from "./Explanation";
+import { LargePicture } from "./LargePicture";
 
 /** What sounds on the slide the playhead is on, and why: for those who listen and have nothing chosen. */
 export function AtPlayhead() {
@@ -18,6 +19,7 @@ export function AtPlayhead() {
       <h2 className="mb-3 text-base">
         {time.number} · {slide.title}
       </h2>
+      <LargePicture slide={slide} />
       <Explanation slide={slide} />
     </section>
   );

@@ -1,11 +1,12 @@
 import { Copy, Eye, EyeOff, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
-import { pictureUrl, type Slide } from "../api/client";
+import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice, MsField } from "../ui/fields";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
+import { LargePicture } from "./LargePicture";
 import { CardEditor } from "./CardEditor";
 import { Explanation } from "./Explanation";
 import { SectionEditor } from "./SectionEditor";
@@ -30,11 +31,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
     <div data-testid="slide-details">
       {one ? (
         <>
-          <img
-            className={`bg-base-300 mb-3 aspect-video w-full rounded-md ${slide.picture.fills ? "object-cover" : "object-contain"}`}
-            src={pictureUrl(view.id, slide, 1280)}
-            alt={`Slide “${slide.title}”`}
-          />
+          <LargePicture slide={slide} />
           <ValueField
             label="Title of the slide"
             words
@@ -50,7 +47,9 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       )}
       <Actions slides={slides} />
       {one && <Explanation slide={slide} />}
-      {one && slide.picture.card && <CardEditor slide={slide} card={slide.picture.card} />}
+      {one && slide.picture.card && slide.picture.card.kind !== "plain" && (
+        <CardEditor slide={slide} card={slide.picture.card} />
+      )}
       <Topic title={one ? "How long it stays" : "How long each stays"}>
         <Sentence>
           Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />

@@ -11,6 +11,7 @@ import { framesPerSecond, msOfFrames, seconds, shortTime, time } from "../ui/for
 import { FileInput } from "../ui/FileInput";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
+import { Look } from "../videos/Look";
 import { RightsEditor } from "./RightsEditor";
 import { Sentence, Topic } from "./Sentence";
 
@@ -60,16 +61,20 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
       <Listen sound={sound} />
       <Sentence>
         It is a{" "}
-        <Choice
-          label="Kind of the sound"
-          value={sound.kind}
-          options={[
-            ["bed", "bed"],
-            ["voice", "voice"],
-            ["spot", "spot"],
-          ]}
-          commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
-        />
+        {sound.video ? (
+          <b>video</b>
+        ) : (
+          <Choice
+            label="Kind of the sound"
+            value={sound.kind}
+            options={[
+              ["bed", "bed"],
+              ["voice", "voice"],
+              ["spot", "spot"],
+            ]}
+            commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
+          />
+        )}
         <button type="button" className="btn btn-xs" onClick={place}>
           Place it
         </button>
@@ -104,6 +109,7 @@ function Listen({ sound }: { sound: Sound }) {
   const set = (markers: Sound["markers"]) => edit({ kind: "setMarkers", soundId: sound.id, markers });
   return (
     <div className="mb-3">
+      {sound.video && <Look video={sound} player={player} />}
       <div
         ref={slider}
         role="slider"
@@ -229,8 +235,15 @@ function Listen({ sound }: { sound: Sound }) {
 /** What was measured. */
 function Figures({ sound }: { sound: Sound }) {
   const { figures } = sound;
+  const { video } = sound;
   const rows = [
     ["Length", shortTime(figures.frames)],
+    ...(video
+      ? [
+          ["Pictures", `${video.width} × ${video.height}, ${Math.round(video.picturesPerSecond)} a second`] as const,
+          ["Coded as", `${video.coding}${video.highRange ? ", high range, toned down" : ""}`] as const,
+        ]
+      : []),
     ["Loudness", unit(figures.loudnessLufs, "LUFS")],
     ["Range", unit(figures.rangeLu, "LU")],
     ["True peak", unit(figures.truePeakDbtp, "dBTP")],

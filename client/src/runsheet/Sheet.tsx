@@ -3,7 +3,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/queries";
 import { AddSlide } from "../decks/AddSlide";
-import { isDeck } from "../decks/readable";
+import { isDeck, isVideo } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
 import { soundType } from "../sounds/soundType";
 import { useBands } from "./bands";
@@ -11,7 +11,7 @@ import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
 import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
 import { Playhead } from "./Playhead";
 import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
-import { columns, SlideRow } from "./SlideRow";
+import { apart, columns, SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
 import { useSight } from "./useSight";
 
@@ -28,7 +28,7 @@ const headHeight = 28;
 export function Sheet({ selection, select, drop }: Props) {
   const { view, player, edit, bringIn } = useOpenShow();
   const { runningOrder } = view;
-  const bands = useBands();
+  const bands = useBands(view);
   const { slides } = view.show;
   const [mode, setMode] = useState<RowMode>(() => (localStorage.getItem(modePlace) === "time" ? "time" : "slide"));
   const rows = useMemo(() => layRows(timesOf(slides, runningOrder), mode), [slides, runningOrder, mode]);
@@ -90,7 +90,8 @@ export function Sheet({ selection, select, drop }: Props) {
     setOver(undefined);
     const soundId = event.dataTransfer.getData(soundType);
     const moved = event.dataTransfer.getData(slidesType);
-    const decks = [...event.dataTransfer.files].filter(isDeck);
+    const files = [...event.dataTransfer.files];
+    const onto = to?.kind === "row" ? rows[to.row] : undefined;
     if (to?.kind === "row" && soundId) {
       event.preventDefault();
       const row = rows[to.row];
@@ -99,10 +100,14 @@ export function Sheet({ selection, select, drop }: Props) {
     } else if (to?.kind === "gap" && moved) {
       event.preventDefault();
       edit({ kind: "moveSlides", slideIds: moved.split(" "), index: to.gap });
-    } else if (to?.kind === "gap" && decks.length > 0) {
+    } else if (onto && files.some(isVideo)) {
       event.preventDefault();
       event.stopPropagation();
-      bringIn([...event.dataTransfer.files], to.gap);
+      bringIn(files, { slideId: onto.slideId });
+    } else if (to?.kind === "gap" && files.some((file) => isDeck(file) || isVideo(file))) {
+      event.preventDefault();
+      event.stopPropagation();
+      bringIn(files, { index: to.gap });
     }
   };
 
@@ -216,9 +221,8 @@ export function Sheet({ selection, select, drop }: Props) {
                       row={row}
                       slide={slide}
                       section={view.show.sections.find((s) => s.first === slide.id)}
-                      beds={names?.bed ?? ""}
-                      voices={names?.voice ?? ""}
-                      spots={names?.spot ?? ""}
+                      lying={bands.all.map(({ kind }) => names?.[kind] ?? "").join(apart)}
+                      hasVideo={!!names?.video}
                       bands={bands}
                       selected={chosen.includes(row.slideId)}
                       tabbed={row.slideId === within}

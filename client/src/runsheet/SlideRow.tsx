@@ -7,6 +7,7 @@ import { hold, time } from "../ui/format";
 import type { Bands } from "./bands";
 import type { Row } from "./layout";
 import { HoldEdge } from "./HoldEdge";
+import { RowVideos } from "./RowVideos";
 import type { Keys } from "./selection";
 
 interface Props {
@@ -15,10 +16,10 @@ interface Props {
   slide: Slide;
   /** The section that begins with it. */
   section: ShowView["show"]["sections"][number] | undefined;
-  /** What hangs here in each band, for those who hear the sheet. */
-  beds: string;
-  voices: string;
-  spots: string;
+  /** What hangs here in each band, for those who hear the sheet: a name for each, {@link apart}. */
+  lying: string;
+  /** Whether a video lies on it. */
+  hasVideo: boolean;
   bands: Bands;
   selected: boolean;
   /** Whether the tab key stops here: at one row of the sheet only, from which arrows lead on. */
@@ -31,6 +32,9 @@ interface Props {
   /** Whether rows are as high as their holds: then the lower edge can be dragged. */
   byTime: boolean;
 }
+
+/** Parts the names of the bands. */
+export const apart = "\n";
 
 /** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
 export const columns = {
@@ -88,14 +92,16 @@ export const SlideRow = memo(function SlideRow(props: Props) {
       >
         {!row.hidden && (
           <>
-            <img
-              className={`bg-base-300 block max-w-[93%] rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
-              style={{ height: high, width: (high * 16) / 9 }}
-              src={pictureUrl(showId, slide, 320)}
-              alt=""
-              decoding="async"
-              draggable={false}
-            />
+            <div className="relative max-w-[93%]" style={{ height: high, width: (high * 16) / 9 }}>
+              <img
+                className={`bg-base-300 block size-full rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+                src={pictureUrl(showId, slide, 320)}
+                alt=""
+                decoding="async"
+                draggable={false}
+              />
+              {props.hasVideo && <RowVideos slide={slide} row={row} />}
+            </div>
             {(near || tabbed) && (
               <button
                 type="button"
@@ -157,7 +163,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         )}
       </div>
       {props.byTime && !row.hidden && <HoldEdge row={row} slide={slide} right={bands.width} />}
-      {[props.beds, props.voices, props.spots].map((names, i) => (
+      {props.lying.split(apart).map((names, i) => (
         <div
           key={bands.all[i]?.kind}
           role="gridcell"

@@ -35,7 +35,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const { view } = useOpenShow();
   const { strands } = view;
   const findings = useFindings(view.id, view.revision);
-  const bands = useBands();
+  const bands = useBands(view);
   const { cues, sounds } = view.show;
   const hung = useMemo(() => {
     const times = new Map<string, number>();

@@ -9,7 +9,7 @@ interface Band {
   fullest: number;
 }
 
-/** The three bands strands hang in, from the slides outward. */
+/** The bands strands hang in, from the slides outward; that of the videos only where there are any. */
 export interface Bands {
   all: readonly Band[];
   width: number;
@@ -20,8 +20,9 @@ export const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Ba
     ["bed", "Beds"],
     ["voice", "Voices"],
     ["spot", "Spots"],
+    ["video", "Videos"],
   ] as const;
-  const all = kinds.map(([kind, title], i) => ({
+  const all = kinds.slice(0, widths.length).map(([kind, title], i) => ({
     kind,
     title,
     width: widths[i]?.[0] ?? 0,
@@ -43,6 +44,18 @@ const wideBands = bandsOf([
   [190, 24],
   [190, 20],
 ]);
+const narrowWithVideos = bandsOf([
+  [120, 20],
+  [80, 12],
+  [80, 11],
+  [80, 11],
+]);
+const wideWithVideos = bandsOf([
+  [250, 36],
+  [160, 22],
+  [160, 18],
+  [140, 18],
+]);
 
 const wide = typeof matchMedia === "undefined" ? undefined : matchMedia("(min-width: 1600px)");
 const followWide = (changed: () => void) => {
@@ -51,7 +64,11 @@ const followWide = (changed: () => void) => {
 };
 
 /** The bands there is room for. */
-export const useBands = (): Bands => useSyncExternalStore(followWide, () => (wide?.matches ? wideBands : narrowBands));
+export function useBands({ show }: ShowView): Bands {
+  const isWide = useSyncExternalStore(followWide, () => wide?.matches);
+  if (show.sounds.some((s) => s.kind === "video" && !s.removed)) return isWide ? wideWithVideos : narrowWithVideos;
+  return isWide ? wideBands : narrowBands;
+}
 
 /** A strand with its place across the sheet. */
 export interface HungStrand {

@@ -1,5 +1,6 @@
 import { createContext, useContext } from "react";
 import type { Edit, ShowView } from "../api/client";
+import type { BroughtTo } from "../sounds/useBringIn";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 
 /** What can be done to an open show. It stays the same while the show changes, so that what uses only this is not drawn anew. */
@@ -20,8 +21,8 @@ export interface OpenShow extends Omit<ShowActions, "now"> {
   /** The cues that are heard alone, by their ids; none when all are heard. Nothing of the show is changed by it. */
   alone: readonly string[];
   hearAlone: (cueIds: readonly string[]) => void;
-  /** Brings files in: sounds go into the list; of decks it is asked what they are for. */
-  bringIn: (files: readonly File[], slideIndex?: number) => void;
+  /** Brings files in: sounds go into the list, videos where they were let go; of decks it is asked what they are for. */
+  bringIn: (files: readonly File[], at?: BroughtTo) => void;
   /** Puts another file in a sound's place. */
   replace: (soundId: string, file: File) => void;
   uploads: readonly Upload[];

@@ -1,5 +1,5 @@
 import { ListPlus, Pause, Play } from "lucide-react";
-import type { Sound } from "../api/client";
+import { videoPictureUrl, type Sound } from "../api/client";
 import { usePeaks } from "../api/queries";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
@@ -54,7 +54,16 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
           <span className="muted figures shrink-0 text-xs">{shortTime(sound.figures.frames)}</span>
         </div>
         <div className="flex h-6 items-center justify-between gap-2">
-          <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 shrink-0" />
+          {sound.video ? (
+            <img
+              src={videoPictureUrl(view.id, sound.media, 0, 160)}
+              alt=""
+              className="bg-base-300 h-6 w-11 shrink-0 rounded-sm object-cover"
+              draggable={false}
+            />
+          ) : (
+            <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 shrink-0" />
+          )}
           <span
             className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
           >

@@ -9,6 +9,7 @@ const kinds: readonly (readonly [SoundKind, string])[] = [
   ["bed", "Beds"],
   ["voice", "Voices"],
   ["spot", "Spots"],
+  ["video", "Videos"],
 ];
 
 type Order = "kind" | "name" | "length" | "newest";
@@ -74,6 +75,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
               <option value="bed">beds</option>
               <option value="voice">voices</option>
               <option value="spot">spots</option>
+              {sounds.some((s) => s.kind === "video") && <option value="video">videos</option>}
               <option value="used">used</option>
               <option value="unused">not used</option>
               <option value="unclear">rights missing</option>

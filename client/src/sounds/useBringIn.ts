@@ -4,7 +4,7 @@ import { toast } from "sonner";
 import { answered, api, type BroughtFile, type ShowView } from "../api/client";
 import { keepEdited, keepJob, say } from "../api/queries";
 import { upload } from "../api/upload";
-import { isDeck } from "../decks/readable";
+import { isDeck, isVideo } from "../decks/readable";
 import type { Upload } from "../shows/ShowContext";
 
 const atOnce = 2;
@@ -16,6 +16,13 @@ export interface ArrivedDeck {
   index: number;
 }
 
+/** Where on the sheet files were let go: on a slide, or between two. */
+export interface BroughtTo {
+  slideId?: string;
+  index?: number;
+}
+type VideoAt = { slideId: string } | { index: number } | Record<never, never>;
+
 /** Brings files into a show, a few at a time, telling how far each has come. */
 export function useBringIn(showId: string) {
   const queries = useQueryClient();
@@ -24,7 +31,7 @@ export function useBringIn(showId: string) {
   const view = () => queries.getQueryData<ShowView>(["show", showId]);
   const path = { params: { path: { id: showId } } };
 
-  const send = async (file: File, purpose: "deck" | "sound") => {
+  const send = async (file: File, purpose: "deck" | "sound" | "video") => {
     const id = Date.now() + Math.random();
     const abort = new AbortController();
     const set = (fraction: number) => setUploads((all) => all.map((u) => (u.id === id ? { ...u, fraction } : u)));
@@ -36,11 +43,14 @@ export function useBringIn(showId: string) {
     }
   };
 
-  const bringSound = async (file: File) => {
-    const body = await send(file, "sound");
-    const there = view()?.show.sounds.find((s) => s.media === body.hash && !s.removed);
-    if (there) toast(`${file.name} is here already, as ${there.name}.`);
-    else keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
+  const bringSound = async (file: File, at: VideoAt) => {
+    const brought = await send(file, isVideo(file) ? "video" : "sound");
+    const there = view()?.show.sounds.find((s) => s.media === brought.hash && !s.removed);
+    if (there && !isVideo(file)) toast(`${file.name} is here already, as ${there.name}.`);
+    else {
+      const body = isVideo(file) ? { ...brought, kind: "video" as const, ...at } : brought;
+      keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
+    }
   };
 
   const bringDeck = async (files: readonly File[], index: number) => {
@@ -53,12 +63,14 @@ export function useBringIn(showId: string) {
     }
   };
 
-  const bringIn = (files: readonly File[], index = behindTheLast) => {
+  const bringIn = (files: readonly File[], at: BroughtTo = {}) => {
+    const { index = behindTheLast, slideId } = at;
     const deck = files.filter(isDeck);
     const sounds = files.filter((file) => !isDeck(file));
     if (deck.length > 0) void bringDeck(deck, index).catch(say);
     const work = async () => {
-      for (let file = sounds.shift(); file; file = sounds.shift()) await bringSound(file).catch(say);
+      for (let file = sounds.shift(); file; file = sounds.shift())
+        await bringSound(file, slideId ? { slideId } : at.index === undefined ? {} : { index }).catch(say);
     };
     for (let i = 0; i < atOnce; i++) void work();
   };

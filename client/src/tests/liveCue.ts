@@ -19,5 +19,6 @@ export const liveCue = (id: string, name: string, change: Partial<LiveCue> = {})
   lengthMs: null,
   lastNumber: 2,
   markers: [],
+  video: null,
   ...change,
 });

@@ -65,6 +65,7 @@ export const sound = (id: string, change: Partial<Sound> = {}): Sound => ({
   rights: { title: "", author: "Aino", source: "", licence: "CC0-1.0", credit: "", proof: "" },
   markers: [],
   removed: false,
+  video: null,
   ...change,
 });
 
@@ -95,6 +96,7 @@ export const cue = (id: string, soundId: string, change: Partial<Cue> = {}): Cue
   duck: null,
   handoverMs: 2000,
   hotspot: null,
+  video: null,
   ...change,
 });
 

@@ -1,4 +1,6 @@
-/** The fillings that tell voices and spots from beds, which are even: hatched and dotted. To be put into a drawing's defs. */
+import type { SoundKind } from "../api/client";
+
+/** The fillings that tell voices, spots and videos from beds, which are even: hatched, dotted and runged. To be put into a drawing's defs. */
 export function KindPatterns() {
   return (
     <>
@@ -10,9 +12,13 @@ export function KindPatterns() {
         <rect width="5" height="5" fill="var(--spot-fill)" />
         <circle cx="2.5" cy="2.5" r="1" fill="var(--spot)" opacity="0.6" />
       </pattern>
+      <pattern id="video" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" fill="var(--video-fill)" />
+        <rect width="8" height="1.6" fill="var(--video)" opacity="0.5" />
+      </pattern>
     </>
   );
 }
 
 /** What a kind is filled with, where its patterns are in the drawing. */
-export const fillOf = (kind: "bed" | "voice" | "spot") => (kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`);
+export const fillOf = (kind: SoundKind) => (kind === "bed" ? "var(--bed-fill)" : `url(#${kind})`);

@@ -36,8 +36,8 @@ public sealed record LiveCue(
 public sealed record LiveMarker(string Name, long AtMs);
 
 /// <summary>The pictures of a video as they are shown live.</summary>
-/// <param name="SoundId">The sound of the show they belong to.</param>
-/// <param name="Figures">What is known of them.</param>
+/// <param name="Media">The content hash of their file.</param>
 /// <param name="Place">Where they lie, and how they are seen.</param>
+/// <param name="Box">Where they come to lie, in shares of the slide.</param>
 /// <param name="Runs">The stretches in which they move, counted from where the cue begins to where it ends or is repeated.</param>
-public sealed record LiveVideo(string SoundId, VideoFigures Figures, VideoPlace Place, ValueList<VideoRun> Runs);
+public sealed record LiveVideo(string Media, VideoPlace Place, VideoBox Box, ValueList<VideoRun> Runs);

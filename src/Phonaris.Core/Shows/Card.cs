@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>A slide made here.</summary>
-/// <param name="Kind">A title or the credits.</param>
+/// <param name="Kind">A title, the credits, or nothing.</param>
 /// <param name="Heading">What stands large.</param>
 /// <param name="Text">What stands below it: the author on a title card, a closing line on a credits card; may be empty.</param>
 public sealed record Card(CardKind Kind, string Heading, string Text)
@@ -18,4 +18,7 @@ public enum CardKind
 
     /// <summary>The credits of the sounds, always as they are now.</summary>
     Credits,
+
+    /// <summary>Nothing but a dark ground, under a video.</summary>
+    Plain,
 }

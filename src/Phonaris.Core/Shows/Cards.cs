@@ -15,7 +15,7 @@ public static class Cards
     /// <summary>A card's height in points.</summary>
     public const int Height = 540;
 
-    private const uint Paper = 0xFFFAF6EC, Ink = 0xFF1E2B2A, Quiet = 0xFF5C6663, Warm = 0xFFD9772B;
+    private const uint Paper = 0xFFFAF6EC, Ink = 0xFF1E2B2A, Quiet = 0xFF5C6663, Dark = 0xFF12181A, Warm = 0xFFD9772B;
     private const string HeadingFont = "Bricolage Grotesque", TextFont = "Atkinson Hyperlegible Next";
 
     /// <summary>A slide that is a card, with the usual hold.</summary>
@@ -27,7 +27,7 @@ public static class Cards
         return new(id, card.Heading, "", "", PictureSource.Of(card), Shows.Slide.DefaultHoldMs, Transition.Cut, Hidden: false, Step.Whole(id));
     }
 
-    private static readonly ConditionalWeakTable<Card, PictureSource> Titles = [];
+    private static readonly ConditionalWeakTable<Card, PictureSource> Drawings = [];
 
     /// <summary>The slides of a show with what their cards draw worked out; what pictures are drawn from.</summary>
     public static Show WithCardsDrawn(this Show show)
@@ -42,8 +42,8 @@ public static class Cards
     {
         ArgumentNullException.ThrowIfNull(picture);
         if (picture.Card is not { } card) return picture;
-        // What a title card draws hangs on nothing else of the show.
-        return card.Kind == CardKind.Title ? Titles.GetValue(card, c => Draw(show, picture)) : Draw(show, picture);
+        // What any other card draws hangs on nothing else of the show.
+        return card.Kind != CardKind.Credits ? Drawings.GetValue(card, c => Draw(show, picture)) : Draw(show, picture);
     }
 
     private static PictureSource Draw(Show show, PictureSource picture)
@@ -54,7 +54,7 @@ public static class Cards
         return picture with
         {
             Media = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(identity))),
-            Drawing = card.Kind == CardKind.Title ? Title(card) : Listed(card, lines),
+            Drawing = card.Kind switch { CardKind.Title => Title(card), CardKind.Credits => Listed(card, lines), _ => new(Width, Height, new SolidPaint(Dark), [], 1, []) },
         };
     }
 

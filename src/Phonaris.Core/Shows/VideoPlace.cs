@@ -64,6 +64,16 @@ public sealed record VideoPlace(
             crop.Left + (1 - crop.Left - crop.Right - partWidth) / 2, crop.Top + (1 - crop.Top - crop.Bottom - partHeight) / 2, partWidth, partHeight);
     }
 
+    /// <summary>The same in shares of a slide's picture.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="slide">The picture.</param>
+    public VideoBox BoxOn(VideoFigures video, PictureSource slide)
+    {
+        ArgumentNullException.ThrowIfNull(slide);
+        var box = BoxOf(video, slide.Width, slide.Height);
+        return box with { X = box.X / slide.Width, Y = box.Y / slide.Height, Width = box.Width / slide.Width, Height = box.Height / slide.Height };
+    }
+
     /// <summary>Checks that a cue of a sound can have a place.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
     internal static void Validate(Sound sound, VideoPlace? place)

@@ -7,6 +7,7 @@ namespace Phonaris.Core.Timing;
 /// <param name="Media">The content hash of its file.</param>
 /// <param name="Figures">What is known of its pictures.</param>
 /// <param name="Place">Where it lies, and how it is seen.</param>
+/// <param name="Box">Where its pictures come to lie on the first of its slides, in shares of that.</param>
 /// <param name="FromFrame">Where the first of its slides comes.</param>
 /// <param name="ToFrame">Where the last of them goes.</param>
 /// <param name="StartFrame">Where it begins to move; <paramref name="ToFrame"/> where it does not.</param>
@@ -14,7 +15,7 @@ namespace Phonaris.Core.Timing;
 /// <param name="FirstFileFrame">The frame of the file whose picture stands before it moves.</param>
 /// <param name="LastFileFrame">The frame of the file whose picture is its last.</param>
 public sealed record ShownVideo(
-    string CueId, string Media, VideoFigures Figures, VideoPlace Place, long FromFrame, long ToFrame, long StartFrame, ValueList<VideoRun> Runs,
+    string CueId, string Media, VideoFigures Figures, VideoPlace Place, VideoBox Box, long FromFrame, long ToFrame, long StartFrame, ValueList<VideoRun> Runs,
     long FirstFileFrame, long LastFileFrame)
 {
     /// <summary>The frame after the last in which it moves.</summary>
@@ -79,11 +80,12 @@ public sealed record ShownVideo(
         var (from, to) = (slides[0].StartFrame, slides[^1].EndFrame);
         var sound = show.Sound(cue.SoundId);
         var place = places.FirstOrDefault(p => p.StartFrame < to && p.EndFrame > from);
+        var box = cue.Video!.BoxOn(sound.Video!, show.Slides[slides[0].Index].Picture);
         // The picture at the very end of the part is the one before it.
         var last = Math.Max(cue.InFrame, cue.OutFrame - 1);
         return place is null
-            ? new(cue.Id, sound.Media, sound.Video!, cue.Video!, from, to, to, [], cue.InFrame, last)
-            : new(cue.Id, sound.Media, sound.Video!, cue.Video!, from, to, place.StartFrame, [.. VideoRun.Of(place)], cue.InFrame, LastOf(place));
+            ? new(cue.Id, sound.Media, sound.Video!, cue.Video!, box, from, to, to, [], cue.InFrame, last)
+            : new(cue.Id, sound.Media, sound.Video!, cue.Video!, box, from, to, place.StartFrame, [.. VideoRun.Of(place)], cue.InFrame, LastOf(place));
     }
 
     private static long LastOf(ScheduledCue place)

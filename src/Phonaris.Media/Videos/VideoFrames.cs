@@ -17,15 +17,6 @@ internal sealed class VideoFrames : IAsyncDisposable
     /// <summary>Pictures decoded ahead.</summary>
     private const int Ahead = 3;
 
-    /// <summary>Decoding begins so long before, that the picture which is still seen then is known, in seconds.</summary>
-    private const double LeadSeconds = 0.5;
-
-    /// <summary>Times are rounded: this much later is the same picture, in seconds.</summary>
-    private const double Rounding = 0.0005;
-
-    // High dynamic range is brought down to what a screen shows by a curve that leaves the middle as it is.
-    private const string ToneDown = "zscale=t=linear:npl=100,format=gbrpf32le,zscale=p=bt709,tonemap=hable:desat=0,zscale=t=bt709:m=bt709:r=tv,";
-
     private readonly Channel<byte[]> _frames = Channel.CreateBounded<byte[]>(Ahead);
     private readonly CancellationTokenSource _stop;
     private readonly Task _decoding;
@@ -43,16 +34,10 @@ internal sealed class VideoFrames : IAsyncDisposable
     public static VideoFrames Open(string path, VideoWanted wanted, CancellationToken cancel)
     {
         var from = wanted.FileFrame / (double)Frames.PerSecond;
-        var sought = Math.Max(0, from - LeadSeconds);
-        var (speed, first) = (wanted.Speed > 0 ? wanted.Speed : 1, from - sought);
-        // Of a file that ends before, the last picture stays.
-        var chain = string.Create(CultureInfo.InvariantCulture, $"bwdif=deint=interlaced,setpts=PTS/{speed:0.######},tpad=stop=-1:stop_mode=clone,")
-            + string.Create(CultureInfo.InvariantCulture, $"fps=fps={wanted.Fps}:round=up:start_time={(first + Rounding) / speed:0.######},setpts=PTS-STARTPTS,")
-            + (wanted.HighRange ? ToneDown : "")
-            + Part(wanted) + string.Create(CultureInfo.InvariantCulture, $"scale={wanted.Width}:{wanted.Height}:flags=bicubic:out_color_matrix=bt709:out_range=tv,setsar=1");
+        var chain = $"{VideoFilters.Whole},{VideoFilters.Even(from, wanted.Speed > 0 ? wanted.Speed : 1, wanted.Fps)},{(wanted.HighRange ? VideoFilters.ToneDown + "," : "")}{Part(wanted)}{VideoFilters.Scaled(wanted.Width, wanted.Height)}";
         return new(
             path,
-            ["-threads", "1", "-ss", sought.ToString("0.######", CultureInfo.InvariantCulture), "-i", $"file:{path}", "-map", "0:v:0", "-an", "-sn", "-dn", "-vf", chain,
+            ["-threads", "1", "-ss", VideoFilters.SoughtFor(from).ToString("0.######", CultureInfo.InvariantCulture), "-i", $"file:{path}", "-map", "0:v:0", "-an", "-sn", "-dn", "-vf", chain,
                 "-frames:v", $"{wanted.Count}", "-pix_fmt", "yuv420p", "-f", "rawvideo", "-protocol_whitelist", "pipe", "pipe:1"],
             wanted.Width * wanted.Height * 3 / 2, cancel);
     }

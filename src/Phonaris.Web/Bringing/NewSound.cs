@@ -7,7 +7,8 @@ namespace Phonaris.Web.Bringing;
 /// <param name="Name">What the file was called.</param>
 /// <param name="Kind">What it is for; null to guess.</param>
 /// <param name="SlideId">The slide to lay it on at once; null for none.</param>
-public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null)
+/// <param name="Index">Where a video gets a slide of its own, among all slides; null for none.</param>
+public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null, int? Index = null)
 {
     internal BroughtFile File => new(Hash, Name);
 }

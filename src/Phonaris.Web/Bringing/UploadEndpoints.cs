@@ -12,7 +12,7 @@ namespace Phonaris.Web.Bringing;
 
 /// <summary>
 /// Files from a page to disk by the open protocol for resumable uploads, tus 1.0.0, with its extensions creation, creation-defer-length
-/// and termination. Metadata: <c>filename</c> and <c>purpose</c> (deck, show, sound or take).
+/// and termination. Metadata: <c>filename</c> and <c>purpose</c> (deck, show, sound, video or take).
 /// </summary>
 internal static class UploadEndpoints
 {
@@ -29,6 +29,7 @@ internal static class UploadEndpoints
             {
                 "deck" => (DeckFormats.GreatestBytes, DeckFormats.TooLarge(name)),
                 "show" => (ShowPackage.GreatestBytes, ShowPackage.TooLarge(name)),
+                "video" => (VideoFigures.GreatestBytes, VideoFigures.TooLarge(name)),
                 _ => (Sound.GreatestBytes, Sound.TooLarge(name)),
             };
             if (length > most) throw tooLarge;

@@ -13,7 +13,7 @@ internal sealed class Housekeeping(IDbContextFactory<PhonarisDb> databases, Show
     private static readonly TimeSpan Every = TimeSpan.FromHours(1), Young = TimeSpan.FromDays(1);
 
     /// <summary>The derived files that are named after the file they follow from.</summary>
-    private static readonly string[] DerivedOfFiles = ["sounds", "speeds", "pictures"];
+    private static readonly string[] DerivedOfFiles = ["sounds", "speeds", "pictures", "videos"];
 
     private readonly SemaphoreSlim _turn = new(1);
 

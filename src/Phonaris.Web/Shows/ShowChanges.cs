@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
+using Phonaris.Media.Videos;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
@@ -11,7 +12,7 @@ namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them. What was kept is told as kept, whatever comes of the telling.</summary>
 internal sealed class ShowChanges(
-    ShowStore store, IPages pages, SoundLibrary sounds, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
+    ShowStore store, IPages pages, SoundLibrary sounds, VideoPictures videos, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
 {
     /// <summary>Makes an edit that a person made on a page.</summary>
     public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, made, cancel), cancel);
@@ -86,6 +87,7 @@ internal sealed class ShowChanges(
             await pages.TellAsync(stored.Id, "sounding");
             await mixes.HeardFirstAsync(stored);
             await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
+            await CopyVideo.QueueAsync(jobs.Value, videos, before?.Show, stored, CancellationToken.None);
         });
         // Pages that have the show as it was take the change over; others ask for the show.
         var made = await ToldAsync(stored);

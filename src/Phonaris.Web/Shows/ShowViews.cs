@@ -67,12 +67,14 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         if (shift is not null) before = before!.Moved(shift);
         // A sound that was silent and can be read now looks otherwise, though nothing was edited.
         var known = before?.Renewals == renewals ? before.Strands.DistinctBy(s => s.Key).ToDictionary(s => s.Key) : [];
+        var videos = ShownVideo.OfAll(show).ToLookup(v => v.CueId);
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
         {
             var cue = stored.Show.Cue(scheduled.CueId);
-            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order)
+            var video = videos[cue.Id].Where(v => scheduled.StartFrame < v.ToFrame && scheduled.EndFrame > v.FromFrame).Select(StrandVideo.Of).FirstOrDefault();
+            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order) && drawn.View.Video == video
                 ? drawn
-                : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order));
+                : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order) with { Video = video });
         }).ToList();
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,

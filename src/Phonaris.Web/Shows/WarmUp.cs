@@ -6,6 +6,7 @@ using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
+using Phonaris.Media.Videos;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
@@ -18,7 +19,7 @@ namespace Phonaris.Web.Shows;
 /// a person makes their first, and that is as quick as the rest.
 /// </summary>
 internal sealed class WarmUp(
-    IDbContextFactory<PhonarisDb> real, SoundLibrary sounds, IPages pages, Lazy<JobRunner> jobs, IOptions<JsonOptions> json, IOptions<AppOptions> asked, TimeProvider clock,
+    IDbContextFactory<PhonarisDb> real, SoundLibrary sounds, VideoPictures videos, IPages pages, Lazy<JobRunner> jobs, IOptions<JsonOptions> json, IOptions<AppOptions> asked, TimeProvider clock,
     ILogger<ShowChanges> log) : BackgroundService
 {
     private const string Id = "warm-up";
@@ -50,7 +51,7 @@ internal sealed class WarmUp(
         var store = new ShowStore(databases, clock);
         var timed = new TimedShows(sounds);
         var views = new ShowViews(sounds, timed, json);
-        var changes = new ShowChanges(store, pages, sounds, views, new(sounds, timed), jobs, log);
+        var changes = new ShowChanges(store, pages, sounds, videos, views, new(sounds, timed), jobs, log);
         var options = json.Value.SerializerOptions;
         var show = Show.Empty("Warm-up").Apply(new AddCard("slide", CardKind.Title, 0)).Show;
         // Its file is not there: it is silent.

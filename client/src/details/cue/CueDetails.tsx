@@ -13,6 +13,7 @@ import { HowLoud } from "./HowLoud";
 import { PartEditor } from "./PartEditor";
 import { ReadyMades } from "./ReadyMades";
 import { Rounds } from "./Rounds";
+import { VideoPlace } from "./VideoPlace";
 import { Begins, Ends, Return, Where } from "./WhereItSounds";
 
 /** A cue in plain sentences, each value editable. */
@@ -48,6 +49,7 @@ export function CueDetails({ cue }: { cue: Cue }) {
         </button>
       </div>
       <Warnings cue={cue} />
+      {cue.video && <VideoPlace cue={cue} video={sound} place={cue.video} />}
       <ReadyMades cue={cue} />
       <Topic title="Where it sounds">
         <Where cue={cue} />

@@ -10,6 +10,7 @@ import { Sentence, Topic } from "../Sentence";
 export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
   const { view, edit } = useOpenShow();
   const set = (levelDb: number) => edit({ kind: "setLevel", cueId: cue.id, levelDb, follows: false });
+  const spoken = kind === "voice" || kind === "video";
   const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
   const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
   return (
@@ -56,7 +57,7 @@ export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
           />
         </Sentence>
       )}
-      {kind === "voice" && (
+      {spoken && (
         <label className="flex items-center gap-2 text-sm">
           <input
             type="checkbox"
@@ -67,7 +68,7 @@ export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
           Beds make room while it speaks
         </label>
       )}
-      {kind === "voice" && cue.ducks && <MakingRoom cue={cue} />}
+      {spoken && cue.ducks && <MakingRoom cue={cue} />}
       <Points cue={cue} />
     </Topic>
   );

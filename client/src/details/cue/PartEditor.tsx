@@ -7,6 +7,8 @@ import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
 import { clock, framesOfMs, framesPerSecond, msOfFrames } from "../../ui/format";
 import { Waveform } from "../../ui/Waveform";
+import { Look } from "../../videos/Look";
+import { PictureStrip } from "../../videos/PictureStrip";
 import { Sentence } from "../Sentence";
 import { useDrag } from "../../ui/useDrag";
 
@@ -76,11 +78,19 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
     setSeen({ from, to: Math.round(from + length) });
   };
 
+  // What is drawn to is looked at.
+  const looked = held && (held.inFrame !== cue.inFrame ? held.inFrame : held.outFrame - 1);
   return (
     <>
+      {sound.video && (
+        <>
+          <Look video={sound} player={player} at={looked} />
+          <PictureStrip video={sound} from={seen.from} to={seen.to} />
+        </>
+      )}
       <div
         ref={box}
-        className="bg-base-200 relative h-16 cursor-text overflow-hidden rounded-md"
+        className={`bg-base-200 relative h-16 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
         onClick={(event) => player.seek(frameAt(event.clientX))}
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />

@@ -16,11 +16,20 @@ export function hangLive(
   width: number,
 ): LiveStrand[] {
   const { cues, sounds } = stage.view.show;
-  const bands = bandsOf([
-    [width * 0.42, 30],
-    [width * 0.29, 18],
-    [width * 0.29, 16],
-  ]);
+  const bands = bandsOf(
+    cues.some((c) => c.video)
+      ? [
+          [width * 0.36, 28],
+          [width * 0.22, 16],
+          [width * 0.22, 14],
+          [width * 0.2, 14],
+        ]
+      : [
+          [width * 0.42, 30],
+          [width * 0.29, 18],
+          [width * 0.29, 16],
+        ],
+  );
   // What is muted is in no plan.
   const live = strands.flatMap((strand) => {
     const liveId = liveOf(stage, strand);

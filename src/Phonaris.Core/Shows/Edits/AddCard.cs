@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Puts a slide in that is made here: a title card named after the show, or a credits card.</summary>
+/// <summary>Puts a slide in that is made here: a title card named after the show, a credits card, or a plain one.</summary>
 /// <param name="SlideId">The id of the new slide.</param>
 /// <param name="Card">Its kind.</param>
 /// <param name="Index">Its position; beyond the end means at the end.</param>
@@ -10,11 +10,11 @@ public sealed record AddCard(string SlideId, CardKind Card, int Index) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return new AddSlides([Cards.Slide(SlideId, new(Card, Card == CardKind.Title ? show.Title : "Credits", ""))], Index).Apply(show);
+        return new AddSlides([Cards.Slide(SlideId, new(Card, Card switch { CardKind.Title => show.Title, CardKind.Credits => "Credits", _ => "" }, ""))], Index).Apply(show);
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Added a {(Card == CardKind.Title ? "title" : "credits")} card";
+    public override string Sentence(Show before) => $"Added a {Card.ToString().ToLowerInvariant()} card";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, $"slide:{SlideId}", "show/title"];

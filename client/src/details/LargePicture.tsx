@@ -1,0 +1,18 @@
+import { pictureUrl, type Slide } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { MovingVideos } from "../videos/MovingVideos";
+
+/** A slide large, its videos moving with what is heard. */
+export function LargePicture({ slide }: { slide: Slide }) {
+  const { view } = useOpenShow();
+  return (
+    <div className="relative mb-3 aspect-video w-full">
+      <img
+        className={`bg-base-300 size-full rounded-md ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+        src={pictureUrl(view.id, slide, 1280)}
+        alt={`Slide “${slide.title}”`}
+      />
+      <MovingVideos slide={slide} />
+    </div>
+  );
+}

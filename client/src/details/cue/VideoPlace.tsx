@@ -1,0 +1,139 @@
+import { Maximize } from "lucide-react";
+import { useRef, useState, type KeyboardEvent } from "react";
+import { pictureUrl, videoPictureUrl, type Cue, type Sound } from "../../api/client";
+import { useOpenShow } from "../../shows/ShowContext";
+import { Choice } from "../../ui/fields";
+import { useDrag } from "../../ui/useDrag";
+import { SlideArea } from "../../videos/SlideVideos";
+import { Sentence, Topic } from "../Sentence";
+
+type Place = NonNullable<Cue["video"]>;
+type Box = Pick<Place, "x" | "y" | "width" | "height">;
+
+const least = 0.05;
+
+/** Where a video lies on its slide, drawn there by hand, and how it is seen before and after it moves. */
+export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; place: Place }) {
+  const { view, edit } = useOpenShow();
+  const slide = view.show.slides.find((s) => s.id === cue.span?.first);
+  const area = useRef<HTMLDivElement>(null);
+  const [held, setHeld] = useState<Box>();
+  const set = (change: Partial<Place>) => edit({ kind: "setVideo", cueId: cue.id, video: { ...place, ...change } });
+
+  const bind = useDrag(({ args: [grip], movement: [dx, dy], last, tap, event }) => {
+    event.stopPropagation();
+    const size = area.current?.getBoundingClientRect();
+    if (!size || tap) return;
+    const next = moved(place, grip === "size", dx / size.width, dy / size.height);
+    setHeld(last ? undefined : next);
+    if (last) set(next);
+  });
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = 0.01;
+    const to = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
+    if (!to) return;
+    event.preventDefault();
+    set(moved(place, event.shiftKey, to[0] ?? 0, to[1] ?? 0));
+  };
+
+  const box = held ?? place;
+  const whole = place.x === 0 && place.y === 0 && place.width === 1 && place.height === 1;
+  return (
+    <Topic title="Where it is seen">
+      {slide && (
+        <div className="bg-base-300 relative mb-2 aspect-video w-full rounded-md">
+          <img
+            src={pictureUrl(view.id, slide, 320)}
+            alt=""
+            className={`size-full rounded-md ${slide.picture.fills ? "object-cover" : "object-contain"}`}
+            draggable={false}
+          />
+          <SlideArea picture={slide.picture}>
+            <div ref={area} className="pointer-events-auto absolute inset-0">
+              <div
+                {...bind("place")}
+                role="button"
+                tabIndex={0}
+                aria-label={`Place of the video: ${words(box)}. Arrows move it, with Shift they size it.`}
+                data-testid="video-place"
+                className="absolute cursor-move touch-none overflow-hidden outline-2 outline-[var(--video)]"
+                style={{ left: share(box.x), top: share(box.y), width: share(box.width), height: share(box.height) }}
+                onKeyDown={onKeyDown}
+              >
+                <img
+                  src={videoPictureUrl(view.id, video.media, cue.inFrame, 320)}
+                  alt=""
+                  className={`pointer-events-none size-full ${place.fitting === "inside" ? "object-contain" : "object-cover"}`}
+                  draggable={false}
+                />
+                <div
+                  {...bind("size")}
+                  data-grip="size"
+                  title="Size: drag"
+                  className="absolute right-0 bottom-0 size-4 cursor-nwse-resize touch-none bg-[var(--video)]"
+                />
+              </div>
+            </div>
+          </SlideArea>
+        </div>
+      )}
+      <Sentence>
+        It lies{" "}
+        <Choice
+          label="How it fits its place"
+          value={place.fitting}
+          options={[
+            ["inside", "whole inside its place"],
+            ["filling", "filling its place"],
+          ]}
+          commit={(fitting) => set({ fitting })}
+        />
+        {!whole && (
+          <button type="button" className="btn btn-xs" onClick={() => set({ x: 0, y: 0, width: 1, height: 1 })}>
+            <Maximize size={13} /> All of the slide
+          </button>
+        )}
+      </Sentence>
+      <Sentence>
+        At its end it{" "}
+        <Choice
+          label="What is seen at its end"
+          value={place.atEnd}
+          options={[
+            ["keepsLast", "keeps its last picture"],
+            ["backToFirst", "goes back to its first"],
+            ["leaves", "leaves the slide"],
+          ]}
+          commit={(atEnd) => set({ atEnd })}
+        />
+      </Sentence>
+      <label className="flex items-center gap-2 text-sm">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={place.hiddenBefore}
+          onChange={(event) => set({ hiddenBefore: event.currentTarget.checked })}
+        />
+        Hidden until it starts
+      </label>
+    </Topic>
+  );
+}
+
+/** A box moved, or its lower right corner, so that it stays on the slide. */
+function moved({ x, y, width, height }: Box, size: boolean, dx: number, dy: number): Box {
+  if (size) return { x, y, width: round(within(width + dx, least, 2)), height: round(within(height + dy, least, 2)) };
+  return {
+    x: round(within(x + dx, least - width, 1 - least)),
+    y: round(within(y + dy, least - height, 1 - least)),
+    width,
+    height,
+  };
+}
+
+const within = (value: number, from: number, to: number) => Math.max(from, Math.min(to, value));
+const round = (value: number) => Math.round(value * 1000) / 1000;
+const share = (value: number) => `${100 * value}%`;
+const percent = (value: number) => `${Math.round(100 * value)} %`;
+const words = (box: Box) =>
+  `${percent(box.x)} from the left, ${percent(box.y)} from above, ${percent(box.width)} wide, ${percent(box.height)} high`;

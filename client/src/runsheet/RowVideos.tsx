@@ -1,0 +1,39 @@
+import type { Slide } from "../api/client";
+import { useOpenShow } from "../shows/ShowContext";
+import { msOfFrames, seconds } from "../ui/format";
+import { StandingVideos } from "../videos/SlideVideos";
+import { movesBetween, videosOn } from "../videos/seen";
+import type { Row } from "./layout";
+
+/** The videos on a slide's small picture, and below them for how long of its hold something moves. */
+export function RowVideos({ slide, row }: { slide: Slide; row: Row }) {
+  const { view } = useOpenShow();
+  const videos = videosOn(view, slide.id);
+  const hold = row.endFrame - row.startFrame;
+  const moves = movesBetween(videos, row);
+  const says = moves
+    ? `Moves for ${seconds(msOfFrames(moves.to - moves.from))} of ${seconds(msOfFrames(hold))}`
+    : "A video waits here for a hand";
+  return (
+    <>
+      <StandingVideos showId={view.id} slide={slide} videos={videos} width={160} />
+      <div
+        role="img"
+        aria-label={says}
+        title={says}
+        data-testid="moves"
+        className="absolute inset-x-0 -bottom-1.5 h-1 rounded-full bg-[var(--line)]"
+      >
+        {moves && (
+          <div
+            className="absolute inset-y-0 rounded-full bg-[var(--video)]"
+            style={{
+              left: `${(100 * (moves.from - row.startFrame)) / hold}%`,
+              right: `${(100 * (row.endFrame - moves.to)) / hold}%`,
+            }}
+          />
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import { useRef, useState, type CSSProperties } from "react";
+import { videoFileUrl, videoPictureUrl, type Slide } from "../api/client";
+import { useEachFrame } from "../hearing/usePlayer";
+import { useOpenShow } from "../shows/ShowContext";
+import { follow } from "./follow";
+import { seenAt, videosOn, type ShownVideo } from "./seen";
+import { SlideArea, VideoBox } from "./SlideVideos";
+
+/** The videos on a slide, moving with what is heard of the show. */
+export function MovingVideos({ slide }: { slide: Slide }) {
+  const { view } = useOpenShow();
+  const videos = videosOn(view, slide.id);
+  const time = view.runningOrder.slides.find((s) => s.slideId === slide.id);
+  if (videos.length === 0 || !time) return null;
+  return (
+    <SlideArea picture={slide.picture}>
+      {videos.map((video) => (
+        <VideoBox key={video.cueId} box={video.box}>
+          {(style) => <Moving video={video} from={time.startFrame} to={time.endFrame} style={style} />}
+        </VideoBox>
+      ))}
+    </SlideArea>
+  );
+}
+
+interface MovingProps {
+  video: ShownVideo;
+  /** The slide it is seen on, in frames of the show. */
+  from: number;
+  to: number;
+  style: CSSProperties;
+}
+
+/** One video. Until a browser can play it, because its copy is being made or it has not arrived, its picture stands. */
+function Moving({ video, from, to, style }: MovingProps) {
+  const { view, player } = useOpenShow();
+  const element = useRef<HTMLVideoElement>(null);
+  const [plays, setPlays] = useState(false);
+  useEachFrame(player, (frame) => {
+    if (!element.current) return;
+    const seen = seenAt(video, Math.max(from, Math.min(to - 1, frame)));
+    element.current.style.visibility = seen ? "visible" : "hidden";
+    // Where nothing is heard, nothing moves.
+    if (seen) follow(element.current, player.playing() ? seen : { ...seen, speed: 0 });
+  });
+  return (
+    <>
+      {!plays && !video.place.hiddenBefore && (
+        <img src={videoPictureUrl(view.id, video.media, video.firstFileFrame, 1280)} alt="" style={style} />
+      )}
+      <video
+        ref={element}
+        src={videoFileUrl(view.id, video.media)}
+        muted
+        playsInline
+        preload="auto"
+        data-video={video.cueId}
+        style={{ ...style, objectFit: "fill" }}
+        onLoadedData={() => setPlays(true)}
+      />
+    </>
+  );
+}

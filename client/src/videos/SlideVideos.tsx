@@ -1,0 +1,70 @@
+import type { CSSProperties, ReactNode } from "react";
+import { videoPictureUrl, type Slide, type StrandView } from "../api/client";
+import type { ShownVideo } from "./seen";
+
+type Box = NonNullable<StrandView["video"]>["box"];
+
+/** The part of an area that a slide's picture fills, shown whole in its middle, or filling it. The area has a size of its own. */
+export function SlideArea({ picture, children }: { picture: Slide["picture"]; children: ReactNode }) {
+  const shape = picture.width / picture.height;
+  const width = `${picture.fills ? "max" : "min"}(100cqw, ${100 * shape}cqh)`;
+  return (
+    <div className="pointer-events-none absolute inset-0 overflow-hidden" style={{ containerType: "size" }}>
+      <div className="absolute top-1/2 left-1/2 -translate-1/2 overflow-hidden" style={{ width, aspectRatio: shape }}>
+        {children}
+      </div>
+    </div>
+  );
+}
+
+/** Where a video lies on its slide: the part of it that is seen, evenly stretched over its box. */
+export function VideoBox({ box, children }: { box: Box; children: (style: CSSProperties) => ReactNode }) {
+  return (
+    <div
+      className="absolute overflow-hidden"
+      style={{ left: percent(box.x), top: percent(box.y), width: percent(box.width), height: percent(box.height) }}
+    >
+      {children({
+        position: "absolute",
+        maxWidth: "none",
+        width: percent(1 / box.partWidth),
+        height: percent(1 / box.partHeight),
+        left: percent(-box.partX / box.partWidth),
+        top: percent(-box.partY / box.partHeight),
+      })}
+    </div>
+  );
+}
+
+/** The videos on a slide as they stand before it begins. */
+export function StandingVideos({ showId, slide, videos, width }: StandingProps) {
+  if (videos.every((v) => v.place.hiddenBefore)) return null;
+  return (
+    <SlideArea picture={slide.picture}>
+      {videos
+        .filter((v) => !v.place.hiddenBefore)
+        .map((video) => (
+          <VideoBox key={video.cueId} box={video.box}>
+            {(style) => (
+              <img
+                src={videoPictureUrl(showId, video.media, video.firstFileFrame, width)}
+                alt=""
+                style={style}
+                draggable={false}
+              />
+            )}
+          </VideoBox>
+        ))}
+    </SlideArea>
+  );
+}
+
+interface StandingProps {
+  showId: string;
+  slide: Slide;
+  videos: readonly ShownVideo[];
+  /** How wide their pictures are asked for, in pixels. */
+  width: 160 | 320 | 1280;
+}
+
+const percent = (share: number) => `${100 * share}%`;

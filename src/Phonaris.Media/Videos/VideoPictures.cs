@@ -1,0 +1,107 @@
+using System.Globalization;
+using CliWrap;
+using Phonaris.Core.Shows;
+using Phonaris.Media.Sounds;
+
+namespace Phonaris.Media.Videos;
+
+/// <summary>Videos as pages show them: single pictures, and a copy that every browser plays where the file is none.</summary>
+/// <param name="derived">Where what is made is kept.</param>
+/// <param name="original">Gives the path of the file of a content hash.</param>
+public sealed class VideoPictures(DerivedFiles derived, Func<string, string> original)
+{
+    /// <summary>The widest single picture, in pixels.</summary>
+    public const int GreatestWidth = 1920;
+
+    /// <summary>The longest side of a copy, in pixels, and the most pictures it has a second: more no projector shows.</summary>
+    private const int CopySide = 1920, CopyPictures = 60;
+
+    private const string Quality = "4";
+
+    /// <summary>One picture of a video, as a JPEG file in its own proportions.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="frame">The frame, at 48 kHz, at which it is seen.</param>
+    /// <param name="width">How wide, in pixels.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">It cannot be read there.</exception>
+    public Task<string> PictureAsync(Sound video, long frame, int width, CancellationToken cancel)
+    {
+        var figures = Of(video);
+        ArgumentOutOfRangeException.ThrowIfNegative(frame);
+        ArgumentOutOfRangeException.ThrowIfNegativeOrZero(width);
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(width, GreatestWidth);
+        return derived.GetAsync(
+            $"videos/{video.Media}-{frame}-{width}.jpg",
+            async (partial, token) =>
+            {
+                var seconds = frame / (double)Frames.PerSecond;
+                var height = Math.Max(1, (int)Math.Round((double)width * figures.Height / figures.Width));
+                await RunAsync(
+                    video,
+                    ["-ss", VideoFilters.SoughtFor(seconds).ToString("0.######", CultureInfo.InvariantCulture), "-i", $"file:{original(video.Media)}", "-map", "0:v:0",
+                        "-vf", $"{VideoFilters.Whole},{VideoFilters.Even(seconds, 1, CopyPictures)},{Toned(figures)}{VideoFilters.Scaled(width, height)}",
+                        "-frames:v", "1", "-q:v", Quality, "-f", "mjpeg", "-protocol_whitelist", "file", "-y", $"file:{partial}"],
+                    null, MediaTool.Quick, token);
+                if (new FileInfo(partial) is not { Exists: true, Length: > 0 }) throw Unreadable(video);
+            },
+            cancel);
+    }
+
+    /// <summary>The file a browser plays: the video itself where every one does, else its copy; null while that is not made.</summary>
+    /// <param name="video">The video.</param>
+    public string? FileOf(Sound video) => Of(video).PlaysAnywhere ? original(video.Media) : derived.Has(CopyName(video)) ? derived.PathOf(CopyName(video)) : null;
+
+    /// <summary>Makes the copy that every browser plays, where one is needed: its pictures alone, no larger than a screen.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
+    public async Task PrepareAsync(Sound video, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var figures = Of(video);
+        if (figures.PlaysAnywhere) return;
+        var scale = Math.Min(1, (double)CopySide / Math.Max(figures.Width, figures.Height));
+        var rate = figures.PicturesPerSecond > CopyPictures ? $"fps={CopyPictures}," : "";
+        await derived.GetAsync(
+            CopyName(video),
+            (partial, token) => RunAsync(
+                video,
+                ["-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
+                    "-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-pix_fmt", "yuv420p", "-vsync", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", "-movflags", "+faststart",
+                    "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{partial}"],
+                PipeTarget.ToDelegate(Told), MediaTool.Long, token),
+            cancel);
+
+        void Told(string line)
+        {
+            if (line.StartsWith("out_time_us=", StringComparison.Ordinal) && long.TryParse(line.AsSpan("out_time_us=".Length), out var done))
+                progress?.Report(Math.Clamp(done / 1e6 * Frames.PerSecond / video.Frames, 0, 1));
+        }
+
+        static int Even(double side) => Math.Max(2, (int)Math.Round(side / 2) * 2);
+    }
+
+    private static async Task RunAsync(Sound video, IEnumerable<string> arguments, PipeTarget? output, TimeSpan limit, CancellationToken cancel)
+    {
+        try
+        {
+            await MediaTool.RunAsync("ffmpeg", ["-nostdin", "-v", "error", .. SoundDecoder.Guard, .. arguments], null, output, limit, cancel, VideoFrames.MostBytes);
+        }
+        catch (MediaToolException)
+        {
+            throw Unreadable(video);
+        }
+    }
+
+    private static VideoFigures Of(Sound video)
+    {
+        ArgumentNullException.ThrowIfNull(video);
+        return video.Video ?? throw new RuleException($"{video.Name} is a sound without pictures.", "sound");
+    }
+
+    private static RuleException Unreadable(Sound video) => new($"The pictures of {video.Name} cannot be read there. Its file may be damaged; bring it in anew.");
+
+    private static string Toned(VideoFigures figures) => figures.HighRange ? VideoFilters.ToneDown + "," : "";
+
+    private static string CopyName(Sound video) => $"videos/{video.Media}.mp4";
+}

@@ -1,0 +1,47 @@
+using System.Text.Json;
+using Phonaris.Core.Shows;
+using Phonaris.Media.Videos;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Hearing;
+
+/// <summary>The job that makes of a video the copy that every browser plays. The file as brought in stays what films are made from.</summary>
+internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
+{
+    public const string JobKind = "video";
+
+    public string Kind => JobKind;
+
+    public bool IsLong => true;
+
+    /// <summary>Queues the videos that an edit brought into a show and that need a copy.</summary>
+    /// <param name="jobs">The jobs.</param>
+    /// <param name="pictures">The videos as pages show them.</param>
+    /// <param name="before">The show before the edit, whose videos are queued already.</param>
+    /// <param name="after">The show after it.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task QueueAsync(JobRunner jobs, VideoPictures pictures, Show? before, StoredShow after, CancellationToken cancel)
+    {
+        var known = before is null ? [] : NeedingCopies(before).Select(v => v.Media).ToHashSet();
+        foreach (var video in NeedingCopies(after.Show).Where(v => !known.Contains(v.Media) && pictures.FileOf(v) is null).DistinctBy(v => v.Media))
+            await jobs.AddAsync(after.Id, JobKind, video.Name, video, cancel);
+    }
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        await pictures.PrepareAsync(VideoOf(job), progress, cancel);
+        return null;
+    }
+
+    /// <summary>Queues a copy that is not made, nor being made: as where making it was stopped before.</summary>
+    public static async Task QueueAsync(JobRunner jobs, JobStore kept, string showId, Sound video, CancellationToken cancel)
+    {
+        if ((await kept.ListAsync(showId, cancel)).Any(j => j is { Kind: JobKind, State: JobState.Waiting or JobState.Running } && VideoOf(j).Media == video.Media)) return;
+        await jobs.AddAsync(showId, JobKind, video.Name, video, cancel);
+    }
+
+    private static Sound VideoOf(JobRow job) => JsonSerializer.Deserialize<Sound>(job.Input, ShowJson.Options)!;
+
+    private static IEnumerable<Sound> NeedingCopies(Show show) => show.Sounds.Where(s => s.Video is { PlaysAnywhere: false } && !s.Removed);
+}

@@ -1,0 +1,39 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Phonaris.Core.Shows;
+using Phonaris.Media.Videos;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Hearing;
+
+/// <summary>The pictures of videos: one of them, and all of them as a browser plays them.</summary>
+internal static class VideoEndpoints
+{
+    private static readonly int[] Widths = [160, 320, 1280];
+
+    public static void MapVideos(this RouteGroupBuilder api)
+    {
+        // The address carries the file, so that it can be kept for good.
+        api.MapGet("/shows/{id}/videos/{media}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string media, long frame, int width, ShowStore shows, VideoPictures pictures, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await FindAsync(shows, id, media, cancel) is not { } video || !Widths.Contains(width)) return TypedResults.NotFound();
+            response.Headers.CacheControl = "private, max-age=31536000, immutable";
+            return TypedResults.PhysicalFile(await pictures.PictureAsync(video, Math.Clamp(frame, 0, video.Frames - 1), width, cancel), "image/jpeg");
+        });
+
+        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made.
+        api.MapGet("/shows/{id}/videos/{media}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string media, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
+        {
+            if (await FindAsync(shows, id, media, cancel) is not { } video) return TypedResults.NotFound();
+            response.Headers.CacheControl = "no-cache";
+            if (pictures.FileOf(video) is { } path) return TypedResults.PhysicalFile(path, "video/mp4", enableRangeProcessing: true);
+            await CopyVideo.QueueAsync(jobs, kept, id, video, cancel);
+            return TypedResults.NotFound();
+        });
+    }
+
+    private static async Task<Sound?> FindAsync(ShowStore shows, string id, string media, CancellationToken cancel) =>
+        (await shows.FindAsync(id, cancel))?.Show.Sounds.FirstOrDefault(s => s.Media == media && s.Video is not null);
+}
