@@ -3,6 +3,7 @@ import { countdownWords } from "./countdown";
 import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
 import type { Pictures } from "./pictures";
+import { LiveVideos } from "./LiveVideos";
 import { SlidePicture } from "./SlidePicture";
 
 interface Props {
@@ -32,6 +33,7 @@ export function AudienceView({ stage, spotPicture, pictures, startsAt }: Props) 
               alt={slide?.title ?? ""}
               className="absolute inset-0 h-full w-full object-contain"
             />
+            <LiveVideos stage={stage} />
             {spots.map((cue) => {
               const spot = stage.view.show.cues.find((c) => c.id === cue.cueId)?.hotspot;
               return (

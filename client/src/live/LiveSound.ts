@@ -98,6 +98,9 @@ export class LiveSound {
     this.level.gain.setTargetAtTime(gain, this.context.currentTime, 0.02);
   }
 
+  /** How long what is sent takes to come out of the loudspeakers, in seconds, as far as the browser knows. */
+  lag = () => this.context.outputLatency || 0;
+
   /** How far into a cue is heard now, in milliseconds from its start, rounds taken together. */
   positionMs(cueId: string): number | undefined {
     const voice = this.voices.get(cueId);

@@ -39,6 +39,8 @@ export class Stage {
   readonly run: LiveRun;
   readonly sound: LiveSound;
   readonly log: RunLog = { stays: [], lines: [] };
+  /** Where videos are to be had, by their files' hashes: here, without the server. */
+  readonly videos = new Map<string, string>();
   private listeners = new Set<() => void>();
   private held = new Map<string, number>();
   private last = new Map<string, string>();
@@ -154,6 +156,18 @@ export class Stage {
 
   /** Where in a cue is heard now, or it is held. */
   positionMs = (cueId: string) => this.held.get(cueId) ?? this.sound.positionMs(cueId);
+
+  /** Where a cue is held, one by one; nothing where it is not. */
+  heldMs = (cueId: string) => this.held.get(cueId);
+
+  /** Where in a cue is what comes out of the loudspeakers now, which is a little behind what is sent there. */
+  heardMs(cueId: string): number | undefined {
+    const at = this.sound.positionMs(cueId);
+    return at === undefined ? undefined : Math.max(0, at - 1000 * this.sound.lag());
+  }
+
+  /** Whether anything goes on. */
+  moves = () => !this.now.paused && this.sound.context.state === "running";
 
   /** Does what a clicker's button is for. */
   press(what: string, number: number) {

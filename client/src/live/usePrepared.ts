@@ -3,6 +3,7 @@ import { answered, api, type Schemas, type StrandView } from "../api/client";
 import { fetchPictures, type Pictures } from "./pictures";
 import { Stage, type Manner } from "./Stage";
 import { fetchStems } from "./fetchStems";
+import { fetchVideos } from "./videos";
 
 /** A show on its way to the audience: how far the fetching has come, or what came of it; how it goes on, and whether it has begun. */
 export interface Ready {
@@ -50,9 +51,10 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       await made.sound.prepare();
       const fetchAll = async () => {
         const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
-        const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.2 + 0.8 * f), cancel.signal);
+        const videos = await fetchVideos(showId, run, made.videos, (f) => setFraction(0.2 + 0.2 * f), cancel.signal);
+        const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.4 + 0.6 * f), cancel.signal);
         made.expect(0);
-        const missing = { pictures: pictures.missing, sounds };
+        const missing = { pictures: pictures.missing, sounds: [...new Set([...videos, ...sounds])] };
         if (!cancel.signal.aborted)
           setPrepared({
             stage: made,

@@ -4,13 +4,23 @@ import type { ShownVideo } from "./seen";
 
 type Box = NonNullable<StrandView["video"]>["box"];
 
-/** The part of an area that a slide's picture fills, shown whole in its middle, or filling it. The area has a size of its own. */
-export function SlideArea({ picture, children }: { picture: Slide["picture"]; children: ReactNode }) {
+interface AreaProps {
+  picture: Slide["picture"];
+  /** Whether it lies at the left rather than in the middle. */
+  left?: boolean;
+  children: ReactNode;
+}
+
+/** The part of an area that a slide's picture fills, shown whole in it, or filling it. The area has a size of its own. */
+export function SlideArea({ picture, left = false, children }: AreaProps) {
   const shape = picture.width / picture.height;
   const width = `${picture.fills ? "max" : "min"}(100cqw, ${100 * shape}cqh)`;
   return (
     <div className="pointer-events-none absolute inset-0 overflow-hidden" style={{ containerType: "size" }}>
-      <div className="absolute top-1/2 left-1/2 -translate-1/2 overflow-hidden" style={{ width, aspectRatio: shape }}>
+      <div
+        className={`absolute top-1/2 -translate-y-1/2 overflow-hidden ${left ? "left-0" : "left-1/2 -translate-x-1/2"}`}
+        style={{ width, aspectRatio: shape }}
+      >
         {children}
       </div>
     </div>

@@ -22,12 +22,13 @@ internal static class VideoEndpoints
             return TypedResults.PhysicalFile(await pictures.PictureAsync(video, Math.Clamp(frame, 0, video.Frames - 1), width, cancel), "image/jpeg");
         });
 
-        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made.
+        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made, but to whoever waits for it.
         api.MapGet("/shows/{id}/videos/{media}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
-            string id, string media, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
+            string id, string media, bool? wait, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
         {
             if (await FindAsync(shows, id, media, cancel) is not { } video) return TypedResults.NotFound();
             response.Headers.CacheControl = "no-cache";
+            if (wait == true) await pictures.PrepareAsync(video, null, cancel);
             if (pictures.FileOf(video) is { } path) return TypedResults.PhysicalFile(path, "video/mp4", enableRangeProcessing: true);
             await CopyVideo.QueueAsync(jobs, kept, id, video, cancel);
             return TypedResults.NotFound();

@@ -1,6 +1,7 @@
 import { ArrowDown } from "lucide-react";
 import { framesOfMs, shortTime } from "../../ui/format";
 import type { Pictures } from "../pictures";
+import { LiveVideos } from "../LiveVideos";
 import { SlidePicture } from "../SlidePicture";
 import type { Stage } from "../Stage";
 import { useNow, useTick } from "../useNow";
@@ -25,11 +26,14 @@ export function RowHere({ stage, pictures, picture }: Props) {
     <>
       <div className="flex" style={{ height: picture.height }}>
         <TimeEdge stage={stage} />
-        <SlidePicture
-          picture={place && pictures.get(`${place.slideId} ${place.step}`)}
-          alt={slide?.title ?? ""}
-          className={`min-w-0 grow rounded-r-md object-contain object-left ${now.black ? "opacity-30" : ""}`}
-        />
+        <div className={`relative min-w-0 grow ${now.black ? "opacity-30" : ""}`}>
+          <SlidePicture
+            picture={place && pictures.get(`${place.slideId} ${place.step}`)}
+            alt={slide?.title ?? ""}
+            className="size-full rounded-r-md object-contain object-left"
+          />
+          <LiveVideos stage={stage} small />
+        </div>
       </div>
       <div className="flex items-center gap-3 pt-1" style={{ height: titleHeight }}>
         <div className="min-w-0 grow">

@@ -1,0 +1,67 @@
+import { videoFileUrl, type Schemas } from "../api/client";
+import type { Seen } from "../videos/seen";
+import type { LiveCue } from "./run";
+import type { Stage } from "./Stage";
+
+type RunView = Schemas["RunView"];
+type LiveVideo = NonNullable<LiveCue["video"]>;
+
+/** Fetches the videos of a run and keeps them, so that they play without the server; tells the fraction there, and whose could not be had. */
+export async function fetchVideos(
+  showId: string,
+  run: RunView,
+  videos: Map<string, string>,
+  told: (fraction: number) => void,
+  cancel: AbortSignal,
+): Promise<string[]> {
+  const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.media ?? []))].filter((m) => !videos.has(m));
+  const missing = new Set<string>();
+  for (const [i, media] of wanted.entries()) {
+    const answer = await fetch(`${videoFileUrl(showId, media)}?wait=true`, { signal: cancel }).catch(() => undefined);
+    if (answer?.ok) videos.set(media, URL.createObjectURL(await answer.blob()));
+    else for (const cue of run.plan.cues) if (cue.video?.media === media) missing.add(cue.name);
+    told((i + 1) / wanted.length);
+  }
+  return [...missing];
+}
+
+/** The videos that lie on the slide that is shown, the lowest first. */
+export const videosHere = (stage: Stage): (LiveCue & { video: LiveVideo })[] => {
+  const { place } = stage.snapshot();
+  return stage.view.plan.cues.flatMap((cue) =>
+    cue.video && place >= cue.video.firstPlace && place <= cue.video.lastPlace ? [{ ...cue, video: cue.video }] : [],
+  );
+};
+
+/** What is seen of a video now: it stands before it begins and where it is held, moves while its cue plays, and is over as it is set to be. */
+export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen | undefined {
+  const { video, id } = cue;
+  const still = (ms: number): Seen => ({ fileFrame: fileFrameAt(stage, cue, ms).fileFrame, speed: 0 });
+  const { phase, fromMs } = stage.run.stateOf(id);
+  const held = stage.heldMs(id);
+  if (held !== undefined) return still(held);
+  if (phase === "sounding") {
+    const at = stage.heardMs(id);
+    return stage.moves() && at !== undefined ? fileFrameAt(stage, cue, at) : still(at ?? fromMs);
+  }
+  if (phase === "fresh" || phase === "waiting") return video.place.hiddenBefore ? undefined : still(0);
+  if (video.place.atEnd === "leaves") return undefined;
+  // One that was sent away stands where it was; one that has finished, at its end.
+  return still(video.place.atEnd === "backToFirst" ? 0 : fromMs > 0 ? fromMs : Infinity);
+}
+
+/** The frame of the file at a moment from the cue's start, rounds taken together. */
+function fileFrameAt(stage: Stage, { id, video }: LiveCue & { video: LiveVideo }, ms: number): Seen {
+  const stem = stage.view.stems.find((s) => s.cueIds.includes(id));
+  const length = stem?.frames ?? 0;
+  const period = length - (stem?.loopFrom ?? length);
+  const frame = Math.max(0, ms * 48);
+  const at =
+    frame < length || period === 0 ? Math.min(frame, length - 1) : length - period + ((frame - length) % period);
+  const run = video.runs.findLast((r) => r.fromFrame <= at) ?? video.runs[0];
+  if (!run) return { fileFrame: 0, speed: 0 };
+  return {
+    fileFrame: run.fileFrame + Math.min(at, run.toFrame - 1) * run.speed - run.fromFrame * run.speed,
+    speed: run.speed,
+  };
+}
