@@ -11,12 +11,11 @@ using Phonaris.Formats.Decks;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
 
-// Makes the demo show anew: demo/slides, demo/sounds and demo/show.json. What it makes is committed; it runs only when the demo is
+// Makes the demo show anew: demo/slides, demo/sounds, demo/videos and demo/show.json. What it makes is committed; it runs only when the demo is
 // to change: dotnet run --project demo/maker -c Release -- demo. Needs ffmpeg, and espeak-ng for the two voices.
 var folder = args.Length == 1 ? args[0] : throw new ArgumentException("Give the demo folder.");
-var (slideFolder, soundFolder) = (Path.Combine(folder, "slides"), Path.Combine(folder, "sounds"));
-Directory.CreateDirectory(slideFolder);
-Directory.CreateDirectory(soundFolder);
+var (slideFolder, soundFolder, videoFolder) = (Path.Combine(folder, "slides"), Path.Combine(folder, "sounds"), Path.Combine(folder, "videos"));
+foreach (var made in new[] { slideFolder, soundFolder, videoFolder }) Directory.CreateDirectory(made);
 
 (string File, string Name, SoundKind Kind, Func<Synth>? Make, string? Says)[] sounds =
 [
@@ -44,13 +43,16 @@ foreach (var (file, _, _, make, says) in sounds)
     else Speak(says!, to);
 }
 
+var video = Path.Combine(videoFolder, Script.Video.FileName);
+if (!File.Exists(video)) LampVideo.Write(video);
+
 var stepFiles = Script.Steps.Labels.Select((_, k) => (Path: Path.Combine(slideFolder, $"{Script.Steps.File}-{k}.svg"), Svg: Script.Steps.Drawn(k))).ToList();
 foreach (var slide in Script.Slides.Where(s => s.Svg is not null)) await File.WriteAllTextAsync(Path.Combine(slideFolder, $"{slide.File}.svg"), slide.Svg);
 foreach (var (path, svg) in stepFiles) await File.WriteAllTextAsync(path, svg);
 
 // The show is built by the same edits a person would make, from the files just written.
 var temporary = Directory.CreateTempSubdirectory("phonaris-demo");
-var paths = Directory.EnumerateFiles(slideFolder).Concat(Directory.EnumerateFiles(soundFolder)).ToDictionary(Hash);
+var paths = Directory.EnumerateFiles(slideFolder).Concat(Directory.EnumerateFiles(soundFolder)).Append(video).ToDictionary(Hash);
 using var library = new SoundLibrary(new DerivedFiles(temporary.FullName), h => paths[h]);
 var show = Show.Empty(Script.Title);
 show = show.Apply(new AddSlides([.. Script.Slides.Select((s, i) => MakeSlide(s, i + 1))], 0)).Show;
@@ -62,6 +64,9 @@ foreach (var (file, name, kind, _, _) in sounds)
     var sound = Sound.BroughtIn(file, Hash(path), $"{file}.ogg", prepared.Figures, Script.RightsOf(name), kind) with { Name = name };
     show = show.Apply(new AddSound(sound, int.MaxValue)).Show;
 }
+var (videoId, videoName, videoFile) = Script.Video;
+var filmed = (await library.PrepareAsync(Hash(video), videoName, null, CancellationToken.None)).ToSound(videoId, Hash(video), videoFile, SoundKind.Video);
+show = show.Apply(new AddSound(filmed with { Name = videoName, Rights = Script.RightsOf(videoName) }, int.MaxValue)).Show;
 foreach (var (written, n) in Script.Cues.Select((c, n) => (c, n + 1)))
 {
     var cue = CueDefaults.For(show, show.Sound(written.Sound), SlideId(written.First), $"cue-{n:00}");

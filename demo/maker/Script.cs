@@ -43,6 +43,9 @@ internal static class Script
     /// <summary>The running time aimed at, in milliseconds, and where the show goes. Neither is met yet: there is something for the checks to find.</summary>
     public static (long TargetMs, Showing Showing) Aims { get; } = (360_000, new(false, Destination.Web));
 
+    /// <summary>The video: its id, its name and its file's.</summary>
+    public static (string Id, string Name, string FileName) Video { get; } = ("moth-at-the-lamp", "Moth at the lamp", "moth-at-the-lamp.mp4");
+
     /// <summary>The cues: sound, first and last slide, and how they differ from what a drop would set.</summary>
     public static IReadOnlyList<ScriptCue> Cues { get; } =
     [
@@ -59,6 +62,8 @@ internal static class Script
         new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600), Speed = 0.8 }),
         new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand, Hotspot = Hotspot.New("Call the owl") with { X = 0.86, Y = 0.2, Symbol = HotspotSymbol.Ring } }),
         new("lantern-latch", 13, 13, c => c with { Start = CueStart.After("cue-06"), DelayMs = 500 }),
+        // Over the drawn moth, round and round; its wings are no reason for music to make room.
+        new("moth-at-the-lamp", 6, 6, c => c with { Rounds = Cue.FillSpan, LevelDb = c.LevelDb - 12, Ducks = false, FadeOut = Fade.Of(800), Video = new(0.54, 0.125, 0.4219, 0.75, VideoFitting.Filling) }),
     ];
 
     private static string WhoFlies(int shown) => Drawings.Talk("Who flies tonight", Visitors, "#1F3B36", "#A9C98B", "#2A2018", shown);

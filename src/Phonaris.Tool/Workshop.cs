@@ -121,15 +121,22 @@ internal sealed class Workshop
         return prepared.ToSound(NewId(), hash, name, kind);
     }
 
+    /// <summary>Reads a sound, or a video, that lies in a deck.</summary>
+    /// <exception cref="RuleException">It cannot be read.</exception>
+    public async Task<Sound> ReadFromDeckAsync(DeckSound found, CancellationToken cancel)
+    {
+        var bytes = DeckFormats.SoundBytes(_files.PathOf(found.Deck), found);
+        var hash = await _files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
+        var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
+        return prepared.ToSound(NewId(), hash, found.Name, found.Kind);
+    }
+
     /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
     public async Task<Show> TakeOverAsync(Show show, DeckSound found, ValueList<Slide> slides, TextWriter errors, CancellationToken cancel)
     {
         try
         {
-            var bytes = DeckFormats.SoundBytes(_files.PathOf(found.Deck), found);
-            var hash = await _files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
-            var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
-            var sound = prepared.ToSound(NewId(), hash, found.Name, found.Kind);
+            var sound = await ReadFromDeckAsync(found, cancel);
             return show.Apply(found.ToEdit(show, sound, slides, NewId(), "the deck")).Show;
         }
         catch (RuleException e)

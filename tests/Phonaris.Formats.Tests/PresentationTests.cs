@@ -1,5 +1,6 @@
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats.Decks;
 using static Phonaris.Formats.Tests.PresentationMaker;
 
@@ -33,6 +34,44 @@ public sealed class PresentationTests : IDisposable
         Assert.Contains(drawings[1].Shapes, s => s.Box.Turn == 20 && s.Fill == new SolidPaint(0xFF3F6C8C));
         Assert.Equal(["Kind", "April", "Hawk", "2"], drawings[1].Shapes.Select(Words).Where(w => w is "Kind" or "April" or "Hawk" or "2"));
         Assert.True(drawings[1].Shapes.Single(s => Words(s) == "in an ellipse").Text!.Paragraphs[0].Runs[0].Italic);
+    }
+
+    [Fact]
+    public void A_video_comes_with_its_place_its_part_and_how_it_plays()
+    {
+        var path = Path.Combine(_folder.FullName, "lamp-talk.pptx");
+        File.Copy(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"), path);
+        var plain = Assert.Single(Read(path).Sounds);
+        Assert.Equal((2, "hand", 0.0, new DeckVideo(0.5, 0.4, 0.4, 0.4, null, 0, 0, 1, false, VideoEnd.KeepsLast, false)), (plain.FirstSlide, plain.Start, plain.LevelDb, plain.Video));
+        Assert.Empty(Read(path).NotUnderstood);
+
+        // As another would have set it: cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture.
+        using (var zip = System.IO.Compression.ZipFile.Open(path, System.IO.Compression.ZipArchiveMode.Update))
+        {
+            var entry = zip.GetEntry("ppt/slides/slide2.xml")!;
+            using var stream = entry.Open();
+            var xml = new StreamReader(stream).ReadToEnd()
+                .Replace("r:embed=\"rId2\"/>", "r:embed=\"rId2\"><p14:trim st=\"500\" end=\"1000.5\"/></p14:media>", StringComparison.Ordinal)
+                .Replace("<a:stretch>", "<a:srcRect l=\"10000\" b=\"25000\"/><a:stretch>", StringComparison.Ordinal)
+                .Replace("</p:clrMapOvr>", """
+                    </p:clrMapOvr><p:timing><p:tnLst><p:par><p:cTn id="1" nodeType="tmRoot"><p:childTnLst><p:seq><p:cTn id="2" nodeType="mainSeq"><p:childTnLst><p:par><p:cTn id="3"><p:childTnLst><p:par><p:cTn id="4"><p:childTnLst>
+                    <p:par><p:cTn id="5" presetID="1" presetClass="mediacall" nodeType="afterEffect"><p:stCondLst><p:cond delay="250"/></p:stCondLst><p:childTnLst><p:cmd type="call" cmd="playFrom(0.0)"><p:cBhvr><p:cTn id="6"/><p:tgtEl><p:spTgt spid="3"/></p:tgtEl></p:cBhvr></p:cmd></p:childTnLst></p:cTn></p:par>
+                    </p:childTnLst></p:cTn></p:par></p:childTnLst></p:cTn></p:par></p:childTnLst></p:cTn></p:seq>
+                    <p:video><p:cMediaNode vol="50000" mute="1"><p:cTn id="7" repeatCount="3000" fill="remove"/><p:tgtEl><p:spTgt spid="3"/></p:tgtEl></p:cMediaNode></p:video></p:childTnLst></p:cTn></p:par></p:tnLst></p:timing>
+                    """, StringComparison.Ordinal);
+            stream.SetLength(0);
+            stream.Write(System.Text.Encoding.UTF8.GetBytes(xml));
+        }
+        var set = Assert.Single(Read(path).Sounds);
+        Assert.Equal(new(0.5, 0.4, 0.4, 0.4, new(0.1, 0, 0, 0.25), 500, 1000, 3, true, VideoEnd.BackToFirst, false), set.Video);
+        Assert.Equal((-6.0, SoundKind.Video), (set.LevelDb, set.Kind));
+
+        // Its cue: half a second in, one from its end, in three rounds, on the slide that it lay on.
+        var slides = Read(path).ToSlides(() => Guid.NewGuid().ToString("N"), 4000);
+        var video = Sound.BroughtIn("v", new('0', 64), "lamp.mp4", new(144_000, 48_000, 2, -20, -18, 0, -3, 0, 0, 0, 0, false), Rights.Unknown, SoundKind.Video, new(160, 90, 25, "h264", true, true, false));
+        var cue = Assert.Single((Show.Empty("A talk") with { Slides = slides }).Apply(set.ToEdit(Show.Empty("A talk") with { Slides = slides }, video, slides, "c", "the deck")).Show.Cues);
+        Assert.Equal((slides[1].Id, 24_000, 96_000, 3, true), (cue.Span!.First, cue.InFrame, cue.OutFrame, cue.Rounds, cue.Muted));
+        Assert.Equal(new(0.5, 0.4, 0.4, 0.4, VideoFitting.Inside, VideoEnd.BackToFirst, false, new(0.1, 0, 0, 0.25)), cue.Video);
     }
 
     [Theory]

@@ -60,6 +60,38 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
+    public void A_video_is_placed_told_checked_and_taken_over_from_a_presentation()
+    {
+        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Ffmpeg("2.png", "-f", "lavfi", "-i", "color=blue:s=160x90", "-frames:v", "1");
+        Ffmpeg("moth.mp4", "-f", "lavfi", "-i", "testsrc=s=160x90:r=25:d=5", "-f", "lavfi", "-i", "sine=440:d=5", "-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "--hold", "4");
+        var id = Json("place", "a.phonaris", "--video", "moth.mp4", "--slide", "2", "--at", "0.5,0.5,0.4,0.4", "--in", "1.5", "--level", "-12").GetProperty("id").GetString();
+        var show = Json("show", "a.phonaris");
+        var (sound, cue) = (show.GetProperty("sounds")[0], show.GetProperty("cues")[0]);
+        Assert.Equal(("video", 160, "h264"), (sound.GetProperty("kind").GetString(), sound.GetProperty("video").GetProperty("width").GetInt32(), sound.GetProperty("video").GetProperty("coding").GetString()));
+        Assert.Equal((id, 0.4, 72_000), (cue.GetProperty("id").GetString(), cue.GetProperty("video").GetProperty("width").GetDouble(), cue.GetProperty("inFrame").GetInt64()));
+        Assert.Contains("Moth begins with this slide and finishes here.", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
+        Assert.DoesNotContain("cut-video", Found("a.phonaris"));
+        // Muted it is seen all the same, and looked after; all of it is longer than its slide.
+        Json("place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "whole", "--mute", "--loop", "once");
+        Assert.Contains("cut-video", Found("a.phonaris"));
+        AssertFails(3, "four numbers", "place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "here");
+        AssertFails(2, "one of them", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
+        Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
+
+        // From a presentation that a writer of others made.
+        var deck = Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx");
+        var found = Json("deck", deck).GetProperty("videos")[0];
+        Assert.Equal((2, "hand", false), (found.GetProperty("slide").GetInt32(), found.GetProperty("start").GetString(), found.GetProperty("muted").GetBoolean()));
+        Assert.Equal([0.5, 0.4, 0.4, 0.4], found.GetProperty("at").EnumerateArray().Select(n => n.GetDouble()));
+        Json("new", "b.phonaris", "--deck", deck);
+        Assert.Equal((0.5, "hand"), (Json("show", "b.phonaris").GetProperty("cues")[0] is var taken ? taken.GetProperty("video").GetProperty("x").GetDouble() : 0, taken.GetProperty("start").GetProperty("kind").GetString()));
+
+        IEnumerable<string?> Found(string path) => Json("check", path).GetProperty("findings").EnumerateArray().Select(f => f.GetProperty("check").GetString());
+    }
+
+    [Fact]
     public void A_show_is_looked_over_and_scripts_are_told_by_the_exit_code()
     {
         Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");

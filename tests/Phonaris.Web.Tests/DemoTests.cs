@@ -25,9 +25,9 @@ public sealed class DemoTests : IDisposable
             .UseSetting("Phonaris:Demo", demo));
         using var http = factory.CreateClient();
         var show = (await factory.Services.GetRequiredService<ShowStore>().FindAsync("moth-night", default))!.Show;
-        Assert.Equal((15, 11), (show.Slides.Count, show.Sounds.Count));
-        Assert.Equal([SoundKind.Bed, SoundKind.Voice, SoundKind.Spot], show.Sounds.Select(s => s.Kind).Distinct());
-        Assert.All(Directory.GetFiles(Path.Combine(demo, "sounds")), f => Assert.InRange(new FileInfo(f).Length, 1, 4_000_000));
+        Assert.Equal((15, 12), (show.Slides.Count, show.Sounds.Count));
+        Assert.Equal([SoundKind.Bed, SoundKind.Voice, SoundKind.Spot, SoundKind.Video], show.Sounds.Select(s => s.Kind).Distinct());
+        Assert.All(Directory.GetFiles(Path.Combine(demo, "sounds")).Concat(Directory.GetFiles(Path.Combine(demo, "videos"))), f => Assert.InRange(new FileInfo(f).Length, 1, 4_000_000));
         Assert.Equal("image/png", (await http.GetAsync($"/api/shows/moth-night/slides/{show.Slides[4].Id}/picture?width=320")).Content.Headers.ContentType!.MediaType);
 
         // Heard as a whole: never silent for long, near the target, and below the limit.

@@ -26,9 +26,9 @@ const times = [10, 30, 2].reduce<Parameters<typeof layRows>[0][number][]>((all, 
 describe("what is dropped on the sheet", () => {
   const rows = layRows(times, "slide").map((r) => (r.number === 1 ? { ...r, stepFrames: [0, 4 * second] } : r));
   const bands = 300;
-  const dropped = (type: string, clientX: number, clientY: number, heard?: number) => {
+  const dropped = (type: string, clientX: number, clientY: number, heard?: number, files: readonly string[] = []) => {
     const sheet = { getBoundingClientRect: () => ({ top: 100, right: 1000 }) } as HTMLElement;
-    const event = { clientX, clientY: clientY + 100, dataTransfer: { types: [type] } };
+    const event = { clientX, clientY: clientY + 100, dataTransfer: { types: [type], items: files.map((f) => ({ kind: "file", type: f })) } };
     return dropPlace(event as unknown as Parameters<typeof dropPlace>[0], sheet, rows, bands, heard);
   };
   const [beside, on] = [800, 300];
@@ -53,6 +53,12 @@ describe("what is dropped on the sheet", () => {
     expect(dropped(slidesType, on, evenHeight * 0.4)).toEqual({ kind: "gap", gap: 0 });
     expect(dropped(slidesType, on, evenHeight * 0.6)).toEqual({ kind: "gap", gap: 1 });
     expect(dropped("text/plain", on, 10)).toBeUndefined();
+  });
+
+  it("lays videos on a slide, and between two rows beside other files", () => {
+    expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4"])).toMatchObject({ kind: "row", row: 0 });
+    expect(dropped("Files", on, evenHeight + 3, undefined, ["video/mp4"])).toEqual({ kind: "gap", gap: 1 });
+    expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4", "image/png"])).toEqual({ kind: "gap", gap: 0 });
   });
 });
 

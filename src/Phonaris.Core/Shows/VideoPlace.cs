@@ -91,20 +91,6 @@ public sealed record VideoPlace(
     }
 }
 
-/// <summary>What is cut off a video at its edges, in shares of its width and height.</summary>
-/// <param name="Left">At the left.</param>
-/// <param name="Top">Above.</param>
-/// <param name="Right">At the right.</param>
-/// <param name="Bottom">Below.</param>
-public sealed record VideoCrop(double Left, double Top, double Right, double Bottom)
-{
-    /// <summary>The most that two edges can take together.</summary>
-    public const double Most = 0.95;
-
-    /// <summary>Nothing cut off.</summary>
-    internal static VideoCrop None { get; } = new(0, 0, 0, 0);
-}
-
 /// <summary>How a video is made to fit its place, its proportions kept.</summary>
 public enum VideoFitting
 {
@@ -113,43 +99,4 @@ public enum VideoFitting
 
     /// <summary>It fills the place; what is too much is cut off.</summary>
     Filling,
-}
-
-/// <summary>What is seen of a video once it is over.</summary>
-public enum VideoEnd
-{
-    /// <summary>Its last picture.</summary>
-    KeepsLast,
-
-    /// <summary>Its first picture.</summary>
-    BackToFirst,
-
-    /// <summary>Nothing: the slide as it is.</summary>
-    Leaves,
-}
-
-/// <summary>Where pictures come to lie, and which part of them is seen there.</summary>
-/// <param name="X">The left edge, in the slide's unit.</param>
-/// <param name="Y">The upper edge.</param>
-/// <param name="Width">The width.</param>
-/// <param name="Height">The height.</param>
-/// <param name="PartX">The left edge of the part, as a share of the picture's width.</param>
-/// <param name="PartY">The upper edge of the part, as a share of its height.</param>
-/// <param name="PartWidth">The part's width, as a share.</param>
-/// <param name="PartHeight">The part's height, as a share.</param>
-public readonly record struct VideoBox(double X, double Y, double Width, double Height, double PartX, double PartY, double PartWidth, double PartHeight)
-{
-    /// <summary>The box without what lies beyond edges; null where all of it does.</summary>
-    /// <param name="left">The left edge.</param>
-    /// <param name="top">The upper edge.</param>
-    /// <param name="right">The right edge.</param>
-    /// <param name="bottom">The lower edge.</param>
-    public VideoBox? Within(double left, double top, double right, double bottom)
-    {
-        var (x, y) = (Math.Max(X, left), Math.Max(Y, top));
-        var (width, height) = (Math.Min(X + Width, right) - x, Math.Min(Y + Height, bottom) - y);
-        if (width <= 0 || height <= 0) return null;
-        var (across, down) = (PartWidth / Width, PartHeight / Height);
-        return new(x, y, width, height, PartX + (x - X) * across, PartY + (y - Y) * down, width * across, height * down);
-    }
 }

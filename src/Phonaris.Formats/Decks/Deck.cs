@@ -102,7 +102,7 @@ public sealed record DeckStep(int Number, string Label, long? OffsetMs)
     public static ValueList<DeckStep> Whole { get; } = [new(1, "", 0)];
 }
 
-/// <summary>A sound already in a deck, and where it plays.</summary>
+/// <summary>A sound, or a video with its sound, already in a deck, and where it plays.</summary>
 /// <param name="Name">The name of its file.</param>
 /// <param name="FirstSlide">The number of the slide it begins with, from 1.</param>
 /// <param name="LastSlide">The number of the last slide it plays across.</param>
@@ -115,9 +115,12 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
     /// <summary>The endings of sound files' names.</summary>
     internal static IReadOnlyList<string> Endings { get; } = [".wav", ".mp3", ".ogg", ".oga", ".opus", ".flac", ".m4a", ".aac", ".aiff", ".aif", ".wma"];
 
+    /// <summary>How it is seen, where it is a video; null for a sound.</summary>
+    public DeckVideo? Video { get; init; }
+
     /// <summary>What it is for, where the deck tells; null to guess by the sound.</summary>
     [JsonIgnore]
-    public SoundKind? Kind => Loop || LastSlide > FirstSlide ? SoundKind.Bed : null;
+    public SoundKind? Kind => Video is not null ? SoundKind.Video : Loop || LastSlide > FirstSlide ? SoundKind.Bed : null;
 
     /// <summary>The edit that puts the sound into a show and lays it on its slides.</summary>
     /// <param name="show">The show, with the slides in it.</param>
@@ -130,7 +133,7 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(slides);
         List<Edit> edits = [];
-        if (show.Sounds.FirstOrDefault(s => s.Media == sound.Media && !s.Removed) is { } there) sound = there;
+        if (show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed) is { } there) sound = there;
         else
         {
             edits.Add(new AddSound(sound, int.MaxValue));
@@ -150,7 +153,7 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
             },
             DelayMs = Math.Min(DelayMs, Slide.GreatestHoldMs),
         };
-        edits.Add(new PlaceCue(cue, int.MaxValue));
+        edits.Add(new PlaceCue(Video is null ? cue : Video.Shape(cue, sound), int.MaxValue));
         return new Several([.. edits], $"Took {sound.Name} over from {deck}");
     }
 

@@ -37,16 +37,3 @@ internal interface IPictureCoding
     /// <param name="pictures">How many pictures it is there.</param>
     void Still(Stream stream, ReadOnlySpan<byte> part, long at, int pictures);
 }
-
-/// <summary>What the pictures of a coded part are of.</summary>
-internal enum PartKind
-{
-    /// <summary>One that stays.</summary>
-    Still,
-
-    /// <summary>Stills going over into each other: nothing moves, all changes.</summary>
-    Dissolve,
-
-    /// <summary>Videos that move.</summary>
-    Moving,
-}

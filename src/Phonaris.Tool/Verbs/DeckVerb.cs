@@ -1,4 +1,5 @@
 using System.CommandLine;
+using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
 
 namespace Phonaris.Tool.Verbs;
@@ -19,15 +20,38 @@ internal static class DeckVerb
             var deck = await workshop.ReadDeckAsync([parsed.GetValue(file)!], cancel);
             if (parsed.GetValue(pictures) is { } folder) await WritePicturesAsync(workshop.Pictures, deck, folder, cancel);
             var slides = deck.Slides.Select(s => new { s.Number, s.Title, s.Text, s.Notes, s.HoldMs, s.Hidden, s.Steps, s.Section });
+            List<object> videos = [];
+            foreach (var found in deck.Sounds.Where(s => s.Video is not null))
+            {
+                var video = found.Video!;
+                videos.Add(new
+                {
+                    found.Name, Slide = found.FirstSlide, At = new[] { video.X, video.Y, video.Width, video.Height }, InMs = video.LeadMs,
+                    OutMs = video.TailMs > 0 ? await LengthMsAsync(workshop, found, cancel) - video.TailMs : null, found.Loop, found.LevelDb, video.Muted, found.Start, found.Step, found.DelayMs,
+                });
+            }
             return (
-                new { slides, Sounds = deck.Sounds.Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), deck.NotUnderstood },
+                new { slides, Sounds = deck.Sounds.Where(s => s.Video is null).Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), videos, deck.NotUnderstood },
                 string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood)));
         });
         return command;
     }
 
+    /// <summary>How long a video of a deck is; null where it cannot be read.</summary>
+    private static async Task<long?> LengthMsAsync(Workshop workshop, DeckSound found, CancellationToken cancel)
+    {
+        try
+        {
+            return (await workshop.ReadFromDeckAsync(found, cancel)).Frames / Frames.PerMs;
+        }
+        catch (RuleException)
+        {
+            return null;
+        }
+    }
+
     private static async Task WritePicturesAsync(
-        SlidePictures pictures, Formats.Decks.Deck deck, string folder, CancellationToken cancel)
+        SlidePictures pictures, Deck deck, string folder, CancellationToken cancel)
     {
         await pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], Width, null, cancel);
         Directory.CreateDirectory(folder);

@@ -10,10 +10,12 @@ internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, Fi
 {
     public const string Id = "moth-night";
 
+    private static readonly string[] Folders = ["slides", "sounds", "videos"];
+
     public async Task PutInAsync(CancellationToken cancel)
     {
         if (options.Value.Demo is not { } folder || await shows.FindAsync(Id, cancel) is not null) return;
-        foreach (var path in Directory.EnumerateFiles(Path.Combine(folder, "slides")).Concat(Directory.EnumerateFiles(Path.Combine(folder, "sounds"))))
+        foreach (var path in Folders.SelectMany(f => Directory.EnumerateFiles(Path.Combine(folder, f))))
         {
             await using var file = File.OpenRead(path);
             await files.PutAsync(file, long.MaxValue, () => new RuleException("Never too large."), cancel);

@@ -79,18 +79,18 @@ internal sealed class OdpDeck : IDeckFormat
     private static IEnumerable<DeckSound> Sounds(
         XElement page, List<XElement> properties, OdpTiming timing, int number, OdpPackage package, Action<string> notUnderstood)
     {
-        var plugins = page.Descendants(Odf.Draw + "plugin").Where(p => IsSound(p)).Select(p => (Address: p.Get(Link + "href"), Plays: timing.PlaysWith(Id(p.Parent!)), Loop: Loops(p)));
-        var played = page.Descendants(Anim + "audio").Select(a => (Address: a.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: a.Get(Smil + "repeatCount") == "indefinite"));
-        var coming = properties.Elements(Odf.Show + "sound").Take(1).Select(s => (Address: s.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: false));
-        foreach (var (address, plays, loop) in plugins.Concat(played).Concat(coming))
+        var plugins = page.Descendants(Odf.Draw + "plugin").Select(p => (Address: p.Get(Link + "href"), Plays: timing.PlaysWith(Id(p.Parent!)), Loop: Says(p, "Loop"), Video: IsSound(p) ? null : Video(p, package)));
+        var played = page.Descendants(Anim + "audio").Select(a => (Address: a.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: a.Get(Smil + "repeatCount") == "indefinite", Video: (DeckVideo?)null));
+        var coming = properties.Elements(Odf.Show + "sound").Take(1).Select(s => (Address: s.Get(Link + "href"), Plays: ((int Step, long DelayMs)?)(1, 0), Loop: false, Video: (DeckVideo?)null));
+        foreach (var (address, plays, loop, video) in plugins.Concat(played).Concat(coming))
         {
             if (address is null || !package.Has(address))
             {
-                notUnderstood($"Slide {number}: a sound lies outside the file and was not fetched.");
+                notUnderstood($"Slide {number}: a {(video is null ? "sound" : "video")} lies outside the file and was not fetched.");
                 continue;
             }
             var part = OdpPackage.Inside(address);
-            yield return new(Path.GetFileName(part), number, number, loop, 0, plays?.Step switch { null => "hand", 1 => "with", _ => "step" }, plays?.Step > 1 ? plays?.Step : null) { Part = part, DelayMs = plays?.DelayMs ?? 0 };
+            yield return new(Path.GetFileName(part), number, number, loop, 0, plays?.Step switch { null => "hand", 1 => "with", _ => "step" }, plays?.Step > 1 ? plays?.Step : null) { Part = part, DelayMs = plays?.DelayMs ?? 0, Video = video };
         }
     }
 
@@ -105,12 +105,21 @@ internal sealed class OdpDeck : IDeckFormat
         return type.StartsWith("audio/", StringComparison.Ordinal) || DeckSound.Endings.Contains(ending);
     }
 
-    private static bool Loops(XElement plugin) =>
-        plugin.Elements(Odf.Draw + "param").Any(p => p.Get(Odf.Draw + "name")?.Equals("Loop", StringComparison.OrdinalIgnoreCase) == true && p.Get(Odf.Draw + "value") == "true");
+    /// <summary>How a video is seen: its frame's place, and what it is told.</summary>
+    private static DeckVideo Video(XElement plugin, OdpPackage package)
+    {
+        var frame = plugin.Parent!;
+        double Share(XName name, double of, double otherwise) => Math.Round((frame.Length(name) ?? otherwise * of) / of, 6);
+        return new(
+            Share(SvgCompatible + "x", package.Width, 0), Share(SvgCompatible + "y", package.Height, 0), Share(SvgCompatible + "width", package.Width, 1), Share(SvgCompatible + "height", package.Height, 1),
+            null, 0, 0, Says(plugin, "Loop") ? Cue.FillSpan : 1, Says(plugin, "Mute"), VideoEnd.KeepsLast, HiddenBefore: false);
+    }
+
+    private static bool Says(XElement plugin, string name) =>
+        plugin.Elements(Odf.Draw + "param").Any(p => p.Get(Odf.Draw + "name")?.Equals(name, StringComparison.OrdinalIgnoreCase) == true && p.Get(Odf.Draw + "value") == "true");
 
     private static IEnumerable<string> NotUnderstood(XElement page)
     {
-        if (page.Descendants(Odf.Draw + "plugin").Any(p => !IsSound(p))) yield return "a film is not drawn";
         if (page.Descendants(Anim + "animateMotion").Any()) yield return "a movement along a path is left out";
     }
 }

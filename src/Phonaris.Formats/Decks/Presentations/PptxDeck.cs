@@ -1,5 +1,4 @@
 using System.Xml.Linq;
-using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Shows;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
@@ -42,10 +41,10 @@ internal sealed class PptxDeck : IDeckFormat
             var xml = package.Xml(part);
             var timing = new PptxTiming(xml);
             var notes = part.NotesSlidePart is { } notesPart ? package.Xml(notesPart) : null;
-            sounds.AddRange(PptxSounds.Of(part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
+            sounds.AddRange(PptxSounds.Of(package, part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
             var drawing = new PptxDrawing(package, part, number).Read();
-            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(part, xml)).Distinct().Select(what => $"Slide {number}: {what}."));
+            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(xml)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
         return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]);
     }
@@ -131,9 +130,8 @@ internal sealed class PptxDeck : IDeckFormat
         .DistinctBy(s => s.Id)
         .ToDictionary(s => s.Id, s => s.Name.Length > 0 ? s.Name : "Section");
 
-    private static IEnumerable<string> NotUnderstood(SlidePart part, XElement xml)
+    private static IEnumerable<string> NotUnderstood(XElement xml)
     {
-        if (xml.Descendants(P + "nvPr").Any(n => n.Element(A + "videoFile") is not null && !PptxSounds.IsSound(id => PptxPackage.Media(part, id), n))) yield return "a film is shown as its first picture";
         if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
     }

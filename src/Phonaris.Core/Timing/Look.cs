@@ -1,0 +1,15 @@
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Core.Timing;
+
+/// <summary>What is seen at a moment.</summary>
+/// <param name="Picture">The slide.</param>
+/// <param name="Videos">The videos on it, the lowest first.</param>
+public sealed record Look(PictureSource Picture, ValueList<SeenVideo> Videos)
+{
+    /// <summary>Whether a video moves.</summary>
+    public bool Moves => Videos.Any(v => v.Speed > 0);
+
+    /// <summary>The same with all of it standing.</summary>
+    public Look Standing() => this with { Videos = [.. Videos.Select(v => v with { Speed = 0 })] };
+}
