@@ -19,7 +19,7 @@ internal static partial class FilmBench
 {
     private const int Stills = 30, Seconds = 300, Fps = 30;
     /// <summary>What anybody would have a film of stills coded with.</summary>
-    private static readonly string[] PeerCoding = ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
+    internal static readonly string[] PeerCoding = ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
 
     private const double CutsToReach = 0.08, DissolvesToReach = 0.2, SoundToReach = 0.06, SizeToReach = 1, StillsToReach = 45, BetweenToReach = 42;
 
@@ -88,7 +88,7 @@ internal static partial class FilmBench
     private static partial Regex Average();
 
     /// <summary>Exports with the parts kept in a folder of their own, so that each first export is one.</summary>
-    private static Task<double> ExportAsync(Bench bench, string name, Show show)
+    internal static Task<double> ExportAsync(Bench bench, string name, Show show)
     {
         var derived = new Media.DerivedFiles(bench.PathOf(name));
         var exporter = new FilmExporter(derived, new SlidePictures(derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw)), bench.Sounds, bench.Files.PathOf);
@@ -109,7 +109,7 @@ internal static partial class FilmBench
     }
 
     /// <summary>The demo's drawings as PNG stills of the film's size, each twice.</summary>
-    private static async Task<Deck> DeckAsync(Bench bench, SlidePictures pictures)
+    internal static async Task<Deck> DeckAsync(Bench bench, SlidePictures pictures)
     {
         List<DeckFile> stills = [];
         foreach (var path in Directory.EnumerateFiles("demo/slides", "*.svg").Order().Take(Stills / 2))

@@ -6,6 +6,7 @@ using Phonaris.Bench;
 [
     ("mix", MixBench.RunAsync),
     ("film", FilmBench.RunAsync),
+    ("videos", VideoBench.RunAsync),
     ("loudness", LoudnessBench.RunAsync),
     ("levels", LevelsBench.RunAsync),
     ("checks", ChecksBench.RunAsync),
