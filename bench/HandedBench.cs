@@ -32,7 +32,7 @@ internal static class HandedBench
         var show = new Show("Two hundred", [.. slides.Select(s => s with { Hidden = false })], [], [.. sounds], [.. cues]);
         await bench.Sounds.PrepareAllAsync(show, CancellationToken.None);
         var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
-        var tools = new ExportTools(bench.Sounds, pictures, new FilmExporter(bench.Derived, pictures, bench.Sounds, bench.Files.PathOf), bench.Derived, "src/Phonaris.Web/wwwroot/player", bench.Files.PathOf);
+        var tools = new ExportTools(bench.Sounds, pictures, new(bench.Derived, bench.Files.PathOf), new FilmExporter(bench.Derived, pictures, bench.Sounds, bench.Files.PathOf), bench.Derived, "src/Phonaris.Web/wwwroot/player", bench.Files.PathOf);
         var apart = show with { Cues = [.. show.Cues.Select((c, k) => c with { LevelDb = -12 - 0.1 * k })] };
         foreach (var (format, name) in new[] { (ExportFormat.PptxHand, "by hand"), (ExportFormat.PptxClock, "by the clock") })
         {

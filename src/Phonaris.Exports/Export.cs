@@ -32,6 +32,11 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
     /// <summary>The waiting loops among it.</summary>
     public IEnumerable<Section> WaitingLoops => Timed.Show.Sections.Where(s => s.WaitingLoop && Timed.Show.SlidesOf(s).Any(id => Slides.Any(t => t.SlideId == id)));
 
+    /// <summary>The names of the videos that lie on what is handed over.</summary>
+    public IEnumerable<string> Videos => Timed.Show.Cues
+        .Where(c => c is { Video: not null, Span: not null } && Timed.Order.Of(Timed.Show, c.Span).Any(Slides.Contains))
+        .Select(c => Timed.Show.Sound(c.SoundId).Name).Distinct();
+
     /// <summary>Whether a sound that begins at a frame is among it.</summary>
     public bool Holds(long frame) => frame >= StartFrame && frame < EndFrame;
 }

@@ -48,7 +48,7 @@ internal sealed class Workshop
 
     public FilmExporter Films { get; }
 
-    public ExportTools ExportTools => new(Sounds, Pictures, Films, Derived, PlayerFolder(), _files.PathOf);
+    public ExportTools ExportTools => new(Sounds, Pictures, new(Derived, _files.PathOf), Films, Derived, PlayerFolder(), _files.PathOf);
 
     /// <summary>Where the player is built to, looked for from the program upwards.</summary>
     private static string PlayerFolder()

@@ -56,7 +56,7 @@ internal static class House
         services.AddSingleton(s => new VideoPictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new FilmExporter(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new ExportTools(
-            s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
+            s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<VideoPictures>(), s.GetRequiredService<FilmExporter>(), s.GetRequiredService<DerivedFiles>(),
             Path.GetDirectoryName(s.GetRequiredService<IWebHostEnvironment>().WebRootFileProvider.GetFileInfo("player/player.js").PhysicalPath) ?? "", s.GetRequiredService<FileStore>().PathOf));
         // Jobs change shows, and changes of shows queue jobs.
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));

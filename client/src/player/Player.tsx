@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Stage, type Manner } from "../live/Stage";
 import type { PlayerData } from "./data";
 import { EndCard } from "./EndCard";
+import { addressOf } from "./files";
 import { readPiece } from "./pieces";
 import { Shown } from "./Shown";
 import { StartCard } from "./StartCard";
@@ -33,6 +34,7 @@ function stageOf(data: PlayerData): Stage {
   data.run.stems.forEach((_, stem) =>
     stage.sound.stems.add(stem, (piece) => readPiece(stem, piece, data.piecesAtOnce)),
   );
+  for (const [media, file] of Object.entries(data.videos)) stage.videos.set(media, addressOf(file));
   stage.expect(0);
   return stage;
 }

@@ -15,6 +15,8 @@ export interface PlayerData {
   /** The files of pictures, by slide and step; those that stand in the page itself begin with #. */
   pictures: Readonly<Record<string, string>>;
   spots: Readonly<Record<string, string>>;
+  /** The files of videos, by the hashes of those they were made from. */
+  videos: Readonly<Record<string, string>>;
   captions: Readonly<Record<string, readonly Caption[]>>;
   credits: readonly string[];
   piecesAtOnce: number;

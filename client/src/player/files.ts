@@ -1,4 +1,4 @@
-const kinds: Record<string, string> = { png: "image/png", jpg: "image/jpeg" };
+const kinds: Record<string, string> = { png: "image/png", jpg: "image/jpeg", mp4: "video/mp4" };
 
 /** Text of base 64 as the bytes it stands for. */
 export function bytesOf(base64: string): ArrayBuffer {

@@ -32,6 +32,7 @@ const data: PlayerData = {
   manner: "hand",
   pictures: { "s1 0": "player/slide1.png" },
   spots: {},
+  videos: {},
   captions: {
     s1: [
       { fromMs: 0, toMs: 1500, lines: ["Good evening."] },

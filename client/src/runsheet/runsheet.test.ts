@@ -28,7 +28,11 @@ describe("what is dropped on the sheet", () => {
   const bands = 300;
   const dropped = (type: string, clientX: number, clientY: number, heard?: number, files: readonly string[] = []) => {
     const sheet = { getBoundingClientRect: () => ({ top: 100, right: 1000 }) } as HTMLElement;
-    const event = { clientX, clientY: clientY + 100, dataTransfer: { types: [type], items: files.map((f) => ({ kind: "file", type: f })) } };
+    const event = {
+      clientX,
+      clientY: clientY + 100,
+      dataTransfer: { types: [type], items: files.map((f) => ({ kind: "file", type: f })) },
+    };
     return dropPlace(event as unknown as Parameters<typeof dropPlace>[0], sheet, rows, bands, heard);
   };
   const [beside, on] = [800, 300];
@@ -58,7 +62,10 @@ describe("what is dropped on the sheet", () => {
   it("lays videos on a slide, and between two rows beside other files", () => {
     expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4"])).toMatchObject({ kind: "row", row: 0 });
     expect(dropped("Files", on, evenHeight + 3, undefined, ["video/mp4"])).toEqual({ kind: "gap", gap: 1 });
-    expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4", "image/png"])).toEqual({ kind: "gap", gap: 0 });
+    expect(dropped("Files", on, evenHeight * 0.4, undefined, ["video/mp4", "image/png"])).toEqual({
+      kind: "gap",
+      gap: 0,
+    });
   });
 });
 

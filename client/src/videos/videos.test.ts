@@ -11,7 +11,17 @@ const video = (place: Partial<ShownVideo["place"]> = {}, change: Partial<ShownVi
   startFrame: 12 * second,
   fromFrame: 10 * second,
   toFrame: 20 * second,
-  place: { x: 0, y: 0, width: 1, height: 1, fitting: "inside", atEnd: "keepsLast", hiddenBefore: false, crop: null, ...place },
+  place: {
+    x: 0,
+    y: 0,
+    width: 1,
+    height: 1,
+    fitting: "inside",
+    atEnd: "keepsLast",
+    hiddenBefore: false,
+    crop: null,
+    ...place,
+  },
   box: { x: 0, y: 0, width: 1, height: 1, partX: 0, partY: 0, partWidth: 1, partHeight: 1 },
   runs: [
     { fromFrame: 0, toFrame: 3 * second, fileFrame: second, speed: 1 },

@@ -47,6 +47,12 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
         var spots = new Dictionary<string, string>();
         foreach (var cue in timed.Show.Cues)
             if (cue.Hotspot?.Picture is not null) spots[cue.Id] = await AddAsync(await tools.Pictures.SpotAsync(cue.Hotspot with { Turn = 0, Opacity = 1, Shown = true }, cancel), "spot");
+        var videos = new Dictionary<string, string>();
+        foreach (var video in timed.Show.Cues.Where(c => c is { Video: not null, Span: not null }).Select(c => timed.Show.Sound(c.SoundId)).DistinctBy(s => s.Media))
+        {
+            await tools.Videos.PrepareAsync(video, null, cancel);
+            videos[video.Media] = await files.AddFileAsync($"video{videos.Count + 1}.mp4", tools.Videos.FileOf(video)!, cancel);
+        }
         foreach (var (stem, n) in stems.Select((s, n) => (s.Stem, n)))
         {
             var (pieces, file) = (new List<byte[]>(), 0);
@@ -64,12 +70,12 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
                 pieces.Clear();
             }
         }
-        await files.EndAsync(JsonSerializer.Serialize(PlayerData.Of(timed, stems, pictures, spots, export.Options.ByHand, PiecesAtOnce), ShowJson.Options), cancel);
+        await files.EndAsync(JsonSerializer.Serialize(PlayerData.Of(timed, stems, new(pictures, spots, videos), export.Options.ByHand, PiecesAtOnce), ShowJson.Options), cancel);
 
         // The same picture on several steps is there once.
         async Task<string> AddAsync(string picture, string kind) => names.TryGetValue(picture, out var there)
             ? there
-            : names[picture] = await files.AddPictureAsync($"{kind}{names.Count + 1}{Path.GetExtension(picture)}", picture, cancel);
+            : names[picture] = await files.AddFileAsync($"{kind}{names.Count + 1}{Path.GetExtension(picture)}", picture, cancel);
 
         Func<string, CancellationToken, Task> Make(LiveStem stem) => (to, token) => PlayerSounds.WriteAsync(stem, tools, to, token);
     });

@@ -23,6 +23,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
 
     public override ExportCost About(Export export, ExportTools tools)
     {
+        export = WithoutVideos(export, tools);
         var sounds = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds.DistinctBy(s => s.FileName).ToList();
         var own = PresentationWriter.DeckOf(SlidesOf(export), tools.MediaPath);
         var pictures = SlidesOf(export).Where(s => s.Deck != own || s.Deck.Length == 0).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
@@ -34,18 +35,25 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         ValueList<string> lost = [];
+        var videos = export.Videos.Select(name => $"{name} is a video: it is in the file only where its own deck has it, as it is there.").ToList();
+        export = WithoutVideos(export, tools);
         await Written.FileAsync(path, async partial =>
         {
             var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
             await tools.Derived.GetAllAsync(sounds.Select(s => (s.FileName, Make(s))), progress.Part(0, 0.7), cancel);
             var deck = await DeckAsync(export, tools, sounds, cancel);
             var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
-            lost = [.. unsaid, .. unkept];
+            lost = [.. unsaid, .. unkept, .. videos];
         });
         return lost;
 
         Func<string, CancellationToken, Task> Make(SoundOnSlides sound) => (to, token) => sound.WriteAsync(tools, to, token);
     }
+
+    /// <summary>The show without its videos: the deck has its own, with their sound.</summary>
+    private static Export WithoutVideos(Export export, ExportTools tools) => export.Timed.Show.Cues.All(c => c.Video is null)
+        ? export
+        : export with { Timed = TimedShow.Of(export.Timed.Show with { Cues = [.. export.Timed.Show.Cues.Where(c => c.Video is null)] }, tools.Sounds.Listened) };
 
     private async Task<HandedDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, CancellationToken cancel)
     {

@@ -28,7 +28,7 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
         if (!withMedia)
         {
             await Written.TextAsync(path, json, cancel);
-            return [.. timeline.Lost, "It speaks of pictures and sounds in a folder “media” beside it; the zipped form, otioz, has them with it."];
+            return [.. timeline.Lost, .. Unseen(export), "It speaks of pictures and sounds in a folder “media” beside it; the zipped form, otioz, has them with it."];
         }
         await Written.FileAsync(path, async partial =>
         {
@@ -53,6 +53,8 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
                 }
             }
         });
-        return [.. timeline.Lost];
+        return [.. timeline.Lost, .. Unseen(export)];
     }
+
+    private static IEnumerable<string> Unseen(Export export) => export.Videos.Select(name => $"{name} is heard there and not seen: lay its pictures over its sound, in the editor.");
 }

@@ -10,23 +10,23 @@ namespace Phonaris.Exports.Players;
 /// <param name="Manner">How it is shown unless somebody chooses otherwise: <c>hand</c>, <c>plan</c> or <c>forEver</c>.</param>
 /// <param name="Pictures">The files of pictures, by slide and step.</param>
 /// <param name="Spots">The files of hotspots, by cue.</param>
+/// <param name="Videos">The files of videos, by the hashes of those they were made from.</param>
 /// <param name="Captions">By slide, what is said to it.</param>
 /// <param name="Credits">Whose the sounds are.</param>
 /// <param name="PiecesAtOnce">How many pieces of a stem lie in one file.</param>
 internal sealed record PlayerData(
-    string Title, RunView Run, string Manner, IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, IReadOnlyList<PlayerCaption>> Captions,
+    string Title, RunView Run, string Manner, IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, string> Videos,
+    IReadOnlyDictionary<string, IReadOnlyList<PlayerCaption>> Captions,
     IReadOnlyList<string> Credits, int PiecesAtOnce)
 {
     /// <summary>What a player is given; of the show no more than that.</summary>
     /// <param name="timed">The show with its times.</param>
     /// <param name="stems">What its cues sound from.</param>
-    /// <param name="pictures">The files of pictures, by slide and step.</param>
-    /// <param name="spots">The files of hotspots, by cue.</param>
+    /// <param name="seen">The files of what is seen.</param>
     /// <param name="byHand">Whether it is moved on by hand; null for as the show is shown.</param>
     /// <param name="piecesAtOnce">How many pieces of a stem lie in one file.</param>
     public static PlayerData Of(
-        TimedShow timed, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> stems, IReadOnlyDictionary<string, string> pictures, IReadOnlyDictionary<string, string> spots, bool? byHand,
-        int piecesAtOnce)
+        TimedShow timed, IReadOnlyList<(LiveStem Stem, IReadOnlyList<string> CueIds)> stems, SeenFiles seen, bool? byHand, int piecesAtOnce)
     {
         var show = timed.Show;
         var shown = timed.Order.Slides;
@@ -34,7 +34,7 @@ internal sealed record PlayerData(
         return new(
             show.Title, run with { Show = Bare(run.Show), Explained = new Dictionary<string, IReadOnlyList<string>>() },
             byHand ?? !show.Showing.ByItself ? "hand" : show.GoesRound() ? "forEver" : "plan",
-            pictures, spots,
+            seen.Pictures, seen.Spots, seen.Videos,
             shown.ToDictionary(s => s.SlideId, s => (IReadOnlyList<PlayerCaption>)[.. Caption.Of(show, [s]).Select(c => new PlayerCaption(c.StartFrame / Frames.PerMs, c.EndFrame / Frames.PerMs, c.Lines))]),
             Core.Shows.Credits.Of(show), piecesAtOnce);
     }
@@ -54,3 +54,9 @@ internal sealed record PlayerData(
 /// <param name="ToMs">When they go.</param>
 /// <param name="Lines">Their lines.</param>
 internal sealed record PlayerCaption(long FromMs, long ToMs, ValueList<string> Lines);
+
+/// <summary>The files of what is seen in a player.</summary>
+/// <param name="Pictures">Pictures, by slide and step.</param>
+/// <param name="Spots">Hotspots, by cue.</param>
+/// <param name="Videos">Videos, by the hashes of those they were made from.</param>
+internal sealed record SeenFiles(IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, string> Videos);

@@ -10,7 +10,7 @@ internal sealed class PlayerFolder(string path, string title, string code) : IPl
 {
     private readonly ZipArchive _zip = ZipFile.Open(path, ZipArchiveMode.Create);
 
-    public async Task<string> AddPictureAsync(string name, string path, CancellationToken cancel)
+    public async Task<string> AddFileAsync(string name, string path, CancellationToken cancel)
     {
         await AddAsync($"player/{name}", CompressionLevel.NoCompression, async to =>
         {

@@ -8,7 +8,7 @@ internal sealed class PlayerPage(string path, string title, string code) : IPlay
     private readonly StreamWriter _page = new(File.Create(path), new UTF8Encoding(encoderShouldEmitUTF8Identifier: false));
     private bool _begun;
 
-    public async Task<string> AddPictureAsync(string name, string path, CancellationToken cancel)
+    public async Task<string> AddFileAsync(string name, string path, CancellationToken cancel)
     {
         await HoldAsync(name, Convert.ToBase64String(await File.ReadAllBytesAsync(path, cancel)), cancel);
         return $"#{name}";

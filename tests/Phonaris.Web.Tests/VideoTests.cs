@@ -1,0 +1,94 @@
+using System.Net;
+using System.Net.Http.Headers;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Phonaris.Core.Shows;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+
+namespace Phonaris.Web.Tests;
+
+/// <summary>Videos over HTTP: brought in onto a slide or one of their own, their pictures, and what a browser plays of them.</summary>
+public sealed class VideoTests(App app) : IClassFixture<App>
+{
+    private static readonly string[] Pictures = ["-f", "lavfi", "-i", "testsrc=s=320x180:r=25:d=3", "-f", "lavfi", "-i", "sine=330:d=3:sample_rate=48000"];
+
+    private readonly App _app = app;
+
+    [Fact]
+    public async Task A_video_lies_on_its_slide_is_seen_at_any_moment_and_played_in_ranges()
+    {
+        var show = await _app.ShowAsync(3);
+        var slide = (await _app.ViewAsync(show)).Show.Slides[1].Id;
+        var job = await BringAsync(show, _app.Make("moth.mp4", [.. Pictures, "-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac"]), new() { ["slideId"] = slide });
+        Assert.Equal(JobState.Done, job.State);
+        var view = await _app.ViewAsync(show);
+        var (video, cue, strand) = (Assert.Single(view.Show.Sounds), Assert.Single(view.Show.Cues), Assert.Single(view.Strands));
+        Assert.Equal((SoundKind.Video, 320, true), (video.Kind, video.Video!.Width, video.Video.PlaysAnywhere));
+        Assert.Equal((slide, 1), (cue.Span!.First, cue.Rounds));
+        Assert.Equal((video.Media, view.RunningOrder.Slides[1].StartFrame, view.RunningOrder.Slides[1].EndFrame), (strand.Video!.Media, strand.Video.FromFrame, strand.Video.ToFrame));
+        Assert.Equal((0L, 0L, 1.0), (strand.Video.Runs[0].FromFrame, strand.Video.Runs[0].FileFrame, strand.Video.Runs[0].Speed));
+
+        // Two moments are two pictures; one is kept for good.
+        var (first, later) = (await _app.Http.GetAsync(Picture(0, 320)), await _app.Http.GetAsync(Picture(96_000, 320)));
+        Assert.Equal(("image/jpeg", true), (first.Content.Headers.ContentType!.MediaType, first.Headers.CacheControl!.ToString().Contains("immutable", StringComparison.Ordinal)));
+        Assert.NotEqual(await first.Content.ReadAsByteArrayAsync(), await later.Content.ReadAsByteArrayAsync());
+        // Behind its end the last one; of a size nobody needs, or of a file that is no video here, none.
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync(Picture(long.MaxValue, 160))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync(Picture(0, 321))).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{show}/videos/{new string('0', 64)}/file")).StatusCode);
+
+        using var asked = new HttpRequestMessage(HttpMethod.Get, $"/api/shows/{show}/videos/{video.Media}/file");
+        asked.Headers.Range = new RangeHeaderValue(100, 199);
+        var part = await _app.Http.SendAsync(asked);
+        Assert.Equal((HttpStatusCode.PartialContent, 100L), (part.StatusCode, part.Content.Headers.ContentLength!.Value));
+
+        string Picture(long frame, int width) => $"/api/shows/{show}/videos/{video.Media}/picture?frame={frame}&width={width}";
+    }
+
+    [Fact]
+    public async Task Between_slides_it_gets_one_of_its_own_for_as_long_as_it_lasts_and_a_copy_where_it_needs_one()
+    {
+        var show = await _app.ShowAsync(2);
+        var job = await BringAsync(show, _app.Make("walk.avi", [.. Pictures, "-c:v", "mpeg4", "-c:a", "mp3"]), new() { ["index"] = 1 });
+        Assert.Equal(JobState.Done, job.State);
+        var view = await _app.ViewAsync(show);
+        var (own, video) = (view.Show.Slides[1], Assert.Single(view.Show.Sounds));
+        Assert.Equal((3, CardKind.Plain, "Walk"), (view.Show.Slides.Count, own.Picture.Card!.Kind, own.Title));
+        Assert.InRange(own.HoldMs, 3000, 3200);
+        Assert.Equal((own.Id, 1.0), (Assert.Single(view.Show.Cues).Span!.First, view.Show.Cues[0].Video!.Width));
+        // It is one edit, and can be undone as one.
+        Assert.Equal("Brought in Walk", view.Undo);
+
+        // What waits for the copy gets it, and then everybody.
+        Assert.False(video.Video!.PlaysAnywhere);
+        var copy = await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file?wait=true");
+        Assert.Equal((HttpStatusCode.OK, "video/mp4"), (copy.StatusCode, copy.Content.Headers.ContentType!.MediaType));
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file")).StatusCode);
+    }
+
+    [Fact]
+    public async Task What_is_no_video_is_refused_with_a_sentence_and_leaves_the_show_as_it_was()
+    {
+        var show = await _app.ShowAsync(2);
+        var sound = _app.Make("hum.ogg", "-f", "lavfi", "-i", "sine=220:d=1", "-c:a", "libvorbis");
+        var list = _app.PathOf("list.mp4");
+        await File.WriteAllTextAsync(list, "#EXTM3U\n/etc/hostname\n");
+        foreach (var (path, says) in new[] { (sound, "no moving pictures"), (list, "list.mp4") })
+        {
+            var job = await BringAsync(show, path, new() { ["index"] = 1 });
+            Assert.Equal(JobState.Failed, job.State);
+            Assert.Contains(says, job.Problem, StringComparison.Ordinal);
+        }
+        var view = await _app.ViewAsync(show);
+        Assert.Equal((2, 0), (view.Show.Slides.Count, view.Show.Sounds.Count));
+    }
+
+    private async Task<JobView> BringAsync(string show, string path, JsonObject where)
+    {
+        var file = JsonNode.Parse((await _app.UploadAsync(path, "video")).GetRawText())!.AsObject();
+        file["kind"] = "video";
+        foreach (var (name, value) in where) file[name] = value?.DeepClone();
+        return await _app.EndAsync(show, (await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file))).Id);
+    }
+}
