@@ -63,7 +63,7 @@ internal static class Script
         new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand, Hotspot = Hotspot.New("Call the owl") with { X = 0.86, Y = 0.2, Symbol = HotspotSymbol.Ring } }),
         new("lantern-latch", 13, 13, c => c with { Start = CueStart.After("cue-06"), DelayMs = 500 }),
         // Over the drawn moth, round and round; its wings are no reason for music to make room.
-        new("moth-at-the-lamp", 6, 6, c => c with { Rounds = Cue.FillSpan, LevelDb = c.LevelDb - 12, Ducks = false, FadeOut = Fade.Of(800), Video = new(0.54, 0.125, 0.4219, 0.75, VideoFitting.Filling) }),
+        new("moth-at-the-lamp", 6, 6, c => c with { Rounds = Cue.FillSpan, LevelDb = c.LevelDb - 12, Ducks = false, FadeOut = Fade.Of(800), Video = new(0.51, 0.11, 0.4388, 0.78, VideoFitting.Filling) }),
     ];
 
     private static string WhoFlies(int shown) => Drawings.Talk("Who flies tonight", Visitors, "#1F3B36", "#A9C98B", "#2A2018", shown);

@@ -28,6 +28,9 @@ internal static class VideoFilters
         CultureInfo.InvariantCulture,
         $"setpts=PTS/{speed:0.######},tpad=stop=-1:stop_mode=clone,fps=fps={fps}:round=up:start_time={(seconds - SoughtFor(seconds) + Rounding) / speed:0.######},setpts=PTS-STARTPTS");
 
+    /// <summary>Scaled to a size, colours as a JPEG file has them: ITU-R BT.601, full range.</summary>
+    public static string ScaledForJpeg(int width, int height) => $"scale={width}:{height}:flags=bicubic:out_color_matrix=bt601:out_range=pc,format=yuvj420p,setsar=1";
+
     /// <summary>Scaled to a size, colours as ITU-R BT.709 has them.</summary>
     public static string Scaled(int width, int height) => $"scale={width}:{height}:flags=bicubic:out_color_matrix=bt709:out_range=tv,setsar=1";
 }

@@ -39,7 +39,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
                 await RunAsync(
                     video,
                     ["-ss", VideoFilters.SoughtFor(seconds).ToString("0.######", CultureInfo.InvariantCulture), "-i", $"file:{original(video.Media)}", "-map", "0:v:0",
-                        "-vf", $"{VideoFilters.Whole},{VideoFilters.Even(seconds, 1, CopyPictures)},{Toned(figures)}{VideoFilters.Scaled(width, height)}",
+                        "-vf", $"{VideoFilters.Whole},{VideoFilters.Even(seconds, 1, CopyPictures)},{Toned(figures)}{VideoFilters.ScaledForJpeg(width, height)}",
                         "-frames:v", "1", "-q:v", Quality, "-f", "mjpeg", "-protocol_whitelist", "file", "-y", $"file:{partial}"],
                     null, MediaTool.Quick, token);
                 if (new FileInfo(partial) is not { Exists: true, Length: > 0 }) throw Unreadable(video);
