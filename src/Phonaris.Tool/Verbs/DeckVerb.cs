@@ -26,8 +26,17 @@ internal static class DeckVerb
                 var video = found.Video!;
                 videos.Add(new
                 {
-                    found.Name, Slide = found.FirstSlide, At = new[] { video.X, video.Y, video.Width, video.Height }, InMs = video.LeadMs,
-                    OutMs = video.TailMs > 0 ? await LengthMsAsync(workshop, found, cancel) - video.TailMs : null, found.Loop, found.LevelDb, video.Muted, found.Start, found.Step, found.DelayMs,
+                    found.Name,
+                    Slide = found.FirstSlide,
+                    At = new[] { video.X, video.Y, video.Width, video.Height },
+                    InMs = video.LeadMs,
+                    OutMs = video.TailMs > 0 ? await LengthMsAsync(workshop, found, cancel) - video.TailMs : null,
+                    found.Loop,
+                    found.LevelDb,
+                    video.Muted,
+                    found.Start,
+                    found.Step,
+                    found.DelayMs,
                 });
             }
             return (
