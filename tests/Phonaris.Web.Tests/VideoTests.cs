@@ -65,6 +65,14 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var copy = await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file?wait=true");
         Assert.Equal((HttpStatusCode.OK, "video/mp4"), (copy.StatusCode, copy.Content.Headers.ContentType!.MediaType));
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file")).StatusCode);
+
+        // A lighter copy in its place is a video still, with its sound, on the same slide.
+        var lighter = await App.ReadAsync<JobView>(await _app.Http.PostAsync($"/api/shows/{show}/sounds/{video.Id}/lighter", null));
+        Assert.Equal(JobState.Done, (await _app.EndAsync(show, lighter.Id)).State);
+        var (light, cue) = (Assert.Single((view = await _app.ViewAsync(show)).Show.Sounds), Assert.Single(view.Show.Cues));
+        Assert.Equal(("walk.mp4", true, true, 320), (light.FileName, light.Video!.PlaysAnywhere, light.Video.HasSound, light.Video.Width));
+        Assert.Equal((own.Id, light.Frames), (cue.Span!.First, cue.OutFrame));
+        Assert.Equal(video.Figures.LoudnessLufs!.Value, light.Figures.LoudnessLufs!.Value, 1.0);
     }
 
     [Fact]

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Checking;
 
-/// <summary>Sounds that weigh much.</summary>
+/// <summary>Sounds and videos that weigh much.</summary>
 public sealed class LargeSounds : ICheck
 {
     /// <summary>What a file weighs that is called large, in bytes: ten minutes as they are recorded.</summary>
@@ -21,6 +21,6 @@ public sealed class LargeSounds : ICheck
             where !sound.Removed
             let bytes = show.BytesOf(sound)
             where bytes > Large
-            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} weighs {bytes / 1_000_000} MB. It can be made lighter without being heard.", []) { SoundId = sound.Id };
+            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} weighs {bytes / 1_000_000} MB. It can be made lighter without that being {(sound.Video is null ? "heard" : "seen")}.", []) { SoundId = sound.Id };
     }
 }

@@ -9,6 +9,9 @@ namespace Phonaris.Core.Timing;
 /// <param name="Speed">How fast the file is gone through: 1 as it was taken.</param>
 public sealed record VideoRun(long FromFrame, long ToFrame, long FileFrame, double Speed)
 {
+    /// <summary>The most rounds that are gone through one by one: of a second each, for nearly three hours. Then it is over.</summary>
+    private const int MostRounds = 10_000;
+
     /// <summary>The frame of the file that is seen at a frame of the cue.</summary>
     public long FileFrameAt(long frame) => FileFrame + (long)Math.Round((frame - FromFrame) * Speed);
 
@@ -17,7 +20,7 @@ public sealed record VideoRun(long FromFrame, long ToFrame, long FileFrame, doub
     public static IEnumerable<VideoRun> Of(ScheduledCue cue)
     {
         ArgumentNullException.ThrowIfNull(cue);
-        for (long round = 0; (cue.Rounds == Cue.FillSpan || round < cue.Rounds) && cue.RoundStart(round) < cue.LengthFrames; round++)
+        for (long round = 0; round < MostRounds && (cue.Rounds == Cue.FillSpan || round < cue.Rounds) && cue.RoundStart(round) < cue.LengthFrames; round++)
         {
             var (start, from) = (cue.RoundStart(round), cue.RoundFrom(round));
             var last = cue.Rounds != Cue.FillSpan && round == cue.Rounds - 1;

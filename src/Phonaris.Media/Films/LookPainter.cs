@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Runtime.CompilerServices;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Timing;
@@ -99,7 +100,11 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
         public async ValueTask DrawAsync(byte[] picture, int width, int height)
         {
             // Where no more come, the last one stays.
-            if (await frames.NextAsync() is { } next) _last = next;
+            if (await frames.NextAsync() is { } next)
+            {
+                if (_last is not null) ArrayPool<byte>.Shared.Return(_last);
+                _last = next;
+            }
             if (_last is null) return;
             var (across, down) = (Math.Min(box.Width, width - box.X), Math.Min(box.Height, height - box.Y));
             Copy(_last, 0, box.Width, picture, box.Y * width + box.X, width, across, down);

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Globalization;
 using System.Threading.Channels;
 using CliWrap;
@@ -41,7 +42,7 @@ internal sealed class VideoFrames : IAsyncDisposable
             wanted.Width * wanted.Height * 3 / 2, cancel);
     }
 
-    /// <summary>The next picture: luma, then both chroma planes; null where there is none any more.</summary>
+    /// <summary>The next picture: luma, then both chroma planes; null where there is none any more. It is of the shared pool, and may be longer than it needs.</summary>
     public async ValueTask<byte[]?> NextAsync()
     {
         if (!await _frames.Reader.WaitToReadAsync(_stop.Token)) return null;
@@ -80,8 +81,9 @@ internal sealed class VideoFrames : IAsyncDisposable
         {
             while (true)
             {
-                var frame = new byte[size];
-                if (await stream.ReadAtLeastAsync(frame, size, throwOnEndOfStream: false, token) < size) return;
+                // Large enough to outlive much else: given back by whoever has drawn it.
+                var frame = ArrayPool<byte>.Shared.Rent(size);
+                if (await stream.ReadAtLeastAsync(frame.AsMemory(0, size), size, throwOnEndOfStream: false, token) < size) return;
                 await _frames.Writer.WriteAsync(frame, token);
             }
         }

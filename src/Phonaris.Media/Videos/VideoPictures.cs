@@ -16,7 +16,10 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>The longest side of a copy, in pixels, and the most pictures it has a second: more no projector shows.</summary>
     private const int CopySide = 1920, CopyPictures = 60;
 
-    private const string Quality = "4";
+    private const string Quality = "4", CopyQuality = "20", LighterQuality = "24";
+
+    /// <summary>What a lighter copy takes, about: for each pixel of each picture, and for each second of its sound.</summary>
+    private const double LighterBitsPerPixel = 0.05, LighterSoundBits = 128_000;
 
     /// <summary>One picture of a video, as a JPEG file in its own proportions.</summary>
     /// <param name="video">The video.</param>
@@ -58,19 +61,41 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public async Task PrepareAsync(Sound video, IProgress<double>? progress, CancellationToken cancel)
     {
+        if (Of(video).PlaysAnywhere) return;
+        await derived.GetAsync(CopyName(video), (partial, token) => CopyAsync(video, CopyQuality, ["-an"], partial, progress, token), cancel);
+    }
+
+    /// <summary>Makes a copy of a video that weighs little, with its sound.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="path">Where to: an MP4 file.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
+    public Task LighterAsync(Sound video, string path, IProgress<double>? progress, CancellationToken cancel) =>
+        CopyAsync(video, LighterQuality, ["-map", "0:a:0?", "-c:a", "aac", "-b:a", "128k"], path, progress, cancel);
+
+    /// <summary>About what that would weigh, in bytes.</summary>
+    /// <param name="video">The video.</param>
+    public static long LighterBytes(Sound video)
+    {
         var figures = Of(video);
-        if (figures.PlaysAnywhere) return;
-        var scale = Math.Min(1, (double)CopySide / Math.Max(figures.Width, figures.Height));
+        var scale = ScaleOf(figures);
+        var bits = figures.Width * scale * figures.Height * scale * Math.Min(CopyPictures, figures.PicturesPerSecond) * LighterBitsPerPixel + LighterSoundBits;
+        return (long)(bits / 8 * video.Frames / Frames.PerSecond);
+    }
+
+    /// <summary>Codes a video anew as every browser plays it: no larger than a screen, upright, of an ordinary range.</summary>
+    private Task CopyAsync(Sound video, string quality, IEnumerable<string> sound, string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var figures = Of(video);
+        var scale = ScaleOf(figures);
         var rate = figures.PicturesPerSecond > CopyPictures ? $"fps={CopyPictures}," : "";
-        await derived.GetAsync(
-            CopyName(video),
-            (partial, token) => RunAsync(
-                video,
-                ["-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
-                    "-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-pix_fmt", "yuv420p", "-vsync", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", "-movflags", "+faststart",
-                    "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{partial}"],
-                PipeTarget.ToDelegate(Told), MediaTool.Long, token),
-            cancel);
+        return RunAsync(
+            video,
+            ["-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
+                "-c:v", "libx264", "-preset", "veryfast", "-crf", quality, "-pix_fmt", "yuv420p", "-vsync", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", .. sound, "-movflags", "+faststart",
+                "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{path}"],
+            PipeTarget.ToDelegate(Told), MediaTool.Long, cancel);
 
         void Told(string line)
         {
@@ -80,6 +105,8 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
 
         static int Even(double side) => Math.Max(2, (int)Math.Round(side / 2) * 2);
     }
+
+    private static double ScaleOf(VideoFigures figures) => Math.Min(1, (double)CopySide / Math.Max(figures.Width, figures.Height));
 
     private static async Task RunAsync(Sound video, IEnumerable<string> arguments, PipeTarget? output, TimeSpan limit, CancellationToken cancel)
     {

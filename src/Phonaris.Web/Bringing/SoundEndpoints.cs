@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Formats;
 using Phonaris.Media.Sounds;
+using Phonaris.Media.Videos;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Jobs;
@@ -49,7 +50,7 @@ internal static class SoundEndpoints
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var sound = stored.Show.Sound(soundId);
-            return TypedResults.Ok(SoundWeight.Of(new FileInfo(files.PathOf(sound.Media)).Length, sound.Frames));
+            return TypedResults.Ok(SoundWeight.Of(new FileInfo(files.PathOf(sound.Media)).Length, sound));
         });
 
         api.MapGet("/shows/{id}/sounds/{soundId}/cover", async Task<Results<PhysicalFileHttpResult, NotFound>> (
@@ -101,9 +102,9 @@ public sealed record SoundWeight(long Bytes, long? LighterBytes)
 {
     private const long HeavyBytes = 100_000_000;
 
-    internal static SoundWeight Of(long bytes, long frames)
+    internal static SoundWeight Of(long bytes, Sound sound)
     {
-        var lighter = frames / Frames.PerSecond * SoundEncoder.LighterBytesPerSecond;
+        var lighter = sound.Video is null ? sound.Frames / Frames.PerSecond * SoundEncoder.LighterBytesPerSecond : VideoPictures.LighterBytes(sound);
         return new(bytes, bytes > HeavyBytes && lighter < bytes / 2 ? lighter : null);
     }
 }
