@@ -45,7 +45,7 @@ internal static class OnTheClock
     {
         var schedule = Schedule.Of(show, new(Fit));
         // A video that is muted is played all the same.
-        List<ScheduledCue> cues = [.. schedule.Cues, .. schedule.Silent.Where(c => !c.ByHand && show.Cue(c.CueId).Video is not null)];
+        List<ScheduledCue> cues = [.. schedule.Cues, .. schedule.ByThemselves.Except(schedule.Cues).Where(c => show.Cue(c.CueId).Video is not null)];
         return [.. cues.Select(c => new Sounded(
             c.CueId, c.StartFrame / Frames.PerMs,
             Math.Min(c.EndFrame, cues.Where(o => o.TakesOverFrom == c.CueId && o.StartFrame > c.StartFrame).Select(o => o.StartFrame).DefaultIfEmpty(long.MaxValue).Min()) / Frames.PerMs))];

@@ -43,6 +43,12 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var part = await _app.Http.SendAsync(asked);
         Assert.Equal((HttpStatusCode.PartialContent, 100L), (part.StatusCode, part.Content.Headers.ContentLength!.Value));
 
+        // The same file let go on another slide is the same video, laid there too.
+        await BringAsync(show, _app.PathOf("moth.mp4"), new() { ["slideId"] = view.Show.Slides[2].Id });
+        view = await _app.ViewAsync(show);
+        Assert.Single(view.Show.Sounds);
+        Assert.Equal([slide, view.Show.Slides[2].Id], view.Show.Cues.Select(c => c.Span!.First));
+
         string Picture(long frame, int width) => $"/api/shows/{show}/videos/{video.Media}/picture?frame={frame}&width={width}";
     }
 

@@ -73,6 +73,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     return () => {
       cancel.abort();
       stage?.end();
+      for (const address of stage?.videos.values() ?? []) URL.revokeObjectURL(address);
     };
   }, [showId, kind]);
   const byItself = kind === "present" && prepared?.stage.view.show.showing.byItself;

@@ -46,7 +46,9 @@ export function useBringIn(showId: string) {
   const bringSound = async (file: File, at: VideoAt) => {
     const brought = await send(file, isVideo(file) ? "video" : "sound");
     const there = view()?.show.sounds.find((s) => s.media === brought.hash && !s.removed);
-    if (there && !isVideo(file)) toast(`${file.name} is here already, as ${there.name}.`);
+    // What is let go on the sheet is laid there, though it was here before.
+    const laid = isVideo(file) && ("slideId" in at || "index" in at);
+    if (there && !laid) toast(`${file.name} is here already, as ${there.name}.`);
     else {
       const body = isVideo(file) ? { ...brought, kind: "video" as const, ...at } : brought;
       keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));

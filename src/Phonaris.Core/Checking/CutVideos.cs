@@ -20,7 +20,7 @@ public sealed class CutVideos : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = show.Schedule.Cues.Concat(show.Schedule.Silent.Where(c => !c.ByHand)).ToLookup(c => (c.CueId, c.StartFrame));
+        var places = show.Schedule.ByThemselves.ToLookup(c => (c.CueId, c.StartFrame));
         return
             from video in ShownVideo.OfAll(show.Timed)
             let place = places[(video.CueId, video.StartFrame)].FirstOrDefault()

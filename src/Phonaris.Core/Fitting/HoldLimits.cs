@@ -41,9 +41,8 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
     }
 
     /// <summary>What slides wait for: voices, and videos, which are seen where they are muted too.</summary>
-    private static IEnumerable<ScheduledCue> Uncut(Show show, Schedule schedule) => schedule.Cues
-        .Concat(schedule.Silent.Where(c => !c.ByHand && show.Cue(c.CueId).Video is not null))
-        .Where(c => show.Sound(c.SoundId).Kind.IsSpoken());
+    private static IEnumerable<ScheduledCue> Uncut(Show show, Schedule schedule) =>
+        schedule.ByThemselves.Where(c => show.Cue(c.CueId).IsNoticed && show.Sound(c.SoundId).Kind.IsSpoken());
 
     /// <summary>Why a time cannot be shared out.</summary>
     internal static RuleException Refused(IReadOnlyList<HoldShares.Share> shares, long totalMs)

@@ -36,7 +36,7 @@ internal sealed class CuePlaces
     /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
     public bool WaitsForHand(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && WaitsForHand(other));
 
-    /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked or muted: it begins as planned then.</summary>
+    /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked, or muted and no video: it begins as planned then.</summary>
     public Cue? WaitsFor(Cue cue) =>
         After(cue) is { Span: not null, IsNoticed: true } other ? other : null;
 

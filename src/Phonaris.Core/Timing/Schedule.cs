@@ -17,6 +17,9 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     /// <summary>Where voices speak for which beds make room, along the show.</summary>
     public ValueList<Ducked> Ducked { get; init; } = [];
 
+    /// <summary>What plays by itself, whether it is heard or not: a muted video is seen.</summary>
+    public IEnumerable<ScheduledCue> ByThemselves => Cues.Concat(Silent.Where(c => !c.ByHand));
+
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show, Listened? listened = null) => Of(show, RunningOrder.Of(show), listened);
 

@@ -26,7 +26,7 @@ public sealed record ShownVideo(
     public static ValueList<ShownVideo> OfAll(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = show.Schedule.Cues.Concat(show.Schedule.Silent.Where(c => !c.ByHand)).ToLookup(c => c.CueId);
+        var places = show.Schedule.ByThemselves.ToLookup(c => c.CueId);
         return [.. from cue in show.Show.Cues
                    where cue is { Video: not null, Span: not null }
                    from slides in StretchesOf(show, cue)

@@ -14,7 +14,7 @@ internal static class VideoProbe
     public const string Formats = "MP4, M4V, MOV, WebM, MKV, OGV, AVI and MPEG, coded as H.264, H.265, VP8, VP9, AV1, MPEG-4, MPEG-2 or Theora,";
 
     /// <summary>Of a stream, what ffprobe is asked for beside what it is asked for a sound.</summary>
-    public const string Entries = "width,height,avg_frame_rate,r_frame_rate,sample_aspect_ratio,pix_fmt,profile,field_order,color_transfer,duration,nb_frames:stream_side_data=rotation";
+    public const string Entries = "width,height,avg_frame_rate,r_frame_rate,sample_aspect_ratio,pix_fmt,field_order,color_transfer,duration:stream_side_data=rotation";
 
     /// <summary>How long before the end a picture must still be found, in seconds.</summary>
     private const double TailSeconds = 2;

@@ -9,7 +9,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Bringing;
 
-/// <summary>The job that decodes a sound and adds it to its show; the same file twice is one sound.</summary>
+/// <summary>The job that decodes a sound and adds it to its show; the same file twice is one sound, laid wherever it is let go.</summary>
 internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sound";
@@ -23,29 +23,38 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
         // Beds make room for voices by it: it is there before anything is laid.
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         var sound = prepared.ToSound(NewId.Next(), file.Hash, file.Name, file.Kind);
-        var after = await changes.ApplyAsync(job.ShowId, show => Known(show, sound) is null ? ToEdit(show, sound, file) : null, cancel);
+        var after = await changes.ApplyAsync(job.ShowId, show => ToEdit(show, sound, file, job.Id), cancel);
         return Known(after.Show, sound)!.Id;
     }
 
     /// <summary>The sound of a show that is of the same file.</summary>
     public static Sound? Known(Show show, Sound sound) => show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed);
 
-    private static Edit ToEdit(Show show, Sound sound, NewSound file)
+    /// <summary>What is still to be done: the sound to be added where it is not there, and laid where it is to lie. Null for nothing.</summary>
+    /// <param name="show">The show as it is.</param>
+    /// <param name="sound">The sound as brought in; where the show has the same file already, that one is used.</param>
+    /// <param name="file">Where it is to lie.</param>
+    /// <param name="id">What the cue, and a slide of its own, are named by: taken up again after a restart, what was done is left alone.</param>
+    private static Several? ToEdit(Show show, Sound sound, NewSound file, string id)
     {
-        var added = new AddSound(sound, int.MaxValue);
-        if (file.Index is { } index && sound.Video is not null) return new Several([added, .. OnItsOwn(show, sound, index)], added.Sentence(show));
-        return file.SlideId is not { } slideId || show.SlideIndex(slideId) < 0
-            ? added
-            : new Several([added, new PlaceCue(CueDefaults.For(show, sound, slideId, NewId.Next()), int.MaxValue)], added.Sentence(show));
+        var there = Known(show, sound);
+        List<Edit> edits = there is null ? [new AddSound(sound, int.MaxValue)] : [];
+        var used = there ?? sound;
+        if (show.FindCue(id) is null)
+        {
+            if (file.Index is { } index && used.Video is not null) edits.AddRange(OnItsOwn(show, used, index, id));
+            else if (file.SlideId is { } slideId && show.SlideIndex(slideId) >= 0) edits.Add(new PlaceCue(CueDefaults.For(show, used, slideId, id), int.MaxValue));
+        }
+        return edits.Count == 0 ? null : new([.. edits], there is null ? edits[0].Sentence(show) : $"Laid {used.Name} on a slide");
     }
 
     /// <summary>A slide with nothing on it but a video, for as long as that lasts.</summary>
-    private static IEnumerable<Edit> OnItsOwn(Show show, Sound video, int index)
+    private static IEnumerable<Edit> OnItsOwn(Show show, Sound video, int index, string id)
     {
         var hold = Math.Clamp((video.Frames + Frames.PerMs - 1) / Frames.PerMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);
-        var slide = Cards.Slide(NewId.Next(), new(CardKind.Plain, video.Name, "")) with { HoldMs = hold };
+        var slide = Cards.Slide(id, new(CardKind.Plain, video.Name, "")) with { HoldMs = hold };
         yield return new AddSlides([slide], index);
         var with = show with { Slides = [.. show.Slides, slide] };
-        yield return new PlaceCue(CueDefaults.For(with, video, slide.Id, NewId.Next()) with { Video = new(0, 0, 1, 1) }, int.MaxValue);
+        yield return new PlaceCue(CueDefaults.For(with, video, slide.Id, id) with { Video = new(0, 0, 1, 1) }, int.MaxValue);
     }
 }
