@@ -94,7 +94,8 @@ public sealed class VideoTests
             // Of long shots the ends.
             foreach (var picture in new[] { shot.Start, shot.Start + 1, (shot.Start + shot.End) / 2, shot.End - 2, shot.End - 1 }.Where(p => p >= shot.Start && p < shot.End).Distinct())
             {
-                var middle = (2 * picture + 1) * Second / (2 * fps);
+                var middle = Frames.MiddleOf(picture, fps);
+                Assert.Equal((picture, picture + 1), (Frames.ToPictures(middle, fps), Frames.ToPictures(middle + 1, fps)));
                 var seen = videos.Select(v => v.At(middle)).OfType<SeenVideo>().ToList();
                 var shown = shot.LookAt(picture, fps).Videos;
                 Assert.Equal(seen.Select(v => (v.Media, v.Place, v.Speed)), shown.Select(v => (v.Media, v.Place, v.Speed)));

@@ -66,7 +66,7 @@ public sealed record PictureOrder(int Fps, ValueList<PictureTime> Slides, ValueL
         long At(long frame) => Frames.ToPictures(frame - slides[0].StartFrame, fps);
 
         // A boundary is rounded to the nearest picture: so the middle of the first one behind it never lies before it.
-        long Middle(long picture) => slides[0].StartFrame + (2 * picture + 1) * Frames.PerSecond / (2 * fps);
+        long Middle(long picture) => slides[0].StartFrame + Frames.MiddleOf(picture, fps);
     }
 
     /// <summary>What a slide looks like, and from which frame on.</summary>

@@ -19,4 +19,9 @@ public static class Frames
     /// <param name="frame">Frames at 48 kHz, 0 or more.</param>
     /// <param name="fps">Picture frames a second.</param>
     public static long ToPictures(long frame, int fps) => (frame * fps * 2 + PerSecond) / (2 * PerSecond);
+
+    /// <summary>The middle of a picture frame: the last audio frame to which none after it is nearer.</summary>
+    /// <param name="picture">The picture, 0 or more.</param>
+    /// <param name="fps">Picture frames a second.</param>
+    public static long MiddleOf(long picture, int fps) => ((2 * picture + 1) * PerSecond - 1) / (2 * fps);
 }
