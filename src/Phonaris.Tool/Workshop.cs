@@ -92,9 +92,10 @@ internal sealed class Workshop
         return Checks.Of(new(await ListenedAsync(show, cancel), Sounds.Loudness, new(troubles, sound => _files.BytesOf(sound.Media))));
     }
 
-    /// <summary>Writes a show; levels that follow their targets are brought to them before.</summary>
+    /// <summary>Writes a show; holds and levels that follow what they are set by are brought to it before.</summary>
     public async Task WriteAsync(Show show, string path, CancellationToken cancel)
     {
+        if (FollowedHolds.Edit(show) is { } holds) show = show.Apply(holds).Show;
         if (show.Cues.Any(c => c.Follows))
             foreach (var edit in LevelMatch.Followers(await TimedAsync(show, cancel), Sounds.Loudness)) show = show.Apply(edit).Show;
         await WholeFile.WriteAsync(path, partial => ShowPackage.WriteAsync(show, partial, _files.PathOf, cancel));

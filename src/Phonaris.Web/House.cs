@@ -43,7 +43,7 @@ internal static class House
         services.AddSingleton(s => new AppPaths(s.GetRequiredService<IOptions<AppOptions>>().Value));
         services.AddSingleton<DataFolder>();
         services.AddDbContextFactory<PhonarisDb>((s, options) => PhonarisDb.Use(options, s.GetRequiredService<AppPaths>().Database));
-        services.AddSingleton<IConsequences, FollowingLevels>();
+        services.AddSingleton<IConsequences, Followers>();
         services.AddSingleton<ShowStore>();
         services.AddSingleton<VersionStore>();
         services.AddSingleton<JobStore>();

@@ -116,6 +116,30 @@ public sealed class VideoTests
     }
 
     [Fact]
+    public void A_hold_follows_its_video_and_keeps_to_it_where_holds_are_worked_out_anew()
+    {
+        static Show Followed(Show show) => FollowedHolds.Edit(show) is { } edit ? show.Apply(edit).Show : show;
+        var show = Followed(WithVideo(c => c with { DelayMs = 500 }).Apply(new SetHolds([new("s2", 1000, "v")])).Show);
+        Assert.Equal(3500, show.Slide("s2").HoldMs);
+        Assert.Null(FollowedHolds.Edit(show));
+        // Trimmed, twice as fast, and three times over.
+        Assert.Equal(1500, Followed(show.Apply(new SetPart("v", Second, 3 * Second)).Show.Apply(new SetSpeed("v", 2)).Show).Slide("s2").HoldMs);
+        var cue = Followed(show.Apply(new SetRounds("v", 3)).Show);
+        var seam = TimedShow.Of(cue).Schedule.Cues[0].SeamFrames;
+        Assert.Equal((500 * Frames.PerMs + 9 * Second - 2 * seam + Frames.PerMs - 1) / Frames.PerMs, cue.Slide("s2").HoldMs);
+        Assert.Equal(cue.Slide("s2").HoldMs * Frames.PerMs, TimedShow.Of(cue).Schedule.Cues[0].LengthFrames + 500 * Frames.PerMs, 47.0);
+        // Sharing out leaves it, and a run does not change it.
+        Assert.Equal([3250L, 3500, 3250], Fitting.SpreadHolds.Of(show, 10_000, Fitting.SpreadBy.Evenly, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
+        // Round and round, waiting for a hand, or gone: it stays as it is. Set by hand it no longer follows.
+        foreach (var edit in new Edit[] { new SetRounds("v", Cue.FillSpan), new SetStart("v", CueStart.ByHand), new RemoveCue("v"), new SetSpan("v", new("s1", "s2")), new SetHolds([new("s2", 2000)]) })
+        {
+            var after = show.Apply(edit);
+            Assert.False(FollowedHolds.Keeps(after.Show, after.Show.Slide("s2")));
+            Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
+        }
+    }
+
+    [Fact]
     public void A_video_keeps_to_its_kind_and_its_place()
     {
         var show = WithVideo(c => c);

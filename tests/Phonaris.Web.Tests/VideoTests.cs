@@ -3,8 +3,10 @@ using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Storage;
 using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
@@ -62,6 +64,12 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var (own, video) = (view.Show.Slides[1], Assert.Single(view.Show.Sounds));
         Assert.Equal((3, CardKind.Plain, "Walk"), (view.Show.Slides.Count, own.Picture.Card!.Kind, own.Title));
         Assert.InRange(own.HoldMs, 3000, 3200);
+        // It stays as long as its video, trimmed in one edit with it.
+        Assert.Equal(view.Show.Cues[0].Id, own.StaysFor);
+        await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(view.Revision, new SetPart(view.Show.Cues[0].Id, 48_000, 96_000)), App.Json));
+        Assert.Equal(1000, (await _app.ViewAsync(show)).Show.Slides[1].HoldMs);
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.PostAsync($"/api/shows/{show}/undo", null)).StatusCode);
+        Assert.Equal(own.HoldMs, (await _app.ViewAsync(show)).Show.Slides[1].HoldMs);
         Assert.Equal((own.Id, 1.0), (Assert.Single(view.Show.Cues).Span!.First, view.Show.Cues[0].Video!.Width));
         // It is one edit, and can be undone as one.
         Assert.Equal("Brought in Walk", view.Undo);

@@ -9,6 +9,7 @@ import { ValueField } from "../ui/ValueField";
 import { LargePicture } from "./LargePicture";
 import { CardEditor } from "./CardEditor";
 import { Explanation } from "./Explanation";
+import { HowLong } from "./HowLong";
 import { SectionEditor } from "./SectionEditor";
 import { Sentence, Topic } from "./Sentence";
 import { StepsEditor } from "./StepsEditor";
@@ -22,8 +23,6 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
   if (!slide) return null;
   const one = slides.length === 1;
   const all = view.show.slides;
-  const setHolds = (of: readonly Slide[], holdMs: number) =>
-    edit({ kind: "setHolds", holds: of.map((s) => ({ slideId: s.id, holdMs })) });
   const setTransitions = (of: readonly Slide[], transition: Slide["transition"]) =>
     edit({ kind: "setTransitions", transitions: of.map((s) => ({ slideId: s.id, transition })) });
   const { kind, ms } = slide.transition;
@@ -50,27 +49,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       {one && slide.picture.card && slide.picture.card.kind !== "plain" && (
         <CardEditor slide={slide} card={slide.picture.card} />
       )}
-      <Topic title={one ? "How long it stays" : "How long each stays"}>
-        <Sentence>
-          Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
-          <button
-            type="button"
-            className={`btn btn-xs ${slide.holdLocked ? "btn-primary" : ""}`}
-            aria-pressed={slide.holdLocked}
-            title="It stays as it is when slides are re-paced"
-            onClick={() =>
-              edit({ kind: "setHoldLocks", slides: slides.map((s) => ({ slideId: s.id, locked: !slide.holdLocked })) })
-            }
-          >
-            {slide.holdLocked ? "Locked" : "Lock"}
-          </button>
-          {slides.length < all.length && (
-            <button type="button" className="btn btn-xs" onClick={() => setHolds(all, slide.holdMs)}>
-              Same hold for all
-            </button>
-          )}
-        </Sentence>
-      </Topic>
+      <HowLong slides={slides} slide={slide} />
       <Topic title={one ? "How it comes in" : "How each comes in"}>
         <Sentence>
           With a{" "}

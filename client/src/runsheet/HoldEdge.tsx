@@ -17,7 +17,8 @@ export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right:
       if (tap) return;
       const holdMs = Math.max(least, Math.round((slide.holdMs * (1 + dy / row.height)) / 100) * 100);
       setDragged(last ? undefined : holdMs);
-      if (last && holdMs !== slide.holdMs) edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs }] });
+      if (last && holdMs !== slide.holdMs)
+        edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null }] });
     },
     { filterTaps: true, axis: "y" },
   );

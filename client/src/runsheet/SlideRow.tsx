@@ -36,6 +36,9 @@ interface Props {
 /** Parts the names of the bands. */
 export const apart = "\n";
 
+/** A hold as wide as its column: what has many digits goes without its unit. */
+const narrowHold = (ms: number) => (ms % 100 === 0 ? hold(ms) : hold(ms).replace(" s", ""));
+
 /** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
 export const columns = {
   number: "w-[2.1rem] shrink-0",
@@ -155,8 +158,8 @@ export const SlideRow = memo(function SlideRow(props: Props) {
           <MsField
             label={`Hold of slide ${row.number}`}
             ms={slide.holdMs}
-            show={hold}
-            commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs }] })}
+            show={narrowHold}
+            commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null }] })}
             width="4rem"
             tabbed={tabbed}
           />

@@ -36,6 +36,7 @@ export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   holdMs: 4000,
   transition: { kind: "cut", ms: 0 },
   holdLocked: false,
+  staysFor: null,
   hidden: false,
   steps: [{ id: `s${n}-1`, label: "", offsetMs: 0, picture: null }],
   deck: "",

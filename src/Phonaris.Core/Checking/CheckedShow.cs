@@ -86,7 +86,7 @@ public sealed class CheckedShow
         var slide = Show.Slide(slideId);
         var tenths = (frames + Frames.PerSecond / 10 - 1) / (Frames.PerSecond / 10);
         var hold = slide.HoldMs + tenths * 100;
-        return slide.HoldLocked || hold > Slide.GreatestHoldMs ? null : new($"Hold slide {Say.Number(Show, slideId)} {Say.Seconds(tenths * 100)} longer", new SetHolds([new(slideId, hold)]));
+        return FollowedHolds.Keeps(Show, slide) || hold > Slide.GreatestHoldMs ? null : new($"Hold slide {Say.Number(Show, slideId)} {Say.Seconds(tenths * 100)} longer", new SetHolds([new(slideId, hold)]));
     }
 }
 

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>How long slides may stay when their holds are worked out anew. Locked ones stay as long as they do.</summary>
+/// <summary>How long slides may stay when their holds are worked out anew. Locked ones, and those that follow what plays on them, stay as long as they do.</summary>
 /// <param name="LeastMs">The least hold, in milliseconds.</param>
 /// <param name="GreatestMs">The greatest; a slide stays longer where steps, a voice or a video need it.</param>
 public sealed record HoldLimits(long LeastMs, long GreatestMs)
@@ -31,7 +31,7 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
     internal HoldShares.Share ShareOf(Show show, Schedule schedule, SlideTime time, double weight)
     {
         var slide = show.Slides[time.Index];
-        if (slide.HoldLocked) return new(slide.HoldMs, slide.HoldMs, slide.HoldMs);
+        if (FollowedHolds.Keeps(show, slide)) return new(slide.HoldMs, slide.HoldMs, slide.HoldMs);
         var least = LeastMs;
         // Steps that are planned, and voices and videos that begin here, are not cut short.
         if (slide.Steps.Count > 1 && slide.Steps.Max(s => s.OffsetMs ?? 0) is > 0 and var last) least = Math.Max(least, last + RestMs);

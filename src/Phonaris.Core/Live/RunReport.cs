@@ -27,7 +27,7 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
         var slides = RunningOrder.Of(show).Slides
             .Select(time => (Time: time, Slide: show.Slides[time.Index], Took: stays[time.SlideId].Sum(s => s.Ms), Visits: stays[time.SlideId].Count()))
             .Select(s => new RunSlide(
-                s.Slide.Id, s.Time.Number, s.Slide.Title, s.Slide.HoldMs, s.Took, s.Visits, s.Slide.HoldLocked || show.SectionOf(s.Slide.Id) is { WaitingLoop: true }))
+                s.Slide.Id, s.Time.Number, s.Slide.Title, s.Slide.HoldMs, s.Took, s.Visits, FollowedHolds.Keeps(show, s.Slide) || show.SectionOf(s.Slide.Id) is { WaitingLoop: true }))
             .ToValueList();
         var holds = slides.Where(s => s.Visits > 0 && !s.Keeps)
             .Select(s => new SlideHold(s.SlideId, Math.Clamp((s.TookMs + HoldStepMs / 2) / HoldStepMs * HoldStepMs, Slide.LeastHoldMs, Slide.GreatestHoldMs)))

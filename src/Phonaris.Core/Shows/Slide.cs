@@ -18,6 +18,9 @@ public sealed record Slide(
     /// <summary>Whether its hold stays as it is when holds are worked out anew.</summary>
     public bool HoldLocked { get; init; }
 
+    /// <summary>The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none.</summary>
+    public string? StaysFor { get; init; }
+
     /// <summary>The hold a slide gets when nothing else is known, in milliseconds.</summary>
     public const long DefaultHoldMs = 8_000;
 

@@ -179,9 +179,13 @@ internal sealed class CuePlaces
     }
 
     /// <summary>What a cue plays, from frame 0 on: fitted to its length, or as it is.</summary>
-    private ScheduledCue Plays(Cue cue, Sound sound, long length)
+    private ScheduledCue Plays(Cue cue, Sound sound, long length) => Plays(cue, sound, cue.Fit is not null && length > 0 ? Fitted(sound, cue, length) : null, _show.GainDb);
+
+    /// <summary>How long a cue plays unless it is stopped, in frames, as it is, whatever its recipe; <see cref="long.MaxValue"/> for one that goes round without end.</summary>
+    public static long NaturalFrames(Cue cue, Sound sound) => Plays(cue, sound, null, 0).NaturalFrames;
+
+    private static ScheduledCue Plays(Cue cue, Sound sound, Fitted? fitted, double gainDb)
     {
-        var fitted = cue.Fit is not null && length > 0 ? Fitted(sound, cue, length) : null;
         var source = new SoundSource(sound.Media, fitted?.Speed ?? cue.Speed, fitted?.Cut);
         var from = fitted?.Cut is null ? source.Frame(cue.InFrame) : 0;
         var to = fitted is null ? source.Frame(cue.OutFrame) : from + fitted.SoundFrames;
@@ -189,7 +193,7 @@ internal sealed class CuePlaces
         var rounds = fitted is null ? cue.Rounds : 1;
         return new(
             cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
-            Gain.FromDecibels(cue.LevelDb + _show.GainDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
+            Gain.FromDecibels(cue.LevelDb + gainDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
         {
             Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
             FittedBy = fitted?.Method,

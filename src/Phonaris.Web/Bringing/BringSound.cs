@@ -52,7 +52,7 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
     private static IEnumerable<Edit> OnItsOwn(Show show, Sound video, int index, string id)
     {
         var hold = Math.Clamp((video.Frames + Frames.PerMs - 1) / Frames.PerMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);
-        var slide = Cards.Slide(id, new(CardKind.Plain, video.Name, "")) with { HoldMs = hold };
+        var slide = Cards.Slide(id, new(CardKind.Plain, video.Name, "")) with { HoldMs = hold, StaysFor = id };
         yield return new AddSlides([slide], index);
         var with = show with { Slides = [.. show.Slides, slide] };
         yield return new PlaceCue(CueDefaults.For(with, video, slide.Id, id) with { Video = new(0, 0, 1, 1) }, int.MaxValue);

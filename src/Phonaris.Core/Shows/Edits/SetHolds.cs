@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how long slides stay: one, several or all.</summary>
+/// <summary>Sets how long slides stay, or what they stay for: one, several or all.</summary>
 /// <param name="Holds">The slides with their new holds.</param>
 public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
 {
@@ -9,18 +9,20 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         List<SlideHold> before = [];
-        foreach (var (slideId, ms) in Holds)
+        foreach (var (slideId, ms, staysFor) in Holds)
         {
             Validate(ms);
             var slide = show.Slide(slideId);
-            before.Insert(0, new(slideId, slide.HoldMs));
-            show = show.With(slide with { HoldMs = ms });
+            before.Insert(0, new(slideId, slide.HoldMs, slide.StaysFor));
+            show = show.With(slide with { HoldMs = ms, StaysFor = staysFor });
         }
         return new(show, new SetHolds([.. before]));
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => Holds.Count == 1
+    public override string Sentence(Show before) => Holds is [{ StaysFor: { } cueId }] && before.FindCue(cueId) is not null
+        ? $"“{before.Slide(Holds[0].SlideId).Title}” stays as long as {before.CueName(cueId)}"
+        : Holds.Count == 1
         ? $"“{before.Slide(Holds[0].SlideId).Title}”: hold {Say.Seconds(before.Slide(Holds[0].SlideId).HoldMs)} → {Say.Seconds(Holds[0].HoldMs)}"
         : $"Hold of {Holds.Count} slides changed";
 
@@ -36,5 +38,8 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     }
 }
 
-/// <summary>A slide and its hold in milliseconds.</summary>
-public sealed record SlideHold(string SlideId, long HoldMs);
+/// <summary>A slide and its hold.</summary>
+/// <param name="SlideId">The slide.</param>
+/// <param name="HoldMs">How long it stays, in milliseconds.</param>
+/// <param name="StaysFor">The cue on it that it stays as long as, by which its hold is set with every edit; null for none.</param>
+public sealed record SlideHold(string SlideId, long HoldMs, string? StaysFor = null);
