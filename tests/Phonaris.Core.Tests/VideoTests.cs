@@ -140,6 +140,23 @@ public sealed class VideoTests
     }
 
     [Fact]
+    public void Of_a_long_video_the_part_that_is_used_is_fetched_and_played_from_its_own_beginning()
+    {
+        const long hour = 3600L * Second;
+        var show = WithVideo(c => c with { InFrame = 600 * Second, OutFrame = 610 * Second });
+        show = show with { Sounds = [show.Sounds[0] with { Figures = Shows.Figures(hour) }] };
+        var video = Assert.Single(Live.LivePlan.Of(TimedShow.Of(show)).Cues).Video!;
+        Assert.Equal(($"{show.Sounds[0].Media}-{600 * Second}-{610 * Second}", 0L), (video.File, video.Runs[0].FileFrame));
+        // Where most of it is used, or it is short, it is the file itself.
+        foreach (var (length, to) in new[] { (hour, hour), (600L * Second, 10L * Second) })
+        {
+            var whole = show with { Sounds = [show.Sounds[0] with { Figures = Shows.Figures(length) }], Cues = [show.Cues[0] with { InFrame = Second, OutFrame = to }] };
+            video = Assert.Single(Live.LivePlan.Of(TimedShow.Of(whole)).Cues).Video!;
+            Assert.Equal((whole.Sounds[0].Media, (long)Second), (video.File, video.Runs[0].FileFrame));
+        }
+    }
+
+    [Fact]
     public void A_video_keeps_to_its_kind_and_its_place()
     {
         var show = WithVideo(c => c);

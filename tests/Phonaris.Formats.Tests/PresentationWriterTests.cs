@@ -103,6 +103,52 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.DoesNotContain("clickEffect", Parts(PathOf("out"))["ppt/slides/slide1.xml"]);
     }
 
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task Videos_go_out_with_their_settings_and_lie_where_the_decks_own_did(bool byHand)
+    {
+        File.Copy(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"), PathOf("own"));
+        File.WriteAllBytes(PathOf("still.jpg"), [0xFF]);
+        File.WriteAllBytes(PathOf("part"), [7, 7, 7]);
+        var found = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]);
+        var own = found.ToSlides(NewId, 4000);
+        var bytes = DeckFormats.SoundBytes(PathOf("own"), found.Sounds[0]);
+        File.WriteAllBytes(PathOf("lamp"), bytes);
+        var hash = Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(bytes));
+        // Cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture; and one that waits for a click.
+        var lamp = new HandedVideo("Lamp", hash, PathOf("lamp"), PathOf("still.jpg"), new(0.25, 0.5, 0.5, 0.25, 0.1, 0, 0.9, 0.75), 500, 1000, 2500)
+        {
+            Rounds = 3, Volume = 0.5, Muted = true, FadeInMs = 200, FadeOutMs = 300, AtEnd = VideoEnd.BackToFirst, Step = 0, DelayMs = 250,
+        };
+        var part = new HandedVideo("Part", "other", PathOf("part"), PathOf("still.jpg"), new(0, 0, 1, 1, 0, 0, 1, 1), 0, 0, 3000) { Rounds = Cue.FillSpan, AtEnd = VideoEnd.Leaves };
+        var deck = Deck(byHand, [(own[0], []), (own[1], []), (Drawn("A map of the mill", 1), [])]);
+        deck = deck with { Slides = [deck.Slides[0], deck.Slides[1] with { Videos = [lamp] }, deck.Slides[2] with { Videos = [part] }] };
+
+        Assert.Empty(await WriteAsync(deck, hash));
+        Assert.Equal(Faults(PathOf("own")), Faults(PathOf("out")));
+        var read = DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Sounds;
+        // On a slide of 16:9 a drawing of 4:3 takes three quarters.
+        Assert.Equal(
+            [
+                (2, "with", 250L, -6.0, new DeckVideo(0.25, 0.5, 0.5, 0.25, new(0.1, 0, 0, 0.25), 500, 1000, 3, true, VideoEnd.BackToFirst, false)),
+                (3, "hand", 0, 0, new(0.125, 0, 0.75, 1, null, 0, 0, Cue.FillSpan, false, VideoEnd.Leaves, true)),
+            ],
+            read.Select(s => (s.FirstSlide, s.Start, s.DelayMs, s.LevelDb, s.Video!)));
+        Assert.Equal([bytes, [7, 7, 7]], read.Select(s => DeckFormats.SoundBytes(PathOf("out"), s)));
+        // As far to the front as it lay; its file is there once.
+        var (before, after) = (Parts(PathOf("own")), Parts(PathOf("out")));
+        Assert.Equal(Order(before["ppt/slides/slide2.xml"]), Order(after["ppt/slides/slide2.xml"]));
+        Assert.Equal(2, after.Keys.Count(k => k.EndsWith(".mp4", StringComparison.Ordinal)));
+        Assert.Contains("<p14:fade in=\"200\" out=\"300\"", after["ppt/slides/slide2.xml"]);
+
+        // One that the show does not have stays as it is.
+        Assert.StartsWith("Slide 2: the deck's own video", Assert.Single(await WriteAsync(Deck(byHand, [(own[0], []), (own[1], [])]))));
+        Assert.Equal((found.Sounds[0].Start, found.Sounds[0].Video), DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Sounds.Select(s => (s.Start, s.Video)).Single());
+
+        static string Order(string slide) => string.Join(' ', System.Xml.Linq.XDocument.Parse(slide).Descendants().First(e => e.Name.LocalName == "spTree").Elements().Select(e => e.Name.LocalName));
+    }
+
     [Fact]
     public async Task What_a_deck_may_hold_is_kept_or_told()
     {
@@ -176,10 +222,10 @@ public sealed class PresentationWriterTests : IDisposable
             sections, byHand, GoesRound: false, PathOf("sign.png"));
     }
 
-    private Task<IReadOnlyList<string>> WriteAsync(HandedDeck deck)
+    private Task<IReadOnlyList<string>> WriteAsync(HandedDeck deck, params string[] known)
     {
         File.Delete(PathOf("out"));
-        return PresentationWriter.WriteAsync(deck, _ => PathOf("own"), new HashSet<string>(), PathOf("out"), null, CancellationToken.None);
+        return PresentationWriter.WriteAsync(deck, _ => PathOf("own"), known.ToHashSet(), PathOf("out"), null, CancellationToken.None);
     }
 
     /// <summary>What the standard's validator finds.</summary>

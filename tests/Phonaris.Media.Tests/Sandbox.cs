@@ -4,6 +4,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
+using Phonaris.Media.Videos;
 
 namespace Phonaris.Media.Tests;
 
@@ -17,6 +18,7 @@ public sealed class Sandbox : IDisposable
         Derived = new(PathOf("derived"));
         Sounds = new(Derived, PathOf);
         Pictures = new(Derived, PathOf, new PagePainter((_, _, _) => throw new NotSupportedException()));
+        Videos = new(Derived, PathOf);
         Films = new(Derived, Pictures, Sounds, PathOf);
     }
 
@@ -25,6 +27,8 @@ public sealed class Sandbox : IDisposable
     public SoundLibrary Sounds { get; }
 
     public SlidePictures Pictures { get; }
+
+    public VideoPictures Videos { get; }
 
     public FilmExporter Films { get; }
 

@@ -57,6 +57,18 @@ public sealed class VideoTests : IDisposable
     }
 
     [Fact]
+    public async Task A_part_that_is_handed_on_is_exact_and_keeps_its_sound()
+    {
+        var video = await FlashesAsync("a.mkv", "-c:v", "mpeg4", "-g", "100");
+        AssertTogether(await _box.Videos.PartAsync(video, 28_800, 172_800, withSound: true, null, CancellationToken.None), [0.4, 1.4, 2.4]);
+        // Before it is shown that of a long one is fetched, and all of a short one; its sound comes from elsewhere.
+        var file = await _box.Videos.PreparedAsync(video, new("part", 28_800, 172_800, IsPart: true), CancellationToken.None);
+        AssertTogether(file, [0.4, 1.4, 2.4], heard: false);
+        Assert.Equal("video", Sandbox.Run("ffprobe", "-v", "error", "-show_entries", "stream=codec_type", "-of", "csv=p=0", file).Trim());
+        AssertTogether(await _box.Videos.PreparedAsync(video, VideoFile.Of(video, CueDefaults.For(Show.Empty("") with { Slides = [_box.Slide("a", "blue", 8000)] }, video, "a", "v")), CancellationToken.None), [1, 2, 3], heard: false);
+    }
+
+    [Fact]
     public async Task Only_the_seconds_in_which_something_moves_are_encoded_and_dissolves_lie_over_them()
     {
         var video = await FlashesAsync("a.mp4", "-c:v", "libx264", "-pix_fmt", "yuv420p");
@@ -178,7 +190,11 @@ public sealed class VideoTests : IDisposable
     /// <summary>Checks when a film flashes, and that it beeps within one picture of each.</summary>
     private async Task AssertTogetherAsync(Show show, double[] seconds, FilmFormat format = FilmFormat.Mp4, bool heard = true)
     {
-        var film = await ExportAsync(show, format);
+        AssertTogether(await ExportAsync(show, format), seconds, heard);
+    }
+
+    private void AssertTogether(string film, double[] seconds, bool heard = true)
+    {
         List<double> flashes = [.. Rises([.. Luma(film, "8:8:156:86").Select(l => l > 128)], 1).Select(at => at / (double)Fps)];
         Assert.Equal(seconds.Length, flashes.Count);
         Assert.All(seconds.Zip(flashes), f => Assert.Equal(f.First, f.Second, Picture));
@@ -204,7 +220,7 @@ public sealed class VideoTests : IDisposable
     /// <summary>How light a part of each picture of a film is, 0 to 255.</summary>
     private List<int> Luma(string film, string part)
     {
-        var raw = _box.Make("luma.gray", "-i", film, "-vf", $"crop={part},scale=1:1:flags=area,format=gray", "-f", "rawvideo");
+        var raw = _box.Make("luma.gray", "-i", film, "-vf", $"fps={Fps},crop={part},scale=1:1:flags=area,format=gray", "-f", "rawvideo");
         return [.. File.ReadAllBytes(raw).Select(b => (int)b)];
     }
 }

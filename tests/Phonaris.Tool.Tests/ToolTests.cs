@@ -80,6 +80,18 @@ public sealed class ToolTests : Toolbox
         AssertFails(2, "one of them", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
         Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
 
+        // In a presentation file it lies where it did, with its part, its level and its silence, whoever moves that on.
+        Json("place", "a.phonaris", "--video", "Moth", "--slide", "2", "--in", "4", "--start", "hand", "--level", "0");
+        foreach (var by in new[] { "hand", "clock" })
+        {
+            Assert.Empty(Json("export", "a.phonaris", "--to", $"{by}.pptx", "--for", by).GetProperty("lost").EnumerateArray());
+            Assert.Equal(
+                [(1, "with", 1.0, 0, true, 0.0), (2, "hand", 0.6, 4000, false, 0), (2, "with", 0.4, 1500, false, -12)],
+                Json("deck", $"{by}.pptx").GetProperty("videos").EnumerateArray()
+                    .Select(v => (v.GetProperty("slide").GetInt32(), v.GetProperty("start").GetString()!, Math.Round(v.GetProperty("at")[2].GetDouble(), 3), v.GetProperty("inMs").GetInt32(), v.GetProperty("muted").GetBoolean(), v.GetProperty("levelDb").GetDouble()))
+                    .Order());
+        }
+
         // From a presentation that a writer of others made.
         var deck = Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx");
         var found = Json("deck", deck).GetProperty("videos")[0];

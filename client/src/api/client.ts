@@ -57,4 +57,4 @@ export const videoPictureUrl = (showId: string, media: string, frame: number, wi
   `/api/shows/${showId}/videos/${media}/picture?frame=${Math.round(frame)}&width=${width}`;
 
 /** The address of a video as a browser plays it. */
-export const videoFileUrl = (showId: string, media: string) => `/api/shows/${showId}/videos/${media}/file`;
+export const videoFileUrl = (showId: string, file: string) => `/api/shows/${showId}/videos/${file}/file`;

@@ -49,7 +49,7 @@ interface Props {
 
 function LiveVideo({ stage, cue, style }: Props) {
   const element = useRef<HTMLVideoElement>(null);
-  const source = stage.videos.get(cue.video.media);
+  const source = stage.videos.get(cue.video.file);
   useEffect(() => {
     const video = element.current;
     // By the window it is seen in: one behind another draws nothing.

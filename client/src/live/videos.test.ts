@@ -11,7 +11,7 @@ const place = { x: 0, y: 0, width: 1, height: 1, fitting: "inside" as const, hid
 /** A video on the second and third place, from a second into its file on, three seconds long. */
 const clip = (atEnd: "keepsLast" | "backToFirst" | "leaves" = "keepsLast", hiddenBefore = false) => {
   const video = {
-    media: "m",
+    file: "m",
     place: { ...place, atEnd, hiddenBefore },
     box,
     firstPlace: 1,

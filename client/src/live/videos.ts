@@ -14,12 +14,12 @@ export async function fetchVideos(
   told: (fraction: number) => void,
   cancel: AbortSignal,
 ): Promise<string[]> {
-  const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.media ?? []))].filter((m) => !videos.has(m));
+  const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.file ?? []))].filter((f) => !videos.has(f));
   const missing = new Set<string>();
-  for (const [i, media] of wanted.entries()) {
-    const answer = await fetch(`${videoFileUrl(showId, media)}?wait=true`, { signal: cancel }).catch(() => undefined);
-    if (answer?.ok) videos.set(media, URL.createObjectURL(await answer.blob()));
-    else for (const cue of run.plan.cues) if (cue.video?.media === media) missing.add(cue.name);
+  for (const [i, file] of wanted.entries()) {
+    const answer = await fetch(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(() => undefined);
+    if (answer?.ok) videos.set(file, URL.createObjectURL(await answer.blob()));
+    else for (const cue of run.plan.cues) if (cue.video?.file === file) missing.add(cue.name);
     told((i + 1) / wanted.length);
   }
   return [...missing];

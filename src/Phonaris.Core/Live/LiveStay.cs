@@ -59,7 +59,7 @@ internal static class LiveStays
             cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return,
             sound.Kind.IsSpoken() && cue.Ducks && !cue.Muted ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned))
         {
-            Video = cue.Video is { } place ? new(sound.Media, place, place.BoxOn(sound.Video!, show.Show.Slides[covered[0].Index].Picture), where.Of(covered[0]), where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1, [.. VideoRun.Of(stem.Cue)]) : null,
+            Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, where.Of(covered[0]), where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1, stem.Cue),
         };
         return new(live, stem, start.Place, lastPlace, start.DelayMs, !show.Places.WaitsForHand(cue), endMs);
     }

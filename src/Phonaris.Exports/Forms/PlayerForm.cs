@@ -48,10 +48,11 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
         foreach (var cue in timed.Show.Cues)
             if (cue.Hotspot?.Picture is not null) spots[cue.Id] = await AddAsync(await tools.Pictures.SpotAsync(cue.Hotspot with { Turn = 0, Opacity = 1, Shown = true }, cancel), "spot");
         var videos = new Dictionary<string, string>();
-        foreach (var video in timed.Show.Cues.Where(c => c is { Video: not null, Span: not null }).Select(c => timed.Show.Sound(c.SoundId)).DistinctBy(s => s.Media))
+        foreach (var cue in timed.Show.Cues.Where(c => c is { Video: not null, Span: not null }))
         {
-            await tools.Videos.PrepareAsync(video, null, cancel);
-            videos[video.Media] = await files.AddFileAsync($"video{videos.Count + 1}.mp4", tools.Videos.FileOf(video)!, cancel);
+            var video = timed.Show.Sound(cue.SoundId);
+            var file = VideoFile.Of(video, cue);
+            if (!videos.ContainsKey(file.Name)) videos[file.Name] = await files.AddFileAsync($"video{videos.Count + 1}.mp4", await tools.Videos.PreparedAsync(video, file, cancel), cancel);
         }
         foreach (var (stem, n) in stems.Select((s, n) => (s.Stem, n)))
         {

@@ -23,39 +23,34 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
 
     public override ExportCost About(Export export, ExportTools tools)
     {
-        export = WithoutVideos(export, tools);
-        var sounds = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds.DistinctBy(s => s.FileName).ToList();
+        var all = (byHand ? HandSounds.Of(export) : ClockSounds.Of(export)).Sounds;
+        var sounds = all.Where(s => s.Video is null).DistinctBy(s => s.FileName).ToList();
+        var videos = all.Where(s => s.Video is not null).Select(s => VideosOnSlides.About(s.Sound, s.Video!, tools)).Distinct().ToList();
         var own = PresentationWriter.DeckOf(SlidesOf(export), tools.MediaPath);
         var pictures = SlidesOf(export).Where(s => s.Deck != own || s.Deck.Length == 0).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
         return new(
-            (own.Length > 0 ? BytesOf(tools, own) : 0) + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)),
-            0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond));
+            (own.Length > 0 ? BytesOf(tools, own) : 0) + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)) + videos.Sum(v => v.Bytes),
+            0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond) + videos.Sum(v => v.Seconds));
     }
 
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         ValueList<string> lost = [];
-        var videos = export.Videos.Select(name => $"{name} is a video: it is in the file only where its own deck has it, as it is there.").ToList();
-        export = WithoutVideos(export, tools);
         await Written.FileAsync(path, async partial =>
         {
             var (sounds, unsaid) = byHand ? HandSounds.Of(export) : ClockSounds.Of(export);
-            await tools.Derived.GetAllAsync(sounds.Select(s => (s.FileName, Make(s))), progress.Part(0, 0.7), cancel);
-            var deck = await DeckAsync(export, tools, sounds, cancel);
+            await tools.Derived.GetAllAsync(sounds.Where(s => s.Video is null).Select(s => (s.FileName, Make(s))), progress.Part(0, 0.4), cancel);
+            var videos = await VideosOnSlides.OfAsync(export, sounds, tools, progress.Part(0.4, 0.3), cancel);
+            var deck = await DeckAsync(export, tools, [.. sounds.Where(s => s.Video is null)], videos.Laid, cancel);
             var unkept = await PresentationWriter.WriteAsync(deck, tools.MediaPath, export.Timed.Show.Sounds.Select(s => s.Media).ToHashSet(), partial, progress.Part(0.7, 0.3), cancel);
-            lost = [.. unsaid, .. unkept, .. videos];
+            lost = [.. unsaid, .. videos.Lost, .. unkept];
         });
         return lost;
 
         Func<string, CancellationToken, Task> Make(SoundOnSlides sound) => (to, token) => sound.WriteAsync(tools, to, token);
     }
 
-    /// <summary>The show without its videos: the deck has its own, with their sound.</summary>
-    private static Export WithoutVideos(Export export, ExportTools tools) => export.Timed.Show.Cues.All(c => c.Video is null)
-        ? export
-        : export with { Timed = TimedShow.Of(export.Timed.Show with { Cues = [.. export.Timed.Show.Cues.Where(c => c.Video is null)] }, tools.Sounds.Listened) };
-
-    private async Task<HandedDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, CancellationToken cancel)
+    private async Task<HandedDeck> DeckAsync(Export export, ExportTools tools, IReadOnlyList<SoundOnSlides> sounds, ILookup<int, HandedVideo> videos, CancellationToken cancel)
     {
         var show = export.Timed.Show;
         var (slides, drawn) = (SlidesOf(export), show.WithCardsDrawn());
@@ -65,7 +60,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         {
             var own = new List<HandedSound>();
             foreach (var sound in sounds.Where(s => s.First == from + n)) own.Add(await HandedAsync(sound, tools, cancel));
-            handed.Add(new(slide, [.. RunningOrder.StepsMs(slide)], token => PicturesAsync(drawn.Slides[from + n], tools, token), own));
+            handed.Add(new(slide, [.. RunningOrder.StepsMs(slide)], token => PicturesAsync(drawn.Slides[from + n], tools, token), own) { Videos = [.. videos[from + n]] });
         }
         var sections = show.Sections.Select(s => (First: Math.Max(0, show.SlideIndex(s.First) - from), s.Name)).Where(s => s.First < slides.Count).GroupBy(s => s.First, (first, at) => (first, at.Last().Name)).ToList();
         var sign = Hotspot.New("A sound") with { Symbol = HotspotSymbol.Wave };

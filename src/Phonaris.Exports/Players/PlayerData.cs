@@ -10,7 +10,7 @@ namespace Phonaris.Exports.Players;
 /// <param name="Manner">How it is shown unless somebody chooses otherwise: <c>hand</c>, <c>plan</c> or <c>forEver</c>.</param>
 /// <param name="Pictures">The files of pictures, by slide and step.</param>
 /// <param name="Spots">The files of hotspots, by cue.</param>
-/// <param name="Videos">The files of videos, by the hashes of those they were made from.</param>
+/// <param name="Videos">The files of videos, by the names of what is fetched of them.</param>
 /// <param name="Captions">By slide, what is said to it.</param>
 /// <param name="Credits">Whose the sounds are.</param>
 /// <param name="PiecesAtOnce">How many pieces of a stem lie in one file.</param>
@@ -58,5 +58,5 @@ internal sealed record PlayerCaption(long FromMs, long ToMs, ValueList<string> L
 /// <summary>The files of what is seen in a player.</summary>
 /// <param name="Pictures">Pictures, by slide and step.</param>
 /// <param name="Spots">Hotspots, by cue.</param>
-/// <param name="Videos">Videos, by the hashes of those they were made from.</param>
+/// <param name="Videos">Videos, by the names of what is fetched of them.</param>
 internal sealed record SeenFiles(IReadOnlyDictionary<string, string> Pictures, IReadOnlyDictionary<string, string> Spots, IReadOnlyDictionary<string, string> Videos);

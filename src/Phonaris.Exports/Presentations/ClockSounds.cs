@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Exports.Presentations;
 
-/// <summary>What a presentation file plays that moves on by the clock: each cue exactly as it sounds in the film, from its own slide on.</summary>
+/// <summary>What a presentation file plays that moves on by the clock: each cue exactly as it sounds in the film, from its own slide on; videos as such a file can say them.</summary>
 internal static class ClockSounds
 {
     /// <summary>The sounds of a show, and what cannot be carried over.</summary>
@@ -13,18 +13,21 @@ internal static class ClockSounds
         var (show, schedule, order) = (timed.Show, timed.Schedule, timed.Order);
         List<string> lost =
         [
-            .. schedule.Silent.Where(c => c.ByHand && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
+            .. schedule.Silent.Where(c => c.ByHand && show.Cue(c.CueId).Video is null && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
                 .Select(name => $"{name} waits for a hand, and so is not in a file that runs by itself."),
             .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” goes by once."),
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
         if (dissolves > 0) lost.Add($"Some programs count a slide's time from the end of its dissolve: there the show takes up to {Say.Seconds(dissolves)} longer. Sounds begin with their slides all the same.");
-        return ([.. schedule.Cues.Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
+        // A video that is muted is seen, and one that waits for a hand waits for a click on it.
+        return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
 
         SoundOnSlides Laid(ScheduledCue cue)
         {
             var (from, to) = (Math.Max(start, cue.StartFrame), Math.Min(end, cue.EndFrame));
             var (first, last) = (order.At(from), order.At(to - 1));
+            if (show.Cue(cue.CueId) is { Video: not null } video)
+                return new(show.Sound(cue.SoundId), new(0, [], [], []), 0, 0, first.Index, last.Index, cue.ByHand ? null : 0, (from - first.StartFrame) / Frames.PerMs, Loops: false, null) { Video = video };
             // A crossfade is worked out from both its sides.
             var before = schedule.Cues.Where(c => c.CueId == cue.TakesOverFrom && c.StartFrame < cue.StartFrame).OrderBy(c => c.StartFrame).TakeLast(1).Select(c => c with { TakesOverFrom = null });
             var after = schedule.Cues.Where(c => c.TakesOverFrom == cue.CueId && c.StartFrame > cue.StartFrame).OrderBy(c => c.StartFrame).Take(1).Select(c => c with { TakesOverFrom = SoundOnSlides.Name });

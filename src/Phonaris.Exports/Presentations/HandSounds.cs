@@ -39,15 +39,17 @@ internal sealed class HandSounds
     {
         var held = _plan.Places.Where(p => p.Held.Contains(cue.Id) && _export.Slides.Any(s => s.SlideId == p.SlideId)).ToList();
         if (held.Count == 0) return [];
-        var (stem, sound) = (_stems[cue.Id], _export.Timed.Show.Sound(_export.Timed.Show.Cue(cue.CueId).SoundId));
-        Tell(cue, stem, held[^1]);
+        var (stem, own) = (_stems[cue.Id], _export.Timed.Show.Cue(cue.CueId));
+        var sound = _export.Timed.Show.Sound(own.SoundId);
+        if (own.Video is null) Tell(cue, stem, held[^1]);
         var (from, to) = stem.Loops ? (stem.LoopFrom, stem.LengthFrames) : (0, stem.LengthFrames);
         var samples = new Schedule(stem.LengthFrames, [(stem.Loops ? stem.Cue : Faded(stem.Cue, SwellOf(cue))) with { CueId = SoundOnSlides.Name }], [], []);
         var last = cue.RingsOn ? _export.Slides[^1].Index : _positions[held[^1].SlideId];
-        var laid = new SoundOnSlides(sound, samples, from, to, _positions[held[0].SlideId], last, 0, 0, stem.Loops, null);
+        var laid = new SoundOnSlides(sound, samples, from, to, _positions[held[0].SlideId], last, 0, 0, stem.Loops, null) { Video = own.Video is null ? null : own };
         if (cue.ByHand || WaitsForHand(cue))
         {
-            var spot = _export.Timed.Show.Cue(cue.CueId).Hotspot ?? Corner(cue.Name);
+            // A video is clicked itself.
+            var spot = own.Video is null ? own.Hotspot ?? Corner(cue.Name) : null;
             return held.Select(p => _positions[p.SlideId]).Distinct().Select(at => laid with { First = at, Step = null, Spot = spot });
         }
         var (place, delay) = Begins(cue, held[0]);

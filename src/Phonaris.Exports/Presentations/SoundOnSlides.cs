@@ -4,7 +4,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports.Presentations;
 
-/// <summary>A sound as a presentation file plays it: samples with all in them that such a file cannot say, and where they begin.</summary>
+/// <summary>A sound or a video as a presentation file plays it: samples with all in them that such a file cannot say, or a file with its settings, and where it begins.</summary>
 /// <param name="Sound">The sound.</param>
 /// <param name="Samples">What sounds, from frame 0 on.</param>
 /// <param name="From">The first frame of that.</param>
@@ -24,6 +24,9 @@ internal sealed record SoundOnSlides(Sound Sound, Schedule Samples, long From, l
 
     /// <summary>What the cue is called within <see cref="Samples"/>.</summary>
     public const string Name = "wanted";
+
+    /// <summary>The cue, where it is a video: it goes out as a file with its settings, not as samples.</summary>
+    public Cue? Video { get; init; }
 
     /// <summary>How its samples are kept.</summary>
     public SoundFileFormat Format => Loops && To - From <= LongestPlainLoop ? SoundFileFormat.PlainWav : SoundFileFormat.M4a;

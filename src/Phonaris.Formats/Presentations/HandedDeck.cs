@@ -15,7 +15,11 @@ public sealed record HandedDeck(IReadOnlyList<HandedSlide> Slides, IReadOnlyList
 /// <param name="StepsMs">When its steps come, in milliseconds from its beginning; the first is 0.</param>
 /// <param name="Pictures">The files of its pictures, and with which of its steps each comes, from 0; for a slide of a presentation file they stand in where it cannot be kept.</param>
 /// <param name="Sounds">The sounds that begin on it.</param>
-public sealed record HandedSlide(Slide Slide, IReadOnlyList<long> StepsMs, Func<CancellationToken, Task<IReadOnlyList<(int Step, string Path)>>> Pictures, IReadOnlyList<HandedSound> Sounds);
+public sealed record HandedSlide(Slide Slide, IReadOnlyList<long> StepsMs, Func<CancellationToken, Task<IReadOnlyList<(int Step, string Path)>>> Pictures, IReadOnlyList<HandedSound> Sounds)
+{
+    /// <summary>The videos on it, the lowest first.</summary>
+    public IReadOnlyList<HandedVideo> Videos { get; init; } = [];
+}
 
 /// <summary>A sound that begins on a slide.</summary>
 /// <param name="Name">What it is called.</param>

@@ -98,14 +98,16 @@ public sealed class PresentationWriter
         return alike.Count == 1 ? alike[0].Page : null;
     }
 
-    private OpcPart OwnSlide(OpcPart page, HandedSlide handed, int n, List<OpcPart> before)
+    private OpcPart OwnSlide(OpcPart page, HandedSlide handed, int n, List<OpcPart> earlier)
     {
         // The same page twice: a copy of it as it was brought in.
-        var part = before.Contains(page) ? _parts.CopyOf(page) : page;
+        var part = earlier.Contains(page) ? _parts.CopyOf(page) : page;
         var slide = part.Edit();
         var timeline = new SlideTimeline(slide);
         var own = OwnMoments(handed, new(slide), timeline);
-        foreach (var sentence in OwnSounds.TakeOut(_parts.Package, part, timeline, _sounds)) _lost.Add($"Slide {n + 1}: {sentence}");
+        var before = OwnMedia.TakeOut(_parts.Package, part, timeline, _sounds, sentence => _lost.Add($"Slide {n + 1}: {sentence}"));
+        AddVideos(part, timeline, handed, own, new(0, 0, _parts.Size.Width, _parts.Size.Height), before);
+        foreach (var (_, shape) in before) OwnMedia.TakeOff(part, shape);
         AddSounds(part, timeline, handed, own);
         return part;
     }
@@ -155,8 +157,39 @@ public sealed class PresentationWriter
             var shape = shapes.AddPicture($"Picture {step + 1}", step == 0 ? text : handed.Slide.Steps[step].Label, Media("image", file), place, cropped is ( < 1e-4, < 1e-4) ? default : cropped);
             if (step > 0) timeline.Appear(moments.Click(step, timeline), shape);
         }
+        var (left, top) = (place.X - (long)(cropped.Item1 * source.Width * scale), place.Y - (long)(cropped.Item2 * source.Height * scale));
+        AddVideos(part, timeline, handed, moments, new(left, top, (long)(source.Width * scale), (long)(source.Height * scale)), []);
         AddSounds(part, timeline, handed, moments);
         return part;
+    }
+
+    /// <summary>Lays the videos on a slide.</summary>
+    /// <param name="part">The slide.</param>
+    /// <param name="timeline">Its timeline.</param>
+    /// <param name="handed">What is on it.</param>
+    /// <param name="moments">Its steps.</param>
+    /// <param name="area">Where its picture lies.</param>
+    /// <param name="before">The shapes whose place in the row they take, by the content hash of what they showed.</param>
+    private void AddVideos(OpcPart part, SlideTimeline timeline, HandedSlide handed, Moments moments, SlideShapes.Place area, IReadOnlyList<(string Media, XElement Shape)> before)
+    {
+        foreach (var video in handed.Videos)
+        {
+            var box = video.Box;
+            var place = new SlideShapes.Place(
+                area.X + (long)(box.X * area.Width), area.Y + (long)(box.Y * area.Height), Math.Max(1, (long)(box.Width * area.Width)), Math.Max(1, (long)(box.Height * area.Height)));
+            var shape = new SlideShapes(part).AddVideo(
+                video, Media(Plain(video.Name), video.Path, ".mp4"), Media("still", video.Still), place, before.FirstOrDefault(b => b.Media == video.Media).Shape?.AncestorsAndSelf().First(e => e.Parent?.Name == P + "spTree"));
+            Begin(timeline, moments, shape, video.Step, video.DelayMs, video.LengthMs);
+            timeline.Video(shape, video);
+        }
+    }
+
+    /// <summary>Has a sound or a video begin: with the slide, with a step, or by a click on it.</summary>
+    private static void Begin(SlideTimeline timeline, Moments moments, string shape, int? with, long delayMs, long lengthMs)
+    {
+        if (with is not { } step) timeline.PlayOnClickOf(shape);
+        else if (step == 0 || moments.Clock.ContainsKey(step)) timeline.PlayWithSlide(shape, delayMs + moments.Clock.GetValueOrDefault(step), lengthMs);
+        else timeline.PlayWithClick(moments.Click(step, timeline), shape, delayMs, lengthMs);
     }
 
     /// <summary>Lays the sounds on a slide, and has its steps come by the clock where nobody clicks.</summary>
@@ -167,9 +200,7 @@ public sealed class PresentationWriter
         {
             var shape = new SlideShapes(part).AddSound(
                 sound.Name, sound.Description, Media(Plain(sound.Name), sound.Path), Media("sign", sound.Place?.Path ?? _deck.Sign), sound.Place is { } place ? On(place.Spot) : Beside(beside++));
-            if (sound.Step is not { } step) timeline.PlayOnClickOf(shape);
-            else if (step == 0 || moments.Clock.ContainsKey(step)) timeline.PlayWithSlide(shape, sound.DelayMs + moments.Clock.GetValueOrDefault(step), sound.LengthMs);
-            else timeline.PlayWithClick(moments.Click(step, timeline), shape, sound.DelayMs, sound.LengthMs);
+            Begin(timeline, moments, shape, sound.Step, sound.DelayMs, sound.LengthMs);
             timeline.Sound(shape, sound.Across, sound.Loops, sound.Place is not null);
         }
         timeline.Tidy();
@@ -190,10 +221,10 @@ public sealed class PresentationWriter
     }
 
     /// <summary>A file as a part, once however many use it.</summary>
-    private OpcPart Media(string kind, string path)
+    private OpcPart Media(string kind, string path, string? named = null)
     {
         if (_media.TryGetValue(path, out var there)) return there;
-        var ending = Path.GetExtension(path);
+        var ending = named ?? Path.GetExtension(path);
         return _media[path] = _parts.Package.Add($"/ppt/media/{kind}{{0}}{ending}", TypeOf(ending), () => File.OpenRead(path));
     }
 
@@ -208,6 +239,7 @@ public sealed class PresentationWriter
     {
         ".m4a" => "audio/mp4",
         ".wav" => "audio/x-wav",
+        ".mp4" => "video/mp4",
         ".jpg" => "image/jpeg",
         _ => "image/png",
     };

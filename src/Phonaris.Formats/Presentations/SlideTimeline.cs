@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Xml.Linq;
+using Phonaris.Core.Shows;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Presentations;
@@ -96,6 +97,20 @@ internal sealed class SlideTimeline
             Target(shape))));
     }
 
+    /// <summary>Says how a shape's video goes on.</summary>
+    /// <param name="shape">The shape's id.</param>
+    /// <param name="video">The video.</param>
+    public void Video(string shape, HandedVideo video)
+    {
+        Ensure();
+        var rounds = video.Rounds == Cue.FillSpan ? "indefinite" : video.Rounds == 1 ? null : $"{video.Rounds * 1000L}";
+        Root!.Add(new XElement(P + "video", new XElement(P + "cMediaNode",
+            new XAttribute("vol", (long)Math.Round(100_000 * video.Volume)), video.Muted ? new XAttribute("mute", 1) : null, video.AtEnd == VideoEnd.Leaves ? new XAttribute("showWhenStopped", 0) : null,
+            new XElement(P + "cTn", Id(), rounds is null ? null : new XAttribute("repeatCount", rounds), new XAttribute("fill", video.AtEnd == VideoEnd.BackToFirst ? "remove" : "hold"), new XAttribute("display", 0),
+                new XElement(P + "stCondLst", new XElement(P + "cond", new XAttribute("delay", "indefinite")))),
+            Target(shape))));
+    }
+
     /// <summary>Adds a group that waits for a click.</summary>
     /// <param name="after">The group it comes after; null for before all others that do.</param>
     public XElement AddClick(XElement? after)
@@ -128,8 +143,10 @@ internal sealed class SlideTimeline
         }
     }
 
-    /// <summary>Takes out all that a shape's sound did.</summary>
-    public void Remove(string shape)
+    /// <summary>Takes out all that a shape's sound or video did.</summary>
+    /// <param name="shape">The shape's id.</param>
+    /// <param name="gone">Whether the shape itself goes, and with it what else happens to it.</param>
+    public void Remove(string shape, bool gone)
     {
         foreach (var target in (Root?.Descendants(P + "spTgt") ?? []).Where(t => t.Attribute("spid")?.Value == shape).ToList())
         {
@@ -137,7 +154,7 @@ internal sealed class SlideTimeline
             if (whole?.Parent is not null) whole.Remove();
         }
 
-        static bool IsEffect(XElement e) => e.Name == P + "par" && e.Element(P + "cTn")?.Attribute("presetClass")?.Value == "mediacall";
+        bool IsEffect(XElement e) => e.Name == P + "par" && e.Element(P + "cTn")?.Attribute("presetClass")?.Value is { } kind && (gone || kind == "mediacall");
     }
 
     /// <summary>Takes out groups in which nothing happens, and the timeline where nothing does.</summary>

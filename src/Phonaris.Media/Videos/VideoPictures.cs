@@ -62,7 +62,40 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     public async Task PrepareAsync(Sound video, IProgress<double>? progress, CancellationToken cancel)
     {
         if (Of(video).PlaysAnywhere) return;
-        await derived.GetAsync(CopyName(video), (partial, token) => CopyAsync(video, CopyQuality, ["-an"], partial, progress, token), cancel);
+        await derived.GetAsync(CopyName(video), (partial, token) => CopyAsync(video, (0, video.Frames), CopyQuality, ["-an"], partial, progress, token), cancel);
+    }
+
+    /// <summary>A part of a video as every browser plays it; made where it is not there.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="fromFrame">Its first frame, at 48 kHz.</param>
+    /// <param name="toFrame">The frame after its last.</param>
+    /// <param name="withSound">Whether it is to have its sound.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <returns>The path of an MP4 file.</returns>
+    /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
+    public Task<string> PartAsync(Sound video, long fromFrame, long toFrame, bool withSound, IProgress<double>? progress, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(video);
+        ArgumentOutOfRangeException.ThrowIfNegative(fromFrame);
+        ArgumentOutOfRangeException.ThrowIfLessThanOrEqual(toFrame, fromFrame);
+        IEnumerable<string> sound = withSound ? ["-map", "0:a:0?", "-c:a", "aac", "-b:a", "256k"] : ["-an"];
+        return derived.GetAsync(
+            $"videos/{video.Media}-{fromFrame}-{toFrame}{(withSound ? "-heard" : "")}.mp4", (partial, token) => CopyAsync(video, (fromFrame, toFrame), CopyQuality, sound, partial, progress, token), cancel);
+    }
+
+    /// <summary>What is fetched of a video before it is shown, made where it is not there: its pictures as every browser plays them.</summary>
+    /// <param name="video">The video.</param>
+    /// <param name="file">What of it.</param>
+    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <returns>The path of an MP4 file.</returns>
+    /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
+    public async Task<string> PreparedAsync(Sound video, VideoFile file, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(file);
+        if (file.IsPart) return await PartAsync(video, file.FromFrame, file.ToFrame, withSound: false, null, cancel);
+        await PrepareAsync(video, null, cancel);
+        return FileOf(video)!;
     }
 
     /// <summary>Makes a copy of a video that weighs little, with its sound.</summary>
@@ -72,7 +105,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public Task LighterAsync(Sound video, string path, IProgress<double>? progress, CancellationToken cancel) =>
-        CopyAsync(video, LighterQuality, ["-map", "0:a:0?", "-c:a", "aac", "-b:a", "128k"], path, progress, cancel);
+        CopyAsync(video, (0, video.Frames), LighterQuality, ["-map", "0:a:0?", "-c:a", "aac", "-b:a", "128k"], path, progress, cancel);
 
     /// <summary>About what that would weigh, in bytes.</summary>
     /// <param name="video">The video.</param>
@@ -85,14 +118,15 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     }
 
     /// <summary>Codes a video anew as every browser plays it: no larger than a screen, upright, of an ordinary range.</summary>
-    private Task CopyAsync(Sound video, string quality, IEnumerable<string> sound, string path, IProgress<double>? progress, CancellationToken cancel)
+    private Task CopyAsync(Sound video, (long From, long To) frames, string quality, IEnumerable<string> sound, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var figures = Of(video);
         var scale = ScaleOf(figures);
+        IEnumerable<string> part = frames == (0, video.Frames) ? [] : ["-ss", Seconds(frames.From), "-t", Seconds(frames.To - frames.From)];
         var rate = figures.PicturesPerSecond > CopyPictures ? $"fps={CopyPictures}," : "";
         return RunAsync(
             video,
-            ["-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
+            [.. part, "-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
                 "-c:v", "libx264", "-preset", "veryfast", "-crf", quality, "-pix_fmt", "yuv420p", "-vsync", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", .. sound, "-movflags", "+faststart",
                 "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{path}"],
             PipeTarget.ToDelegate(Told), MediaTool.Long, cancel);
@@ -100,8 +134,10 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         void Told(string line)
         {
             if (line.StartsWith("out_time_us=", StringComparison.Ordinal) && long.TryParse(line.AsSpan("out_time_us=".Length), out var done))
-                progress?.Report(Math.Clamp(done / 1e6 * Frames.PerSecond / video.Frames, 0, 1));
+                progress?.Report(Math.Clamp(done / 1e6 * Frames.PerSecond / (frames.To - frames.From), 0, 1));
         }
+
+        static string Seconds(long of) => (of / (double)Frames.PerSecond).ToString("0.######", CultureInfo.InvariantCulture);
 
         static int Even(double side) => Math.Max(2, (int)Math.Round(side / 2) * 2);
     }

@@ -23,16 +23,27 @@ internal static class VideoEndpoints
         });
 
         // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made, but to whoever waits for it.
-        api.MapGet("/shows/{id}/videos/{media}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
-            string id, string media, bool? wait, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
+        api.MapGet("/shows/{id}/videos/{file}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
+            string id, string file, bool? wait, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
         {
-            if (await FindAsync(shows, id, media, cancel) is not { } video) return TypedResults.NotFound();
             response.Headers.CacheControl = "no-cache";
+            if (await FindPartAsync(shows, id, file, cancel) is var (whole, part))
+                return TypedResults.PhysicalFile(await pictures.PreparedAsync(whole, part, cancel), "video/mp4", enableRangeProcessing: true);
+            if (await FindAsync(shows, id, file, cancel) is not { } video) return TypedResults.NotFound();
             if (wait == true) await pictures.PrepareAsync(video, null, cancel);
             if (pictures.FileOf(video) is { } path) return TypedResults.PhysicalFile(path, "video/mp4", enableRangeProcessing: true);
             await CopyVideo.QueueAsync(jobs, kept, id, video, cancel);
             return TypedResults.NotFound();
         });
+    }
+
+    /// <summary>The part of a long video that a cue of a show uses, by its name.</summary>
+    private static async Task<(Sound Video, VideoFile Part)?> FindPartAsync(ShowStore shows, string id, string file, CancellationToken cancel)
+    {
+        if (!file.Contains('-', StringComparison.Ordinal) || await shows.FindAsync(id, cancel) is not { Show: var show }) return null;
+        foreach (var cue in show.Cues.Where(c => c.Video is not null))
+            if (show.Sound(cue.SoundId) is var video && VideoFile.Of(video, cue) is { IsPart: true } part && part.Name == file) return (video, part);
+        return null;
     }
 
     private static async Task<Sound?> FindAsync(ShowStore shows, string id, string media, CancellationToken cancel) =>

@@ -1,0 +1,78 @@
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Presentations;
+
+namespace Phonaris.Exports.Presentations;
+
+/// <summary>
+/// The videos of a presentation file. Such a file can say where one lies, which part of it is played and how often, how loud, and its fades; what else is set of
+/// one is told. One that every program plays goes out as it was brought in; of others, and of long ones of which little is used, the part that is.
+/// </summary>
+internal static class VideosOnSlides
+{
+    /// <summary>The width of the picture that stands for one, in pixels.</summary>
+    private const int StillWidth = 1280;
+
+    /// <summary>The loudest that can be said, in dB.</summary>
+    private const double MostDb = 0;
+
+    /// <summary>Makes them ready.</summary>
+    /// <param name="export">What is handed over.</param>
+    /// <param name="laid">What lies on its slides, videos among it.</param>
+    /// <param name="tools">What they are made with.</param>
+    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>The videos by the position of their slide among all, the lowest first, and what cannot be carried over.</returns>
+    public static async Task<(ILookup<int, HandedVideo> Laid, IReadOnlyList<string> Lost)> OfAsync(
+        Export export, IReadOnlyList<SoundOnSlides> laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var show = export.Timed.Show;
+        var videos = laid.Where(l => l.Video is not null).OrderBy(l => show.Cues.FindIndex(c => c.Id == l.Video!.Id)).ToList();
+        List<(int Slide, HandedVideo Video)> handed = [];
+        foreach (var (video, n) in videos.Select((v, n) => (v, n)))
+            handed.Add((video.First, await HandedAsync(show, video, tools, progress.Part((double)n / videos.Count, 1.0 / videos.Count), cancel)));
+        return (handed.ToLookup(h => h.Slide, h => h.Video), [.. videos.DistinctBy(v => v.Video!.Id).SelectMany(v => Unsaid(show, v).Select(says => $"{v.Sound.Name} {says}.")).Distinct()]);
+    }
+
+    /// <summary>About what one adds: the name of its file, its bytes, and how long making it takes.</summary>
+    public static (string File, long Bytes, double Seconds) About(Sound video, Cue cue, ExportTools tools)
+    {
+        if (IsWhole(video, cue)) return (video.Media, new FileInfo(tools.MediaPath(video.Media)).Length, 0);
+        var seconds = (cue.OutFrame - cue.InFrame) / (double)Frames.PerSecond;
+        return ($"{video.Media} {cue.InFrame} {cue.OutFrame}", (long)(500_000 * seconds), seconds / 2);
+    }
+
+    /// <summary>Whether it goes out as it was brought in, trimmed by those who play it.</summary>
+    private static bool IsWhole(Sound video, Cue cue) => video.Video!.PlaysAnywhere && !VideoFile.Of(video, cue).IsPart;
+
+    private static async Task<HandedVideo> HandedAsync(Show show, SoundOnSlides laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var (video, cue, place) = (laid.Sound, laid.Video!, laid.Video!.Video!);
+        var whole = IsWhole(video, cue);
+        var path = whole ? tools.MediaPath(video.Media) : await tools.Videos.PartAsync(video, cue.InFrame, cue.OutFrame, withSound: true, progress, cancel);
+        return new(
+            video.Name, video.Media, path, await tools.Videos.PictureAsync(video, cue.InFrame, StillWidth, cancel), place.BoxOn(video.Video!, show.Slides[laid.First].Picture),
+            whole ? cue.InFrame / Frames.PerMs : 0, whole ? (video.Frames - cue.OutFrame) / Frames.PerMs : 0, (cue.OutFrame - cue.InFrame) / Frames.PerMs)
+        {
+            Rounds = cue.Rounds,
+            Volume = Gain.FromDecibels(Math.Min(MostDb, cue.LevelDb + show.GainDb)),
+            Muted = cue.Muted,
+            FadeInMs = cue.FadeIn.Ms,
+            FadeOutMs = cue.FadeOut.Ms,
+            AtEnd = place.AtEnd,
+            Step = laid.Step,
+            DelayMs = laid.DelayMs,
+        };
+    }
+
+    /// <summary>What such a file cannot say of a video, in words after its name.</summary>
+    private static IEnumerable<string> Unsaid(Show show, SoundOnSlides laid)
+    {
+        var (cue, place) = (laid.Video!, laid.Video!.Video!);
+        if (laid.Step is not null && cue is { EachSlide: false, Span: { } span } && span.First != span.Last) yield return "is seen on one slide there, not across several";
+        if (!cue.Muted && cue.LevelDb + show.GainDb > MostDb) yield return "is no louder there than its file";
+        if (cue.Fit is not null || cue.Speed != 1) yield return "goes at its own speed there";
+        if (cue.LevelPoints.Count > 0 && !cue.Muted) yield return "keeps one level there";
+        if (cue.LoopPart is not null && cue.Rounds != 1) yield return "goes round as a whole there";
+        if (place.HiddenBefore != (place.AtEnd == VideoEnd.Leaves)) yield return place.HiddenBefore ? "is seen there before it starts" : "is not seen there before it starts";
+    }
+}
