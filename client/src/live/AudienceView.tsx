@@ -3,8 +3,7 @@ import { countdownWords } from "./countdown";
 import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
 import type { Pictures } from "./pictures";
-import { LiveVideos } from "./LiveVideos";
-import { SlidePicture } from "./SlidePicture";
+import { SlideLayers } from "./SlideLayers";
 
 interface Props {
   stage: Stage;
@@ -27,13 +26,7 @@ export function AudienceView({ stage, spotPicture, pictures, startsAt }: Props) 
       {picture && (
         <div className="absolute inset-0 grid place-items-center">
           <div className="relative max-h-full max-w-full" style={{ aspectRatio: ratio(slide?.picture), width: "100%" }}>
-            <SlidePicture
-              picture={picture}
-              dissolveMs={place.step === 0 && slide?.transition.kind === "dissolve" ? slide.transition.ms : 0}
-              alt={slide?.title ?? ""}
-              className="absolute inset-0 h-full w-full object-contain"
-            />
-            <LiveVideos stage={stage} />
+            <SlideLayers stage={stage} pictures={pictures} />
             {spots.map((cue) => {
               const spot = stage.view.show.cues.find((c) => c.id === cue.cueId)?.hotspot;
               return (

@@ -28,6 +28,8 @@ export class LiveSound {
   readonly stems: Stems;
   private kept: Promise<KeptPieces> | undefined;
   private voices = new Map<string, Voice>();
+  /** What was stopped last of each cue that has not begun again: where it began by the audio clock, and when it has died away. */
+  private stopped = new Map<string, { origin: number; until: number }>();
   private level = this.context.createGain();
   private hold = this.context.createGain();
   readonly analyser = this.context.createAnalyser();
@@ -108,6 +110,14 @@ export class LiveSound {
     return (this.context.currentTime - voice.player.origin) * 1000;
   }
 
+  /** Where in a cue that was stopped is heard now, or was at last, in milliseconds from its start, and whether it still dies away. */
+  stoppedMs(cueId: string): { ms: number; heard: boolean } | undefined {
+    const stopped = this.stopped.get(cueId);
+    if (!stopped) return undefined;
+    const at = this.context.currentTime - this.lag();
+    return { ms: Math.max(0, Math.min(at, stopped.until) - stopped.origin) * 1000, heard: at < stopped.until };
+  }
+
   /** Holds one cue where it is; gives where that is, in milliseconds from its start. */
   holdCue(cueId: string): number | undefined {
     const at = this.positionMs(cueId);
@@ -162,6 +172,7 @@ export class LiveSound {
       player: new StemPlayer(this.context, stem, gain, { begun, ended }, from),
     };
     this.voices.set(cue.id, voice);
+    this.stopped.delete(cue.id);
   }
 
   private stop(cueId: string, fade: Fade) {
@@ -171,6 +182,8 @@ export class LiveSound {
     const at = this.context.currentTime;
     voice.out.gain.setValueCurveAtTime(this.curve(fade).reverse(), at, fade.ms / 1000);
     voice.player.stop(at + fade.ms / 1000 + 0.01);
+    if (voice.player.origin !== undefined)
+      this.stopped.set(cueId, { origin: voice.player.origin, until: at + fade.ms / 1000 });
     this.falls(cueId);
   }
 

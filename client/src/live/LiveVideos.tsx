@@ -4,14 +4,15 @@ import { SlideArea, VideoBox } from "../videos/SlideVideos";
 import type { LiveCue } from "./run";
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
-import { seenNow, videosHere } from "./videos";
+import { seenNow, videosAt } from "./videos";
 
-/** The videos on the slide that is shown, large or on the presenter's own small picture. One that waits for a hand begins where it is clicked. */
-export function LiveVideos({ stage, small = false }: { stage: Stage; small?: boolean }) {
-  useNow(stage);
-  const place = stage.place();
+/** The videos on the slide of a place, the one that is shown unless it is another: large or on the presenter's own small picture. One that waits for a hand begins where it is clicked. */
+export function LiveVideos({ stage, at, small = false }: { stage: Stage; at?: number; small?: boolean }) {
+  const now = useNow(stage);
+  const index = at ?? now.place;
+  const place = stage.places[index];
   const slide = stage.view.show.slides.find((s) => s.id === place?.slideId);
-  const videos = videosHere(stage);
+  const videos = videosAt(stage, index);
   if (!slide || videos.length === 0) return null;
   return (
     <SlideArea picture={slide.picture} left={small}>

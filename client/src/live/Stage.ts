@@ -39,7 +39,7 @@ export class Stage {
   readonly run: LiveRun;
   readonly sound: LiveSound;
   readonly log: RunLog = { stays: [], lines: [] };
-  /** Where videos are to be had, by their files' hashes: here, without the server. */
+  /** Where videos are to be had, by the names of their files: here, without the server. */
   readonly videos = new Map<string, string>();
   private listeners = new Set<() => void>();
   private held = new Map<string, number>();
@@ -165,6 +165,9 @@ export class Stage {
     const at = this.sound.positionMs(cueId);
     return at === undefined ? undefined : Math.max(0, at - 1000 * this.sound.lag());
   }
+
+  /** Where in a cue that was sent away it dies away, or did, and whether it still does. */
+  stoppedMs = (cueId: string) => this.sound.stoppedMs(cueId);
 
   /** Whether anything goes on. */
   moves = () => !this.now.paused && this.sound.context.state === "running";

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { liveCue } from "../tests/liveCue";
 import type { CueState } from "./run";
 import type { Stage } from "./Stage";
-import { seenNow, videosHere } from "./videos";
+import { seenNow, videosAt } from "./videos";
 
 const second = 48_000;
 const box = { x: 0, y: 0, width: 1, height: 1, partX: 0, partY: 0, partWidth: 1, partHeight: 1 };
@@ -24,7 +24,13 @@ const clip = (atEnd: "keepsLast" | "backToFirst" | "leaves" = "keepsLast", hidde
 /** As much of a stage as is asked. */
 const stage = (
   state: Partial<CueState>,
-  more: { at?: number; held?: number; moves?: boolean; loopFrom?: number; place?: number } = {},
+  more: {
+    at?: number;
+    held?: number;
+    moves?: boolean;
+    loopFrom?: number;
+    stopped?: { ms: number; heard: boolean };
+  } = {},
 ) =>
   ({
     run: { stateOf: () => ({ phase: "fresh", startMs: 0, fromMs: 0, ...state }) },
@@ -32,15 +38,15 @@ const stage = (
       plan: { cues: [clip(), liveCue("bed", "Pad")] },
       stems: [{ cueIds: ["v"], frames: 3 * second, loopFrom: more.loopFrom ?? 3 * second }],
     },
-    snapshot: () => ({ place: more.place ?? 1 }),
     heldMs: () => more.held,
     heardMs: () => more.at,
+    stoppedMs: () => more.stopped,
     moves: () => more.moves ?? true,
   }) as unknown as Stage;
 
 describe("a video in a talk", () => {
   it("lies on its slides alone", () => {
-    expect([0, 1, 2, 3].map((at) => videosHere(stage({}, { place: at })).length)).toEqual([0, 1, 1, 0]);
+    expect([0, 1, 2, 3].map((at) => videosAt(stage({}), at).length)).toEqual([0, 1, 1, 0]);
   });
 
   it("stands before it begins, or is not seen", () => {
@@ -62,6 +68,16 @@ describe("a video in a talk", () => {
     expect(seenNow(over, clip())?.fileFrame).toBe(4 * second - 1);
     expect(seenNow(over, clip("backToFirst"))?.fileFrame).toBe(second);
     expect(seenNow(over, clip("leaves"))).toBeUndefined();
-    expect(seenNow(stage({ phase: "over", fromMs: 1000 }), clip())?.fileFrame).toBe(2 * second);
+  });
+
+  it("goes on while it dies away, and stands where it has", () => {
+    const sent = (ms: number, heard: boolean, phase: "over" | "left" = "over") =>
+      stage({ phase, fromMs: 1000 }, { stopped: { ms, heard } });
+    expect(seenNow(sent(1200, true), clip("leaves"))).toEqual({ fileFrame: 105_600, speed: 1 });
+    expect(seenNow(sent(1500, false), clip())).toEqual({ fileFrame: 2.5 * second, speed: 0 });
+    expect(seenNow(sent(1500, false), clip("leaves"))).toBeUndefined();
+    // Its slide come back to, it waits to begin anew, or to go on.
+    expect(seenNow(sent(1500, false, "left"), clip())?.fileFrame).toBe(second);
+    expect(seenNow(sent(1500, false, "left"), { ...clip(), return: "pickUp" })?.fileFrame).toBe(2.5 * second);
   });
 });

@@ -25,13 +25,11 @@ export async function fetchVideos(
   return [...missing];
 }
 
-/** The videos that lie on the slide that is shown, the lowest first. */
-export const videosHere = (stage: Stage): (LiveCue & { video: LiveVideo })[] => {
-  const { place } = stage.snapshot();
-  return stage.view.plan.cues.flatMap((cue) =>
+/** The videos that lie on the slide of a place, the lowest first. */
+export const videosAt = (stage: Stage, place: number): (LiveCue & { video: LiveVideo })[] =>
+  stage.view.plan.cues.flatMap((cue) =>
     cue.video && place >= cue.video.firstPlace && place <= cue.video.lastPlace ? [{ ...cue, video: cue.video }] : [],
   );
-};
 
 /** What is seen of a video now: it stands before it begins and where it is held, moves while its cue plays, and is over as it is set to be. */
 export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen | undefined {
@@ -44,10 +42,14 @@ export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen
     const at = stage.heardMs(id);
     return stage.moves() && at !== undefined ? fileFrameAt(stage, cue, at) : still(at ?? fromMs);
   }
-  if (phase === "fresh" || phase === "waiting") return video.place.hiddenBefore ? undefined : still(0);
+  const before = () => (video.place.hiddenBefore ? undefined : still(0));
+  if (phase === "fresh" || phase === "waiting") return before();
+  // One that is sent away goes on until it has died away, and stands there; come back to, it begins anew or goes on.
+  const stopped = stage.stoppedMs(id);
+  if (stopped?.heard) return stage.moves() ? fileFrameAt(stage, cue, stopped.ms) : still(stopped.ms);
+  if (phase === "left" && cue.return !== "pickUp") return before();
   if (video.place.atEnd === "leaves") return undefined;
-  // One that was sent away stands where it was; one that has finished, at its end.
-  return still(video.place.atEnd === "backToFirst" ? 0 : fromMs > 0 ? fromMs : Infinity);
+  return still(video.place.atEnd === "backToFirst" ? 0 : (stopped?.ms ?? (fromMs > 0 ? fromMs : Infinity)));
 }
 
 /** The frame of the file at a moment from the cue's start, rounds taken together. */
