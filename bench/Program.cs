@@ -15,6 +15,7 @@ using Phonaris.Bench;
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
     ("live", LiveBench.RunAsync),
+    ("together", TogetherBench.RunAsync),
     ("kills", FaultsBench.KillsAsync),
     ("spoilt", FaultsBench.SpoiltAsync),
     ("pages", FaultsBench.PagesAsync),
