@@ -63,9 +63,7 @@ internal static class LiveBench
         {
             try
             {
-                if (!File.ReadAllText($"/proc/{process.Id}/cmdline").Contains("--type=renderer", StringComparison.Ordinal)) continue;
-                var share = File.ReadLines($"/proc/{process.Id}/smaps_rollup").First(l => l.StartsWith("Pss:", StringComparison.Ordinal));
-                most = Math.Max(most, double.Parse(share.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1000);
+                if (File.ReadAllText($"/proc/{process.Id}/cmdline").Contains("--type=renderer", StringComparison.Ordinal)) most = Math.Max(most, MemoryWatch.Share(process.Id) / 1e6);
             }
             catch (IOException)
             {

@@ -1,8 +1,9 @@
 using System.Diagnostics;
+using System.Globalization;
 
 namespace Phonaris.Bench;
 
-/// <summary>Looks how much memory is taken from now on: by this process, and by what it has ffmpeg do.</summary>
+/// <summary>Looks how much memory is taken from now on: by this process, and by what it has ffmpeg do. What several share is counted in shares.</summary>
 internal sealed class MemoryWatch : IDisposable
 {
     private static readonly TimeSpan Every = TimeSpan.FromMilliseconds(50);
@@ -19,19 +20,24 @@ internal sealed class MemoryWatch : IDisposable
 
     private void Look()
     {
-        var now = Environment.WorkingSet;
+        var now = Share(Environment.ProcessId);
         foreach (var process in Process.GetProcessesByName("ffmpeg"))
-            using (process)
-            {
-                try
-                {
-                    now += process.WorkingSet64;
-                }
-                catch (InvalidOperationException)
-                {
-                    // It has ended meanwhile.
-                }
-            }
+            using (process) now += Share(process.Id);
         for (var most = Interlocked.Read(ref _most); now > most; most = Interlocked.Read(ref _most)) Interlocked.CompareExchange(ref _most, now, most);
+    }
+
+    /// <summary>A process's share of memory, in bytes.</summary>
+    public static long Share(int process)
+    {
+        try
+        {
+            var share = File.ReadLines($"/proc/{process}/smaps_rollup").First(l => l.StartsWith("Pss:", StringComparison.Ordinal));
+            return 1024 * long.Parse(share.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture);
+        }
+        catch (IOException)
+        {
+            // It has ended meanwhile.
+            return 0;
+        }
     }
 }

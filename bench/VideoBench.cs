@@ -30,6 +30,7 @@ internal static class VideoBench
         var show = Laid(new Show("With a video", slides, [], [video], []), video, c => c);
 
         var theirs = await PeerAsync(bench, show, path);
+        Bench.ForgetMemory();
         using var memory = new MemoryWatch();
         bench.Report("film, 30 stills, one with a video of 20 s", await FilmBench.ExportAsync(bench, "with-video", show), theirs, ToReach);
         bench.ReportWorst("MB taken meanwhile, ffmpeg's included", memory.MostMegabytes, MostMegabytes);

@@ -19,7 +19,7 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
     /// <summary>One picture, of what is seen first.</summary>
     public async Task<byte[]> StillAsync(Look look, FilmSettings settings, CancellationToken cancel)
     {
-        await foreach (var picture in PicturesAsync(look.Standing(), settings, 1, cancel)) return picture.ToArray();
+        await foreach (var picture in PicturesAsync(look.Standing(), settings, 1, cancel)) return picture;
         throw new InvalidOperationException("One picture was asked for.");
     }
 
@@ -34,12 +34,12 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
         var slide = await SlideAsync(look.Picture, settings, cancel);
         if (look.Videos.Count == 0)
         {
-            var same = slide.ToArray();
+            // Whoever had it before may have drawn on it.
+            var clean = count > 1 ? slide.ToArray() : [];
             for (var k = 0; k < count; k++)
             {
-                // Whoever had it before may have drawn on it.
-                slide.CopyTo(same, 0);
-                yield return same;
+                if (k > 0) clean.CopyTo(slide, 0);
+                yield return slide;
             }
             yield break;
         }
