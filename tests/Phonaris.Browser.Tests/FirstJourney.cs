@@ -84,6 +84,42 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Complaints());
     }
 
+    [Fact]
+    public async Task A_deck_of_another_writer_comes_in_with_its_video_which_is_trimmed_muted_shown_and_exported()
+    {
+        _browser.Go("/");
+        _browser.Type("Hold of each slide", "4", "4.0 s");
+        _browser.Find("input[aria-label='Files of the deck']").SendKeys(Path.Combine(AppContext.BaseDirectory, "lamp-talk.pptx"));
+        _browser.Find("[data-cue] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
+        Assert.Equal("Place of the video: 50 % from the left, 40 % from above, 40 % wide, 40 % high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
+        // In the deck it waits for a click; here it is to begin with its slide, without its last second, and silent.
+        _browser.Find("[aria-label='Begins']").SendKeys("with its first slide");
+        _browser.Type("Out", "2", "0:02.0");
+        _browser.Button("Mute").Click();
+        _browser.Button("Muted");
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Button("As long as the video on it").Click();
+        _browser.Until(() => _browser.Value("Hold of slide 2") == "2 s", "the hold to follow");
+        _browser.Hand.MoveToElement(_browser.Find("[data-slide='2'] img")).Perform();
+        _browser.Find("[aria-label='Play from slide 2']").Click();
+        _browser.Until(() => _browser.Js<bool>("document.querySelector('video[data-video]')?.currentTime > 0.5"), "moving pictures");
+
+        _browser.Go(new Uri(_browser.Url).AbsolutePath + "/export");
+        _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
+        _browser.Find("section[aria-label='New export'] button").Click();
+        _browser.Find("[data-state='done'] video");
+        var film = _browser.PathOf("lamp.mp4");
+        await File.WriteAllBytesAsync(film, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("a[download]").GetDomProperty("href")!)));
+        // Five looks a second at where it lies: four seconds of the first slide, then each is another.
+        const int look = 64 * 36;
+        var looks = OutputBytes("ffmpeg", "-v", "error", "-i", film, "-vf", "crop=512:288:640:288,fps=5,scale=64:36,format=gray", "-f", "rawvideo", "pipe:1").Chunk(look).ToList();
+        Assert.Equal(30, looks.Count);
+        var changes = looks.Zip(looks.Skip(1)).Select(l => l.First.Zip(l.Second).Average(p => Math.Abs(p.First - p.Second)) > 0.5).ToList();
+        Assert.Equal([.. Enumerable.Repeat(false, 19), .. Enumerable.Repeat(true, 10)], changes);
+        Assert.DoesNotContain(OutputBytes("ffmpeg", "-v", "error", "-i", film, "-map", "0:a", "-f", "s16le", "-ac", "1", "pipe:1").Chunk(2), s => Math.Abs((int)BitConverter.ToInt16(s)) > 3);
+        Assert.Empty(_browser.Complaints());
+    }
+
     /// <summary>The film that was asked for: streams, length, silence outside slides 2 to 4, sound inside, and the shape of the fades.</summary>
     private static void AssertFilm(string film)
     {
