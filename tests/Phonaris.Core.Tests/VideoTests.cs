@@ -68,7 +68,7 @@ public sealed class VideoTests
         var show = WithVideo(_ => cue with { Id = "v", SoundId = "clip", Span = new("s1", "s3"), InFrame = Second / 2, OutFrame = 2 * Second, LoopPart = null, Rounds = rounds, Speed = 1, Fit = null, Muted = false, LevelDb = 0, LevelPoints = [], Video = VideoPlace.Whole, FadeIn = Fade.None, FadeOut = Fade.None });
         var timed = TimedShow.Of(show);
         if (timed.Schedule.Cues is not [var scheduled, ..]) return;
-        var video = ShownVideo.OfAll(timed).First(v => v.StartFrame == scheduled.StartFrame);
+        var video = ShownVideo.OfAll(timed).First(v => v.FromFrame <= scheduled.StartFrame && scheduled.StartFrame < v.ToFrame);
         var heard = new float[scheduled.LengthFrames * Frames.Channels];
         new Mixer(timed.Schedule.Only(new HashSet<string> { "v" }), _ => new Ruler(3 * Second)).Sum(scheduled.StartFrame, heard);
         var edge = scheduled.SeamFrames + Second / 100;

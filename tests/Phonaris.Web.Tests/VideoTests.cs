@@ -28,7 +28,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var (video, cue, strand) = (Assert.Single(view.Show.Sounds), Assert.Single(view.Show.Cues), Assert.Single(view.Strands));
         Assert.Equal((SoundKind.Video, 320, true), (video.Kind, video.Video!.Width, video.Video.PlaysAnywhere));
         Assert.Equal((slide, 1), (cue.Span!.First, cue.Rounds));
-        Assert.Equal((video.Media, view.RunningOrder.Slides[1].StartFrame, view.RunningOrder.Slides[1].EndFrame), (strand.Video!.Media, strand.Video.FromFrame, strand.Video.ToFrame));
+        Assert.Equal((video.Media, 0L, 0L, view.RunningOrder.Slides[1].EndFrame - view.RunningOrder.Slides[1].StartFrame), (strand.Video!.Media, strand.Video.StandsFor!.Value, strand.Video.Runs[0].FromFrame, strand.Video.Runs[^1].ToFrame));
         Assert.Equal((0L, 0L, 1.0), (strand.Video.Runs[0].FromFrame, strand.Video.Runs[0].FileFrame, strand.Video.Runs[0].Speed));
 
         // Two moments are two pictures; one is kept for good.

@@ -45,8 +45,8 @@ function Moving({ video, from, to, style }: MovingProps) {
   });
   return (
     <>
-      {!plays && !video.place.hiddenBefore && (
-        <img src={videoPictureUrl(view.id, video.media, video.firstFileFrame, 1280)} alt="" style={style} />
+      {!plays && video.standsFor !== null && (
+        <img src={videoPictureUrl(view.id, video.media, video.standsFor, 1280)} alt="" style={style} />
       )}
       <video
         ref={element}

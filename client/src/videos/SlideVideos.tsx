@@ -48,23 +48,19 @@ export function VideoBox({ box, children }: { box: Box; children: (style: CSSPro
 
 /** The videos on a slide as they stand before it begins. */
 export function StandingVideos({ showId, slide, videos, width }: StandingProps) {
-  if (videos.every((v) => v.place.hiddenBefore)) return null;
+  if (videos.every((v) => v.standsFor === null)) return null;
   return (
     <SlideArea picture={slide.picture}>
-      {videos
-        .filter((v) => !v.place.hiddenBefore)
-        .map((video) => (
-          <VideoBox key={video.cueId} box={video.box}>
-            {(style) => (
-              <img
-                src={videoPictureUrl(showId, video.media, video.firstFileFrame, width)}
-                alt=""
-                style={style}
-                draggable={false}
-              />
-            )}
-          </VideoBox>
-        ))}
+      {videos.map(
+        ({ cueId, box, media, standsFor }) =>
+          standsFor !== null && (
+            <VideoBox key={cueId} box={box}>
+              {(style) => (
+                <img src={videoPictureUrl(showId, media, standsFor, width)} alt="" style={style} draggable={false} />
+              )}
+            </VideoBox>
+          ),
+      )}
     </SlideArea>
   );
 }

@@ -26,34 +26,27 @@ export function videosOn({ strands, show }: ShowView, slideId: string): ShownVid
   });
 }
 
-/** What is seen of a video at a frame of the show, as the server has it: it stands, moves, is over, or is not seen. */
-export function seenAt(video: ShownVideo, frame: number): Seen | undefined {
-  const still = (fileFrame: number): Seen => ({ fileFrame, speed: 0 });
-  const { runs, place } = video;
-  const last = runs.at(-1);
-  const at = frame - video.startFrame;
-  if (frame < video.fromFrame || !last || at < 0) return place.hiddenBefore ? undefined : still(video.firstFileFrame);
-  if (frame >= video.toFrame || at >= last.toFrame) {
-    if (place.atEnd === "leaves") return undefined;
-    return still(place.atEnd === "keepsLast" ? video.lastFileFrame : video.firstFileFrame);
-  }
-  const run = runs[findLast(runs, at)] ?? last;
+/** What is seen of a video at a frame of the show; nothing where it is not seen. */
+export function seenAt({ runs, startFrame }: ShownVideo, frame: number): Seen | undefined {
+  const at = frame - startFrame;
+  const run = runs[findLast(runs, at)];
+  if (!run || at < run.fromFrame || at >= run.toFrame) return undefined;
   return { fileFrame: run.fileFrame + (at - run.fromFrame) * run.speed, speed: run.speed };
 }
 
 /** The stretch of a slide in which something moves, in frames of the show; undefined where nothing does. */
 export function movesBetween(videos: readonly ShownVideo[], slide: { startFrame: number; endFrame: number }) {
-  const stretches = videos.flatMap((v) => {
-    const last = v.runs.at(-1);
-    if (!last) return [];
-    const [from, to] = [
-      Math.max(slide.startFrame, v.startFrame),
-      Math.min(slide.endFrame, v.toFrame, v.startFrame + last.toFrame),
-    ];
-    return to > from ? [{ from, to }] : [];
-  });
-  if (stretches.length === 0) return undefined;
-  return { from: Math.min(...stretches.map((s) => s.from)), to: Math.max(...stretches.map((s) => s.to)) };
+  const moving = videos.flatMap(({ runs, startFrame }) =>
+    runs
+      .filter((r) => r.speed > 0)
+      .map((r) => ({
+        from: Math.max(slide.startFrame, startFrame + r.fromFrame),
+        to: Math.min(slide.endFrame, startFrame + r.toFrame),
+      }))
+      .filter(({ from, to }) => to > from),
+  );
+  if (moving.length === 0) return undefined;
+  return { from: Math.min(...moving.map((s) => s.from)), to: Math.max(...moving.map((s) => s.to)) };
 }
 
 /** The last run that has begun. */

@@ -20,10 +20,10 @@ public sealed class CutVideos : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = show.Schedule.ByThemselves.ToLookup(c => (c.CueId, c.StartFrame));
+        var places = show.Schedule.ByThemselves.ToLookup(c => c.CueId);
         return
             from video in ShownVideo.OfAll(show.Timed)
-            let place = places[(video.CueId, video.StartFrame)].FirstOrDefault()
+            let place = places[video.CueId].FirstOrDefault(p => p.StartFrame < video.ToFrame && p.EndFrame > video.FromFrame)
             where place is not null && place.Rounds != Cue.FillSpan && place.FittedBy is null
             let over = place.StartFrame + place.NaturalFrames - video.ToFrame
             where over > LeastFrames

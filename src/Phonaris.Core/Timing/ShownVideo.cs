@@ -10,17 +10,9 @@ namespace Phonaris.Core.Timing;
 /// <param name="Box">Where its pictures come to lie on the first of its slides, in shares of that.</param>
 /// <param name="FromFrame">Where the first of its slides comes.</param>
 /// <param name="ToFrame">Where the last of them goes.</param>
-/// <param name="StartFrame">Where it begins to move; <paramref name="ToFrame"/> where it does not.</param>
-/// <param name="Runs">The stretches in which it moves, counted from there, in order and without gaps.</param>
-/// <param name="FirstFileFrame">The frame of the file whose picture stands before it moves.</param>
-/// <param name="LastFileFrame">The frame of the file whose picture is its last.</param>
-public sealed record ShownVideo(
-    string CueId, string Media, VideoFigures Figures, VideoPlace Place, VideoBox Box, long FromFrame, long ToFrame, long StartFrame, ValueList<VideoRun> Runs,
-    long FirstFileFrame, long LastFileFrame)
+/// <param name="Runs">The stretches in which it is seen, in order: moving evenly, or standing.</param>
+public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures, VideoPlace Place, VideoBox Box, long FromFrame, long ToFrame, ValueList<VideoRun> Runs)
 {
-    /// <summary>The frame after the last in which it moves.</summary>
-    public long EndFrame => Runs.Count == 0 ? StartFrame : Math.Min(ToFrame, StartFrame + Runs[^1].ToFrame);
-
     /// <summary>The videos of a show in the order they lie over each other, those that wait for a hand as they wait.</summary>
     /// <param name="show">The show.</param>
     public static ValueList<ShownVideo> OfAll(TimedShow show)
@@ -36,38 +28,18 @@ public sealed record ShownVideo(
     /// <summary>What is seen of it at a frame; null for nothing.</summary>
     public SeenVideo? At(long frame)
     {
-        if (frame < FromFrame || frame >= ToFrame) return null;
-        if (Runs.Count == 0 || frame < StartFrame) return Place.HiddenBefore ? null : Still(FirstFileFrame);
-        var at = frame - StartFrame;
-        if (at >= Runs[^1].ToFrame)
-            return Place.AtEnd switch { VideoEnd.KeepsLast => Still(LastFileFrame), VideoEnd.BackToFirst => Still(FirstFileFrame), _ => null };
-        var run = RunAt(at);
-        return new(Media, Figures, Place, run.FileFrameAt(at), run.Speed);
-    }
-
-    /// <summary>The frames at which what is seen of it becomes otherwise than by going on.</summary>
-    public IEnumerable<long> Changes()
-    {
-        yield return FromFrame;
-        foreach (var run in Runs)
-            if (StartFrame + run.FromFrame < ToFrame) yield return StartFrame + run.FromFrame;
-        if (Runs.Count > 0) yield return EndFrame;
-        yield return ToFrame;
-    }
-
-    private VideoRun RunAt(long at)
-    {
-        var (low, high) = (0, Runs.Count - 1);
+        var (low, high) = (-1, Runs.Count - 1);
         while (low < high)
         {
             var middle = (low + high + 1) / 2;
-            if (Runs[middle].FromFrame <= at) low = middle;
+            if (Runs[middle].FromFrame <= frame) low = middle;
             else high = middle - 1;
         }
-        return Runs[low];
+        return low >= 0 && frame < Runs[low].ToFrame ? new(Media, Figures, Place, Runs[low].FileFrameAt(frame), Runs[low].Speed) : null;
     }
 
-    private SeenVideo Still(long fileFrame) => new(Media, Figures, Place, fileFrame, 0);
+    /// <summary>The frames at which what is seen of it becomes otherwise than by going on.</summary>
+    public IEnumerable<long> Changes() => Runs.SelectMany(r => new[] { r.FromFrame, r.ToFrame });
 
     private static IEnumerable<IReadOnlyList<SlideTime>> StretchesOf(TimedShow show, Cue cue)
     {
@@ -78,19 +50,26 @@ public sealed record ShownVideo(
     private static ShownVideo Of(Show show, Cue cue, IReadOnlyList<SlideTime> slides, IEnumerable<ScheduledCue> places)
     {
         var (from, to) = (slides[0].StartFrame, slides[^1].EndFrame);
-        var sound = show.Sound(cue.SoundId);
-        var place = places.FirstOrDefault(p => p.StartFrame < to && p.EndFrame > from);
-        var box = cue.Video!.BoxOn(sound.Video!, show.Slides[slides[0].Index].Picture);
-        // The picture at the very end of the part is the one before it.
-        var last = Math.Max(cue.InFrame, cue.OutFrame - 1);
-        return place is null
-            ? new(cue.Id, sound.Media, sound.Video!, cue.Video!, box, from, to, to, [], cue.InFrame, last)
-            : new(cue.Id, sound.Media, sound.Video!, cue.Video!, box, from, to, place.StartFrame, [.. VideoRun.Of(place)], cue.InFrame, LastOf(place));
+        var (sound, place) = (show.Sound(cue.SoundId), cue.Video!);
+        var plays = places.FirstOrDefault(p => p.StartFrame < to && p.EndFrame > from);
+        return new(cue.Id, sound.Media, sound.Video!, place, place.BoxOn(sound.Video!, show.Slides[slides[0].Index].Picture), from, to, [.. RunsOf(cue, place, plays, from, to)]);
     }
 
-    private static long LastOf(ScheduledCue place)
+    private static IEnumerable<VideoRun> RunsOf(Cue cue, VideoPlace place, ScheduledCue? plays, long from, long to)
     {
-        var run = VideoRun.Of(place).Last();
-        return Math.Max(run.FileFrame, run.FileFrameAt(run.ToFrame) - 1);
+        var start = plays is null ? to : Math.Max(from, plays.StartFrame);
+        if (start > from && !place.HiddenBefore) yield return Still(from, start, cue.InFrame);
+        if (plays is null) yield break;
+        var (end, last) = (start, cue.InFrame);
+        foreach (var run in VideoRun.Of(plays))
+        {
+            var moved = run with { FromFrame = plays.StartFrame + run.FromFrame, ToFrame = plays.StartFrame + run.ToFrame };
+            // Its picture at the very end is the one before it.
+            (end, last) = (moved.ToFrame, Math.Max(moved.FileFrame, moved.FileFrameAt(moved.ToFrame) - 1));
+            if (moved.Within(from, to) is { } seen) yield return seen;
+        }
+        if (end < to && place.AtEnd != VideoEnd.Leaves) yield return Still(end, to, place.AtEnd == VideoEnd.KeepsLast ? last : cue.InFrame);
+
+        static VideoRun Still(long from, long to, long fileFrame) => new(from, to, fileFrame, 0);
     }
 }

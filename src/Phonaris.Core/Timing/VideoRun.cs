@@ -2,11 +2,11 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A stretch in which a video moves evenly. Frames are at 48 kHz; pictures have no frames of their own here, they are seen by when they lie in their file.</summary>
-/// <param name="FromFrame">Its first frame, counted from where the cue begins.</param>
+/// <summary>A stretch in which a video moves evenly, or stands. Frames are at 48 kHz; pictures have no frames of their own here, they are seen by when they lie in their file.</summary>
+/// <param name="FromFrame">Its first frame, counted from where the cue begins, or as whoever has it says.</param>
 /// <param name="ToFrame">The frame after its last.</param>
 /// <param name="FileFrame">The frame of the file at its beginning.</param>
-/// <param name="Speed">How fast the file is gone through: 1 as it was taken.</param>
+/// <param name="Speed">How fast the file is gone through: 1 as it was taken, 0 where it stands.</param>
 public sealed record VideoRun(long FromFrame, long ToFrame, long FileFrame, double Speed)
 {
     /// <summary>The most rounds that are gone through one by one: of a second each, for nearly three hours. Then it is over.</summary>
@@ -14,6 +14,13 @@ public sealed record VideoRun(long FromFrame, long ToFrame, long FileFrame, doub
 
     /// <summary>The frame of the file that is seen at a frame of the cue.</summary>
     public long FileFrameAt(long frame) => FileFrame + (long)Math.Round((frame - FromFrame) * Speed);
+
+    /// <summary>What of it lies between two frames; null for nothing.</summary>
+    internal VideoRun? Within(long from, long to)
+    {
+        var (first, end) = (Math.Max(FromFrame, from), Math.Min(ToFrame, to));
+        return first < end ? new(first, end, FileFrameAt(first), Speed) : null;
+    }
 
     /// <summary>What is gone through of a file by a cue that sounds from it, in order: a stretch for each round, and for each passage where it is cut.</summary>
     /// <param name="cue">The cue.</param>

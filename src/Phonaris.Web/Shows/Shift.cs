@@ -55,7 +55,6 @@ public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index,
         Rows = [.. strand.Rows.Select(r => r with { FromFrame = r.FromFrame + Frames, ToFrame = r.ToFrame + Frames })],
         RingsFrom = strand.RingsFrom + Frames,
         HandoverEnd = strand.HandoverEnd + Frames,
-        Video = strand.Video is { } video ? video with { FromFrame = video.FromFrame + Frames, ToFrame = video.ToFrame + Frames } : null,
     };
 
     private bool Holds(long frame) => frame >= FromFrame && frame < ToFrame;

@@ -71,7 +71,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         var strands = schedule.Cues.Concat(schedule.Silent).Select(scheduled =>
         {
             var cue = stored.Show.Cue(scheduled.CueId);
-            var video = videos[cue.Id].Where(v => scheduled.StartFrame < v.ToFrame && scheduled.EndFrame > v.FromFrame).Select(StrandVideo.Of).FirstOrDefault();
+            var video = videos[cue.Id].Where(v => scheduled.StartFrame < v.ToFrame && scheduled.EndFrame > v.FromFrame).Select(v => StrandVideo.Of(v, cue, scheduled.StartFrame)).FirstOrDefault();
             return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order) && drawn.View.Video == video
                 ? drawn
                 : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order) with { Video = video });
