@@ -5,6 +5,7 @@ import { keepEdited, say } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import type { ArrivedDeck } from "../sounds/useBringIn";
 import { Dialog } from "../ui/Dialog";
+import { Tick } from "../ui/fields";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
 
@@ -141,28 +142,18 @@ function PickSlides({ titles, numbers, pick }: PickProps) {
   };
   return (
     <>
-      <label className="mb-2 flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={!numbers || numbers.size === titles.length}
-          onChange={(event) => pick(event.currentTarget.checked ? undefined : new Set())}
-        />
-        All slides
-      </label>
+      <div className="mb-2 text-sm">
+        <Tick ticked={!numbers || numbers.size === titles.length} set={(all) => pick(all ? undefined : new Set())}>
+          All slides
+        </Tick>
+      </div>
       <ul className="grid grid-cols-2 gap-x-6 gap-y-1">
         {titles.map((title, i) => (
           <li key={i}>
-            <label className="flex min-w-0 items-center gap-2">
-              <input
-                type="checkbox"
-                className="checkbox checkbox-sm"
-                checked={!numbers || numbers.has(i + 1)}
-                onChange={(event) => set(i + 1, event.currentTarget.checked)}
-              />
+            <Tick ticked={!numbers || numbers.has(i + 1)} set={(picked) => set(i + 1, picked)}>
               <span className="muted figures w-6 shrink-0 text-right">{i + 1}</span>
               <span className="truncate">{title}</span>
-            </label>
+            </Tick>
           </li>
         ))}
       </ul>

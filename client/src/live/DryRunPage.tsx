@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { answered, api } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { Choice } from "../ui/fields";
+import { Choice, Tick } from "../ui/fields";
 import { sendKept } from "./keepRun";
 import { PresenterView } from "./PresenterView";
 import { ChecksStrip } from "../checks/ChecksStrip";
@@ -48,15 +48,11 @@ export default function DryRunPage() {
         ]}
         atTop
       >
-        <label className="mb-3 flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm checkbox-primary"
-            checked={recording}
-            onChange={(event) => setRecording(event.currentTarget.checked)}
-          />
-          Record a voice for each slide, best with headphones on
-        </label>
+        <div className="mb-3">
+          <Tick ticked={recording} set={setRecording}>
+            Record a voice for each slide, best with headphones on
+          </Tick>
+        </div>
       </ReadyCard>
       <Runs showId={view.id} />
     </div>

@@ -4,7 +4,7 @@ import { answered, api, type Schemas } from "../api/client";
 import { keepEdited, say, useShows } from "../api/queries";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
-import { Choice } from "../ui/fields";
+import { Choice, Tick } from "../ui/fields";
 
 const ways: readonly (readonly [Schemas["MatchedBy"], string])[] = [
   ["sections", "sections of the same name"],
@@ -91,22 +91,15 @@ export function MusicOfDialog({ close }: { close: () => void }) {
               {lines.map((line) => (
                 <tr key={line.cueId} className="line-t" data-carried={line.name}>
                   <td className="py-1.5">
-                    <label className="flex items-center gap-2">
-                      <input
-                        type="checkbox"
-                        className="checkbox checkbox-sm checkbox-primary"
-                        checked={laid.includes(line)}
-                        disabled={line.first === null}
-                        onChange={() =>
-                          setLeft(
-                            left.includes(line.cueId) ? left.filter((id) => id !== line.cueId) : [...left, line.cueId],
-                          )
-                        }
-                      />
+                    <Tick
+                      ticked={laid.includes(line)}
+                      disabled={line.first === null}
+                      set={(lay) => setLeft(lay ? left.filter((id) => id !== line.cueId) : [...left, line.cueId])}
+                    >
                       <span>
                         {line.name} <span className="muted text-sm">{line.kind}</span>
                       </span>
-                    </label>
+                    </Tick>
                   </td>
                   <td className="muted">{line.was}</td>
                   <td className={line.first === null ? "text-warning" : ""}>{line.becomes}</td>

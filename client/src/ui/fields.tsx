@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { decibels, readDecibels, readMs, seconds } from "./format";
 import { ValueField } from "./ValueField";
 
@@ -76,5 +77,28 @@ export function Choice<T extends string>({ label, value, options, commit, width 
         </option>
       ))}
     </select>
+  );
+}
+
+interface TickProps {
+  ticked: boolean;
+  set: (ticked: boolean) => void;
+  disabled?: boolean;
+  children: ReactNode;
+}
+
+/** What is or is not, with the words for it. */
+export function Tick({ ticked, set, disabled = false, children }: TickProps) {
+  return (
+    <label className="flex min-w-0 items-center gap-2">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        checked={ticked}
+        disabled={disabled}
+        onChange={(event) => set(event.currentTarget.checked)}
+      />
+      {children}
+    </label>
   );
 }

@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import type { Cue, SoundKind } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
-import { LevelField, MsField } from "../../ui/fields";
+import { LevelField, MsField, Tick } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { DuckFields } from "../../levels/DuckFields";
 import { Sentence, Topic } from "../Sentence";
@@ -58,15 +58,9 @@ export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
         </Sentence>
       )}
       {spoken && (
-        <label className="flex items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="checkbox checkbox-sm"
-            checked={cue.ducks}
-            onChange={(event) => edit({ kind: "setDucks", cueId: cue.id, ducks: event.currentTarget.checked })}
-          />
+        <Tick ticked={cue.ducks} set={(ducks) => edit({ kind: "setDucks", cueId: cue.id, ducks })}>
           Beds make room while it speaks
-        </label>
+        </Tick>
       )}
       {spoken && cue.ducks && <MakingRoom cue={cue} />}
       <Points cue={cue} />

@@ -2,7 +2,7 @@ import { Maximize } from "lucide-react";
 import { useRef, useState, type KeyboardEvent } from "react";
 import { pictureUrl, videoPictureUrl, type Cue, type Sound } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
-import { Choice } from "../../ui/fields";
+import { Choice, Tick } from "../../ui/fields";
 import { useDrag } from "../../ui/useDrag";
 import { SlideArea } from "../../videos/SlideVideos";
 import { Sentence, Topic } from "../Sentence";
@@ -107,15 +107,9 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
           commit={(atEnd) => set({ atEnd })}
         />
       </Sentence>
-      <label className="flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={place.hiddenBefore}
-          onChange={(event) => set({ hiddenBefore: event.currentTarget.checked })}
-        />
+      <Tick ticked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
         Hidden until it starts
-      </label>
+      </Tick>
     </Topic>
   );
 }
