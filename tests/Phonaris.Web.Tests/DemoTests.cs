@@ -48,8 +48,9 @@ public sealed class DemoTests : IDisposable
         Assert.InRange(silentSeconds, 0, 10);
 
         // There is something to be put right in it.
-        var checks = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings.Select(f => f.Found.Check).Distinct();
-        Assert.InRange(checks.Count(), 5, 12);
+        var findings = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings;
+        Assert.InRange(findings.Select(f => f.Found.Check).Distinct().Count(), 5, 12);
+        Assert.Equal(["off-target cue-12 -28 -16"], findings.Where(f => f.LeftSo).Select(f => f.Key));
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

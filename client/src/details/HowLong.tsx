@@ -18,7 +18,7 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   return (
     <Topic title={slides.length === 1 ? "How long it stays" : "How long each stays"}>
       <Sentence>
-        Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} width="5.5rem" />
+        Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
         {!follows && (
           <button
             type="button"

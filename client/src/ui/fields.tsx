@@ -16,7 +16,7 @@ interface MsProps {
 }
 
 /** A length or point of time, in milliseconds; arrows move it by a tenth of a second. */
-export function MsField({ label, ms, commit, show = seconds, width = "4.5rem", tabbed = true }: MsProps) {
+export function MsField({ label, ms, commit, show = seconds, width, tabbed = true }: MsProps) {
   return (
     <ValueField<number | undefined>
       label={label}
@@ -25,7 +25,8 @@ export function MsField({ label, ms, commit, show = seconds, width = "4.5rem", t
       read={readMs}
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : Math.max(0, value + direction * 100))}
-      width={width}
+      // What goes on to the millisecond has two more digits.
+      width={width ?? ((ms ?? 0) % 100 === 0 ? "4.5rem" : "5.5rem")}
       tabbed={tabbed}
     />
   );

@@ -22,7 +22,8 @@ public sealed class DrownedVoices : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        foreach (var voice in show.Heard.Where(h => h.Sound.Kind.IsSpoken()).DistinctBy(h => h.Cue.Id))
+        // A video that beds make no room for need not be understood.
+        foreach (var voice in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice || (h.Sound.Kind == SoundKind.Video && h.Cue.Ducks)).DistinctBy(h => h.Cue.Id))
         {
             if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
             yield return new(
