@@ -119,7 +119,14 @@ public sealed class PresentationWriterTests : IDisposable
         // Cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture; and one that waits for a click.
         var lamp = new HandedVideo("Lamp", hash, PathOf("lamp"), PathOf("still.jpg"), new(0.25, 0.5, 0.5, 0.25, 0.1, 0, 0.9, 0.75), 500, 1000, 2500)
         {
-            Rounds = 3, Volume = 0.5, Muted = true, FadeInMs = 200, FadeOutMs = 300, AtEnd = VideoEnd.BackToFirst, Step = 0, DelayMs = 250,
+            Rounds = 3,
+            Volume = 0.5,
+            Muted = true,
+            FadeInMs = 200,
+            FadeOutMs = 300,
+            AtEnd = VideoEnd.BackToFirst,
+            Step = 0,
+            DelayMs = 250,
         };
         var part = new HandedVideo("Part", "other", PathOf("part"), PathOf("still.jpg"), new(0, 0, 1, 1, 0, 0, 1, 1), 0, 0, 3000) { Rounds = Cue.FillSpan, AtEnd = VideoEnd.Leaves };
         var deck = Deck(byHand, [(own[0], []), (own[1], []), (Drawn("A map of the mill", 1), [])]);
