@@ -14,4 +14,9 @@ namespace Phonaris.Exports;
 /// <param name="Derived">Where what is made on the way is kept.</param>
 /// <param name="Player">The folder of the player's own code, as it is built.</param>
 /// <param name="MediaPath">Gives the path of the file of a content hash.</param>
-public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, VideoPictures Videos, FilmExporter Films, DerivedFiles Derived, string Player, Func<string, string> MediaPath);
+public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, VideoPictures Videos, FilmExporter Films, DerivedFiles Derived, string Player, Func<string, string> MediaPath)
+{
+    /// <summary>What a file that was brought in weighs, in bytes; nothing where it is missing.</summary>
+    /// <param name="media">Its content hash.</param>
+    public long BytesOf(string media) => new FileInfo(MediaPath(media)) is { Exists: true } file ? file.Length : 0;
+}

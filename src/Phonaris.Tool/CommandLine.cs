@@ -1,4 +1,5 @@
 using System.CommandLine;
+using System.CommandLine.Help;
 using Phonaris.Tool.Verbs;
 
 namespace Phonaris.Tool;
@@ -13,14 +14,15 @@ internal static class CommandLine
     /// <returns>The exit code.</returns>
     public static async Task<int> RunAsync(IReadOnlyList<string> args, TextWriter output, TextWriter errors)
     {
-        var root = new RootCommand("Phonaris on the command line: shows as packages, measured and exported by the same engine as the app.")
+        var tool = new Command("tool", "Phonaris on the command line: shows as packages, measured and exported by the same engine as the app.")
         {
-            Outcome.Json,
+            Outcome.Json, new HelpOption(), new VersionOption(),
             NewVerb.Make(), AddVerb.Make(), PlaceVerb.Make(), HoldVerb.Make(), ShowVerb.Make(), ExportVerb.Make(), DeckVerb.Make(), MeasureVerb.Make(),
             ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(), LevelsVerb.Make(), CheckVerb.Make(),
             ClearVerb.Make(),
         };
-        var parsed = root.Parse(args);
+        // Told in helps as one types it.
+        var parsed = new Command("phonaris") { tool }.Parse([tool.Name, .. args]);
         if (parsed.Errors.Count == 0) return await parsed.InvokeAsync(new() { EnableDefaultExceptionHandler = false, Output = output, Error = errors });
         foreach (var error in parsed.Errors) await errors.WriteLineAsync(error.Message);
         await errors.WriteLineAsync($"See: phonaris tool {string.Join(' ', args.Take(1).Where(a => !a.StartsWith('-')))} --help");

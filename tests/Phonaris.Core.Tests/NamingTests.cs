@@ -20,7 +20,7 @@ public class NamingTests
         Assert.Equal("−14.0 dB", Say.Decibels(-14));
         Assert.Equal("1.25 s", Say.Seconds(1250));
         var show = Shows.Of(3) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c")] };
-        Assert.Equal("slides 1–2", Say.Span(show, new("a", "c")));
+        Assert.Equal("slides 1–3", Say.Span(show, new("a", "c")));
         Assert.Equal("parked", Say.Span(show, null));
     }
 

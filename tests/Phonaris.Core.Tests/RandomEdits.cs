@@ -20,7 +20,7 @@ internal static class RandomEdits
             0 => new AddSlides([Shows.Slide(fresh), Shows.Slide(fresh + "b")], random.Next(10)),
             1 => new RemoveSlides([.. new[] { Slide(), Slide() }.Distinct()]),
             2 => new RenameSlide(Slide(), fresh),
-            3 => new SetHolds([new(Slide(), random.Next(50, 9000)), new(Slide(), random.Next(50, 9000), random.Next(3) == 0 ? null : Cue())]),
+            3 => new SetHolds([new(Slide(), random.Next(50, 9000)), new(Slide(), random.Next(50, 9000), random.Next(3) == 0 ? null : Cue(), random.Next(-10, 2000))]),
             4 => new SetTransitions([new(Slide(), Transition.Dissolve(random.Next(2000)))]),
             5 => new AddSound(Shows.Sound(fresh, random.Next(-1, 90_000), (SoundKind)random.Next(4)), random.Next(5)),
             6 => new RemoveSound(Sound()),

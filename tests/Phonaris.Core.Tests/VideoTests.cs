@@ -128,6 +128,8 @@ public sealed class VideoTests
         var seam = TimedShow.Of(cue).Schedule.Cues[0].SeamFrames;
         Assert.Equal((500 * Frames.PerMs + 9 * Second - 2 * seam + Frames.PerMs - 1) / Frames.PerMs, cue.Slide("s2").HoldMs);
         Assert.Equal(cue.Slide("s2").HoldMs * Frames.PerMs, TimedShow.Of(cue).Schedule.Cues[0].LengthFrames + 500 * Frames.PerMs, 47.0);
+        // A breath more, where that is wanted.
+        Assert.Equal(4300, Followed(show.Apply(new SetHolds([new("s2", 1000, "v", 800)])).Show).Slide("s2").HoldMs);
         // Sharing out leaves it, and a run does not change it.
         Assert.Equal([3250L, 3500, 3250], Fitting.SpreadHolds.Of(show, 10_000, Fitting.SpreadBy.Evenly, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
         // Round and round, waiting for a hand, or gone: it stays as it is. Set by hand it no longer follows.

@@ -62,7 +62,7 @@ public sealed class PresentationFileTests : Toolbox
         // Little is in it but the deck and the sounds, and no more is written than was asked for.
         using (var zip = ZipFile.OpenRead(PathOf("hand.pptx")))
             Assert.InRange(new FileInfo(PathOf("hand.pptx")).Length, 0, 1.05 * (new FileInfo(PathOf("deck.pptx")).Length + zip.Entries.Where(e => Path.GetExtension(e.Name) is ".m4a" or ".wav").Sum(e => e.CompressedLength)));
-        Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "2");
+        Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "3");
         Assert.Equal(1, Json("deck", "part.pptx").GetProperty("slides").GetArrayLength());
     }
 
@@ -76,12 +76,12 @@ public sealed class PresentationFileTests : Toolbox
         Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=700:duration=1.5:sample_rate=48000", "-ac", "2");
         Ffmpeg("owl.wav", "-f", "lavfi", "-i", "sine=400:duration=1:sample_rate=48000", "-ac", "2");
         Json("new", "a.phonaris", "--deck", "deck.pptx", "--hold", "6");
-        Json("hold", "a.phonaris", "--slide", "2", "--seconds", "4");
-        Json("place", "a.phonaris", "--sound", "pad.ogg", "--kind", "bed", "--span", "1-2", "--loop", "fill", "--fade-in", "1", "--fade-out", "2");
-        Json("place", "a.phonaris", "--sound", "night.ogg", "--kind", "bed", "--span", "2");
+        Json("hold", "a.phonaris", "--slide", "3", "--seconds", "4");
+        Json("place", "a.phonaris", "--sound", "pad.ogg", "--kind", "bed", "--span", "1-3", "--loop", "fill", "--fade-in", "1", "--fade-out", "2");
+        Json("place", "a.phonaris", "--sound", "night.ogg", "--kind", "bed", "--span", "3");
         Json("place", "a.phonaris", "--sound", "word.wav", "--kind", "voice", "--span", "1", "--delay", "1.5");
-        Json("place", "a.phonaris", "--sound", "chime.wav", "--kind", "spot", "--span", "1-2", "--each-slide");
-        Json("place", "a.phonaris", "--sound", "owl.wav", "--kind", "spot", "--span", "1-2", "--start", "hand");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--kind", "spot", "--span", "1-3", "--each-slide");
+        Json("place", "a.phonaris", "--sound", "owl.wav", "--kind", "spot", "--span", "1-3", "--start", "hand");
     }
 
     private static IEnumerable<string> Lost(JsonElement export) => export.GetProperty("lost").EnumerateArray().Select(l => l.GetString()!);

@@ -155,18 +155,20 @@ public sealed class ToolTests : Toolbox
         Json("new", "a.phonaris", "--deck", pptx, "--hold", "4");
         Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=1000:duration=0.5:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");
         Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "all", "--each-slide", "--kind", "spot", "--level", "0");
-        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "2", "--start", "hand");
+        Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "3", "--start", "hand");
         Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "1", "--delay", "2");
+        AssertFails(3, "Slide 2 is hidden", "place", "a.phonaris", "--sound", "chime.wav", "--span", "2");
+        Assert.StartsWith("This slide is hidden", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
         AssertFails(3, "has one step", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "2");
         var show = Json("show", "a.phonaris");
         // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one by hand beside the deck's own.
         Assert.Equal([0L, 96_000, 192_000], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("startFrame").GetInt64()).Order());
         Assert.Equal(2, show.GetProperty("schedule").GetProperty("silent").GetArrayLength());
 
-        var lines = Json("explain", "a.phonaris", "--slide", "2").GetProperty("lines").EnumerateArray().ToList();
+        var lines = Json("explain", "a.phonaris", "--slide", "3").GetProperty("lines").EnumerateArray().ToList();
         Assert.Equal((true, "Chime begins with this slide and finishes here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
         Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("remedy").GetString() == "Begin with its slide");
-        AssertFails(3, "slides 1 to 2", "explain", "a.phonaris", "--slide", "7");
+        AssertFails(3, "slides 1 to 3", "explain", "a.phonaris", "--slide", "7");
 
         // Half as fast, twice as long, to the frame; and heard in the export.
         Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--delay", "1", "--speed", "0.5", "--loop", "once", "--kind", "spot");
@@ -217,6 +219,13 @@ public sealed class ToolTests : Toolbox
         // Or the slides are made as long as the music.
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace");
         Assert.Equal(48 * 48_000, Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("totalFrames").GetInt64());
+        // And so that they change with its beats: each does within a millisecond of one.
+        Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-pace", "--on", "beats");
+        var moments = Json("beats", "reel.flac").GetProperty("beats").EnumerateArray().Select(b => b.GetDouble()).ToList();
+        foreach (var slide in Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("slides").EnumerateArray().Skip(1))
+            Assert.Contains(moments, b => Math.Abs(b - slide.GetProperty("startFrame").GetInt64() / 48_000.0) < 0.0011);
+        AssertFails(2, "goes with --fit re-pace", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--on", "bars");
+        Assert.Contains("phonaris tool place <show> [options]", Run("place", "--help").Output, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -286,7 +295,7 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "words.mp3 is not a sound", "add", "a.phonaris", "--sound", "words.mp3");
         AssertFails(3, "words.pdf is not a deck", "new", "b.phonaris", "--deck", "words.pdf");
         AssertFails(3, "no file", "new", "b.phonaris", "--deck", "gone.pdf");
-        AssertFails(3, "has no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
+        AssertFails(3, "no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
         AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "--cue is for sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");

@@ -40,12 +40,13 @@ function moved<T extends { startFrame: number }>(things: T[], shift: Shift | nul
   return things.map((t) => (t.startFrame >= shift.fromFrame && t.startFrame < shift.toFrame ? move(t, shift) : t));
 }
 
-const moveSlide = (slide: SlideTime, { frames, index, number }: Shift): SlideTime => ({
+const moveSlide = (slide: SlideTime, { frames, index, place }: Shift): SlideTime => ({
   ...slide,
   startFrame: slide.startFrame + frames,
   endFrame: slide.endFrame + frames,
   index: slide.index + index,
-  number: slide.number + number,
+  number: slide.number + index,
+  place: slide.place + place,
   stepFrames: slide.stepFrames.map((at) => at + frames),
 });
 

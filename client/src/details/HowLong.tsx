@@ -3,17 +3,38 @@ import { useOpenShow } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { Sentence, Topic } from "./Sentence";
 
+/** What is left after a voice before the next slide comes. */
+const usualBreathMs = 1000;
+
 /** How long slides stay: as set, or as long as what plays on them. */
 export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
   const { view, edit } = useOpenShow();
   const all = view.show.slides;
   const setHolds = (of: readonly Slide[], holdMs: number) =>
-    edit({ kind: "setHolds", holds: of.map((s) => ({ slideId: s.id, holdMs, staysFor: null })) });
-  const toFollow = slides.flatMap((s) => {
+    edit({ kind: "setHolds", holds: of.map((s) => ({ slideId: s.id, holdMs, staysFor: null, breathMs: 0 })) });
+  const everywhere = all.flatMap((s) => {
     const found = followable(view.show, s);
     return found ? [{ ...found, slide: s }] : [];
   });
+  const toFollow = everywhere.filter((f) => slides.includes(f.slide));
   const follows = toFollow.length > 0 && toFollow.every((f) => f.slide.staysFor === f.cue.id);
+  const follow = (of: typeof everywhere, breathOf: (of: (typeof everywhere)[number]) => number) =>
+    edit({
+      kind: "setHolds",
+      holds: of.map((f) => ({
+        slideId: f.slide.id,
+        holdMs: f.slide.holdMs,
+        staysFor: f.cue.id,
+        breathMs: breathOf(f),
+      })),
+    });
+  const leave = () =>
+    edit({
+      kind: "setHolds",
+      holds: toFollow.map((f) => ({ slideId: f.slide.id, holdMs: f.slide.holdMs, staysFor: null, breathMs: 0 })),
+    });
+  const usual = (f: (typeof everywhere)[number]) => (f.kind === "voice" ? usualBreathMs : 0);
+  const breaths = new Set(toFollow.map((f) => f.slide.breathMs));
   const kinds = new Set(toFollow.map((f) => f.kind));
   return (
     <Topic title={slides.length === 1 ? "How long it stays" : "How long each stays"}>
@@ -39,24 +60,39 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
         )}
       </Sentence>
       {toFollow.length > 0 && (
-        <button
-          type="button"
-          className={`btn btn-xs ${follows ? "btn-primary" : ""}`}
-          aria-pressed={follows}
-          title="However long that becomes, the hold goes with it"
-          onClick={() =>
-            edit({
-              kind: "setHolds",
-              holds: toFollow.map(({ slide: { id, holdMs }, cue }) => ({
-                slideId: id,
-                holdMs,
-                staysFor: follows ? null : cue.id,
-              })),
-            })
-          }
-        >
-          As long as {slides.length === 1 ? "the" : "each one’s"} {[...kinds].join(" or ")} on it
-        </button>
+        <Sentence>
+          <button
+            type="button"
+            className={`btn btn-xs ${follows ? "btn-primary" : ""}`}
+            aria-pressed={follows}
+            title="However long that becomes, the hold goes with it"
+            onClick={() => (follows ? leave() : follow(toFollow, usual))}
+          >
+            As long as {slides.length === 1 ? "the" : "each one’s"} {[...kinds].join(" or ")} on it
+          </button>
+          {follows && (
+            <>
+              and{" "}
+              <MsField
+                label="Breath"
+                ms={breaths.size === 1 ? [...breaths][0] : undefined}
+                commit={(breathMs) => follow(toFollow, () => breathMs)}
+              />
+              {everywhere.length > toFollow.length && (
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  title="Every slide stays as long as the video or the voice on it"
+                  onClick={() =>
+                    follow(everywhere, (f) => (f.kind === "voice" ? (toFollow[0]?.slide.breathMs ?? 0) : 0))
+                  }
+                >
+                  All slides so
+                </button>
+              )}
+            </>
+          )}
+        </Sentence>
       )}
     </Topic>
   );

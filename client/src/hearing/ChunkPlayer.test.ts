@@ -149,3 +149,18 @@ it("ends where it is told to", async () => {
   await player.play(0, 0.75 * 48_000);
   expect((Clock.started[1]?.stopped ?? 0) - (Clock.started[1]?.at ?? 0)).toBeCloseTo(0.25, 9);
 });
+
+it("tells that the audio clock stands still, until it moves", async () => {
+  vi.useFakeTimers();
+  const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
+  await player.play(0);
+  vi.advanceTimersByTime(1600);
+  expect(player.standsStill()).toBe(true);
+  Clock.now += 0.5;
+  vi.advanceTimersByTime(1500);
+  expect(player.standsStill()).toBe(false);
+  vi.advanceTimersByTime(1500);
+  player.stop();
+  expect(player.standsStill()).toBe(false);
+  vi.useRealTimers();
+});

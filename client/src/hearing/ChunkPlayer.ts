@@ -27,6 +27,7 @@ const soon = 0.005; // seconds ahead of now that a changeover can be set for
 const near = 0.15; // seconds ahead of now that are renewed first
 const patience = 100; // milliseconds that what comes next is held back for them
 const short = 1; // seconds that are scheduled still when more is fetched whatever else is going on
+const still = 1500; // milliseconds in which the audio clock does not move that are told
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
@@ -48,6 +49,7 @@ export class ChunkPlayer {
   private ended = false;
   private stopFrame = Infinity;
   private rest = 0;
+  private stands = false;
   private run: AbortController | undefined;
   private filling: AbortController | undefined;
   private refreshing: AbortController | undefined;
@@ -63,6 +65,9 @@ export class ChunkPlayer {
   };
 
   playing = () => this.run !== undefined;
+
+  /** Whether the audio clock stands still although something is to be heard: no device takes the sound. */
+  standsStill = () => this.stands;
 
   /** The frame heard now, or where it would go on. */
   position(): number {
@@ -95,6 +100,7 @@ export class ChunkPlayer {
     this.next = Math.floor(fromFrame / framesPerSecond / chunkSeconds);
     this.origin = Infinity;
     this.tell();
+    this.watchClock(this.context, run);
     await this.context.resume();
     const first = await this.fetchChunk(this.next, undefined, run.signal, this.heard).catch(() => "end" as const);
     if (run.signal.aborted) return;
@@ -266,6 +272,21 @@ export class ChunkPlayer {
       lasts: frames / framesPerSecond,
       source,
       gain,
+    });
+  }
+
+  private watchClock(context: AudioContext, run: AbortController) {
+    let last = context.currentTime;
+    const timer = window.setInterval(() => {
+      const stands = context.currentTime === last;
+      last = context.currentTime;
+      if (stands === this.stands) return;
+      this.stands = stands;
+      this.tell();
+    }, still);
+    run.signal.addEventListener("abort", () => {
+      window.clearInterval(timer);
+      this.stands = false;
     });
   }
 

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { Choice } from "../ui/fields";
 import type { Manner } from "./Stage";
 import type { Ready } from "./usePrepared";
+import { nothingSounds } from "./words";
 
 interface Props {
   title: string;
@@ -80,7 +81,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
             {children}
             {refused && (
               <p role="alert" className="mb-3">
-                The browser holds the sound back. Press Begin once more; if it stays silent, allow sound for this page.
+                {nothingSounds}
               </p>
             )}
             <div className="mt-5 flex items-center gap-3">

@@ -32,6 +32,9 @@ export interface Now {
 /** How far a sound leaps at a stroke, in milliseconds. */
 export const leapMs = 5000;
 
+/** How long the browser may take to let it sound, in milliseconds. */
+const patienceMs = 3000;
+
 const mostExpected = 24; // what is decoded at a time has its bounds
 
 /** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
@@ -112,7 +115,8 @@ export class Stage {
 
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
   async begin(place: number, manner: Manner): Promise<boolean> {
-    await this.sound.context.resume();
+    // Where no device runs, it is never told.
+    await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
     if (this.sound.context.state !== "running") return false;
     this.manner = manner;
     this.beganMs = this.timeMs();

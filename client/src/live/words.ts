@@ -49,3 +49,7 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
           : `${cue.name} has not begun`;
   }
 }
+
+/** What a page says that was told to begin and does not sound. */
+export const nothingSounds =
+  "The browser holds the sound back, or no sound device runs. Press Begin once more; if it stays silent, allow sound for this page, and see that a device is connected.";

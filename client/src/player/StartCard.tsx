@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Manner } from "../live/Stage";
+import { nothingSounds } from "../live/words";
 import { shortTime } from "../ui/format";
 import { Credits } from "./Credits";
 import type { PlayerData } from "./data";
@@ -63,7 +64,7 @@ export function StartCard({ data, manner, begin }: Props) {
         )}
         {refused && (
           <p role="alert" className="mb-4">
-            The browser holds the sound back. Press Begin once more; if it stays silent, allow sound for this page.
+            {nothingSounds}
           </p>
         )}
         <button type="button" className="btn btn-primary btn-lg" onClick={() => void start()}>

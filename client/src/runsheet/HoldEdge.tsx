@@ -18,7 +18,7 @@ export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right:
       const holdMs = Math.max(least, Math.round((slide.holdMs * (1 + dy / row.height)) / 100) * 100);
       setDragged(last ? undefined : holdMs);
       if (last && holdMs !== slide.holdMs)
-        edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null }] });
+        edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null, breathMs: 0 }] });
     },
     { filterTaps: true, axis: "y" },
   );

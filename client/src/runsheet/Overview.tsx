@@ -1,5 +1,5 @@
 import { Pause, Play } from "lucide-react";
-import { memo, useCallback, useDeferredValue, useMemo, useRef } from "react";
+import { memo, useCallback, useDeferredValue, useMemo, useRef, useSyncExternalStore } from "react";
 import { useEachFrame } from "../hearing/usePlayer";
 import type { SlideTime } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
@@ -16,6 +16,7 @@ const onPhones = 6;
 export function Overview() {
   const { view, player, playing, play } = useOpenShow();
   const { slides, totalFrames: total } = view.runningOrder;
+  const standsStill = useSyncExternalStore(player.subscribe, player.standsStill);
   const clock = useRef<HTMLSpanElement>(null);
   const where = useRef<HTMLSpanElement>(null);
   const line = useRef<HTMLDivElement>(null);
@@ -29,7 +30,7 @@ export function Overview() {
     const slide = slideAt(slides, frame);
     const level = player.level();
     write(clock.current, time(Math.max(0, frame)));
-    write(where.current, slide ? `slide ${slide.number} of ${slides.length}` : "no slides");
+    write(where.current, slide ? `slide ${slide.number} of ${slides.at(-1)?.number}` : "no slides");
     if (line.current)
       line.current.style.transform = `translateX(${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%)`;
     if (meter.current) {
@@ -40,9 +41,18 @@ export function Overview() {
 
   return (
     <footer
-      className="bg-base-300 line-t flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3"
+      className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3"
       aria-label="Whole show"
     >
+      {standsStill && (
+        <p
+          role="alert"
+          className="bg-base-100 border-warning absolute bottom-full left-60 z-20 mb-2 max-md:left-3 rounded-md border px-3 py-2"
+        >
+          No sound device runs here, so nothing is played. Connect one, or choose one in the system’s settings: then it
+          goes on by itself.
+        </p>
+      )}
       <button
         type="button"
         className="btn btn-primary btn-circle size-11"

@@ -81,7 +81,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         />
       )}
       <div role="gridcell" className={`muted figures pt-2 pl-3 font-bold ${columns.number}`}>
-        {row.hidden ? <EyeOff size={14} aria-label="Hidden" /> : row.number}
+        {row.number}
       </div>
       <div
         role="gridcell"
@@ -93,6 +93,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         }}
         onDragEnd={() => setLifted(false)}
       >
+        {row.hidden && <EyeOff size={14} aria-label="Hidden" className="muted" />}
         {!row.hidden && (
           <>
             <div className="relative max-w-[93%]" style={{ height: high, width: (high * 16) / 9 }}>
@@ -159,7 +160,9 @@ export const SlideRow = memo(function SlideRow(props: Props) {
             label={`Hold of slide ${row.number}`}
             ms={slide.holdMs}
             show={narrowHold}
-            commit={(holdMs) => edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null }] })}
+            commit={(holdMs) =>
+              edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null, breathMs: 0 }] })
+            }
             width="4rem"
             tabbed={tabbed}
           />

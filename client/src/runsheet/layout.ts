@@ -27,7 +27,16 @@ export function timesOf(
     if (time) at = time.endFrame;
     return time
       ? { ...time, hidden: false }
-      : { slideId: slide.id, index, number: 0, startFrame: at, endFrame: at, stepFrames: [], hidden: true };
+      : {
+          slideId: slide.id,
+          index,
+          number: index + 1,
+          place: 0,
+          startFrame: at,
+          endFrame: at,
+          stepFrames: [],
+          hidden: true,
+        };
   });
 }
 

@@ -37,6 +37,7 @@ export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   transition: { kind: "cut", ms: 0 },
   holdLocked: false,
   staysFor: null,
+  breathMs: 0,
   hidden: false,
   steps: [{ id: `s${n}-1`, label: "", offsetMs: 0, picture: null }],
   deck: "",
@@ -133,7 +134,7 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
       const startFrame = at;
       at += s.holdMs * 48;
       const stepFrames = s.steps.map((_, k) => startFrame + Math.round((s.holdMs * 48 * k) / s.steps.length));
-      return { slideId: s.id, index, number: i + 1, startFrame, endFrame: at, stepFrames };
+      return { slideId: s.id, index, number: i + 1, place: i, startFrame, endFrame: at, stepFrames };
     });
   return {
     id: "show",

@@ -12,10 +12,10 @@ internal static class SilentParts
     {
         var silent = show.Order.Slides.Select(_ => true).ToArray();
         foreach (var place in show.Schedule.Cues)
-            foreach (var slide in show.Order.Within(place.StartFrame, place.EndFrame)) silent[slide.Number - 1] = false;
+            foreach (var slide in show.Order.Within(place.StartFrame, place.EndFrame)) silent[slide.Place] = false;
         // The rest of a cue's slides left silent is meant so.
         foreach (var heard in show.Heard.Where(h => h.Cue.Fit?.Method == FitMethod.Silence))
-            foreach (var slide in show.Order.Of(show.Show, heard.Cue.Span!)) silent[slide.Number - 1] = false;
+            foreach (var slide in show.Order.Of(show.Show, heard.Cue.Span!)) silent[slide.Place] = false;
         return silent;
     }
 

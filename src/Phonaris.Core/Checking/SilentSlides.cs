@@ -22,7 +22,7 @@ public sealed class SilentSlides : ICheck
         List<SlideTime> silent = [];
         foreach (var slide in show.Order.Slides.Zip(SilentParts.Of(show)).Where(s => s.Second && s.First.StartFrame >= firstBed && s.First.EndFrame <= lastBed).Select(s => s.First))
         {
-            if (silent.Count > 0 && silent[^1].Number + 1 != slide.Number)
+            if (silent.Count > 0 && silent[^1].Place + 1 != slide.Place)
             {
                 yield return Found(show, silent);
                 silent = [];

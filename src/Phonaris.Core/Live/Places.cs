@@ -24,7 +24,7 @@ internal sealed class Places
     public int Count => _all.Count;
 
     /// <summary>The place at which a slide begins.</summary>
-    public int Of(SlideTime slide) => _firstOf[slide.Number - 1];
+    public int Of(SlideTime slide) => _firstOf[slide.Place];
 
     /// <summary>The slide of a place, the last step taken, and the frames from which to which it is planned to stay.</summary>
     public (SlideTime Slide, int Step, long From, long To) At(int place)

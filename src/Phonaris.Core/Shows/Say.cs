@@ -55,7 +55,7 @@ public static class Say
         _ => "in this room",
     };
 
-    /// <summary>A span: <c>slides 1–4</c>, <c>slide 3</c> or <c>parked</c>. Hidden slides are not counted.</summary>
+    /// <summary>A span: <c>slides 1–4</c>, <c>slide 3</c> or <c>parked</c>.</summary>
     public static string Span(Show show, Span? span)
     {
         ArgumentNullException.ThrowIfNull(show);
@@ -65,10 +65,10 @@ public static class Say
         return from == through ? $"slide {from}" : $"slides {from}–{through}";
     }
 
-    /// <summary>A slide's number as people count: hidden slides are not counted, and one goes by the number before it.</summary>
+    /// <summary>A slide's number, from 1: that of the deck, hidden slides counted.</summary>
     public static int Number(Show show, string slideId)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return Math.Max(1, show.Slides.Take(show.SlideIndex(slideId) + 1).Count(s => !s.Hidden));
+        return show.SlideIndex(slideId) + 1;
     }
 }

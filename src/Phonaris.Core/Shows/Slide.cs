@@ -21,6 +21,12 @@ public sealed record Slide(
     /// <summary>The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none.</summary>
     public string? StaysFor { get; init; }
 
+    /// <summary>How much longer it stays than that, in milliseconds.</summary>
+    public long BreathMs { get; init; }
+
+    /// <summary>The longest breath, in milliseconds.</summary>
+    public const long LongestBreathMs = 60_000;
+
     /// <summary>The hold a slide gets when nothing else is known, in milliseconds.</summary>
     public const long DefaultHoldMs = 8_000;
 

@@ -8,35 +8,39 @@ public static partial class Spans
 {
     /// <summary>
     /// Reads a span as typed: <c>3</c>, <c>1–4</c> (any dash), <c>5–</c>, <c>–4</c>, <c>last 3</c>, <c>last</c>, <c>all</c>, or a section's
-    /// name. Numbers count the slides of the running order from 1.
+    /// name. Numbers are the deck's, from 1; hidden slides have theirs, and nothing lies on them.
     /// </summary>
     /// <exception cref="RuleException">It cannot be read, or names slides that do not exist; says what would work.</exception>
     public static Span Parse(string typed, Show show)
     {
         ArgumentNullException.ThrowIfNull(typed);
         ArgumentNullException.ThrowIfNull(show);
-        var slides = show.Slides.Where(s => !s.Hidden).ToList();
-        if (slides.Count == 0) throw new RuleException("There are no slides to lie on yet. Bring in a deck first.", "span");
+        var shown = show.Slides.Select((s, i) => (Slide: s, Number: i + 1)).Where(s => !s.Slide.Hidden).ToList();
+        if (shown.Count == 0) throw new RuleException("There are no slides to lie on yet. Bring in a deck first.", "span");
         var text = typed.Trim().ToLowerInvariant();
-        int first, last;
+        var (first, last, all) = (1, show.Slides.Count, show.Slides.Count);
         if (show.Sections.FirstOrDefault(s => s.Name.Trim().Equals(typed.Trim(), StringComparison.OrdinalIgnoreCase)) is { } section)
         {
             var own = show.SlidesOf(section);
             return new Span(own[0], own[^1]);
         }
-        if (text == "all") (first, last) = (1, slides.Count);
-        else if (LastPattern().Match(text) is { Success: true } tail) (first, last) = (slides.Count - (tail.Groups[1].Success ? Number(tail.Groups[1]) : 1) + 1, slides.Count);
+        if (LastPattern().Match(text) is { Success: true } tail)
+        {
+            var count = tail.Groups[1].Success ? Number(tail.Groups[1]) : 1;
+            first = count >= 1 && count <= shown.Count ? shown[^count].Number : 0;
+        }
         else if (OnePattern().Match(text) is { Success: true } one) first = last = Number(one.Groups[0]);
         else if (RangePattern().Match(text) is { Success: true } range && (range.Groups[1].Success || range.Groups[2].Success))
         {
-            first = range.Groups[1].Success ? Number(range.Groups[1]) : 1;
-            last = range.Groups[2].Success ? Number(range.Groups[2]) : slides.Count;
+            if (range.Groups[1].Success) first = Number(range.Groups[1]);
+            if (range.Groups[2].Success) last = Number(range.Groups[2]);
         }
-        else throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3, all or the name of a section.", "span");
-        if (first < 1 || last < 1 || first > slides.Count || last > slides.Count)
-            throw new RuleException($"The show has slides 1 to {slides.Count}; “{typed}” asks for others.", "span");
+        else if (text != "all") throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3, all or the name of a section.", "span");
+        if (first < 1 || last < 1 || first > all || last > all) throw new RuleException($"The show has slides 1 to {all}; “{typed}” asks for others.", "span");
         if (first > last) throw new RuleException($"A span runs down the sheet: slide {first} comes after slide {last}.", "span");
-        return new Span(slides[first - 1].Id, slides[last - 1].Id);
+        var covered = shown.Where(s => s.Number >= first && s.Number <= last).ToList();
+        if (covered.Count == 0) throw new RuleException(first == last ? $"Slide {first} is hidden: show it first." : $"Slides {first} to {last} are hidden: show one first.", "span");
+        return new Span(covered[0].Slide.Id, covered[^1].Slide.Id);
 
         static int Number(Group group) =>
             int.TryParse(group.ValueSpan, NumberStyles.None, CultureInfo.InvariantCulture, out var n) ? n : int.MaxValue;

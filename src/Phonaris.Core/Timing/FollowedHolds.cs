@@ -19,7 +19,7 @@ public static class FollowedHolds
         if (here < first || here > last || (here > first && !cue.EachSlide) || StartsMs(cue, slide) is not { } startsMs) return null;
         var frames = CuePlaces.NaturalFrames(cue, sound);
         // Upwards, so that its end is seen and heard; what goes round without end has none.
-        return frames == long.MaxValue ? null : Math.Clamp(startsMs + (frames + Frames.PerMs - 1) / Frames.PerMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);
+        return frames == long.MaxValue ? null : Math.Clamp(startsMs + (frames + Frames.PerMs - 1) / Frames.PerMs + slide.BreathMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);
     }
 
     /// <summary>Whether a slide stays as long as it does when holds are worked out anew: locked, or following what plays on it.</summary>
@@ -39,7 +39,7 @@ public static class FollowedHolds
         ValueList<SlideHold> holds = [.. from slide in show.Slides
                                          let ms = Of(show, slide)
                                          where ms is not null && ms != slide.HoldMs
-                                         select new SlideHold(slide.Id, ms.Value, slide.StaysFor)];
+                                         select new SlideHold(slide.Id, ms.Value, slide.StaysFor, slide.BreathMs)];
         return holds.Count == 0 ? null : new(holds);
     }
 

@@ -22,7 +22,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
             if (show.Slides[i].Hidden) continue;
             var start = at;
             at += Frames.FromMs(show.Slides[i].HoldMs);
-            times.Add(new(show.Slides[i].Id, i, times.Count + 1, start, at, [.. StepsMs(show.Slides[i]).Select(ms => start + Frames.FromMs(ms))]));
+            times.Add(new(show.Slides[i].Id, i, times.Count, start, at, [.. StepsMs(show.Slides[i]).Select(ms => start + Frames.FromMs(ms))]));
         }
         return new([.. times]);
     }
@@ -48,7 +48,7 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
     public IEnumerable<SlideTime> Within(long fromFrame, long toFrame)
     {
         if (Slides.Count == 0 || fromFrame >= TotalFrames) yield break;
-        for (var i = At(fromFrame).Number - 1; i < Slides.Count && Slides[i].StartFrame < toFrame; i++) yield return Slides[i];
+        for (var i = At(fromFrame).Place; i < Slides.Count && Slides[i].StartFrame < toFrame; i++) yield return Slides[i];
     }
 
     /// <summary>The slides a span covers, hidden ones left out.</summary>

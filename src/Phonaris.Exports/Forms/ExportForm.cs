@@ -14,9 +14,6 @@ internal abstract class ExportForm(ExportFormat format, string ending, string me
 
     public virtual ExportCost About(Export export, ExportTools tools) => ExportCost.Little;
 
-    /// <summary>What a file that was brought in weighs, in bytes; nothing where it is missing.</summary>
-    protected static long BytesOf(ExportTools tools, string media) => new FileInfo(tools.MediaPath(media)) is { Exists: true } file ? file.Length : 0;
-
     /// <summary>How long what is handed over is, in seconds.</summary>
     protected static double SecondsOf(Export export) => (double)(export.EndFrame - export.StartFrame) / Frames.PerSecond;
 

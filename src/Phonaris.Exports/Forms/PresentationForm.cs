@@ -29,7 +29,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         var own = PresentationWriter.DeckOf(SlidesOf(export), tools.MediaPath);
         var pictures = SlidesOf(export).Where(s => s.Deck != own || s.Deck.Length == 0).Sum(s => s.Steps.Count(k => k.Picture is not null) + 1);
         return new(
-            (own.Length > 0 ? BytesOf(tools, own) : 0) + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)) + videos.Sum(v => v.Bytes),
+            (own.Length > 0 ? tools.BytesOf(own) : 0) + pictures * PictureBytes + (long)sounds.Sum(s => (s.To - s.From) * (s.Format == SoundFileFormat.M4a ? 0.6 : 4)) + videos.Sum(v => v.Bytes),
             0.1 * pictures + sounds.Sum(s => 0.15 + 0.02 * (s.To - s.From) / Frames.PerSecond) + videos.Sum(v => v.Seconds));
     }
 

@@ -18,7 +18,7 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
         if (!withMedia) return ExportCost.Little;
         var timeline = OpenTimeline.Of(export.Timed, export.Slides, export.Options.Fps);
         var pictures = timeline.Pictures.Count();
-        return new(timeline.Sounds.Sum(s => BytesOf(tools, s.Sound.Media)) + pictures * 120_000L, 0.1 * pictures);
+        return new(timeline.Sounds.Sum(s => tools.BytesOf(s.Sound.Media)) + pictures * 120_000L, 0.1 * pictures);
     }
 
     public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)

@@ -36,7 +36,7 @@ internal static class VideosOnSlides
     /// <summary>About what one adds: the name of its file, its bytes, and how long making it takes.</summary>
     public static (string File, long Bytes, double Seconds) About(Sound video, Cue cue, ExportTools tools)
     {
-        if (IsWhole(video, cue)) return (video.Media, new FileInfo(tools.MediaPath(video.Media)).Length, 0);
+        if (IsWhole(video, cue)) return (video.Media, tools.BytesOf(video.Media), 0);
         var seconds = (cue.OutFrame - cue.InFrame) / (double)Frames.PerSecond;
         return ($"{video.Media} {cue.InFrame} {cue.OutFrame}", (long)(500_000 * seconds), seconds / 2);
     }
@@ -46,12 +46,23 @@ internal static class VideosOnSlides
 
     private static async Task<HandedVideo> HandedAsync(Show show, SoundOnSlides laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)
     {
+        var (video, cue) = (laid.Sound, laid.Video!);
+        var path = IsWhole(video, cue) ? tools.MediaPath(video.Media) : await tools.Videos.PartAsync(video, cue.InFrame, cue.OutFrame, withSound: true, progress, cancel);
+        return Of(show, laid, path, await tools.Videos.PictureAsync(video, cue.InFrame, StillWidth, cancel));
+    }
+
+    /// <summary>A video with its settings.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="laid">The video, and where it begins.</param>
+    /// <param name="path">Its file.</param>
+    /// <param name="still">The picture that stands for it.</param>
+    public static HandedVideo Of(Show show, SoundOnSlides laid, string path, string still)
+    {
         var (video, cue, place) = (laid.Sound, laid.Video!, laid.Video!.Video!);
-        var whole = IsWhole(video, cue);
-        var path = whole ? tools.MediaPath(video.Media) : await tools.Videos.PartAsync(video, cue.InFrame, cue.OutFrame, withSound: true, progress, cancel);
+        var (lead, tail) = IsWhole(video, cue) ? (cue.InFrame, video.Frames - cue.OutFrame) : (0, 0);
         return new(
-            video.Name, video.Media, path, await tools.Videos.PictureAsync(video, cue.InFrame, StillWidth, cancel), place.BoxOn(video.Video!, show.Slides[laid.First].Picture),
-            whole ? cue.InFrame / Frames.PerMs : 0, whole ? (video.Frames - cue.OutFrame) / Frames.PerMs : 0, (cue.OutFrame - cue.InFrame) / Frames.PerMs)
+            video.Name, video.Media, path, still, place.BoxOn(video.Video!, show.Slides[laid.First].Picture),
+            lead / Frames.PerMs, tail / Frames.PerMs, (cue.OutFrame - cue.InFrame) / Frames.PerMs)
         {
             Rounds = cue.Rounds,
             Volume = Gain.FromDecibels(Math.Min(MostDb, cue.LevelDb + show.GainDb)),

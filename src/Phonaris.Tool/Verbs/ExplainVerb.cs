@@ -17,9 +17,9 @@ internal static class ExplainVerb
             var workshop = new Workshop();
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             await workshop.Sounds.PrepareAllAsync(show, cancel);
-            var (order, number) = (RunningOrder.Of(show).Slides, parsed.GetValue(slide));
-            if (number < 1 || number > order.Count) throw new RuleException($"The show has slides 1 to {order.Count}; there is no slide {number}.", "slide");
-            var explained = Explanation.Of(TimedShow.Of(show, workshop.Sounds.Listened), order[number - 1].SlideId);
+            var number = parsed.GetValue(slide);
+            var asked = Arguments.SlideOf(show, number);
+            var explained = Explanation.Of(TimedShow.Of(show, workshop.Sounds.Listened), asked.Id);
             return (
                 new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, remedy = e.Remedy?.Words }) },
                 string.Join('\n', explained.Select(e => e.Remedy is null ? e.Sentence : $"{e.Sentence}  ({e.Remedy.Words})")));

@@ -19,9 +19,8 @@ internal static class HoldVerb
             using var held = await workshop.HoldAsync(parsed.GetValue(path)!, cancel);
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var n = parsed.GetValue(number);
-            var slide = RunningOrder.Of(show).Slides.FirstOrDefault(s => s.Number == n)
-                ?? throw new RuleException($"The show has no slide {n}.", "slide");
-            var edit = new SetHolds([new(slide.SlideId, Arguments.Ms(parsed.GetValue(seconds), "--seconds"))]);
+            var slide = Arguments.SlideOf(show, n);
+            var edit = new SetHolds([new(slide.Id, Arguments.Ms(parsed.GetValue(seconds), "--seconds"))]);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);

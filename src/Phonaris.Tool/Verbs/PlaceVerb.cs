@@ -41,13 +41,16 @@ internal static class PlaceVerb
         stop.AcceptOnlyFromAmong("span", "finish");
         var fit = new Option<string>("--fit") { Description = "How it is made as long as its span: shorten, loop, re-cut, stretch, silence; re-pace changes the slides' holds instead." };
         fit.AcceptOnlyFromAmong([.. FitVerb.Methods, RePace]);
+        var on = new Option<string>("--on") { Description = "Where slides may change when they are re-paced: anywhere, on beats of the music, or where its bars begin." };
+        on.AcceptOnlyFromAmong([.. Enum.GetNames<ChangeOn>().Select(n => n.ToLowerInvariant())]);
         var command = new Command("place", "Places a cue.")
         {
-            path, sound, video, kind, span, slide, at, mute, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit,
+            path, sound, video, kind, span, slide, at, mute, start, delay, from, to, loop, level, fadeIn, fadeOut, speed, stop, step, each, fit, on,
         };
         command.Validators.Add(result =>
         {
             if (result.GetResult(sound) is null == result.GetResult(video) is null) result.AddError("Say what to place: --sound or --video, one of them.");
+            if (result.GetResult(on) is not null && result.GetValue(fit) != RePace) result.AddError("--on says where slides change, and so goes with --fit re-pace.");
             if (result.GetResult(span) is null == result.GetResult(slide) is null) result.AddError("Say where: --span or --slide, one of them.");
         });
         command.Does(async (parsed, cancel) =>
@@ -83,7 +86,12 @@ internal static class PlaceVerb
             var edit = new PlaceCue(cue, int.MaxValue);
             var sentence = edit.Sentence(show);
             show = show.Apply(edit).Show;
-            if (method == RePace) show = show.Apply(Repace.ToEdit(Repace.Of(show, cue.Id, null, ChangeOn.Anywhere, HoldLimits.Usual))).Show;
+            if (method == RePace)
+            {
+                var changes = Enum.Parse<ChangeOn>(parsed.GetValue(on) ?? nameof(ChangeOn.Anywhere), ignoreCase: true);
+                var piece = changes == ChangeOn.Anywhere ? null : await workshop.Sounds.Fits.PieceAsync(used.Media, cancel);
+                show = show.Apply(Repace.ToEdit(Repace.Of(show, cue.Id, piece, changes, HoldLimits.Usual))).Show;
+            }
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
             return (new { id = cue.Id, cue }, $"{cue.Id}  {sentence}");
         });

@@ -9,9 +9,9 @@ namespace Phonaris.Web.Shows;
 /// <param name="FromFrame">The first frame of the stretch, before.</param>
 /// <param name="ToFrame">The frame after its last, before.</param>
 /// <param name="Frames">By how many frames it comes later.</param>
-/// <param name="Index">By how many places its slides lie further down.</param>
-/// <param name="Number">By how much their numbers are greater.</param>
-public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index, int Number)
+/// <param name="Index">By how many positions its slides lie further down among all.</param>
+/// <param name="Place">By how many among those that are shown.</param>
+public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index, int Place)
 {
     /// <summary>The longest stretch that has moved as a whole; null where there is none.</summary>
     internal static Shift? Between(RunningOrder before, RunningOrder after)
@@ -21,11 +21,11 @@ public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index,
         foreach (var now in after.Slides)
         {
             if (!known.TryGetValue(now.SlideId, out var was)) continue;
-            var moved = new Shift(was.StartFrame, was.EndFrame, now.StartFrame - was.StartFrame, now.Index - was.Index, now.Number - was.Number);
+            var moved = new Shift(was.StartFrame, was.EndFrame, now.StartFrame - was.StartFrame, now.Index - was.Index, now.Place - was.Place);
             current = current is not null && moved == current with { FromFrame = moved.FromFrame, ToFrame = moved.ToFrame } && moved.FromFrame == current.ToFrame
                 ? current with { ToFrame = moved.ToFrame }
                 : moved;
-            if (current is { Frames: 0, Index: 0, Number: 0 }) continue;
+            if (current is { Frames: 0, Index: 0, Place: 0 }) continue;
             if (longest is null || current.ToFrame - current.FromFrame > longest.ToFrame - longest.FromFrame) longest = current;
         }
         return longest;
@@ -36,7 +36,7 @@ public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index,
         StartFrame = slide.StartFrame + Frames,
         EndFrame = slide.EndFrame + Frames,
         Index = slide.Index + Index,
-        Number = slide.Number + Number,
+        Place = slide.Place + Place,
         StepFrames = [.. slide.StepFrames.Select(at => at + Frames)],
     };
 

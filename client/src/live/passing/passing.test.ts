@@ -22,6 +22,7 @@ function orderOf(steps: readonly number[], loop?: { start: number; exit: number 
       slideId,
       index,
       number: index + 1,
+      place: index,
       startFrame: at * 48_000,
       endFrame: (at + count) * 48_000,
       stepFrames,

@@ -9,22 +9,26 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         List<SlideHold> before = [];
-        foreach (var (slideId, ms, staysFor) in Holds)
+        foreach (var (slideId, ms, staysFor, breathMs) in Holds)
         {
             Validate(ms);
+            if (breathMs is < 0 or > Slide.LongestBreathMs) throw new RuleException("A slide stays at most a minute longer than what it follows.", "hold");
             var slide = show.Slide(slideId);
-            before.Insert(0, new(slideId, slide.HoldMs, slide.StaysFor));
-            show = show.With(slide with { HoldMs = ms, StaysFor = staysFor });
+            before.Insert(0, new(slideId, slide.HoldMs, slide.StaysFor, slide.BreathMs));
+            show = show.With(slide with { HoldMs = ms, StaysFor = staysFor, BreathMs = breathMs });
         }
         return new(show, new SetHolds([.. before]));
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => Holds is [{ StaysFor: { } cueId }] && before.FindCue(cueId) is not null
-        ? $"“{before.Slide(Holds[0].SlideId).Title}” stays as long as {before.CueName(cueId)}"
-        : Holds.Count == 1
-        ? $"“{before.Slide(Holds[0].SlideId).Title}”: hold {Say.Seconds(before.Slide(Holds[0].SlideId).HoldMs)} → {Say.Seconds(Holds[0].HoldMs)}"
-        : $"Hold of {Holds.Count} slides changed";
+    public override string Sentence(Show before)
+    {
+        if (Holds.Count > 1) return Holds.All(h => h.StaysFor is not null) ? $"{Holds.Count} slides stay as long as what plays on them" : $"Hold of {Holds.Count} slides changed";
+        var (slide, (_, ms, staysFor, breathMs)) = (before.Slide(Holds[0].SlideId), Holds[0]);
+        return staysFor is not null && before.FindCue(staysFor) is not null
+            ? $"“{slide.Title}” stays as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" and {Say.Seconds(breathMs)}" : "")}"
+            : $"“{slide.Title}”: hold {Say.Seconds(slide.HoldMs)} → {Say.Seconds(ms)}";
+    }
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Holds.Select(h => $"slide:{h.SlideId}/hold");
@@ -42,4 +46,5 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
 /// <param name="SlideId">The slide.</param>
 /// <param name="HoldMs">How long it stays, in milliseconds.</param>
 /// <param name="StaysFor">The cue on it that it stays as long as, by which its hold is set with every edit; null for none.</param>
-public sealed record SlideHold(string SlideId, long HoldMs, string? StaysFor = null);
+/// <param name="BreathMs">How much longer it stays than that, in milliseconds.</param>
+public sealed record SlideHold(string SlideId, long HoldMs, string? StaysFor = null, long BreathMs = 0);
