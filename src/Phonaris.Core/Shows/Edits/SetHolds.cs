@@ -23,7 +23,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     /// <inheritdoc/>
     public override string Sentence(Show before)
     {
-        if (Holds.Count > 1) return Holds.All(h => h.StaysFor is not null) ? $"{Holds.Count} slides stay as long as what plays on them" : $"Hold of {Holds.Count} slides changed";
+        if (Holds.Count != 1) return Holds.Count > 1 && Holds.All(h => h.StaysFor is not null) ? $"{Holds.Count} slides stay as long as what plays on them" : $"Hold of {Holds.Count} slides changed";
         var (slide, (_, ms, staysFor, breathMs)) = (before.Slide(Holds[0].SlideId), Holds[0]);
         return staysFor is not null && before.FindCue(staysFor) is not null
             ? $"“{slide.Title}” stays as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" and {Say.Seconds(breathMs)}" : "")}"
