@@ -74,6 +74,17 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal(new(0.5, 0.4, 0.4, 0.4, VideoFitting.Inside, VideoEnd.BackToFirst, false, new(0.1, 0, 0, 0.25)), cue.Video);
     }
 
+    [Fact]
+    public void What_is_the_same_of_many_slides_is_one_sentence()
+    {
+        var path = Path.Combine(_folder.FullName, "sums.pptx");
+        const string sum = "><p:cSld><p:spTree><m:oMathPara xmlns:m=\"urn:any\"/></p:spTree></p:cSld>", plain = "><p:cSld><p:spTree/></p:cSld>";
+        Pptx(path, [sum, plain, sum, sum, sum, plain, sum]);
+        Assert.Equal(["Slides 1, 3–5, 7: a formula is not drawn."], Read(path).NotUnderstood);
+        Pptx(path, [plain, sum]);
+        Assert.Equal(["Slide 2: a formula is not drawn."], Read(path).NotUnderstood);
+    }
+
     [Theory]
     [InlineData(false)]
     [InlineData(true)]

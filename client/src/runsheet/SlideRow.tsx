@@ -106,10 +106,10 @@ export const SlideRow = memo(function SlideRow(props: Props) {
               />
               {props.hasVideo && <RowVideos slide={slide} row={row} />}
             </div>
-            {(near || tabbed) && (
+            {(near || selected || tabbed) && (
               <button
                 type="button"
-                className={`btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-[2.35rem] ${near ? "" : "opacity-0 group-focus-within:opacity-100"}`}
+                className={`btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-[2.35rem] ${near || selected ? "" : "opacity-0 group-focus-within:opacity-100"}`}
                 aria-label={`Play from slide ${row.number}`}
                 tabIndex={tabbed ? 0 : -1}
                 title="Play from here"

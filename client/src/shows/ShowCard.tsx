@@ -11,7 +11,7 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
       {!show.problem && (
         <button
           type="button"
-          className="btn btn-sm btn-square absolute top-2 right-12 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+          className="btn btn-sm btn-square absolute top-2 right-12 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:opacity-100"
           aria-label={`Duplicate ${show.title}`}
           title="Duplicate"
           onClick={copy}
@@ -21,7 +21,7 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
       )}
       <button
         type="button"
-        className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+        className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:opacity-100"
         aria-label={`Delete ${show.title}`}
         title="Delete"
         onClick={remove}

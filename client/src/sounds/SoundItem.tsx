@@ -62,7 +62,7 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
               draggable={false}
             />
           ) : (
-            <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 shrink-0" />
+            <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 min-w-8" />
           )}
           <span
             className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
@@ -76,11 +76,11 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
               <span title="The file is damaged: a part of it is missing">damaged </span>
             )}
             {view.rightsMissing[sound.id] && (
-              <span title={`Missing: ${view.rightsMissing[sound.id]?.join(" and ")}`}>© ? </span>
+              <span title={`Not known: ${view.rightsMissing[sound.id]?.join(" and ")}`}>rights missing · </span>
             )}
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
-          <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex">
+          <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex pointer-coarse:flex">
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"

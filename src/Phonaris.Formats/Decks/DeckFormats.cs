@@ -50,7 +50,8 @@ public static class DeckFormats
             ?? throw new RuleException($"{file.Name} is not a deck that can be read. {Readable} can.");
         try
         {
-            return format.Read(file);
+            var deck = format.Read(file);
+            return deck with { NotUnderstood = [.. SameOnSlides.Of(deck.NotUnderstood)] };
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {
