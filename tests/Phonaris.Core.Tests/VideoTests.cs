@@ -132,6 +132,11 @@ public sealed class VideoTests
         Assert.Equal(4300, Followed(show.Apply(new SetHolds([new("s2", 1000, "v", 800)])).Show).Slide("s2").HoldMs);
         // Sharing out leaves it, and a run does not change it.
         Assert.Equal([3250L, 3500, 3250], Fitting.SpreadHolds.Of(show, 10_000, Fitting.SpreadBy.Evenly, Fitting.HoldLimits.Usual).Select(s => s.AfterMs));
+        // Hidden slides ahead of it are not there; bed and spot lead no hold.
+        var hidden = show.Apply(new SetSpan("v", new("s1", "s2"))).Show.Apply(new SetHidden([new("s1", true)])).Show;
+        Assert.True(FollowedHolds.Can(hidden, hidden.Slide("s2"), hidden.Cue("v")));
+        var bed = show with { Sounds = [show.Sounds[0] with { Kind = SoundKind.Bed, Video = null }], Cues = [show.Cues[0] with { Video = null }] };
+        Assert.False(FollowedHolds.Can(bed, bed.Slide("s2"), bed.Cue("v")));
         // Round and round, waiting for a hand, or gone: it stays as it is. Set by hand it no longer follows.
         foreach (var edit in new Edit[] { new SetRounds("v", Cue.FillSpan), new SetStart("v", CueStart.ByHand), new RemoveCue("v"), new SetSpan("v", new("s1", "s2")), new SetHolds([new("s2", 2000)]) })
         {

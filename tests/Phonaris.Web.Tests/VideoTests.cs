@@ -31,6 +31,8 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         Assert.Equal((video.Media, 0L, 0L, view.RunningOrder.Slides[1].EndFrame - view.RunningOrder.Slides[1].StartFrame), (strand.Video!.Media, strand.Video.StandsFor!.Value, strand.Video.Runs[0].FromFrame, strand.Video.Runs[^1].ToFrame));
         Assert.Equal((0L, 0L, 1.0), (strand.Video.Runs[0].FromFrame, strand.Video.Runs[0].FileFrame, strand.Video.Runs[0].Speed));
 
+        Assert.Equal(slide, strand.HoldOf);
+
         // Two moments are two pictures; one is kept for good.
         var (first, later) = (await _app.Http.GetAsync(Picture(0, 320)), await _app.Http.GetAsync(Picture(96_000, 320)));
         Assert.Equal(("image/jpeg", true), (first.Content.Headers.ContentType!.MediaType, first.Headers.CacheControl!.ToString().Contains("immutable", StringComparison.Ordinal)));

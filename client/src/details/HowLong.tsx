@@ -1,4 +1,4 @@
-import type { Cue, ShowView, Slide } from "../api/client";
+import type { ShowView, Slide, SoundKind } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { Sentence, Topic } from "./Sentence";
@@ -12,19 +12,16 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   const all = view.show.slides;
   const setHolds = (of: readonly Slide[], holdMs: number) =>
     edit({ kind: "setHolds", holds: of.map((s) => ({ slideId: s.id, holdMs, staysFor: null, breathMs: 0 })) });
-  const everywhere = all.flatMap((s) => {
-    const found = followable(view.show, s);
-    return found ? [{ ...found, slide: s }] : [];
-  });
+  const everywhere = followable(view);
   const toFollow = everywhere.filter((f) => slides.includes(f.slide));
-  const follows = toFollow.length > 0 && toFollow.every((f) => f.slide.staysFor === f.cue.id);
+  const follows = toFollow.length > 0 && toFollow.every((f) => f.slide.staysFor === f.cueId);
   const follow = (of: typeof everywhere, breathOf: (of: (typeof everywhere)[number]) => number) =>
     edit({
       kind: "setHolds",
       holds: of.map((f) => ({
         slideId: f.slide.id,
         holdMs: f.slide.holdMs,
-        staysFor: f.cue.id,
+        staysFor: f.cueId,
         breathMs: breathOf(f),
       })),
     });
@@ -98,20 +95,18 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   );
 }
 
-/** The video, or else the voice, that a hold can follow: one that begins with its slide and ends by itself. */
-function followable({ slides, sounds, cues }: ShowView["show"], slide: Slide) {
-  const place = slides.indexOf(slide);
-  const indexOf = (id: string) => slides.findIndex((s) => s.id === id);
-  const begins = ({ span, eachSlide, start, rounds, fit }: Cue) =>
-    !!span &&
-    !fit &&
-    rounds !== 0 &&
-    (start.kind === "slide" || start.kind === "step") &&
-    (eachSlide ? indexOf(span.first) <= place && place <= indexOf(span.last) : span.first === slide.id);
-  const kindOf = (cue: Cue) => sounds.find((s) => s.id === cue.soundId)?.kind;
-  for (const kind of ["video", "voice"] as const) {
-    const cue = cues.find((c) => kindOf(c) === kind && begins(c));
-    if (cue) return { kind, cue };
+/** The slides whose hold can follow a video, or else a voice, with that cue. */
+function followable({ show, strands }: ShowView) {
+  const cues = new Map(show.cues.map((c) => [c.id, c]));
+  const kinds = new Map(show.sounds.map((s) => [s.id, s.kind]));
+  const found = new Map<string, { cueId: string; kind: SoundKind }>();
+  for (const { cueId, holdOf } of strands) {
+    const kind = kinds.get(cues.get(cueId)?.soundId ?? "");
+    if (holdOf && kind && (kind === "video" || !found.has(holdOf)) && found.get(holdOf)?.kind !== "video")
+      found.set(holdOf, { cueId, kind });
   }
-  return undefined;
+  return show.slides.flatMap((slide) => {
+    const cue = found.get(slide.id);
+    return cue ? [{ ...cue, slide }] : [];
+  });
 }

@@ -13,13 +13,33 @@ public static class FollowedHolds
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(slide);
-        if (slide.StaysFor is not { } id || show.FindCue(id) is not { Span: not null, Fit: null } cue || show.Sound(cue.SoundId) is not { } sound || !sound.Kind.IsSpoken()) return null;
+        return slide.StaysFor is { } id && show.FindCue(id) is { } cue && LengthMs(show, slide, cue) is { } ms ? Math.Clamp(ms + slide.BreathMs, Slide.LeastHoldMs, Slide.GreatestHoldMs) : null;
+    }
+
+    /// <summary>Whether the hold of a slide can follow a cue: a video or a voice that begins on it and ends by itself.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="slide">A slide of it.</param>
+    /// <param name="cue">A cue of it.</param>
+    public static bool Can(Show show, Slide slide, Cue cue)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(slide);
+        ArgumentNullException.ThrowIfNull(cue);
+        return LengthMs(show, slide, cue) is not null;
+    }
+
+    /// <summary>How long a cue takes from the beginning of a slide that it begins on, in milliseconds; null where it begins elsewhere, or has no end of its own.</summary>
+    private static long? LengthMs(Show show, Slide slide, Cue cue)
+    {
+        if (cue is not { Span: not null, Fit: null } || !show.Sound(cue.SoundId).Kind.IsSpoken()) return null;
         var (first, last) = show.Indices(cue.Span);
         var here = show.SlideIndex(slide.Id);
-        if (here < first || here > last || (here > first && !cue.EachSlide) || StartsMs(cue, slide) is not { } startsMs) return null;
-        var frames = CuePlaces.NaturalFrames(cue, sound);
+        // Hidden slides ahead of it are not there.
+        var later = !cue.EachSlide && here > first && show.Slides.Skip(first).Take(here - first).Any(s => !s.Hidden);
+        if (here < first || here > last || later || StartsMs(cue, slide) is not { } startsMs) return null;
+        var frames = CuePlaces.NaturalFrames(cue, show.Sound(cue.SoundId));
         // Upwards, so that its end is seen and heard; what goes round without end has none.
-        return frames == long.MaxValue ? null : Math.Clamp(startsMs + (frames + Frames.PerMs - 1) / Frames.PerMs + slide.BreathMs, Slide.LeastHoldMs, Slide.GreatestHoldMs);
+        return frames == long.MaxValue ? null : startsMs + (frames + Frames.PerMs - 1) / Frames.PerMs;
     }
 
     /// <summary>Whether a slide stays as long as it does when holds are worked out anew: locked, or following what plays on it.</summary>

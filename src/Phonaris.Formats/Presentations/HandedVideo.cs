@@ -9,8 +9,8 @@ namespace Phonaris.Formats.Presentations;
 /// <param name="Still">The file of the picture that stands for it.</param>
 /// <param name="Box">Where it comes to lie and which part of its pictures is seen, in shares of the slide's picture.</param>
 /// <param name="LeadMs">What is left out at its beginning, in milliseconds.</param>
-/// <param name="TailMs">What is left out at its end.</param>
-/// <param name="LengthMs">How long once round takes.</param>
+/// <param name="TailMs">What is left out at its end, in milliseconds.</param>
+/// <param name="LengthMs">How long once round takes, in milliseconds.</param>
 public sealed record HandedVideo(string Name, string Media, string Path, string Still, VideoBox Box, long LeadMs, long TailMs, long LengthMs)
 {
     /// <summary>How often it goes round; <see cref="Cue.FillSpan"/> for as long as its slide stays.</summary>
@@ -25,7 +25,7 @@ public sealed record HandedVideo(string Name, string Media, string Path, string 
     /// <summary>How long it swells in, in milliseconds.</summary>
     public long FadeInMs { get; init; }
 
-    /// <summary>How long it dies away.</summary>
+    /// <summary>How long it dies away, in milliseconds.</summary>
     public long FadeOutMs { get; init; }
 
     /// <summary>What is seen once it is over.</summary>

@@ -72,9 +72,11 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         {
             var cue = stored.Show.Cue(scheduled.CueId);
             var video = videos[cue.Id].Where(v => scheduled.StartFrame < v.ToFrame && scheduled.EndFrame > v.FromFrame).Select(v => StrandVideo.Of(v, cue, scheduled.StartFrame)).FirstOrDefault();
-            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order) && drawn.View.Video == video
+            var begins = order.At(Math.Max(0, scheduled.StartFrame));
+            var holdOf = FollowedHolds.Can(stored.Show, stored.Show.Slides[begins.Index], cue) ? begins.SlideId : null;
+            return known.TryGetValue((cue.Id, scheduled.StartFrame), out var drawn) && drawn.IsStill(scheduled, cue, order) && drawn.View.Video == video && drawn.View.HoldOf == holdOf
                 ? drawn
-                : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order) with { Video = video });
+                : new(scheduled, cue, Strand(stored.Show, scheduled, cue, order) with { Video = video, HoldOf = holdOf });
         }).ToList();
         var view = new ShowView(
             stored.Id, stored.Revision, stored.Show.WithCardsDrawn(), order, [.. strands.Select(s => s.View)], Rounded(outline), RightsMissing(stored.Show), problems,
