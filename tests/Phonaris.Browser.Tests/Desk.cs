@@ -96,6 +96,19 @@ internal static class Desk
     /// <summary>Chooses a strand.</summary>
     public static void Choose(this Browser browser, string cue) => browser.Find($"[data-cue='{cue}'] [role=button]").SendKeys(Keys.Enter);
 
+    /// <summary>Opens what is set more rarely in the details, where it is not open.</summary>
+    public static void More(this Browser browser, string name)
+    {
+        if (browser.Find($"[data-rarer={name}]").GetDomAttribute("aria-expanded") == "false") browser.Find($"[data-rarer={name}]").Click();
+    }
+
+    /// <summary>Gives what is chosen ready-made settings.</summary>
+    public static void Give(this Browser browser, string settings)
+    {
+        browser.Button("Ready-made").Click();
+        browser.Button(settings).Click();
+    }
+
     /// <summary>Presses a key, with another held.</summary>
     public static void Press(this Browser browser, string key, string? held = null)
     {

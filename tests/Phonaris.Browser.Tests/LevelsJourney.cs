@@ -55,7 +55,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => AtTarget() == 20, "all at their targets still");
         _browser.View("Run sheet");
         _browser.Choose("Tone 6");
-        _browser.Says("[data-testid=cue-details]", "It follows its target");
+        _browser.Says("[data-testid=cue-details]", "follows its target");
         _browser.Type("Level", "-40", "−40.0 dB");
         _browser.Until(() => !_browser.Find("[data-testid=cue-details]").Text.Contains("follows its target", StringComparison.Ordinal), "it not to follow");
         _browser.View("Levels");

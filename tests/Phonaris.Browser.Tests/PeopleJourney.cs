@@ -99,6 +99,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
         // The music makes room for them.
         _browser.Choose("Slide 1");
+        _browser.More("loud");
         _browser.Says("[data-testid=cue-details]", "make room");
     }
 

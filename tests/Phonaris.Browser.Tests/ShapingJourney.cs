@@ -89,6 +89,8 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         _browser.Choose("Mill theme");
+        _browser.More("part");
+        _browser.More("loud");
         _browser.Button("First 5 s only").Click();
         _browser.Expect("Out", "0:05.0");
         _browser.Find("[data-grip=slip]").SendKeys(Keys.Shift + Keys.ArrowRight);
@@ -112,13 +114,47 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Value("Level point 1, change") != "−9.0 dB", "the point moved");
         _browser.Press("z", Keys.Control);
         _browser.Expect("Level point 1, change", "−9.0 dB");
-        _browser.Button("Come and go softly").Click();
+        _browser.Give("Come and go softly");
         _browser.Expect("Fade in", "3.0 s");
-        _browser.Button("Back to plain").Click();
+        _browser.Give("Back to plain");
         _browser.Expect("Fade in", "1.0 s");
         _browser.Expect("Speed", "1 ×");
 
         Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
+    public void Fades_and_the_level_are_drawn_on_the_strand_and_on_the_waveform_each_in_one_stroke()
+    {
+        Begin();
+        _browser.Choose("Dusk pad");
+        Assert.Equal(("1.0 s", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out")));
+        // Without scrolling, nothing of what is set every day lies below the edge.
+        Assert.True(_browser.Js<bool>("(a => a.scrollHeight <= a.clientHeight)(document.querySelector('aside[aria-label=Details]'))"));
+        // A slide of 4 s is 78 px tall: 39 px more of fade are 2 s.
+        Drawn("fade-in", 0, 39);
+        _browser.Expect("Fade in", "3.0 s");
+        Drawn("fade-out", 0, -39);
+        _browser.Expect("Fade out", "4.0 s");
+        // Half a decibel a pixel.
+        var level = _browser.Value("Level");
+        Drawn("right", -12, 0);
+        _browser.Until(() => _browser.Value("Level") != level, "it quieter");
+        _browser.Press("z", Keys.Control);
+        _browser.Expect("Level", level);
+        _browser.Press("z", Keys.Control);
+        _browser.Expect("Fade out", "2.0 s");
+        // The same by keys, on the strand, and by hand on the waveform.
+        _browser.Find("[data-cue='Dusk pad'] [role=button]").SendKeys("B");
+        _browser.Expect("Fade in", "2.5 s");
+        _browser.Find("[data-cue='Dusk pad'] [role=button]").SendKeys("e");
+        _browser.Expect("Fade out", "2.5 s");
+        _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=cue-details] [data-grip=fade-out]"), -20, 0).Perform();
+        _browser.Until(() => _browser.Value("Fade out") != "2.5 s", "it longer");
+        Assert.Empty(_browser.Complaints());
+
+        void Drawn(string grip, int x, int y) =>
+            _browser.Hand.ClickAndHold(_browser.Find($"[data-cue='Dusk pad'] [data-grip={grip}]")).MoveByOffset(x / 2, y / 2).MoveByOffset(x - x / 2, y - y / 2).Release().Perform();
     }
 
     [Fact]
@@ -139,11 +175,11 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
 
         // Several at once, by a box drawn around them or one after the other: quieter, gone, and all of it back.
         _browser.Hand.MoveToElement(_browser.Find("[data-testid=bands]"), 30, -265).ClickAndHold().MoveByOffset(-100, 300).MoveByOffset(-85, 200).Release().Perform();
-        _browser.Says("[data-testid=several-cues] h2", "2 cues");
+        _browser.Says("[data-testid=cue-details] h2", "2 cues");
         _browser.Press(Keys.Escape);
         _browser.Find("[data-cue='Dusk pad'] [role=button]").Click();
         _browser.Hand.KeyDown(Keys.Control).Click(_browser.Find("[data-cue='Mill theme'] [role=button]")).KeyUp(Keys.Control).Perform();
-        _browser.Says("[data-testid=several-cues] h2", "2 cues");
+        _browser.Says("[data-testid=cue-details] h2", "2 cues");
         _browser.Button("−3 dB").Click();
         _browser.Until(() => _browser.Count("button[aria-label='Undo: 2 cues: level −3 dB']") == 1, "both quieter");
         _browser.Press(Keys.Delete);

@@ -70,6 +70,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Add a step").Click();
         _browser.Type("Name of step 2", "Wings", "Wings");
         _browser.Type("Time of step 2", "1.5", "1.5 s");
+        _browser.More("steps");
         _browser.Find("button[aria-label='A picture for step 2']").Click();
         _browser.Find("input[aria-label='Picture for a step']").SendKeys(Picture(2));
         _browser.Find("button[aria-label='Another picture for step 2']");

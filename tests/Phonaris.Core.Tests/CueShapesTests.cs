@@ -260,9 +260,16 @@ public class CueShapesTests
             var after = show.Apply(made.ToEdit(show, "c")).Show;
             // A voice stays on its slide by itself.
             Assert.Equal(made.Id == "one", plain == after.Cue("c"));
-            Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(ReadyMade.ToPlain(after, "c")).Show.Cue("c"));
+            Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(ReadyMade.ToEdit(after, null, ["c"])).Show.Cue("c"));
         }
         Assert.Equal(new Span("s1", "s5"), show.Apply(ReadyMade.Own[0].ToEdit(show, "c")).Show.Cue("c").Span);
+
+        // Several get them at once, and are undone at once.
+        show = show.Apply(new PlaceCue(plain with { Id = "d", Span = new("s4", "s4") }, 1)).Show;
+        var both = show.Apply(ReadyMade.ToEdit(show, ReadyMade.Own[0], ["c", "d"]));
+        Assert.All(both.Show.Cues, c => Assert.Equal(new("s1", "s5"), c.Span));
+        Assert.Equal(show, both.Show.Apply(both.Inverse).Show);
+        Assert.Throws<RuleException>(() => ReadyMade.ToEdit(show, null, []));
     }
 
     private static Show With(Show show, params (string Id, SoundKind Kind, int Seconds)[] sounds) =>

@@ -1,5 +1,6 @@
 using CsCheck;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
@@ -51,6 +52,10 @@ public class TimingTests
         // Two seconds used, seams of 200 ms: a round begins every 86,400 frames.
         Assert.Equal((192_000, 768_000), (cue.StartFrame, cue.EndFrame));
         Assert.Equal([192_000 + 86_400, 192_000 + 2 * 86_400, 192_000 + 3 * 86_400, 192_000 + 4 * 86_400, 192_000 + 5 * 86_400, 192_000 + 6 * 86_400], cue.Knots());
+        // The last of them is broken off, so far from the sound's beginning as it has sounded.
+        Assert.Equal(768_000 - (192_000 + 6 * 86_400), cue.HeardTo);
+        var quick = show.Apply(new SetSpeed("c", 2)).Show;
+        Assert.Equal(96_000, Assert.Single(Schedule.Of(quick.Apply(new SetRounds("c", 1)).Show).Cues).HeardTo);
     }
 
     [Fact]

@@ -20,16 +20,16 @@ public sealed class CueTests(App app) : IClassFixture<App>
     public async Task Settings_are_given_in_one_call_kept_under_a_name_and_taken_back()
     {
         var (show, cue) = await CueAsync();
-        var view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply?readyMade=soft");
+        var view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], "soft"));
         Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
         Assert.Equal("Tone: come and go softly", view.Undo);
 
         var kept = await PostAsync<ReadyMade>($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" As in the hall "));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" "))).StatusCode);
-        view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply");
+        view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], null));
         Assert.Equal(1000, view.Show.Cue(cue).FadeIn.Ms);
         _app.Restart();
-        view = await AfterAsync(show, $"/api/shows/{show}/cues/{cue}/apply?readyMade={kept.Id}");
+        view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], kept.Id));
         Assert.Equal(3000, view.Show.Cue(cue).FadeIn.Ms);
         Assert.Equal("As in the hall", (await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept.Single().Name);
         await _app.Http.DeleteAsync($"/api/readymades/{kept.Id}");

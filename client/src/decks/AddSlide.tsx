@@ -7,6 +7,7 @@ import { keepEdited, say } from "../api/queries";
 import { upload } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
+import { Menu } from "../ui/Menu";
 import { pictureEndings } from "./readable";
 
 /** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
@@ -31,47 +32,36 @@ export function AddSlide({ index }: { index: number }) {
     }
   };
 
-  const close = () => (document.activeElement as HTMLElement | null)?.blur();
   return (
-    <div className="dropdown dropdown-end">
-      <button type="button" tabIndex={0} className="btn btn-ghost btn-xs" aria-haspopup="menu">
-        <Plus size={14} /> Add a slide
-      </button>
-      <ul
-        tabIndex={0}
-        className="dropdown-content menu bg-base-100 z-30 w-52 rounded-md border border-[var(--line)] p-1 shadow-sm"
+    <>
+      <Menu
+        side="right"
+        className="btn btn-ghost btn-xs"
+        words={
+          <>
+            <Plus size={14} /> Add a slide
+          </>
+        }
       >
         {(["title", "credits"] as const).map((kind) => (
           <li key={kind}>
-            <button
-              type="button"
-              onClick={() => {
-                add(kind);
-                close();
-              }}
-            >
+            <button type="button" onClick={() => add(kind)}>
               {kind === "title" ? "A title card" : "A credits card"}
             </button>
           </li>
         ))}
         <li>
-          <button
-            type="button"
-            onClick={() => {
-              chooser.current?.click();
-              close();
-            }}
-          >
+          <button type="button" onClick={() => chooser.current?.click()}>
             A picture filling it…
           </button>
         </li>
-      </ul>
+      </Menu>
       <FileInput
         ref={chooser}
         label="Picture for a new slide"
         accept={pictureEndings}
         choose={([file]) => file && void picture(file)}
       />
-    </div>
+    </>
   );
 }

@@ -70,6 +70,7 @@ describe("a report", () => {
 
 it("adds cards made here where it is told to", () => {
   const { edit } = open(viewOf(), <AddSlide index={2} />);
+  fireEvent.click(screen.getByText("Add a slide"));
   fireEvent.click(screen.getByText("A credits card"));
   expect(edit.mock.lastCall?.[0]).toMatchObject({
     kind: "addCard",

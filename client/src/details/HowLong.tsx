@@ -1,12 +1,14 @@
 import type { ShowView, Slide, SoundKind } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
-import { MsField } from "../ui/fields";
+import { Choice, MsField } from "../ui/fields";
 import { Sentence, Topic } from "./Sentence";
+
+const usualDissolveMs = 800;
 
 /** What is left after a voice before the next slide comes. */
 const usualBreathMs = 1000;
 
-/** How long slides stay: as set, or as long as what plays on them. */
+/** How long slides stay, as set or as long as what plays on them, and how they come in. */
 export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
   const { view, edit } = useOpenShow();
   const all = view.show.slides;
@@ -36,7 +38,7 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   return (
     <Topic title={slides.length === 1 ? "How long it stays" : "How long each stays"}>
       <Sentence>
-        Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} />
+        Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} width="3.9rem" />
         {!follows && (
           <button
             type="button"
@@ -91,7 +93,44 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
           )}
         </Sentence>
       )}
+      <ComesIn slides={slides} slide={slide} />
     </Topic>
+  );
+}
+
+/** How slides come in. */
+function ComesIn({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
+  const { view, edit } = useOpenShow();
+  const all = view.show.slides;
+  const set = (of: readonly Slide[], transition: Slide["transition"]) =>
+    edit({ kind: "setTransitions", transitions: of.map((s) => ({ slideId: s.id, transition })) });
+  const { kind, ms } = slide.transition;
+  return (
+    <Sentence>
+      {slides.length === 1 ? "Comes" : "Each comes"} in by{" "}
+      <Choice
+        label="Transition"
+        value={kind}
+        options={[
+          ["cut", "cut"],
+          ["dissolve", "dissolve"],
+        ]}
+        commit={(next) => set(slides, { kind: next, ms: next === "cut" ? 0 : usualDissolveMs })}
+      />
+      {kind === "dissolve" && (
+        <MsField
+          label="Length of the dissolve"
+          ms={ms}
+          commit={(next) => set(slides, { kind, ms: next })}
+          width="3.5rem"
+        />
+      )}
+      {slides.length < all.length && (
+        <button type="button" className="btn btn-xs" onClick={() => set(all, slide.transition)}>
+          Same for all
+        </button>
+      )}
+    </Sentence>
   );
 }
 

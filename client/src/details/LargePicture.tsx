@@ -6,7 +6,7 @@ import { MovingVideos } from "../videos/MovingVideos";
 export function LargePicture({ slide }: { slide: Slide }) {
   const { view } = useOpenShow();
   return (
-    <div className="relative mb-3 aspect-video w-full">
+    <div className="relative mb-2 aspect-video w-full">
       <img
         className={`bg-base-300 size-full rounded-md ${slide.picture.fills ? "object-cover" : "object-contain"}`}
         src={pictureUrl(view.id, slide, 1280)}

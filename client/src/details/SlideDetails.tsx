@@ -3,7 +3,6 @@ import type { ReactNode } from "react";
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
 import { useOpenShow } from "../shows/ShowContext";
-import { Choice, MsField } from "../ui/fields";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
 import { LargePicture } from "./LargePicture";
@@ -11,21 +10,15 @@ import { CardEditor } from "./CardEditor";
 import { Explanation } from "./Explanation";
 import { HowLong } from "./HowLong";
 import { SectionEditor } from "./SectionEditor";
-import { Sentence, Topic } from "./Sentence";
+import { Topic } from "./Sentence";
 import { StepsEditor } from "./StepsEditor";
-
-const usualDissolveMs = 800;
 
 /** One or several slides in plain sentences. What is set counts for all of them. */
 export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
-  const { view, edit } = useOpenShow();
+  const { edit } = useOpenShow();
   const slide = slides[0];
   if (!slide) return null;
   const one = slides.length === 1;
-  const all = view.show.slides;
-  const setTransitions = (of: readonly Slide[], transition: Slide["transition"]) =>
-    edit({ kind: "setTransitions", transitions: of.map((s) => ({ slideId: s.id, transition })) });
-  const { kind, ms } = slide.transition;
   return (
     <div data-testid="slide-details">
       {one ? (
@@ -45,44 +38,14 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
         <h2 className="text-lg">{slides.length} slides</h2>
       )}
       <Actions slides={slides} />
+      <HowLong slides={slides} slide={slide} />
       {one && <Explanation slide={slide} />}
       {one && slide.picture.card && slide.picture.card.kind !== "plain" && (
         <CardEditor slide={slide} card={slide.picture.card} />
       )}
-      <HowLong slides={slides} slide={slide} />
-      <Topic title={one ? "How it comes in" : "How each comes in"}>
-        <Sentence>
-          With a{" "}
-          <Choice
-            label="Transition"
-            value={kind}
-            options={[
-              ["cut", "cut"],
-              ["dissolve", "dissolve"],
-            ]}
-            commit={(next) => setTransitions(slides, { kind: next, ms: next === "cut" ? 0 : usualDissolveMs })}
-          />
-          {kind === "dissolve" && (
-            <>
-              over{" "}
-              <MsField
-                label="Length of the dissolve"
-                ms={ms}
-                commit={(next) => setTransitions(slides, { kind, ms: next })}
-              />
-            </>
-          )}
-          {slides.length < all.length && (
-            <button type="button" className="btn btn-xs" onClick={() => setTransitions(all, slide.transition)}>
-              Same for all
-            </button>
-          )}
-        </Sentence>
-      </Topic>
       {one && (
         <>
           <StepsEditor key={slide.id} slide={slide} />
-          <SectionEditor slide={slide} />
           <Topic title="Notes">
             <TextBox
               key={slide.id}
@@ -92,6 +55,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
               commit={(notes) => edit({ kind: "setNotes", slideId: slide.id, notes })}
             />
           </Topic>
+          <SectionEditor slide={slide} />
         </>
       )}
     </div>
@@ -104,7 +68,7 @@ function Actions({ slides }: { slides: readonly Slide[] }) {
   const hidden = slides.every((s) => s.hidden);
   const ids = slides.map((s) => s.id);
   return (
-    <div className="mt-2 mb-4 flex gap-1.5">
+    <div className="mt-1.5 mb-2.5 flex gap-1.5">
       <Action
         name={hidden ? "Show" : "Hide"}
         press={() => edit({ kind: "setHidden", slides: ids.map((slideId) => ({ slideId, hidden: !hidden })) })}

@@ -237,14 +237,12 @@ function Figures({ sound }: { sound: Sound }) {
   const { figures } = sound;
   const { video } = sound;
   const rows = [
-    ["Length", shortTime(figures.frames)],
     ...(video
       ? [
           ["Pictures", `${video.width} × ${video.height}, ${Math.round(video.picturesPerSecond)} a second`] as const,
           ["Coded as", `${video.coding}${video.highRange ? ", high range, toned down" : ""}`] as const,
         ]
       : []),
-    ["Loudness", unit(figures.loudnessLufs, "LUFS")],
     ["Range", unit(figures.rangeLu, "LU")],
     ["True peak", unit(figures.truePeakDbtp, "dBTP")],
     ["Silence", `${seconds(msOfFrames(figures.leadFrames))} before, ${seconds(msOfFrames(figures.tailFrames))} after`],
@@ -254,18 +252,27 @@ function Figures({ sound }: { sound: Sound }) {
     ],
   ] as const;
   return (
-    <div className="mt-4">
-      <Topic title="Measured">
-        <dl className="grid grid-cols-[5.5rem_1fr] gap-y-0.5 text-sm">
-          {rows.map(([name, value]) => (
-            <div key={name} className="contents">
-              <dt className="muted">{name}</dt>
-              <dd className="figures">{value}</dd>
-            </div>
-          ))}
-        </dl>
-      </Topic>
-    </div>
+    <Topic
+      title="Measured"
+      rarer={{
+        name: "measured",
+        words: "range, true peak, silence, what the file is like",
+        content: (
+          <dl className="grid grid-cols-[5.5rem_1fr] gap-y-0.5 text-sm">
+            {rows.map(([name, value]) => (
+              <div key={name} className="contents">
+                <dt className="muted">{name}</dt>
+                <dd className="figures">{value}</dd>
+              </div>
+            ))}
+          </dl>
+        ),
+      }}
+    >
+      <p className="figures text-sm">
+        {shortTime(figures.frames)} long, {unit(figures.loudnessLufs, "LUFS")}
+      </p>
+    </Topic>
   );
 }
 

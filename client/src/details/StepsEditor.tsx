@@ -40,14 +40,54 @@ export function StepsEditor({ slide }: { slide: Slide }) {
       say(problem as Error);
     }
   };
-  return (
-    <Topic title={steps.length > 1 ? `${steps.length} steps` : "Steps"}>
-      {steps.length > 1 && (
-        <ol className="space-y-1.5">
+  const rarer = {
+    name: "steps",
+    words: "their order, pictures of their own",
+    content: (
+      <>
+        <ol className="space-y-1">
           {steps.map((step, k) =>
             k === 0 ? null : (
-              <li key={step.id} className="flex flex-wrap items-center gap-x-1">
-                <span className="muted figures w-4 shrink-0 text-right text-xs">{k + 1}</span>
+              <li key={step.id} className="flex items-center gap-1 text-sm">
+                <span className="muted figures w-3.5 shrink-0 text-right text-xs">{k + 1}</span>
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  aria-label={step.picture ? `Another picture for step ${k + 1}` : `A picture for step ${k + 1}`}
+                  onClick={() => {
+                    setPictured(k);
+                    chooser.current?.click();
+                  }}
+                >
+                  <Image size={14} /> {step.picture ? "Another picture" : "A picture of its own"}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-xs"
+                  aria-label={`Step ${k + 1} earlier`}
+                  disabled={k < 2}
+                  onClick={() => swap(k)}
+                >
+                  <ArrowUp size={14} /> Earlier
+                </button>
+              </li>
+            ),
+          )}
+        </ol>
+        {framesOfMs(slide.holdMs) > 0 && (
+          <p className="muted text-xs">A time with ~ is an even share of the hold. Type one to plan it.</p>
+        )}
+      </>
+    ),
+  };
+  return (
+    <Topic title={steps.length > 1 ? `${steps.length} steps` : "Steps"} {...(steps.length > 1 ? { rarer } : {})}>
+      {steps.length > 1 && (
+        <ol className="space-y-1">
+          {steps.map((step, k) =>
+            k === 0 ? null : (
+              <li key={step.id} className="flex items-center gap-1">
+                <span className="muted figures w-3.5 shrink-0 text-right text-xs">{k + 1}</span>
                 <ValueField
                   label={`Name of step ${k + 1}`}
                   words
@@ -55,37 +95,15 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   show={(label) => label}
                   read={(typed) => typed.trim()}
                   commit={(label) => change(k, { label })}
-                  width="13.6rem"
+                  width="10rem"
                 />
-                <span className="w-4" />
                 <MsField
                   label={`Time of step ${k + 1}`}
                   ms={step.offsetMs ?? plannedMs(k)}
                   show={(ms) => `${step.offsetMs === null ? "~" : ""}${seconds(ms)}`}
                   commit={(offsetMs) => change(k, { offsetMs })}
-                  width="4.2rem"
+                  width="4rem"
                 />
-                <button
-                  type="button"
-                  className={`btn btn-ghost btn-xs btn-square ${step.picture ? "text-primary" : ""}`}
-                  aria-label={step.picture ? `Another picture for step ${k + 1}` : `A picture for step ${k + 1}`}
-                  title={step.picture ? "Has a picture of its own; choose another" : "Give it a picture of its own"}
-                  onClick={() => {
-                    setPictured(k);
-                    chooser.current?.click();
-                  }}
-                >
-                  <Image size={14} />
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-xs btn-square"
-                  aria-label={`Step ${k + 1} earlier`}
-                  disabled={k < 2}
-                  onClick={() => swap(k)}
-                >
-                  <ArrowUp size={14} />
-                </button>
                 <button
                   type="button"
                   className="btn btn-ghost btn-xs btn-square"
@@ -112,9 +130,6 @@ export function StepsEditor({ slide }: { slide: Slide }) {
       >
         <Plus size={13} /> Add a step
       </button>
-      {steps.length > 1 && framesOfMs(slide.holdMs) > 0 && (
-        <p className="muted text-xs">A time with ~ is an even share of the hold. Type one to plan it.</p>
-      )}
     </Topic>
   );
 }

@@ -44,6 +44,7 @@ describe("the steps of a slide", () => {
     expect((screen.getByLabelText("Time of step 3") as HTMLInputElement).value).toBe("~4.0 s");
     enter("Time of step 3", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ steps: [{}, {}, { offsetMs: 5000 }] });
+    fireEvent.click(screen.getByLabelText(/^More: their order/));
     fireEvent.click(screen.getByLabelText("Step 3 earlier"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       steps: [{ id: "a" }, { id: "c", offsetMs: 1500 }, { id: "b", offsetMs: null }],
@@ -155,13 +156,13 @@ describe("a cue", () => {
   const view = viewOf({ slides, sounds: [sound("pad", { name: "Dusk Pad" })], cues: [own] });
 
   it("begins with its slide, with a step of it, or by hand", () => {
-    const { edit } = open(view, <CueDetails cue={own} />);
+    const { edit } = open(view, <CueDetails cues={[own]} />);
     const begins = screen.getByLabelText("Begins");
     expect(
       within(begins)
         .getAllByRole("option")
         .map((o) => o.textContent),
-    ).toEqual(["with its first slide", "with step 2, Wings", "so as to end with its span", "by hand"]);
+    ).toEqual(["with slide 2", "with step 2, Wings", "so as to end with its span", "by hand"]);
     fireEvent.change(begins, { target: { value: "b" } });
     expect(edit.mock.lastCall?.[0]).toEqual({
       kind: "setStart",
@@ -174,17 +175,19 @@ describe("a cue", () => {
       cueId: "c",
       start: { kind: "hand", stepId: null, cueId: null },
     });
+    fireEvent.click(screen.getByLabelText(/^More: slides by title/));
     fireEvent.change(screen.getByLabelText("Sounds"), { target: { value: "each" } });
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setEachSlide", cueId: "c", eachSlide: true });
   });
 
   it("is asked for slides in their order, and tells when it is parked", () => {
-    const { edit } = open(view, <CueDetails cue={own} />);
+    const { edit } = open(view, <CueDetails cues={[own]} />);
+    // What was opened once is open for every cue.
     expect(within(screen.getByLabelText("Through slide")).getAllByRole("option")).toHaveLength(2);
     fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s1" } });
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setSpan", cueId: "c", span: { first: "s1", last: "s3" } });
     cleanup();
-    open(view, <CueDetails cue={{ ...own, span: null }} />);
+    open(view, <CueDetails cues={[{ ...own, span: null }]} />);
     expect(screen.getByText(/It is parked/)).toBeTruthy();
   });
 });
@@ -213,7 +216,8 @@ describe("a sound", () => {
       <SoundDetails sound={broken} place={vi.fn()} />,
     );
     expect(screen.getByRole("alert").textContent).toContain("0:03.0 at its end could not be read");
-    expect(screen.getByText("−18.0 LUFS")).toBeTruthy();
+    expect(screen.getByText("1:00 long, −18.0 LUFS")).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/^More: range/));
     expect(screen.getByText("44.1 kHz, mono")).toBeTruthy();
     enter("Name of the sound", "Pad at dusk");
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "renameSound", soundId: "pad", name: "Pad at dusk" });

@@ -4,7 +4,6 @@ import { useLocation } from "react-router";
 import { useDrop } from "../api/queries";
 import { AtPlayhead } from "../details/AtPlayhead";
 import { CueDetails } from "../details/cue/CueDetails";
-import { SeveralCues } from "../details/cue/SeveralCues";
 import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
 import { useOpenShow } from "../shows/ShowContext";
@@ -26,7 +25,6 @@ export function RunSheetPage() {
   const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
 
   const cues = view.show.cues.filter((c) => selectedCues(selection).includes(c.id));
-  const [cue, ...more] = cues;
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
   useCueKeys(cues, slides[0]?.id);
@@ -58,12 +56,10 @@ export function RunSheetPage() {
         <Sheet selection={selection} select={setSelection} drop={drop} />
         <aside
           aria-label="Details"
-          className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-5 py-4 max-md:hidden"
+          className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-4 py-3 max-md:hidden"
         >
-          {more.length > 0 ? (
-            <SeveralCues cues={cues} />
-          ) : cue ? (
-            <CueDetails key={cue.id} cue={cue} />
+          {cues.length > 0 ? (
+            <CueDetails key={cues.map((cue) => cue.id).join()} cues={cues} />
           ) : sound ? (
             <SoundDetails key={sound.id} sound={sound} place={() => place(sound.id)} />
           ) : slides.length > 0 ? (

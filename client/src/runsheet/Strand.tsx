@@ -5,7 +5,9 @@ import { framesOfMs, msOfFrames } from "../ui/format";
 import { fillOf } from "../ui/KindPatterns";
 import type { HungStrand } from "./bands";
 import { frameAt, type Row } from "./layout";
+import { FadeGrips } from "./FadeGrips";
 import { LevelPoints } from "./LevelPoints";
+import { LevelSides } from "./LevelSides";
 import type { Keys } from "./selection";
 import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMoves";
 import { Fray, Handle, Label, Landing } from "./StrandParts";
@@ -15,6 +17,9 @@ import { useDrag } from "../ui/useDrag";
 
 interface Props {
   hung: HungStrand;
+  /** Where its label begins and how tall that may be, in pixels. */
+  labelTop: number;
+  labelHeight: number;
   cue: Cue;
   /** How it clashes with another, in words. */
   clash: string | undefined;
@@ -25,10 +30,23 @@ interface Props {
   select: (cueId: string, keys: Keys) => void;
 }
 
+/** By how much a key makes a fade longer. */
+const fadeStepMs = 500;
+
 /** One cue, hanging from its first slide to its last. Its ends and the whole of it can be dragged, or moved by keyboard. */
-export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, others, select }: Props) {
+export const Strand = memo(function Strand({
+  hung,
+  labelTop,
+  labelHeight,
+  cue,
+  clash,
+  rows,
+  selected,
+  others,
+  select,
+}: Props) {
   const { edit, now } = useActions();
-  const { strand, kind, name, x, full, room } = hung;
+  const { strand, kind, name, x, full, labelX, room } = hung;
   const group = useRef<SVGGElement>(null);
   const [move, setMove] = useState<Move>();
   const [handover, setHandover] = useState<number>();
@@ -76,6 +94,12 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
   const { top, bottom } = place;
   const span = spanOf(rows, cue);
 
+  const lengthen = (end: "in" | "out", back: boolean) => {
+    const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
+    const ms = Math.max(0, fade.ms + (back ? -fadeStepMs : fadeStepMs));
+    if (ms !== fade.ms) edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms } });
+  };
+
   // Arrows with shift move the last end, with alt the first, with ctrl the whole.
   const onKeyDown = (event: KeyboardEvent) => {
     const { key, shiftKey, altKey, ctrlKey, metaKey } = event;
@@ -91,6 +115,8 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
       if (to) make([...to.edits, ...(shiftKey || altKey ? [] : along(by))], to.words);
     } else if ((key === "+" || key === "=") && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: 1 });
     else if (key === "-" && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: -1 });
+    else if ((key === "b" || key === "B") && none) lengthen("in", shiftKey);
+    else if ((key === "e" || key === "E") && none) lengthen("out", shiftKey);
     else if (key === "m" && none) edit({ kind: "setMuted", cueId: cue.id, muted: !cue.muted });
     else return;
     event.preventDefault();
@@ -165,9 +191,10 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
         name={name}
         level={cue.levelDb}
         silent={silent}
-        x={x + full + 7}
-        top={top}
-        height={bottom - top}
+        x={labelX}
+        top={labelTop}
+        height={labelHeight}
+        along={bottom - top}
         room={room}
         color={`var(--${kind}-text)`}
       />
@@ -185,6 +212,12 @@ export const Strand = memo(function Strand({ hung, cue, clash, rows, selected, o
           />
         </g>
       )}
+      {selected && (
+        <>
+          <LevelSides {...{ cue, place, x, full, select }} chosen={others} />
+          <FadeGrips {...{ cue, strand, place, rows, x, full }} />
+        </>
+      )}
       {selected && others.length <= 1 && <LevelPoints cue={cue} strand={strand} rows={rows} x={x} full={full} />}
     </g>
   );
@@ -198,6 +231,7 @@ function isSame(a: Props, b: Props): boolean {
     x.strand === y.strand &&
     x.x === y.x &&
     x.full === y.full &&
+    x.labelX === y.labelX &&
     x.room === y.room &&
     x.name === y.name &&
     x.kind === y.kind &&

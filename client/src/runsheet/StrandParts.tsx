@@ -1,4 +1,6 @@
 import { decibels } from "../ui/format";
+import { leastRoom } from "./bands";
+import { labelLine } from "./labels";
 import type { Grip, Move } from "./strandMoves";
 
 interface HandleProps {
@@ -56,6 +58,26 @@ export function Landing({ move, x, full, color }: { move: Move; x: number; full:
   );
 }
 
+/** What something in hand comes to. */
+export function BesideHand({ x, y, words }: { x: number; y: number; words: string }) {
+  return (
+    <g aria-hidden="true" className="pointer-events-none">
+      <rect
+        x={x}
+        y={y - 11}
+        width={words.length * 7.5 + 12}
+        height={22}
+        rx={5}
+        fill="var(--color-base-100)"
+        stroke="var(--line)"
+      />
+      <text x={x + 6} y={y + 4.5} fontSize={13} fontWeight={700} className="figures" fill="currentColor">
+        {words}
+      </text>
+    </g>
+  );
+}
+
 interface LabelProps {
   name: string;
   level: number;
@@ -63,29 +85,45 @@ interface LabelProps {
   silent: string | undefined;
   x: number;
   top: number;
+  /** How tall it may be where it lies across. */
   height: number;
+  /** How tall the strand is. */
+  along: number;
   room: number;
   color: string;
 }
 
+/** On a strand less tall than this its name would be a letter or two, in pixels. */
+const leastAlong = 34;
+
 /** A strand's name: across where there is room, else down along it. */
-export function Label({ name, level, silent, x, top, height, room, color }: LabelProps) {
-  const across = room >= 40;
-  return (
-    <foreignObject
-      x={across ? x : x - 4}
-      y={top + 2}
-      width={across ? room : 16}
-      height={across ? 62 : Math.max(height - 6, 18)}
-      className="pointer-events-none"
-      aria-hidden="true"
-    >
-      <div
-        className={`text-xs leading-tight font-bold ${across ? "" : "h-full truncate [writing-mode:vertical-rl]"}`}
-        style={{ color }}
+export function Label({ name, level, silent, x, top, height, along, room, color }: LabelProps) {
+  if (room < leastRoom)
+    return along < leastAlong ? null : (
+      <foreignObject
+        x={x - 4}
+        y={top + 2}
+        width={16}
+        height={Math.max(along - 6, 18)}
+        className="pointer-events-none"
+        aria-hidden="true"
       >
-        <div className={across ? "line-clamp-3" : "contents"}>{name}</div>
-        {across && room > 60 && (
+        <div className="h-full truncate text-xs leading-tight font-bold [writing-mode:vertical-rl]" style={{ color }}>
+          {name}
+        </div>
+      </foreignObject>
+    );
+  const lines = Math.max(1, Math.floor(height / labelLine));
+  return (
+    <foreignObject x={x} y={top + 2} width={room} height={height} className="pointer-events-none" aria-hidden="true">
+      <div className="text-xs leading-[15px] font-bold" style={{ color }}>
+        <div
+          className={lines === 1 ? "truncate" : "line-clamp-3 [overflow-wrap:anywhere]"}
+          style={lines === 2 ? { WebkitLineClamp: 2 } : undefined}
+        >
+          {name}
+        </div>
+        {lines > 2 && room > 60 && (
           <div className="muted figures text-[0.6875rem] font-normal">{silent ?? decibels(level)}</div>
         )}
       </div>

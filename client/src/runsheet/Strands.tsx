@@ -3,6 +3,7 @@ import type { Cue } from "../api/client";
 import { useFindings, type Finding } from "../checks/useChecks";
 import { useOpenShow } from "../shows/ShowContext";
 import { hang, useBands, type HungStrand } from "./bands";
+import { labelled, type Labelled } from "./labels";
 import { rowAt, sheetHeight, type Row } from "./layout";
 import type { Keys } from "./selection";
 import { Strand } from "./Strand";
@@ -39,13 +40,14 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const { cues, sounds } = view.show;
   const hung = useMemo(() => {
     const times = new Map<string, number>();
-    return hang(strands, cues, sounds, bands).map((one): PlacedStrand => {
+    const placed = hang(strands, cues, sounds, bands, (strand) => strandPlace(strand, rows)).map((one) => {
       // Named by which time of its cue it is: moved, it is still the same, and stays in hand.
       const time = (times.get(one.strand.cueId) ?? 0) + 1;
       times.set(one.strand.cueId, time);
       const { top, bottom } = strandPlace(one.strand, rows);
       return { ...one, key: `${one.strand.cueId} ${time}`, top, bottom };
     });
+    return labelled(placed);
   }, [strands, cues, sounds, rows, bands]);
   const [box, setBox] = useState<Box>();
   const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
@@ -86,7 +88,13 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   );
 
   return (
-    <svg ref={drawing} width={bands.width} height={sheetHeight(rows)} className="block" aria-label="Strands">
+    <svg
+      ref={drawing}
+      width={bands.width}
+      height={sheetHeight(rows)}
+      className="block select-none"
+      aria-label="Strands"
+    >
       <defs>
         <KindPatterns />
       </defs>
@@ -107,6 +115,8 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
             <Strand
               key={one.key}
               hung={one}
+              labelTop={one.labelTop}
+              labelHeight={one.labelHeight}
               cue={cue}
               clash={clashOf.get(cue.id)}
               rows={rows}
@@ -143,7 +153,7 @@ const Steps = memo(function Steps({ rows, width }: { width: number; rows: readon
   );
 });
 
-type PlacedStrand = HungStrand & { key: string; top: number; bottom: number };
+type PlacedStrand = Labelled<HungStrand & { key: string; top: number; bottom: number }>;
 
 /** Threads from cues to those that come after them. */
 const Chains = memo(function Chains({ hung, cues }: { hung: readonly PlacedStrand[]; cues: readonly Cue[] }) {

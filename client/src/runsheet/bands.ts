@@ -78,32 +78,53 @@ export interface HungStrand {
   /** The middle of the strand, and half its width at 0 dB, in pixels from the left of the bands. */
   x: number;
   full: number;
-  /** Room for its label beside it, in pixels; too little for a name across when several hang side by side. */
+  /** Where its label begins, and the room for it, in pixels: too little for a name across when many hang side by side. */
+  labelX: number;
   room: number;
 }
 
-/** Hangs the strands: those that sound at the same time in one band hang side by side, as wide as there is room. */
+/** Less room than this is not written across, in pixels. */
+export const leastRoom = 36;
+
+/** Where something hangs, from its upper end to its lower. */
+interface Extent {
+  top: number;
+  bottom: number;
+}
+
+const inTime = (strand: StrandView): Extent => ({ top: strand.startFrame, bottom: strand.endFrame });
+
+/** Half a strand's width where several hang side by side close to each other, and the room kept between them, in pixels. */
+const closeHalf = 7;
+const between = 4;
+
+/**
+ * Hangs the strands: those that sound at the same time in one band, or that would be drawn over each other, hang side by side, as wide as
+ * there is room. Short ones hang close to each other, so that beside them there is room for their names.
+ */
 export function hang(
   strands: readonly StrandView[],
   cues: ShowView["show"]["cues"],
   sounds: ShowView["show"]["sounds"],
   bands: Bands,
+  extentOf: (strand: StrandView) => Extent = inTime,
 ): HungStrand[] {
   const soundOf = new Map(cues.map((cue) => [cue.id, sounds.find((s) => s.id === cue.soundId)]));
   let left = 0;
   return bands.all.flatMap(({ kind, width, fullest }) => {
     const own = strands.filter((s) => soundOf.get(s.cueId)?.kind === kind).sort((a, b) => a.startFrame - b.startFrame);
-    const hung = crowds(own).flatMap(({ strands: crowd, lanes }) => {
-      const laneWidth = width / Math.max(1, ...lanes.map((l) => l + 1));
-      const full = Math.min(fullest, laneWidth / 2 - 8);
-      return crowd.map((strand, i) => ({
-        strand,
-        kind,
-        name: soundOf.get(strand.cueId)?.name ?? "",
-        x: left + laneWidth * (lanes[i] ?? 0) + full + 7,
-        full,
-        room: laneWidth - 2 * full - 18,
-      }));
+    const hung = crowds(own, extentOf).flatMap(({ strands: crowd, lanes }) => {
+      const count = 1 + Math.max(0, ...lanes);
+      const beside = width - count * (2 * closeHalf + between) - 8;
+      const close = count > 1 && kind !== "bed" && beside >= leastRoom;
+      const laneWidth = close ? 2 * closeHalf + between : width / count;
+      const full = close ? closeHalf : Math.min(fullest, laneWidth / 2 - 8);
+      return crowd.map((strand, i) => {
+        const x = left + laneWidth * (lanes[i] ?? 0) + full + 7;
+        const labelX = close ? left + laneWidth * count + 7 : x + full + 7;
+        const room = close ? beside : laneWidth - 2 * full - 18;
+        return { strand, kind, name: soundOf.get(strand.cueId)?.name ?? "", x, full, labelX, room };
+      });
     });
     left += width;
     return hung;
@@ -116,23 +137,24 @@ interface Crowd {
   lanes: number[];
 }
 
-/** Strands in order of their beginning, parted where none sounds on, each with a lane free of those before it. */
-function crowds(strands: readonly StrandView[]): Crowd[] {
+/** Strands in order of their beginning, parted where none goes on, each with a lane free of those before it. */
+function crowds(strands: readonly StrandView[], extentOf: (strand: StrandView) => Extent): Crowd[] {
   const found: Crowd[] = [];
   const takers = new Map(strands.flatMap((s) => (s.takesOverFrom ? [[s.takesOverFrom, s] as const] : [])));
   let ends: number[] = [];
   for (const strand of strands) {
+    const { top, bottom } = extentOf(strand);
     let crowd = found.at(-1);
-    if (!crowd || ends.every((end) => end <= strand.startFrame)) {
+    if (!crowd || ends.every((end) => end <= top)) {
       crowd = { strands: [], lanes: [] };
       found.push(crowd);
       ends = [];
     }
-    const free = ends.findIndex((end) => end <= strand.startFrame);
+    const free = ends.findIndex((end) => end <= top);
     const lane = free < 0 ? ends.length : free;
     // One that gives way to another hangs above it; where the handover is, they cross.
     const next = takers.get(strand.cueId);
-    ends[lane] = Math.min(strand.endFrame, next?.startFrame ?? Infinity);
+    ends[lane] = Math.min(bottom, next ? extentOf(next).top : Infinity);
     crowd.strands.push(strand);
     crowd.lanes.push(lane);
   }

@@ -98,6 +98,7 @@ describe("strand", () => {
     takesOverFrom: null,
     givesWayTo: null,
     handoverEnd: null,
+    heardTo: 0,
     rows: [
       { slideId: "s1", fromFrame: 10 * second, toFrame: 10 * second + 4800, levels: [-90, 0, -24], peaks: [1, 1] },
     ],

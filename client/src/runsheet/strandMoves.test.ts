@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
 import { hang, narrowBands } from "./bands";
+import { labelled, labelLine } from "./labels";
 import { layRows, rowsIn, timesOf } from "./layout";
 import { moveTo, shifted, spanOf } from "./strandMoves";
 
@@ -75,6 +76,25 @@ it("draws the rows in sight and no others", () => {
   expect(rowsIn(rows, 9999, 10_000)).toEqual([]);
 });
 
+it("lays labels so that none lies over another, nor over a strand", () => {
+  let seed = 7;
+  const random = (below: number) => (seed = (seed * 16_807) % 2_147_483_647) % below;
+  for (let time = 0; time < 200; time++) {
+    const hung = Array.from({ length: 1 + random(12) }, () => {
+      const lane = random(3);
+      const top = random(300);
+      return { kind: random(2) ? "spot" : "voice", x: 14 + 18 * lane, full: 7, labelX: 61, room: 35, top };
+    });
+    const laid = labelled(hung);
+    for (const [i, one] of laid.entries())
+      for (const other of laid.slice(i + 1).filter((o) => o.kind === one.kind)) {
+        const [above, below] = one.labelTop <= other.labelTop ? [one, other] : [other, one];
+        expect(above.labelTop + above.labelHeight).toBeLessThanOrEqual(below.labelTop);
+        expect(above.labelHeight).toBeGreaterThanOrEqual(labelLine);
+      }
+  }
+});
+
 it("hangs strands side by side only where they sound together, and one that takes over in its place", () => {
   const strand = (cueId: string, from: number, to: number, takesOverFrom: string | null = null) => ({
     cueId,
@@ -87,6 +107,9 @@ it("hangs strands side by side only where they sound together, and one that take
     takesOverFrom,
     givesWayTo: null,
     handoverEnd: null,
+    heardTo: 0,
+    holdOf: null,
+    video: null,
   });
   const names = ["a", "b", "c", "d"];
   const hung = hang(

@@ -26,10 +26,10 @@ export function strandPlace(strand: StrandView, rows: readonly Row[]) {
   };
 }
 
-type Place = ReturnType<typeof strandPlace>;
+export type StrandPlace = ReturnType<typeof strandPlace>;
 
 /** The outline of a strand: its level on either side of its middle, down and up again. */
-export function outlinePath(strand: StrandView, place: Place, x: number, full: number): string {
+export function outlinePath(strand: StrandView, place: StrandPlace, x: number, full: number): string {
   return mirrored(
     strand.rows.flatMap((part) => {
       const [top, bottom] = [place.y(part.fromFrame), place.y(part.toFrame - 1)];
@@ -42,7 +42,7 @@ export function outlinePath(strand: StrandView, place: Place, x: number, full: n
 }
 
 /** The sound inside a strand: as wide at each moment as it is loud there. */
-export function soundPath(strand: StrandView, place: Place, x: number, full: number): string {
+export function soundPath(strand: StrandView, place: StrandPlace, x: number, full: number): string {
   const loudest = Math.max(0.05, ...strand.rows.flatMap((part) => part.peaks));
   return mirrored(
     strand.rows.flatMap((part) => {

@@ -31,6 +31,7 @@ const keys: readonly (readonly [string, Keys])[] = [
       ["Alt ↑ Alt ↓", "begin one slide earlier, later"],
       ["Ctrl ↑ Ctrl ↓", "move it, with all that are chosen"],
       ["+ −", "louder, quieter by 1 dB"],
+      ["B, E", "half a second more of fade at its beginning, at its end; with Shift, less"],
       ["M, A", "mute, hear alone"],
       ["Ctrl C, Ctrl D", "copy, copy to the slides behind"],
       ["Delete", "remove"],

@@ -64,16 +64,22 @@ describe("settings in one click", () => {
   const kept = { id: "k1", name: "As at the mill" };
   it("are given, taken back, kept under a name and forgotten", async () => {
     answerGets(() => ({ data: { shipped: [{ id: "hand", name: "Wait for my hand" }], kept: [kept] } }));
-    open(view, <ReadyMades cue={cue("c1", "pad")} />);
+    open(view, <ReadyMades cues={[cue("c1", "pad")]} />);
     const posted = answerPosts((url) => ({ data: url.endsWith("readymade") ? kept : view }));
     const forgotten = vi.spyOn(api, "DELETE").mockResolvedValue({ response: new Response() } as never);
-    fireEvent.click(await screen.findByText("Wait for my hand"));
+    const choose = async (words: string) => {
+      fireEvent.click(screen.getByText("Ready-made"));
+      fireEvent.click(await screen.findByText(words));
+    };
+    await choose("Wait for my hand");
     expect(posted.mock.lastCall).toMatchObject([
-      "/api/shows/{id}/cues/{cueId}/apply",
-      { params: { query: { readyMade: "hand" } } },
+      "/api/shows/{id}/apply",
+      { params: { path: { id: "show" } }, body: { cueIds: ["c1"], readyMade: "hand" } },
     ]);
-    fireEvent.click(screen.getByText("Back to plain"));
-    expect(posted.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "show", cueId: "c1" }, query: {} } });
+    expect(screen.queryByText("Wait for my hand")).toBeNull();
+    await choose("Back to plain");
+    expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], readyMade: null } });
+    fireEvent.click(screen.getByText("Ready-made"));
     fireEvent.click(screen.getByText("Keep these settings for other cues"));
     const name = screen.getByLabelText("Name for these settings");
     fireEvent.keyDown(name, { key: "Enter" });
@@ -81,7 +87,8 @@ describe("settings in one click", () => {
     fireEvent.change(name, { target: { value: "Softly, twice" } });
     fireEvent.keyDown(name, { key: "Enter" });
     expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } });
-    fireEvent.click(screen.getByText(/Forget “As at the mill”/));
+    fireEvent.click(screen.getByText("Ready-made"));
+    fireEvent.click(screen.getByLabelText("Forget “As at the mill”"));
     await waitFor(() => expect(forgotten.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "k1" } } }));
   });
 });

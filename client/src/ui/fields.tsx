@@ -3,7 +3,7 @@ import { decibels, readDecibels, readMs, seconds } from "./format";
 import { ValueField } from "./ValueField";
 
 /** What stands where several things have not the same value. */
-const differ = "differ";
+export const differ = "differ";
 
 interface MsProps {
   label: string;
@@ -56,7 +56,8 @@ export function LevelField({ label, db, commit }: LevelProps) {
 
 interface ChoiceProps<T extends string> {
   label: string;
-  value: T;
+  /** Undefined where it is of several things that differ. */
+  value: T | undefined;
   options: readonly (readonly [T, string])[];
   commit: (value: T) => void;
   width?: string;
@@ -69,9 +70,14 @@ export function Choice<T extends string>({ label, value, options, commit, width 
       className="value"
       style={width ? { width } : undefined}
       aria-label={label}
-      value={value}
+      value={value ?? differ}
       onChange={(event) => commit(event.currentTarget.value as T)}
     >
+      {value === undefined && (
+        <option value={differ} disabled>
+          {differ}
+        </option>
+      )}
       {options.map(([key, text]) => (
         <option key={key} value={key}>
           {text}

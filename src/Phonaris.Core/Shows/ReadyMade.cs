@@ -49,6 +49,19 @@ public sealed record ReadyMade(
             cue.Ducks, cue.Speed, cue.Start.Kind == CueStartKind.End);
     }
 
+    /// <summary>The edit that gives cues some settings.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="made">The settings; null for those a drop would have given them.</param>
+    /// <param name="cueIds">The cues.</param>
+    /// <exception cref="RuleException">There are no cues, or one is not in the show.</exception>
+    public static Edit ToEdit(Show show, ReadyMade? made, ValueList<string> cueIds)
+    {
+        ArgumentNullException.ThrowIfNull(cueIds);
+        if (cueIds.Count == 0) throw new RuleException("Choose a cue first.", nameof(cueIds));
+        List<Edit> edits = [.. cueIds.Select(id => made?.ToEdit(show, id) ?? ToPlain(show, id))];
+        return edits is [var one] ? one : new Several([.. edits], $"{edits.Count} cues: {made?.Within ?? Plain}");
+    }
+
     /// <summary>The edit that gives a cue these settings.</summary>
     /// <exception cref="RuleException">The cue is not in the show.</exception>
     public Edit ToEdit(Show show, string cueId)
@@ -69,24 +82,27 @@ public sealed record ReadyMade(
             Ducks is { } ducks ? Unless(ducks, cue.Ducks, d => new SetDucks(cueId, d)) : null,
             Speed is { } speed ? Unless(speed, cue.Speed, s => new SetSpeed(cueId, s)) : null,
         ];
-        return new Several([.. edits.OfType<Edit>()], $"{show.Sound(cue.SoundId).Name}: {char.ToLowerInvariant(Name[0])}{Name[1..]}");
+        return new Several([.. edits.OfType<Edit>()], $"{show.Sound(cue.SoundId).Name}: {Within}");
     }
 
     /// <summary>The edit that takes a cue back to the settings a drop would have given it, on the slides it lies on and with the part it uses.</summary>
-    /// <exception cref="RuleException">The cue is not in the show.</exception>
-    public static Edit ToPlain(Show show, string cueId)
+    private static Several ToPlain(Show show, string cueId)
     {
-        ArgumentNullException.ThrowIfNull(show);
         var cue = show.Cue(cueId);
         var plain = CueDefaults.For(show, show.Sound(cue.SoundId), cue.Span?.First ?? show.Slides[0].Id, cueId);
-        var settings = Of("", "Back to plain", plain).ToEdit(show, cueId);
+        var settings = Of("", Plain, plain).ToEdit(show, cueId);
         List<Edit> rest =
         [
             settings, new SetDelay(cueId, 0), new SetLoopPart(cueId, null), new SetLevelPoints(cueId, []), new SetMuted(cueId, false),
             new SetHandover(cueId, Cue.DefaultHandoverMs), new SetStop(cueId, plain.Stop),
         ];
-        return new Several([.. rest], $"{show.Sound(cue.SoundId).Name}: back to plain");
+        return new Several([.. rest], $"{show.Sound(cue.SoundId).Name}: {Plain}");
     }
+
+    private const string Plain = "back to plain";
+
+    /// <summary>Its name within a sentence.</summary>
+    private string Within => char.ToLowerInvariant(Name[0]) + Name[1..];
 
     private static Edit? Unless<T>(T wanted, T now, Func<T, Edit> make) => EqualityComparer<T>.Default.Equals(wanted, now) ? null : make(wanted);
 

@@ -74,6 +74,17 @@ public sealed record ScheduledCue(
     /// <summary>The frame of the sound after the last one of a round.</summary>
     public long RoundTo(long round) => Rounds != Cue.FillSpan && round == Rounds - 1 ? InFrame + UsedFrames : LoopTo;
 
+    /// <summary>The frame of its file after the last one that is heard: where it is broken off, or has finished.</summary>
+    public long HeardTo
+    {
+        get
+        {
+            var round = RoundAt(LengthFrames - 1);
+            var to = Math.Min(RoundFrom(round) + LengthFrames - RoundStart(round), RoundTo(round));
+            return Source.FileRange(to - 1, to).To;
+        }
+    }
+
     /// <summary>The frames of the schedule at which a new round begins, or a passage that does not follow from the one before.</summary>
     public IEnumerable<long> Knots()
     {

@@ -32,14 +32,13 @@ internal static class CueEndpoints
             return TypedResults.NoContent();
         });
 
-        api.MapPost("/shows/{id}/cues/{cueId}/apply", async Task<Results<Ok<Edited>, NotFound>> (
-            string id, string cueId, string? readyMade, ShowStore shows, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/apply", async Task<Results<Ok<Edited>, NotFound>> (
+            string id, ChosenSettings chosen, ShowStore shows, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var made = readyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == readyMade)
+            var made = chosen.ReadyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == chosen.ReadyMade)
                 ?? throw new RuleException("Those settings are no longer kept.", "readyMade");
-            var after = await changes.ApplyAsync(id, show => made?.ToEdit(show, cueId) ?? ReadyMade.ToPlain(show, cueId), cancel);
-            return await changes.AnswerAsync(after);
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => ReadyMade.ToEdit(show, made, chosen.CueIds), cancel));
         });
 
         api.MapPost("/shows/{id}/clip", async Task<Results<Ok<CueClip>, NotFound>> (string id, ChosenCues chosen, ShowStore shows, CancellationToken cancel) =>
@@ -72,6 +71,9 @@ internal static class CueEndpoints
 
 /// <summary>Some cues of a show.</summary>
 public sealed record ChosenCues(ValueList<string> CueIds);
+
+/// <summary>Settings for some cues of a show: those named so, or plain ones.</summary>
+public sealed record ChosenSettings(ValueList<string> CueIds, string? ReadyMade);
 
 /// <summary>Copied cues, and the slide they are laid on.</summary>
 public sealed record Pasted(CueClip Clip, string SlideId);

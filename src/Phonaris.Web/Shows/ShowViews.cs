@@ -108,7 +108,8 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         return new(
             cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, cue.ByHand,
             cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom, cue.GivesWayTo,
-            cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames);
+            cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames)
+        { HeardTo = cue.HeardTo };
     }
 
     /// <summary>The slides a cue sounds on, and where on each.</summary>

@@ -18,6 +18,9 @@ public sealed record StrandView(
     /// <summary>What is seen of it when, where it is a video.</summary>
     public StrandVideo? Video { get; init; }
 
+    /// <summary>The frame of its file after the last one that is heard.</summary>
+    public required long HeardTo { get; init; }
+
     /// <summary>The slide whose hold can follow it, the one it begins on; null for none.</summary>
     public string? HoldOf { get; init; }
 }

@@ -1,7 +1,9 @@
 import type { Cue, FadeCurve } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
-import { Sentence, Topic } from "../Sentence";
+import { Sentence } from "../Sentence";
+import { common, useEditEach } from "./chosen";
+
+type End = "in" | "out";
 
 const curves: readonly (readonly [FadeCurve, string])[] = [
   ["equalPower", "equal power"],
@@ -9,37 +11,57 @@ const curves: readonly (readonly [FadeCurve, string])[] = [
   ["smooth", "smooth"],
 ];
 
-/** How a cue swells in and dies away. */
-export function Fades({ cue }: { cue: Cue }) {
+const fadeOf = (cue: Cue, end: End) => (end === "in" ? cue.fadeIn : cue.fadeOut);
+
+/** How long cues swell in and die away. */
+export function Fades({ cues }: { cues: readonly Cue[] }) {
+  const each = useEditEach(cues);
+  const length = (end: End) => (
+    <MsField
+      label={`Fade ${end}`}
+      ms={common(cues, (cue) => fadeOf(cue, end).ms)}
+      commit={(ms) =>
+        each(
+          (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), ms } }),
+          `fade ${end} ${ms / 1000} s`,
+        )
+      }
+      width="3.9rem"
+    />
+  );
   return (
-    <Topic title="How it fades">
-      <FadeLine cue={cue} end="in" />
-      <FadeLine cue={cue} end="out" />
-      {cue.fit && (
-        <p className="muted mt-1 text-xs">
-          Music that ends by itself is left to; the fade out is for where it is broken off.
-        </p>
-      )}
-    </Topic>
+    <Sentence>
+      Fades in {length("in")} out {length("out")}
+    </Sentence>
   );
 }
 
-function FadeLine({ cue, end }: { cue: Cue; end: "in" | "out" }) {
-  const { edit } = useOpenShow();
-  const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
-  const set = (change: Partial<typeof fade>) =>
-    edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ...change } });
+/** The courses of the fades. */
+export function FadeCurves({ cues }: { cues: readonly Cue[] }) {
+  const each = useEditEach(cues);
+  const course = (end: End) => (
+    <Choice
+      label={`Course of the fade ${end}`}
+      width="7.2rem"
+      value={common(cues, (cue) => fadeOf(cue, end).curve)}
+      options={curves}
+      commit={(curve) =>
+        each(
+          (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), curve } }),
+          `fade ${end} ${curves.find(([id]) => id === curve)?.[1] ?? ""}`,
+        )
+      }
+    />
+  );
   return (
-    <Sentence>
-      {end === "in" ? "In" : "Out"}{" "}
-      <MsField label={`Fade ${end}`} ms={fade.ms} commit={(ms) => set({ ms })} width="3.9rem" />{" "}
-      <Choice
-        label={`Course of the fade ${end}`}
-        width="8rem"
-        value={fade.curve}
-        options={curves}
-        commit={(curve) => set({ curve })}
-      />
-    </Sentence>
+    <>
+      <Sentence>In {course("in")}</Sentence>
+      <Sentence>Out {course("out")}</Sentence>
+      {cues.some((cue) => cue.fit) && (
+        <p className="muted text-xs">
+          Music that ends by itself is left to; the fade out is for where it is broken off.
+        </p>
+      )}
+    </>
   );
 }

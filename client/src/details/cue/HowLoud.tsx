@@ -1,70 +1,145 @@
 import { X } from "lucide-react";
-import type { Cue, SoundKind } from "../../api/client";
+import type { Cue } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
-import { LevelField, MsField, Tick } from "../../ui/fields";
+import { differ, LevelField, MsField, Tick } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { DuckFields } from "../../levels/DuckFields";
 import { Sentence, Topic } from "../Sentence";
+import { common, useEditEach } from "./chosen";
+import { FadeCurves, Fades } from "./Fades";
 
-/** How loud a cue is and how fast, and how it gets on with others. */
-export function HowLoud({ cue, kind }: { cue: Cue; kind: SoundKind }) {
-  const { view, edit } = useOpenShow();
-  const set = (levelDb: number) => edit({ kind: "setLevel", cueId: cue.id, levelDb, follows: false });
-  const spoken = kind === "voice" || kind === "video";
-  const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
-  const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
+interface Props {
+  cues: readonly Cue[];
+  /** Whether beds can make room for all of them. */
+  spoken: boolean;
+}
+
+/** How loud cues are, how they fade and how fast they go. */
+export function HowLoud({ cues, spoken }: Props) {
+  const [cue, ...more] = cues;
+  const one = more.length === 0 ? cue : undefined;
   return (
-    <Topic title="How loud and how fast">
+    <Topic
+      title="How loud"
+      rarer={{
+        name: "loud",
+        words: `speed, ${spoken ? "beds making room, " : ""}level points, courses of fades`,
+        content: (
+          <>
+            <Speed cues={cues} />
+            {spoken && <RoomFor cues={cues} />}
+            {one && spoken && one.ducks && <MakingRoom cue={one} />}
+            {one && <Points cue={one} />}
+            <FadeCurves cues={cues} />
+          </>
+        ),
+      }}
+    >
+      <Level cues={cues} />
+      <Fades cues={cues} />
+      {one && <Handover cue={one} />}
+    </Topic>
+  );
+}
+
+/** The level: typed or slid; of several also by a difference. */
+function Level({ cues }: { cues: readonly Cue[] }) {
+  const { edit } = useOpenShow();
+  const each = useEditEach(cues);
+  const level = common(cues, ({ levelDb }) => levelDb);
+  const set = (levelDb: number) =>
+    each(({ id }) => ({ kind: "setLevel", cueId: id, levelDb, follows: false }), `level ${levelDb} dB`);
+  return (
+    <>
       <Sentence>
-        Level <LevelField label="Level" db={cue.levelDb} commit={set} />
-        <input
-          key={cue.levelDb}
-          type="range"
-          className="range range-primary range-xs w-28"
-          aria-label="Level, by sliding"
-          min={-60}
-          max={12}
-          step={0.5}
-          defaultValue={cue.levelDb}
-          onPointerUp={(event) =>
-            Number(event.currentTarget.value) !== cue.levelDb && set(Number(event.currentTarget.value))
-          }
-          onKeyUp={(event) =>
-            Number(event.currentTarget.value) !== cue.levelDb && set(Number(event.currentTarget.value))
-          }
-        />
-      </Sentence>
-      {cue.follows && <p className="muted text-sm">It follows its target, until you set it by hand.</p>}
-      <Sentence>
-        Speed{" "}
-        <ValueField
-          label="Speed"
-          value={cue.speed}
-          show={(speed) => `${Number(speed.toFixed(3))} ×`}
-          read={readSpeed}
-          step={(value, direction) => Math.round((value + direction * 0.01) * 100) / 100}
-          commit={(speed) => edit({ kind: "setSpeed", cueId: cue.id, speed })}
-        />
-        <span className="muted text-sm">at the same pitch</span>
-      </Sentence>
-      {name && (
-        <Sentence>
-          Takes over from {name} within{" "}
-          <MsField
-            label="Handover"
-            ms={cue.handoverMs}
-            commit={(ms) => edit({ kind: "setHandover", cueId: cue.id, ms })}
+        Level <LevelField label="Level" db={level} commit={set} />
+        {cues.length === 1 && (
+          <input
+            key={level}
+            type="range"
+            className="range range-primary range-xs w-28"
+            aria-label="Level, by sliding"
+            min={-60}
+            max={12}
+            step={0.5}
+            defaultValue={level}
+            onPointerUp={(event) =>
+              Number(event.currentTarget.value) !== level && set(Number(event.currentTarget.value))
+            }
+            onKeyUp={(event) => Number(event.currentTarget.value) !== level && set(Number(event.currentTarget.value))}
           />
+        )}
+      </Sentence>
+      {cues.length > 1 && (
+        <Sentence>
+          or all{" "}
+          {[-3, -1, 1, 3].map((byDb) => (
+            <button
+              key={byDb}
+              type="button"
+              className="btn btn-xs figures"
+              onClick={() => edit({ kind: "shiftLevels", cueIds: cues.map(({ id }) => id), byDb })}
+            >
+              {byDb > 0 ? `+${byDb}` : `−${-byDb}`} dB
+            </button>
+          ))}
         </Sentence>
       )}
-      {spoken && (
-        <Tick ticked={cue.ducks} set={(ducks) => edit({ kind: "setDucks", cueId: cue.id, ducks })}>
-          Beds make room while it speaks
-        </Tick>
-      )}
-      {spoken && cue.ducks && <MakingRoom cue={cue} />}
-      <Points cue={cue} />
-    </Topic>
+    </>
+  );
+}
+
+/** How long the cue before it takes to give way to it. */
+function Handover({ cue }: { cue: Cue }) {
+  const { view, edit } = useOpenShow();
+  const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
+  const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
+  if (!name) return null;
+  return (
+    <Sentence>
+      Takes over from {name} within{" "}
+      <MsField
+        label="Handover"
+        ms={cue.handoverMs}
+        commit={(ms) => edit({ kind: "setHandover", cueId: cue.id, ms })}
+        width="3.9rem"
+      />
+    </Sentence>
+  );
+}
+
+function Speed({ cues }: { cues: readonly Cue[] }) {
+  const each = useEditEach(cues);
+  return (
+    <Sentence>
+      Speed{" "}
+      <ValueField
+        label="Speed"
+        value={common(cues, ({ speed }) => speed)}
+        show={(speed) => (speed === undefined ? differ : `${Number(speed.toFixed(3))} ×`)}
+        read={readSpeed}
+        step={(value, direction) => value && Math.round((value + direction * 0.01) * 100) / 100}
+        commit={(speed) =>
+          speed !== undefined && each(({ id }) => ({ kind: "setSpeed", cueId: id, speed }), `speed ${speed} ×`)
+        }
+      />
+      <span className="muted text-sm">at the same pitch</span>
+    </Sentence>
+  );
+}
+
+/** Whether beds make room while it speaks. */
+function RoomFor({ cues }: { cues: readonly Cue[] }) {
+  const each = useEditEach(cues);
+  return (
+    <Tick
+      ticked={common(cues, (cue) => cue.ducks) ?? false}
+      set={(ducks) =>
+        each(({ id }) => ({ kind: "setDucks", cueId: id, ducks }), ducks ? "beds make room" : "beds make no room")
+      }
+    >
+      Beds make room while it speaks
+    </Tick>
   );
 }
 

@@ -1,16 +1,19 @@
-import { Pause, Play, ZoomIn, ZoomOut } from "lucide-react";
-import { useRef, useState, type ReactNode } from "react";
+import { Pause, Play } from "lucide-react";
+import { useRef, useState } from "react";
 import type { Cue, Sound } from "../../api/client";
-import { proposalsFor, say, usePeaks } from "../../api/queries";
+import { usePeaks } from "../../api/queries";
 import { useEachFrame, usePlayer } from "../../hearing/usePlayer";
 import { useOpenShow } from "../../shows/ShowContext";
-import { Choice, MsField } from "../../ui/fields";
-import { clock, framesOfMs, framesPerSecond, msOfFrames } from "../../ui/format";
+import { MsField } from "../../ui/fields";
+import { clock, framesOfMs, framesPerSecond, msOfFrames, time } from "../../ui/format";
 import { Waveform } from "../../ui/Waveform";
 import { Look } from "../../videos/Look";
 import { PictureStrip } from "../../videos/PictureStrip";
-import { Sentence } from "../Sentence";
+import { Sentence, Topic } from "../Sentence";
 import { useDrag } from "../../ui/useDrag";
+import { DrawnFade } from "./DrawnFade";
+import { PartTools } from "./PartTools";
+import { Rounds } from "./Rounds";
 
 const columns = 260;
 const closest = framesPerSecond / 2;
@@ -23,7 +26,7 @@ interface Held {
 
 type Grip = "in" | "out" | "slip" | "from" | "to";
 
-/** The part of the sound a cue uses: in, out and what goes round, on its waveform, by dragging, typing, or "here" while listening. */
+/** The part of the sound a cue uses, what goes round and how it fades, on its waveform, by dragging, typing, or "here" while listening. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const { view, edit } = useOpenShow();
   const total = sound.figures.frames;
@@ -78,24 +81,42 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
     setSeen({ from, to: Math.round(from + length) });
   };
 
+  // Broken off it does not come to its out; gone round it comes to its end anywhere, and its fade is drawn at its out.
+  const strand = view.strands.findLast((s) => s.cueId === cue.id);
+  const roundly = !cue.fit && (strand?.knots.length ?? 0) > 0;
+  const heardTo = held || !strand || roundly ? outFrame : Math.min(outFrame, strand.heardTo);
+
   // What is drawn to is looked at.
   const looked = held && (held.inFrame !== cue.inFrame ? held.inFrame : held.outFrame - 1);
   return (
-    <>
+    <Topic
+      title={`What is used, of ${time(total)}`}
+      rarer={{
+        name: "part",
+        words: "closer, in and out here, the first 5 s, markers, what goes round",
+        content: <PartTools cue={cue} sound={sound} set={set} here={here} zoom={zoom} />,
+      }}
+    >
       {sound.video && (
-        <>
-          <Look video={sound} player={player} at={looked} />
+        <div className="relative">
+          {(playing || looked !== undefined) && (
+            // Over what is above it, so that what is in hand stays where it is.
+            <div className="absolute bottom-full z-30 w-full shadow-md">
+              <Look video={sound} player={player} at={looked} />
+            </div>
+          )}
           <PictureStrip video={sound} from={seen.from} to={seen.to} />
-        </>
+        </div>
       )}
       <div
         ref={box}
-        className={`bg-base-200 relative h-16 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
+        className={`bg-base-200 relative h-18 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
         onClick={(event) => player.seek(frameAt(event.clientX))}
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <Shade from={0} to={share(inFrame)} />
         <Shade from={share(outFrame)} to={100} />
+        <Shade from={share(heardTo)} to={share(outFrame)} faint />
         {sound.markers.map((marker) => (
           <div
             key={marker.id}
@@ -107,7 +128,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         {loop && cue.rounds !== 1 && (
           <>
             <div
-              className="bg-primary absolute top-0 h-1.5 opacity-70"
+              className="bg-primary absolute bottom-2.5 h-1.5 opacity-70"
               style={{ left: `${share(loop.fromFrame)}%`, width: `${share(loop.toFrame) - share(loop.fromFrame)}%` }}
             />
             {grip("from", share(loop.fromFrame), "Goes round from: drag")}
@@ -126,7 +147,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           aria-valuetext={clock(msOfFrames(inFrame))}
           title="Slip: drag"
           data-grip="slip"
-          className="bg-accent absolute bottom-0 z-10 h-2.5 cursor-grab touch-none opacity-80"
+          className="absolute bottom-0 z-10 flex h-6 cursor-grab touch-none items-end"
           style={{ left: `${share(inFrame)}%`, width: `${share(outFrame) - share(inFrame)}%` }}
           onKeyDown={(event) => {
             const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
@@ -134,23 +155,16 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
             event.preventDefault();
             slip(by * framesPerSecond * (event.shiftKey ? 1 : 0.1));
           }}
-        />
+        >
+          <div className="bg-accent h-2.5 w-full opacity-80" />
+        </div>
         {grip("in", share(inFrame), "In: drag")}
         {grip("out", share(outFrame), "Out: drag")}
+        {(["in", "out"] as const).map((end) => (
+          <DrawnFade key={end} cue={cue} end={end} from={inFrame} to={heardTo} share={share} frameAt={frameAt} />
+        ))}
       </div>
       <Sentence>
-        From{" "}
-        <MsField label="In" ms={msOfFrames(inFrame)} show={clock} commit={(ms) => set(framesOfMs(ms), cue.outFrame)} />{" "}
-        to{" "}
-        <MsField label="Out" ms={msOfFrames(outFrame)} show={clock} commit={(ms) => set(cue.inFrame, framesOfMs(ms))} />
-      </Sentence>
-      <Sentence>
-        <Small name="Closer" press={() => zoom(0.4)}>
-          <ZoomIn size={13} />
-        </Small>
-        <Small name="Farther" press={() => zoom(2.5)}>
-          <ZoomOut size={13} />
-        </Small>
         <button
           type="button"
           className="btn btn-xs"
@@ -163,44 +177,12 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           {playing ? <Pause size={13} fill="currentColor" /> : <Play size={13} fill="currentColor" />}{" "}
           {playing ? "Stop" : "Hear it"}
         </button>
-        <button type="button" className="btn btn-xs" onClick={() => set(here(), cue.outFrame)}>
-          In here
-        </button>
-        <button type="button" className="btn btn-xs" onClick={() => set(cue.inFrame, here())}>
-          Out here
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs"
-          onClick={() =>
-            void proposalsFor(view.id, cue.id)
-              .then(({ beginning }) => set(beginning.fromFrame, beginning.toFrame))
-              .catch(say)
-          }
-        >
-          First 5 s only
-        </button>
-        {(cue.inFrame > 0 || cue.outFrame < total) && (
-          <button type="button" className="btn btn-xs" onClick={() => set(0, total)}>
-            All of it
-          </button>
-        )}
+        <MsField label="In" ms={msOfFrames(inFrame)} show={clock} commit={(ms) => set(framesOfMs(ms), cue.outFrame)} />{" "}
+        to{" "}
+        <MsField label="Out" ms={msOfFrames(outFrame)} show={clock} commit={(ms) => set(cue.inFrame, framesOfMs(ms))} />
       </Sentence>
-      {sound.markers.length > 0 && (
-        <Sentence>
-          Start at{" "}
-          <Choice
-            label="Start at a marker"
-            value={sound.markers.find((m) => m.frame === cue.inFrame)?.id ?? ""}
-            options={[["", "a marker…"], ...sound.markers.map((m) => [m.id, m.name] as const)]}
-            commit={(id) => {
-              const marker = sound.markers.find((m) => m.id === id);
-              if (marker) set(marker.frame, cue.outFrame > marker.frame ? cue.outFrame : total);
-            }}
-          />
-        </Sentence>
-      )}
-    </>
+      <Rounds cues={[cue]} />
+    </Topic>
   );
 
   function grip(which: Grip, left: number, title: string) {
@@ -209,7 +191,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         {...bind(which)}
         data-grip={which}
         title={title}
-        className={`absolute top-0 -ml-2 w-4 cursor-ew-resize touch-none ${which === "from" || which === "to" ? "h-4" : "h-full"}`}
+        className={`absolute -ml-2 w-4 cursor-ew-resize touch-none ${which === "from" || which === "to" ? "bottom-2.5 z-20 h-4" : "top-0 h-full"}`}
         style={{ left: `${left}%` }}
       >
         <div
@@ -220,22 +202,14 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   }
 }
 
-/** What is not used. */
-function Shade({ from, to }: { from: number; to: number }) {
+/** What is not used, or, faintly, what is not come to. */
+function Shade({ from, to, faint = false }: { from: number; to: number; faint?: boolean }) {
   const [left, right] = [Math.max(0, from), Math.min(100, to)];
   if (right <= left) return null;
   return (
     <div
-      className="bg-base-200 absolute inset-y-0 opacity-75"
+      className={`bg-base-200 absolute inset-y-0 ${faint ? "opacity-50" : "opacity-75"}`}
       style={{ left: `${left}%`, width: `${right - left}%` }}
     />
-  );
-}
-
-function Small({ name, press, children }: { name: string; press: () => void; children: ReactNode }) {
-  return (
-    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={name} title={name} onClick={press}>
-      {children}
-    </button>
   );
 }

@@ -1,15 +1,15 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { X } from "lucide-react";
+import { ChevronDown, X } from "lucide-react";
 import { useState } from "react";
 import { answered, api, type Cue } from "../../api/client";
 import { keepEdited, say } from "../../api/queries";
 import { useOpenShow } from "../../shows/ShowContext";
-import { Topic } from "../Sentence";
+import { Menu } from "../../ui/Menu";
 
 const kept = ["readymades"];
 
 /** Sets of settings in one click, and back to plain; one's own can be kept. */
-export function ReadyMades({ cue }: { cue: Cue }) {
+export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
   const { view } = useOpenShow();
   const queries = useQueryClient();
   const [naming, setNaming] = useState(false);
@@ -17,15 +17,22 @@ export function ReadyMades({ cue }: { cue: Cue }) {
     queryKey: kept,
     queryFn: async () => answered(await api.GET("/api/readymades")),
   });
-  const path = { id: view.id, cueId: cue.id };
-  const apply = (readyMade?: string) =>
+  const [cue, ...more] = cues;
+  const apply = (readyMade: string | null) =>
     api
-      .POST("/api/shows/{id}/cues/{cueId}/apply", { params: { path, query: readyMade ? { readyMade } : {} } })
+      .POST("/api/shows/{id}/apply", {
+        params: { path: { id: view.id } },
+        body: { cueIds: cues.map((c) => c.id), readyMade },
+      })
       .then((answer) => keepEdited(queries, view.id, answered(answer)))
       .catch(say);
   const keep = (name: string) =>
+    cue &&
     api
-      .POST("/api/shows/{id}/cues/{cueId}/readymade", { params: { path }, body: { name } })
+      .POST("/api/shows/{id}/cues/{cueId}/readymade", {
+        params: { path: { id: view.id, cueId: cue.id } },
+        body: { name },
+      })
       .then(answered)
       .then(() => queries.invalidateQueries({ queryKey: kept }))
       .catch(say);
@@ -35,28 +42,46 @@ export function ReadyMades({ cue }: { cue: Cue }) {
       .then(() => queries.invalidateQueries({ queryKey: kept }))
       .catch(say);
   return (
-    <Topic title="In one click">
-      <div className="flex flex-wrap gap-1">
+    <>
+      <Menu
+        className="btn btn-xs"
+        words={
+          <>
+            Ready-made <ChevronDown size={13} aria-hidden="true" />
+          </>
+        }
+      >
         {[...(all?.shipped ?? []), ...(all?.kept ?? [])].map((made) => (
-          <button key={made.id} type="button" className="btn btn-xs font-normal" onClick={() => void apply(made.id)}>
-            {made.name}
-          </button>
+          <li key={made.id} className="flex-row flex-nowrap">
+            <button type="button" className="grow" onClick={() => void apply(made.id)}>
+              {made.name}
+            </button>
+            {all?.kept.includes(made) && (
+              <button
+                type="button"
+                className="px-2"
+                aria-label={`Forget “${made.name}”`}
+                onClick={() => void forget(made.id)}
+              >
+                <X size={13} />
+              </button>
+            )}
+          </li>
         ))}
-        <button type="button" className="btn btn-xs" onClick={() => void apply()}>
-          Back to plain
-        </button>
-      </div>
-      {(all?.kept ?? []).map((made) => (
-        <button
-          key={made.id}
-          type="button"
-          className="muted flex cursor-pointer items-center gap-1 text-xs"
-          onClick={() => void forget(made.id)}
-        >
-          <X size={12} /> Forget “{made.name}”
-        </button>
-      ))}
-      {naming ? (
+        <li>
+          <button type="button" className="font-bold" onClick={() => void apply(null)}>
+            Back to plain
+          </button>
+        </li>
+        {more.length === 0 && (
+          <li className="line-t mt-1 pt-1">
+            <button type="button" onClick={() => setNaming(true)}>
+              Keep these settings for other cues
+            </button>
+          </li>
+        )}
+      </Menu>
+      {naming && (
         <input
           className="value w-full"
           autoFocus
@@ -70,15 +95,7 @@ export function ReadyMades({ cue }: { cue: Cue }) {
             setNaming(false);
           }}
         />
-      ) : (
-        <button
-          type="button"
-          className="muted cursor-pointer text-xs underline decoration-dotted"
-          onClick={() => setNaming(true)}
-        >
-          Keep these settings for other cues
-        </button>
       )}
-    </Topic>
+    </>
   );
 }

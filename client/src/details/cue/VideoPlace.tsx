@@ -39,7 +39,50 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
   const box = held ?? place;
   const whole = place.x === 0 && place.y === 0 && place.width === 1 && place.height === 1;
   return (
-    <Topic title="Where it is seen">
+    <Topic
+      title="Where it is seen"
+      rarer={{
+        name: "seen",
+        words: "how it fits its place, what is seen before and after it moves",
+        content: (
+          <>
+            <Sentence>
+              It lies{" "}
+              <Choice
+                label="How it fits its place"
+                value={place.fitting}
+                options={[
+                  ["inside", "whole inside its place"],
+                  ["filling", "filling its place"],
+                ]}
+                commit={(fitting) => set({ fitting })}
+              />
+              {!whole && (
+                <button type="button" className="btn btn-xs" onClick={() => set({ x: 0, y: 0, width: 1, height: 1 })}>
+                  <Maximize size={13} /> All of the slide
+                </button>
+              )}
+            </Sentence>
+            <Sentence>
+              At its end it{" "}
+              <Choice
+                label="What is seen at its end"
+                value={place.atEnd}
+                options={[
+                  ["keepsLast", "keeps its last picture"],
+                  ["backToFirst", "goes back to its first"],
+                  ["leaves", "leaves the slide"],
+                ]}
+                commit={(atEnd) => set({ atEnd })}
+              />
+            </Sentence>
+            <Tick ticked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
+              Hidden until it starts
+            </Tick>
+          </>
+        ),
+      }}
+    >
       {slide && (
         <div className="bg-base-300 relative mb-2 aspect-video w-full rounded-md">
           <img
@@ -77,39 +120,6 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
           </SlideArea>
         </div>
       )}
-      <Sentence>
-        It lies{" "}
-        <Choice
-          label="How it fits its place"
-          value={place.fitting}
-          options={[
-            ["inside", "whole inside its place"],
-            ["filling", "filling its place"],
-          ]}
-          commit={(fitting) => set({ fitting })}
-        />
-        {!whole && (
-          <button type="button" className="btn btn-xs" onClick={() => set({ x: 0, y: 0, width: 1, height: 1 })}>
-            <Maximize size={13} /> All of the slide
-          </button>
-        )}
-      </Sentence>
-      <Sentence>
-        At its end it{" "}
-        <Choice
-          label="What is seen at its end"
-          value={place.atEnd}
-          options={[
-            ["keepsLast", "keeps its last picture"],
-            ["backToFirst", "goes back to its first"],
-            ["leaves", "leaves the slide"],
-          ]}
-          commit={(atEnd) => set({ atEnd })}
-        />
-      </Sentence>
-      <Tick ticked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
-        Hidden until it starts
-      </Tick>
     </Topic>
   );
 }

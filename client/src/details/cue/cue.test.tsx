@@ -5,11 +5,11 @@ import { HotspotLine } from "./HotspotLine";
 import { HowLoud } from "./HowLoud";
 import { PartEditor } from "./PartEditor";
 import { Rounds } from "./Rounds";
-import { SeveralCues } from "./SeveralCues";
-import { Begins, Ends, Where } from "./WhereItSounds";
+import { Begins, Ends, EndsBeside, Slides, WhereItSounds } from "./WhereItSounds";
 
 afterEach(() => {
   cleanup();
+  localStorage.clear();
   vi.restoreAllMocks();
 });
 
@@ -38,7 +38,7 @@ const proposals = {
 
 describe("where a cue sounds", () => {
   it("is typed in words the server understands, and a refusal is not taken", async () => {
-    const { edit } = open(view, <Where cue={bell} />);
+    const { edit } = open(view, <Slides cues={[bell]} />);
     const asked = answerGets((_, query) =>
       query?.typed === "9" ? { error: { title: "There is no slide 9." } } : { data: { first: "s1", last: "s3" } },
     );
@@ -53,13 +53,14 @@ describe("where a cue sounds", () => {
   });
 
   it("offers no slides that would turn it round", () => {
-    open(view, <Where cue={bell} />);
+    open(view, <WhereItSounds cues={[bell]} />);
+    fireEvent.click(screen.getByLabelText(/^More: slides by title/));
     const through = screen.getByLabelText("Through slide") as HTMLSelectElement;
     expect([...through.options].map((o) => o.textContent)).toEqual(["2 · Slide 2", "3 · Slide 3"]);
   });
 
   it("begins with a step, by hand, or after the cue that is likeliest", async () => {
-    const { edit } = open(view, <Begins cue={bell} />);
+    const { edit } = open(view, <Begins cues={[bell]} />);
     answerGets(() => ({ data: proposals }));
     choose("Begins", "with step 3, Wings");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "step", stepId: "s2-2", cueId: null } });
@@ -74,7 +75,7 @@ describe("where a cue sounds", () => {
   it("says which cue it comes after, by its sound, and the gap", async () => {
     answerGets(() => ({ data: proposals }));
     const after = { ...bell, start: { kind: "after" as const, stepId: null, cueId: "c1" } };
-    const { edit } = open(view, <Begins cue={after} />);
+    const { edit } = open(view, <Begins cues={[after]} />);
     expect(screen.getByText("Dusk Pad")).toBeTruthy();
     enter("Gap", "0.5");
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setDelay", cueId: "c2", delayMs: 500 });
@@ -82,7 +83,13 @@ describe("where a cue sounds", () => {
   });
 
   it("ends at a step of its last slide, and keeps its side when the offset is typed", () => {
-    const { edit } = open(view, <Ends cue={{ ...pad, stopOffsetMs: -500 }} />);
+    const { edit } = open(
+      view,
+      <>
+        <Ends cues={[{ ...pad, stopOffsetMs: -500 }]} />
+        <EndsBeside cues={[{ ...pad, stopOffsetMs: -500 }]} />
+      </>,
+    );
     choose("Ends", "at step 2");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ stop: "step", stepId: "s2-1", offsetMs: 0 });
     enter("Ends earlier or later by", "1.5");
@@ -93,13 +100,8 @@ describe("where a cue sounds", () => {
 
 describe("what part of it", () => {
   it("is the beginning only, or goes round in part, as proposed", async () => {
-    const { edit } = open(
-      view,
-      <>
-        <PartEditor cue={pad} sound={sound("pad")} />
-        <Rounds cue={pad} sound={sound("pad")} />
-      </>,
-    );
+    const { edit } = open(view, <PartEditor cue={pad} sound={sound("pad")} />);
+    fireEvent.click(screen.getByLabelText(/^More: closer/));
     answerGets((url) => ({ data: url.includes("proposals") ? proposals : [] }));
     fireEvent.click(screen.getByText("First 5 s only"));
     await waitFor(() =>
@@ -111,8 +113,23 @@ describe("what part of it", () => {
     );
   });
 
+  it("has its fades drawn on it, made longer and shorter by arrows toward the middle and away", () => {
+    answerGets(() => ({ data: [] }));
+    const { edit } = open(view, <PartEditor cue={{ ...pad, speed: 2 }} sound={sound("pad")} />);
+    fireEvent.keyDown(screen.getByLabelText("Fade in, drawn"), { key: "ArrowRight" });
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setFade",
+      end: "in",
+      fade: { ms: 1100, curve: "equalPower" },
+    });
+    fireEvent.keyDown(screen.getByLabelText("Fade out, drawn"), { key: "ArrowLeft", shiftKey: true });
+    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setFade", end: "out", fade: { ms: 3000 } });
+    // At twice the speed its minute is over in half a one.
+    expect(screen.getByLabelText("Fade out, drawn").getAttribute("aria-valuemax")).toBe("30000");
+  });
+
   it("goes round a number of times, typed or nudged, never less than once", () => {
-    const { edit } = open(view, <Rounds cue={{ ...pad, rounds: 2 }} sound={sound("pad")} />);
+    const { edit } = open(view, <Rounds cues={[{ ...pad, rounds: 2 }]} />);
     enter("Times", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setRounds", rounds: 5 });
     enter("Times", "0");
@@ -129,7 +146,8 @@ describe("how loud", () => {
       { atMs: 1000, db: -6 },
       { atMs: 3000, db: 0 },
     ];
-    const { edit } = open(view, <HowLoud cue={{ ...pad, levelPoints: points }} kind="bed" />);
+    const { edit } = open(view, <HowLoud cues={[{ ...pad, levelPoints: points }]} spoken={false} />);
+    fireEvent.click(screen.getByLabelText(/^More: speed/));
     enter("Level point 1, when", "4");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[1], { atMs: 4000, db: -6 }] });
     fireEvent.click(screen.getByText("Add a level point"));
@@ -142,12 +160,12 @@ describe("how loud", () => {
 
   it("is set for several at once, also to what one of them has already", () => {
     const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
-    const { edit } = open(view, <SeveralCues cues={[pad, loud]} />);
-    expect(shown("Level of each")).toBe("differ");
-    fireEvent.blur(screen.getByLabelText("Level of each"));
-    fireEvent.keyDown(screen.getByLabelText("Level of each"), { key: "ArrowUp" });
+    const { edit } = open(view, <HowLoud cues={[pad, loud]} spoken={false} />);
+    expect(shown("Level")).toBe("differ");
+    fireEvent.blur(screen.getByLabelText("Level"));
+    fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
     expect(edit).not.toHaveBeenCalled();
-    enter("Level of each", "-6");
+    enter("Level", "-6");
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "several",
       edits: [
@@ -158,8 +176,8 @@ describe("how loud", () => {
     fireEvent.click(screen.getByText("−3 dB"));
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "shiftLevels", cueIds: ["c1", "c2"], byDb: -3 });
     // Each keeps the curve of its own fade; what they have in common is shown.
-    expect([shown("Fade in of each"), shown("Fade out of each")]).toEqual(["1.0 s", "differ"]);
-    enter("Fade out of each", "3");
+    expect([shown("Fade in"), shown("Fade out")]).toEqual(["1.0 s", "differ"]);
+    enter("Fade out", "3");
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       edits: [{ fade: { ms: 3000, curve: "equalPower" } }, { fade: { ms: 3000, curve: "linear" } }],
     });

@@ -1,0 +1,105 @@
+import { useState, type KeyboardEvent } from "react";
+import type { Cue } from "../../api/client";
+import { useOpenShow } from "../../shows/ShowContext";
+import { framesOfMs, msOfFrames, seconds } from "../../ui/format";
+import { useDrag } from "../../ui/useDrag";
+
+interface Props {
+  cue: Cue;
+  end: "in" | "out";
+  /** The first frame of the sound that is heard, and the one after the last. */
+  from: number;
+  to: number;
+  /** Where a frame of the sound lies on the waveform, in per cent, and the frame at a place on the screen. */
+  share: (frame: number) => number;
+  frameAt: (x: number) => number;
+}
+
+/** How a fade takes the sound away, drawn on its waveform; its inner end is a handle that makes it longer or shorter. */
+export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
+  const { edit } = useOpenShow();
+  const [held, setHeld] = useState<number>();
+  const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
+  const ms = held ?? fade.ms;
+  // At its speed a cue goes through more or less of the sound in the time of its fade.
+  const frames = Math.min(to - from, framesOfMs(ms) * cue.speed);
+  const [outer, inner] = end === "in" ? [share(from), share(from + frames)] : [share(to), share(to - frames)];
+
+  const set = (next: number) =>
+    next !== fade.ms && edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms: next } });
+  const within = (next: number) => Math.max(0, Math.min(msOfFrames((to - from) / cue.speed), next));
+  const bind = useDrag(({ xy: [x], last, tap, event }) => {
+    event.stopPropagation();
+    if (tap) return;
+    const long = (end === "in" ? frameAt(x) - from : to - frameAt(x)) / cue.speed;
+    const next = Math.round(within(msOfFrames(long)) / 100) * 100;
+    setHeld(last ? undefined : next);
+    if (last) set(next);
+  });
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+    set(within(fade.ms + (end === "in" ? by : -by) * (event.shiftKey ? 1000 : 100)));
+  };
+
+  return (
+    <>
+      <svg
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        className="pointer-events-none absolute inset-0 size-full"
+        aria-hidden="true"
+      >
+        {ms > 0 && (
+          <path
+            d={`${gone(fade.curve, outer, inner, 0)}${gone(fade.curve, outer, inner, 100)}`}
+            fill="var(--color-base-200)"
+            fillOpacity={0.8}
+            stroke="currentColor"
+            strokeWidth={1.5}
+            vectorEffect="non-scaling-stroke"
+          />
+        )}
+      </svg>
+      <div
+        {...bind()}
+        role="slider"
+        tabIndex={0}
+        aria-label={`Fade ${end}, drawn`}
+        aria-valuemin={0}
+        aria-valuemax={msOfFrames((to - from) / cue.speed)}
+        aria-valuenow={ms}
+        aria-valuetext={seconds(ms)}
+        title={`Fade ${end}: drag`}
+        data-grip={`fade-${end}`}
+        className="absolute top-0 z-20 -ml-3 h-6 w-6 cursor-ew-resize touch-none"
+        // At the very edge it is still to be taken hold of.
+        style={{ left: `clamp(0.5rem, ${inner}%, 100% - 0.5rem)` }}
+        onKeyDown={onKeyDown}
+      >
+        <div className="bg-base-100 mx-auto mt-px size-3 rounded-full border-2 border-current" />
+      </div>
+      {held !== undefined && (
+        <div
+          className={`bg-base-100 figures pointer-events-none absolute top-4 z-20 rounded px-1.5 text-sm font-semibold ${end === "in" ? "translate-x-1" : "-translate-x-full"}`}
+          style={{ left: `${inner}%` }}
+        >
+          {seconds(held)}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** What a fade takes away of one half of the waveform: between the half's edge and the gain, which opens from the middle. */
+function gone(curve: Cue["fadeIn"]["curve"], outer: number, inner: number, edge: 0 | 100): string {
+  const between = (part: number) => (outer + (inner - outer) * part).toFixed(2);
+  const course = {
+    linear: `L${between(1)} ${edge}`,
+    equalPower: `Q${between(0.64)} ${edge} ${between(1)} ${edge}`,
+    smooth: `C${between(0.36)} 50 ${between(0.64)} ${edge} ${between(1)} ${edge}`,
+  }[curve];
+  return `M${between(0)} 50${course}L${between(0)} ${edge}Z`;
+}

@@ -1,0 +1,78 @@
+import { ZoomIn, ZoomOut } from "lucide-react";
+import type { ReactNode } from "react";
+import type { Cue, Sound } from "../../api/client";
+import { proposalsFor, say } from "../../api/queries";
+import { useOpenShow } from "../../shows/ShowContext";
+import { Choice } from "../../ui/fields";
+import { Sentence } from "../Sentence";
+import { LoopPart } from "./LoopPart";
+
+interface Props {
+  cue: Cue;
+  sound: Sound;
+  /** Sets the first frame that is used and the one after the last. */
+  set: (from: number, to: number) => void;
+  /** The frame that is heard, or was last. */
+  here: () => number;
+  /** Shows so much of the length that is seen now. */
+  zoom: (factor: number) => void;
+}
+
+/** What is done more rarely with the part of a sound that a cue uses. */
+export function PartTools({ cue, sound, set, here, zoom }: Props) {
+  const { view } = useOpenShow();
+  const total = sound.figures.frames;
+  const beginning = () =>
+    proposalsFor(view.id, cue.id)
+      .then((proposed) => set(proposed.beginning.fromFrame, proposed.beginning.toFrame))
+      .catch(say);
+  return (
+    <>
+      <Sentence>
+        <Icon name="Closer" press={() => zoom(0.4)}>
+          <ZoomIn size={13} />
+        </Icon>
+        <Icon name="Farther" press={() => zoom(2.5)}>
+          <ZoomOut size={13} />
+        </Icon>
+        <button type="button" className="btn btn-xs" onClick={() => set(here(), cue.outFrame)}>
+          In here
+        </button>
+        <button type="button" className="btn btn-xs" onClick={() => set(cue.inFrame, here())}>
+          Out here
+        </button>
+        <button type="button" className="btn btn-xs" onClick={() => void beginning()}>
+          First 5 s only
+        </button>
+        {(cue.inFrame > 0 || cue.outFrame < total) && (
+          <button type="button" className="btn btn-xs" onClick={() => set(0, total)}>
+            All of it
+          </button>
+        )}
+      </Sentence>
+      {sound.markers.length > 0 && (
+        <Sentence>
+          Start at{" "}
+          <Choice
+            label="Start at a marker"
+            value={sound.markers.find((m) => m.frame === cue.inFrame)?.id ?? ""}
+            options={[["", "a marker…"], ...sound.markers.map((m) => [m.id, m.name] as const)]}
+            commit={(id) => {
+              const marker = sound.markers.find((m) => m.id === id);
+              if (marker) set(marker.frame, cue.outFrame > marker.frame ? cue.outFrame : total);
+            }}
+          />
+        </Sentence>
+      )}
+      <LoopPart cue={cue} sound={sound} />
+    </>
+  );
+}
+
+function Icon({ name, press, children }: { name: string; press: () => void; children: ReactNode }) {
+  return (
+    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={name} title={name} onClick={press}>
+      {children}
+    </button>
+  );
+}

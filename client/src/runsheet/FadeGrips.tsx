@@ -1,0 +1,73 @@
+import { useState } from "react";
+import type { Cue, StrandView } from "../api/client";
+import { useActions } from "../shows/ShowContext";
+import { framesOfMs, msOfFrames, seconds } from "../ui/format";
+import { useDrag } from "../ui/useDrag";
+import { frameAt, type Row } from "./layout";
+import { BesideHand } from "./StrandParts";
+import { halfWidth, type StrandPlace } from "./strandShape";
+
+interface Props {
+  cue: Cue;
+  strand: StrandView;
+  place: StrandPlace;
+  rows: readonly Row[];
+  x: number;
+  full: number;
+}
+
+/** How near its end a fade can be taken hold of, and how tall a strand must be to have room for both, in pixels. */
+const nearest = 9;
+const leastHeight = 44;
+
+/** Where the fades of a chosen strand come to their full level, to be drawn along it. */
+export function FadeGrips(props: Props) {
+  if (props.place.bottom - props.place.top < leastHeight) return null;
+  return (
+    <>
+      <FadeGrip {...props} end="in" />
+      <FadeGrip {...props} end="out" />
+    </>
+  );
+}
+
+function FadeGrip({ cue, strand, place, rows, x, full, end }: Props & { end: "in" | "out" }) {
+  const { edit } = useActions();
+  const [held, setHeld] = useState<number>();
+  const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
+  const longest = msOfFrames(strand.endFrame - strand.startFrame);
+  const yOf = (ms: number) => {
+    const within = framesOfMs(Math.min(ms, longest));
+    return place.y(end === "in" ? strand.startFrame + within : strand.endFrame - within);
+  };
+  const msAt = (y: number) => {
+    const long = end === "in" ? frameAt(rows, y) - strand.startFrame : strand.endFrame - frameAt(rows, y);
+    return Math.round(Math.max(0, Math.min(longest, msOfFrames(long))) / 100) * 100;
+  };
+
+  const bind = useDrag<PointerEvent>(
+    ({ xy: [, y], initial: [, startY], last, tap, event }) => {
+      event.stopPropagation();
+      if (tap) return;
+      const ms = msAt(yOf(fade.ms) + y - startY);
+      setHeld(last ? undefined : ms);
+      if (last && ms !== fade.ms) edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms } });
+    },
+    { filterTaps: true },
+  );
+
+  const at = yOf(held ?? fade.ms);
+  const y = end === "in" ? Math.max(at, place.top + nearest) : Math.min(at, place.bottom - nearest);
+  const half = halfWidth(cue.levelDb, full);
+  return (
+    <g {...bind()} className="cursor-ns-resize" data-grip={`fade-${end}`}>
+      <title>{end === "in" ? "Fade in: drag, or B and Shift B" : "Fade out: drag, or E and Shift E"}</title>
+      <circle cx={x - half} cy={y} r={9} fill="transparent" />
+      {held !== undefined && (
+        <path d={`M${x - half} ${y}H${x + half}`} stroke="currentColor" strokeDasharray="3 3" aria-hidden="true" />
+      )}
+      <circle cx={x - half} cy={y} r={4.5} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={2} />
+      {held !== undefined && <BesideHand x={x + full + 8} y={y} words={seconds(held)} />}
+    </g>
+  );
+}
