@@ -18,7 +18,7 @@ internal static class CommandLine
         {
             Outcome.Json, new HelpOption(), new VersionOption(),
             NewVerb.Make(), AddVerb.Make(), PlaceVerb.Make(), HoldVerb.Make(), ShowVerb.Make(), ExportVerb.Make(), DeckVerb.Make(), MeasureVerb.Make(),
-            ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(), LevelsVerb.Make(), CheckVerb.Make(),
+            ExplainVerb.Make(), BeatsVerb.Make(), FitVerb.Make(), DraftVerb.Make(), LevelsVerb.Make(), CheckVerb.Make(),
             ClearVerb.Make(),
         };
         // Told in helps as one types it.

@@ -4,6 +4,7 @@ using Phonaris.Web.Catalogue;
 using Phonaris.Web.Clearing;
 using Phonaris.Web.Checking;
 using Phonaris.Web.Exports;
+using Phonaris.Web.Drafting;
 using Phonaris.Web.Fitting;
 using Phonaris.Web.Hearing;
 using Phonaris.Web.Hosting;
@@ -33,6 +34,7 @@ try
     api.MapEdits();
     api.MapCues();
     api.MapFits();
+    api.MapDrafts();
     api.MapLevels();
     api.MapChecks();
     api.MapVersions();

@@ -67,6 +67,29 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
+    public void A_maker_has_recordings_and_music_laid_in_two_strokes_after_looking_at_where()
+    {
+        _browser.Slides(4, "5");
+        _browser.Says("[data-testid=next]", "Drop music");
+        _browser.Tones(("2 voice.wav", 330, 3), ("3 voice.wav", 350, 4), ("dusk pad.ogg", 220, 30));
+        _browser.Button("Draft it for me").Click();
+        _browser.Says("[data-testid=draft]", "One bed, 2 voices laid; every sound is used.");
+        _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "outlines on the sheet");
+        Assert.Empty(_browser.Axe());
+        // One is left out, and the outlines with it; then it is taken after all.
+        _browser.Find("[data-testid=draft] input[type=checkbox]").Click();
+        _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 2, "the bed left out");
+        _browser.ClickOn("[data-testid=draft] label", "Dusk pad");
+        _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "the bed again");
+        _browser.Button("Lay it so").Click();
+        _browser.Until(() => _browser.Count("[data-cue]") == 3, "three cues");
+        _browser.Until(() => _browser.Count("[data-testid=outlines]") == 0, "no outlines");
+        _browser.Press("z", Keys.Control);
+        _browser.Until(() => _browser.Count("[data-cue]") == 0, "none");
+        Assert.Empty(_browser.Complaints());
+    }
+
+    [Fact]
     public void A_teacher_speaks_over_each_slide_and_has_an_effect_at_the_third_reveal()
     {
         _browser.Slides(3, "6");

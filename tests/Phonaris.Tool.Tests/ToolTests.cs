@@ -32,6 +32,26 @@ public sealed class ToolTests : Toolbox
     }
 
     [Fact]
+    public void What_is_named_for_a_slide_is_laid_there_and_the_music_over_all()
+    {
+        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Ffmpeg("2 voice.wav", "-f", "lavfi", "-i", "sine=300:duration=4:sample_rate=48000", "-ac", "2");
+        Ffmpeg("theme.wav", "-f", "lavfi", "-i", "sine=110:duration=9:sample_rate=48000", "-ac", "2");
+        Ffmpeg("buzz.wav", "-f", "lavfi", "-i", "sine=900:duration=1:sample_rate=48000", "-ac", "2");
+        Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "3");
+        foreach (var file in (string[])["2 voice.wav", "theme.wav", "buzz.wav"]) Json("add", "a.phonaris", "--sound", file);
+        var looked = Json("draft", "a.phonaris", "--look");
+        Assert.Equal(("One bed, one voice laid; one sound stays unused.", 0), (looked.GetProperty("says").GetString(), Json("show", "a.phonaris").GetProperty("cues").GetArrayLength()));
+        Assert.Equal("its name says no slide", looked.GetProperty("leftOut")[0].GetProperty("why").GetString());
+        Json("draft", "a.phonaris", "--without", "theme.wav");
+        Json("draft", "a.phonaris");
+        var show = Json("show", "a.phonaris");
+        // The voice with a breath makes its slide 5 s long; the music lies under all 11 s.
+        Assert.Equal([(144_000, 336_000), (0, 528_000)], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => (c.GetProperty("startFrame").GetInt32(), c.GetProperty("endFrame").GetInt32())).OrderByDescending(c => c.Item1));
+        Assert.Equal(0, Json("draft", "a.phonaris").GetProperty("cues").GetArrayLength());
+    }
+
+    [Fact]
     public void Levels_are_told_as_they_come_out_matched_and_kept_at_their_targets()
     {
         for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");

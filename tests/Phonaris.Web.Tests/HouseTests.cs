@@ -25,6 +25,7 @@ public partial class HouseTests
         ["Mixing"], // schedule and sound together: what is heard, what it looks like
         ["Fitting", "Levels", "Clearing"], // as long as wanted; as loud as it sounds; whether there is leave to use it
         ["Live", "Checking", "Matching"], // whatever the presenter does; what to say of a show; a changed deck
+        ["Drafting"], // a first soundtrack, proposed
     ];
 
     /// <summary>The floors of the web, from the ground up. What puts the app together lies above them all, in no folder.</summary>
@@ -35,6 +36,7 @@ public partial class HouseTests
         ["Hearing"], // mixes in pieces, speeds worked out ahead
         ["Shows"], // shows, edits, views, versions
         ["Bringing", "Fitting", "Levels", "Checking", "Exports", "Live"],
+        ["Drafting"],
         ["Catalogue"],
         ["Clearing"],
     ];

@@ -2,13 +2,15 @@ import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useLocation } from "react-router";
 import { useDrop } from "../api/queries";
-import { AtPlayhead } from "../details/AtPlayhead";
 import { CueDetails } from "../details/cue/CueDetails";
 import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
+import { DraftPanel } from "../draft/DraftPanel";
+import { useDraft } from "../draft/useDraft";
 import { useOpenShow } from "../shows/ShowContext";
 import { SoundList } from "../sounds/SoundList";
 import { isInDialog } from "../ui/keys";
+import { NextStep } from "./NextStep";
 import { Overview } from "./Overview";
 import { selectedCues, selectedSlides, selectedSound, type Selection } from "./selection";
 import { Sheet } from "./Sheet";
@@ -23,6 +25,15 @@ export function RunSheetPage() {
   // The sound chosen last, to be laid on slides by keyboard.
   const [lastSound, setLastSound] = useState<string>();
   const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
+
+  // The sounds that are left out of a draft, while there is one.
+  const [drafting, setDrafting] = useState<readonly string[]>();
+  const drafted = useDraft(view.id, view.revision, drafting !== undefined, drafting);
+  // Who chooses something has done with the draft.
+  const choose = (next: Selection) => {
+    setSelection(next);
+    if (next) setDrafting(undefined);
+  };
 
   const cues = view.show.cues.filter((c) => selectedCues(selection).includes(c.id));
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
@@ -47,49 +58,31 @@ export function RunSheetPage() {
           selected={sound?.id}
           select={(soundId) => {
             setLastSound(soundId);
-            setSelection({ soundId });
+            choose({ soundId });
           }}
-          selectCue={(cueId) => setSelection({ cueIds: [cueId] })}
+          selectCue={(cueId) => choose({ cueIds: [cueId] })}
           place={place}
           slideId={slides[0]?.id}
         />
-        <Sheet selection={selection} select={setSelection} drop={drop} />
+        <Sheet selection={selection} select={choose} drop={drop} drafted={drafted.draft?.cues} />
         <aside
           aria-label="Details"
           className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-4 py-3 max-md:hidden"
         >
-          {cues.length > 0 ? (
+          {drafting ? (
+            <DraftPanel drafted={drafted} without={drafting} leave={setDrafting} close={() => setDrafting(undefined)} />
+          ) : cues.length > 0 ? (
             <CueDetails key={cues.map((cue) => cue.id).join()} cues={cues} />
           ) : sound ? (
             <SoundDetails key={sound.id} sound={sound} place={() => place(sound.id)} />
           ) : slides.length > 0 ? (
             <SlideDetails slides={slides} />
           ) : (
-            <Nothing />
+            <NextStep draft={() => setDrafting([])} />
           )}
         </aside>
       </div>
       <Overview />
     </>
-  );
-}
-
-function Nothing() {
-  const { view } = useOpenShow();
-  const { slides, sounds, cues } = view.show;
-  const next =
-    slides.length === 0
-      ? "Drop a deck anywhere on this page: a presentation, a PDF, or pictures of the slides."
-      : sounds.length === 0
-        ? "Drop music, voices or effects anywhere on this page."
-        : cues.length === 0
-          ? "Drag a sound from the left onto the slide where it begins."
-          : "Choose a strand to shape how it sounds, or a slide to set how long it stays.";
-  return (
-    <div>
-      <h2 className="mb-2 text-base">Next</h2>
-      <p className="muted">{next}</p>
-      {cues.length > 0 && <AtPlayhead />}
-    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { ShowView, SoundKind } from "../api/client";
+import type { Schemas, ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/queries";
 import { AddSlide } from "../decks/AddSlide";
 import { isDeck, isVideo } from "../decks/readable";
@@ -9,6 +9,7 @@ import { soundType } from "../sounds/soundType";
 import { useBands } from "./bands";
 import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
 import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
+import { Outlines } from "./Outlines";
 import { Playhead } from "./Playhead";
 import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
 import { apart, columns, SlideRow } from "./SlideRow";
@@ -19,13 +20,15 @@ interface Props {
   selection: Selection;
   select: (selection: Selection) => void;
   drop: (drop: Drop) => void;
+  /** What a draft would lay, while it is looked at. */
+  drafted: readonly Schemas["DraftedCue"][] | undefined;
 }
 
 const modePlace = "phonaris-rows";
 const headHeight = 28;
 
 /** The slides in running order, from top to bottom, and the strands beside them. */
-export function Sheet({ selection, select, drop }: Props) {
+export function Sheet({ selection, select, drop, drafted }: Props) {
   const { view, player, edit, bringIn } = useOpenShow();
   const { runningOrder } = view;
   const bands = useBands(view);
@@ -246,6 +249,7 @@ export function Sheet({ selection, select, drop }: Props) {
                 selectAll={selectAll}
                 selectSlide={selectSlide}
               />
+              {drafted && <Outlines cues={drafted} rows={rows} bands={bands} />}
             </div>
             {over?.kind === "gap" && <Gap rows={rows} at={over.gap} />}
             {over?.kind === "row" && over.words && <Moment y={over.y} width={bands.width} words={over.words} />}

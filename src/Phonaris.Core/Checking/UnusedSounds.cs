@@ -1,3 +1,4 @@
+using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Core.Checking;
@@ -15,10 +16,6 @@ public sealed class UnusedSounds : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var used = show.Show.Cues.Select(c => c.SoundId).ToHashSet();
-        return
-            from sound in show.Show.Sounds
-            where !used.Contains(sound.Id)
-            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} is not used.", [new Remedy("Remove it", new RemoveSound(sound.Id))]) { SoundId = sound.Id };
+        return show.Show.OpenSounds().Select(s => new Finding(Name, Gravity.Tidy, [], null, $"{s.Name} is not used.", [new Remedy("Remove it", new RemoveSound(s.Id))]) { SoundId = s.Id });
     }
 }

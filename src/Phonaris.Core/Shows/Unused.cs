@@ -3,6 +3,14 @@ namespace Phonaris.Core.Shows;
 /// <summary>What a show has and does not use.</summary>
 public static class Unused
 {
+    /// <summary>The sounds that no cue uses, not even a parked one.</summary>
+    public static IEnumerable<Sound> OpenSounds(this Show show)
+    {
+        ArgumentNullException.ThrowIfNull(show);
+        var used = show.Cues.Select(c => c.SoundId).ToHashSet();
+        return show.Sounds.Where(s => !s.Removed && !used.Contains(s.Id));
+    }
+
     /// <summary>The show without parked cues that no other waits for, and without the sounds that no cue uses then.</summary>
     public static Show WithoutUnused(this Show show)
     {

@@ -225,7 +225,7 @@ export function Begins({ cues }: Props) {
 }
 
 /** Whether cues of several slides sound once across them or anew on each. */
-export function OnEach({ cues }: Props) {
+function OnEach({ cues }: Props) {
   const each = useEditEach(cues);
   if (!cues.some(({ span }) => span && span.first !== span.last)) return null;
   return (

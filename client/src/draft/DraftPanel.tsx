@@ -1,0 +1,76 @@
+import { Listening } from "../fit/Listening";
+import { useOpenShow } from "../shows/ShowContext";
+import { Tick } from "../ui/fields";
+import type { useDraft } from "./useDraft";
+
+interface Props {
+  drafted: ReturnType<typeof useDraft>;
+  /** The sounds that are left out, and how one more is or is not. */
+  without: readonly string[];
+  leave: (soundIds: readonly string[]) => void;
+  close: () => void;
+}
+
+/** A first soundtrack as it would be laid: each sound with where and why, to be taken whole or in part. */
+export function DraftPanel({ drafted, without, leave, close }: Props) {
+  const { view, edit } = useOpenShow();
+  const { draft, listening, problem, again } = drafted;
+  const take = () => {
+    if (draft?.edit) edit(draft.edit);
+    close();
+  };
+  return (
+    <div data-testid="draft">
+      <h2 className="mb-1.5 text-lg leading-tight">A first draft</h2>
+      {problem ? (
+        <p role="alert" className="text-error mb-2 text-sm">
+          {problem.message}
+        </p>
+      ) : (
+        <p className="mb-2 text-sm" role="status">
+          {draft ? draft.says : "Looking at names, lengths and music…"}
+        </p>
+      )}
+      {listening && <Listening job={listening} again={again} />}
+      <div className="bg-base-100 sticky top-0 z-10 flex gap-1.5 py-1.5">
+        <button type="button" className="btn btn-primary btn-sm" disabled={!draft?.edit} onClick={take}>
+          Lay it so
+        </button>
+        <button type="button" className="btn btn-sm" onClick={close}>
+          Not now
+        </button>
+      </div>
+      <ul className="space-y-1.5">
+        {draft?.cues.map((cue) => (
+          <li key={cue.soundId} className="line-t pt-1.5 text-sm leading-snug">
+            <Tick ticked set={() => leave([...without, cue.soundId])}>
+              <span className="min-w-0 truncate">
+                <b style={{ color: `var(--${cue.kind}-text)` }}>{cue.name}</b>
+              </span>
+            </Tick>
+            <p className="pl-7">
+              <span className="font-semibold">{cue.where}</span>: <span className="muted">{cue.why}</span>
+            </p>
+          </li>
+        ))}
+        {without.map((soundId) => (
+          <li key={soundId} className="line-t pt-1.5 text-sm">
+            <Tick ticked={false} set={() => leave(without.filter((id) => id !== soundId))}>
+              <span className="muted">{view.show.sounds.find((s) => s.id === soundId)?.name}</span>
+            </Tick>
+          </li>
+        ))}
+        {draft?.leftOut.map((sound) => (
+          <li key={sound.soundId} className="line-t muted pt-1.5 text-sm leading-snug">
+            {sound.name}: {sound.why}
+          </li>
+        ))}
+      </ul>
+      {draft?.edit && (
+        <p className="muted mt-3 text-xs">
+          Levels meet their targets, and beds make room for voices. One undo takes all of it back.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { afterEach, expect, it, vi } from "vitest";
+import { NextStep } from "../runsheet/NextStep";
+import { answerGets, cue, open, slide, sound, viewOf } from "../tests/show";
+import { DraftPanel } from "./DraftPanel";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+});
+
+const pad = sound("pad", { name: "Dusk Pad" });
+const drafted = (soundId: string, name: string, where: string) => ({
+  cueId: `c-${soundId}`,
+  soundId,
+  name,
+  kind: "bed" as const,
+  first: "s1",
+  last: "s2",
+  where,
+  why: "calm enough to speak over",
+});
+const made = { kind: "setLevel" as const, cueId: "c-pad", levelDb: 0, follows: false };
+
+it("shows a draft with its reasons, leaves out what is not wanted, and lays the rest", () => {
+  const [leave, close] = [vi.fn(), vi.fn()];
+  const draft = {
+    cues: [drafted("pad", "Dusk Pad", "slides 1–2")],
+    leftOut: [{ soundId: "owl", name: "Owl", kind: "spot" as const, why: "its name says no slide" }],
+    says: "One bed laid; one sound stays unused.",
+    edit: made,
+  };
+  const { edit } = open(
+    viewOf({ sounds: [pad, sound("reel", { name: "Reel" })] }),
+    <DraftPanel
+      drafted={{ draft, listening: undefined, problem: null, again: vi.fn() }}
+      without={["reel"]}
+      leave={leave}
+      close={close}
+    />,
+  );
+  expect(screen.getByText("calm enough to speak over")).toBeTruthy();
+  expect(screen.getByText("Owl: its name says no slide")).toBeTruthy();
+  fireEvent.click(screen.getByLabelText("Dusk Pad"));
+  expect(leave).toHaveBeenLastCalledWith(["reel", "pad"]);
+  fireEvent.click(screen.getByLabelText("Reel"));
+  expect(leave).toHaveBeenLastCalledWith([]);
+  fireEvent.click(screen.getByText("Lay it so"));
+  expect(edit).toHaveBeenLastCalledWith(made);
+  expect(close).toHaveBeenCalledTimes(1);
+});
+
+it("says what to do next by what is there, and is quiet once things are well", async () => {
+  const next = (view: ReturnType<typeof viewOf>, findings: readonly object[] = []) => {
+    cleanup();
+    answerGets((url) => ({ data: url.includes("checks") ? { findings } : [] }));
+    const draft = vi.fn();
+    return { ...open(view, <NextStep draft={draft} />), draft };
+  };
+  next(viewOf({ slides: [], sounds: [], cues: [] }));
+  expect(screen.getByText("Bring a deck in")).toBeTruthy();
+  next(viewOf({ slides: [slide(1)], sounds: [], cues: [] }));
+  expect(screen.getByText("Bring sounds in")).toBeTruthy();
+  const { draft } = next(viewOf({ slides: [slide(1)], sounds: [pad], cues: [] }));
+  fireEvent.click(screen.getByText("Draft it for me"));
+  expect(draft).toHaveBeenCalledTimes(1);
+  const placed = { slides: [slide(1), slide(2)], sounds: [pad], cues: [cue("c", "pad")] };
+  const found = {
+    check: "silent-end",
+    gravity: "heard",
+    cueIds: ["c"],
+    slideId: "s2",
+    soundId: null,
+    sentence: "The last slide is silent.",
+    remedies: [{ words: "Let Dusk Pad lie to the end", edit: made, safe: true }],
+  };
+  const { edit } = next(viewOf(placed), [{ key: "k", leftSo: false, found }]);
+  fireEvent.click(await screen.findByText("Let Dusk Pad lie to the end"));
+  expect(edit).toHaveBeenLastCalledWith(made);
+  next(viewOf(placed), [{ key: "k", leftSo: true, found }]);
+  expect(screen.queryByTestId("next")).toBeNull();
+  next(viewOf({ ...placed, sounds: [pad, sound("reel")] }));
+  expect(screen.getByText("Draft the rest")).toBeTruthy();
+});
