@@ -100,6 +100,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[aria-label='Name of step 2']");
         _browser.Button("Add a step").Click();
         _browser.Find("[aria-label='Name of step 3']");
+        Assert.Equal("~4.0 s", _browser.Value("Time of step 3"));
         // Beside the slides, at the height of its third step: one drag.
         _browser.Hand.ClickAndHold(_browser.Find("[data-sound='Chirp']")).MoveToElement(_browser.Find("[data-slide='2'] [role=gridcell]:last-child"), 0, 25).Release().Perform();
         _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Find("[aria-label='Begins']").Text.Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
@@ -118,8 +119,12 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         }
         _browser.Button("End").Click();
         _browser.Find("[data-testid=report]");
+        // What was tapped are the holds, and when its reveals come.
+        _browser.Button("Take these times as holds").Click();
         _browser.Find("main a[href^='/shows']").Click();
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
+        _browser.Find("[data-slide='2'] [data-title]").Click();
+        _browser.Until(() => !_browser.Value("Time of step 3").StartsWith('~'), "the step where it was tapped");
         // The music makes room for them.
         _browser.Choose("Slide 1");
         _browser.More("loud");

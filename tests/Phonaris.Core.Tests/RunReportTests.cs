@@ -45,6 +45,24 @@ public class RunReportTests
             Assert.Null(RunReport.Of(after, log).Edit);
         });
 
+    [Fact]
+    public void Steps_come_when_they_were_taken_where_all_of_them_were_and_the_slide_was_come_to_once()
+    {
+        var show = Shows.Of(3, 4_000);
+        foreach (var slide in (string[])["s1", "s2", "s3"]) show = show.Apply(new SetSteps(slide, [new($"{slide}-1", "", 0, null), new($"{slide}-2", "", null, null), new($"{slide}-3", "", null, null)])).Show;
+        var report = RunReport.Of(show, new(
+            [
+                new("s1", 0, 9_000) { StepsMs = [1_040, 7_960] }, new("s2", 9_000, 4_000) { StepsMs = [1_000] }, new("s3", 13_000, 2_000) { StepsMs = [500, 900] },
+                new("s3", 15_000, 2_000) { StepsMs = [100, 200] },
+            ], []));
+        var after = show.Apply(report.Edit!).Show;
+        Assert.Equal([0, 1_000, 8_000], after.Slide("s1").Steps.Select(s => s.OffsetMs));
+        Assert.All(after.Slides.Skip(1), s => Assert.Equal([0, null, null], s.Steps.Select(t => t.OffsetMs)));
+        Assert.Equal([9_000, 4_000, 4_000], after.Slides.Select(s => s.HoldMs));
+        Assert.Equal("Holds of a slide and steps of a slide taken from a run", report.Edit!.Sentence(show));
+        Assert.Equal("log", Assert.Throws<RuleException>(() => new RunLog([new("s1", 0, 1) { StepsMs = [-1] }], []).Validated()).Field);
+    }
+
     [Theory]
     [InlineData(4_050, 3_950, true)]
     [InlineData(4_100, 4_000, true)]

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { ShowView, Slide, SoundKind } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice, MsField } from "../ui/fields";
@@ -36,7 +37,21 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   const breaths = new Set(toFollow.map((f) => f.slide.breathMs));
   const kinds = new Set(toFollow.map((f) => f.kind));
   return (
-    <Topic title={slides.length === 1 ? "How long it stays" : "How long each stays"}>
+    <Topic
+      title={slides.length === 1 ? "How long it stays" : "How long each stays"}
+      rarer={{
+        name: "hold",
+        words: "holds and steps tapped while it sounds",
+        content: (
+          <Sentence>
+            <Link className="btn btn-xs" to={`/shows/${view.id}/dry-run`} state={{ from: slide.id }}>
+              Tap the holds from here
+            </Link>
+            <span className="muted text-xs">with what sounds, a key at each change</span>
+          </Sentence>
+        ),
+      }}
+    >
       <Sentence>
         Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} width="3.9rem" />
         {!follows && (

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from "react";
-import { Link } from "react-router";
+import { Link, useLocation } from "react-router";
 import { Choice } from "../ui/fields";
 import type { Manner } from "./Stage";
 import type { Ready } from "./usePrepared";
@@ -22,9 +22,12 @@ interface Props {
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
 export function ReadyCard({ title, showId, ready, ways, atTop = false, children, below }: Props) {
   const { fraction, problem, prepared, manner, setManner, begin } = ready;
-  const [place, setPlace] = useState("0");
+  // Whoever comes here from a slide begins with it.
+  const came = (useLocation().state as { from?: string } | null)?.from;
+  const [chosen, setPlace] = useState<string>();
   const [refused, setRefused] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
+  const place = chosen ?? `${slides.find(({ p }) => p.slideId === came)?.i ?? 0}`;
   const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (

@@ -35,7 +35,7 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
             Take these times as holds
           </button>
           <span className="muted text-sm">
-            Locked slides and those of a waiting loop keep theirs. Undo takes it back.
+            Steps, too. Locked slides and those of a waiting loop keep theirs. Undo takes it back.
           </span>
         </p>
       )}

@@ -141,9 +141,10 @@ export class Stage {
     const now = this.timeMs();
     if (before?.slideId !== here.slideId || to === this.now.place) {
       this.endStay(now);
-      this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0 });
+      this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0, stepsMs: [] });
       this.tell({ slideSinceMs: now });
     }
+    this.keepStep(here.step, now);
     this.placeSinceMs = now;
     this.now = { ...this.now, place: to };
     if (here.loopStart != null) this.tell({ talkSinceMs: undefined });
@@ -259,6 +260,14 @@ export class Stage {
   private endStay(now: number) {
     const stay = this.log.stays.at(-1);
     if (stay) stay.ms = now - this.beganMs - stay.atMs;
+  }
+
+  /** When a step was taken; taken back, it is forgotten, and so are all where one was left out. */
+  private keepStep(step: number, now: number) {
+    const stay = this.log.stays.at(-1);
+    if (!stay?.stepsMs) return;
+    stay.stepsMs.length = Math.min(stay.stepsMs.length, step);
+    if (step > 0 && stay.stepsMs.length === step - 1) stay.stepsMs.push(now - this.beganMs - stay.atMs);
   }
 
   private happen(event: Omit<LiveEvent, "atMs">) {

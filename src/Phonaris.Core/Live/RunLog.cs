@@ -1,3 +1,5 @@
+using Phonaris.Core.Shows;
+
 namespace Phonaris.Core.Live;
 
 /// <summary>What a run of a show was like, told by the page that showed it.</summary>
@@ -16,7 +18,7 @@ public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
     public RunLog Validated()
     {
         if (Stays.Count > MostEntries || Lines.Count > MostEntries) throw new RuleException($"A run is told in at most {MostEntries} lines.", "log");
-        if (Stays.Any(s => s.AtMs is < 0 or > LatestMs || s.Ms is < 0 or > LatestMs) || Lines.Any(l => l.AtMs is < 0 or > LatestMs)) throw new RuleException("The times of a run lie within a week.", "log");
+        if (Stays.Any(s => s.AtMs is < 0 or > LatestMs || s.Ms is < 0 or > LatestMs || s.StepsMs?.Any(ms => ms < 0 || ms > LatestMs) == true || s.StepsMs?.Count > Step.Most) || Lines.Any(l => l.AtMs is < 0 or > LatestMs)) throw new RuleException("The times of a run lie within a week.", "log");
         if (Lines.Any(l => l.Words.Length > LongestLine)) throw new RuleException($"A line of a run has at most {LongestLine} characters.", "log");
         return this;
     }
@@ -26,7 +28,11 @@ public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
 /// <param name="SlideId">The slide.</param>
 /// <param name="AtMs">When it was come to, in milliseconds from the run's beginning.</param>
 /// <param name="Ms">How long it lasted.</param>
-public sealed record RunStay(string SlideId, long AtMs, long Ms);
+public sealed record RunStay(string SlideId, long AtMs, long Ms)
+{
+    /// <summary>How long after that each step was taken, in order, from the second on; null where that was not told.</summary>
+    public ValueList<long>? StepsMs { get; init; }
+}
 
 /// <summary>Something that happened.</summary>
 /// <param name="AtMs">When, in milliseconds from the run's beginning.</param>

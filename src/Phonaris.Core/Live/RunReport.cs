@@ -9,7 +9,7 @@ namespace Phonaris.Core.Live;
 /// <param name="PlannedMs">How long the slides that were shown are planned to stay, each once.</param>
 /// <param name="Slides">The slides of the running order.</param>
 /// <param name="Lines">What happened.</param>
-/// <param name="Edit">Takes the times for holds; null where that changes nothing.</param>
+/// <param name="Edit">Takes the times for holds, and for the steps of slides that were come to once; null where that changes nothing.</param>
 /// <param name="AsPlanned">Whether it took as long as planned, as exactly as holds are taken.</param>
 public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> Slides, ValueList<RunLine> Lines, Edit? Edit, bool AsPlanned)
 {
@@ -33,11 +33,31 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
             .Select(s => new SlideHold(s.SlideId, Math.Clamp((s.TookMs + HoldStepMs / 2) / HoldStepMs * HoldStepMs, Slide.LeastHoldMs, Slide.GreatestHoldMs)))
             .Where(h => h.HoldMs != show.Slide(h.SlideId).HoldMs)
             .ToValueList();
+        var steps = slides.Where(s => s.Visits == 1 && !s.Keeps)
+            .Select(s => StepsTaken(Held(show.Slide(s.SlideId), holds), stays[s.SlideId].Single().StepsMs))
+            .OfType<Edit>().ToList();
         var (took, planned) = (log.Stays.Sum(s => s.Ms), slides.Where(s => s.Visits > 0).Sum(s => s.PlannedMs));
+        List<Edit> edits = [.. holds.Count == 0 ? [] : (Edit[])[new SetHolds(holds)], .. steps];
         return new(
-            took, planned, slides, log.Lines,
-            holds.Count == 0 ? null : new Several([new SetHolds(holds)], $"Holds of {(holds.Count == 1 ? "a slide" : $"{holds.Count} slides")} taken from a run"),
+            took, planned, slides, log.Lines, edits.Count == 0 ? null : new Several([.. edits], Taken(holds.Count, steps.Count)),
             Math.Abs(took - planned) <= HoldStepMs / 2 * slides.Count(s => s.Visits > 0));
+    }
+
+    private static string Taken(int holds, int steps) =>
+        $"{(holds == 0 ? "" : $"Holds of {Counted(holds)}")}{(holds > 0 && steps > 0 ? " and steps" : steps > 0 ? "Steps" : "")}{(steps > 0 ? $" of {Counted(steps)}" : "")} taken from a run";
+
+    private static string Counted(int count) => count == 1 ? "a slide" : $"{count} slides";
+
+    private static Slide Held(Slide slide, ValueList<SlideHold> holds) => holds.FirstOrDefault(h => h.SlideId == slide.Id) is { } hold ? slide with { HoldMs = hold.HoldMs } : slide;
+
+    /// <summary>The edit that has the steps of a slide come when they were taken; null where they do, or not all of them were.</summary>
+    private static SetSteps? StepsTaken(Slide slide, ValueList<long>? taken)
+    {
+        if (taken is null || taken.Count == 0 || taken.Count != slide.Steps.Count - 1) return null;
+        var now = RunningOrder.StepsMs(slide).ToList();
+        var at = taken.Select(ms => Math.Min(slide.HoldMs, (ms + HoldStepMs / 2) / HoldStepMs * HoldStepMs)).ToList();
+        if (at.Zip(at.Skip(1)).Any(p => p.Second < p.First) || at.Select((ms, k) => Math.Abs(ms - now[k + 1])).All(off => off < HoldStepMs / 2)) return null;
+        return new(slide.Id, [.. slide.Steps.Select((s, k) => k == 0 ? s : s with { OffsetMs = at[k - 1] })]);
     }
 }
 
