@@ -16,7 +16,10 @@ export function CueList({ beds, chosen, soundOf }: Props) {
   const { view } = useOpenShow();
   const numberOf = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id)?.number;
   return (
-    <nav aria-label="Beds" className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:hidden">
+    <nav
+      aria-label="Beds"
+      className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:max-h-44 max-md:w-full max-md:py-2"
+    >
       <h2 className="muted mb-2 px-2 font-sans text-xs font-semibold">Music on slides</h2>
       <ul className="space-y-1">
         {beds.map((cue) => (

@@ -25,9 +25,9 @@ export default function FitPage() {
   const sound = cue && soundOf(cue);
   return (
     <>
-      <div className="flex min-h-0 grow">
+      <div className="flex min-h-0 grow max-md:flex-col">
         <CueList beds={beds} chosen={cue} soundOf={soundOf} />
-        <main className="bg-base-100 min-w-0 grow overflow-y-auto px-6 py-4">
+        <main className="bg-base-100 min-w-0 grow overflow-y-auto px-6 py-4 max-md:px-3">
           {cue && sound ? (
             <FitCue key={cue.id} cue={cue} sound={sound} />
           ) : (

@@ -4,7 +4,7 @@ import type { Cue, Edit, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, shortTime } from "../ui/format";
-import { methods, type Compared, type FitMethod } from "./methods";
+import { heard, methods, type Compared, type FitMethod } from "./methods";
 
 interface Props {
   cue: Cue;
@@ -14,6 +14,9 @@ interface Props {
 }
 
 const around = 3 * framesPerSecond;
+
+/** On a phone what is said of a method stands below its name. */
+const stacked = "max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-3";
 
 /** All methods side by side: those that suit first, each to be heard and chosen; then the others, with what is against them. */
 export function MethodTable({ cue, fits, shown, look }: Props) {
@@ -32,8 +35,8 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
     </WholeRow>
   );
   return (
-    <table className="w-full text-sm">
-      <thead>
+    <table className="w-full text-sm max-md:block">
+      <thead className="max-md:hidden">
         <tr className="muted text-left text-xs">
           <th className="py-1 pl-2 font-semibold">Method</th>
           <th className="font-semibold">What it does here</th>
@@ -44,7 +47,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
           <th />
         </tr>
       </thead>
-      <tbody>
+      <tbody className="max-md:block">
         {fits.methods.map(
           (one) =>
             one.fitted && (
@@ -65,7 +68,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
         )}
         {!fits.repace.edit && <Unsuited name="Re-pace" says={fits.repace.says} />}
         {!fits.endTogether.edit && <Unsuited name="End together" says={fits.endTogether.says} />}
-        <tr className="line-t">
+        <tr className={`line-t ${stacked}`}>
           <td className="py-2 pr-4 pl-2 whitespace-nowrap">As it is</td>
           <td className="muted">{cue.rounds === 1 ? "plays once" : "goes round as set, and stops with its span"}</td>
           <td colSpan={4} />
@@ -88,7 +91,7 @@ function asItIs(cue: Cue): Edit {
 /** A way that does not suit, with what is against it. */
 function Unsuited({ name, says }: { name: string; says: string }) {
   return (
-    <tr className="line-t muted">
+    <tr className={`line-t muted ${stacked}`}>
       <td className="py-2 pr-4 pl-2 align-top whitespace-nowrap">{name}</td>
       <td className="py-2" colSpan={6}>
         {says}
@@ -110,9 +113,9 @@ function WholeRow({ cue, name, says, children }: WholeRowProps) {
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/whole/samples`);
   const length = cue.outFrame - cue.inFrame;
   return (
-    <tr className="line-t" data-method={name}>
+    <tr className={`line-t ${stacked}`} data-method={name}>
       <td className="py-2 pr-4 pl-2 align-top font-semibold whitespace-nowrap">{name}</td>
-      <td className="py-2 pr-3 align-top">{says}</td>
+      <td className="py-2 pr-3 align-top max-md:w-full max-md:py-0 max-md:pl-2">{says}</td>
       <td className="muted py-2 align-top">none</td>
       <td className="muted py-2 align-top whitespace-nowrap">as it is</td>
       <td className="py-2 pr-3 align-top whitespace-nowrap">by itself</td>
@@ -173,7 +176,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
     play(from, to);
   };
   return (
-    <tr className={`line-t ${shown ? "bg-base-300" : ""}`} data-method={one.method}>
+    <tr className={`line-t ${stacked} ${shown ? "bg-base-300" : ""}`} data-method={one.method}>
       <td className="py-2 pr-4 pl-2 align-top">
         <button
           type="button"
@@ -185,7 +188,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
           {name}
         </button>
       </td>
-      <td className="py-2 pr-3 align-top">{fitted.says}</td>
+      <td className="py-2 pr-3 align-top max-md:w-full max-md:py-0 max-md:pl-2">{fitted.says}</td>
       <td className="py-1.5 pr-2 align-top">
         <span className="flex flex-wrap gap-1">
           {fitted.joins.slice(0, 6).map((join, i) => (
@@ -194,11 +197,13 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
               type="button"
               className="btn btn-xs figures"
               data-join={i + 1}
-              title={`At ${shortTime(join.atFrame)}: more alike than ${(100 - join.percentile).toFixed(0)} of 100 pairs of places`}
+              title={`At ${shortTime(join.atFrame)}: more alike than ${(100 - join.percentile).toFixed(0)} of 100 pairs of places in the piece`}
               onClick={() => hear(Math.max(0, join.atFrame - around), join.atFrame + around)}
             >
               <Play size={10} fill="currentColor" /> <span className="sr-only">Hear join</span> {i + 1}
-              <span className="muted font-normal">{join.percentile.toFixed(0)}</span>
+              <span className={`font-sans font-normal ${join.heard === "mayBe" ? "text-warning" : "muted"}`}>
+                {heard[join.heard]}
+              </span>
             </button>
           ))}
           {fitted.joins.length > 6 && <span className="muted">and {fitted.joins.length - 6} more</span>}

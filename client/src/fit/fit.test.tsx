@@ -53,7 +53,13 @@ describe("where music can end early", () => {
 });
 
 describe("a join on the map", () => {
-  const join = { atFrame: 12 * second, fromFrame: 20 * second, toFrame: 30 * second, percentile: 10 };
+  const join = {
+    atFrame: 12 * second,
+    fromFrame: 20 * second,
+    toFrame: 30 * second,
+    percentile: 10,
+    heard: "hardly" as const,
+  };
 
   it("is moved by arrow keys to the next place the server finds, and stays where there is none", async () => {
     const moved = { kind: "setFit", cueId: "c1", fit: null };

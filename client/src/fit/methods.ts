@@ -11,3 +11,10 @@ export const methods: Record<FitMethod, { name: string; does: string }> = {
   stretch: { name: "Stretch", does: "plays slower or faster, at the same pitch" },
   silence: { name: "Silence", does: "plays once; the rest is silent on purpose" },
 };
+
+/** Whether a join is heard. */
+export const heard: Record<Schemas["JoinHeard"], string> = {
+  not: "not heard",
+  hardly: "hardly",
+  mayBe: "may be heard",
+};

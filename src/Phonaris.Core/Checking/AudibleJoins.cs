@@ -1,13 +1,11 @@
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
 /// <summary>Joins that may be heard.</summary>
 public sealed class AudibleJoins : ICheck
 {
-    /// <summary>How many of a hundred pairs of places may be more alike than those of a join.</summary>
-    private const double Audible = 5;
-
     /// <inheritdoc/>
     public string Name => "audible-join";
 
@@ -20,7 +18,7 @@ public sealed class AudibleJoins : ICheck
         ArgumentNullException.ThrowIfNull(show);
         return
             from heard in show.Heard
-            where heard.Place.WorstJoin is { Percentile: > Audible }
+            where heard.Place.WorstJoin is { Heard: JoinHeard.MayBe }
             let worst = heard.Place.WorstJoin!
             let at = show.Order.At(heard.Place.StartFrame + Math.Min(worst.AtFrame, heard.Place.LengthFrames - 1))
             select new Finding(

@@ -1,9 +1,13 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>All methods side by side for one sound and one length: those that suit first, the best first; then the others, with what is against them.</summary>
+/// <summary>
+/// All methods side by side for one sound and one length: those that suit first, the best first and those with a join that may be heard last; then the others,
+/// with what is against them.
+/// </summary>
 public static class Comparison
 {
     /// <summary>Compares the methods.</summary>
@@ -20,7 +24,7 @@ public static class Comparison
         [
             .. Enum.GetValues<FitMethod>()
                 .Select(method => Try(fitter, method == own.Method ? own : new(method), length, from, to))
-                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Cost ?? 0),
+                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Joins.Any(j => j.Heard == JoinHeard.MayBe)).ThenBy(c => c.Fitted?.Cost ?? 0),
         ];
     }
 

@@ -1,5 +1,6 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
@@ -27,7 +28,7 @@ public static class FitAll
         ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(compared);
         var best = compared[0];
-        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.Joins.Count ?? 0, best.Fitted?.Joins.Select(j => j.Percentile).DefaultIfEmpty().Max() ?? 0, best.Fitted?.EndsNaturally ?? false);
+        return new(cue.Id, lengthFrames, best.Fitted is null ? null : best.Method, best.Says, best.Fitted?.Joins.Count ?? 0, best.Fitted?.Joins.Max(j => (JoinHeard?)j.Heard), best.Fitted?.EndsNaturally ?? false);
     }
 
     /// <summary>What all of it comes to, in a sentence.</summary>
@@ -40,7 +41,7 @@ public static class FitAll
         var left = proposed.Count - fitted.Count;
         return $"{(fitted.Count == 1 ? "One bed comes" : $"{fitted.Count} beds come")} out exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides; "
             + $"{(own == fitted.Count ? "every one ends" : own == 1 ? "one ends" : $"{own} end")} by {(own is 1 || own == fitted.Count ? "itself" : "themselves")}. "
-            + (joins == 0 ? "Nothing is joined." : string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{(joins == 1 ? "One join" : $"{joins} joins")}, the boldest more alike than {100 - fitted.Max(p => p.WorstPercentile):0} of 100 pairs of places."))
+            + (joins == 0 ? "Nothing is joined." : $"{(joins == 1 ? "One join" : $"{joins} joins, the boldest")} {(fitted.Max(p => p.Worst) ?? JoinHeard.Not).InWords()}.")
             + (left == 0 ? "" : left == 1 ? " One stays as it is." : $" {left} stay as they are.");
     }
 
@@ -58,6 +59,6 @@ public static class FitAll
 /// <param name="Method">The method; null where none suits.</param>
 /// <param name="Says">What to know about it, or why none suits.</param>
 /// <param name="Joins">How many joins it has.</param>
-/// <param name="WorstPercentile">How many of 100 pairs of places are more alike than those of its boldest join.</param>
+/// <param name="Worst">Whether the boldest of them is heard; null for none.</param>
 /// <param name="EndsNaturally">Whether the music's own ending is heard.</param>
-public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int Joins, double WorstPercentile, bool EndsNaturally);
+public sealed record Proposed(string CueId, long LengthFrames, FitMethod? Method, string Says, int Joins, JoinHeard? Worst, bool EndsNaturally);
