@@ -54,8 +54,12 @@ public class Browser : IDisposable
         _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
         if (hears) _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
         if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear.Script });
-        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = 1280, ["height"] = 800, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        Size(1280, 800);
     }
+
+    /// <summary>Makes the page so large, in pixels.</summary>
+    public void Size(int width, int height) =>
+        _driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
     /// <summary>As if nothing had been done here yet: no shows but the demo, as it was, and nothing that a page kept.</summary>
     public Browser Fresh()
@@ -64,6 +68,7 @@ public class Browser : IDisposable
         Block();
         _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = false, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
+        Size(1280, 800);
         _driver.Navigate().GoToUrl("about:blank");
         _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address, ["storageTypes"] = "all" });
         Complaints();

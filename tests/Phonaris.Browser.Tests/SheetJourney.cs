@@ -120,6 +120,51 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     /// <summary>A bed under the last two of five slides.</summary>
     private void Begin() => _browser.Made(5, 2, new Tone("Long tone", 330, 20, SoundKind.Bed, 4, 5));
 
+    [Fact]
+    public void On_an_old_laptop_at_twice_the_size_and_by_keyboard_all_of_it_is_within_reach()
+    {
+        _browser.Made(4, 5, new("Pad", 220, 20, SoundKind.Bed, 1, 4), new("Chirp", 900, 1, SoundKind.Spot, 2, 2));
+        // The hall's old laptop: nothing lies over anything else, nothing is out of sight.
+        foreach (var (width, height) in ((int, int)[])[(1024, 768), (1366, 768)])
+        {
+            _browser.Size(width, height);
+            _browser.Until(() => _browser.Js<bool>("(s => s.scrollWidth <= s.clientWidth)(document.querySelector('[data-testid=sheet]'))"), $"all bands in sight at {width}");
+            _browser.Until(() => _browser.Js<bool>("(b => b.every((x, i) => i === 0 || x.left >= b[i - 1].right))([...document.querySelector('header').children].map(e => e.getBoundingClientRect()))"), $"the bar at {width}");
+            _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('header button')].every(e => e.getBoundingClientRect().right <= innerWidth)"), $"its buttons at {width}");
+            _browser.Choose("Pad");
+            _browser.Expect("Slides", "1–4");
+        }
+        Assert.Empty(_browser.Axe());
+
+        // At twice the size there is no room beside the sheet: sounds and details lie over it when they are asked for.
+        _browser.Size(640, 400);
+        Assert.False(_browser.Find("aside[aria-label=Details]").Displayed);
+        _browser.Button("Details").Click();
+        _browser.Type("Fade in", "2", "2.0 s");
+        Assert.Empty(_browser.Axe());
+        // Out of the field, and out of the panel.
+        _browser.Press(Keys.Escape);
+        _browser.Press(Keys.Escape);
+        _browser.Until(() => !_browser.Find("aside[aria-label=Details]").Displayed, "the details away");
+        _browser.Find("button[aria-label='Undo: Pad: fades in over 2.0 s']").Click();
+        _browser.Find("button[aria-label='More']").Click();
+        _browser.Button("Redo: Pad: fades in over 2.0 s");
+        _browser.Press(Keys.Escape);
+        _browser.Button("Sounds").Click();
+        _browser.Until(() => _browser.Find("[data-sound='Chirp']").Displayed, "the sounds");
+        _browser.Press(Keys.Escape);
+        Assert.Equal(640, _browser.Js<int>("document.documentElement.scrollWidth"));
+
+        // By keyboard past the bar and the sounds.
+        _browser.Size(1280, 800);
+        _browser.Reload();
+        _browser.Find("[data-cue='Chirp']");
+        _browser.Press(Keys.Tab);
+        _browser.Press(Keys.Enter);
+        Assert.Equal("Slide 1", _browser.Js<string>("document.activeElement.title"));
+        Assert.Empty(_browser.Complaints());
+    }
+
     private IEnumerable<string> Titles() => Enumerable.Range(1, _browser.Count("[data-slide]")).Select(n => _browser.Find($"[data-slide='{n}'] [data-title]").Text);
 
     private string Picture6() => _browser.Find("[data-slide='6'] img").GetDomProperty("src")!;

@@ -23,7 +23,10 @@ export function Overview() {
   const meter = useRef<HTMLDivElement>(null);
   // Drawn when there is time: where it was changed is looked at first.
   const outline = useDeferredValue(view.outline);
-  const wave = useMemo(() => <Waveform peaks={outline} color="var(--bed)" className="h-14 w-full" />, [outline]);
+  const wave = useMemo(
+    () => <Waveform peaks={outline} color="var(--bed)" className="h-14 w-full [@media(max-height:520px)]:h-5" />,
+    [outline],
+  );
 
   const seek = useCallback((frame: number) => player.seek(frame), [player]);
   useEachFrame(player, (frame) => {
@@ -41,7 +44,7 @@ export function Overview() {
 
   return (
     <footer
-      className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3"
+      className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3 [@media(max-height:520px)]:h-15"
       aria-label="Whole show"
     >
       {standsStill && (
@@ -64,7 +67,7 @@ export function Overview() {
       </button>
       <div className="w-28 shrink-0">
         <span ref={clock} data-testid="clock" className="figures block text-xl leading-tight font-bold" />
-        <span ref={where} className="muted text-sm" />
+        <span ref={where} className="muted text-sm [@media(max-height:520px)]:sr-only" />
         <div className="bg-base-200 mt-1 h-1 overflow-hidden rounded-full" aria-hidden="true">
           <div
             ref={meter}

@@ -14,6 +14,7 @@ import { NextStep } from "./NextStep";
 import { Overview } from "./Overview";
 import { selectedCues, selectedSlides, selectedSound, type Selection } from "./selection";
 import { Sheet } from "./Sheet";
+import { SidePanel } from "./SidePanel";
 import { useCueKeys } from "./useCueKeys";
 
 /** The main screen: the sounds, the run sheet, what is selected, and the whole show lying flat below. */
@@ -26,6 +27,8 @@ export function RunSheetPage() {
   const [lastSound, setLastSound] = useState<string>();
   const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
 
+  // Where there is no room for them beside the sheet, one of them lies over it.
+  const [panel, setPanel] = useState<"sounds" | "details">();
   // The sounds that are left out of a draft, while there is one.
   const [drafting, setDrafting] = useState<readonly string[]>();
   const drafted = useDraft(view.id, view.revision, drafting !== undefined, drafting);
@@ -39,7 +42,7 @@ export function RunSheetPage() {
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
   useCueKeys(cues, slides[0]?.id);
-  useHotkeys("escape", () => setSelection(undefined), { ignoreEventWhen: isInDialog });
+  useHotkeys("escape", () => (panel ? setPanel(undefined) : setSelection(undefined)), { ignoreEventWhen: isInDialog });
 
   // On the chosen slides: on several, through the last of them.
   const place = (soundId: string) => {
@@ -54,20 +57,47 @@ export function RunSheetPage() {
   return (
     <>
       <div className="flex min-h-0 grow">
-        <SoundList
-          selected={sound?.id}
-          select={(soundId) => {
-            setLastSound(soundId);
-            choose({ soundId });
-          }}
-          selectCue={(cueId) => choose({ cueIds: [cueId] })}
-          place={place}
-          slideId={slides[0]?.id}
+        <SidePanel
+          label="Sounds"
+          side="left"
+          className="flex w-58 flex-col max-xl:w-52"
+          open={panel === "sounds"}
+          close={() => setPanel(undefined)}
+        >
+          <SoundList
+            selected={sound?.id}
+            select={(soundId) => {
+              setLastSound(soundId);
+              choose({ soundId });
+            }}
+            selectCue={(cueId) => choose({ cueIds: [cueId] })}
+            place={place}
+            slideId={slides[0]?.id}
+          />
+        </SidePanel>
+        <Sheet
+          selection={selection}
+          select={choose}
+          drop={drop}
+          drafted={drafted.draft?.cues}
+          panels={(["sounds", "details"] as const).map((which) => (
+            <button
+              key={which}
+              type="button"
+              className="btn btn-xs"
+              aria-expanded={panel === which}
+              onClick={() => setPanel(which)}
+            >
+              {which === "sounds" ? "Sounds" : "Details"}
+            </button>
+          ))}
         />
-        <Sheet selection={selection} select={choose} drop={drop} drafted={drafted.draft?.cues} />
-        <aside
-          aria-label="Details"
-          className="bg-base-100 line-l w-75 shrink-0 overflow-y-auto px-4 py-3 max-md:hidden"
+        <SidePanel
+          label="Details"
+          side="right"
+          className="w-75 overflow-y-auto px-4 py-3 max-xl:w-72 max-xl:px-3"
+          open={panel === "details"}
+          close={() => setPanel(undefined)}
         >
           {drafting ? (
             <DraftPanel drafted={drafted} without={drafting} leave={setDrafting} close={() => setDrafting(undefined)} />
@@ -80,7 +110,7 @@ export function RunSheetPage() {
           ) : (
             <NextStep draft={() => setDrafting([])} />
           )}
-        </aside>
+        </SidePanel>
       </div>
       <Overview />
     </>

@@ -1,4 +1,13 @@
-import { useCallback, useEffect, useMemo, useRef, useState, type DragEvent, type KeyboardEvent } from "react";
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type DragEvent,
+  type KeyboardEvent,
+  type ReactNode,
+} from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Schemas, ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/queries";
@@ -22,13 +31,15 @@ interface Props {
   drop: (drop: Drop) => void;
   /** What a draft would lay, while it is looked at. */
   drafted: readonly Schemas["DraftedCue"][] | undefined;
+  /** What opens the panels that have no room beside it. */
+  panels: ReactNode;
 }
 
 const modePlace = "phonaris-rows";
 const headHeight = 28;
 
 /** The slides in running order, from top to bottom, and the strands beside them. */
-export function Sheet({ selection, select, drop, drafted }: Props) {
+export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   const { view, player, edit, bringIn } = useOpenShow();
   const { runningOrder } = view;
   const bands = useBands(view);
@@ -163,12 +174,13 @@ export function Sheet({ selection, select, drop, drafted }: Props) {
   const lastChosen = order.findLastIndex((id) => chosen.includes(id));
   const within = chosen[0] ?? order[0];
   return (
-    <main className="flex min-w-0 grow flex-col px-4 pt-2 max-md:px-1">
+    <main className="flex min-w-0 grow flex-col px-4 pt-2 max-xl:px-2 max-md:px-1">
       <div className="flex items-center justify-between pb-1">
         <div className="flex items-center gap-4" role="group" aria-label="Row height">
           <Mode name="By slide" on={mode === "slide"} press={() => choose("slide")} />
           <Mode name="By time" on={mode === "time"} press={() => choose("time")} />
         </div>
+        <div className="flex gap-1 lg:hidden">{panels}</div>
         <AddSlide index={lastChosen < 0 ? order.length : lastChosen + 1} />
       </div>
       <div
@@ -179,7 +191,7 @@ export function Sheet({ selection, select, drop, drafted }: Props) {
         onKeyDown={onKeyDown}
       >
         <div
-          className="relative min-w-[42.5rem] max-md:min-w-144"
+          className="relative min-w-[42.5rem] max-xl:min-w-124 max-md:min-w-112"
           onDragOver={(event) => {
             const to = place(event);
             if (!to) return;

@@ -42,7 +42,7 @@ const narrowHold = (ms: number) => (ms % 100 === 0 ? hold(ms) : hold(ms).replace
 /** How wide the columns of a row are, left of the bands. Of fixed width but for the title's: a row is laid out in one go, without asking its cells. */
 export const columns = {
   number: "w-[2.1rem] shrink-0",
-  picture: "w-[7.3rem] shrink-0 max-md:w-19",
+  picture: "w-[7.3rem] shrink-0 max-xl:w-20",
   title: "min-w-20 flex-1",
   hold: "w-[4.3rem] shrink-0 max-md:hidden",
 };
@@ -96,7 +96,10 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         {row.hidden && <EyeOff size={14} aria-label="Hidden" className="muted" />}
         {!row.hidden && (
           <>
-            <div className="relative max-w-[93%]" style={{ height: high, width: (high * 16) / 9 }}>
+            <div
+              className="relative max-w-[93%] max-xl:aspect-video max-xl:h-auto!"
+              style={{ height: high, width: (high * 16) / 9 }}
+            >
               <img
                 className={`bg-base-300 block size-full rounded-sm border border-[var(--line)] ${slide.picture.fills ? "object-cover" : "object-contain"}`}
                 src={pictureUrl(showId, slide, 320)}

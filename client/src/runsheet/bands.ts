@@ -39,6 +39,11 @@ export const narrowBands = bandsOf([
   [96, 13],
   [96, 11],
 ]);
+const tightBands = bandsOf([
+  [104, 18],
+  [72, 10],
+  [78, 9],
+]);
 const wideBands = bandsOf([
   [290, 40],
   [190, 24],
@@ -50,6 +55,12 @@ const narrowWithVideos = bandsOf([
   [80, 11],
   [80, 11],
 ]);
+const tightWithVideos = bandsOf([
+  [84, 14],
+  [54, 10],
+  [76, 9],
+  [54, 10],
+]);
 const wideWithVideos = bandsOf([
   [250, 36],
   [160, 22],
@@ -57,17 +68,24 @@ const wideWithVideos = bandsOf([
   [140, 18],
 ]);
 
-const wide = typeof matchMedia === "undefined" ? undefined : matchMedia("(min-width: 1600px)");
-const followWide = (changed: () => void) => {
-  wide?.addEventListener("change", changed);
-  return () => wide?.removeEventListener("change", changed);
+/** How much room there is across the page. */
+const rooms = (typeof matchMedia === "undefined" ? [] : ["(min-width: 1600px)", "(min-width: 1280px)"]).map((room) =>
+  matchMedia(room),
+);
+const followRoom = (changed: () => void) => {
+  for (const room of rooms) room.addEventListener("change", changed);
+  return () => rooms.forEach((room) => room.removeEventListener("change", changed));
 };
+/** 2 where there is much, 1, or 0. */
+const roomNow = () => rooms.filter((room) => room.matches).length;
 
 /** The bands there is room for. */
 export function useBands({ show }: ShowView): Bands {
-  const isWide = useSyncExternalStore(followWide, () => wide?.matches);
-  if (show.sounds.some((s) => s.kind === "video" && !s.removed)) return isWide ? wideWithVideos : narrowWithVideos;
-  return isWide ? wideBands : narrowBands;
+  const room = useSyncExternalStore(followRoom, roomNow);
+  const [tight, usual, wide] = show.sounds.some((s) => s.kind === "video" && !s.removed)
+    ? [tightWithVideos, narrowWithVideos, wideWithVideos]
+    : [tightBands, narrowBands, wideBands];
+  return room === 2 ? wide : room === 1 ? usual : tight;
 }
 
 /** A strand with its place across the sheet. */

@@ -5,7 +5,7 @@ import { useShows } from "../api/queries";
 import { NewShow } from "./NewShow";
 import { Aside } from "./Aside";
 import { ShowCard } from "./ShowCard";
-import { ThemeButton } from "./ShowLayout";
+import { ThemeButton } from "./Bar";
 
 /** The first page: a new show from a deck, and the shows there are. */
 export function ShowsPage() {

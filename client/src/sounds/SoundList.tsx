@@ -50,7 +50,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
     />
   );
   return (
-    <aside aria-label="Sounds" className="bg-base-100 line-r flex w-58 shrink-0 flex-col max-md:hidden">
+    <>
       <div className="px-4 pt-3 pb-2">
         <h2 className="mb-2 flex items-baseline justify-between text-base">
           Sounds <span className="muted figures text-sm font-normal">{sounds.length}</span>
@@ -118,7 +118,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
         <ParkedList selectCue={selectCue} />
       </div>
       <BringIn slideId={slideId} />
-    </aside>
+    </>
   );
 }
 

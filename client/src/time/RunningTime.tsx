@@ -13,17 +13,17 @@ export function RunningTime() {
     <>
       <button
         type="button"
-        className="btn btn-ghost btn-sm mr-2 h-10 gap-2 px-2 font-normal max-md:mr-0"
+        className="btn btn-ghost btn-sm mr-2 max-xl:mr-0 h-10 gap-2 px-2 font-normal max-md:mr-0"
         title="Running time, what to aim at, and the timing sheet"
         onClick={() => setOpen(true)}
       >
-        <span className="muted text-sm max-md:sr-only">Running time</span>
+        <span className="muted text-sm max-xl:sr-only">Running time</span>
         <span className="figures text-xl font-bold" data-testid="running-time">
           {time(view.runningOrder.totalFrames)}
         </span>
         {difference && (
           <span
-            className={`figures text-sm max-md:hidden ${difference.frames > 0 ? "text-warning font-semibold" : "muted"}`}
+            className={`figures text-sm max-lg:hidden ${difference.frames > 0 ? "text-warning font-semibold" : "muted"}`}
             data-testid="over"
           >
             {difference.words}

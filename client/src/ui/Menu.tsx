@@ -4,6 +4,8 @@ interface Props {
   /** What the button says that opens it. */
   words: ReactNode;
   className: string;
+  /** What the button does, where it does not say it. */
+  label?: string;
   /** Its entries, as items of a list; choosing one closes it. */
   children: ReactNode;
   /** Which of its sides lies at that of the button. */
@@ -11,7 +13,7 @@ interface Props {
 }
 
 /** A button and what it opens: closed by a choice, Escape, or a click elsewhere. */
-export function Menu({ words, className, children, side = "left" }: Props) {
+export function Menu({ words, className, label, children, side = "left" }: Props) {
   const [open, setOpen] = useState(false);
   const all = useRef<HTMLDivElement>(null);
   const button = useRef<HTMLButtonElement>(null);
@@ -40,6 +42,8 @@ export function Menu({ words, className, children, side = "left" }: Props) {
         ref={button}
         type="button"
         className={className}
+        aria-label={label}
+        title={label}
         aria-expanded={open}
         aria-haspopup="true"
         onClick={() => setOpen(!open)}

@@ -1,0 +1,158 @@
+import { Headphones, History, House, Keyboard, Menu as MenuIcon, Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import type { ReactNode } from "react";
+import { Link, NavLink } from "react-router";
+import { ChecksCount } from "../checks/ChecksCount";
+import { RunningTime } from "../time/RunningTime";
+import { Menu } from "../ui/Menu";
+import { useTheme } from "../ui/theme";
+import { ValueField } from "../ui/ValueField";
+import { useOpenShow } from "./ShowContext";
+
+interface Props {
+  showId: string;
+  connected: boolean;
+  open: (dialog: "history" | "keys") => void;
+}
+
+/** The bar of a show: its title, its views, its running time, and what undoes. Where it is narrow, what is rarer is behind one button. */
+export function Bar({ showId, connected, open }: Props) {
+  const { view, edit, undo, redo, alone, hearAlone } = useOpenShow();
+  return (
+    <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-4 px-4 max-xl:gap-2.5 max-xl:px-3">
+      <Link
+        to="/"
+        className="text-primary font-display text-xl font-bold"
+        title="All shows"
+        aria-label="Phonaris: all shows"
+      >
+        <span className="max-sm:hidden">Phonaris</span>
+        <House size={18} className="sm:hidden" aria-hidden="true" />
+      </Link>
+      <div className="max-lg:hidden">
+        <ValueField
+          label="Title of the show"
+          words
+          value={view.show.title}
+          show={(title) => title}
+          read={(typed) => typed.trim() || undefined}
+          commit={(title) => edit({ kind: "renameShow", title })}
+          width="clamp(6.5rem, 100vw - 57.5rem, 13.5rem)"
+        />
+      </div>
+      <nav className="flex h-full min-w-0 max-lg:overflow-x-auto max-lg:[scrollbar-width:none]!" aria-label="Views">
+        <View to={`/shows/${showId}`} name="Run sheet" />
+        <View to={`/shows/${showId}/fit`} name="Fit" deep />
+        <View to={`/shows/${showId}/levels`} name="Levels" />
+        <View to={`/shows/${showId}/checks`} name="Checks">
+          <ChecksCount />
+        </View>
+        <View to={`/shows/${showId}/dry-run`} name="Dry run" />
+        <View to={`/shows/${showId}/export`} name="Export" />
+        <View to={`/shows/${showId}/present`} name="Present" />
+      </nav>
+      {!connected && (
+        <span role="status" className="text-warning text-sm">
+          The server is away. What you did is kept; trying again…
+        </span>
+      )}
+      {alone.length > 0 && (
+        <button type="button" className="btn btn-warning btn-xs" onClick={() => hearAlone([])}>
+          <Headphones size={14} /> Heard alone: hear all again
+        </button>
+      )}
+      <div className="ml-auto flex items-center gap-1">
+        <RunningTime />
+        <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
+          <Undo2 size={18} />
+        </IconButton>
+        <span className="contents max-lg:hidden">
+          <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
+            <Redo2 size={18} />
+          </IconButton>
+          <IconButton label="What was done, and versions" press={() => open("history")}>
+            <History size={18} />
+          </IconButton>
+          <IconButton label="Keys" press={() => open("keys")}>
+            <Keyboard size={18} />
+          </IconButton>
+        </span>
+        <div className="lg:hidden">
+          <Menu side="right" className="btn btn-ghost btn-sm btn-square" label="More" words={<MenuIcon size={18} />}>
+            <Entry words={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo} />
+            <Entry words="What was done, and versions" press={() => open("history")} />
+            <Entry words="Keys" press={() => open("keys")} />
+          </Menu>
+        </div>
+        <ThemeButton />
+      </div>
+    </header>
+  );
+}
+
+function Entry({ words, off = false, press }: { words: string; off?: boolean; press: () => void }) {
+  return (
+    <li>
+      <button type="button" disabled={off} onClick={press}>
+        {words}
+      </button>
+    </li>
+  );
+}
+
+/** A view; a deep one has places of its own below its address. */
+function View({
+  to,
+  name,
+  deep = false,
+  children,
+}: {
+  to: string;
+  name: string;
+  deep?: boolean;
+  children?: ReactNode;
+}) {
+  return (
+    <NavLink
+      to={to}
+      end={!deep}
+      className={({ isActive }) =>
+        `flex h-full items-center border-b-3 px-2.5 text-[0.9375rem] whitespace-nowrap max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+      }
+    >
+      {name}
+      {children}
+    </NavLink>
+  );
+}
+
+interface IconButtonProps {
+  label: string;
+  off?: boolean;
+  press: () => void;
+  children: ReactNode;
+}
+
+function IconButton({ label, off = false, press, children }: IconButtonProps) {
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      aria-label={label}
+      title={label}
+      disabled={off}
+      onClick={press}
+    >
+      {children}
+    </button>
+  );
+}
+
+export function ThemeButton() {
+  const [theme, setTheme] = useTheme();
+  const other = theme === "fennel" ? "lantern" : "fennel";
+  return (
+    <IconButton label={other === "lantern" ? "Dark room colours" : "Daylight colours"} press={() => setTheme(other)}>
+      {theme === "fennel" ? <Moon size={18} /> : <Sun size={18} />}
+    </IconButton>
+  );
+}

@@ -1,0 +1,25 @@
+const places = [
+  ["To the main part", ["main [data-title][tabindex='0']", "main"]],
+  ["To the details", ["aside[aria-label=Details]"]],
+] as const;
+
+/** For the keyboard: past the bar and the sounds, straight to what is worked on. Seen once they have the focus. */
+export function SkipLinks() {
+  return places.map(([words, found]) => (
+    <button
+      key={words}
+      type="button"
+      className="btn btn-primary sr-only z-50 focus:not-sr-only focus:absolute focus:top-2 focus:left-2"
+      onClick={() => go(found)}
+    >
+      {words}
+    </button>
+  ));
+}
+
+/** Takes the focus to the first of some places that is there. */
+function go(found: readonly string[]) {
+  const place = found.map((css) => document.querySelector<HTMLElement>(css)).find((there) => there !== null);
+  if (!place?.hasAttribute("tabindex")) place?.setAttribute("tabindex", "-1");
+  place?.focus();
+}
