@@ -59,26 +59,28 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
         </div>
       )}
       <Listen sound={sound} />
-      <Sentence>
-        It is a{" "}
-        {sound.video ? (
-          <b>video</b>
-        ) : (
-          <Choice
-            label="Kind of the sound"
-            value={sound.kind}
-            options={[
-              ["bed", "bed"],
-              ["voice", "voice"],
-              ["spot", "spot"],
-            ]}
-            commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
-          />
-        )}
-        <button type="button" className="btn btn-xs" onClick={place}>
-          Place it
-        </button>
-      </Sentence>
+      <div className="mb-3">
+        <Sentence>
+          It is a{" "}
+          {sound.video ? (
+            <b>video</b>
+          ) : (
+            <Choice
+              label="Kind of the sound"
+              value={sound.kind}
+              options={[
+                ["bed", "bed"],
+                ["voice", "voice"],
+                ["spot", "spot"],
+              ]}
+              commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
+            />
+          )}
+          <button type="button" className="btn btn-xs" onClick={place}>
+            Place it
+          </button>
+        </Sentence>
+      </div>
       <Figures sound={sound} />
       <RightsEditor key={sound.id} sound={sound} />
       <Replacing sound={sound} />
