@@ -22,7 +22,7 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
   const { view, edit } = useOpenShow();
   return (
     <div data-testid="sound-details">
-      <div className="mb-3 flex items-start gap-3">
+      <div className="mb-2 flex items-start gap-3">
         {sound.figures.hasCover && (
           <img className="size-14 rounded object-cover" src={`/api/shows/${view.id}/sounds/${sound.id}/cover`} alt="" />
         )}
@@ -110,7 +110,7 @@ function Listen({ sound }: { sound: Sound }) {
   };
   const set = (markers: Sound["markers"]) => edit({ kind: "setMarkers", soundId: sound.id, markers });
   return (
-    <div className="mb-3">
+    <div className="mb-2">
       {sound.video && <Look video={sound} player={player} />}
       <div
         ref={slider}
