@@ -19,7 +19,8 @@ interface Props {
 export function Controls({ data, stage, manner, hidden, captions, setCaptions }: Props) {
   const now = useNow(stage);
   const place = stage.place();
-  const total = data.run.runningOrder.slides.length;
+  // Numbers are the deck's: of what is left out, too.
+  const highest = data.run.runningOrder.slides.at(-1)?.number;
   const last = now.place === stage.places.length - 1;
   const shown = hidden ? "opacity-0 focus-within:opacity-100" : "opacity-100";
   return (
@@ -38,7 +39,7 @@ export function Controls({ data, stage, manner, hidden, captions, setCaptions }:
           <ChevronLeft />
         </Control>
         <span className="figures px-1 text-sm whitespace-nowrap">
-          {place?.number} of {total}
+          {place?.number} of {highest}
         </span>
         {manner === "hand" && last ? (
           <button type="button" className="btn btn-primary" onClick={() => stage.end()}>

@@ -4,9 +4,10 @@ using System.Text.RegularExpressions;
 namespace Phonaris.Formats.Decks;
 
 /// <summary>Says of several slides at once what is the same of each: “Slides 3, 5–9: a chart is not drawn.”</summary>
-internal static partial class SameOnSlides
+public static partial class SameOnSlides
 {
     /// <summary>Joins sentences that say the same of a slide each; others stay as they are, and all in their order.</summary>
+    /// <param name="sentences">The sentences, those of a slide beginning with it: “Slide 3: …”.</param>
     public static IEnumerable<string> Of(IEnumerable<string> sentences) => sentences
         .Select(s => (Sentence: s, OfSlide: OfSlide().Match(s)))
         .GroupBy(s => s.OfSlide.Success ? s.OfSlide.Groups[2].Value : s.Sentence, s => s)

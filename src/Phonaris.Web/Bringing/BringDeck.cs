@@ -50,7 +50,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         }
         var begun = sounds.Count > 0 ? SoundsShare : 0;
         await pictures.PrepareAsync([.. slides.Select(s => s.Picture)], RowWidth, progress.Part(begun, 1 - begun), cancel);
-        return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. missed] }, ShowJson.Options);
+        return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. SameOnSlides.Of(missed)] }, ShowJson.Options);
     }
 
     private async Task BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
