@@ -5,7 +5,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Bench;
 
-/// <summary>Listening to ten minutes of music, and re-cutting them: beats against aubio on the same file; the demo's beds to six lengths.</summary>
+/// <summary>Listening to ten minutes of music, and re-cutting them: beats against aubio on the same file; the demo's beds to six lengths, and pieces that are not ours.</summary>
 internal static class FitBench
 {
     private const double BeatsToReach = 1.0, AnalysisToReach = 5, PathToReach = 0.05;
@@ -38,6 +38,7 @@ internal static class FitBench
             bench.ReportTime($"re-cutting them to {times:0.0} times the length", taken, PathToReach);
         }
         foreach (var bed in (string[])["dusk-pad", "lantern-waltz", "mill-stream-reel"]) await BedAsync(bench, bed);
+        await JoinsBench.RunAsync(bench);
     }
 
     /// <summary>Prints the joins of a bed's re-cuts.</summary>

@@ -1,0 +1,55 @@
+using Phonaris.Core.Fitting;
+using Phonaris.Core.Music;
+using Phonaris.Core.Shows;
+
+namespace Phonaris.Bench;
+
+/// <summary>Joins of re-cuts on orchestral pieces that are not ours, out of a package of Debian's, fetched each time: how much they stand out by <see cref="JoinJudge"/>.</summary>
+internal static class JoinsBench
+{
+    private const string Package = "wesnoth-1.16-music";
+
+    private const double MiddleToReach = 4, WorstToReach = 15;
+
+    private static readonly string[] Pieces = ["battle", "knolls", "loyalists", "northerners", "siege_of_laurelmor", "the_city_falls", "underground", "wanderer"];
+
+    private static readonly double[] Times = [0.6, 0.85, 1.4];
+
+    public static async Task RunAsync(Bench bench)
+    {
+        var folder = bench.PathOf("music");
+        Directory.CreateDirectory(folder);
+        await Bench.RunAsync("sh", "-c", $"cd '{folder}' && apt-get -q download {Package} 2>/dev/null && dpkg -x {Package}_*.deb .");
+        var all = new List<double>();
+        foreach (var name in Pieces)
+        {
+            var path = Directory.EnumerateFiles(folder, $"{name}.ogg", SearchOption.AllDirectories).First();
+            var hash = await bench.KeepAsync(path);
+            await bench.Sounds.PrepareAsync(hash, name, null, CancellationToken.None);
+            var sound = bench.Sounds.Open(hash);
+            var (fitter, judge) = (new Fitter(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames), new JoinJudge(sound));
+            foreach (var times in Times)
+            {
+                var joins = Joins(fitter, judge, (long)(sound.Frames * times));
+                all.AddRange(joins);
+                bench.ReportWorst($"{name} to {times:0.00}: {joins.Count} joins, the worst", joins.DefaultIfEmpty().Max(), WorstToReach);
+            }
+        }
+        all.Sort();
+        bench.ReportWorst($"the middle of {all.Count} joins", all[all.Count / 2], MiddleToReach);
+        bench.ReportWorst("the worst of them", all[^1], WorstToReach);
+    }
+
+    /// <summary>How much the joins of a re-cut stand out; none where it does not do.</summary>
+    private static List<double> Joins(Fitter fitter, JoinJudge judge, long length)
+    {
+        try
+        {
+            return [.. fitter.Fit(new(FitMethod.Recut), length).Joins.Select(j => judge.Percentile(j.FromFrame, j.ToFrame))];
+        }
+        catch (RuleException)
+        {
+            return [];
+        }
+    }
+}
