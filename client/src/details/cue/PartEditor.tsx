@@ -111,7 +111,8 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
       <div
         ref={box}
         className={`bg-base-200 relative h-18 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
-        onClick={(event) => player.seek(frameAt(event.clientX))}
+        // What was drawn is let go over it too, which is no click on it.
+        onClick={(event) => (event.target as Element).closest("[data-grip]") || player.seek(frameAt(event.clientX))}
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <Shade from={0} to={share(inFrame)} />
