@@ -57,6 +57,12 @@ public class DraftTests
         var heard = Schedule.Of(draft.Show).Cues.Select(c => (draft.Show.Sound(c.SoundId).FileName, c.StartFrame / (double)Second, c.LengthFrames / (double)Second));
         Assert.Equal([("2a.wav", 4, 10), ("2b.wav", 14, 9), ("3 step 2.wav", 33, 8)], heard);
         Assert.Equal([4_000, 20_000, 18_000], draft.Show.Slides.Select(s => s.HoldMs));
+
+        // One that lies there already counts as far as it is heard: three seconds of it, at half the speed, after one second.
+        var said = show with { Sounds = [.. show.Sounds, Named("before.wav", 30)] };
+        said = said with { Cues = [Shows.Cue("c", "before.wav", "s2", "s2", 3 * Second) with { Speed = 0.5, DelayMs = 1000 }] };
+        draft = Draft.Of(said, new HashSet<string> { "2b.wav" }, Nothing, Ids());
+        Assert.Equal(1_000 + 6_000 + 10_000 + Draft.BreathMs, draft.Show.Slides[1].HoldMs);
     }
 
     [Fact]

@@ -144,7 +144,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             // Of several the slide stays for all of them; ahead of a step it stays its share.
             var steps = slide.Steps.Count;
             var ahead = cue.Start.Kind == CueStartKind.Step ? slide.Steps.FindIndex(s => s.Id == cue.Start.StepId) : 0;
-            var frames = spoken.Append(before?.Id).OfType<string>().Sum(id => _show.Sound(_show.Cue(id).SoundId).Frames);
+            var frames = spoken.Append(before?.Id).OfType<string>().Select(_show.Cue).Sum(c => CuePlaces.NaturalFrames(c with { Rounds = Math.Max(1, c.Rounds) }, _show.Sound(c.SoundId)) + Frames.FromMs(c.DelayMs));
             var ms = Math.Clamp(((frames + Frames.PerMs - 1) / Frames.PerMs + BreathMs) * steps / (steps - ahead), Slide.LeastHoldMs, Slide.GreatestHoldMs);
             if (ms > _show.Slide(slide.Id).HoldMs || _show.Slide(slide.Id).StaysFor is not null) Do(new SetHolds([new(slide.Id, ms)]));
             return spoken.Count == 1 && before is null ? "; the slide stays long enough for it" : "; it comes after what is said before it, and the slide stays for all of that";
