@@ -7,4 +7,16 @@ export default tseslint.config(
     js.configs.recommended,
     ...tseslint.configs.strict,
     reactHooks.configs.flat.recommended,
+    {
+        // A browser asks a server for six things at once: what is not wanted any more must not keep what is waiting.
+        rules: {
+            "no-restricted-syntax": [
+                "error",
+                {
+                    selector: "Property[key.name='queryFn'] > ArrowFunctionExpression[params.length=0]",
+                    message: "Take the signal and hand it on, so that what is not wanted any more is given up.",
+                },
+            ],
+        },
+    },
 );

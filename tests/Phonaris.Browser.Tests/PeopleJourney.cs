@@ -93,7 +93,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     public void A_teacher_speaks_over_each_slide_and_has_an_effect_at_the_third_reveal()
     {
         _browser.Slides(3, "6");
-        _browser.Tones(("dusk pad.ogg", 330, 40), ("chirp.wav", 900, 1));
+        _browser.Tones(("dusk pad.ogg", 330, 40), ("chirp.wav", 900, 6));
         _browser.Lay("Dusk pad", 1);
         _browser.Find("[data-slide='2'] [data-title]").Click();
         _browser.Button("Add a step").Click();

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
+import { keepPreviousData, type QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { toast } from "sonner";
 import { lookedAt } from "./asOf";
@@ -9,20 +9,20 @@ const showKey = (id: string) => ["show", id];
 const jobsKey = (id: string) => ["jobs", id];
 
 export const useShows = () =>
-  useQuery({ queryKey: ["shows"], queryFn: async () => answered(await api.GET("/api/shows")) });
+  useQuery({ queryKey: ["shows"], queryFn: async ({ signal }) => answered(await api.GET("/api/shows", { signal })) });
 
 export const useShow = (id: string) =>
   useQuery({
     queryKey: showKey(id),
-    queryFn: async () => answered(await api.GET("/api/shows/{id}", { params: { path: { id } } })),
+    queryFn: async ({ signal }) => answered(await api.GET("/api/shows/{id}", { params: { path: { id } }, signal })),
   });
 
 export function useJobs(id: string) {
   const queries = useQueryClient();
   return useQuery({
     queryKey: jobsKey(id),
-    queryFn: async () => {
-      const listed = answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } } }));
+    queryFn: async ({ signal }) => {
+      const listed = answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } }, signal }));
       const known = queries.getQueryData<JobView[]>(jobsKey(id)) ?? [];
       return listed.map((job) =>
         later(
@@ -43,35 +43,37 @@ export const usePeaks = (showId: string, soundId: string, from: number, to: numb
   useQuery({
     queryKey: ["peaks", showId, soundId, from, to, columns],
     staleTime: Infinity,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/sounds/{soundId}/peaks", {
           params: { path: { id: showId, soundId }, query: { from, to, columns } },
+          signal,
         }),
       ),
   });
 
 /** What the server proposes for a cue where something is asked for without saying which or how much. */
-export const proposalsFor = async (id: string, cueId: string) =>
-  answered(await api.GET("/api/shows/{id}/cues/{cueId}/proposals", { params: { path: { id, cueId } } }));
+export const proposalsFor = async (id: string, cueId: string, signal: AbortSignal | null = null) =>
+  answered(await api.GET("/api/shows/{id}/cues/{cueId}/proposals", { params: { path: { id, cueId } }, signal }));
 
 /** A cue's music beside its span, at a revision of the show. */
 export const useFits = (showId: string, cueId: string, revision: number) =>
   useQuery({
     queryKey: ["fits", showId, cueId, revision],
-    placeholderData: (before, query) => (query?.queryKey[2] === cueId ? before : undefined),
     retry: false,
-    queryFn: async () =>
-      answered(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } }, signal })),
+    placeholderData: (before, query) => (query?.queryKey[2] === cueId ? before : undefined),
   });
 
 /** How loud a show is, at a revision of it; what was known before stands until that is there. */
 export const useLevels = (showId: string, revision: number) =>
   useQuery({
     queryKey: ["levels", showId, revision],
-    placeholderData: (before) => before,
     retry: false,
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/levels", { params: { path: { id: showId } } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/levels", { params: { path: { id: showId } }, signal })),
+    placeholderData: keepPreviousData,
   });
 
 /** How loud a show would be along its slides, at a revision of it, with all levels matched but those of some cues; asked for where that is something else. */
@@ -80,10 +82,11 @@ export const useMatched = (showId: string, revision: number, leftOut: readonly s
     queryKey: ["matched", showId, revision, leftOut],
     enabled: wanted,
     retry: false,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/levels/matched", {
           params: { path: { id: showId }, query: { leftOut: leftOut.join(",") } },
+          signal,
         }),
       ),
   });

@@ -1,8 +1,10 @@
-import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, renderHook, screen, waitFor, within } from "@testing-library/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../api/client";
+import { api, type Schemas } from "../api/client";
 import { answerGets, answerPosts, cue, open, slide, sound, viewOf } from "../tests/show";
 import ChecksPage from "./ChecksPage";
+import { useChecks } from "./useChecks";
 import { counted, grouped } from "./words";
 
 afterEach(() => {
@@ -88,5 +90,19 @@ describe("what a show should be warned about", () => {
     show([]);
     expect((await screen.findByTestId("all-well")).textContent).toContain("2 checks looked the show over");
     expect(screen.getByRole("link", { name: "Make a dry run" })).toBeTruthy();
+  });
+
+  it("are not asked for any more of a show that has been changed since", async () => {
+    const signals: AbortSignal[] = [];
+    vi.spyOn(api, "GET").mockImplementation(((_: string, { signal }: { signal: AbortSignal }) => {
+      signals.push(signal);
+      return new Promise(() => undefined);
+    }) as never);
+    const { rerender } = renderHook(({ revision }) => useChecks("show", revision), {
+      initialProps: { revision: 1 },
+      wrapper: ({ children }) => <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>,
+    });
+    rerender({ revision: 2 });
+    await waitFor(() => expect(signals.map((s) => s.aborted)).toEqual([true, false]));
   });
 });

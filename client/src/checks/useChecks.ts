@@ -12,9 +12,10 @@ export function useChecks(showId: string, revision: number | undefined) {
   return useQuery({
     queryKey: ["checks", showId, calmed],
     enabled: calmed !== undefined,
-    placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
     retry: false,
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } }, signal })),
+    placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
   });
 }
 

@@ -20,7 +20,8 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const { data: look, error } = useQuery({
     queryKey: ["look", view.id, view.revision, files.map((f) => f.hash).join()],
     retry: false,
-    queryFn: async () => answered(await api.POST("/api/shows/{id}/deck/look", { ...path, body: { files } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.POST("/api/shows/{id}/deck/look", { ...path, body: { files }, signal })),
   });
   const [chosen, setWay] = useState<Way>();
   const [numbers, setNumbers] = useState<ReadonlySet<number>>();

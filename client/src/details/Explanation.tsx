@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { answered, api, type Slide } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { Topic } from "./Sentence";
@@ -9,8 +9,9 @@ export function Explanation({ slide }: { slide: Slide }) {
   const path = { params: { path: { id: view.id, slideId: slide.id } } };
   const { data: lines = [] } = useQuery({
     queryKey: ["explain", view.id, slide.id, view.revision],
-    placeholderData: (before) => before,
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/slides/{slideId}/explain", path)),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/slides/{slideId}/explain", { ...path, signal })),
+    placeholderData: keepPreviousData,
   });
   return (
     <Topic title="What sounds here and why">

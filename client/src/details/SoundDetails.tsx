@@ -289,7 +289,8 @@ function Replacing({ sound }: { sound: Sound }) {
   const { data: weight } = useQuery({
     queryKey: ["weight", view.id, sound.media],
     staleTime: Infinity,
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/sounds/{soundId}/weight", { params })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/sounds/{soundId}/weight", { params, signal })),
   });
   const lighter = async () => {
     try {

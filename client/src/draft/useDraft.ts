@@ -14,15 +14,16 @@ export function useDraft(showId: string, revision: number, wanted: boolean, with
     queryKey: key,
     enabled: wanted,
     retry: false,
-    placeholderData: keepPreviousData,
     // Its ids are new each time: what is looked at is what is taken.
     staleTime: Infinity,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/draft", {
           params: { path: { id: showId }, query: { without: [...without] } },
+          signal,
         }),
       ),
+    placeholderData: keepPreviousData,
   });
   const again = useCallback(() => {
     void queries.invalidateQueries({ queryKey: ["draft", showId] });

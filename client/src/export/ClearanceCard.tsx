@@ -23,8 +23,9 @@ export function ClearanceCard() {
   const { showing } = view.show;
   const { data: sounds = [] } = useQuery({
     queryKey: ["clearance", view.id, view.revision],
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/clearance", { params: { path: { id: view.id } }, signal })),
     placeholderData: (before, query) => (query?.queryKey[1] === view.id ? before : undefined),
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/clearance", { params: { path: { id: view.id } } })),
   });
   const open = sounds.filter((s) => s.open);
   if (sounds.length === 0) return null;

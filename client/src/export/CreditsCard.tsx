@@ -8,7 +8,7 @@ export function CreditsCard() {
   const address = `/api/shows/${view.id}/credits`;
   const { data: text = "" } = useQuery({
     queryKey: ["credits", view.id, view.revision],
-    queryFn: async () => (await fetch(address)).text(),
+    queryFn: async ({ signal }) => (await fetch(address, { signal })).text(),
   });
   const last = view.show.slides.findLast((s) => !s.hidden);
   const used = view.show.sounds.filter((s) => view.show.cues.some((c) => c.soundId === s.id && c.span));

@@ -15,7 +15,8 @@ export function ExportCard({ job }: { job: JobView }) {
     queryKey: ["export", job.id],
     enabled: job.state === "done",
     staleTime: Infinity,
-    queryFn: async () => answered(await api.GET("/api/jobs/{id}/export", { params: { path: { id: job.id } } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/jobs/{id}/export", { params: { path: { id: job.id } }, signal })),
   });
   const path = { params: { path: { id: job.id } } };
   const refresh = () => queries.invalidateQueries({ queryKey: ["jobs", job.showId] });

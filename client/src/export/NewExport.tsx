@@ -56,9 +56,11 @@ export function NewExport({ to }: { to: Recipient }) {
     queryKey: ["about", view.id, view.revision, asked],
     enabled: shown > 0,
     retry: false,
+    queryFn: async ({ signal }) =>
+      answered(
+        await api.POST("/api/shows/{id}/exports/about", { params: { path: { id: view.id } }, body: asked, signal }),
+      ),
     placeholderData: keepPreviousData,
-    queryFn: async () =>
-      answered(await api.POST("/api/shows/{id}/exports/about", { params: { path: { id: view.id } }, body: asked })),
   });
   return (
     <section aria-label="New export" className="bg-base-100 rounded-lg border border-[var(--line)] p-5">

@@ -1,6 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type Cue, type Schemas } from "../api/client";
+import { answered, api, type Cue } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { LimitFields, type Limits } from "../time/LimitFields";
 import { NewHolds } from "../time/NewHolds";
@@ -15,14 +15,15 @@ export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
   const [limits, setLimits] = useState<Limits>({});
   const { data, error } = useQuery({
     queryKey: ["repace", view.id, cue.id, on, limits, view.revision],
-    placeholderData: (before: Schemas["RepaceView"] | undefined) => before,
     retry: false,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/cues/{cueId}/repace", {
           params: { path: { id: view.id, cueId: cue.id }, query: { on, ...limits } },
+          signal,
         }),
       ),
+    placeholderData: keepPreviousData,
   });
   return (
     <section className="mt-5" aria-label="Re-pace" id="re-pace">

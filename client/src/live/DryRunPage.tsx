@@ -64,9 +64,9 @@ function Runs({ showId }: { showId: string }) {
   const [chosen, setChosen] = useState<string>();
   const { data: runs } = useQuery({
     queryKey: ["runs", showId],
-    queryFn: async () => {
+    queryFn: async ({ signal }) => {
       await sendKept(showId);
-      return answered(await api.GET("/api/shows/{id}/runs", { params: { path: { id: showId } } }));
+      return answered(await api.GET("/api/shows/{id}/runs", { params: { path: { id: showId } }, signal }));
     },
   });
   const shown = chosen ?? runs?.[0]?.id;

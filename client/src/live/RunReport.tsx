@@ -1,5 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { answered, api, type Schemas } from "../api/client";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { answered, api } from "../api/client";
 import { useEdits, useShow } from "../api/queries";
 import { framesOfMs, shortTime, time } from "../ui/format";
 
@@ -11,9 +11,11 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
     // Told anew whenever the show has changed; before the show is there, an edit could not say what it is made on.
     queryKey: ["report", showId, runId, revision],
     enabled: revision !== undefined,
-    placeholderData: (before: Schemas["RunReportView"] | undefined) => before,
-    queryFn: async () =>
-      answered(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id: showId, runId } } })),
+    queryFn: async ({ signal }) =>
+      answered(
+        await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id: showId, runId } }, signal }),
+      ),
+    placeholderData: keepPreviousData,
   });
   if (error) return <p role="alert">{error.message}</p>;
   if (!data) return <p role="status">Looking at the run…</p>;

@@ -172,7 +172,8 @@ function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
   const { view } = useOpenShow();
   const { data: takes, refetch } = useQuery({
     queryKey: ["takes", view.id],
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/takes", { params: { path: { id: view.id } } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/takes", { params: { path: { id: view.id } }, signal })),
   });
   return (
     <ul className="mb-3 space-y-1 empty:hidden">

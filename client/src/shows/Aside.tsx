@@ -12,7 +12,7 @@ interface Props {
 export function Aside({ back, removeForGood }: Props) {
   const { data: shows = [] } = useQuery({
     queryKey: ["aside"],
-    queryFn: async () => answered(await api.GET("/api/aside")),
+    queryFn: async ({ signal }) => answered(await api.GET("/api/aside", { signal })),
   });
   if (shows.length === 0) return null;
   return (

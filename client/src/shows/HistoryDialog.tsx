@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answered, api, type ShowView } from "../api/client";
 import { keepEdited, say } from "../api/queries";
@@ -11,12 +11,13 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
   const id = { id: view.id };
   const { data: lines = [] } = useQuery({
     queryKey: ["history", view.id, view.revision],
-    placeholderData: (before) => before,
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/history", { params: { path: id } })),
+    queryFn: async ({ signal }) => answered(await api.GET("/api/shows/{id}/history", { params: { path: id }, signal })),
+    placeholderData: keepPreviousData,
   });
   const { data: versions = [] } = useQuery({
     queryKey: ["versions", view.id],
-    queryFn: async () => answered(await api.GET("/api/shows/{id}/versions", { params: { path: id } })),
+    queryFn: async ({ signal }) =>
+      answered(await api.GET("/api/shows/{id}/versions", { params: { path: id }, signal })),
   });
   const wind = (position: number) =>
     api

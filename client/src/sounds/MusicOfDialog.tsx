@@ -25,13 +25,14 @@ export function MusicOfDialog({ close }: { close: () => void }) {
   const { data: lines = [] } = useQuery({
     queryKey: ["music-of", view.id, view.revision, other, by],
     enabled: other !== undefined,
-    placeholderData: keepPreviousData,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/music-of/{other}", {
           params: { path: { id: view.id, other: other ?? "" }, query: { by } },
+          signal,
         }),
       ),
+    placeholderData: keepPreviousData,
   });
   const laid = lines.filter((l) => l.first !== null && !left.includes(l.cueId));
   const lay = useMutation({

@@ -1,7 +1,7 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Download, Printer } from "lucide-react";
 import { useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
+import { answered, api } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { Choice } from "../ui/fields";
@@ -23,15 +23,16 @@ export function RunningTimeDialog({ close }: { close: () => void }) {
   const totalMs = targetMs ?? msOfFrames(total);
   const { data, error } = useQuery({
     queryKey: ["spread", view.id, view.revision, by, totalMs, limits],
-    placeholderData: (before: Schemas["RepaceView"] | undefined) => before,
     retry: false,
     enabled: total > 0,
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       answered(
         await api.GET("/api/shows/{id}/spread", {
           params: { path: { id: view.id }, query: { by, totalMs, ...limits } },
+          signal,
         }),
       ),
+    placeholderData: keepPreviousData,
   });
   return (
     <Dialog title="Running time" close={close} wide>

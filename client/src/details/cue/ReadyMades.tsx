@@ -15,7 +15,7 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
   const [naming, setNaming] = useState(false);
   const { data: all } = useQuery({
     queryKey: kept,
-    queryFn: async () => answered(await api.GET("/api/readymades")),
+    queryFn: async ({ signal }) => answered(await api.GET("/api/readymades", { signal })),
   });
   const [cue, ...more] = cues;
   const apply = (readyMade: string | null) =>

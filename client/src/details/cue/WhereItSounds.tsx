@@ -130,7 +130,7 @@ function useBefore(cue: Cue | undefined): readonly string[] {
   const { view } = useOpenShow();
   const { data } = useQuery({
     queryKey: ["proposals", view.id, cue?.id, view.revision],
-    queryFn: () => proposalsFor(view.id, cue?.id ?? ""),
+    queryFn: ({ signal }) => proposalsFor(view.id, cue?.id ?? "", signal),
     placeholderData: keepPreviousData,
     enabled: cue?.start.kind === "after",
   });
