@@ -14,6 +14,7 @@ using Phonaris.Bench;
     ("handed", HandedBench.RunAsync),
     ("sheet", SheetBench.RunAsync),
     ("fit", FitBench.RunAsync),
+    ("beats", BeatsBench.RunAsync),
     ("draft", DraftBench.RunAsync),
     ("live", LiveBench.RunAsync),
     ("together", TogetherBench.RunAsync),

@@ -56,9 +56,9 @@ public sealed class FitTests(App app) : IClassFixture<App>
         await EditAsync(show, all.Edit!);
         Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
         // The show made longer, the recipe follows by itself; undo takes both back.
-        await EditAsync(show, new SetHolds([new(slides[2], 13_000)]));
+        await EditAsync(show, new SetHolds([new(slides[2], 16_000)]));
         var strand = (await _app.ViewAsync(show)).Strands.Single();
-        Assert.Equal(37 * 48_000, strand.EndFrame);
+        Assert.Equal(40 * 48_000, strand.EndFrame);
         Assert.NotEmpty(strand.Knots);
 
         var paced = await GetAsync<RepaceView>($"/api/shows/{show}/cues/{cue}/repace?on=beats");

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using Phonaris.Core.Music;
 using Phonaris.Core.Shows;
 
@@ -39,24 +40,20 @@ internal sealed class BeatGrid
     public long Bytes => At.Length * sizeof(long) + _features.Length * sizeof(float);
 
     /// <summary>What is heard in a stretch.</summary>
-    public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * BeatFeatures.Size, BeatFeatures.Size);
+    public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * FeatureTrack.Size, FeatureTrack.Size);
 
-    /// <summary>Whether a join leads from and to the frames of a leap, to half a stretch.</summary>
-    public bool IsAt(Edge edge, FrameLeap leap)
-    {
-        var near = Middle / 2;
-        return Math.Abs(leap.FromFrame - At[edge.From + 1]) < near && Math.Abs(leap.ToFrame - At[edge.To]) < near;
-    }
+    /// <summary>Whether two leaps are the same, to half a stretch.</summary>
+    public bool IsSame(FrameLeap one, FrameLeap other) =>
+        Math.Abs(one.FromFrame - other.FromFrame) < Middle / 2 && Math.Abs(one.ToFrame - other.ToFrame) < Middle / 2;
 
-    /// <summary>The stretch a leap leaves, at the end nearest to where it does, and the one it enters.</summary>
-    public (int From, int To) Places(FrameLeap leap) => (Math.Clamp(Nearest(leap.FromFrame) - 1, 0, Count - 1), Math.Min(Nearest(leap.ToFrame), Count - 1));
-
-    private int Nearest(long frame)
+    /// <summary>Where in its bar a frame lies, in bars from some bar's beginning.</summary>
+    public float BarAt(long frame)
     {
         var at = Array.BinarySearch(At, frame);
-        if (at >= 0) return at;
-        at = ~at;
-        return at == 0 ? 0 : at == At.Length || frame - At[at - 1] <= At[at] - frame ? at - 1 : at;
+        var stretch = Math.Clamp(at < 0 ? ~at - 1 : at, 0, Count - 1);
+        // The first may be the rest of a stretch, and the last the beginning of one.
+        var into = stretch == 0 ? 1 - (At[1] - frame) / (float)Middle : (frame - At[stretch]) / (float)(stretch == Count - 1 ? Middle : At[stretch + 1] - At[stretch]);
+        return (stretch + into) / PerBar;
     }
 
     /// <summary>The grid of the used part of a piece.</summary>
@@ -75,13 +72,19 @@ internal sealed class BeatGrid
         var downbeat = piece.FirstDownbeat + (bounds.Count > 1 && piece.Beats is [0, ..] ? 0 : 1);
         inside = [.. inside.Where(k => (k - downbeat) % step == 0)];
         long[] at = [from, .. inside.Select(k => bounds[k]), to];
-        var features = new float[(at.Length - 1) * BeatFeatures.Size];
-        for (var s = 0; s < at.Length - 1; s++)
-        {
-            // Of several beats taken as one, the first stands for all: what follows it is compared with what follows.
-            var k = s == 0 ? Math.Max(0, (inside.Count > 0 ? inside[0] : 1) - 1) : inside[s - 1];
-            piece.Features.AsSpan(Math.Min(k, bounds.Count - 2) * BeatFeatures.Size, BeatFeatures.Size).CopyTo(features.AsSpan(s * BeatFeatures.Size));
-        }
+        var features = new float[(at.Length - 1) * FeatureTrack.Size];
+        for (var k = 0; k < at.Length - 1; k++) Hear(piece.Features, at[k], at[k + 1], features.AsSpan(k * FeatureTrack.Size, FeatureTrack.Size));
         return new(at, features, piece.HasBeat ? Math.Max(1, piece.BeatsPerBar / step) : 4, Math.Max(2, 8 / step) + 1, piece.HasBeat);
+    }
+
+    /// <summary>What is heard in a stretch, in the middle of its moments.</summary>
+    private static void Hear(FeatureTrack track, long from, long to, Span<float> heard)
+    {
+        var first = (int)Math.Min(track.Count - 1, from / track.HopFrames);
+        if (first < 0) return;
+        var moments = new float[Math.Clamp((int)(to / track.HopFrames) - first, 1, track.Count - first) * FeatureTrack.Size];
+        track.Read(first, moments);
+        for (var at = 0; at < moments.Length; at += heard.Length) TensorPrimitives.Add(heard, moments.AsSpan(at, heard.Length), heard);
+        TensorPrimitives.Divide(heard, moments.Length / heard.Length, heard);
     }
 }

@@ -25,25 +25,34 @@ public sealed class Fitter
     /// <summary>What a join costs by itself, and how much more or less for each step of the recipe.</summary>
     private const float Penalty = 0.12f, PenaltyStep = 2.5f;
 
-    /// <summary>Joins more alike than this part of all pairs of places are hardly heard.</summary>
-    private const float GoodPercentile = 0.38f;
+    /// <summary>Joins less alike than this part of random pairs of places may be heard, and are made only where they are wanted.</summary>
+    private const float WorstPercentile = 0.1f;
+
+    /// <summary>As many places as are all compared with each other: ten minutes at 80 ms.</summary>
+    private const int MostPlaces = 8192;
 
     /// <summary>What is looked at behind the part used, in frames, and below what it counts as silence: −60 dBFS.</summary>
     private const long BehindFrames = 50 * Frames.PerMs;
     private const float SilentBelow = 0.001f;
 
-    private const int MostPaths = 4;
+    /// <summary>How far a leap may be made longer or shorter where that makes it more alike, in frames: 100 ms.</summary>
+    private const long SettledFrames = 100 * Frames.PerMs;
 
-    /// <summary>How many places a join that is moved is tried at.</summary>
+    private const int MostWays = 4;
+
+    /// <summary>How many places are tried for a join.</summary>
     private const int MostMoves = 8;
 
     private readonly Piece _piece;
     private readonly ISoundReader _sound;
     private readonly long _from;
     private readonly long _to;
-    private readonly Lazy<Joins> _joins;
+    private readonly Lazy<BeatGrid> _grid;
+    private readonly Lazy<Likeness> _likeness;
+    private readonly Lazy<Likeness> _fine;
+    private readonly Lazy<Leaps> _leaps;
     private readonly Lazy<bool> _endsItself;
-    private readonly ConcurrentDictionary<(FitRecipe, int, float), PassagePath> _paths = new();
+    private readonly ConcurrentDictionary<(FitRecipe, int), Ways> _ways = new();
 
     /// <summary>Prepares the used part of a sound.</summary>
     /// <param name="piece">What is known of it.</param>
@@ -55,7 +64,10 @@ public sealed class Fitter
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(sound);
         (_piece, _sound, _from, _to) = (piece, sound, fromFrame, toFrame);
-        _joins = new(() => Fitting.Joins.Of(BeatGrid.Of(piece, fromFrame, toFrame)));
+        _grid = new(() => BeatGrid.Of(piece, fromFrame, toFrame));
+        _likeness = new(() => Likeness.Of(piece.Features, fromFrame, toFrame, MostPlaces));
+        _fine = new(() => Likeness.Of(piece.Features, fromFrame, toFrame, int.MaxValue));
+        _leaps = new(() => Leaps.Of(_likeness.Value));
         _endsItself = new(EndsInSilence);
     }
 
@@ -70,7 +82,8 @@ public sealed class Fitter
     private long Used => _to - _from;
 
     /// <summary>About how many bytes it holds by now: what it works out is kept for the next length.</summary>
-    public long Bytes => _piece.Features.Length * sizeof(float) + (_joins.IsValueCreated ? _joins.Value.Bytes : 0) + _paths.Values.Sum(p => p.Bytes);
+    public long Bytes => _piece.Features.Halves.Length + (_grid.IsValueCreated ? _grid.Value.Bytes : 0) + (_likeness.IsValueCreated ? _likeness.Value.Bytes : 0)
+        + (_fine.IsValueCreated ? _fine.Value.Bytes : 0) + (_leaps.IsValueCreated ? _leaps.Value.Bytes : 0) + _ways.Values.Sum(w => w.Bytes);
 
     /// <summary>Makes it as long as wanted.</summary>
     /// <param name="recipe">How.</param>
@@ -93,43 +106,63 @@ public sealed class Fitter
 
     private Fitted Recut(FitRecipe recipe, long length)
     {
-        var joins = NeedJoins();
-        var grid = joins.Grid;
+        var grid = NeedGrid();
         var bars = 2 * grid.PerBar;
-        // Where there is no room for the opening and the ending with a beat to spare, two bars must do. Good joins, or else any.
+        // Where there is no room for the opening and the ending with a beat to spare, two bars must do.
         foreach (var ends in (ReadOnlySpan<int>)[grid.Ends, bars])
-            foreach (var worst in (ReadOnlySpan<float>)[GoodPercentile, Fitting.Joins.WorstPercentile])
+        {
+            if (length < 2 * ends * grid.Middle) continue;
+            var at = new JoinPlaces(grid, _fine.Value, ends);
+            foreach (var way in WaysOf(recipe, ends).Find(length))
             {
-                if (length < 2 * ends * grid.Middle && ends != bars) continue;
-                if (PathOf(recipe, joins, ends, worst).Find(length) is not { } way) continue;
-                var (cut, told, pause) = new Splices(_sound, grid).Make(way.Joins, length, ends);
+                // A leap it goes round by is made at the same place each time.
+                var settled = way.Leaps.Distinct().ToDictionary(l => l, l => Settle(at, l, way.Leaps.Count));
+                var places = way.Leaps.Select(l => settled[l]).ToList();
+                if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Leap)))) continue;
+                var (cut, told, pause) = new Splices(_sound, grid).Make(places, length, ends);
                 return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, way.Cost, Says(told, pause));
             }
+        }
+        if (length < 2 * bars * grid.Middle)
+            throw new RuleException($"{Say.Time(length)} is shorter than the opening and the ending together, two bars each. Shorten it instead.", "length");
+        var near = Near(recipe, length, bars).Order().Select(Say.Time).ToList();
         throw new RuleException(
-            length < 2 * bars * grid.Middle
-                ? $"{Say.Time(length)} is shorter than the opening and the ending together, two bars each. Shorten it instead."
-                : "There are no two places in this piece alike enough to join for that length. Try to loop or to stretch it.",
+            $"A re-cut to {Say.Time(length)} would be heard: no two places of this piece so far apart are alike enough. "
+                + (near.Count == 0 ? $"{(length < Used ? "Shorten" : "Loop")} or stretch it instead." : $"{string.Join(" or ", near)} would do; or {(length < Used ? "shorten" : "loop")} it."),
             "length");
     }
 
-    /// <summary>Ways by a recipe; those asked for last are at hand again.</summary>
-    private PassagePath PathOf(FitRecipe recipe, Joins joins, int ends, float worst)
+    /// <summary>The lengths nearest to one, shorter and longer, that a single join comes to unheard; those there are.</summary>
+    private List<long> Near(FitRecipe recipe, long length, int ends)
     {
-        if (_paths.TryGetValue((recipe, ends, worst), out var known)) return known;
+        var (ways, at) = (WaysOf(recipe, ends), new JoinPlaces(_grid.Value, _fine.Value, ends));
+        var found = new List<long>();
+        foreach (var by in (ReadOnlySpan<int>)[1, -1])
+            foreach (var leap in ways.Near(length, by).Take(MostMoves))
+            {
+                if (Settle(at, leap, 1).Percentile > WorstPercentile) continue;
+                found.Add(Used - leap.Lag * _likeness.Value.HopFrames);
+                break;
+            }
+        return found;
+    }
+
+    /// <summary>Ways by a recipe; those asked for last are at hand again.</summary>
+    private Ways WaysOf(FitRecipe recipe, int ends)
+    {
+        if (_ways.TryGetValue((recipe, ends), out var known)) return known;
         // As many as one recipe needs.
-        if (_paths.Count >= MostPaths) _paths.Clear();
+        if (_ways.Count >= MostWays) _ways.Clear();
         var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
-        var grid = joins.Grid;
-        // What is wanted costs nothing.
-        var wanted = recipe.Wanted.Select(grid.Places).Where(w => w.To > 0).Select(w => joins.Between(w.From, w.To)).Where(e => Allowed(recipe, grid, e)).ToList();
-        var edges = joins.Edges
-            .Where(e => e.Percentile <= worst && Allowed(recipe, grid, e) && !wanted.Any(w => w.From == e.From && w.To == e.To))
-            .Select(e => e with { Cost = e.Cost + penalty })
-            .Concat(wanted)
-            .OrderBy(e => e.From)
-            .ToList();
-        // A join is drawn towards its beat, and passages stay two bars in spite of it.
-        return _paths[(recipe, ends, worst)] = new(joins.Grid, edges, ends, 2 * joins.Grid.PerBar + 1);
+        // Where the beat is not sure, bars are less so.
+        return _ways[(recipe, ends)] = new(_grid.Value, _likeness.Value, _leaps.Value, recipe, penalty, _piece.Confidence * _piece.Confidence, ends);
+    }
+
+    /// <summary>The place a leap is made at. What is often leapt is leapt the more exactly: it adds up.</summary>
+    private (FrameLeap Leap, float Percentile) Settle(JoinPlaces places, Leap leap, int times)
+    {
+        var hop = _likeness.Value.HopFrames;
+        return places.Settle(_from + leap.From * hop, _from + leap.To * hop, Math.Max(hop, SettledFrames / times));
     }
 
     /// <summary>The recipe with a join of a re-cut moved along the piece, its leap being as long as it is: to the place nearest to where it is wanted.</summary>
@@ -143,25 +176,25 @@ public sealed class Fitter
         ArgumentNullException.ThrowIfNull(recipe);
         var joins = Fit(recipe, length).Joins;
         if (join < 0 || join >= joins.Count) throw new RuleException("There is no such join any more.", "join");
-        var known = NeedJoins();
-        var grid = known.Grid;
-        var now = Leap(joins[join]);
-        var (left, entered) = grid.Places(now);
-        var places = Enumerable.Range(0, grid.Count)
-            .Where(from => from != left && from + entered - left > 0 && from + entered - left < grid.Count)
-            .Select(from => known.Between(from, from + entered - left))
-            .Where(e => e.Percentile <= Fitting.Joins.WorstPercentile && Allowed(recipe, grid, e))
+        var grid = NeedGrid();
+        var now = LeapOf(joins[join]);
+        var places = new JoinPlaces(grid, _fine.Value, 2 * grid.PerBar);
+        var others = Enumerable.Range(1, grid.Count - 1)
+            .Select(s => new FrameLeap(grid.At[s] - Splices.Lead(grid), grid.At[s] - Splices.Lead(grid) + now.ToFrame - now.FromFrame))
+            .Where(l => l.ToFrame > _from && l.ToFrame < _to && !grid.IsSame(l, now) && Ways.Allowed(recipe, grid, l.FromFrame, l.ToFrame))
+            .Select(l => (Leap: l, Percentile: places.PercentileOf(l)))
+            .Where(l => l.Percentile <= WorstPercentile)
             // The nearest, but rather a bar further on where it is heard less.
-            .OrderBy(e => Math.Abs(grid.At[e.From + 1] - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * e.Percentile)
+            .OrderBy(l => Math.Abs(l.Leap.FromFrame - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * l.Percentile)
             .Take(MostMoves);
-        foreach (var place in places)
+        foreach (var (other, _) in others)
         {
-            var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => grid.Places(w) != (left, entered)), new(grid.At[place.From + 1], grid.At[place.To])] };
-            if (Fit(moved, length).Joins.Any(j => grid.IsAt(place, Leap(j)))) return moved;
+            var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => !grid.IsSame(w, now)), other] };
+            if (Fit(moved, length).Joins.Any(j => grid.IsSame(other, LeapOf(j)))) return moved;
         }
         throw new RuleException("This join can be nowhere else: no other two places as far apart are alike enough.", "join");
 
-        static FrameLeap Leap(Join j) => new(j.FromFrame, j.ToFrame);
+        static FrameLeap LeapOf(Join j) => new(j.FromFrame, j.ToFrame);
     }
 
     private static string Says(IReadOnlyList<Join> joins, long pause)
@@ -175,46 +208,40 @@ public sealed class Fitter
         return pause == 0 ? heard : $"{heard} It {(pause > 0 ? "waits" : "skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s at a quiet moment.";
     }
 
-    /// <summary>Whether a recipe leaves a join free to be used.</summary>
-    private static bool Allowed(FitRecipe recipe, BeatGrid grid, Edge edge)
-    {
-        var near = grid.Middle / 2;
-        var (from, to) = (grid.At[edge.From + 1], grid.At[edge.To]);
-        // Left within what is kept, entered within it, or leading over it.
-        return !recipe.Forbidden.Any(f => grid.IsAt(edge, f)) && !recipe.Kept.Any(k => Math.Min(from, to) < k.ToFrame - near && Math.Max(from, to) > k.FromFrame + near);
-    }
-
     private Fitted Loop(long length)
     {
-        var joins = NeedJoins();
-        var grid = joins.Grid;
-        var bars = 2 * grid.PerBar;
+        var grid = NeedGrid();
         if (length <= Used) throw new RuleException("The music is long enough; there is nothing to loop. Shorten or re-cut it instead.", "length");
-        var back = joins.Edges.Where(e => e.To <= e.From + 1 - bars && e.To > 0).ToList();
-        if (back.Count == 0) throw new RuleException("There is no place in this piece from which it could go round unheard. Stretch it, or leave the rest silent.", "method");
+        var bars = 2 * grid.PerBar;
+        var ways = WaysOf(new(FitMethod.Loop), bars);
+        var places = new JoinPlaces(grid, _fine.Value, bars);
+        var splices = new Splices(_sound, grid);
+        var hop = _likeness.Value.HopFrames;
         // Round by round so that its own ending falls on the end, where what is left over is no more than a hundredth.
-        var whole = back
-            .Select(e => (Edge: e, Round: grid.At[e.From + 1] - grid.At[e.To]))
-            .Select(e => (e.Edge, Times: (int)Math.Round((length - Used) / (double)e.Round), e.Round))
-            .Where(e => e.Times > 0 && Math.Abs(length - Used - e.Times * e.Round) <= 0.01 * (length - 2 * bars * grid.Middle))
-            .OrderBy(e => e.Edge.Cost + 0.02 * e.Times)
-            .ToList();
-        if (whole is [var best, ..] && best.Edge.Percentile <= 0.4f && best.Edge.To + bars <= grid.Count)
+        var whole = ways.Back
+            .Select(l => (Leap: l, Times: (int)Math.Round((length - Used) / (double)(-l.Lag * hop))))
+            .Where(l => l.Times > 0 && Math.Abs(length - Used + l.Times * l.Leap.Lag * hop) <= ways.Slack(length))
+            .OrderBy(l => l.Leap.Cost + 0.02 * l.Times)
+            .Take(MostMoves);
+        foreach (var (leap, times) in whole)
         {
-            var (cut, told, _) = new Splices(_sound, grid).Make([.. Enumerable.Repeat(best.Edge, best.Times)], length, bars);
-            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, best.Edge.Cost + 0.1 * best.Times, $"Goes round {(best.Times == 1 ? "once" : $"{best.Times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
+            var place = Settle(places, leap, times);
+            if (place.Percentile > WorstPercentile) continue;
+            var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], length, bars);
+            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, leap.Cost + 0.1 * times, $"Goes round {(times == 1 ? "once" : $"{times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
         }
         // Else the longest of the best rounds, cut where the length is reached.
-        var edge = back.OrderBy(e => e.Cost - 0.3 * (e.From - e.To) / grid.Count).First();
-        var times = (int)((length - (grid.At[edge.From + 1] - _from)) / (grid.At[edge.From + 1] - grid.At[edge.To])) + 2;
-        var (round, rounds, _) = new Splices(_sound, grid).Make([.. Enumerable.Repeat(edge, times)], Length(grid, edge, times), bars);
-        return new(
-            FitMethod.Loop, length, Truncated(round, length), 1, rounds.Where(j => j.AtFrame < length).ToValueList(), length, false,
-            0.5 + edge.Cost + 0.1 * times, "Goes round and ends with a fade.");
+        foreach (var leap in ways.Back.OrderBy(l => l.Cost + 0.3 * l.Lag / _likeness.Value.Count).Take(MostMoves))
+        {
+            var place = Settle(places, leap, 1);
+            if (place.Percentile > WorstPercentile) continue;
+            var round = place.Leap.FromFrame - place.Leap.ToFrame;
+            var times = (int)((length - (place.Leap.FromFrame - _from)) / round) + 2;
+            var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], Used + times * round, bars);
+            return new(FitMethod.Loop, length, Truncated(cut, length), 1, told.Where(j => j.AtFrame < length).ToValueList(), length, false, 0.5 + leap.Cost + 0.1 * times, "Goes round and ends with a fade.");
+        }
+        throw new RuleException("There is no place in this piece from which it could go round unheard. Stretch it, or leave the rest silent.", "method");
     }
-
-    private static long Length(BeatGrid grid, Edge edge, int times) =>
-        grid.At[^1] - grid.At[0] + times * (grid.At[edge.From + 1] - grid.At[edge.To]);
 
     private static Cut Truncated(Cut cut, long length)
     {
@@ -260,11 +287,11 @@ public sealed class Fitter
         return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"Ends {(_endsItself.Value ? "by itself" : "with a fade")}, then {Say.Time(length - Used)} of silence.");
     }
 
-    private Joins NeedJoins()
+    private BeatGrid NeedGrid()
     {
-        if (Used < LeastFrames || _joins.Value.Grid.Count < 8)
+        if (Used < LeastFrames || _grid.Value.Count < 8)
             throw new RuleException("It is too short to be taken apart: less than two bars. Loop the cue, stretch it, or leave the rest silent.", "method");
         if (_piece.IsSilent) throw new RuleException("It is silent; there is nothing to fit by.", "method");
-        return _joins.Value;
+        return _grid.Value;
     }
 }

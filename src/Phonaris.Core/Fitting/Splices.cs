@@ -1,4 +1,5 @@
 using System.Numerics.Tensors;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
@@ -22,32 +23,33 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
     /// <summary>How much of a stretch a splice may take or give: what a stretch of a hundredth would.</summary>
     private const double Share = 0.01;
 
-    /// <summary>With a beat, how long before it one passage goes over into the next, so that the beat itself is heard from one side.</summary>
-    private int Lead => grid.HasBeat ? BeatSeam / 2 + 5 * Frames.PerMs : 0;
+    /// <summary>With a beat, how long before it one passage goes over into the next, so that the beat itself is heard from one side, in frames.</summary>
+    public static int Lead(BeatGrid grid) => grid.HasBeat ? BeatSeam / 2 + 5 * Frames.PerMs : 0;
 
     /// <summary>The cut that a way through the piece comes to, of exactly a length.</summary>
-    /// <param name="joins">Its joins.</param>
+    /// <param name="leaps">Its joins, by the frames they lead from and to.</param>
     /// <param name="target">The length, in frames.</param>
     /// <param name="ends">How many stretches at the beginning and the end stay the very samples they were.</param>
-    /// <returns>The cut, the joins as they came out, and the rest that a moment's pause or skip had to take up, in frames.</returns>
-    public (Cut Cut, IReadOnlyList<Join> Joins, long Pause) Make(IReadOnlyList<Edge> joins, long target, int ends)
+    /// <returns>The cut, where in it the joins came to be, and the rest that a moment's pause or skip had to take up, in frames.</returns>
+    public (Cut Cut, IReadOnlyList<Join> Joins, long Pause) Make(IReadOnlyList<(FrameLeap Leap, float Percentile)> leaps, long target, int ends)
     {
-        var pieces = new List<(int First, int Last, long From, long To)>();
-        var (first, from) = (0, grid.At[0]);
-        foreach (var join in joins)
+        var pieces = new List<(long From, long To)>();
+        var aligned = new Dictionary<FrameLeap, long>();
+        var from = grid.At[0];
+        foreach (var (leap, _) in leaps)
         {
-            var leave = grid.At[join.From + 1] - Lead;
-            pieces.Add((first, join.From, from, leave));
-            (first, from) = (join.To, Aligned(leave, grid.At[join.To] - Lead, JoinReach, Around));
+            pieces.Add((from, leap.FromFrame));
+            // Going round, it is the same each time.
+            if (!aligned.TryGetValue(leap, out from)) aligned[leap] = from = Aligned(leap.FromFrame, leap.ToFrame, JoinReach, Around);
         }
-        pieces.Add((first, grid.Count - 1, from, grid.At[^1]));
+        pieces.Add((from, grid.At[^1]));
 
         var left = target - pieces.Sum(p => p.To - p.From);
         var places = Places(pieces, ends);
         if (places.Count == 0 && left != 0)
         {
             // Nothing but the ends and joins between them: the last join gives or takes what is left.
-            if (joins.Count == 0) throw new RuleException("There is nothing between the opening and the ending to take out or to repeat.", "length");
+            if (leaps.Count == 0) throw new RuleException("There is nothing between the opening and the ending to take out or to repeat.", "length");
             pieces[^1] = pieces[^1] with { From = pieces[^1].From - left };
             left = 0;
         }
@@ -58,24 +60,27 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var count = pause != 0 ? places.Count : (int)Math.Min(places.Count, (Math.Abs(left) + share - 1) / Math.Max(1, share));
         var chosen = Enumerable.Range(0, count).Select(k => places[(int)((k + 0.5) * places.Count / count)]).ToHashSet();
         var quietest = pause != 0 && places.Count > 0 ? places.MinBy(p => grid[p.Stretch - 1][^1]) : default;
-        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. joins.Select((j, k) => Told(j, pieces, starts, k))], pause);
+        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. leaps.Select((l, k) => new Join(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
     }
 
     /// <summary>Where splices can be: the beats within what may change, by passage and stretch.</summary>
-    private static List<(int Piece, int Stretch)> Places(List<(int First, int Last, long From, long To)> pieces, int ends)
+    private List<(int Piece, int Stretch)> Places(List<(long From, long To)> pieces, int ends)
     {
         var places = new List<(int, int)>();
+        // No nearer to a join than half a beat.
+        var near = grid.Middle / 2;
         for (var p = 0; p < pieces.Count; p++)
         {
-            var from = p == 0 ? ends : pieces[p].First + 1;
-            var to = p == pieces.Count - 1 ? pieces[p].Last - ends + 1 : pieces[p].Last;
-            for (var s = from; s <= to; s++) places.Add((p, s));
+            var first = p == 0 ? ends : 1;
+            var last = p == pieces.Count - 1 ? grid.Count - ends : grid.Count - 1;
+            for (var s = first; s <= last; s++)
+                if (grid.At[s] - Lead(grid) > pieces[p].From + near && grid.At[s] - Lead(grid) < pieces[p].To - near) places.Add((p, s));
         }
         return places;
     }
 
     private Cut Assemble(
-        List<(int First, int Last, long From, long To)> pieces, HashSet<(int, int)> chosen, long left, long pause, (int, int) quietest, out List<long> starts)
+        List<(long From, long To)> pieces, HashSet<(int, int)> chosen, long left, long pause, (int, int) quietest, out List<long> starts)
     {
         var passages = new List<Passage>();
         starts = [];
@@ -83,10 +88,10 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var (done, count) = (0, chosen.Count);
         for (var p = 0; p < pieces.Count; p++)
         {
-            var (first, last, from, to) = pieces[p];
+            var (from, to) = pieces[p];
             starts.Add(at);
             var seam = p == 0 ? 0 : grid.HasBeat ? BeatSeam : FreeSeam;
-            for (var s = first + 1; s <= last; s++)
+            for (var s = 1; s < grid.Count; s++)
             {
                 var wanted = 0L;
                 if (chosen.Contains((p, s)))
@@ -97,7 +102,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
                 }
                 if ((p, s) == quietest && pause != 0) wanted += pause;
                 if (wanted == 0) continue;
-                var leave = grid.At[s] - Lead;
+                var leave = grid.At[s] - Lead(grid);
                 var enter = done == count ? leave - wanted : Aligned(leave, leave - wanted, (int)Math.Min(SpliceReach, Math.Abs(wanted)), SpliceAround);
                 given += leave - enter - ((p, s) == quietest ? pause : 0);
                 passages.Add(new(from, leave - from, seam));
@@ -110,33 +115,29 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         return new(passages.ToValueList());
     }
 
-    private static Join Told(Edge edge, List<(int First, int Last, long From, long To)> pieces, List<long> starts, int k) =>
-        new(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)edge.Percentile, 1));
-
     /// <summary>The place near one at which what is heard around it is most like what is heard around another.</summary>
     private long Aligned(long leave, long enter, int reach, int around)
     {
-        const int step = 2;
-        var model = Mono(leave - around, 2 * around, step);
-        var field = Mono(enter - around - reach, 2 * (around + reach), step);
+        var model = Mono(leave - around, 2 * around);
+        var field = Mono(enter - around - reach, 2 * (around + reach));
         var (best, most) = (0, float.NegativeInfinity);
-        for (var shift = 0; shift <= 2 * reach / step; shift++)
+        for (var shift = 0; shift <= 2 * reach; shift++)
         {
             var part = field.AsSpan(shift, model.Length);
             var power = TensorPrimitives.SumOfSquares<float>(part);
             var like = power > 0 ? TensorPrimitives.Dot<float>(model, part) / MathF.Sqrt(power) : 0;
             // Of equals the nearest.
-            if (like > most + 1e-6f || (like > most - 1e-6f && Math.Abs(shift - reach / step) < Math.Abs(best - reach / step))) (best, most) = (shift, like);
+            if (like > most + 1e-6f || (like > most - 1e-6f && Math.Abs(shift - reach) < Math.Abs(best - reach))) (best, most) = (shift, like);
         }
-        return enter - reach + best * step;
+        return enter - reach + best;
     }
 
-    private float[] Mono(long from, int count, int step)
+    private float[] Mono(long from, int count)
     {
         var stereo = new float[count * 2];
         sound.Read(from, stereo);
-        var mono = new float[count / step];
-        for (var i = 0; i < mono.Length; i++) mono[i] = stereo[2 * step * i] + stereo[2 * step * i + 1];
+        var mono = new float[count];
+        for (var i = 0; i < count; i++) mono[i] = stereo[2 * i] + stereo[2 * i + 1];
         return mono;
     }
 }

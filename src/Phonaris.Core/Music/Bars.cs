@@ -46,8 +46,8 @@ internal static class Bars
                 after += TensorPrimitives.Sum<float>(mel[at + d][..lowBands]);
             }
             low[k] = MathF.Max(0, MathF.Log((after + 1e-9f) / (before + 1e-9f)));
-            if (k > 0 && (k + 1) * BeatFeatures.Size <= features.Length)
-                moved[k] = TensorPrimitives.Distance(features.Slice(k * BeatFeatures.Size, 12), features.Slice((k - 1) * BeatFeatures.Size, 12));
+            if (k > 0 && (k + 1) * StretchFeatures.Size <= features.Length)
+                moved[k] = TensorPrimitives.Distance(features.Slice(k * StretchFeatures.Size, 12), features.Slice((k - 1) * StretchFeatures.Size, 12));
         }
         Unit(low);
         Unit(moved);

@@ -9,12 +9,9 @@ namespace Phonaris.Core.Music;
 /// <param name="Beats">The frames at which its beats come, at least 0.</param>
 /// <param name="BeatsPerBar">How many beats a bar has, 3 or 4.</param>
 /// <param name="FirstDownbeat">Which of the beats, from 0, begins the first whole bar.</param>
-/// <param name="Features">
-/// What is heard in each stretch from the beginning to the first beat, from beat to beat, and from the last beat to the end: numbers whose
-/// distance tells how unlike two stretches are, one stretch after the other.
-/// </param>
+/// <param name="Features">What is heard all along it.</param>
 /// <param name="IsSilent">Whether nothing is heard in it.</param>
-public sealed record Piece(long Frames, double TempoBpm, double Confidence, ValueList<long> Beats, int BeatsPerBar, int FirstDownbeat, float[] Features, bool IsSilent)
+public sealed record Piece(long Frames, double TempoBpm, double Confidence, ValueList<long> Beats, int BeatsPerBar, int FirstDownbeat, FeatureTrack Features, bool IsSilent)
 {
     /// <summary>Below this confidence, what is called beats is little more than an even grid drawn towards what begins near it.</summary>
     public const double LeastConfidence = 0.15;
@@ -32,7 +29,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     /// <summary>Whether it has a beat that can be relied on.</summary>
     public bool HasBeat => Confidence >= LeastConfidence;
 
-    /// <summary>Where the stretches of <see cref="Features"/> begin, and where the last ends, in frames.</summary>
+    /// <summary>Where it begins, its beats, and where it ends, in frames.</summary>
     public IReadOnlyList<long> Bounds => BoundsOf(Beats, Frames);
 
     /// <summary>Works out what is known of a piece: about a hundredth of its length, on all cores.</summary>
@@ -59,12 +56,12 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
             .ToValueList();
         var notes = Spectra.Of(sound, NoteWindow, NoteHop, Band.Semitones(LowestC, NoteBands, NoteWindow), f => progress?.Report(MelShare + f * (1 - MelShare)), cancel);
         var bounds = BoundsOf(beats, sound.Frames);
-        var features = BeatFeatures.Of(mel, MelBands, notes, NoteBands, bounds);
         var (perBar, phase) = beats.Count > 8 && mel.Count > 20
-            ? Bars.Of(Bars.Accents(beats, mel, features.AsSpan((beats.Count > 0 && beats[0] > 0 ? 1 : 0) * BeatFeatures.Size)))
+            ? Bars.Of(Bars.Accents(beats, mel, StretchFeatures.Of(mel, MelBands, notes, NoteBands, bounds).AsSpan((beats[0] > 0 ? 1 : 0) * StretchFeatures.Size)))
             : (4, 0);
         return new(
-            sound.Frames, tempo.Bpm, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase, features,
+            sound.Frames, tempo.Bpm, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase,
+            FeatureTrack.Of(sound.Frames, stretches => StretchFeatures.Of(mel, MelBands, notes, NoteBands, stretches)),
             mel.Power.AsSpan().IndexOfAnyExceptInRange(0f, 1e-9f) < 0);
     }
 

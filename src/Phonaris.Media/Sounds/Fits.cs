@@ -55,7 +55,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     private Piece Keep(string media, byte[] written)
     {
         var piece = JsonSerializer.Deserialize<Piece>(written)!;
-        return _kept.Keep(NameOf(media), piece, piece.Features.Length * sizeof(float) + piece.Beats.Count * sizeof(long));
+        return _kept.Keep(NameOf(media), piece, piece.Features.Halves.Length + piece.Beats.Count * sizeof(long));
     }
 
     /// <summary>What a cue's recipe comes to.</summary>
@@ -86,7 +86,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     }
 
     // The number goes up with what is kept there.
-    private static string NameOf(string media) => $"sounds/{media}.1.music";
+    private static string NameOf(string media) => $"sounds/{media}.2.music";
 
     private readonly record struct Asked(string Media, long FromFrame, long ToFrame, FitRecipe Recipe, long LengthFrames);
 }
