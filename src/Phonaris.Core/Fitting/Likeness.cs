@@ -1,4 +1,6 @@
+using System.Numerics;
 using System.Numerics.Tensors;
+using System.Runtime.CompilerServices;
 using Phonaris.Core.Music;
 
 namespace Phonaris.Core.Fitting;
@@ -12,9 +14,6 @@ internal sealed class Likeness
     private const long ContextFrames = 2 * Frames.PerSecond;
 
     private const int RandomPairs = 8192;
-
-    /// <summary>Distances worked on at once: they and what they are made of stay in the processor's nearest memory.</summary>
-    private const int Block = 1024;
 
     /// <summary>The first number of all steps, then the second of all, and so on.</summary>
     private readonly float[] _values;
@@ -89,6 +88,7 @@ internal sealed class Likeness
     /// <param name="lag">How many steps on.</param>
     /// <param name="unlike">Takes as many as there are: <see cref="Count"/> less the lag.</param>
     /// <param name="sums">Room to work in, for one more.</param>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Diagonal(int lag, Span<float> unlike, Span<double> sums)
     {
         Distances(0, lag, unlike);
@@ -102,20 +102,29 @@ internal sealed class Likeness
     }
 
     /// <summary>How unlike the steps from one on are to those from another on, each to each: the Euclidean distance of their numbers.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public void Distances(int a, int b, Span<float> distances)
     {
-        Span<float> difference = stackalloc float[Math.Min(Block, distances.Length)];
-        for (var at = 0; at < distances.Length; at += Block)
+        var at = 0;
+        for (; at <= distances.Length - Vector<float>.Count; at += Vector<float>.Count)
         {
-            var part = distances.Slice(at, Math.Min(Block, distances.Length - at));
-            var by = difference[..part.Length];
-            part.Clear();
+            var squares = Vector<float>.Zero;
             for (var n = 0; n < FeatureTrack.Size; n++)
             {
-                TensorPrimitives.Subtract(_values.AsSpan(n * Count + a + at, part.Length), _values.AsSpan(n * Count + b + at, part.Length), by);
-                TensorPrimitives.MultiplyAdd(by, by, part, part);
+                var difference = new Vector<float>(_values, n * Count + a + at) - new Vector<float>(_values, n * Count + b + at);
+                squares += difference * difference;
             }
-            TensorPrimitives.Sqrt(part, part);
+            Vector.SquareRoot(squares).CopyTo(distances[at..]);
+        }
+        for (; at < distances.Length; at++)
+        {
+            var squares = 0f;
+            for (var n = 0; n < FeatureTrack.Size; n++)
+            {
+                var difference = _values[n * Count + a + at] - _values[n * Count + b + at];
+                squares += difference * difference;
+            }
+            distances[at] = MathF.Sqrt(squares);
         }
     }
 
