@@ -3,8 +3,8 @@ using Phonaris.Core.Music;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// Beats of pieces that are not ours: those of a package of Debian's that has them as MIDI files, whose tempo maps tell when their beats come, played by a synthesiser of
-/// its own (<c>fluidsynth</c>); fetched each time. Of beats that are reported with much trust, nine of ten must be beats.
+/// Beats of pieces that are not ours: those of a package of Debian's that has them as MIDI files, which tell when their beats come, played by a synthesiser
+/// (<c>fluidsynth</c>, which must be there); fetched each time. Of beats that are reported with much trust, nine of ten must be beats.
 /// </summary>
 internal static class BeatsBench
 {
@@ -19,19 +19,20 @@ internal static class BeatsBench
         Directory.CreateDirectory(folder);
         await Bench.RunAsync("sh", "-c", $"cd '{folder}' && apt-get -q download openttd-openmsx timgm6mb-soundfont 2>/dev/null && for p in *.deb; do dpkg -x $p .; done");
         var instruments = Directory.EnumerateFiles(folder, "*.sf2", SearchOption.AllDirectories).First();
-        var (right, all, level) = (0, 0, new List<double>());
+        var (right, all) = (0, 0);
         foreach (var path in Directory.EnumerateFiles(folder, "*.mid", SearchOption.AllDirectories).Order())
         {
             var name = Path.GetFileNameWithoutExtension(path);
+            var written = new WrittenBeats(await File.ReadAllBytesAsync(path));
+            if (!written.IsHeard) continue;
             var wav = bench.PathOf($"{name}.wav");
             await Bench.RunAsync("fluidsynth", "-niq", "-r", "48000", "-F", wav, instruments, path);
             var hash = await bench.KeepAsync(wav);
             await bench.Sounds.PrepareAsync(hash, name, null, CancellationToken.None);
             var piece = Piece.Of(bench.Sounds.Open(hash), null, CancellationToken.None);
-            var written = MidiBeats.Of(await File.ReadAllBytesAsync(path));
             // Before the first note and after the last there is nothing to be right about.
-            var beats = piece.Beats.Select(b => b / (double)Frames.PerSecond).Where(b => b > written[0] - Near && b < written[^1] + Near).ToList();
-            var met = beats.Count(b => Math.Abs(written[Nearest(written, b)] - b) <= Near);
+            var beats = piece.Beats.Select(b => b / (double)Frames.PerSecond).Where(b => b > written.Seconds[0] - Near && b < written.Seconds[^1] + Near).ToList();
+            var met = beats.Count(b => Math.Abs(written.Seconds[Nearest(written.Seconds, b)] - b) <= Near);
             Console.WriteLine($"{name,-32} {piece.TempoBpm,5:0} a minute in {piece.BeatsPerBar}, sure {piece.Confidence:0.00}: {100.0 * met / Math.Max(1, beats.Count):0} of 100 beats right");
             if (piece.Confidence > Trusted) (right, all) = (right + met, all + beats.Count);
         }

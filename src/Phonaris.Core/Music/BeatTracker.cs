@@ -56,6 +56,16 @@ internal static class BeatTracker
         return on > 0 ? between[between.Count * 3 / 4] / on : 0;
     }
 
+    /// <summary>How strong what begins half-way between beats is on the whole, beside what begins on them: 0 for not at all, 1 for as strong.</summary>
+    /// <param name="onsets">The onset strength.</param>
+    /// <param name="beats">The beats.</param>
+    public static double Between(float[] onsets, IReadOnlyList<double> beats)
+    {
+        if (beats.Count < 2) return 0;
+        var on = beats.Average(b => Strongest(onsets, b));
+        return on > 0 ? beats.Zip(beats.Skip(1)).Average(pair => Strongest(onsets, (pair.First + pair.Second) / 2)) / on : 0;
+    }
+
     /// <summary>
     /// How far the strongest rise comes behind what begins, in values of the onset strength: as far as the mean rise at the beats takes to
     /// grow from a tenth of its most, less than what that is for a click.

@@ -21,25 +21,30 @@ internal sealed record OnsetStrength(float[] Values, float Deviation)
     /// <summary>What a band must rise by to count: a steady tone's power sways by less.</summary>
     private const float LeastRise = 0.04f;
 
+    /// <summary>How much more the lowest band counts than one far above, and over how many bands that falls to about a third: low sounds tell the beat.</summary>
+    private const float LowWeight = 2, LowBands = 3;
+
     /// <summary>The onset strength of a piece.</summary>
     /// <param name="mel">Mel spectra, 10 ms apart.</param>
     /// <param name="bands">How many bands each has.</param>
-    public static OnsetStrength Of(Spectra mel, int bands)
+    /// <param name="heard">How many of them are listened to, from the lowest.</param>
+    public static OnsetStrength Of(Spectra mel, int bands, int heard)
     {
         var mean = TensorPrimitives.Sum<float>(mel.Power) / Math.Max(1, mel.Power.Length);
         var log = new float[mel.Power.Length];
         TensorPrimitives.Multiply(mel.Power, Compression / Math.Max(mean, 1e-12f), log);
         TensorPrimitives.LogP1(log, log);
         var strength = new float[mel.Count];
+        float[] weights = [.. Enumerable.Range(0, heard).Select(b => 1 + LowWeight * MathF.Exp(-b / LowBands))];
         for (var t = Lag; t < mel.Count; t++)
         {
             var now = log.AsSpan(t * bands, bands);
             var before = log.AsSpan((t - Lag) * bands, bands);
             float rise = 0;
-            for (var b = 0; b < bands; b++)
+            for (var b = 0; b < heard; b++)
             {
                 var most = Math.Max(before[b], Math.Max(b > 0 ? before[b - 1] : 0, b + 1 < bands ? before[b + 1] : 0));
-                rise += Math.Max(0, now[b] - most - LeastRise);
+                rise += weights[b] * Math.Max(0, now[b] - most - LeastRise);
             }
             strength[t] = rise;
         }

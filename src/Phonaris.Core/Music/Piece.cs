@@ -16,9 +16,6 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     /// <summary>Below this confidence, what is called beats is little more than an even grid drawn towards what begins near it.</summary>
     public const double LeastConfidence = 0.15;
 
-    /// <summary>With onsets weaker than this, a beat is hardly heard, however regular.</summary>
-    private const float LeastDeviation = 0.5f;
-
     /// <summary>How much of the work is done with the first spectra, and what is found by them.</summary>
     private const double MelShare = 0.6;
 
@@ -40,7 +37,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     {
         ArgumentNullException.ThrowIfNull(sound);
         var mel = Spectra.Of(sound, MelWindow, MelHop, Band.Mel(MelBands, 40, 10_000, MelWindow), f => progress?.Report(f * MelShare), cancel);
-        var onsets = OnsetStrength.Of(mel, MelBands);
+        var onsets = OnsetStrength.Of(mel, MelBands, MelBands);
         var tempo = Tempo.Of(onsets.Values);
         var places = BeatTracker.Track(onsets.Values, tempo.Periods);
         if (tempo.CanDouble && BeatTracker.Halves(onsets.Values, places) >= tempo.HalvesToDouble)
@@ -60,7 +57,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
             ? Bars.Of(Bars.Accents(beats, mel, StretchFeatures.Of(mel, MelBands, notes, NoteBands, bounds).AsSpan((beats[0] > 0 ? 1 : 0) * StretchFeatures.Size)))
             : (4, 0);
         return new(
-            sound.Frames, tempo.Bpm, tempo.Strength * Math.Min(1, onsets.Deviation / LeastDeviation), beats, perBar, phase,
+            sound.Frames, tempo.Bpm, Trust.Of(tempo, onsets, BeatTracker.Between(OnsetStrength.Of(mel, MelBands, Trust.LowBands).Values, places)), beats, perBar, phase,
             FeatureTrack.Of(sound.Frames, stretches => StretchFeatures.Of(mel, MelBands, notes, NoteBands, stretches)),
             mel.Power.AsSpan().IndexOfAnyExceptInRange(0f, 1e-9f) < 0);
     }

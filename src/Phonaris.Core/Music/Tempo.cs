@@ -3,12 +3,14 @@ using System.Numerics.Tensors;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// How far apart the beats are, and how that changes: from the autocorrelation of the onset strength in windows of 12 s, under a log-normal
-/// prior (Ellis, "Beat tracking by dynamic programming", J. New Music Research 36, 2007), followed from window to window by a Viterbi search.
+/// How far apart the beats are, and how that changes: from the autocorrelation of the onset strength in windows of 12 s, at a beat and at the beats it
+/// leads to, under a log-normal prior (Ellis, "Beat tracking by dynamic programming", J. New Music Research 36, 2007; the comb after Scheirer, "Tempo and
+/// beat analysis of acoustic musical signals", JASA 103, 1998), followed from window to window by a Viterbi search.
 /// </summary>
 /// <param name="Periods">The period at each second, in values of the onset strength.</param>
 /// <param name="Strength">How much of the onset strength repeats from beat to beat, or every other beat, 0 to 1.</param>
-internal sealed record Tempo(float[] Periods, double Strength)
+/// <param name="Rival">How likely the likeliest tempo is that goes against it, three beats to two or to four, beside it, 0 to 1 or a little more.</param>
+internal sealed record Tempo(float[] Periods, double Strength, double Rival)
 {
     private const int PerSecond = OnsetStrength.PerSecond;
     private const int WindowSeconds = 12;
@@ -16,11 +18,20 @@ internal sealed record Tempo(float[] Periods, double Strength)
     /// <summary>The periods looked at: 54 to 214 beats a minute.</summary>
     private const int Shortest = 28, Longest = 112;
 
+    /// <summary>How far apart what repeats is looked at: up to four of the longest periods.</summary>
+    private const int Lags = 4 * Longest + 3;
+
     /// <summary>The tempo that is likeliest before anything is heard, and how far others are from it, in octaves.</summary>
     private const double LikelyBpm = 120, SpreadOctaves = 0.85;
 
     /// <summary>What it costs to change the period within a second, by as much as itself, against a repetition that is perfect.</summary>
     private const double ChangeCost = 7.5;
+
+    /// <summary>How much less a bar of three speaks for its beat than one of four.</summary>
+    private const double OfThree = 0.8;
+
+    /// <summary>Tempos that go against one, as parts of its period.</summary>
+    private static readonly double[] Rivals = [2 / 3.0, 3 / 4.0, 4 / 3.0, 3 / 2.0];
 
     /// <summary>No beat is faster than this.</summary>
     private const double FastestBpm = 190;
@@ -46,18 +57,33 @@ internal sealed record Tempo(float[] Periods, double Strength)
     /// <param name="onsets">Its onset strength.</param>
     public static Tempo Of(float[] onsets)
     {
-        if (onsets.AsSpan().IndexOfAnyExcept(0f) < 0) return new([(float)(60 * PerSecond / LikelyBpm)], 0);
+        if (onsets.AsSpan().IndexOfAnyExcept(0f) < 0) return new([(float)(60 * PerSecond / LikelyBpm)], 0, 0);
         var windows = Math.Max(1, onsets.Length / PerSecond);
         var repeats = new float[windows][];
-        var mean = new double[Longest + 1];
+        var mean = new double[Lags];
         for (var w = 0; w < windows; w++)
         {
             repeats[w] = Autocorrelation(Window(onsets, w));
             for (var lag = 0; lag < mean.Length; lag++) mean[lag] += repeats[w][lag] / windows;
         }
-        var likeliest = Enumerable.Range(Shortest, Longest - Shortest + 1).MaxBy(lag => mean[lag] * Prior(lag));
+        var likeliest = Enumerable.Range(Shortest, Longest - Shortest + 1).MaxBy(lag => Likely(mean, lag));
         var periods = Follow(repeats, likeliest);
-        return new(periods, Math.Clamp(Enumerable.Range(0, windows).Average(w => Math.Max(At(repeats[w], periods[w]), At(repeats[w], 2 * periods[w]))), 0, 1));
+        var rival = Rivals.Max(r => Enumerable.Range((int)Math.Round(likeliest * r) - 2, 5).Where(l => l is >= Shortest and <= Longest).Select(l => Likely(mean, l)).DefaultIfEmpty().Max());
+        return new(
+            periods,
+            Math.Clamp(Enumerable.Range(0, windows).Average(w => Math.Max(At(repeats[w], periods[w]), At(repeats[w], 2 * periods[w]))), 0, 1),
+            rival / Math.Max(1e-9, Likely(mean, likeliest)));
+    }
+
+    /// <summary>
+    /// How likely a period is: it repeats itself, and so do two and a whole bar of it. By itself two thirds or four thirds of a beat repeat as much, where notes are
+    /// dotted.
+    /// </summary>
+    private static double Likely(double[] repeats, int lag)
+    {
+        return Math.Max(0, Near(1)) * Math.Max(0, Near(2) + Math.Max(Near(4), OfThree * Near(3))) * Prior(lag);
+
+        double Near(int times) => repeats.AsSpan(times * lag - times / 2, 2 * (times / 2) + 1).ToArray().Max();
     }
 
     private static double Prior(double lag) => Math.Exp(-0.5 * Math.Pow(Math.Log2(60.0 * PerSecond / lag / LikelyBpm) / SpreadOctaves, 2));
@@ -72,7 +98,7 @@ internal sealed record Tempo(float[] Periods, double Strength)
     /// <summary>The autocorrelation of a window less its mean, each lag divided by how many products it has, 1 at lag 0.</summary>
     private static float[] Autocorrelation(ReadOnlySpan<float> window)
     {
-        var values = new float[2 * Longest + 2];
+        var values = new float[Lags];
         var centred = new float[window.Length];
         TensorPrimitives.Subtract(window, window.Length > 0 ? TensorPrimitives.Average<float>(window) : 0, centred);
         for (var lag = 0; lag < values.Length && lag < centred.Length; lag++)
