@@ -327,6 +327,33 @@ public sealed class FitTests
     public void What_cannot_be_done_is_told_in_a_sentence(FitMethod method, long seconds) =>
         Assert.EndsWith(".", Assert.Throws<RuleException>(() => FitterOf(new Band(30).Play("drums", 120)).Fit(new(method), seconds * Second)).Message);
 
+    [Theory]
+    [InlineData(2.2, 180), InlineData(3.7, 120), InlineData(5.3, 100), InlineData(9, 160), InlineData(21, 130)]
+    public void However_short_the_piece_it_is_exact_or_refused_in_a_sentence(double seconds, double bpm)
+    {
+        var sound = new Band(seconds).Play("drums", bpm);
+        var fitter = FitterOf(sound);
+        var made = 0;
+        foreach (var method in (FitMethod[])[FitMethod.Recut, FitMethod.Loop])
+            foreach (var times in (double[])[0.3, 0.62, 0.97, 1.04, 1.7, 4, 40])
+            {
+                var length = (long)(sound.Frames * times) + 3;
+                try
+                {
+                    var fitted = fitter.Fit(new(method), length);
+                    made++;
+                    Assert.Equal(length, fitted.Cut!.Frames);
+                    Assert.All(fitted.Cut.Passages, p => Assert.True(p.Frames > 0 && p.FromFrame >= 0 && p.FromFrame + p.Frames <= sound.Frames));
+                    Assert.All(fitted.Joins, j => Assert.InRange(j.Percentile, 0, 10));
+                }
+                catch (RuleException e)
+                {
+                    Assert.EndsWith(".", e.Message);
+                }
+            }
+        Assert.Equal(seconds > 8, made > 3);
+    }
+
     [Fact]
     public void Silent_and_tiny_sounds_are_not_taken_apart()
     {

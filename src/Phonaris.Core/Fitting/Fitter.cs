@@ -111,7 +111,7 @@ public sealed class Fitter
         // Where there is no room for the opening and the ending with a beat to spare, two bars must do.
         foreach (var ends in (ReadOnlySpan<int>)[grid.Ends, bars])
         {
-            if (length < 2 * ends * grid.Middle) continue;
+            if (ends > grid.Count || length < 2 * ends * grid.Middle) continue;
             var at = new JoinPlaces(grid, _fine.Value, ends);
             foreach (var way in WaysOf(recipe, ends).Find(length))
             {
@@ -119,6 +119,8 @@ public sealed class Fitter
                 var settled = way.Leaps.Distinct().ToDictionary(l => l, l => Settle(at, l, way.Leaps.Count));
                 var places = way.Leaps.Select(l => settled[l]).ToList();
                 if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Leap)))) continue;
+                // Moved to their beats, two joins must not have come too near to each other.
+                if (places.Zip(places.Skip(1)).Any(p => p.Second.Leap.FromFrame - p.First.Leap.ToFrame < bars * grid.Middle * 9 / 10)) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(places, length, ends);
                 return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, way.Cost, Says(told, pause));
             }
