@@ -1,7 +1,7 @@
 import { useCallback, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useFits } from "../api/queries";
-import type { Cue, Sound } from "../api/client";
+import type { Cue, Schemas, Sound } from "../api/client";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
@@ -71,11 +71,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
           <b className="figures">{time(fits.lengthFrames)}</b> of slides:{" "}
           <b>{over === 0 ? "just right" : `${time(Math.abs(over))} too ${over > 0 ? "long" : "short"}`}</b>
         </p>
-        <p className="muted ml-auto text-sm">
-          {fits.tempoBpm
-            ? `${fits.tempoBpm.toFixed(1)} beats a minute, ${fits.beatsPerBar} to the bar`
-            : "No clear beat: it is joined where it sounds alike"}
-        </p>
+        <p className="muted ml-auto text-sm">{beatOf(fits)}</p>
       </header>
       {shown && <FitMap cue={cue} sound={sound} fits={fits} shown={shown} />}
       <MethodTable cue={cue} fits={fits} shown={shown?.method} look={setLooked} />
@@ -86,4 +82,10 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
       <Repace cue={cue} tempo={fits.tempoBpm} />
     </div>
   );
+}
+
+function beatOf({ tempoBpm, isTempoSure, beatsPerBar }: Schemas["FitsView"]) {
+  if (!tempoBpm) return "No clear beat: it is joined where it sounds alike";
+  if (!isTempoSure) return `Perhaps ${Math.round(tempoBpm)} beats a minute`;
+  return `${tempoBpm.toFixed(1)} beats a minute, ${beatsPerBar} to the bar`;
 }

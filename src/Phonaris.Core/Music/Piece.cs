@@ -16,12 +16,18 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     /// <summary>Below this confidence, what is called beats is little more than an even grid drawn towards what begins near it.</summary>
     public const double LeastConfidence = 0.15;
 
+    /// <summary>Above this confidence nine beats of ten are right (<c>./phonaris bench beats</c>).</summary>
+    public const double SureConfidence = 0.7;
+
     /// <summary>How much of the work is done with the first spectra, and what is found by them.</summary>
     private const double MelShare = 0.6;
 
     private const int MelBands = 40, NoteBands = 60, LowestC = 36;
     private const int MelWindow = 1024, NoteWindow = 4096;
     private const int MelHop = Values.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
+
+    /// <summary>Whether its beats are the beats, as good as surely.</summary>
+    public bool IsSure => Confidence > SureConfidence;
 
     /// <summary>Whether it has a beat that can be relied on.</summary>
     public bool HasBeat => Confidence >= LeastConfidence;

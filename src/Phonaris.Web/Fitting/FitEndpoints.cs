@@ -33,7 +33,7 @@ internal static class FitEndpoints
             var compared = await CompareAsync(stored, cue, length, sounds, cancel);
             var ends = sounds.Fits.Fitter(sound.Media, cue.InFrame, cue.OutFrame).Ends(length);
             return TypedResults.Ok(new FitsView(
-                length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.BeatsPerBar, compared,
+                length, cue.OutFrame - cue.InFrame, piece.HasBeat ? Math.Round(piece.TempoBpm, 1) : null, piece.IsSure, piece.BeatsPerBar, compared,
                 [.. ends.Select(e => e with { Frame = e.Frame + cue.InFrame })], Offer.ToRepace(stored.Show, cueId), Offer.ToEndTogether(stored.Show, cueId, sounds.Listened)));
         });
 
@@ -127,13 +127,14 @@ internal static class FitEndpoints
 /// <param name="LengthFrames">How long the cue can sound.</param>
 /// <param name="UsedFrames">How much music is used.</param>
 /// <param name="TempoBpm">Its tempo; null where there is hardly a beat.</param>
+/// <param name="IsTempoSure">Whether that is as good as sure.</param>
 /// <param name="BeatsPerBar">How many beats a bar has.</param>
 /// <param name="Methods">The methods, those that suit first.</param>
 /// <param name="Ends">Where it can end early, by frames of the sound, the most natural first.</param>
 /// <param name="Repace">To change the slides instead.</param>
 /// <param name="EndTogether">To begin so that its own ending falls on the end of its slides.</param>
 public sealed record FitsView(
-    long LengthFrames, long UsedFrames, double? TempoBpm, int BeatsPerBar, ValueList<Compared> Methods, IReadOnlyList<NaturalEnd> Ends, Offer Repace,
+    long LengthFrames, long UsedFrames, double? TempoBpm, bool IsTempoSure, int BeatsPerBar, ValueList<Compared> Methods, IReadOnlyList<NaturalEnd> Ends, Offer Repace,
     Offer EndTogether);
 
 /// <summary>Slides with the holds that make them end with the music.</summary>
