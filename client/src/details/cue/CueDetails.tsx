@@ -42,7 +42,6 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
       <Actions cues={cues} />
       <Outcome cues={cues} />
       {one && <Warnings cue={one} />}
-      {one?.video && sound && <VideoPlace cue={one} video={sound} place={one.video} />}
       <WhereItSounds cues={cues} />
       {one && <HotspotLine cue={one} />}
       {one && sound ? (
@@ -53,6 +52,7 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
         </Topic>
       )}
       <HowLoud cues={cues} spoken={cues.every((cue) => ["voice", "video"].includes(soundOf(cue)?.kind ?? ""))} />
+      {one?.video && sound && <VideoPlace cue={one} video={sound} place={one.video} />}
     </div>
   );
 }
