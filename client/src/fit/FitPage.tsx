@@ -63,7 +63,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   const shown = suits.find((m) => m.method === (looked ?? cue.fit?.method)) ?? suits[0];
   const over = fits.usedFrames - fits.lengthFrames;
   return (
-    <div className={isPlaceholderData ? "opacity-70" : ""}>
+    <div className={isPlaceholderData ? "opacity-70" : ""} aria-busy={isPlaceholderData}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-2xl">{sound.name}</h1>
         <p>

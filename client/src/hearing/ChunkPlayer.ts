@@ -1,4 +1,5 @@
 import { framesPerSecond } from "../ui/format";
+import { watchClock } from "./watchClock";
 
 /** A chunk of sound as the engine rendered it, left side then right; "same" when what was named is still right, "end" beyond it. */
 export type Fetched = { samples: Float32Array<ArrayBuffer>; tag: string } | "same" | "end";
@@ -27,7 +28,6 @@ const soon = 0.005; // seconds ahead of now that a changeover can be set for
 const near = 0.15; // seconds ahead of now that are renewed first
 const patience = 100; // milliseconds that what comes next is held back for them
 const short = 1; // seconds that are scheduled still when more is fetched whatever else is going on
-const still = 1500; // milliseconds in which the audio clock does not move that are told
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
@@ -100,7 +100,7 @@ export class ChunkPlayer {
     this.next = Math.floor(fromFrame / framesPerSecond / chunkSeconds);
     this.origin = Infinity;
     this.tell();
-    this.watchClock(this.context, run);
+    this.watch(this.context, run);
     await this.context.resume();
     const first = await this.fetchChunk(this.next, undefined, run.signal, this.heard).catch(() => "end" as const);
     if (run.signal.aborted) return;
@@ -275,17 +275,14 @@ export class ChunkPlayer {
     });
   }
 
-  private watchClock(context: AudioContext, run: AbortController) {
-    let last = context.currentTime;
-    const timer = window.setInterval(() => {
-      const stands = context.currentTime === last;
-      last = context.currentTime;
-      if (stands === this.stands) return;
+  private watch(context: AudioContext, run: AbortController) {
+    const told = (stands: boolean) => {
       this.stands = stands;
       this.tell();
-    }, still);
+    };
+    const end = watchClock(context, () => true, told);
     run.signal.addEventListener("abort", () => {
-      window.clearInterval(timer);
+      end();
       this.stands = false;
     });
   }

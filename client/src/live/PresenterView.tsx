@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { createPortal } from "react-dom";
 import { spotUrl, type StrandView } from "../api/client";
+import { noDevice } from "../hearing/watchClock";
 import { AudienceView } from "./AudienceView";
 import { openAudience, type Audience } from "./audienceWindow";
 import { Notes } from "./Notes";
@@ -66,7 +67,7 @@ export function PresenterView(props: Props) {
         slides={openGrid}
         keys={openKeys}
       />
-      {(notices.length > 0 || now.soundHeld) && (
+      {(notices.length > 0 || now.soundHeld || now.soundLost) && (
         <div
           role="status"
           className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5 font-semibold"
@@ -79,7 +80,7 @@ export function PresenterView(props: Props) {
               </button>
             </>
           ) : (
-            notices.join(" ")
+            [...(now.soundLost ? [noDevice] : []), ...notices].join(" ")
           )}
         </div>
       )}

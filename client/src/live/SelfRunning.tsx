@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import { spotUrl } from "../api/client";
+import { noDevice } from "../hearing/watchClock";
 import { AudienceView } from "./AudienceView";
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
@@ -32,6 +33,14 @@ export function SelfRunning({ stage, showId, pictures }: Props) {
   return (
     <div ref={box} className="relative h-full w-full cursor-none">
       <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={undefined} />
+      {now.soundLost && (
+        <p
+          role="alert"
+          className="bg-warning text-warning-content absolute inset-x-0 bottom-0 px-4 py-1.5 font-semibold"
+        >
+          {noDevice}
+        </p>
+      )}
       {now.soundHeld && (
         <button
           type="button"

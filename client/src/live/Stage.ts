@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
+import { watchClock } from "../hearing/watchClock";
 import { LiveSound } from "./LiveSound";
 import { wordsOf } from "./words";
 
@@ -16,6 +17,8 @@ export interface Now {
   paused: boolean;
   /** Whether the browser holds the sound back although nothing was paused. */
   soundHeld: boolean;
+  /** Whether no device takes the sound any more. */
+  soundLost: boolean;
   ended: boolean;
   /** The cues that sound, in the order of the plan, with those held one by one. */
   sounding: readonly string[];
@@ -52,6 +55,7 @@ export class Stage {
   private pausedMs = 0;
   private placeSinceMs = 0;
   private stopAlarm: (() => void) | undefined;
+  private stopWatch: (() => void) | undefined;
   private now: Now;
   private manner: Manner = "hand";
 
@@ -66,6 +70,7 @@ export class Stage {
       black: false,
       paused: false,
       soundHeld: false,
+      soundLost: false,
       ended: false,
       sounding: [],
       held: [],
@@ -119,6 +124,7 @@ export class Stage {
     await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
     if (this.sound.context.state !== "running") return false;
     this.manner = manner;
+    this.stopWatch = watchClock(this.sound.context, this.moves, (soundLost) => this.tell({ soundLost }));
     this.beganMs = this.timeMs();
     this.goTo(place);
     return true;
@@ -232,8 +238,9 @@ export class Stage {
   end() {
     if (this.now.ended) return;
     this.stopAlarm?.();
+    this.stopWatch?.();
     this.endStay(this.timeMs());
-    this.tell({ ended: true });
+    this.tell({ ended: true, soundLost: false });
     this.sound.close();
   }
 

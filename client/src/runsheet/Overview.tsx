@@ -1,6 +1,7 @@
 import { Pause, Play } from "lucide-react";
 import { memo, useCallback, useDeferredValue, useMemo, useRef, useSyncExternalStore } from "react";
 import { useEachFrame } from "../hearing/usePlayer";
+import { noDevice } from "../hearing/watchClock";
 import type { SlideTime } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
@@ -52,8 +53,7 @@ export function Overview() {
           role="alert"
           className="bg-base-100 border-warning absolute bottom-full left-60 z-20 mb-2 max-md:left-3 rounded-md border px-3 py-2"
         >
-          No sound device runs here, so nothing is played. Connect one, or choose one in the system’s settings: then it
-          goes on by itself.
+          {noDevice}
         </p>
       )}
       <button

@@ -38,6 +38,7 @@ public sealed class Fitter
     /// <summary>How far a leap may be made longer or shorter where that makes it more alike, in frames: 100 ms.</summary>
     private const long SettledFrames = 100 * Frames.PerMs;
 
+    /// <summary>For how many recipes what they leave is kept at hand.</summary>
     private const int MostWays = 4;
 
     /// <summary>How many places are tried for a join.</summary>

@@ -1,3 +1,4 @@
+using System.Numerics.Tensors;
 using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Fitting;
@@ -48,7 +49,7 @@ internal sealed class JoinPlaces(BeatGrid grid, Likeness fine, int ends)
         float Around(int at)
         {
             fine.Distances(at - around, at + lag - around, distances);
-            return System.Numerics.Tensors.TensorPrimitives.Sum<float>(distances);
+            return TensorPrimitives.Sum<float>(distances);
         }
     }
 
