@@ -42,7 +42,7 @@ internal sealed class JoinPlaces(BeatGrid grid, Likeness fine, int ends)
     {
         var (reach, around) = ((int)(ReachFrames / fine.HopFrames), (int)Math.Max(1, AroundFrames / fine.HopFrames));
         var first = Math.Max(Math.Max(StepOf(grid.At[ends]), around), around - lag);
-        var last = Math.Min(fine.Count, Math.Min(fine.Count, StepOf(grid.At[grid.Count - ends])) - lag) - around;
+        var last = Math.Min(fine.Count, StepOf(grid.At[grid.Count - ends]) - lag) - around;
         var distances = new float[2 * around];
         return Enumerable.Range(step - reach, 2 * reach + 1).Where(s => s >= first && s <= last).DefaultIfEmpty(step).MinBy(s => s >= first && s <= last ? Around(s) : 0);
 

@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// Turns joins from beat to beat into passages to the frame: each join aligned by cross-correlation, and what is still missing or too much
+/// Turns the joins of a way into passages to the frame: each join aligned by cross-correlation, and what is still missing or too much
 /// spread over small splices that nobody hears.
 /// </summary>
 internal sealed class Splices(ISoundReader sound, BeatGrid grid)
