@@ -8,16 +8,14 @@ namespace Phonaris.Bench;
 /// </summary>
 internal static class BeatsBench
 {
-    private const double Trusted = 0.7, RightToReach = 90;
+    private const double RightToReach = 90;
 
     /// <summary>How far a beat may be from where it is written, in seconds, as in MIREX's audio beat tracking task.</summary>
     private const double Near = 0.07;
 
     public static async Task RunAsync(Bench bench)
     {
-        var folder = bench.PathOf("music");
-        Directory.CreateDirectory(folder);
-        await Bench.RunAsync("sh", "-c", $"cd '{folder}' && apt-get -q download openttd-openmsx timgm6mb-soundfont 2>/dev/null && for p in *.deb; do dpkg -x $p .; done");
+        var folder = await bench.FetchAsync("openttd-openmsx", "timgm6mb-soundfont");
         var instruments = Directory.EnumerateFiles(folder, "*.sf2", SearchOption.AllDirectories).First();
         var (right, all) = (0, 0);
         foreach (var path in Directory.EnumerateFiles(folder, "*.mid", SearchOption.AllDirectories).Order())
@@ -34,7 +32,7 @@ internal static class BeatsBench
             var beats = piece.Beats.Select(b => b / (double)Frames.PerSecond).Where(b => b > written.Seconds[0] - Near && b < written.Seconds[^1] + Near).ToList();
             var met = beats.Count(b => Math.Abs(written.Seconds[Nearest(written.Seconds, b)] - b) <= Near);
             Console.WriteLine($"{name,-32} {piece.TempoBpm,5:0} a minute in {piece.BeatsPerBar}, sure {piece.Confidence:0.00}: {100.0 * met / Math.Max(1, beats.Count):0} of 100 beats right");
-            if (piece.Confidence > Trusted) (right, all) = (right + met, all + beats.Count);
+            if (piece.IsSure) (right, all) = (right + met, all + beats.Count);
         }
         bench.ReportLeast($"of {all} beats trusted, right in a hundred", 100.0 * right / Math.Max(1, all), RightToReach);
     }

@@ -47,6 +47,14 @@ internal sealed class Bench : IDisposable
         if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: {program} {string.Join(' ', arguments)}");
     }
 
+    /// <summary>Fetches packages of Debian's, and gives the folder their files are in.</summary>
+    public async Task<string> FetchAsync(params string[] packages)
+    {
+        var folder = Directory.CreateDirectory(PathOf("fetched")).FullName;
+        await RunAsync("sh", "-c", $"cd '{folder}' && apt-get -q download {string.Join(' ', packages)} 2>/dev/null && for p in *.deb; do dpkg -x $p .; done");
+        return folder;
+    }
+
     /// <summary>Prints a ratio and whether it is what is to be reached.</summary>
     public void Report(string work, double ours, double theirs, double toReach)
     {

@@ -1,5 +1,5 @@
-using System.Numerics;
 using System.Numerics.Tensors;
+using NWaves.Transforms;
 using Phonaris.Core.Signal;
 
 namespace Phonaris.Bench;
@@ -25,10 +25,10 @@ internal sealed class JoinJudge
     {
         _count = (int)Math.Max(1, sound.Frames / Hop);
         _features = new float[_count * Size];
-        Parallel.For(0, _count, new ParallelOptions(), () => (new float[2 * Window], new Complex[Window]), (k, _, desk) =>
+        Parallel.For(0, _count, new ParallelOptions(), () => new Desk(), (k, _, desk) =>
         {
-            sound.Read(((long)k * Hop) - Window / 2, desk.Item1);
-            Hear(desk.Item1, desk.Item2, _features.AsSpan(k * Size, Size));
+            sound.Read(((long)k * Hop) - Window / 2, desk.Stereo);
+            Hear(desk, _features.AsSpan(k * Size, Size));
             return desk;
         }, _ => { });
         Scale(0, MelBands);
@@ -61,15 +61,15 @@ internal sealed class JoinJudge
         return count == 0 ? float.MaxValue : sum / count;
     }
 
-    private static void Hear(float[] stereo, Complex[] bins, Span<float> heard)
+    private static void Hear(Desk desk, Span<float> heard)
     {
         for (var n = 0; n < Window; n++)
-            bins[n] = (stereo[2 * n] + stereo[2 * n + 1]) * (0.5 - 0.5 * Math.Cos(2 * Math.PI * n / Window));
-        Transform(bins);
+            desk.Mono[n] = (desk.Stereo[2 * n] + desk.Stereo[2 * n + 1]) * (0.5f - 0.5f * MathF.Cos(2 * MathF.PI * n / Window));
+        desk.Fft.Direct(desk.Mono, desk.Re, desk.Im);
         for (var bin = 3; bin < Window / 2; bin++)
         {
             var hertz = (double)bin * Rate / Window;
-            var power = (float)(bins[bin].Real * bins[bin].Real + bins[bin].Imaginary * bins[bin].Imaginary);
+            var power = desk.Re[bin] * desk.Re[bin] + desk.Im[bin] * desk.Im[bin];
             var mel = (int)(2595 * Math.Log10(1 + hertz / 700) / 3923 * MelBands);
             if (mel < MelBands) heard[mel] += power;
             if (hertz is > 60 and < 2100) heard[MelBands + (((int)Math.Round(12 * Math.Log2(hertz / 440)) % Pitches) + Pitches) % Pitches] += power;
@@ -95,29 +95,17 @@ internal sealed class JoinJudge
             for (var n = 0; n < count; n++) _features[k * Size + first + n] *= by;
     }
 
-    /// <summary>The Fourier transform in place (J. W. Cooley, J. W. Tukey, 1965); a power of two.</summary>
-    private static void Transform(Complex[] x)
+    /// <summary>What one thread works with.</summary>
+    private sealed class Desk
     {
-        for (int i = 1, j = 0; i < x.Length; i++)
-        {
-            var bit = x.Length >> 1;
-            for (; (j & bit) != 0; bit >>= 1) j ^= bit;
-            j ^= bit;
-            if (i < j) (x[i], x[j]) = (x[j], x[i]);
-        }
-        for (var length = 2; length <= x.Length; length <<= 1)
-        {
-            var step = Complex.FromPolarCoordinates(1, -2 * Math.PI / length);
-            for (var i = 0; i < x.Length; i += length)
-            {
-                var turn = Complex.One;
-                for (var k = 0; k < length / 2; k++)
-                {
-                    var (u, v) = (x[i + k], x[i + k + length / 2] * turn);
-                    (x[i + k], x[i + k + length / 2]) = (u + v, u - v);
-                    turn *= step;
-                }
-            }
-        }
+        public RealFft Fft { get; } = new(Window);
+
+        public float[] Stereo { get; } = new float[2 * Window];
+
+        public float[] Mono { get; } = new float[Window];
+
+        public float[] Re { get; } = new float[Window];
+
+        public float[] Im { get; } = new float[Window];
     }
 }

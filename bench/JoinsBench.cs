@@ -7,8 +7,6 @@ namespace Phonaris.Bench;
 /// <summary>Joins of re-cuts on orchestral pieces that are not ours, out of a package of Debian's, fetched each time: how much they stand out by <see cref="JoinJudge"/>.</summary>
 internal static class JoinsBench
 {
-    private const string Package = "wesnoth-1.16-music";
-
     public const double WorstToReach = 15;
 
     private const double MiddleToReach = 4;
@@ -19,9 +17,7 @@ internal static class JoinsBench
 
     public static async Task RunAsync(Bench bench)
     {
-        var folder = bench.PathOf("music");
-        Directory.CreateDirectory(folder);
-        await Bench.RunAsync("sh", "-c", $"cd '{folder}' && apt-get -q download {Package} 2>/dev/null && dpkg -x {Package}_*.deb .");
+        var folder = await bench.FetchAsync("wesnoth-1.16-music");
         var all = new List<double>();
         foreach (var name in Pieces)
         {

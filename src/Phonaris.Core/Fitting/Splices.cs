@@ -21,7 +21,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
     private const int BeatSeam = 30 * Frames.PerMs, FreeSeam = 60 * Frames.PerMs, SpliceSeam = 20 * Frames.PerMs;
 
     /// <summary>How much of a stretch a splice may take or give: what a stretch of a hundredth would.</summary>
-    private const double Share = 0.01;
+    public const double Share = 0.01;
 
     /// <summary>With a beat, how long before it one passage goes over into the next, so that the beat itself is heard from one side, in frames.</summary>
     public static int Lead(BeatGrid grid) => grid.HasBeat ? BeatSeam / 2 + 5 * Frames.PerMs : 0;

@@ -91,9 +91,9 @@ internal sealed class Ways
     /// <summary>The leaps that lead back by at least two bars.</summary>
     public IEnumerable<Leap> Back => _byLag.Take(Math.Max(0, _likeness.Count - _least)).SelectMany(l => l ?? []);
 
-    /// <summary>What a stretch of a hundredth takes up of a length that is not met, in frames.</summary>
+    /// <summary>How much splices take up of a length that is not met, in frames.</summary>
     /// <param name="length">The length wanted, in frames.</param>
-    public double Slack(long length) => Math.Max(0.01 * (length - 2 * _ends * _grid.Middle), 1.5 * _likeness.HopFrames);
+    public double Slack(long length) => Math.Max(Splices.Share * (length - 2 * _ends * _grid.Middle), 1.5 * _likeness.HopFrames);
 
     /// <summary>The best ways, the cheapest first.</summary>
     /// <param name="length">The length wanted, in frames.</param>
