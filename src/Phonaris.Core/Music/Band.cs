@@ -12,20 +12,20 @@ internal sealed record Band(int FirstBin, float[] Weights)
     /// <param name="count">How many.</param>
     /// <param name="lowest">Where the first begins, in hertz.</param>
     /// <param name="highest">Where the last ends, in hertz.</param>
-    /// <param name="window">The spectrum's length in samples at <see cref="Spectra.Rate"/>.</param>
-    public static IReadOnlyList<Band> Mel(int count, double lowest, double highest, int window)
+    /// <param name="framing">How the spectrum was taken.</param>
+    public static IReadOnlyList<Band> Mel(int count, double lowest, double highest, Framing framing)
     {
         var (low, high) = (ToMel(lowest), ToMel(highest));
         var edges = Enumerable.Range(0, count + 2).Select(i => FromMel(low + (high - low) * i / (count + 1))).ToList();
-        return [.. Enumerable.Range(0, count).Select(b => Triangle(edges[b], edges[b + 1], edges[b + 2], window))];
+        return [.. Enumerable.Range(0, count).Select(b => Triangle(edges[b], edges[b + 1], edges[b + 2], framing))];
     }
 
     /// <summary>One band for each semitone from a lowest note on, in twelve-tone equal temperament with A at 440 Hz.</summary>
     /// <param name="lowestNote">The lowest note's MIDI number.</param>
     /// <param name="count">How many.</param>
-    /// <param name="window">The spectrum's length in samples at <see cref="Spectra.Rate"/>.</param>
-    public static IReadOnlyList<Band> Semitones(int lowestNote, int count, int window) =>
-        [.. Enumerable.Range(lowestNote, count).Select(n => Triangle(Pitch(n - 1), Pitch(n), Pitch(n + 1), window))];
+    /// <param name="framing">How the spectrum was taken.</param>
+    public static IReadOnlyList<Band> Semitones(int lowestNote, int count, Framing framing) =>
+        [.. Enumerable.Range(lowestNote, count).Select(n => Triangle(Pitch(n - 1), Pitch(n), Pitch(n + 1), framing))];
 
     private static double Pitch(int note) => 440 * Math.Pow(2, (note - 69) / 12.0);
 
@@ -33,13 +33,13 @@ internal sealed record Band(int FirstBin, float[] Weights)
 
     private static double FromMel(double mel) => 700 * (Math.Pow(10, mel / 2595) - 1);
 
-    private static Band Triangle(double from, double middle, double to, int window)
+    private static Band Triangle(double from, double middle, double to, Framing framing)
     {
-        var width = (double)Spectra.Rate / window;
+        var width = (double)framing.Rate / framing.Window;
         // Where bins lie wider than the band, the one nearest its middle stands for it.
         var (first, last) = ((int)Math.Ceiling(from / width), (int)Math.Floor(to / width));
         var nearest = (int)Math.Round(middle / width);
-        (first, last) = (Math.Min(first, nearest), Math.Min(Math.Max(last, nearest), window / 2));
+        (first, last) = (Math.Min(first, nearest), Math.Min(Math.Max(last, nearest), framing.Window / 2));
         var weights = new float[Math.Max(1, last - first + 1)];
         for (var i = 0; i < weights.Length; i++)
         {

@@ -20,11 +20,9 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     public const double SureConfidence = 0.7;
 
     /// <summary>How much of the work is done with the first spectra, and what is found by them.</summary>
-    private const double MelShare = 0.6;
+    private const double MelShare = 0.75;
 
     private const int MelBands = 40, NoteBands = 60, LowestC = 36;
-    private const int MelWindow = 1024, NoteWindow = 4096;
-    private const int MelHop = Values.Frames.PerSecond / OnsetStrength.PerSecond, NoteHop = 2400;
 
     /// <summary>Whether its beats are the beats, as good as surely.</summary>
     public bool IsSure => Confidence > SureConfidence;
@@ -42,7 +40,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
     public static Piece Of(ISoundReader sound, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(sound);
-        var mel = Spectra.Of(sound, MelWindow, MelHop, Band.Mel(MelBands, 40, 10_000, MelWindow), f => progress?.Report(f * MelShare), cancel);
+        var mel = Spectra.Of(sound, Framing.Fine, Band.Mel(MelBands, 40, 10_000, Framing.Fine), f => progress?.Report(f * MelShare), cancel);
         var onsets = OnsetStrength.Of(mel, MelBands, MelBands);
         var tempo = Tempo.Of(onsets.Values);
         var places = BeatTracker.Track(onsets.Values, tempo.Periods);
@@ -54,10 +52,10 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
         }
         var late = BeatTracker.Late(onsets.Values, places);
         var beats = places
-            .Select(b => (long)Math.Round((b - late) * MelHop))
+            .Select(b => (long)Math.Round((b - late) * Framing.Fine.HopFrames))
             .Where(b => b >= 0 && b < sound.Frames)
             .ToValueList();
-        var notes = Spectra.Of(sound, NoteWindow, NoteHop, Band.Semitones(LowestC, NoteBands, NoteWindow), f => progress?.Report(MelShare + f * (1 - MelShare)), cancel);
+        var notes = Spectra.Of(sound, Framing.Slow, Band.Semitones(LowestC, NoteBands, Framing.Slow), f => progress?.Report(MelShare + f * (1 - MelShare)), cancel);
         var bounds = BoundsOf(beats, sound.Frames);
         var (perBar, phase) = beats.Count > 8 && mel.Count > 20
             ? Bars.Of(Bars.Accents(beats, mel, StretchFeatures.Of(mel, MelBands, notes, NoteBands, bounds).AsSpan((beats[0] > 0 ? 1 : 0) * StretchFeatures.Size)))

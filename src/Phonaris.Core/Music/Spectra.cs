@@ -5,14 +5,11 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// A sound's short-time power spectra, gathered into bands. The sound is taken in mono at half the engine's rate; nothing that music is
-/// told apart by lies above what is left.
+/// A sound's short-time power spectra, gathered into bands. The sound is taken in mono at half the engine's rate or an eighth of it; nothing
+/// that music is told apart by lies above what is left.
 /// </summary>
 internal sealed class Spectra
 {
-    /// <summary>The rate spectra are taken at, in hertz.</summary>
-    public const int Rate = Frames.PerSecond / 2;
-
     /// <summary>Spectra worked on at once by one thread.</summary>
     private const int Run = 256;
 
@@ -38,26 +35,26 @@ internal sealed class Spectra
 
     /// <summary>Takes the spectra of a whole sound, on all cores.</summary>
     /// <param name="sound">The sound.</param>
-    /// <param name="window">The length of each, in samples at <see cref="Rate"/>; a power of two. Each is weighted by a Hann window.</param>
-    /// <param name="hopFrames">How far apart they are, in frames at 48 kHz; even.</param>
+    /// <param name="framing">How it is taken apart.</param>
     /// <param name="bands">For each band the spectrum's bins it takes and their weights.</param>
     /// <param name="done">Told the fraction done, by any thread.</param>
     /// <param name="cancel">Stops it.</param>
-    public static Spectra Of(ISoundReader sound, int window, int hopFrames, IReadOnlyList<Band> bands, Action<double> done, CancellationToken cancel)
+    public static Spectra Of(ISoundReader sound, Framing framing, IReadOnlyList<Band> bands, Action<double> done, CancellationToken cancel)
     {
-        var spectra = new Spectra(hopFrames, bands.Count, (int)(sound.Frames / hopFrames) + 1);
+        var spectra = new Spectra(framing.HopFrames, bands.Count, framing.CountOf(sound.Frames));
+        var (window, hop) = (framing.Window, framing.HopFrames / framing.Step);
         var hann = new float[window];
         for (var i = 0; i < window; i++) hann[i] = 0.5f - 0.5f * MathF.Cos(2 * MathF.PI * (i + 0.5f) / window);
         var runs = (spectra.Count + Run - 1) / Run;
         var ended = 0;
-        Parallel.For(0, runs, new() { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Desk(window, hopFrames), (run, _, desk) =>
+        Parallel.For(0, runs, new() { CancellationToken = cancel, MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Desk(framing), (run, _, desk) =>
         {
             var first = run * Run;
             var count = Math.Min(Run, spectra.Count - first);
-            desk.Take(sound, (long)first * hopFrames, count);
+            var mono = desk.Take(sound, (long)first * framing.HopFrames, (count - 1) * hop + window);
             for (var k = 0; k < count; k++)
             {
-                TensorPrimitives.Multiply(desk.Mono.AsSpan(k * hopFrames / 2, window), hann, desk.Windowed);
+                TensorPrimitives.Multiply(mono.Slice(k * hop, window), hann, desk.Windowed);
                 desk.Transform();
                 var powers = spectra[first + k];
                 for (var b = 0; b < powers.Length; b++)
@@ -70,26 +67,41 @@ internal sealed class Spectra
     }
 
     /// <summary>What one thread works with.</summary>
-    private sealed class Desk(int window, int hopFrames)
+    private sealed class Desk(Framing framing)
     {
-        private readonly RealFft _fft = new(window);
-        private readonly float[] _stereo = new float[((Run - 1) * hopFrames + 2 * window) * Frames.Channels];
-        private readonly float[] _re = new float[window];
-        private readonly float[] _im = new float[window];
+        private readonly RealFft _fft = new(framing.Window);
+        private readonly float[] _re = new float[framing.Window];
+        private readonly float[] _im = new float[framing.Window];
+        private float[] _stereo = [], _half = [], _eighth = [];
 
-        public float[] Mono { get; } = new float[(Run - 1) * hopFrames / 2 + window];
+        public float[] Windowed { get; } = new float[framing.Window];
 
-        public float[] Windowed { get; } = new float[window];
+        public float[] Power { get; } = new float[framing.Window / 2 + 1];
 
-        public float[] Power { get; } = new float[window / 2 + 1];
-
-        /// <summary>Reads what a run of spectra needs, the first centred on a frame.</summary>
-        public void Take(ISoundReader sound, long frame, int count)
+        /// <summary>Reads so many samples in mono, half a window of them before a frame.</summary>
+        public ReadOnlySpan<float> Take(ISoundReader sound, long frame, int samples)
         {
-            var samples = (count - 1) * hopFrames / 2 + window;
-            var stereo = _stereo.AsSpan(0, samples * 4);
-            sound.Read(frame - window, stereo);
-            for (var i = 0; i < samples; i++) Mono[i] = 0.25f * (stereo[4 * i] + stereo[4 * i + 1] + stereo[4 * i + 2] + stereo[4 * i + 3]);
+            var first = frame - framing.Window / 2 * framing.Step;
+            if (framing.Step == 2) return Halved(sound, first, samples);
+            var half = Halved(sound, first - 2 * Decimator.Reach, (samples - 1) * Decimator.Factor + 1 + 2 * Decimator.Reach);
+            var eighth = Room(ref _eighth, samples);
+            Decimator.Keep(half, eighth);
+            return eighth;
+        }
+
+        private Span<float> Halved(ISoundReader sound, long frame, int samples)
+        {
+            var stereo = Room(ref _stereo, samples * 2 * Frames.Channels);
+            sound.Read(frame, stereo);
+            var half = Room(ref _half, samples);
+            for (var i = 0; i < samples; i++) half[i] = 0.25f * (stereo[4 * i] + stereo[4 * i + 1] + stereo[4 * i + 2] + stereo[4 * i + 3]);
+            return half;
+        }
+
+        private static Span<float> Room(ref float[] kept, int samples)
+        {
+            if (kept.Length < samples) kept = new float[samples];
+            return kept.AsSpan(0, samples);
         }
 
         public void Transform()
