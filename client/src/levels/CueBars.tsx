@@ -13,11 +13,11 @@ interface Props {
   leave: (cueId: string, out: boolean) => void;
 }
 
-/** Each cue as a bar against its target, with the level it has and the one that would bring it there. */
+/** Each cue as a bar against its target, with the level it has and the one that would bring it there; on a phone in four lines. */
 export function CueBars({ cues, leftOut, leave }: Props) {
   return (
-    <table className="w-full text-sm">
-      <thead>
+    <table className="w-full text-sm max-sm:block">
+      <thead className="max-sm:sr-only">
         <tr className="muted text-left text-xs">
           <th className="w-8 py-1 font-semibold">
             <span className="sr-only">Matched</span>
@@ -30,7 +30,7 @@ export function CueBars({ cues, leftOut, leave }: Props) {
           <th className="pl-4 font-semibold" />
         </tr>
       </thead>
-      <tbody>
+      <tbody className="max-sm:block">
         {cues.map((cue) => (
           <CueBar key={cue.cueId} cue={cue} out={leftOut.includes(cue.cueId)} leave={(out) => leave(cue.cueId, out)} />
         ))}
@@ -45,7 +45,10 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
   const name = view.show.sounds.find((s) => s.id === sound)?.name ?? "";
   const strand = view.strands.find((s) => s.cueId === cue.cueId);
   return (
-    <tr className={`line-t ${out ? "muted" : ""}`} data-cue-levels={name}>
+    <tr
+      className={`line-t ${out ? "muted" : ""} max-sm:grid max-sm:grid-cols-[2rem_minmax(0,1fr)_auto_2rem] max-sm:items-center max-sm:py-2`}
+      data-cue-levels={name}
+    >
       <td className="py-1.5">
         <input
           type="checkbox"
@@ -62,20 +65,23 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
           <span style={{ color: `var(--${cue.kind}-text)` }}>{cue.kind}</span>
         </span>
       </td>
-      <td>
+      <td className="max-sm:col-span-3 max-sm:col-start-2 max-sm:row-start-2 max-sm:px-2">
         <Bar cue={cue} />
       </td>
-      <td className="figures pl-4 whitespace-nowrap">
+      <td className="figures pl-4 whitespace-nowrap max-sm:col-span-3 max-sm:col-start-2 max-sm:row-start-3 max-sm:pl-2 max-sm:whitespace-normal">
         {lufs(cue.nowLufs)}
         {cue.nowLufs !== null && <span className="muted"> · {apart(cue.apartLu)}</span>}
         {cue.overBedLu !== null && <span className="muted"> · {overBeds(cue.overBedLu)}</span>}
       </td>
-      <td className="figures pl-4 text-right whitespace-nowrap">{decibels(cue.levelDb)}</td>
-      <td className="figures pl-4 text-right whitespace-nowrap">
+      <td className="figures pl-4 text-right whitespace-nowrap max-sm:col-start-3 max-sm:row-start-1">
+        {decibels(cue.levelDb)}
+      </td>
+      <td className="figures pl-4 text-right whitespace-nowrap max-sm:col-span-3 max-sm:col-start-2 max-sm:row-start-4 max-sm:px-2 max-sm:text-left">
+        {cue.changes && <span className="muted font-sans sm:hidden">matched </span>}
         {cue.changes ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
         {cue.heldByPeaks && <span className="muted"> held by its peaks</span>}
       </td>
-      <td className="pl-4 text-right">
+      <td className="pl-4 text-right max-sm:col-start-4 max-sm:row-start-1">
         {strand && (
           <button
             type="button"

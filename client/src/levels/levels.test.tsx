@@ -75,7 +75,7 @@ describe("how loud a show is", () => {
     show(levels());
     expect((await screen.findByRole("banner")).textContent).toContain("−20.0 LUFS, 4.0 LU too quiet");
     const [, pad, talk] = screen.getAllByRole("row");
-    expect(pad?.textContent).toContain("−26.0 LUFS · 4.0 LU too quiet−6.0 dB−2.0 dB");
+    expect(pad?.textContent).toContain("−26.0 LUFS · 4.0 LU too quiet−6.0 dBmatched −2.0 dB");
     expect(talk?.textContent).toContain("at its target · 9.3 LU over its bed1.0 dBfollows");
     expect(screen.queryByText(/limiter/)).toBeNull();
     expect((await screen.findByText("−16.2 LUFS")).closest("p")?.textContent).toContain("Matched, it would be");

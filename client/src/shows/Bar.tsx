@@ -1,6 +1,6 @@
 import { Headphones, History, House, Keyboard, Menu as MenuIcon, Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import type { ReactNode } from "react";
-import { Link, NavLink } from "react-router";
+import { useEffect, useRef, type ReactNode } from "react";
+import { Link, NavLink, useLocation } from "react-router";
 import { ChecksCount } from "../checks/ChecksCount";
 import { RunningTime } from "../time/RunningTime";
 import { Menu } from "../ui/Menu";
@@ -39,7 +39,7 @@ export function Bar({ showId, connected, open }: Props) {
           width="clamp(6.5rem, 100vw - 57.5rem, 13.5rem)"
         />
       </div>
-      <nav className="flex h-full min-w-0 max-lg:overflow-x-auto max-lg:[scrollbar-width:none]!" aria-label="Views">
+      <Views>
         <View to={`/shows/${showId}`} name="Run sheet" />
         <View to={`/shows/${showId}/fit`} name="Fit" deep />
         <View to={`/shows/${showId}/levels`} name="Levels" />
@@ -49,7 +49,7 @@ export function Bar({ showId, connected, open }: Props) {
         <View to={`/shows/${showId}/dry-run`} name="Dry run" />
         <View to={`/shows/${showId}/export`} name="Export" />
         <View to={`/shows/${showId}/present`} name="Present" />
-      </nav>
+      </Views>
       {!connected && (
         <span role="status" className="text-warning text-sm">
           The server is away. What you did is kept; trying again…
@@ -96,6 +96,25 @@ function Entry({ words, off = false, press }: { words: string; off?: boolean; pr
         {words}
       </button>
     </li>
+  );
+}
+
+/** The views; where they have no room beside each other, the one that is open between its neighbours. */
+function Views({ children }: { children: ReactNode }) {
+  const nav = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(
+    () => nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" }),
+    [pathname],
+  );
+  return (
+    <nav
+      ref={nav}
+      className="flex h-full min-w-0 max-lg:overflow-x-auto max-lg:[scrollbar-width:none]!"
+      aria-label="Views"
+    >
+      {children}
+    </nav>
   );
 }
 
