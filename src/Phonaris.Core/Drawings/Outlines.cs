@@ -10,7 +10,7 @@ public static class Outlines
     public static Outline Rectangle { get; } = Polygon((0, 0), (1, 0), (1, 1), (0, 1));
 
     /// <summary>An ellipse.</summary>
-    public static Outline Ellipse { get; } = new(1, 1, RoundedPath(1, 1, 0.5, 0.5));
+    public static Outline Ellipse { get; } = new(1, 1, [new(RoundedPath(1, 1, 0.5, 0.5))]);
 
     /// <summary>A straight line from the top left to the bottom right.</summary>
     public static Outline Diagonal { get; } = Open((0, 0), (1, 1));
@@ -19,32 +19,19 @@ public static class Outlines
     public static Outline Polygon(params (double X, double Y)[] points)
     {
         ArgumentNullException.ThrowIfNull(points);
-        return new(1, 1, [.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y)), new(PenMoveKind.Close, 0, 0)]);
+        return new(1, 1, [new([.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y)), new(PenMoveKind.Close, 0, 0)])]);
     }
 
     /// <summary>Straight lines from point to point.</summary>
     public static Outline Open(params (double X, double Y)[] points)
     {
         ArgumentNullException.ThrowIfNull(points);
-        return new(1, 1, [.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y))], Closed: false);
+        return new(1, 1, [new([.. points.Select((p, i) => new PenMove(i == 0 ? PenMoveKind.Move : PenMoveKind.Line, p.X, p.Y))], PartFill.None)]);
     }
 
     /// <summary>A rectangle with round corners, in a space of its own size so that corners stay round.</summary>
     public static Outline Rounded(double width, double height, double radius) =>
-        new(width, height, RoundedPath(width, height, Math.Min(radius, width / 2), Math.Min(radius, height / 2)));
-
-    /// <summary>A star or a regular polygon: points on two rings by turns, the first at the top.</summary>
-    /// <param name="points">How many points on the outer ring.</param>
-    /// <param name="inner">The inner ring's size as a fraction of the outer; 1 for a regular polygon of as many corners.</param>
-    public static Outline Star(int points, double inner)
-    {
-        var corners = inner >= 1 ? points : 2 * points;
-        return Polygon([.. Enumerable.Range(0, corners).Select(i =>
-        {
-            var (angle, radius) = (2 * Math.PI * i / corners - Math.PI / 2, inner < 1 && i % 2 == 1 ? inner / 2 : 0.5);
-            return (0.5 + radius * Math.Cos(angle), 0.5 + radius * Math.Sin(angle));
-        })]);
-    }
+        new(width, height, [new(RoundedPath(width, height, Math.Min(radius, width / 2), Math.Min(radius, height / 2)))]);
 
     private static ValueList<PenMove> RoundedPath(double w, double h, double rx, double ry)
     {

@@ -23,7 +23,7 @@ internal static class DrawingPainter
         var whole = new SKRect(0, 0, (float)drawing.Width, (float)drawing.Height);
         if (drawing.Background is { } background)
         {
-            using var path = PathOf(Outlines.Rectangle, whole);
+            using var path = PathOf(Outlines.Rectangle, Outlines.Rectangle.Parts[0], whole);
             Fill(canvas, path, whole, background);
         }
         foreach (var shape in drawing.Shapes)
@@ -39,23 +39,66 @@ internal static class DrawingPainter
         canvas.RotateDegrees((float)box.Turn, bounds.MidX, bounds.MidY);
         canvas.Save();
         canvas.Scale(box.FlipX ? -1 : 1, box.FlipY ? -1 : 1, bounds.MidX, bounds.MidY);
-        using (var path = PathOf(shape.Outline, bounds))
+        // All areas first: the line is over them.
+        foreach (var part in shape.Outline.Parts.Where(p => p.Fill != PartFill.None))
         {
-            if (shape.Fill is { } fill && shape.Outline.Closed) Fill(canvas, path, bounds, fill);
-            if (shape.Line is { } line) Stroke(canvas, path, line);
+            if (shape.Fill is not { } fill) break;
+            using var path = PathOf(shape.Outline, part, bounds);
+            Fill(canvas, path, bounds, Shaded(fill, part.Fill));
+        }
+        foreach (var part in shape.Outline.Parts.Where(p => p.Stroked))
+        {
+            if (shape.Line is not { } line) break;
+            using var path = PathOf(shape.Outline, part, bounds);
+            Stroke(canvas, path, line);
         }
         canvas.Restore();
-        if (shape.Text is { } text) Write(canvas, text, step, bounds, box.FlipY);
+        if (shape.Text is { } text) Write(canvas, text, step, RoomOf(shape.Outline, bounds, box.FlipX, box.FlipY), box.FlipY);
         canvas.Restore();
     }
 
-    private static SKPath PathOf(Outline outline, SKRect bounds)
+    /// <summary>Where the text of a shape stands: mirrored with it, though the text itself is not.</summary>
+    private static SKRect RoomOf(Outline outline, SKRect bounds, bool flipX, bool flipY)
+    {
+        if (outline.Room is not { } room || outline.Width <= 0 || outline.Height <= 0) return bounds;
+        var (left, right) = ((float)(room.Left / outline.Width), (float)(room.Right / outline.Width));
+        var (top, bottom) = ((float)(room.Top / outline.Height), (float)(room.Bottom / outline.Height));
+        if (flipX) (left, right) = (1 - right, 1 - left);
+        if (flipY) (top, bottom) = (1 - bottom, 1 - top);
+        return new(bounds.Left + left * bounds.Width, bounds.Top + top * bounds.Height, bounds.Left + right * bounds.Width, bounds.Top + bottom * bounds.Height);
+    }
+
+    /// <summary>What a part that is lighter or darker than its shape is filled with.</summary>
+    private static Paint Shaded(Paint fill, PartFill shade)
+    {
+        var (to, by) = shade switch
+        {
+            PartFill.Lighter => (255, 0.4),
+            PartFill.LittleLighter => (255, 0.2),
+            PartFill.Darker => (0, 0.4),
+            PartFill.LittleDarker => (0, 0.2),
+            _ => (0, 0.0),
+        };
+        return by == 0 ? fill : fill switch
+        {
+            SolidPaint solid => new SolidPaint(Mixed(solid.Color)),
+            GradientPaint gradient => gradient with { Stops = [.. gradient.Stops.Select(s => s with { Color = Mixed(s.Color) })] },
+            _ => fill,
+        };
+
+        uint Mixed(uint color) => color & 0xFF000000 | Part(color >> 16) << 16 | Part(color >> 8) << 8 | Part(color);
+
+        uint Part(uint channel) => (uint)Math.Round((channel & 0xFF) * (1 - by) + to * by);
+    }
+
+    private static SKPath PathOf(Outline outline, OutlinePart part, SKRect bounds)
     {
         var (sx, sy) = (outline.Width > 0 ? bounds.Width / outline.Width : 0, outline.Height > 0 ? bounds.Height / outline.Height : 0);
         float X(double x) => (float)(bounds.Left + x * sx);
         float Y(double y) => (float)(bounds.Top + y * sy);
-        using var builder = new SKPathBuilder();
-        foreach (var move in outline.Path)
+        // Where parts of a path lie over each other there is a hole, as in a ring.
+        using var builder = new SKPathBuilder { FillType = SKPathFillType.EvenOdd };
+        foreach (var move in part.Path)
         {
             switch (move.Kind)
             {

@@ -4,7 +4,7 @@ using Phonaris.Media.Pictures;
 
 namespace Phonaris.Tool.Verbs;
 
-/// <summary><c>deck FILE [--pictures FOLDER]</c>: what the reader finds in a deck, and the pictures of its slides.</summary>
+/// <summary><c>deck FILE [--pictures FOLDER] [--sheet PNG]</c>: what the reader finds in a deck, and the pictures of its slides.</summary>
 internal static class DeckVerb
 {
     private const int Width = 1280;
@@ -13,12 +13,14 @@ internal static class DeckVerb
     {
         var file = Arguments.File();
         var pictures = new Option<string>("--pictures") { Description = "A folder to put the slides' pictures in, as PNG 1280 pixels wide." };
-        var command = new Command("deck", "Prints what a deck holds.") { file, pictures };
+        var sheet = new Option<string>("--sheet") { Description = "A PNG file to put all slides into, small and numbered." };
+        var command = new Command("deck", "Prints what a deck holds.") { file, pictures, sheet };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
             var deck = await workshop.ReadDeckAsync([parsed.GetValue(file)!], cancel);
             if (parsed.GetValue(pictures) is { } folder) await WritePicturesAsync(workshop.Pictures, deck, folder, cancel);
+            if (parsed.GetValue(sheet) is { } to) await WriteSheetAsync(workshop.Pictures, deck, to, cancel);
             var slides = deck.Slides.Select(s => new { s.Number, s.Title, s.Text, s.Notes, s.HoldMs, s.Hidden, s.Steps, s.Section });
             List<object> videos = [];
             foreach (var found in deck.Sounds.Where(s => s.Video is not null))
@@ -66,5 +68,14 @@ internal static class DeckVerb
         Directory.CreateDirectory(folder);
         foreach (var slide in deck.Slides)
             File.Copy(await pictures.PngAsync(slide.Picture, Width, cancel), Path.Combine(folder, $"{slide.Number:0000}.png"), overwrite: true);
+    }
+
+    private static async Task WriteSheetAsync(SlidePictures pictures, Deck deck, string to, CancellationToken cancel)
+    {
+        var width = ContactSheet.WidthFor(deck.Slides.Count);
+        await pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], width, null, cancel);
+        List<(int, string)> slides = [];
+        foreach (var slide in deck.Slides) slides.Add((slide.Number, await pictures.PngAsync(slide.Picture, width, cancel)));
+        await File.WriteAllBytesAsync(to, ContactSheet.Png(slides), cancel);
     }
 }

@@ -53,10 +53,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             case "line" or "connector": Add(box, Outlines.Diagonal, null); break;
             case "custom-shape": Custom(shape, box, fill); break;
             case "polygon" or "polyline": Points(shape, box, fill); break;
-            case "path":
-                _notDrawn.Add("a free form is shown as a rectangle");
-                Add(box, Outlines.Rectangle, fill);
-                break;
+            case "path" when SvgPath.Of(shape.Get(SvgCompatible + "d") ?? "", ViewOf(shape)) is { } free: Add(box, free, fill); break;
         }
 
         void Add(Box place, Outline outline, Paint? paint) =>
@@ -64,15 +61,17 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
 
         void Custom(XElement of, Box place, Paint? paint)
         {
-            var type = of.Element(Draw + "enhanced-geometry").Get(Draw + "type") ?? "rectangle";
-            var outline = Preset(type, place);
-            if (outline is null) _notDrawn.Add($"a form ({type}) is shown as a rectangle");
-            Add(place, outline ?? Outlines.Rectangle, paint);
+            var geometry = of.Element(Draw + "enhanced-geometry");
+            var type = geometry.Get(Draw + "type") ?? "rectangle";
+            var outline = EnhancedPath.Of(geometry, place.Width, place.Height) ?? Preset(type, place);
+            if (outline is null) _notDrawn.Add($"a form ({type}) is shown as a frame");
+            place = place with { FlipX = place.FlipX ^ (geometry.Get(Draw + "mirror-horizontal") == "true"), FlipY = place.FlipY ^ (geometry.Get(Draw + "mirror-vertical") == "true") };
+            Add(place, outline ?? Outlines.Rectangle, outline is null ? null : paint);
         }
 
         void Points(XElement of, Box place, Paint? paint)
         {
-            double[] view = [.. (of.Get(SvgCompatible + "viewBox") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Number)];
+            var view = ViewOf(of);
             List<(double X, double Y)> points = [.. (of.Get(Draw + "points") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries)
                 .Select(p => p.Split(',')).Where(p => p.Length == 2).Select(p => (Number(p[0]), Number(p[1])))];
             if (view.Length != 4 || view[2] <= 0 || view[3] <= 0 || points.Count == 0) return;
@@ -182,6 +181,8 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
     }
 
+    private static double[] ViewOf(XElement shape) => [.. (shape.Get(SvgCompatible + "viewBox") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Number)];
+
     private static Outline Rounded(XElement shape, Box box) =>
         shape.Length(Draw + "corner-radius") is > 0 and var radius ? Outlines.Rounded(box.Width, box.Height, radius) : Outlines.Rectangle;
 
@@ -205,7 +206,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             "round-rectangular-callout" => "wedgeRoundRectCallout",
             _ => type.StartsWith("ooxml-", StringComparison.Ordinal) ? type["ooxml-".Length..] : type,
         };
-        return PresetShapes.Of(new XElement("shape", new XElement(Ooxml.A + "prstGeom", new XAttribute("prst", name))), box.Width, box.Height);
+        return PresetShapes.Of(name, null, box.Width, box.Height);
     }
 
     private static (double L, double T, double R, double B) Crop(List<XElement> looks, byte[] picture)

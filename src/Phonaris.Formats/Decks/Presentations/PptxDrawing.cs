@@ -112,8 +112,9 @@ internal sealed class PptxDrawing
         var outline = PresetShapes.Of(geometry, box.Width, box.Height);
         if (outline is null)
         {
-            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "drawn by formulas"}) is shown as a rectangle");
-            outline = Outlines.Rectangle;
+            // What is not known of it hides nothing.
+            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "of its own"}) is shown as a frame");
+            (outline, fill) = (Outlines.Rectangle, null);
         }
         _shapes.Add(new(box, outline, fill, line, Text(shape, inherited, colors, style, id), from, to));
     }
