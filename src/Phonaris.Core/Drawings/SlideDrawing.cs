@@ -11,4 +11,8 @@ namespace Phonaris.Core.Drawings;
 /// <param name="Steps">How many steps reveal it; 1 when it is there all at once.</param>
 /// <param name="NotDrawn">What is on the slide and could not be put into shapes, a few words each.</param>
 public sealed record SlideDrawing(
-    double Width, double Height, Paint? Background, ValueList<DrawnShape> Shapes, int Steps, ValueList<string> NotDrawn);
+    double Width, double Height, Paint? Background, ValueList<DrawnShape> Shapes, int Steps, ValueList<string> NotDrawn)
+{
+    /// <summary>The families of fonts that are asked for in it.</summary>
+    public IEnumerable<string> Fonts => Shapes.SelectMany(s => s.Text?.Paragraphs ?? []).SelectMany(p => p.Runs).Select(r => r.Font).Where(f => f.Length > 0).Distinct();
+}

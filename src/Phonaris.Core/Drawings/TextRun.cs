@@ -11,4 +11,14 @@ namespace Phonaris.Core.Drawings;
 /// <param name="Struck">Struck through.</param>
 /// <param name="Raised">How much it is raised, as a fraction of its size; negative lowers it.</param>
 public sealed record TextRun(
-    string Text, double Size, uint Color, string Font, bool Bold = false, bool Italic = false, bool Underlined = false, bool Struck = false, double Raised = 0);
+    string Text, double Size, uint Color, string Font, bool Bold = false, bool Italic = false, bool Underlined = false, bool Struck = false, double Raised = 0)
+{
+    /// <summary>The families asked for where that one lacks a character, as for other scripts; in order.</summary>
+    public ValueList<string> OtherFonts { get; init; } = [];
+
+    /// <summary>How much further each letter stands from the next, in points.</summary>
+    public double Spacing { get; init; }
+
+    /// <summary>The colour behind it, 0xAARRGGBB; null for none.</summary>
+    public uint? Highlight { get; init; }
+}

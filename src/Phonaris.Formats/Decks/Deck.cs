@@ -10,6 +10,9 @@ namespace Phonaris.Formats.Decks;
 /// <param name="NotUnderstood">What was met and could not be read or drawn, a sentence each.</param>
 public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Sounds, ValueList<string> NotUnderstood)
 {
+    /// <summary>The families of fonts its text is written in, where slides are drawn by them.</summary>
+    public ValueList<string> Fonts { get; init; } = [];
+
     /// <summary>The deck with some of its slides alone, and the sounds that begin on them.</summary>
     /// <param name="numbers">Their numbers, from 1; null for all.</param>
     /// <exception cref="RuleException">There are no such slides.</exception>

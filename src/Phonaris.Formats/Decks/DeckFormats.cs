@@ -35,7 +35,7 @@ public static class DeckFormats
             slides.AddRange(deck.Slides.Select(s => s with { Number = before + s.Number }));
             sounds.AddRange(deck.Sounds.Select(s => s with { FirstSlide = before + s.FirstSlide, LastSlide = before + s.LastSlide }));
         }
-        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)]);
+        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)]) { Fonts = [.. decks.SelectMany(d => d.Fonts).Distinct()] };
     }
 
     private static Deck Read(DeckFile file)

@@ -4,8 +4,8 @@ using Svg.Skia.TypefaceProviders;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// The fonts pictures are drawn with, shipped with the app: a machine may have none. Bricolage Grotesque where it is asked for by
-/// name, else Atkinson Hyperlegible Next, which so stands in for every other family.
+/// The fonts of cards and of our own drawings, shipped with the app: Bricolage Grotesque where it is asked for by name, else Atkinson
+/// Hyperlegible Next. On a machine without fonts it stands in for every other family.
 /// </summary>
 internal static class HouseFonts
 {
@@ -15,6 +15,9 @@ internal static class HouseFonts
 
     /// <summary>Gives the renderer its typefaces.</summary>
     public static ITypefaceProvider Provider { get; } = new HouseProvider();
+
+    /// <summary>Whether a family is one of the house.</summary>
+    public static bool Has(string family) => family.Contains("Bricolage", StringComparison.OrdinalIgnoreCase) || family.Contains("Atkinson", StringComparison.OrdinalIgnoreCase);
 
     private static Lazy<SKTypeface> Load(string resource) => new(() =>
     {

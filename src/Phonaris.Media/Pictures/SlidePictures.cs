@@ -19,6 +19,9 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
 
     private const int JpegQuality = 90;
 
+    /// <summary>Counted up where slides of presentations come out differently than before.</summary>
+    private const int DrawnBy = 2;
+
     /// <summary>A slide's picture as a PNG file of the width asked for, in its own proportions.</summary>
     /// <param name="source">The picture.</param>
     /// <param name="width">Its width in pixels, 1 to <see cref="GreatestWidth"/>.</param>
@@ -158,5 +161,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
         return File.WriteAllBytesAsync(path, png.ToArray(), cancel);
     }
 
-    private static string Name(PictureSource source, int width) => $"pictures/{source.Key}-{width}.png";
+    /// <summary>What a picture is kept by: what is in it, and for those drawn here also what draws it, that is this version and the fonts of the machine.</summary>
+    private static string Name(PictureSource source, int width) =>
+        source.Type is MediaTypes.Pptx or MediaTypes.Odp or MediaTypes.Svg ? $"pictures/{source.Key}-{width}.{DrawnBy}.{Typefaces.Stamp}.png" : $"pictures/{source.Key}-{width}.png";
 }

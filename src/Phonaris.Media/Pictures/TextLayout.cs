@@ -1,4 +1,4 @@
-using System.Text;
+using System.Globalization;
 using Phonaris.Core.Drawings;
 using SkiaSharp;
 
@@ -9,7 +9,10 @@ internal sealed class TextLayout
 {
     private const double SmallestScale = 0.3, ScaleStep = 0.92;
 
-    private readonly List<Line> _lines = [];
+    /// <summary>No word is so long: what claims to be one is cut, so that to break it over lines stays little work.</summary>
+    private const int MostInPiece = 512;
+
+    private readonly List<TextLine> _lines = [];
 
     /// <summary>Lays text out in a width.</summary>
     private TextLayout(TextBody body, int step, double width, double scale)
@@ -17,6 +20,9 @@ internal sealed class TextLayout
         foreach (var paragraph in body.Paragraphs.Where(p => step == 0 || p.FromStep <= step))
             Lay(paragraph, body.Wraps ? width : double.MaxValue, scale);
     }
+
+    /// <summary>The lines, from the top.</summary>
+    public IReadOnlyList<TextLine> Lines => _lines;
 
     /// <summary>The height of all lines.</summary>
     public double Height => _lines.Sum(l => l.Before + l.Height + l.After);
@@ -45,13 +51,17 @@ internal sealed class TextLayout
         {
             y += line.Before;
             var free = Math.Max(0, width - line.Margin - line.Width);
-            var at = x + line.Margin + line.Align switch { Align.Center => free / 2, Align.Right => free, _ => 0 };
-            if (line.Bullet is { } bullet) bullet.Draw(canvas, x + line.BulletAt, y + line.Ascent);
-            var stretch = line.Align == Align.Justified && !line.Ends && line.Pieces.Count > 1 ? free / (line.Pieces.Count - 1) : 0;
+            var aside = line.Align switch { Align.Center => free / 2, Align.Right => free, Align.Justified when line.RightToLeft => free, _ => 0 };
+            var blanks = line.Pieces.Count(p => p.IsSpace);
+            var stretch = line.Align == Align.Justified && !line.Ends && blanks > 0 ? free / blanks : 0;
+            if (stretch > 0) aside = 0;
+            // What begins at the right has its margin there.
+            var at = x + aside + (line.RightToLeft ? 0 : line.Margin);
+            if (line.Bullet is { } bullet) bullet.Draw(canvas, line.RightToLeft ? x + width - line.BulletAt - bullet.Width : x + line.BulletAt, y + line.Ascent);
             foreach (var piece in line.Pieces)
             {
                 piece.Draw(canvas, at, y + line.Ascent);
-                at += piece.Width + stretch;
+                at += piece.Width + (piece.IsSpace ? stretch : 0);
             }
             y += line.Height + line.After;
         }
@@ -60,137 +70,101 @@ internal sealed class TextLayout
     private void Lay(Paragraph paragraph, double width, double scale)
     {
         var first = _lines.Count;
-        var current = new Line(paragraph.Margin + paragraph.Indent, paragraph.Align);
+        var current = new TextLine(paragraph, paragraph.Margin + paragraph.Indent);
+        var text = string.Concat(paragraph.Runs.Select(r => r.Text.Replace('\v', '\n')));
         if (paragraph.Bullet is { } bullet && paragraph.Runs.FirstOrDefault(r => r.Text.Trim().Length > 0) is { } led)
+            current.Lead(Led(bullet, led, paragraph.RightToLeft, scale));
+        var runs = RunsOf(paragraph, text.Length);
+        foreach (var word in Words(text, runs, TextFlow.Levels(text, paragraph.RightToLeft), scale))
         {
-            current.Bullet = new Piece(bullet.Text, led with { Color = bullet.Color, Underlined = false, Struck = false }, scale);
-            current.BulletAt = paragraph.Margin + paragraph.Indent;
-            current.Margin = Math.Max(paragraph.Margin, current.BulletAt + current.Bullet.Width + 2);
+            if (word.Pieces.Count > 0) Put(word.Pieces);
+            if (word.Ends) Break(runs[Math.Min(word.End, text.Length) - 1], ends: true);
         }
-        foreach (var run in paragraph.Runs)
-            foreach (var word in Words(run.Text))
-            {
-                if (word == "\n")
-                {
-                    Break(run, ends: true);
-                    continue;
-                }
-                var piece = new Piece(word, run, scale);
-                if (current.Pieces.Count > 0 && current.Margin + current.Width + piece.InkWidth > width) Break(run, ends: false);
-                if (current.Pieces.Count > 0 || word.Trim().Length > 0) current.Add(piece);
-            }
-        var last = paragraph.Runs.Count > 0 ? paragraph.Runs[^1] : new TextRun("", 18, 0xFF000000, "");
-        Break(last, ends: true);
+        Break(paragraph.Runs.Count > 0 ? paragraph.Runs[^1] : new TextRun("", 18, 0xFF000000, ""), ends: true);
         _lines[first].Before = first == 0 ? 0 : paragraph.Before * scale;
         _lines[^1].After = paragraph.After * scale;
 
+        void Put(List<TextPiece> pieces)
+        {
+            var ink = pieces.Where((_, i) => i <= pieces.FindLastIndex(p => !p.IsSpace)).Sum(p => p.Width);
+            if (current.Pieces.Any(p => !p.IsSpace) && current.Margin + current.Width + ink > width) Break(runs[0], ends: false);
+            foreach (var piece in pieces)
+            {
+                var rest = piece;
+                // Longer than a line by itself, it is broken wherever it must be.
+                while (ink > width && !rest.IsSpace && current.Margin + current.Width + rest.Width > width && rest.Cut(width - current.Margin - current.Width) is { } cut)
+                {
+                    current.Add(cut.Fits, scale);
+                    Break(runs[0], ends: false);
+                    rest = cut.Over;
+                }
+                current.Add(rest, scale);
+            }
+        }
+
         void Break(TextRun run, bool ends)
         {
-            current.Close(new Piece(" ", run, scale), paragraph.LineSpacing, ends);
+            current.Close(TextPiece.HeightOf(run, scale), scale, ends);
             _lines.Add(current);
-            current = new Line(paragraph.Margin, paragraph.Align);
+            current = new TextLine(paragraph, paragraph.Margin);
         }
     }
 
-    /// <summary>Words, each with the spaces behind it; line breaks by themselves; wide scripts by the character.</summary>
-    private static IEnumerable<string> Words(string text)
+    private static TextPiece Led(Bullet bullet, TextRun by, bool rightToLeft, double scale)
     {
-        var word = new StringBuilder();
-        foreach (var c in text)
+        var run = by with { Text = bullet.Text, Color = bullet.Color, Underlined = false, Struck = false, Highlight = null, Size = by.Size * bullet.Scale };
+        return new(bullet.Text, 0, bullet.Text.Length, run, Typefaces.For(bullet.Text, [run.Font, .. run.OtherFonts], run.Bold, run.Italic), (byte)(rightToLeft ? 1 : 0), scale);
+    }
+
+    /// <summary>The run of each UTF-16 unit.</summary>
+    private static TextRun[] RunsOf(Paragraph paragraph, int length)
+    {
+        var runs = new TextRun[length];
+        var at = 0;
+        foreach (var run in paragraph.Runs)
         {
-            if (c is '\n' or '\v')
+            runs.AsSpan(at, run.Text.Length).Fill(run);
+            at += run.Text.Length;
+        }
+        return runs;
+    }
+
+    /// <summary>What is not broken: its pieces, where it ends, and whether the line ends there.</summary>
+    private readonly record struct Word(List<TextPiece> Pieces, int End, bool Ends);
+
+    private static IEnumerable<Word> Words(string text, TextRun[] runs, byte[] levels, double scale)
+    {
+        var start = 0;
+        foreach (var end in TextFlow.Breaks(text))
+        {
+            var stop = end;
+            while (stop > start && text[stop - 1] is '\n' or '\r' or '\u2028') stop--;
+            yield return new(Pieces(text, start, stop, runs, levels, scale), end, stop < end);
+            start = end;
+        }
+    }
+
+    /// <summary>Pieces of one look, typeface and direction; blanks by themselves, and each tabulator.</summary>
+    private static List<TextPiece> Pieces(string text, int start, int end, TextRun[] runs, byte[] levels, double scale)
+    {
+        List<TextPiece> pieces = [];
+        var (from, face) = (start, (SKTypeface?)null);
+        for (var at = start; at < end;)
+        {
+            var run = runs[at];
+            var length = StringInfo.GetNextTextElementLength(text.AsSpan(at, end - at));
+            var next = char.IsWhiteSpace(text[at]) ? Typefaces.Find(run.Font, run.Bold, run.Italic) : Typefaces.For(text.Substring(at, length), [run.Font, .. run.OtherFonts], run.Bold, run.Italic);
+            if (at > from && (at - from >= MostInPiece || next != face || run != runs[from] || levels[at] != levels[from] || char.IsWhiteSpace(text[at]) != char.IsWhiteSpace(text[from]) || text[at] == '\t' || text[from] == '\t'))
             {
-                if (word.Length > 0) yield return word.ToString();
-                word.Clear();
-                yield return "\n";
-                continue;
+                Add(at);
+                from = at;
             }
-            if (word.Length > 0 && word[^1] == ' ' && c != ' ')
-            {
-                yield return word.ToString();
-                word.Clear();
-            }
-            word.Append(c == '\t' ? ' ' : c);
-            if (c < 0x2E80 || char.IsSurrogate(c)) continue;
-            yield return word.ToString();
-            word.Clear();
+            face = next;
+            at += length;
         }
-        if (word.Length > 0) yield return word.ToString();
-    }
+        if (end > from) Add(end);
+        return pieces;
 
-    private sealed class Line(double margin, Align align)
-    {
-        public List<Piece> Pieces { get; } = [];
-        public Piece? Bullet { get; set; }
-        public double BulletAt { get; set; }
-        public double Margin { get; set; } = margin;
-        public Align Align { get; } = align;
-        public double Width { get; private set; }
-        public double Ascent { get; private set; }
-        public double Height { get; private set; }
-        public double Before { get; set; }
-        public double After { get; set; }
-        public bool Ends { get; private set; }
-
-        public void Add(Piece piece)
-        {
-            Pieces.Add(piece);
-            Width += piece.Width;
-        }
-
-        public void Close(Piece strut, double spacing, bool ends)
-        {
-            Ends = ends;
-            if (Pieces.Count > 0) Width -= Pieces[^1].Width - Pieces[^1].InkWidth;
-            var tall = Pieces.Count > 0 ? Pieces.MaxBy(p => p.Height)! : strut;
-            (Ascent, Height) = (tall.Ascent * spacing, tall.Height * spacing);
-        }
-    }
-
-    /// <summary>A word in one look.</summary>
-    private sealed class Piece
-    {
-        private readonly string _text;
-        private readonly TextRun _run;
-        private readonly SKTypeface _face;
-        private readonly double _size;
-
-        public Piece(string text, TextRun run, double scale)
-        {
-            (_text, _run) = (text, run);
-            _size = run.Size * scale * (run.Raised != 0 ? 0.66 : 1);
-            _face = Typefaces.Find(run.Font, run.Bold, run.Italic);
-            if (text.EnumerateRunes().FirstOrDefault(r => r.Value > 0x7F && !Typefaces.Has(_face, r.Value)) is { Value: > 0 } missing)
-                _face = Typefaces.WithCharacter(missing.Value) ?? _face;
-            using var font = Font();
-            var metrics = font.Metrics;
-            Ascent = -metrics.Ascent;
-            Height = metrics.Descent - metrics.Ascent + metrics.Leading;
-            Width = font.MeasureText(text);
-            InkWidth = text.EndsWith(' ') ? font.MeasureText(text.TrimEnd(' ')) : Width;
-        }
-
-        public double Width { get; }
-
-        /// <summary>The width without the spaces behind it.</summary>
-        public double InkWidth { get; }
-
-        public double Ascent { get; }
-
-        public double Height { get; }
-
-        public void Draw(SKCanvas canvas, double x, double baseline)
-        {
-            using var paint = new SKPaint { Color = new(_run.Color), IsAntialias = true };
-            using var font = Font();
-            var y = baseline - _run.Raised * _run.Size;
-            canvas.DrawText(_text, (float)x, (float)y, SKTextAlign.Left, font, paint);
-            var thick = (float)Math.Max(0.5, _run.Size / 18);
-            if (_run.Underlined) canvas.DrawRect((float)x, (float)y + thick * 1.5f, (float)Width, thick, paint);
-            if (_run.Struck) canvas.DrawRect((float)x, (float)(y - Ascent * 0.32), (float)Width, thick, paint);
-        }
-
-        private SKFont Font() =>
-            new(_face, (float)_size) { SkewX = _run.Italic && !_face.IsItalic ? -0.2f : 0, Embolden = _run.Bold && !_face.IsBold, Subpixel = true };
+        void Add(int to) => pieces.Add(new(text, from, to - from, runs[from], face!, levels[from], scale));
     }
 }

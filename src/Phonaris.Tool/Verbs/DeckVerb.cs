@@ -42,8 +42,8 @@ internal static class DeckVerb
                 });
             }
             return (
-                new { slides, Sounds = deck.Sounds.Where(s => s.Video is null).Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), videos, deck.NotUnderstood },
-                string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood)));
+                new { slides, Sounds = deck.Sounds.Where(s => s.Video is null).Select(s => new { s.Name, s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs }), videos, Fonts = DeckFonts.Of(deck.Fonts).Select(f => new { f.Named, f.Used }), deck.NotUnderstood },
+                string.Join('\n', deck.Slides.Select(s => $"{s.Number,4}  {s.Title}").Concat(deck.NotUnderstood).Concat(DeckFonts.Sentence(deck.Fonts) is { } fonts ? [fonts] : [])));
         });
         return command;
     }

@@ -28,8 +28,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
     /// <summary>The job for slides that a deck becomes, kept with them: no deck is there without what it brings.</summary>
     public static JobRow JobFor(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides)
     {
-        var report = new DeckReport(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood);
-        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, report));
+        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, DeckReport.Of(deck, slides)));
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
@@ -73,4 +72,9 @@ internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> So
 /// <param name="Steps">How many reveals beyond the slides' own coming.</param>
 /// <param name="Sounds">How many sounds.</param>
 /// <param name="NotUnderstood">What was not understood or not drawn, a sentence each.</param>
-public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood);
+public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood)
+{
+    /// <summary>What is told of a deck, and of the slides it becomes.</summary>
+    internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides) => new(
+        slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, DeckFonts.Sentence(deck.Fonts) is { } fonts ? [.. deck.NotUnderstood, fonts] : deck.NotUnderstood);
+}

@@ -117,7 +117,7 @@ public sealed record DeckLook(
         var refreshes = show.Slides.Any(s => s.Deck.Length > 0) ? Refresh.Plan(show, Refresh.DeckFor(show, coming), coming) : null;
         return new(
             [.. deck.Slides.Select(s => s.Title)],
-            new(coming.Count, coming.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, deck.NotUnderstood),
+            DeckReport.Of(deck, coming),
             refreshes,
             exact && show.Slides.Count > 0 ? [.. PageJoin.Propose(show.Slides, [.. deck.Slides.Select(s => s.Text)])] : null,
             Refresh.LikelyUse(refreshes ?? [], coming.Count, exact));

@@ -26,15 +26,18 @@ internal sealed class OdpDeck : IDeckFormat
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
         List<string> notUnderstood = [];
+        HashSet<string> fonts = [];
         foreach (var (page, number) in package.Pages.Select((p, i) => (p, i + 1)))
         {
             var timing = new OdpTiming(page);
             var properties = package.Chain("drawing-page", page.Get(Odf.Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>().ToList();
             slides.Add(Slide(page, properties, timing, number, package, file));
             sounds.AddRange(Sounds(page, properties, timing, number, package, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
-            notUnderstood.AddRange(new OdpDrawing(package, page).Read().NotDrawn.Concat(NotUnderstood(page)).Distinct().Select(what => $"Slide {number}: {what}."));
+            var drawing = new OdpDrawing(package, page).Read();
+            fonts.UnionWith(drawing.Fonts);
+            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(page)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
-        return new([.. slides], [.. sounds], [.. notUnderstood]);
+        return new([.. slides], [.. sounds], [.. notUnderstood]) { Fonts = [.. fonts] };
     }
 
     public IReadOnlyList<SlideDrawing> Draw(string path, IEnumerable<int> pages)

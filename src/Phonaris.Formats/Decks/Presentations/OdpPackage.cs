@@ -12,6 +12,7 @@ internal sealed class OdpPackage : IDisposable
     private readonly ZipArchive _zip;
     private readonly string _name;
     private readonly Dictionary<(string Family, string Name), XElement> _styles;
+    private readonly Dictionary<string, string> _fonts;
 
     /// <summary>Opens a presentation.</summary>
     public OdpPackage(string path, string name)
@@ -30,6 +31,8 @@ internal sealed class OdpPackage : IDisposable
         Defaults = common?.Element(Office + "styles")?.Elements(Style + "default-style").DistinctBy(s => s.Get(Style + "family") ?? "").ToDictionary(s => s.Get(Style + "family") ?? "") ?? [];
         Named = common?.Element(Office + "styles")?.Elements().Where(e => e.Name.Namespace == Draw && e.Get(Draw + "name") is not null)
             .DistinctBy(e => e.Get(Draw + "name")).ToDictionary(e => e.Get(Draw + "name")!) ?? [];
+        _fonts = new[] { content, common }.OfType<XElement>().SelectMany(d => d.Elements(Office + "font-face-decls").Elements(Style + "font-face"))
+            .DistinctBy(f => f.Get(Style + "name") ?? "").ToDictionary(f => f.Get(Style + "name") ?? "", f => f.Get(SvgCompatible + "font-family") ?? "");
         Masters = common?.Element(Office + "master-styles")?.Elements(Style + "master-page").DistinctBy(m => m.Get(Style + "name")).ToDictionary(m => m.Get(Style + "name") ?? "") ?? [];
         var layout = common?.Descendants(Style + "page-layout").FirstOrDefault(l =>
             l.Get(Style + "name") == Masters.GetValueOrDefault((Pages.Count > 0 ? Pages[0] : null).Get(Draw + "master-page-name") ?? "").Get(Style + "page-layout-name"));
@@ -70,6 +73,9 @@ internal sealed class OdpPackage : IDisposable
         if (Defaults.TryGetValue(family == "presentation" ? "graphic" : family, out var last)) chain.Add(last);
         return chain;
     }
+
+    /// <summary>The family of a font of the document's list; its name itself where it is not there.</summary>
+    public string FontFamily(string name) => _fonts.GetValueOrDefault(name) is { Length: > 0 } family ? family : name;
 
     /// <summary>The bytes of a file in the package, or null when it lies elsewhere.</summary>
     public byte[]? File(string? address)

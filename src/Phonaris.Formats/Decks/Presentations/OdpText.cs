@@ -54,14 +54,28 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         List<XElement> words = [.. all.Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
         string? First(XName name) => settings.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
         List<TextRun> runs = [.. Runs(paragraph, words)];
+        var rightToLeft = First(Style + "writing-mode") is { } mode && mode.StartsWith("rl", StringComparison.Ordinal);
         if (runs.Count == 0) runs.Add(Run("", words));
         var list = level > 0 ? all.Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
         var (bullet, margin, indent) = Bullet(list, level, number, runs[0]);
         return new(
             [.. runs],
-            First(Fo + "text-align") switch { "center" => Align.Center, "end" or "right" => Align.Right, "justify" => Align.Justified, _ => Align.Left },
+            First(Fo + "text-align") switch
+            {
+                "center" => Align.Center,
+                "justify" => Align.Justified,
+                "left" => Align.Left,
+                "right" => Align.Right,
+                "end" => rightToLeft ? Align.Left : Align.Right,
+                _ => rightToLeft ? Align.Right : Align.Left,
+            },
             margin + (Odf.Points(First(Fo + "margin-left")) is { } m && level == 0 ? m : 0), indent, bullet,
-            Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, timing.AppearsWith(OdpDeck.Id(paragraph)));
+            Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, timing.AppearsWith(OdpDeck.Id(paragraph)))
+        {
+            LineHeight = Odf.Points(First(Fo + "line-height")),
+            RightToLeft = rightToLeft,
+            Tabs = [.. settings.Select(p => p.Element(Style + "tab-stops")).FirstOrDefault(t => t is not null)?.Elements(Style + "tab-stop").Select(t => t.Length(Style + "position") ?? 0).Where(t => t > 0).Order() ?? Enumerable.Empty<double>()],
+        };
     }
 
     private static (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, TextRun run)
@@ -86,12 +100,14 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
             if (node is XText text)
             {
                 var plain = text.Value.ReplaceLineEndings(" ");
-                if (plain.Length > 0) yield return Run(plain, words);
+                if (plain.Length == 0) continue;
+                foreach (var run in words.Select(w => w.Get(Fo + "font-variant")).FirstOrDefault(v => v is not null) == "small-caps" ? SmallCapitals.Of(Run(plain, words)) : [Run(plain, words)]) yield return run;
             }
             else if (node is XElement e)
             {
                 if (e.Name == Text + "line-break") yield return Run("\n", words);
-                else if (e.Name == Text + "s" || e.Name == Text + "tab") yield return Run(" ", words);
+                else if (e.Name == Text + "tab") yield return Run("\t", words);
+                else if (e.Name == Text + "s") yield return Run(Line(new XElement(Text + "p", e)), words);
                 else if (e.Name != Office + "annotation")
                 {
                     List<XElement> own = [.. package.Chain("text", e.Get(Text + "style-name")).Where(s => s.Name == Style + "style").Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
@@ -101,14 +117,37 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         }
     }
 
-    private static TextRun Run(string text, List<XElement> words)
+    private TextRun Run(string text, List<XElement> words)
     {
         string? First(XName name) => words.Select(w => w.Get(name)).FirstOrDefault(v => v is not null);
+        if (First(Fo + "text-transform") == "uppercase") text = text.ToUpper(CultureInfo.InvariantCulture);
         return new(
-            text, Size(words), Color(First(Fo + "color")) ?? 0xFF000000, (First(Fo + "font-family") ?? First(Style + "font-name") ?? "").Trim('\'', '"'),
+            text, Size(words), Color(First(Fo + "color")) ?? 0xFF000000, Family("") ?? "",
             First(Fo + "font-weight") is "bold" or "600" or "700" or "800" or "900", First(Fo + "font-style") is "italic" or "oblique",
-            First(Style + "text-underline-style") is { } u && u != "none", First(Style + "text-line-through-style") is { } s && s != "none");
+            First(Style + "text-underline-style") is { } u && u != "none", First(Style + "text-line-through-style") is { } s && s != "none", Raised(First(Style + "text-position")))
+        {
+            OtherFonts = [.. new[] { Family("-asian"), Family("-complex") }.OfType<string>()],
+            Spacing = Odf.Points(First(Fo + "letter-spacing")) ?? 0,
+            Highlight = Color(First(Fo + "background-color")),
+        };
+
+        // By the family itself, or by the name the document's list of fonts has it under.
+        string? Family(string script)
+        {
+            var own = First(script.Length == 0 ? Fo + "font-family" : Style + $"font-family{script}");
+            var family = own ?? (First(Style + $"font-name{script}") is { } listed ? package.FontFamily(listed) : null);
+            return family?.Split(',')[0].Trim(' ', '\'', '"');
+        }
     }
+
+    /// <summary>How much text is raised, as a fraction of its size: by a word or by a percentage.</summary>
+    private static double Raised(string? position) => position?.Split(' ')[0] switch
+    {
+        null => 0,
+        "super" => 0.33,
+        "sub" => -0.33,
+        var share => Percent(share) ?? 0,
+    };
 
     /// <summary>The size of a font: relative ones multiply what lies behind them.</summary>
     private static double Size(List<XElement> words)

@@ -36,6 +36,7 @@ internal sealed class PptxDeck : IDeckFormat
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
         List<string> notUnderstood = [];
+        HashSet<string> fonts = [];
         foreach (var ((id, part), number) in package.Slides.Select((s, i) => (s, i + 1)))
         {
             var xml = package.Xml(part);
@@ -44,9 +45,10 @@ internal sealed class PptxDeck : IDeckFormat
             sounds.AddRange(PptxSounds.Of(package, part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
             var drawing = new PptxDrawing(package, part, number).Read();
+            fonts.UnionWith(drawing.Fonts);
             notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(xml)).Distinct().Select(what => $"Slide {number}: {what}."));
         }
-        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]);
+        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]) { Fonts = [.. fonts] };
     }
 
     public IReadOnlyList<Core.Drawings.SlideDrawing> Draw(string path, IEnumerable<int> pages)

@@ -19,6 +19,8 @@ internal sealed class PptxText(
 {
     private const double UsualSize = 18, UsualSide = 7.2, UsualEdge = 3.6;
 
+    private static readonly string[] OtherScripts = ["ea", "cs", "sym"];
+
     private readonly IReadOnlyList<XElement> _lists = [.. bodies.Select(b => b.Element(A + "lstStyle")).OfType<XElement>()];
 
     /// <summary>The text, or null when there is none.</summary>
@@ -51,11 +53,16 @@ internal sealed class PptxText(
         List<TextRun> runs = [.. element.Elements().SelectMany(e => Runs(e, chain, scale))];
         var size = runs.Count > 0 ? runs[0].Size : Size(null, chain) * scale;
         var lines = Child("lnSpc");
-        var spacing = lines?.Element(A + "spcPct").Share("val") ?? lines?.Element(A + "spcPts").Number("val") / 100.0 / (size * 1.2) ?? 1;
+        var spacing = lines?.Element(A + "spcPct").Share("val") ?? 1;
         return new(
             [.. runs],
             First("algn") switch { "ctr" => Align.Center, "r" => Align.Right, "just" or "dist" => Align.Justified, _ => Align.Left },
-            Length("marL"), Length("indent"), Bullet(chain, runs, level, counters), Space("spcBef", size), Space("spcAft", size), Math.Max(0.5, spacing * tighten), appears);
+            Length("marL"), Length("indent"), Bullet(chain, runs, level, counters), Space("spcBef", size), Space("spcAft", size), Math.Max(0.5, spacing * tighten), appears)
+        {
+            LineHeight = lines?.Element(A + "spcPts").Number("val") / 100.0,
+            RightToLeft = First("rtl") is "1" or "true",
+            Tabs = [.. Child("tabLst")?.Elements(A + "tab").Select(t => t.Points("pos") ?? 0).Where(t => t > 0).Order() ?? Enumerable.Empty<double>()],
+        };
 
         string? First(string attribute) => chain.Select(c => c.Attribute(attribute)?.Value).FirstOrDefault(v => v is not null);
         double Length(string attribute) => chain.Select(c => c.Points(attribute)).FirstOrDefault(v => v is not null) ?? 0;
@@ -71,11 +78,16 @@ internal sealed class PptxText(
         List<XElement> looks = [.. own is null ? [] : new[] { own }, .. chain.Select(c => c.Element(A + "defRPr")).OfType<XElement>()];
         var text = element.Name == A + "br" ? "\n" : element.Element(A + "t")?.Value ?? "";
         if (text.Length == 0) return [];
-        if (First("cap") == "all") text = text.ToUpper(CultureInfo.InvariantCulture);
         var link = own?.Element(A + "hlinkClick") is not null;
-        return [new TextRun(
+        var run = new TextRun(
             text, Size(own, chain) * scale, Color(own, chain, link), Face(looks),
-            Says("b"), Says("i"), link || First("u") is { } u && u != "none", First("strike") is { } s && s != "noStrike", looks.Select(l => l.Share("baseline")).FirstOrDefault(v => v is not null) ?? 0)];
+            Says("b"), Says("i"), link || First("u") is { } u && u != "none", First("strike") is { } s && s != "noStrike", looks.Select(l => l.Share("baseline")).FirstOrDefault(v => v is not null) ?? 0)
+        {
+            OtherFonts = [.. OtherScripts.Select(script => Named(looks, script)).OfType<string>().Where(f => f.Length > 0 && f[0] != '+')],
+            Spacing = looks.Select(l => l.Number("spc")).FirstOrDefault(v => v is not null) / 100.0 ?? 0,
+            Highlight = colors.Color(own?.Element(A + "highlight")),
+        };
+        return First("cap") switch { "all" => [run with { Text = text.ToUpper(CultureInfo.InvariantCulture) }], "small" => SmallCapitals.Of(run), _ => [run] };
 
         string? First(string attribute) => looks.Select(l => l.Attribute(attribute)?.Value).FirstOrDefault(v => v is not null);
         bool Says(string attribute) => First(attribute) is "1" or "true" or "on";
@@ -97,9 +109,12 @@ internal sealed class PptxText(
 
     private string Face(List<XElement> looks)
     {
-        var face = looks.Select(l => l.Element(A + "latin")?.Attribute("typeface")?.Value).FirstOrDefault(f => f is not null);
+        var face = Named(looks, "latin");
         return face is null || face.StartsWith('+') ? colors.Font(face?.StartsWith("+mj", StringComparison.Ordinal) ?? heading) : face;
     }
+
+    private static string? Named(List<XElement> looks, string script) =>
+        looks.Select(l => l.Element(A + script)?.Attribute("typeface")?.Value).FirstOrDefault(f => f is not null);
 
     private Bullet? Bullet(List<XElement> chain, List<TextRun> runs, int level, int[] counters)
     {
@@ -112,14 +127,15 @@ internal sealed class PptxText(
             return null;
         }
         var color = chain.Select(c => colors.Color(c.Element(A + "buClr"))).FirstOrDefault(c => c is not null) ?? runs[0].Color;
+        var scale = chain.Select(c => c.Element(A + "buSzPct").Share("val") ?? c.Element(A + "buSzPts").Number("val") / 100.0 / runs[0].Size).FirstOrDefault(v => v is not null) ?? 1;
         if (bullet.Name != A + "buAutoNum")
         {
             var font = chain.Select(c => c.Element(A + "buFont")?.Attribute("typeface")?.Value).FirstOrDefault(f => f is not null) ?? "";
-            return new(Symbol(bullet.Attribute("char")?.Value ?? "•", font), color);
+            return new(Symbol(bullet.Attribute("char")?.Value ?? "•", font), color, scale);
         }
         counters[level]++;
         var number = counters[level] + (int)(bullet.Number("startAt") ?? 1) - 1;
-        return new(Numbered(bullet.Attribute("type")?.Value ?? "arabicPeriod", number), color);
+        return new(Numbered(bullet.Attribute("type")?.Value ?? "arabicPeriod", number), color, scale);
     }
 
     private static string Numbered(string type, int n)
