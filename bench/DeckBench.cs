@@ -14,8 +14,9 @@ namespace Phonaris.Bench;
 /// </summary>
 internal static class DeckBench
 {
-    private const int Pages = 100, Slides = 200, Width = 1280;
-    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4;
+    internal const int Slides = 200;
+    private const int Pages = 100, Backed = 34, Width = 1280;
+    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4, BackedToReach = 1.5;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -31,7 +32,7 @@ internal static class DeckBench
         bench.Report("pictures of a PDF of 100 pages, 1280 wide", ours, theirs, PicturesToReach);
 
         var pptx = bench.PathOf("deck.pptx");
-        WritePptx(pptx);
+        WritePptx(pptx, Slides);
         var seconds = await Bench.TimeAsync(async () =>
         {
             var kept = await bench.KeepAsync(pptx);
@@ -45,6 +46,35 @@ internal static class DeckBench
         seconds = await Bench.TimeAsync(() => pictures.PrepareAsync([.. deck.Slides.Select(s => s.Picture)], 320, null, CancellationToken.None));
         Console.WriteLine($"{"the pictures of all 200 in the run sheet",-48} ours {seconds,7:0.00} s");
         bench.ReportTime("the first small presentation after a start", await FirstAsync(bench), FirstToReach);
+        await BackedAsync(bench);
+    }
+
+    /// <summary>Slides over one large picture, against as many without and decoding that picture: it is decoded once.</summary>
+    private static async Task BackedAsync(Bench bench)
+    {
+        var large = LargePicture();
+        List<double> taken = [];
+        foreach (var behind in (byte[]?[])[null, large])
+        {
+            var path = bench.PathOf($"backed-{taken.Count}.pptx");
+            WritePptx(path, Backed, behind);
+            var hash = await bench.KeepAsync(path);
+            var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
+            taken.Add(await Bench.TimeAsync(() => pictures.PrepareAsync([.. Read(bench, hash, "backed.pptx").Slides.Select(s => s.Picture)], 320, null, CancellationToken.None)));
+        }
+        var once = await Bench.TimeAsync(() => Task.Run(() => SKBitmap.Decode(large).Dispose()));
+        bench.Report($"{Backed} slides over a picture of 24 megapixels", taken[1], taken[0] + once, BackedToReach);
+    }
+
+    /// <summary>A picture that looks like a photograph to whoever decodes it.</summary>
+    private static byte[] LargePicture()
+    {
+        using var bitmap = new SKBitmap(6000, 4000);
+        using var canvas = new SKCanvas(bitmap);
+        using var noise = SKShader.CreatePerlinNoiseTurbulence(0.01f, 0.02f, 5, 7);
+        using var paint = new SKPaint { Shader = noise };
+        canvas.DrawPaint(paint);
+        return bitmap.Encode(SKEncodedImageFormat.Jpeg, 85).ToArray();
     }
 
     /// <summary>Seconds until a server that was started a moment ago says what is in a presentation of four slides.</summary>
@@ -85,22 +115,36 @@ internal static class DeckBench
     }
 
     /// <summary>A presentation whose slides are those of a deck by another writer, over and over.</summary>
-    internal static void WritePptx(string path)
+    /// <param name="path">Where to.</param>
+    /// <param name="slides">How many.</param>
+    /// <param name="behind">A picture, JPEG, that stands behind each; null for none.</param>
+    internal static void WritePptx(string path, int slides, byte[]? behind = null)
     {
         File.Copy("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx", path);
         using var document = PresentationDocument.Open(path, isEditable: true);
         var main = document.PresentationPart!;
         var list = main.Presentation.SlideIdList!;
+        ImagePart? picture = null;
         var originals = list.Elements<SlideId>().Take(2).Select(s => (SlidePart)main.GetPartById(s.RelationshipId!)).ToList();
         foreach (var id in list.Elements<SlideId>().Skip(2).ToList()) id.Remove();
-        for (uint n = 2; n < Slides; n++)
+        for (uint n = 2; n < slides; n++)
         {
             var original = originals[(int)n % 2];
             var part = main.AddNewPart<SlidePart>();
             using (var content = original.GetStream()) part.FeedData(content);
             part.AddPart(original.SlideLayoutPart!);
+            if (behind is not null) PutBehind(part);
             list.Append(new SlideId { Id = 1000 + n, RelationshipId = main.GetIdOfPart(part) });
         }
         main.Presentation.Save();
+
+        void PutBehind(SlidePart part)
+        {
+            if (picture is not null) part.AddPart(picture);
+            else (picture = part.AddImagePart(ImagePartType.Jpeg)).FeedData(new MemoryStream(behind));
+            part.Slide.CommonSlideData!.Background = new(new BackgroundProperties(
+                new DocumentFormat.OpenXml.Drawing.BlipFill(new DocumentFormat.OpenXml.Drawing.Blip { Embed = part.GetIdOfPart(picture) }, new DocumentFormat.OpenXml.Drawing.Stretch())));
+            part.Slide.Save();
+        }
     }
 }

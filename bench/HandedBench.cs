@@ -18,7 +18,7 @@ internal static class HandedBench
     public static async Task RunAsync(Bench bench)
     {
         var path = bench.PathOf("deck.pptx");
-        DeckBench.WritePptx(path);
+        DeckBench.WritePptx(path, DeckBench.Slides);
         var deck = await bench.KeepAsync(path);
         var n = 0;
         var slides = DeckFormats.Read([new(bench.Files.PathOf(deck), "deck.pptx", deck)]).ToSlides(() => $"s{n++}", SlideSeconds * 1000);

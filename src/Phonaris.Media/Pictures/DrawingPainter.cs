@@ -6,8 +6,8 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Paints the drawing of a slide.</summary>
 internal static class DrawingPainter
 {
-    /// <summary>A picture within a drawing has at most so many pixels.</summary>
-    private const long MostPixels = 100_000_000;
+    /// <summary>No picture within a drawing is drawn finer than this.</summary>
+    private const int MostPixelsWide = 8192;
 
     /// <summary>Paints a drawing to a size.</summary>
     /// <param name="drawing">The drawing.</param>
@@ -146,26 +146,19 @@ internal static class DrawingPainter
 
     private static void Place(SKCanvas canvas, PicturePaint picture, SKRect bounds)
     {
-        using var image = Decode(picture.Data.Span);
-        if (image is null) return;
-        var (w, h) = (image.Width, image.Height);
+        var (across, down) = (1 - picture.Left - picture.Right, 1 - picture.Top - picture.Bottom);
+        if (across <= 0 || down <= 0) return;
         // What is not cut off is stretched over the box; where room is added instead, the whole lies within.
-        var shown = new SKRect((float)(w * picture.Left), (float)(h * picture.Top), (float)(w * (1 - picture.Right)), (float)(h * (1 - picture.Bottom)));
-        if (shown.Width <= 0 || shown.Height <= 0) return;
-        var (sx, sy) = (bounds.Width / shown.Width, bounds.Height / shown.Height);
-        var onto = SKRect.Create(bounds.Left - shown.Left * sx, bounds.Top - shown.Top * sy, w * sx, h * sy);
+        var (w, h) = (bounds.Width / across, bounds.Height / down);
+        var onto = SKRect.Create((float)(bounds.Left - picture.Left * w), (float)(bounds.Top - picture.Top * h), (float)w, (float)h);
+        var matrix = canvas.TotalMatrix;
+        var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));
+        if (DecodedPictures.Of(picture.Data, Pixels(w), Pixels(h)) is not { } image) return;
         using var paint = new SKPaint { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true };
         canvas.DrawImage(image, onto, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), paint);
-    }
 
-    private static SKImage? Decode(ReadOnlySpan<byte> data)
-    {
-        if (SvgPicture.Recognises(data)) return SvgPicture.TryDraw(data.ToArray());
-        using var bytes = SKData.CreateCopy(data);
-        using var codec = SKCodec.Create(bytes);
-        if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels) return null;
-        using var bitmap = SKBitmap.Decode(codec);
-        return bitmap is null ? null : SKImage.FromBitmap(bitmap);
+        // Far beyond the slide nothing of it is seen finer.
+        int Pixels(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
     }
 
     private static void Stroke(SKCanvas canvas, SKPath path, Line line)

@@ -37,15 +37,14 @@ internal static class SvgPicture
     /// <summary>Whether a picture within a deck is an SVG drawing.</summary>
     public static bool Recognises(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
 
-    /// <summary>A drawing within a deck as an image of its own size, or null when it cannot be read.</summary>
-    public static SKImage? TryDraw(byte[] data)
+    /// <summary>A drawing within a deck as an image of a size in pixels, or null when it cannot be read.</summary>
+    public static SKImage? TryDraw(byte[] data, int width, int height)
     {
         using var svg = new SKSvg();
         using var stream = new MemoryStream(data);
-        if (Load(svg, stream) is not { CullRect: { Width: > 0 and < 4000, Height: > 0 and < 4000 } bounds } picture) return null;
-        var (width, height) = ((int)Math.Ceiling(bounds.Width * 2), (int)Math.Ceiling(bounds.Height * 2));
+        if (Load(svg, stream) is not { CullRect: { Width: > 0, Height: > 0 } bounds } picture) return null;
         using var surface = SKSurface.Create(new SKImageInfo(width, height));
-        surface.Canvas.Scale(2);
+        surface.Canvas.Scale(width / bounds.Width, height / bounds.Height);
         surface.Canvas.DrawPicture(picture, -bounds.Left, -bounds.Top);
         return surface.Snapshot();
     }

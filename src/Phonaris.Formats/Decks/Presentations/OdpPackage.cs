@@ -13,6 +13,7 @@ internal sealed class OdpPackage : IDisposable
     private readonly string _name;
     private readonly Dictionary<(string Family, string Name), XElement> _styles;
     private readonly Dictionary<string, string> _fonts;
+    private readonly KeptPictures _pictures = new();
 
     /// <summary>Opens a presentation.</summary>
     public OdpPackage(string path, string name)
@@ -81,8 +82,11 @@ internal sealed class OdpPackage : IDisposable
     public byte[]? File(string? address)
     {
         if (address is null || _zip.GetEntry(Inside(address)) is not { } entry) return null;
-        using var stream = entry.Open();
-        return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
+        return _pictures.Get(entry, () =>
+        {
+            using var stream = entry.Open();
+            return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
+        });
     }
 
     /// <summary>Whether an address leads into the package.</summary>

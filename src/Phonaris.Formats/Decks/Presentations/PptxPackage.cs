@@ -13,6 +13,7 @@ internal sealed class PptxPackage : IDisposable
     private readonly PresentationDocument _document;
     private readonly string _name;
     private readonly ConcurrentDictionary<OpenXmlPart, XElement> _xml = new();
+    private readonly KeptPictures _pictures = new();
 
     /// <summary>Opens a presentation.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
@@ -57,8 +58,11 @@ internal sealed class PptxPackage : IDisposable
     public byte[]? Picture(OpenXmlPart from, string? relationship)
     {
         if (relationship is null || !from.TryGetPartById(relationship, out var part)) return null;
-        using var stream = part!.GetStream(FileMode.Open, FileAccess.Read);
-        return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
+        return _pictures.Get(part!, () =>
+        {
+            using var stream = part!.GetStream(FileMode.Open, FileAccess.Read);
+            return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
+        });
     }
 
     /// <summary>The relationship of a part that leads to a sound, a film or an outside file: its address, and whether it is outside.</summary>

@@ -1,0 +1,64 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
+using System.Security.Cryptography;
+using Microsoft.Extensions.Caching.Memory;
+using SkiaSharp;
+
+namespace Phonaris.Media.Pictures;
+
+/// <summary>The pictures within drawings, each decoded once at the size it is used: one that stands behind every slide is not decoded for each of them.</summary>
+internal static class DecodedPictures
+{
+    /// <summary>A picture within a drawing has at most so many pixels.</summary>
+    private const long MostPixels = 100_000_000;
+
+    private const long MostBytes = 128_000_000;
+
+    private static readonly MemoryCache Kept = Memory.Of(MostBytes);
+    private static readonly ConditionalWeakTable<byte[], string> Hashes = [];
+    private static readonly ConcurrentDictionary<(string, int, int), Lazy<SKImage?>> Making = new();
+
+    /// <summary>A picture, no larger than needed; null where it cannot be decoded.</summary>
+    /// <param name="data">The picture file.</param>
+    /// <param name="width">How many pixels wide it is drawn.</param>
+    /// <param name="height">How many high.</param>
+    public static SKImage? Of(ReadOnlyMemory<byte> data, int width, int height)
+    {
+        // Slides of one deck hand in the very same bytes: they are looked through once.
+        var hash = MemoryMarshal.TryGetArray(data, out var part) && part.Count == part.Array!.Length ? Hashes.GetValue(part.Array, HashOf) : HashOf(data.ToArray());
+        var name = (hash, width, height);
+        if (Kept.TryGetValue<SKImage>(name, out var kept)) return kept;
+        // Who comes while it is being decoded waits for it.
+        var made = Making.GetOrAdd(name, _ => new(() => Decoded(data, width, height)));
+        try
+        {
+            return made.Value is { } image ? Kept.Keep(name, image, (long)image.Width * image.Height * image.Info.BytesPerPixel) : null;
+        }
+        finally
+        {
+            Making.TryRemove(name, out _);
+        }
+    }
+
+    private static SKImage? Decoded(ReadOnlyMemory<byte> data, int width, int height) =>
+        SvgPicture.Recognises(data.Span) ? SvgPicture.TryDraw(data.ToArray(), width, height) : Decode(data.Span, width, height);
+
+    private static string HashOf(byte[] data) => Convert.ToHexString(SHA256.HashData(data));
+
+    private static SKImage? Decode(ReadOnlySpan<byte> data, int width, int height)
+    {
+        using var bytes = SKData.CreateCopy(data);
+        using var codec = SKCodec.Create(bytes);
+        if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels) return null;
+        var scale = Math.Min(1, Math.Max((float)width / codec.Info.Width, (float)height / codec.Info.Height));
+        // Some kinds can be decoded at a part of their size; the rest is left to scaling.
+        var size = codec.GetScaledDimensions(scale);
+        using var bitmap = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, codec.Info.AlphaType == SKAlphaType.Opaque ? SKAlphaType.Opaque : SKAlphaType.Premul));
+        if (codec.GetPixels(bitmap.Info, bitmap.GetPixels()) is not (SKCodecResult.Success or SKCodecResult.IncompleteInput)) return null;
+        var (w, h) = (Math.Max(1, (int)Math.Ceiling(codec.Info.Width * scale)), Math.Max(1, (int)Math.Ceiling(codec.Info.Height * scale)));
+        if (w >= size.Width && h >= size.Height) return SKImage.FromBitmap(bitmap);
+        using var scaled = bitmap.Resize(bitmap.Info.WithSize(w, h), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        return scaled is null ? null : SKImage.FromBitmap(scaled);
+    }
+}
