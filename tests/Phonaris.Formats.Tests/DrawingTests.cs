@@ -1,4 +1,5 @@
 using System.Xml.Linq;
+using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
@@ -137,15 +138,32 @@ public sealed class DrawingTests : IDisposable
     {
         Maker("table.pptx", """
             <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic><a:graphicData uri="table"><a:tbl>
-            <a:tblPr firstRow="1" bandRow="1"/><a:tblGrid><a:gridCol w="1270000"/><a:gridCol w="1270000"/></a:tblGrid>
+            <a:tblPr firstRow="1" bandRow="1"><a:tableStyleId>{one}</a:tableStyleId></a:tblPr><a:tblGrid><a:gridCol w="1270000"/><a:gridCol w="1270000"/></a:tblGrid>
             <a:tr h="635000"><a:tc gridSpan="2"><a:txBody><a:bodyPr/><a:p><a:r><a:t>Kinds</a:t></a:r></a:p></a:txBody><a:tcPr anchor="ctr"/></a:tc><a:tc hMerge="1"><a:tcPr/></a:tc></a:tr>
             <a:tr h="635000"><a:tc><a:txBody><a:bodyPr/><a:p><a:r><a:t>Hawk</a:t></a:r></a:p></a:txBody><a:tcPr marL="0"><a:solidFill><a:srgbClr val="FFFFFF"/></a:solidFill></a:tcPr></a:tc><a:tc><a:tcPr/></a:tc></a:tr></a:tbl></a:graphicData></a:graphic></p:graphicFrame>
             """);
-        var cells = Draw("table.pptx").Shapes;
-        Assert.Equal([new(0, 0, 200, 50), new(0, 50, 100, 50), new Box(100, 50, 100, 50)], cells.Select(c => c.Box));
-        Assert.Equal((new SolidPaint(0xFF804020), Anchor.Middle, 0xFFFAF6ECu), (cells[0].Fill, cells[0].Text!.Anchor, cells[0].Text!.Paragraphs[0].Runs[0].Color));
-        Assert.Equal((new SolidPaint(0xFFFFFFFF), 0.0), (cells[1].Fill, cells[1].Text!.Left));
-        Assert.Equal(0x40804020u, Assert.IsType<SolidPaint>(cells[2].Fill).Color);
+        var table = Draw("table.pptx").Shapes.Single().Table!;
+        Assert.Equal(([100.0, 100], [50.0, 50]), (table.Columns, table.Rows));
+        Assert.Equal([(0, 0, 1, 2), (1, 0, 1, 1), (1, 1, 1, 1)], table.Cells.Select(c => (c.Row, c.Column, c.RowSpan, c.ColumnSpan)));
+        var (first, second, third) = (table.Cells[0], table.Cells[1], table.Cells[2]);
+        Assert.Equal((new SolidPaint(0xFF804020), Anchor.Middle, 0xFFFAF6ECu), (first.Fill, first.Text!.Anchor, first.Text!.Paragraphs[0].Runs[0].Color));
+        Assert.Equal((new SolidPaint(0xFFFFFFFF), 0.0), (second.Fill, second.Text!.Left));
+        Assert.Equal(0x40804020u, Assert.IsType<SolidPaint>(third.Fill).Color);
+
+        // Where the deck holds the style, by that: its lines within and around, its bold first row, its second band.
+        using (var deck = PresentationDocument.Open(PathOf("table.pptx"), isEditable: true))
+        using (var styles = new StreamWriter(deck.PresentationPart!.AddNewPart<TableStylesPart>().GetStream()))
+            styles.Write("""
+                <a:tblStyleLst xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" def="{one}"><a:tblStyle styleId="{one}" styleName="One">
+                <a:wholeTbl><a:tcTxStyle><a:srgbClr val="101010"/></a:tcTxStyle><a:tcStyle><a:tcBdr><a:left><a:ln w="12700"><a:solidFill><a:srgbClr val="00AA00"/></a:solidFill></a:ln></a:left><a:insideV><a:ln w="25400"><a:solidFill><a:srgbClr val="0000AA"/></a:solidFill></a:ln></a:insideV></a:tcBdr><a:fill><a:solidFill><a:srgbClr val="EEEEEE"/></a:solidFill></a:fill></a:tcStyle></a:wholeTbl>
+                <a:band1H><a:tcStyle><a:fill><a:solidFill><a:srgbClr val="DDDDDD"/></a:solidFill></a:fill></a:tcStyle></a:band1H>
+                <a:firstRow><a:tcTxStyle b="on"><a:srgbClr val="FFFFFF"/></a:tcTxStyle><a:tcStyle><a:tcBdr><a:bottom><a:ln w="38100"><a:solidFill><a:srgbClr val="AA0000"/></a:solidFill></a:ln></a:bottom></a:tcBdr></a:tcStyle></a:firstRow></a:tblStyle></a:tblStyleLst>
+                """);
+        table = Draw("table.pptx").Shapes.Single().Table!;
+        (first, third) = (table.Cells[0], table.Cells[2]);
+        Assert.Equal((true, 0xFFFFFFFFu, new SolidPaint(0xFFEEEEEE)), (first.Text!.Paragraphs[0].Runs[0].Bold, first.Text.Paragraphs[0].Runs[0].Color, first.Fill));
+        Assert.Equal((new Line(0xFF00AA00, 1, []), null, new Line(0xFFAA0000, 3, [])), (first.Left, first.Right, first.Bottom));
+        Assert.Equal((new SolidPaint(0xFFDDDDDD), new Line(0xFF0000AA, 2, []), null), (third.Fill, third.Left, third.Right));
     }
 
     [Fact]
@@ -182,6 +200,7 @@ public sealed class DrawingTests : IDisposable
             <style:style style:name="gr" style:family="graphic"><style:graphic-properties draw:stroke="dash" svg:stroke-color="#204060" svg:stroke-width="0.1cm" draw:marker-end="Arrow"/></style:style>
             <style:style style:name="T" style:family="text"><style:text-properties fo:font-size="50%" fo:font-style="italic"/></style:style>
             <style:style style:name="P" style:family="paragraph"><style:paragraph-properties fo:text-align="end"/><style:text-properties fo:font-size="24pt"/></style:style>
+            <style:style style:name="ce" style:family="table-cell"><style:graphic-properties draw:fill="solid" draw:fill-color="#ddeeff"/><style:paragraph-properties fo:border="0.1cm solid #405060"/></style:style>
             <style:style style:name="co" style:family="table-column"><style:table-column-properties style:column-width="3cm"/></style:style>
             """,
             """
@@ -190,7 +209,7 @@ public sealed class DrawingTests : IDisposable
               <draw:frame svg:x="0cm" svg:y="0cm" svg:width="10cm" svg:height="5cm"><draw:text-box>
                 <text:list><text:list-item><text:p text:style-name="P">one <text:span text:style-name="T">half</text:span><text:line-break/>more</text:p><text:list><text:list-item><text:p>deeper</text:p></text:list-item></text:list></text:list-item></text:list></draw:text-box></draw:frame>
               <draw:polygon svg:x="1cm" svg:y="1cm" svg:width="2cm" svg:height="2cm" svg:viewBox="0 0 200 200" draw:points="0,0 200,0 100,200"/>
-              <draw:frame svg:x="0cm" svg:y="6cm" svg:width="6cm" svg:height="2cm"><table:table><table:table-column table:style-name="co" table:number-columns-repeated="2"/><table:table-row><table:table-cell><text:p>Hawk</text:p></table:table-cell><table:table-cell><text:p>2</text:p></table:table-cell></table:table-row></table:table></draw:frame>
+              <draw:frame svg:x="0cm" svg:y="6cm" svg:width="6cm" svg:height="2cm"><table:table><table:table-column table:style-name="co" table:number-columns-repeated="2"/><table:table-row><table:table-cell table:style-name="ce" table:number-columns-spanned="2"><text:p>Kinds</text:p></table:table-cell><table:covered-table-cell/></table:table-row><table:table-row><table:table-cell><text:p>Hawk</text:p></table:table-cell><table:table-cell><text:p>2</text:p></table:table-cell></table:table-row></table:table></draw:frame>
               <draw:g><draw:rect svg:x="9cm" svg:y="9cm" svg:width="1cm" svg:height="1cm" draw:corner-radius="0.2cm"/></draw:g>
             </draw:page>
             """);
@@ -201,9 +220,11 @@ public sealed class DrawingTests : IDisposable
         Assert.Equal([("one ", 24.0, false), ("half", 12.0, true), ("\n", 24.0, false), ("more", 24.0, false)], list[0].Runs.Select(r => (r.Text, r.Size, r.Italic)));
         Assert.True(list[1].Margin > list[0].Margin && list[1].Bullet!.Text == "•");
         Assert.Equal([(0.0, 0.0), (1, 0), (0.5, 1)], shapes[2].Outline.Parts[0].Path.Take(3).Select(m => (m.X, m.Y)));
-        Assert.Equal(["Hawk", "2"], shapes.Skip(3).Take(2).Select(s => s.Text!.Paragraphs[0].Runs[0].Text));
-        Assert.Equal(85.04, shapes[4].Box.X, 0.01);
-        Assert.Contains(shapes[5].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
+        var table = shapes[3].Table!;
+        Assert.Equal([("Kinds", 0, 0, 2), ("Hawk", 1, 0, 1), ("2", 1, 1, 1)], table.Cells.Select(c => (c.Text!.Paragraphs[0].Runs[0].Text, c.Row, c.Column, c.ColumnSpan)));
+        Assert.Equal(85.04, table.Columns[0], 0.01);
+        Assert.Equal((new SolidPaint(0xFFDDEEFF), 0xFF405060u, null), (table.Cells[0].Fill, table.Cells[0].Top!.Color, table.Cells[1].Top));
+        Assert.Contains(shapes[4].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

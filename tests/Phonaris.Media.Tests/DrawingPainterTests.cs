@@ -83,6 +83,26 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
+    public async Task Rows_of_a_table_grow_with_what_is_in_them_and_those_below_move_on()
+    {
+        TextBody Said(string text) => new([new([new TextRun(text, 10, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 2, 3, 2, 3, Anchor.Top, Wraps: true, Shrinks: false);
+        // "mmmm mmmm" is 33.3 + 2.8 + 33.3 points wide in this font and size, so it takes two lines of the 46 there are; a line of it is 11.5 high.
+        var table = new DrawnTable([50, 50], [20, 20, 20],
+        [
+            new(0, 0, 1, 1, new SolidPaint(Apricot), Said("mmmm mmmm mmmm")), new(0, 1, 1, 1, null, Said("m")),
+            new(1, 0, 1, 2, new SolidPaint(Pine), null, Top: new Line(0xFF000000, 2, [])), new(2, 0, 1, 1, null, Said("m")), new(2, 1, 1, 1, new SolidPaint(Apricot), null),
+        ]);
+        Assert.Equal([3 * 11.5 + 6, 20, 20], TablePainter.Heights(table).Select(h => Math.Round(h, 2)));
+        // What spans rows needs no more than they have together.
+        Assert.Equal([20, 20, 20], TablePainter.Heights(table with { Cells = [new(0, 0, 3, 1, null, Said("mmmm mmmm mmmm"))] }));
+        using var picture = await PaintAsync([new(new(10, 5, 100, 60), Outlines.Rectangle, null, null, null) { Table = table }]);
+        // From 5 to 45.5, to 65.5, to 85.5.
+        Assert.Equal((Apricot, 0xFFFFFFFF), (At(picture, 12, 43), At(picture, 62, 43)));
+        Assert.Equal((0xFF000000, Pine, Pine), (At(picture, 100, 45.4), At(picture, 12, 48), At(picture, 108, 64)));
+        Assert.Equal((0xFFFFFFFF, Apricot), (At(picture, 50, 80), At(picture, 62, 84)));
+    }
+
+    [Fact]
     public async Task A_picture_that_fills_is_cut_off_and_one_shown_whole_has_bars()
     {
         var slide = _box.Slide("a", "red", 1000);

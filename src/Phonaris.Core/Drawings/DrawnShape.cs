@@ -9,4 +9,8 @@ namespace Phonaris.Core.Drawings;
 /// <param name="FromStep">The step it appears with, from 1.</param>
 /// <param name="ToStep">The last step it is there; <see cref="int.MaxValue"/> for good.</param>
 public sealed record DrawnShape(
-    Box Box, Outline Outline, Paint? Fill, Line? Line, TextBody? Text, int FromStep = 1, int ToStep = int.MaxValue);
+    Box Box, Outline Outline, Paint? Fill, Line? Line, TextBody? Text, int FromStep = 1, int ToStep = int.MaxValue)
+{
+    /// <summary>The table in its box, from the top left on; null for none.</summary>
+    public DrawnTable? Table { get; init; }
+}

@@ -14,5 +14,5 @@ public sealed record SlideDrawing(
     double Width, double Height, Paint? Background, ValueList<DrawnShape> Shapes, int Steps, ValueList<string> NotDrawn)
 {
     /// <summary>The families of fonts that are asked for in it.</summary>
-    public IEnumerable<string> Fonts => Shapes.SelectMany(s => s.Text?.Paragraphs ?? []).SelectMany(p => p.Runs).Select(r => r.Font).Where(f => f.Length > 0).Distinct();
+    public IEnumerable<string> Fonts => Shapes.SelectMany(s => (s.Table?.Cells.Select(c => c.Text) ?? []).Append(s.Text)).OfType<TextBody>().SelectMany(t => t.Paragraphs).SelectMany(p => p.Runs).Select(r => r.Font).Where(f => f.Length > 0).Distinct();
 }

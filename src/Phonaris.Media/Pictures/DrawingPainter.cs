@@ -54,6 +54,7 @@ internal static class DrawingPainter
         }
         canvas.Restore();
         if (shape.Text is { } text) Write(canvas, text, step, RoomOf(shape.Outline, bounds, box.FlipX, box.FlipY), box.FlipY);
+        if (shape.Table is { } table) TablePainter.Draw(canvas, table, step, bounds);
         canvas.Restore();
     }
 
@@ -111,7 +112,8 @@ internal static class DrawingPainter
         return builder.Detach();
     }
 
-    private static void Fill(SKCanvas canvas, SKPath path, SKRect bounds, Paint fill)
+    /// <summary>Fills an area.</summary>
+    public static void Fill(SKCanvas canvas, SKPath path, SKRect bounds, Paint fill)
     {
         switch (fill)
         {
@@ -161,7 +163,8 @@ internal static class DrawingPainter
         int Pixels(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
     }
 
-    private static void Stroke(SKCanvas canvas, SKPath path, Line line)
+    /// <summary>Draws a line along a path.</summary>
+    public static void Stroke(SKCanvas canvas, SKPath path, Line line)
     {
         using var paint = new SKPaint
         {
@@ -197,7 +200,8 @@ internal static class DrawingPainter
         canvas.DrawPath(path, paint);
     }
 
-    private static void Write(SKCanvas canvas, TextBody text, int step, SKRect bounds, bool upsideDown)
+    /// <summary>Writes text in its room.</summary>
+    public static void Write(SKCanvas canvas, TextBody text, int step, SKRect bounds, bool upsideDown)
     {
         canvas.Save();
         if (upsideDown) canvas.RotateDegrees(180, bounds.MidX, bounds.MidY);

@@ -1,5 +1,4 @@
 using SkiaSharp;
-using Svg.Skia.TypefaceProviders;
 
 namespace Phonaris.Media.Pictures;
 
@@ -13,9 +12,6 @@ internal static class HouseFonts
     private static readonly Lazy<SKTypeface> Bold = Load("AtkinsonHyperlegibleNext-Bold.ttf");
     private static readonly Lazy<SKTypeface> Heading = Load("BricolageGrotesque-Bold.ttf");
 
-    /// <summary>Gives the renderer its typefaces.</summary>
-    public static ITypefaceProvider Provider { get; } = new HouseProvider();
-
     /// <summary>Whether a family is one of the house.</summary>
     public static bool Has(string family) => family.Contains("Bricolage", StringComparison.OrdinalIgnoreCase) || family.Contains("Atkinson", StringComparison.OrdinalIgnoreCase);
 
@@ -26,11 +22,7 @@ internal static class HouseFonts
         return SKTypeface.FromData(data);
     });
 
-    private sealed class HouseProvider : ITypefaceProvider
-    {
-        public SKTypeface? FromFamilyName(string fontFamily, SKFontStyleWeight fontWeight, SKFontStyleWidth fontWidth, SKFontStyleSlant fontStyle) =>
-            fontFamily.Contains("Bricolage", StringComparison.OrdinalIgnoreCase) ? Heading.Value
-            : fontWeight >= SKFontStyleWeight.SemiBold ? Bold.Value
-            : Regular.Value;
-    }
+    /// <summary>The typeface for a family.</summary>
+    public static SKTypeface Find(string family, bool bold) =>
+        family.Contains("Bricolage", StringComparison.OrdinalIgnoreCase) ? Heading.Value : bold ? Bold.Value : Regular.Value;
 }

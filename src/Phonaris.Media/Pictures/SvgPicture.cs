@@ -5,7 +5,7 @@ using Svg.Skia;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Draws SVG drawings with the house's own fonts. Nothing outside the file is ever fetched.</summary>
+/// <summary>Draws SVG drawings. Nothing outside the file is ever fetched.</summary>
 internal static class SvgPicture
 {
     private const long MostCharacters = 20_000_000;
@@ -51,7 +51,7 @@ internal static class SvgPicture
 
     private static SKPicture? Load(SKSvg svg, Stream stream)
     {
-        svg.Settings.TypefaceProviders?.Insert(0, HouseFonts.Provider);
+        svg.Settings.TypefaceProviders?.Insert(0, Typefaces.Provider);
         try
         {
             using var reader = XmlReader.Create(

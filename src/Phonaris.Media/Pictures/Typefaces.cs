@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using SkiaSharp;
+using Svg.Skia.TypefaceProviders;
 
 namespace Phonaris.Media.Pictures;
 
@@ -38,14 +39,15 @@ internal static class Typefaces
     private static readonly ConcurrentDictionary<(string, bool, bool), SKTypeface> Found = new();
     private static readonly ConcurrentDictionary<(string, bool), SKTypeface?> Fallbacks = new();
 
+    /// <summary>Gives drawings of other kinds their typefaces.</summary>
+    public static ITypefaceProvider Provider { get; } = new DeckProvider();
+
     /// <summary>What names the fonts of this machine: another where there are others.</summary>
     public static string Stamp { get; } = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Files.Value))).AsSpan(0, 4));
 
     /// <summary>The typeface for a family.</summary>
     public static SKTypeface Find(string family, bool bold, bool italic) => Found.GetOrAdd((family, bold, italic), key =>
-        InFamily(NameOf(family) ?? "", bold, italic)
-        ?? HouseFonts.Provider.FromFamilyName(
-            family, bold ? SKFontStyleWeight.Bold : SKFontStyleWeight.Normal, SKFontStyleWidth.Normal, italic ? SKFontStyleSlant.Italic : SKFontStyleSlant.Upright)!);
+        InFamily(NameOf(family) ?? "", bold, italic) ?? HouseFonts.Find(family, bold));
 
     /// <summary>The family that is drawn where another is asked for, and whether its letters are as wide; null where the house's own is.</summary>
     public static (string Family, bool SameWidths)? Used(string family) =>
@@ -108,4 +110,10 @@ internal static class Typefaces
         : family.StartsWith("Noto", StringComparison.Ordinal) ? 2
         : family.StartsWith("WenQuanYi", StringComparison.Ordinal) ? 3
         : 4;
+
+    private sealed class DeckProvider : ITypefaceProvider
+    {
+        public SKTypeface? FromFamilyName(string fontFamily, SKFontStyleWeight fontWeight, SKFontStyleWidth fontWidth, SKFontStyleSlant fontStyle) =>
+            Find(fontFamily.Trim(' ', '\'', '"'), fontWeight >= SKFontStyleWeight.SemiBold, fontStyle != SKFontStyleSlant.Upright);
+    }
 }

@@ -85,7 +85,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     {
         if (frame.Element(Table + "table") is { } table)
         {
-            DrawTable(table, box, from, to);
+            if (new OdpTable(package, table, looks => Fill(looks).Paint, _timing).Read(box) is { } read) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
             return;
         }
         if (frame.Element(Draw + "plugin") is not null) return;
@@ -103,25 +103,6 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             _notDrawn.Add("a picture or object of a kind that cannot be read is not drawn");
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), null, from, to));
         }
-    }
-
-    private void DrawTable(XElement table, Box box, int from, int to)
-    {
-        var columns = table.Elements(Table + "table-column")
-            .SelectMany(c => Enumerable.Repeat(package.Chain("table-column", c.Get(Table + "style-name")).Select(s => s.Element(Style + "table-column-properties").Length(Style + "column-width")).FirstOrDefault(w => w is not null) ?? 50,
-                Math.Clamp(int.TryParse(c.Get(Table + "number-columns-repeated"), out var n) ? n : 1, 1, 1000)))
-            .ToList();
-        var rows = table.Descendants(Table + "table-row").ToList();
-        if (columns.Sum() <= 0 || rows.Count == 0) return;
-        var (sx, height) = (box.Width / columns.Sum(), box.Height / rows.Count);
-        for (var r = 0; r < rows.Count; r++)
-            foreach (var (cell, c) in rows[r].Elements(Table + "table-cell").Take(columns.Count).Select((x, i) => (x, i)))
-            {
-                var styles = package.Chain("table-cell", cell.Get(Table + "style-name"));
-                List<XElement> looks = [.. styles.SelectMany(s => s.Elements().Where(e => e.Name.LocalName is "table-cell-properties" or "graphic-properties"))];
-                var place = new Box(box.X + columns.Take(c).Sum() * sx, box.Y + r * height, columns[c] * sx, height);
-                _shapes.Add(new(place, Outlines.Rectangle, Fill(looks).Paint, new Line(0xFFB0B0B0, 0.5, []), new OdpText(package, styles, looks, _timing).Read(cell), from, to));
-            }
     }
 
     private (bool Said, Paint? Paint) Fill(List<XElement> looks)

@@ -158,7 +158,8 @@ internal sealed class PptxDrawing
         if (data.Element(A + "tbl") is { } table)
         {
             XElement?[] styles = [Xml(_master)?.Element(P + "txStyles")?.Element(P + "otherStyle"), _package.Presentation.Element(P + "defaultTextStyle")];
-            _shapes.AddRange(new PptxTable(table, Colors(part), [.. styles.OfType<XElement>()], from, to).Draw(box));
+            var read = new PptxTable(table, _package.TableStyle(table.Element(A + "tblPr")?.Element(A + "tableStyleId")?.Value), Colors(part), [.. styles.OfType<XElement>()]).Read(box);
+            if (read is not null) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
         }
         else if (data.Descendants(P + "pic").FirstOrDefault() is { } stand) DrawPicture(stand, part, groups, from, to);
         else

@@ -47,6 +47,11 @@ internal sealed class PptxPackage : IDisposable
     /// <summary>The slides' height in points.</summary>
     public double Height { get; }
 
+    /// <summary>A style of tables by its id; null where the presentation does not hold it.</summary>
+    public XElement? TableStyle(string? id) => id is null || _document.PresentationPart?.TableStylesPart is not { } part
+        ? null
+        : Xml(part).Elements(A + "tblStyle").FirstOrDefault(s => s.Attribute("styleId")?.Value == id);
+
     /// <summary>A part's document.</summary>
     public XElement Xml(OpenXmlPart part) => _xml.GetOrAdd(part, p =>
     {
