@@ -19,8 +19,8 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Says("[data-slide='1'] [data-section]", "Opening");
         // What came with it: a sound by hand, and a word on what did not.
         _browser.Find("[data-cue] [data-by-hand]");
-        _browser.Button("1 thing not taken over").Click();
-        _browser.Says("ul[aria-label='On their way']", "a chart is not drawn");
+        _browser.Button("1 thing other than in the deck").Click();
+        _browser.Says("ul[aria-label='On their way']", "Lines may break elsewhere");
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);

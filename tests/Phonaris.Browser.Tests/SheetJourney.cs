@@ -171,7 +171,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
 
     private string Report()
     {
-        _browser.Button("1 thing not taken over").Click();
+        _browser.Button("1 thing other than in the deck").Click();
         return _browser.Find("ul[aria-label='On their way']").Text;
     }
 

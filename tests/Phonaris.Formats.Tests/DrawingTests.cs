@@ -111,7 +111,7 @@ public sealed class DrawingTests : IDisposable
             """);
         var shape = DeckFormats.Draw(PathOf("own.odp"), MediaTypes.Odp, [1])[0].Shapes[0];
         Assert.True(shape.Box.FlipX);
-        Assert.Equal((200.0, 100.0, new Room(25, 25, 175, 75)), (shape.Outline.Width, shape.Outline.Height, shape.Outline.Room));
+        Assert.Equal((200.0, 100.0, new TextRoom(25, 25, 175, 75)), (shape.Outline.Width, shape.Outline.Height, shape.Outline.Room));
         Assert.Equal([PartFill.Plain, PartFill.None], shape.Outline.Parts.Select(p => p.Fill));
         var moves = shape.Outline.Parts[0].Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (X: Math.Round(m.X, 3), Y: Math.Round(m.Y, 3))).ToList();
         // Twice around, beginning at the right: the outer one touches the box, the inner one lies within by the formulas.

@@ -24,7 +24,8 @@ public sealed class PresentationTests : IDisposable
         var sound = Assert.Single(deck.Sounds);
         Assert.Equal((3, 3, "hand"), (sound.FirstSlide, sound.LastSlide, sound.Start));
         Assert.Equal("ID3"u8.ToArray(), DeckFormats.SoundBytes(path, sound)[..3]);
-        Assert.Equal(["Slide 3: a chart is not drawn."], deck.NotUnderstood);
+        Assert.Empty(deck.NotUnderstood);
+        Assert.Equal(["Arial", "Calibri", "Calibri Light"], deck.Fonts.Order());
 
         var drawings = DeckFormats.Draw(path, MediaTypes.Pptx, [1, 2]);
         Assert.Equal(new SolidPaint(0xFF1E2B2A), drawings[0].Background);

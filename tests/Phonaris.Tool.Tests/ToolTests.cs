@@ -166,11 +166,18 @@ public sealed class ToolTests : Toolbox
     public void A_presentation_becomes_a_show_with_its_sounds_and_cues_can_start_in_every_way()
     {
         var pptx = Path.Combine(AppContext.BaseDirectory, "night-walk.pptx");
-        var deck = Json("deck", pptx, "--pictures", "out");
+        var deck = Json("deck", pptx, "--pictures", "out", "--sheet", "sheet.png");
         Assert.Equal(["Opening", "Opening", "The walk"], deck.GetProperty("slides").EnumerateArray().Select(s => s.GetProperty("section").GetString()));
         Assert.Equal((3, "hand"), (deck.GetProperty("sounds")[0].GetProperty("firstSlide").GetInt32(), deck.GetProperty("sounds")[0].GetProperty("start").GetString()));
-        Assert.Equal("Slide 3: a chart is not drawn.", deck.GetProperty("notUnderstood")[0].GetString());
+        Assert.Equal(0, deck.GetProperty("notUnderstood").GetArrayLength());
+        Assert.Contains(deck.GetProperty("fonts").EnumerateArray(), f => (f.GetProperty("named").GetString(), f.GetProperty("used").GetString()) == ("Calibri", "Carlito"));
         Assert.Equal(3, Directory.GetFiles(PathOf("out")).Length);
+        // All of them in one picture: two beside each other, 320 wide, the third below the first.
+        using (var sheet = SkiaSharp.SKBitmap.Decode(PathOf("sheet.png")))
+        {
+            Assert.Equal((3 * 16 + 2 * 320, 3 * 16 + 2 * (180 + 28)), (sheet.Width, sheet.Height));
+            Assert.Equal([0xFF1E2B2A, 0xFFFAF6ECu, 0xFFFFFFFF], new[] { (18, 18), (354, 18), (18, 242) }.Select(p => (uint)sheet.GetPixel(p.Item1, p.Item2)));
+        }
 
         Json("new", "a.phonaris", "--deck", pptx, "--hold", "4");
         Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=1000:duration=0.5:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");

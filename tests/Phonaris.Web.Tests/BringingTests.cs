@@ -83,7 +83,8 @@ public sealed class BringingTests(App app) : IClassFixture<App>
         var show = (await App.ReadAsync<ShowCard>(await _app.Http.PostAsJsonAsync("/api/shows", new { title = (string?)null, files, holdMs = 5000 }))).Id;
         var job = (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.Single();
         var report = JsonSerializer.Deserialize<DeckReport>((await _app.EndAsync(show, job.Id)).Result!, App.Json)!;
-        Assert.Equal((3, 1, "Slide 3: a chart is not drawn."), (report.Slides, report.Sounds, report.NotUnderstood.Single()));
+        Assert.Equal((3, 1), (report.Slides, report.Sounds));
+        Assert.StartsWith("Not on this machine: Calibri Light (drawn in Carlito). Lines may break elsewhere", report.NotUnderstood.Single());
         var view = await _app.ViewAsync(show);
         Assert.Equal(["Opening", "The walk"], view.Show.Sections.Select(s => s.Name));
         Assert.Equal((CueStartKind.Hand, true), (view.Show.Cues.Single().Start.Kind, view.Strands.Single().ByHand));

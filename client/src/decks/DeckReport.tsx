@@ -48,7 +48,7 @@ export function DeckReport({ job }: { job: JobView }) {
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
-            {count(missed, "thing")} not taken over
+            {count(missed, "thing")} other than in the deck
           </button>
           {open && (
             <ul className="mt-1 max-h-40 list-disc overflow-y-auto pl-4">

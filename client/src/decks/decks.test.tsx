@@ -63,7 +63,7 @@ describe("a report", () => {
     expect(isWorthTelling(told)).toBe(true);
     open(viewOf(), <DeckReport job={told} />);
     expect(screen.getByText(/3 slides, 1 step, 2 sounds/)).toBeTruthy();
-    fireEvent.click(screen.getByText("1 thing not taken over"));
+    fireEvent.click(screen.getByText("1 thing other than in the deck"));
     expect(screen.getByText("Slide 3: a chart is not drawn.")).toBeTruthy();
   });
 });

@@ -30,7 +30,7 @@ internal static class DecodedPictures
         var name = (hash, width, height);
         if (Kept.TryGetValue<SKImage>(name, out var kept)) return kept;
         // Who comes while it is being decoded waits for it.
-        var made = Making.GetOrAdd(name, _ => new(() => Decoded(data, width, height)));
+        var made = Making.GetOrAdd(name, _ => new(() => Make(data, width, height)));
         try
         {
             return made.Value is { } image ? Kept.Keep(name, image, (long)image.Width * image.Height * image.Info.BytesPerPixel) : null;
@@ -41,7 +41,7 @@ internal static class DecodedPictures
         }
     }
 
-    private static SKImage? Decoded(ReadOnlyMemory<byte> data, int width, int height) =>
+    private static SKImage? Make(ReadOnlyMemory<byte> data, int width, int height) =>
         SvgPicture.Recognises(data.Span) ? SvgPicture.TryDraw(data.ToArray(), width, height) : Decode(data.Span, width, height);
 
     private static string HashOf(byte[] data) => Convert.ToHexString(SHA256.HashData(data));

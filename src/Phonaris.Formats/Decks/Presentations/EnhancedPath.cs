@@ -54,7 +54,7 @@ internal sealed class EnhancedPath
         double[] area = [.. (geometry.Get(Draw + "text-areas") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(4).Select(w => form._values[w])];
         return new(across, down, [.. form._parts])
         {
-            Room = area.Length == 4 && area[2] > area[0] && area[3] > area[1] ? new Room(area[0] - left, area[1] - top, area[2] - left, area[3] - top) : null,
+            Room = area.Length == 4 && area[2] > area[0] && area[3] > area[1] ? new TextRoom(area[0] - left, area[1] - top, area[2] - left, area[3] - top) : null,
         };
     }
 

@@ -8,6 +8,7 @@ internal static class Ooxml
 {
     public static readonly XNamespace P = "http://schemas.openxmlformats.org/presentationml/2006/main";
     public static readonly XNamespace A = "http://schemas.openxmlformats.org/drawingml/2006/main";
+    public static readonly XNamespace C = "http://schemas.openxmlformats.org/drawingml/2006/chart";
     public static readonly XNamespace R = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     public static readonly XNamespace Compatibility = "http://schemas.openxmlformats.org/markup-compatibility/2006";
 
@@ -21,6 +22,7 @@ internal static class Ooxml
     {
         ["http://purl.oclc.org/ooxml/presentationml/main"] = P,
         ["http://purl.oclc.org/ooxml/drawingml/main"] = A,
+        ["http://purl.oclc.org/ooxml/drawingml/chart"] = C,
         ["http://purl.oclc.org/ooxml/officeDocument/relationships"] = R,
     };
 
@@ -36,6 +38,15 @@ internal static class Ooxml
         return root;
 
         static XName Name(XName name) => Strict.TryGetValue(name.Namespace, out var space) ? space + name.LocalName : name;
+    }
+
+    /// <summary>The drawing kept beside a diagram, with the names of a slide's shapes: but for their address they are the same.</summary>
+    public static XElement AsSlide(XElement drawing)
+    {
+        var own = drawing.Name.Namespace;
+        var slide = new XElement(drawing);
+        foreach (var element in slide.DescendantsAndSelf().Where(e => e.Name.Namespace == own)) element.Name = P + element.Name.LocalName;
+        return slide;
     }
 
     /// <summary>A whole number of an attribute, or null.</summary>

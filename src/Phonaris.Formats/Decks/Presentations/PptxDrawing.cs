@@ -1,6 +1,7 @@
 using System.Xml.Linq;
 using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Drawings;
+using Phonaris.Formats.Decks.Charts;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
 namespace Phonaris.Formats.Decks.Presentations;
@@ -116,6 +117,7 @@ internal sealed class PptxDrawing
             _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "of its own"}) is shown as a frame");
             (outline, fill) = (Outlines.Rectangle, null);
         }
+        if (shape.Element(P + "txXfrm") is { } words) outline = outline with { Room = RoomIn(outline, BoxOf(place), BoxOf(words)) };
         _shapes.Add(new(box, outline, fill, line, Text(shape, inherited, colors, style, id), from, to));
     }
 
@@ -161,6 +163,8 @@ internal sealed class PptxDrawing
             var read = new PptxTable(table, _package.TableStyle(table.Element(A + "tblPr")?.Element(A + "tableStyleId")?.Value), Colors(part), [.. styles.OfType<XElement>()]).Read(box);
             if (read is not null) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
         }
+        else if (ChartOf(data, part) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));
+        else if (DiagramOf(data, part) is { } diagram) Draw(diagram, part, [new GroupFrame(BoxOf(place), 0, 0, box.Width, box.Height), .. groups], from, to);
         else if (data.Descendants(P + "pic").FirstOrDefault() is { } stand) DrawPicture(stand, part, groups, from, to);
         else
         {
@@ -170,6 +174,19 @@ internal sealed class PptxDrawing
             // Its place is kept, so that the slide is known again.
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), Placeholder(what), from, to));
         }
+    }
+
+    /// <summary>The chart of a frame; null where it has none, or one that cannot be drawn.</summary>
+    private Chart? ChartOf(XElement data, OpenXmlPart part) =>
+        data.Element(C + "chart")?.Attribute(R + "id")?.Value is { } id && part.TryGetPartById(id, out var chart) ? new PptxChart(_package.Xml(chart!), Colors(part)).Read() : null;
+
+    /// <summary>The shapes of the drawing that is kept beside a diagram, as those of a slide; null where there is none.</summary>
+    private XElement? DiagramOf(XElement data, OpenXmlPart part)
+    {
+        var model = data.Elements().FirstOrDefault(e => e.Name.LocalName == "relIds")?.Attribute(R + "dm")?.Value;
+        if (model is null || !part.TryGetPartById(model, out var kept)) return null;
+        var drawing = _package.Xml(kept!).Descendants().FirstOrDefault(e => e.Name.LocalName == "dataModelExt")?.Attribute("relId")?.Value;
+        return drawing is not null && part.TryGetPartById(drawing, out var drawn) ? Ooxml.AsSlide(_package.Xml(drawn!)).Element(P + "spTree") : null;
     }
 
     private static TextBody Placeholder(string what) => new(
@@ -206,6 +223,14 @@ internal sealed class PptxDrawing
         using var bytes = SkiaSharp.SKData.CreateCopy(data);
         using var codec = SkiaSharp.SKCodec.Create(bytes);
         return codec is not null || data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
+    }
+
+    /// <summary>Where the words of a diagram's shape stand, in the space of its form.</summary>
+    private static TextRoom? RoomIn(Outline outline, Box shape, Box words)
+    {
+        if (shape.Width <= 0 || shape.Height <= 0) return null;
+        var (across, down) = (outline.Width / shape.Width, outline.Height / shape.Height);
+        return new((words.X - shape.X) * across, (words.Y - shape.Y) * down, (words.X + words.Width - shape.X) * across, (words.Y + words.Height - shape.Y) * down);
     }
 
     private static Box BoxOf(XElement place) => new(

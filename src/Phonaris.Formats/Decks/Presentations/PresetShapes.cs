@@ -53,8 +53,8 @@ internal static class PresetShapes
                 parts.Add(new(moves, FillOf(path.Attribute("fill")?.Value), path.Says("stroke", otherwise: true)));
         if (parts.Count == 0) return null;
         var room = Named(definition, "rect") is { } rect
-            ? new Room(Points(rect, "l"), Points(rect, "t"), Points(rect, "r"), Points(rect, "b"))
-            : (Room?)null;
+            ? new TextRoom(Points(rect, "l"), Points(rect, "t"), Points(rect, "r"), Points(rect, "b"))
+            : (TextRoom?)null;
         return new(width, height, [.. parts]) { Room = room };
 
         double Points(XElement rect, string side) => guides[rect.Attribute(side)?.Value] / EmuPerPoint;

@@ -1,0 +1,4 @@
+namespace Phonaris.Core.Drawings;
+
+/// <summary>The sides of an upright rectangle that text stands in.</summary>
+public readonly record struct TextRoom(double Left, double Top, double Right, double Bottom);

@@ -1,0 +1,57 @@
+using Phonaris.Core.Drawings;
+using Phonaris.Formats.Decks.Presentations;
+
+namespace Phonaris.Formats.Decks.Charts;
+
+/// <summary>Gathers the shapes a chart is drawn by. Places are in points from the slide's top left.</summary>
+/// <param name="frame">The chart's box.</param>
+/// <param name="from">The step it appears with.</param>
+/// <param name="to">The last step it is there.</param>
+internal sealed class ChartCanvas(Box frame, int from, int to)
+{
+    /// <summary>How wide letters are about, beside their size.</summary>
+    private const double LetterWidth = 0.52;
+
+    private readonly List<DrawnShape> _shapes = [];
+
+    /// <summary>What was drawn, from the back.</summary>
+    public IReadOnlyList<DrawnShape> Shapes => _shapes;
+
+    /// <summary>About how wide words are, the longest of their lines.</summary>
+    public static double WidthOf(string words, double size) => words.Split('\n').Max(l => l.Length) * size * LetterWidth;
+
+    /// <summary>A rectangle between two corners.</summary>
+    public void Rectangle(double x1, double y1, double x2, double y2, Paint? fill, Line? line) =>
+        _shapes.Add(new(new(Math.Min(x1, x2), Math.Min(y1, y2), Math.Abs(x2 - x1), Math.Abs(y2 - y1)), Outlines.Rectangle, fill, line, null, from, to));
+
+    /// <summary>A circle about a point.</summary>
+    public void Circle(double x, double y, double radius, Paint? fill) =>
+        _shapes.Add(new(new(x - radius, y - radius, 2 * radius, 2 * radius), Outlines.Ellipse, fill, null, null, from, to));
+
+    /// <summary>A straight line.</summary>
+    public void Straight(double x1, double y1, double x2, double y2, Line line)
+    {
+        var pen = new Pen();
+        pen.MoveTo(x1, y1);
+        pen.LineTo(x2, y2);
+        Path(pen, null, line);
+    }
+
+    /// <summary>What a pen drew.</summary>
+    public void Path(Pen pen, Paint? fill, Line? line)
+    {
+        if (pen.Moves.Count == 0) return;
+        ValueList<PenMove> moves = [.. pen.Moves.Select(m => m with { X = m.X - frame.X, Y = m.Y - frame.Y, X1 = m.X1 - frame.X, Y1 = m.Y1 - frame.Y, X2 = m.X2 - frame.X, Y2 = m.Y2 - frame.Y })];
+        _shapes.Add(new(
+            frame with { Turn = 0, FlipX = false, FlipY = false }, new(frame.Width, frame.Height, [new(moves, fill is null ? PartFill.None : PartFill.Plain)]), fill, line, null, from, to));
+    }
+
+    /// <summary>Words in a box, about its middle; they are not broken.</summary>
+    public void Words(string words, TextRun looks, Box box, Align align, double turn = 0)
+    {
+        if (words.Length == 0) return;
+        _shapes.Add(new(
+            box, Outlines.Rectangle, null, null,
+            new([new([looks with { Text = words }], align, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Middle, Wraps: false, Shrinks: false, turn), from, to));
+    }
+}

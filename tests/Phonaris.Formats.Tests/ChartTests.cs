@@ -1,0 +1,150 @@
+using DocumentFormat.OpenXml.Packaging;
+using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
+using Phonaris.Formats.Decks;
+
+namespace Phonaris.Formats.Tests;
+
+/// <summary>Charts and diagrams of presentations, drawn by what is kept in the file: places worked out by hand.</summary>
+public sealed class ChartTests : IDisposable
+{
+    private const string Frame = """
+        <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="c"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic>
+        """;
+
+    private const string Hidden = """<c:delete val="1"/>""", Names = $"""<c:catAx><c:axId val="1"/>{Hidden}</c:catAx>""";
+
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-charts");
+
+    [Fact]
+    public void Columns_stand_on_zero_as_high_as_their_values_side_by_side_or_on_each_other()
+    {
+        // In a frame of 200 by 100 with 4 left free around: 192 by 92, with a gap as wide as a column.
+        static string Bars(string settings, string axis = """<c:max val="20"/><c:min val="0"/>""") => $"""
+            <c:barChart>{settings}<c:gapWidth val="100"/>{Series("A", [10, 20])}{Series("B", [5, -10], index: 1)}<c:axId val="1"/><c:axId val="2"/></c:barChart>{Names}
+            <c:valAx><c:axId val="2"/><c:scaling>{axis}</c:scaling>{Hidden}</c:valAx>
+            """;
+        var beside = Chart(Bars("""<c:barDir val="col"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
+        // Three column widths a category: 96 / 3 = 32; 0 lies in the middle, at 50; 10 is a quarter of 92.
+        Assert.Equal([(20.0, 27.0, 32.0, 23.0), (116, 4, 32, 46), (52, 38.5, 32, 11.5), (148, 50, 32, 23)], beside.Select(Placed));
+        Assert.Equal([new SolidPaint(0xFF804020), new SolidPaint(0xFF804020), new SolidPaint(0xFF7B3F68), new SolidPaint(0xFF7B3F68)], beside.Select(s => s.Fill));
+        // On each other: what is below zero hangs from it.
+        var stacked = Chart(Bars("""<c:barDir val="col"/><c:grouping val="stacked"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
+        Assert.Equal([(28.0, 27.0, 48.0, 23.0), (124, 4, 48, 46), (28, 15.5, 48, 11.5), (124, 50, 48, 23)], stacked.Select(Placed));
+        // Lying bars run to the right, their categories from below.
+        var lying = Chart(Bars("""<c:barDir val="bar"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
+        Assert.Equal((100.0, 148.0), (Math.Round(lying[0].Box.X, 6), Math.Round(lying[0].Box.X + lying[0].Box.Width, 6)));
+        Assert.True(lying[0].Box.Y > lying[1].Box.Y);
+        // As shares, from −0.5, which −10 of 30 is rounded to, to 1: two thirds of it are four ninths of the height.
+        var shares = Chart(Bars("""<c:barDir val="col"/><c:grouping val="percentStacked"/>""", ""));
+        Assert.Equal(92 * 4 / 9.0, shares[0].Box.Height, 0.001);
+    }
+
+    [Fact]
+    public void Pies_share_out_a_circle_and_lines_go_through_their_points()
+    {
+        // A quarter from the top to the right, about (100, 50), of radius 46.
+        var pie = Chart($"<c:pieChart><c:varyColors val=\"1\"/>{Series("A", [1, 3])}</c:pieChart>");
+        var piece = pie[0].Outline.Parts[0].Path;
+        Assert.Equal([(100.0, 4.0), (146, 50), (100, 50)], piece.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
+        Assert.Equal([new SolidPaint(0xFF804020), new SolidPaint(0xFF7B3F68)], pie.Select(s => s.Fill));
+        var ring = Chart($"<c:doughnutChart>{Series("A", [1, 3])}<c:holeSize val=\"50\"/></c:doughnutChart>");
+        Assert.Contains((123.0, 50.0), ring[0].Outline.Parts[0].Path.Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
+        // A line from middle to middle of its categories; where a value is missing it is broken.
+        var line = Chart($"<c:lineChart>{Series("A", [0, 10, null, 10, 0])}<c:axId val=\"1\"/><c:axId val=\"2\"/></c:lineChart>{Names}<c:valAx><c:axId val=\"2\"/><c:scaling><c:max val=\"10\"/></c:scaling>{Hidden}</c:valAx>")[0];
+        Assert.Equal(
+            [(PenMoveKind.Move, 23.2, 96.0), (PenMoveKind.Line, 61.6, 4), (PenMoveKind.Move, 138.4, 4), (PenMoveKind.Line, 176.8, 96)],
+            line.Outline.Parts[0].Path.Select(m => (m.Kind, Math.Round(m.X, 6), Math.Round(m.Y, 6))));
+        Assert.Equal((0xFF804020, null), (line.Line!.Color, line.Fill));
+    }
+
+    [Theory]
+    [InlineData("0%", 0.5, "50%"), InlineData("#,##0.00", 1234.5, "1,234.50"), InlineData("\"about \"0", 7, "about 7"), InlineData("General", 0.25, "0.25")]
+    [InlineData("0.0_);(0.0)", 2, "2.0"), InlineData("[$-409]d mmm yyyy", 45_000, "15 Mar 2023"), InlineData("[Red]0", 3, "3")]
+    public void What_stands_along_an_axis_is_written_as_the_file_says(string format, double most, string written)
+    {
+        var chart = Chart($"""
+            <c:barChart>{Series("A", [most])}<c:axId val="1"/><c:axId val="2"/></c:barChart>{Names}
+            <c:valAx><c:axId val="2"/><c:scaling><c:max val="{most}"/><c:min val="0"/></c:scaling><c:axPos val="l"/><c:numFmt formatCode="{format.Replace("\"", "&quot;")}"/><c:majorUnit val="{most}"/></c:valAx>
+            """);
+        Assert.Equal(written, Words(chart.Last(s => s.Text is not null)));
+    }
+
+    [Fact]
+    public void Titles_legends_and_axes_are_named_and_stand_beside_the_plot()
+    {
+        var chart = Chart($"""
+            <c:barChart>{Series("June", [3, 4], ["Hawk", "Lappet"])}{Series("July", [5, 6], index: 1)}<c:axId val="1"/><c:axId val="2"/></c:barChart>
+            <c:catAx><c:axId val="1"/></c:catAx><c:valAx><c:axId val="2"/><c:axPos val="l"/><c:majorGridlines/></c:valAx>
+            """, """<c:title><c:tx><c:rich><a:p><a:r><a:rPr sz="1800"/><a:t>Moths</a:t></a:r></a:p></c:rich></c:tx></c:title>""", """<c:legend><c:legendPos val="r"/></c:legend>""");
+        var words = chart.Where(s => s.Text is not null).ToDictionary(Words, s => s.Box);
+        Assert.Superset(new HashSet<string> { "Moths", "June", "July", "Hawk", "Lappet", "0", "4", "8" }, words.Keys.ToHashSet());
+        var bars = chart.Where(s => s.Fill is not null && s.Text is null && s.Box.Height > 10).Select(s => s.Box).ToList();
+        Assert.True(bars.All(b => b.X > words["0"].X && b.X + b.Width < words["June"].X && b.Y > words["Moths"].Y + words["Moths"].Height - 1 && b.Y + b.Height <= words["Hawk"].Y + 0.01));
+        Assert.Equal(18, chart.Single(s => s.Text is not null && Words(s) == "Moths").Text!.Paragraphs[0].Runs[0].Size);
+    }
+
+    [Fact]
+    public void A_kind_that_is_not_drawn_is_named_and_a_diagram_is_drawn_by_what_is_kept_beside_it()
+    {
+        var path = Deck($"{Frame}<a:graphicData uri=\"http://schemas.openxmlformats.org/drawingml/2006/diagram\"><d:relIds xmlns:d=\"urn:d\" r:dm=\"rData\"/></a:graphicData></a:graphic></p:graphicFrame>");
+        using (var deck = PresentationDocument.Open(path, isEditable: true))
+        {
+            var slide = deck.PresentationPart!.SlideParts.Single();
+            Fill(slide.AddNewPart<DiagramDataPart>("rData"), """<d:dataModel xmlns:d="http://schemas.openxmlformats.org/drawingml/2006/diagram"><d:extLst><x:dataModelExt xmlns:x="urn:x" relId="rDrawn"/></d:extLst></d:dataModel>""");
+            Fill(slide.AddNewPart<DiagramPersistLayoutPart>("rDrawn"), """
+                <x:drawing xmlns:x="urn:x" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main"><x:spTree><x:sp><x:nvSpPr><x:cNvPr id="0" name=""/></x:nvSpPr>
+                <x:spPr><a:xfrm><a:off x="127000" y="254000"/><a:ext cx="1270000" cy="635000"/></a:xfrm><a:prstGeom prst="ellipse"/><a:solidFill><a:srgbClr val="00AA00"/></a:solidFill></x:spPr>
+                <x:txBody><a:bodyPr/><a:p><a:r><a:t>First</a:t></a:r></a:p></x:txBody><x:txXfrm><a:off x="254000" y="254000"/><a:ext cx="1016000" cy="635000"/></x:txXfrm></x:sp></x:spTree></x:drawing>
+                """);
+        }
+        var shape = DeckFormats.Draw(path, MediaTypes.Pptx, [1])[0].Shapes.Single();
+        Assert.Equal((new Box(10, 20, 100, 50), new SolidPaint(0xFF00AA00), "First"), (shape.Box, shape.Fill, Words(shape)));
+        Assert.Equal(new TextRoom(10, 0, 90, 50), shape.Outline.Room);
+        Assert.Equal("Slide 1: a chart is not drawn.", Read(Charted("<c:surfaceChart/>", "", "")).NotUnderstood.Single());
+    }
+
+    public void Dispose() => _folder.Delete(recursive: true);
+
+    private static string Series(string name, double?[] values, string[]? names = null, int index = 0)
+    {
+        var categories = names is null ? "" : $"<c:cat><c:strRef><c:strCache>{string.Concat(names.Select((n, i) => $"<c:pt idx=\"{i}\"><c:v>{n}</c:v></c:pt>"))}</c:strCache></c:strRef></c:cat>";
+        var points = string.Concat(values.Select((v, i) => v is null ? "" : $"<c:pt idx=\"{i}\"><c:v>{v.Value.ToString(System.Globalization.CultureInfo.InvariantCulture)}</c:v></c:pt>"));
+        return $"""
+            <c:ser><c:idx val="{index}"/><c:tx><c:strRef><c:strCache><c:pt idx="0"><c:v>{name}</c:v></c:pt></c:strCache></c:strRef></c:tx>{categories}
+            <c:val><c:numRef><c:numCache><c:ptCount val="{values.Length}"/>{points}</c:numCache></c:numRef></c:val></c:ser>
+            """;
+    }
+
+    private ValueList<DrawnShape> Chart(string plots, string title = "", string legend = "") => DeckFormats.Draw(Charted(plots, title, legend), MediaTypes.Pptx, [1])[0].Shapes;
+
+    private string Charted(string plots, string title, string legend)
+    {
+        var path = Deck($"{Frame}<a:graphicData uri=\"http://schemas.openxmlformats.org/drawingml/2006/chart\"><c:chart xmlns:c=\"http://schemas.openxmlformats.org/drawingml/2006/chart\" r:id=\"rChart\"/></a:graphicData></a:graphic></p:graphicFrame>");
+        using var deck = PresentationDocument.Open(path, isEditable: true);
+        Fill(deck.PresentationPart!.SlideParts.Single().AddNewPart<ChartPart>("rChart"), $"""
+            <c:chartSpace xmlns:c="http://schemas.openxmlformats.org/drawingml/2006/chart" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main"><c:chart>{title}<c:plotArea>{plots}</c:plotArea>{legend}</c:chart></c:chartSpace>
+            """);
+        return path;
+    }
+
+    private string Deck(string frame)
+    {
+        var path = Path.Combine(_folder.FullName, $"{Guid.NewGuid():n}.pptx");
+        PresentationMaker.Pptx(path, [$"><p:cSld><p:spTree>{frame}</p:spTree></p:cSld>"]);
+        return path;
+    }
+
+    private static Deck Read(string path) => DeckFormats.Read([new(path, "deck.pptx", new string('a', 64))]);
+
+    private static void Fill(OpenXmlPart part, string xml)
+    {
+        using var content = new StreamWriter(part.GetStream(FileMode.Create));
+        content.Write(xml);
+    }
+
+    private static (double X, double Y, double Width, double Height) Placed(DrawnShape shape) =>
+        (Math.Round(shape.Box.X, 6), Math.Round(shape.Box.Y, 6), Math.Round(shape.Box.Width, 6), Math.Round(shape.Box.Height, 6));
+
+    private static string Words(DrawnShape shape) => string.Concat(shape.Text!.Paragraphs[0].Runs.Select(r => r.Text));
+}
