@@ -167,6 +167,62 @@ public sealed class DrawingTests : IDisposable
     }
 
     [Fact]
+    public void Text_says_which_way_it_is_read_how_it_is_spaced_and_what_stands_behind_it()
+    {
+        var text = Pptx("", body: """
+            <a:p><a:pPr rtl="1" algn="r"><a:lnSpc><a:spcPts val="2400"/></a:lnSpc><a:buSzPct val="75000"/><a:buChar char="–"/><a:tabLst><a:tab pos="1270000"/><a:tab pos="635000"/></a:tabLst></a:pPr>
+            <a:r><a:rPr spc="300" sz="2000"><a:highlight><a:srgbClr val="FFFF00"/></a:highlight><a:latin typeface="One Face"/><a:ea typeface="East Face"/><a:cs typeface="+mn-cs"/></a:rPr><a:t>שלום</a:t></a:r></a:p>
+            <a:p><a:r><a:rPr cap="small" sz="2000"/><a:t>Moth Night</a:t></a:r></a:p>
+            """)[0].Text!;
+        var (first, small) = (text.Paragraphs[0], text.Paragraphs[1]);
+        Assert.Equal((true, Align.Right, 24.0, 1.0, 0.75), (first.RightToLeft, first.Align, first.LineHeight, first.LineSpacing, first.Bullet!.Scale));
+        Assert.Equal([50.0, 100], first.Tabs);
+        Assert.Equal((3.0, 0xFFFFFF00u, "One Face"), (first.Runs[0].Spacing, first.Runs[0].Highlight, first.Runs[0].Font));
+        Assert.Equal(["East Face"], first.Runs[0].OtherFonts);
+        Assert.Equal([("M", 20.0), ("OTH", 16), (" N", 20), ("IGHT", 16)], small.Runs.Select(r => (r.Text, Math.Round(r.Size, 6))));
+
+        Odp(PathOf("words.odp"),
+            """
+            <style:style style:name="P" style:family="paragraph"><style:paragraph-properties style:writing-mode="rl-tb" fo:text-align="start" fo:line-height="30pt"><style:tab-stops><style:tab-stop style:position="2cm"/></style:tab-stops></style:paragraph-properties></style:style>
+            <style:style style:name="T" style:family="text"><style:text-properties fo:font-size="20pt" fo:letter-spacing="2pt" fo:background-color="#ffee00" style:text-position="super 58%" fo:font-family="'One Face', serif" style:font-family-asian="East Face"/></style:style>
+            <style:style style:name="S" style:family="text"><style:text-properties fo:font-size="20pt" fo:font-variant="small-caps" style:text-position="-25% 58%"/></style:style>
+            <style:style style:name="U" style:family="text"><style:text-properties fo:text-transform="uppercase"/></style:style>
+            """,
+            """
+            <draw:page draw:master-page-name="Night"><draw:frame svg:x="0cm" svg:y="0cm" svg:width="10cm" svg:height="5cm"><draw:text-box>
+            <text:p text:style-name="P"><text:span text:style-name="T">a</text:span><text:tab/><text:s text:c="3"/><text:span text:style-name="S">Ab</text:span><text:span text:style-name="U">up</text:span></text:p></draw:text-box></draw:frame></draw:page>
+            """);
+        var paragraph = DeckFormats.Draw(PathOf("words.odp"), MediaTypes.Odp, [1])[0].Shapes[0].Text!.Paragraphs[0];
+        Assert.Equal((true, Align.Right, 30.0), (paragraph.RightToLeft, paragraph.Align, paragraph.LineHeight));
+        Assert.Equal(56.69, paragraph.Tabs.Single(), 0.01);
+        Assert.Equal(["a", "\t", "   ", "A", "B", "UP"], paragraph.Runs.Select(r => r.Text));
+        var run = paragraph.Runs[0];
+        Assert.Equal((2.0, 0xFFFFEE00u, 0.33, "One Face", "East Face"), (run.Spacing, run.Highlight, run.Raised, run.Font, run.OtherFonts.Single()));
+        Assert.Equal((-0.25, 16.0), (paragraph.Runs[4].Raised, paragraph.Runs[4].Size));
+    }
+
+    [Fact]
+    public void A_free_form_of_opendocument_is_drawn_and_a_form_without_a_path_is_known_by_its_name()
+    {
+        Odp(PathOf("free.odp"), "", """
+            <draw:page draw:master-page-name="Night">
+            <draw:path svg:x="0cm" svg:y="0cm" svg:width="2cm" svg:height="2cm" svg:viewBox="0 0 100 100" svg:d="M0 0 L100 0 Q100 100 0 100 A50 50 0 0 1 0 0 Z"/>
+            <draw:path svg:x="0cm" svg:y="0cm" svg:width="2cm" svg:height="2cm" svg:viewBox="0 0 100 100" svg:d="M0 0 C10 0 90 100 100 100"/>
+            <draw:custom-shape svg:x="0cm" svg:y="0cm" svg:width="4cm" svg:height="2cm"><draw:enhanced-geometry draw:type="ooxml-heart"/></draw:custom-shape>
+            <draw:custom-shape svg:x="0cm" svg:y="0cm" svg:width="4cm" svg:height="2cm"><draw:enhanced-geometry draw:type="unheard-of"/></draw:custom-shape></draw:page>
+            """);
+        var shapes = DeckFormats.Draw(PathOf("free.odp"), MediaTypes.Odp, [1])[0].Shapes;
+        var closed = shapes[0].Outline.Parts[0];
+        Assert.Equal((PenMoveKind.Move, PenMoveKind.Line, PenMoveKind.Curve), (closed.Path[0].Kind, closed.Path[1].Kind, closed.Path[2].Kind));
+        // Half a circle to the left of the box: it reaches 50 beyond.
+        Assert.InRange(closed.Path.Where(m => m.Kind == PenMoveKind.Curve).Min(m => m.X), -50.5, -49.5);
+        Assert.Equal(PartFill.None, shapes[1].Outline.Parts[0].Fill);
+        Assert.Contains(shapes[2].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
+        Assert.Null(shapes[3].Fill);
+        Assert.Equal(["Slide 1: a form (unheard-of) is shown as a frame."], Read("free.odp").NotUnderstood);
+    }
+
+    [Fact]
     public void Lists_count_by_themselves_and_begin_again_behind_a_break()
     {
         static string Item(string text, string type = "arabicPeriod", int level = 0) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";

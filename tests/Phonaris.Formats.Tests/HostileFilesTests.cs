@@ -118,6 +118,38 @@ public sealed class HostileFilesTests : IDisposable
         Assert.True(watch.Elapsed < TimeSpan.FromMinutes(4), $"It took {watch.Elapsed}.");
     }
 
+    [Fact]
+    public async Task What_is_far_too_much_of_it_is_drawn_in_bounds()
+    {
+        var derived = new DerivedFiles(PathOf("much"));
+        var words = new string('w', 60_000);
+        string[] shapes =
+        [
+            // Turned round and round, formulas on formulas, sizes beyond all numbers.
+            Shape(3, 0, 0, 100, 100, """<a:custGeom><a:pathLst><a:path><a:arcTo wR="9e300" hR="1" stAng="0" swAng="9e18"/><a:arcTo wR="1" hR="1" stAng="0" swAng="9000000000000000000"/></a:path></a:pathLst></a:custGeom>"""),
+            Shape(3, 0, 0, 100, 100, $"<a:custGeom><a:gdLst>{string.Concat(Enumerable.Range(0, 20_000).Select(i => $"<a:gd name=\"g\" fmla=\"*/ g 99999 1\"/>"))}</a:gdLst><a:pathLst><a:path><a:lnTo><a:pt x=\"g\" y=\"g\"/></a:lnTo></a:path></a:pathLst></a:custGeom>"),
+            // A word that never ends, in a column of a letter.
+            Shape(3, 0, 0, 20, 100, "", Paragraph(words)),
+            // A table that claims to span what it has not, many times over.
+            $"""
+            <p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/><p:nvPr/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="2540000" cy="1270000"/></p:xfrm><a:graphic><a:graphicData uri="table"><a:tbl><a:tblGrid>{string.Concat(Enumerable.Repeat("<a:gridCol w=\"9999999999999\"/>", 60))}</a:tblGrid>
+            {string.Concat(Enumerable.Repeat($"<a:tr h=\"-5\">{string.Concat(Enumerable.Repeat("<a:tc gridSpan=\"2000000000\" rowSpan=\"2000000000\"><a:txBody><a:bodyPr/><a:p><a:r><a:t>w</a:t></a:r></a:p></a:txBody></a:tc>", 60))}</a:tr>", 60))}</a:tbl></a:graphicData></a:graphic></p:graphicFrame>
+            """,
+        ];
+        foreach (var (shape, n) in shapes.Select((s, n) => (s, n)))
+        {
+            Pptx(PathOf($"much-{n}.pptx"), [$"><p:cSld><p:spTree>{shape}</p:spTree></p:cSld>"]);
+            var slide = Read($"much-{n}.pptx").ToSlides(() => "s", 4000).Single();
+            await new SlidePictures(derived, _ => PathOf($"much-{n}.pptx"), new PagePainter(DeckFormats.Draw)).PngAsync(slide.Picture with { Media = $"much-{n}" }, 160, CancellationToken.None).WaitAsync(Patience);
+        }
+        Odp(PathOf("much.odp"), "", """
+            <draw:page draw:master-page-name="Night"><draw:frame svg:x="0cm" svg:y="0cm" svg:width="5cm" svg:height="5cm"><table:table><table:table-column table:number-columns-repeated="2000000000"/><table:table-row table:number-rows-repeated="9">
+            <table:table-cell table:number-columns-repeated="2000000000" table:number-columns-spanned="2000000000"/></table:table-row></table:table></draw:frame>
+            <draw:custom-shape svg:width="5cm" svg:height="5cm"><draw:enhanced-geometry draw:enhanced-path="M ?a ?a L ?b $9 T 0 0 1 1 0 999999999 Z N" ><draw:equation draw:name="a" draw:formula="?b"/><draw:equation draw:name="b" draw:formula="?a*1e308*1e308"/></draw:enhanced-geometry></draw:custom-shape></draw:page>
+            """);
+        Assert.Equal(2, DeckFormats.Draw(PathOf("much.odp"), MediaTypes.Odp, [1])[0].Shapes.Count);
+    }
+
     public void Dispose() => _folder.Delete(recursive: true);
 
     private string PathOf(string name) => Path.Combine(_folder.FullName, name);

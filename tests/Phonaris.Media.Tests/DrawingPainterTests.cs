@@ -47,6 +47,59 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
+    public async Task A_form_has_its_holes_its_shades_its_line_and_room_for_its_text()
+    {
+        ValueList<PenMove> Square(double from, double to) =>
+            [new(PenMoveKind.Move, from, from), new(PenMoveKind.Line, to, from), new(PenMoveKind.Line, to, to), new(PenMoveKind.Line, from, to), new(PenMoveKind.Close, 0, 0)];
+        var text = new TextBody([new([new TextRun("mm", 10, 0xFF000000, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false);
+        using var picture = await PaintAsync(
+        [
+            // A frame round a hole, drawn the same way round; over it a line that is nowhere filled.
+            new(new(0, 0, 40, 40), new(40, 40, [new([.. Square(0, 40), .. Square(10, 30)], Stroked: false), new([new(PenMoveKind.Move, 0, 20), new(PenMoveKind.Line, 40, 20)], PartFill.None)]),
+                new SolidPaint(Pine), new Line(Apricot, 4, []), null),
+            // Two shades of what it is filled with.
+            new(new(50, 0, 40, 40), new(2, 1, [new([.. Square(0, 1)], PartFill.Darker, false), new([.. Square(1, 2)], PartFill.Lighter, false)]), new SolidPaint(0xFF808080), null, null),
+            // Text in the right half of a form; of one that is mirrored in the left, and not mirrored itself.
+            new(new(100, 0, 40, 40), Outlines.Rectangle with { Room = new(0.5, 0.5, 1, 1) }, null, null, text),
+            new(new(150, 0, 40, 40, 0, FlipX: true), Outlines.Rectangle with { Room = new(0.5, 0.5, 1, 1) }, null, null, text),
+        ]);
+        Assert.Equal((Pine, 0xFFFFFFFF, Apricot), (At(picture, 5, 5), At(picture, 15, 15), At(picture, 20, 20)));
+        Assert.Equal((0xFF4D4D4D, 0xFFB3B3B3), (At(picture, 60, 20), At(picture, 80, 60)));
+        Assert.True(Ink(picture, 119, 140, 20, 40) > 20 && Ink(picture, 100, 118, 0, 40) == 0, "It stands in its room.");
+        Assert.True(Ink(picture, 150, 170, 20, 40) > 20 && Ink(picture, 171, 190, 0, 40) == 0, "Its room is mirrored with it.");
+    }
+
+    [Fact]
+    public void A_picture_is_decoded_once_at_the_size_it_is_used_and_never_beyond_its_own()
+    {
+        using var large = new SKBitmap(600, 400);
+        large.Erase(new SKColor(Pine));
+        var data = large.Encode(SKEncodedImageFormat.Jpeg, 90).ToArray();
+        var small = DecodedPictures.Of(data, 150, 100)!;
+        Assert.Equal((150, 100), (small.Width, small.Height));
+        Assert.Same(small, DecodedPictures.Of(data, 150, 100));
+        // The same bytes from another slide, or another reading of the file.
+        Assert.Same(small, DecodedPictures.Of(data.ToArray(), 150, 100));
+        Assert.Equal((600, 400), DecodedPictures.Of(data, 3000, 2000) is { } whole ? (whole.Width, whole.Height) : default);
+        // Drawings have no size of their own; what is no picture gives none.
+        var drawing = DecodedPictures.Of("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"10\" height=\"10\"><rect width=\"10\" height=\"10\" fill=\"red\"/></svg>"u8.ToArray(), 300, 200)!;
+        Assert.Equal((300, 200), (drawing.Width, drawing.Height));
+        Assert.Null(DecodedPictures.Of("no picture"u8.ToArray(), 10, 10));
+    }
+
+    [Fact]
+    public void Drawings_are_written_in_the_fonts_they_name()
+    {
+        var drawn = new[] { "Times New Roman", "Courier New", "Atkinson Hyperlegible Next", "Arial, sans-serif" }.Select(family =>
+        {
+            var svg = $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"200\" height=\"50\"><text x=\"5\" y=\"35\" font-size=\"30\" font-family=\"{family}\">Moth night</text></svg>";
+            using var bitmap = SKBitmap.FromImage(DecodedPictures.Of(System.Text.Encoding.UTF8.GetBytes(svg), 200, 50)!);
+            return Convert.ToHexString(System.Security.Cryptography.SHA256.HashData(bitmap.Bytes));
+        }).ToList();
+        Assert.Equal(drawn.Count, drawn.Distinct().Count());
+    }
+
+    [Fact]
     public async Task Steps_show_what_they_reveal()
     {
         ValueList<DrawnShape> shapes =

@@ -213,7 +213,7 @@ internal static class DrawingPainter
         var (width, height) = (Math.Max(1, bounds.Width - text.Left - text.Right), bounds.Height - text.Top - text.Bottom);
         var layout = TextLayout.Fit(text, step, width, height);
         // What stands about the middle or at the bottom stays there as its paragraphs appear.
-        var full = TextLayout.Fit(text, 0, width, height).Height;
+        var full = step == 0 || text.Anchor == Anchor.Top ? layout.Height : TextLayout.Fit(text, 0, width, height).Height;
         var free = text.Anchor switch { Anchor.Middle => (height - full) / 2, Anchor.Bottom => height - full, _ => 0 };
         layout.Draw(canvas, bounds.Left + text.Left, bounds.Top + text.Top + free, width);
         canvas.Restore();

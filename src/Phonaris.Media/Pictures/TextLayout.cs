@@ -10,7 +10,7 @@ internal sealed class TextLayout
     private const double SmallestScale = 0.3, ScaleStep = 0.92;
 
     /// <summary>No word is so long: what claims to be one is cut, so that to break it over lines stays little work.</summary>
-    private const int MostInPiece = 512;
+    private const int MostInPiece = 64;
 
     private readonly List<TextLine> _lines = [];
 
@@ -104,7 +104,7 @@ internal sealed class TextLayout
 
         void Break(TextRun run, bool ends)
         {
-            current.Close(TextPiece.HeightOf(run, scale), scale, ends);
+            current.Close(run, scale, ends);
             _lines.Add(current);
             current = new TextLine(paragraph, paragraph.Margin);
         }

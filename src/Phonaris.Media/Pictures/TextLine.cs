@@ -61,10 +61,10 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
     }
 
     /// <summary>Ends it.</summary>
-    /// <param name="strut">How high it is where nothing is in it.</param>
+    /// <param name="run">The looks that tell how high it is where nothing is in it.</param>
     /// <param name="scale">What lengths are multiplied by.</param>
     /// <param name="ends">Whether it is the last of its paragraph, or broken by hand.</param>
-    public void Close((double Ascent, double Height) strut, double scale, bool ends)
+    public void Close(TextRun run, double scale, bool ends)
     {
         Ends = ends;
         while (_pieces is [.., { IsSpace: true } last])
@@ -74,7 +74,7 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
         }
         var (ascent, height) = _pieces.Count > 0
             ? (_pieces.Max(p => p.Ascent), _pieces.Max(p => p.Ascent) + _pieces.Max(p => p.Height - p.Ascent))
-            : strut;
+            : TextPiece.HeightOf(run, scale);
         // Of a distance that is set, four fifths lie above the baseline.
         (Ascent, Height) = paragraph.LineHeight is { } set
             ? (set * scale * 0.8, set * scale)

@@ -61,7 +61,9 @@ internal sealed class OdfFormulas
 
         private double Sum()
         {
-            if (++all._depth > Deepest) throw new InvalidDataException("Formulas lie too deep in each other.");
+            // What lies deeper than anybody would write it is 0.
+            if (all._depth >= Deepest) return 0;
+            all._depth++;
             var value = Product();
             while (Next() is '+' or '-') value = text[_at++] == '+' ? value + Product() : value - Product();
             all._depth--;
