@@ -223,6 +223,51 @@ public sealed class DrawingTests : IDisposable
     }
 
     [Fact]
+    public void Shadows_patterns_and_what_is_done_to_colours_are_taken_over()
+    {
+        // A quarter turn from the right is below; what says it has no effects has none.
+        var shadow = Pptx("""<a:effectLst><a:outerShdw blurRad="50800" dist="38100" dir="5400000"><a:srgbClr val="000000"><a:alpha val="40000"/></a:srgbClr></a:outerShdw></a:effectLst>""")[0].Shadow!;
+        Assert.Equal((0x66000000u, 4.0, 0.0, 3.0), (shadow.Color, shadow.Blur, Math.Round(shadow.X, 6), Math.Round(shadow.Y, 6)));
+        Assert.Null(Pptx("<a:effectLst/>")[0].Shadow);
+        Assert.Equal(new PatternPaint("ltUpDiag", 0xFF7B3F68, 0xFFFFFFFF), Pptx("""<a:pattFill prst="ltUpDiag"><a:fgClr><a:schemeClr val="accent2"/></a:fgClr><a:bgClr><a:srgbClr val="FFFFFF"/></a:bgClr></a:pattFill>""")[0].Fill);
+
+        using var dot = new SKBitmap(1, 1);
+        var png = dot.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        PresentationMaker.Pptx(PathOf("hues.pptx"), [$"""
+            ><p:cSld><p:spTree>{string.Concat(new[] { "<a:grayscl/>", "<a:duotone><a:srgbClr val=\"102030\"/><a:schemeClr val=\"accent2\"/></a:duotone>", "<a:lum bright=\"20000\" contrast=\"-40000\"/>", "" }.Select(hues => $"""
+                <p:pic><p:nvPicPr><p:cNvPr id="7" name="p"/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="rDot">{hues}</a:blip></p:blipFill><p:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></a:xfrm></p:spPr></p:pic>
+                """))}</p:spTree></p:cSld>
+            """], [("rDot", "image", "../media/dot.png")], [("ppt/media/dot.png", png)]);
+        Assert.Equal(
+            [new(0xFF000000, 0xFFFFFFFF), new(0xFF102030, 0xFF7B3F68), new Recoloring(Brightness: 0.2, Contrast: -0.4), null],
+            Draw("hues.pptx").Shapes.Select(s => Assert.IsType<PicturePaint>(s.Fill).Recolored));
+
+        Odp(PathOf("hues.odp"), """
+            <style:style style:name="g" style:family="graphic"><style:graphic-properties draw:fill="solid" draw:fill-color="#ddeeff" draw:shadow="visible" draw:shadow-offset-x="0.1cm" draw:shadow-offset-y="0.2cm" draw:shadow-color="#102030" draw:shadow-opacity="50%"/></style:style>
+            """, """<draw:page draw:master-page-name="Night"><draw:rect draw:style-name="g" svg:x="0cm" svg:y="0cm" svg:width="1cm" svg:height="1cm"/></draw:page>""");
+        var below = DeckFormats.Draw(PathOf("hues.odp"), MediaTypes.Odp, [1])[0].Shapes[0].Shadow!;
+        Assert.Equal((0x80102030u, 2.83, 5.67), (below.Color, Math.Round(below.X, 2), Math.Round(below.Y, 2)));
+    }
+
+    [Fact]
+    public void Text_runs_in_columns_behind_pictures_and_a_place_that_nothing_is_put_into_is_not_seen()
+    {
+        using var dot = new SKBitmap(1, 1);
+        var png = dot.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        PresentationMaker.Pptx(PathOf("columns.pptx"), ["""
+            ><p:cSld><p:spTree><p:sp><p:nvSpPr><p:cNvPr id="2" name="t"/><p:nvPr><p:ph type="title"/></p:nvPr></p:nvSpPr><p:spPr><a:solidFill><a:srgbClr val="FF0000"/></a:solidFill></p:spPr><p:txBody><a:bodyPr/><a:p/></p:txBody></p:sp>
+            <p:sp><p:nvSpPr><p:cNvPr id="3" name="b"/><p:nvPr/></p:nvSpPr><p:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="1270000" cy="1270000"/></a:xfrm></p:spPr>
+            <p:txBody><a:bodyPr numCol="3" spcCol="127000"/><a:p><a:pPr><a:buBlip><a:blip r:embed="rDot"/></a:buBlip></a:pPr><a:r><a:t>led</a:t></a:r></a:p>
+            <a:p><a:pPr><a:buAutoNum type="alphaLcPeriod" startAt="27"/></a:pPr><a:r><a:t>aa</a:t></a:r></a:p><a:p><a:pPr lvl="1"><a:buAutoNum type="romanUcPeriod" startAt="2000000000"/></a:pPr><a:r><a:t>far</a:t></a:r></a:p></p:txBody></p:sp></p:spTree></p:cSld>
+            """], [("rDot", "image", "../media/dot.png")], [("ppt/media/dot.png", png)]);
+        var text = Draw("columns.pptx").Shapes.Single().Text!;
+        Assert.Equal((3, 10.0), (text.Columns, text.ColumnGap));
+        Assert.Equal(png, text.Paragraphs[0].Bullet!.Picture!.Data.ToArray());
+        Assert.Equal("aa.", text.Paragraphs[1].Bullet!.Text);
+        Assert.InRange(text.Paragraphs[2].Bullet!.Text.Length, 1, 400);
+    }
+
+    [Fact]
     public void Lists_count_by_themselves_and_begin_again_behind_a_break()
     {
         static string Item(string text, string type = "arabicPeriod", int level = 0) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";

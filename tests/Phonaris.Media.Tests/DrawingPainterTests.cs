@@ -70,6 +70,62 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
+    public async Task Shadows_fall_to_the_same_side_however_a_shape_is_turned()
+    {
+        var shadow = new Shadow(0xFF808080, 0, 10, 0);
+        using var picture = await PaintAsync(
+        [
+            new(new(10, 10, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow },
+            new(new(60, 10, 20, 20, 90), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow },
+            new(new(110, 10, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null) { Shadow = shadow with { Blur = 8 } },
+            // Words alone throw their own.
+            new(new(10, 60, 60, 30), Outlines.Rectangle, null, null, new([new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)) { Shadow = shadow with { X = 0, Y = 20 } },
+        ]);
+        foreach (var x in new[] { 10, 60 })
+            Assert.Equal((Pine, 0xFF808080, 0xFFFFFFFF, 0xFFFFFFFF), (At(picture, x + 10, 20), At(picture, x + 25, 20), At(picture, x + 35, 20), At(picture, x - 5, 20)));
+        // Its edge runs out: about half as dark where it ended.
+        Assert.InRange(At(picture, 140, 20) & 0xFF, 0xA0u, 0xE0u);
+        Assert.True(Ink(picture, 10, 45, 85, 105) > 50, "The shadow of the words lies below them.");
+    }
+
+    [Fact]
+    public async Task Text_goes_on_in_the_next_column_and_pictures_lead_lines()
+    {
+        using var dot = new SKBitmap(8, 8);
+        dot.Erase(new SKColor(Apricot));
+        var bullet = new Bullet("•", Pine) { Picture = new(dot.Encode(SKEncodedImageFormat.Png, 90).ToArray(), 0, 0, 0, 0) };
+        Paragraph Line(Bullet? led) => new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, led is null ? 0 : 20, led is null ? 0 : -20, led, 0, 0, 1);
+        // Four lines of 23 in columns of 50: two of them, and two beside.
+        var text = new TextBody([Line(bullet), Line(null), Line(null), Line(null)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false) { Columns = 2, ColumnGap = 20 };
+        using var picture = await PaintAsync([new(new(0, 0, 180, 50), Outlines.Rectangle, null, null, text)]);
+        Assert.Equal(Apricot, At(picture, 5, 12));
+        Assert.True(Ink(picture, 20, 56, 0, 23) > 50 && Ink(picture, 0, 36, 23, 46) > 50, "Two lines stand in the first column.");
+        Assert.True(Ink(picture, 100, 136, 0, 23) > 50 && Ink(picture, 100, 136, 23, 46) > 50 && Ink(picture, 0, 190, 47, 100) == 0, "Two stand in the second, from its top.");
+    }
+
+    [Fact]
+    public async Task Pictures_are_recoloured_and_areas_patterned()
+    {
+        using var halves = new SKBitmap(20, 10);
+        for (var x = 0; x < 20; x++)
+            for (var y = 0; y < 10; y++) halves.SetPixel(x, y, x < 10 ? SKColors.Black : SKColors.White);
+        var data = halves.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        DrawnShape Shown(double x, Recoloring how) => new(new(x, 0, 40, 20), Outlines.Rectangle, new PicturePaint(data, 0, 0, 0, 0) { Recolored = how }, null, null);
+        using var picture = await PaintAsync(
+        [
+            Shown(0, new(Pine, Apricot)), Shown(50, new(Brightness: 0.25)), Shown(100, new(Contrast: -0.5)),
+            // One row of eight, one column of two; and half of all dots.
+            new(new(0, 40, 60, 60), Outlines.Rectangle, new PatternPaint("horz", Pine, 0xFFFFFFFF), null, null),
+            new(new(70, 40, 60, 60), Outlines.Rectangle, new PatternPaint("pct50", Pine, 0xFFFFFFFF), null, null),
+        ]);
+        Assert.Equal((Pine, Apricot), (At(picture, 5, 10), At(picture, 35, 10)));
+        Assert.Equal((0xFF404040, 0xFFFFFFFF), (At(picture, 55, 10), At(picture, 85, 10)));
+        Assert.Equal((0xFF404040, 0xFFBFBFBF), (At(picture, 105, 10), At(picture, 135, 10)));
+        Assert.Equal(60 * 2 * 60 * 2 / 8.0, Ink(picture, 0, 60, 40, 100), 600.0);
+        Assert.Equal(60 * 2 * 60 * 2 / 2.0, Ink(picture, 70, 130, 40, 100), 600.0);
+    }
+
+    [Fact]
     public void A_picture_is_decoded_once_at_the_size_it_is_used_and_never_beyond_its_own()
     {
         using var large = new SKBitmap(600, 400);

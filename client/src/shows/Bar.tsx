@@ -103,10 +103,10 @@ function Entry({ words, off = false, press }: { words: string; off?: boolean; pr
 function Views({ children }: { children: ReactNode }) {
   const nav = useRef<HTMLElement>(null);
   const { pathname } = useLocation();
-  useEffect(
-    () => nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" }),
-    [pathname],
-  );
+  // What scrolling gives back, a promise by now, is not what an effect may.
+  useEffect(() => {
+    nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
+  }, [pathname]);
   return (
     <nav
       ref={nav}

@@ -11,6 +11,9 @@ namespace Phonaris.Core.Drawings;
 public sealed record DrawnShape(
     Box Box, Outline Outline, Paint? Fill, Line? Line, TextBody? Text, int FromStep = 1, int ToStep = int.MaxValue)
 {
+    /// <summary>The shadow it throws; null for none.</summary>
+    public Shadow? Shadow { get; init; }
+
     /// <summary>The table in its box, from the top left on; null for none.</summary>
     public DrawnTable? Table { get; init; }
 }

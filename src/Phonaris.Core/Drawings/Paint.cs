@@ -23,4 +23,14 @@ public readonly record struct GradientStop(double At, uint Color);
 /// <param name="Right">How much is cut off at the right.</param>
 /// <param name="Bottom">How much is cut off at the bottom.</param>
 /// <param name="Opacity">0 to 1.</param>
-public sealed record PicturePaint(ReadOnlyMemory<byte> Data, double Left, double Top, double Right, double Bottom, double Opacity = 1) : Paint;
+public sealed record PicturePaint(ReadOnlyMemory<byte> Data, double Left, double Top, double Right, double Bottom, double Opacity = 1) : Paint
+{
+    /// <summary>What is done to its colours; null for nothing.</summary>
+    public Recoloring? Recolored { get; init; }
+}
+
+/// <summary>A pattern of two colours.</summary>
+/// <param name="Preset">Its name in ISO/IEC 29500-1, 20.1.10.51.</param>
+/// <param name="Fore">The colour of what is drawn, 0xAARRGGBB.</param>
+/// <param name="Back">The colour behind it.</param>
+public sealed record PatternPaint(string Preset, uint Fore, uint Back) : Paint;

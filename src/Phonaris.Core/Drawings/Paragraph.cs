@@ -30,4 +30,8 @@ public sealed record Paragraph(
 /// <param name="Text">What stands there.</param>
 /// <param name="Color">Its colour, 0xAARRGGBB.</param>
 /// <param name="Scale">Its size beside that of the text.</param>
-public sealed record Bullet(string Text, uint Color, double Scale = 1);
+public sealed record Bullet(string Text, uint Color, double Scale = 1)
+{
+    /// <summary>The picture that stands there instead; null for the text.</summary>
+    public PicturePaint? Picture { get; init; }
+}

@@ -11,4 +11,11 @@ namespace Phonaris.Core.Drawings;
 /// <param name="Shrinks">Whether the text is made smaller until it fits.</param>
 /// <param name="Turn">Degrees clockwise the text is turned within the shape: 0, 90 or 270.</param>
 public sealed record TextBody(
-    ValueList<Paragraph> Paragraphs, double Left, double Top, double Right, double Bottom, Anchor Anchor, bool Wraps, bool Shrinks, double Turn = 0);
+    ValueList<Paragraph> Paragraphs, double Left, double Top, double Right, double Bottom, Anchor Anchor, bool Wraps, bool Shrinks, double Turn = 0)
+{
+    /// <summary>How many columns it runs through.</summary>
+    public int Columns { get; init; } = 1;
+
+    /// <summary>How far they stand apart, in points.</summary>
+    public double ColumnGap { get; init; }
+}

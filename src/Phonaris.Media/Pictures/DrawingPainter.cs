@@ -37,6 +37,9 @@ internal static class DrawingPainter
         var bounds = SKRect.Create((float)box.X, (float)box.Y, (float)box.Width, (float)box.Height);
         canvas.Save();
         canvas.RotateDegrees((float)box.Turn, bounds.MidX, bounds.MidY);
+        // Words throw the shadow where there is nothing else.
+        var bare = shape.Fill is null && shape.Line is null;
+        if (shape.Shadow is { } shadow) Shade(canvas, shadow, box.Turn, bounds, shape.Line?.Width ?? 0);
         canvas.Save();
         canvas.Scale(box.FlipX ? -1 : 1, box.FlipY ? -1 : 1, bounds.MidX, bounds.MidY);
         // All areas first: the line is over them.
@@ -53,9 +56,25 @@ internal static class DrawingPainter
             Stroke(canvas, path, line);
         }
         canvas.Restore();
+        if (shape.Shadow is not null && !bare) canvas.Restore();
         if (shape.Text is { } text) Write(canvas, text, step, RoomOf(shape.Outline, bounds, box.FlipX, box.FlipY), box.FlipY);
+        if (shape.Shadow is not null && bare) canvas.Restore();
         if (shape.Table is { } table) TablePainter.Draw(canvas, table, step, bounds);
         canvas.Restore();
+    }
+
+    /// <summary>Has what is drawn until the canvas is restored throw a shadow, to the same side however it is turned.</summary>
+    private static void Shade(SKCanvas canvas, Shadow shadow, double turn, SKRect bounds, double line)
+    {
+        var angle = -turn * Math.PI / 180;
+        var (dx, dy) = (shadow.X * Math.Cos(angle) - shadow.Y * Math.Sin(angle), shadow.X * Math.Sin(angle) + shadow.Y * Math.Cos(angle));
+        // A blur reaches about as far as its radius to both sides of an edge.
+        var sigma = (float)(shadow.Blur / 2);
+        using var filter = SKImageFilter.CreateDropShadow((float)dx, (float)dy, sigma, sigma, new SKColor(shadow.Color));
+        using var layer = new SKPaint { ImageFilter = filter };
+        // Parts of a form may reach beyond its box, words too.
+        var reach = (float)(Math.Max(Math.Abs(shadow.X), Math.Abs(shadow.Y)) + 2 * shadow.Blur + line) + Math.Max(bounds.Width, bounds.Height) / 2;
+        canvas.SaveLayer(SKRect.Inflate(bounds, reach, reach), layer);
     }
 
     /// <summary>Where the text of a shape stands: mirrored with it, though the text itself is not.</summary>
@@ -124,6 +143,10 @@ internal static class DrawingPainter
                 using (var shader = Shader(gradient, bounds))
                 using (var paint = new SKPaint { Shader = shader, IsAntialias = true }) canvas.DrawPath(path, paint);
                 break;
+            case PatternPaint pattern:
+                using (var shader = PatternTiles.Shader(pattern))
+                using (var paint = new SKPaint { Shader = shader, IsAntialias = true }) canvas.DrawPath(path, paint);
+                break;
             case PicturePaint picture:
                 canvas.Save();
                 canvas.ClipPath(path, antialias: true);
@@ -146,7 +169,8 @@ internal static class DrawingPainter
             new(middle.X - dx * reach, middle.Y - dy * reach), new(middle.X + dx * reach, middle.Y + dy * reach), colors, places, SKShaderTileMode.Clamp);
     }
 
-    private static void Place(SKCanvas canvas, PicturePaint picture, SKRect bounds)
+    /// <summary>Draws a picture in a box.</summary>
+    public static void Place(SKCanvas canvas, PicturePaint picture, SKRect bounds)
     {
         var (across, down) = (1 - picture.Left - picture.Right, 1 - picture.Top - picture.Bottom);
         if (across <= 0 || down <= 0) return;
@@ -156,11 +180,37 @@ internal static class DrawingPainter
         var matrix = canvas.TotalMatrix;
         var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));
         if (DecodedPictures.Of(picture.Data, Pixels(w), Pixels(h)) is not { } image) return;
-        using var paint = new SKPaint { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true };
+        using var recolored = picture.Recolored is { } how ? Recolored(how) : null;
+        using var paint = new SKPaint { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true, ColorFilter = recolored };
         canvas.DrawImage(image, onto, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), paint);
 
         // Far beyond the slide nothing of it is seen finer.
         int Pixels(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
+    }
+
+    /// <summary>Colours by how light they are, from one to another (Rec. 709), then lighter and further apart.</summary>
+    private static SKColorFilter Recolored(Recoloring how)
+    {
+        float[] matrix = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0];
+        var (dark, light) = (new SKColorF(0, 0, 0), new SKColorF(1, 1, 1));
+        if (how is { Dark: { } from, Light: { } to })
+        {
+            (dark, light) = (new SKColor(from), new SKColor(to));
+            float[] weights = [0.2126f, 0.7152f, 0.0722f];
+            foreach (var (row, (begin, end)) in new[] { (dark.Red, light.Red), (dark.Green, light.Green), (dark.Blue, light.Blue) }.Select((c, i) => (i, c)))
+            {
+                for (var k = 0; k < 3; k++) matrix[5 * row + k] = (end - begin) * weights[k];
+                matrix[5 * row + 4] = begin;
+            }
+        }
+        var slope = (float)(how.Contrast <= 0 ? 1 + how.Contrast : 1 / Math.Max(0.01, 1 - how.Contrast));
+        var rest = (float)(0.5 - 0.5 * slope + how.Brightness);
+        for (var row = 0; row < 3; row++)
+        {
+            for (var k = 0; k < 5; k++) matrix[5 * row + k] *= slope;
+            matrix[5 * row + 4] += rest;
+        }
+        return SKColorFilter.CreateColorMatrix(matrix);
     }
 
     /// <summary>Draws a line along a path.</summary>
@@ -211,11 +261,12 @@ internal static class DrawingPainter
             bounds = SKRect.Create(bounds.MidX - bounds.Height / 2, bounds.MidY - bounds.Width / 2, bounds.Height, bounds.Width);
         }
         var (width, height) = (Math.Max(1, bounds.Width - text.Left - text.Right), bounds.Height - text.Top - text.Bottom);
+        width = Math.Max(1, (width - (text.Columns - 1) * text.ColumnGap) / text.Columns);
         var layout = TextLayout.Fit(text, step, width, height);
         // What stands about the middle or at the bottom stays there as its paragraphs appear.
         var full = step == 0 || text.Anchor == Anchor.Top ? layout.Height : TextLayout.Fit(text, 0, width, height).Height;
         var free = text.Anchor switch { Anchor.Middle => (height - full) / 2, Anchor.Bottom => height - full, _ => 0 };
-        layout.Draw(canvas, bounds.Left + text.Left, bounds.Top + text.Top + free, width);
+        layout.Draw(canvas, bounds.Left + text.Left, bounds.Top + text.Top + free, width, height);
         canvas.Restore();
     }
 }

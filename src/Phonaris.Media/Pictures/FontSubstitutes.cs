@@ -17,7 +17,6 @@ internal static class FontSubstitutes
         ["Courier New"] = "Liberation Mono",
         ["Courier"] = "Liberation Mono",
         ["Cousine"] = "Liberation Mono",
-        ["Verdana"] = "DejaVu Sans",
     };
 
     /// <summary>What ends the name of a family's lighter, heavier and narrower kinds.</summary>
@@ -28,6 +27,8 @@ internal static class FontSubstitutes
         "serif", "roman", "times", "garamond", "georgia", "palatino", "palladio", "antiqua", "bookman", "century", "baskerville", "bodoni", "didot", "constantia", "minion",
         "merriweather", "playfair", "lora", "crimson", "spectral", "caslon", "charter", "slab", "rockwell", "song", "mincho", "batang", "ming",
     ];
+
+    private static readonly string[] Wide = ["verdana", "dejavu", "vera"];
 
     private static readonly string[] Monospaced = ["mono", "courier", "consol", "code", "menlo", "typewriter", "fixed", "terminal", "inconsolata"];
 
@@ -45,10 +46,10 @@ internal static class FontSubstitutes
     /// <summary>The family of the same widths; null where there is none.</summary>
     public static string? OfSameWidths(string family) => SameWidths.GetValueOrDefault(family);
 
-    /// <summary>The family of the same class: with serifs, all letters as wide, or plain.</summary>
+    /// <summary>The family of the same class: with serifs, all letters as wide, wide, or plain.</summary>
     public static string OfSameClass(string family)
     {
         bool Says(string[] words) => words.Any(w => family.Contains(w, StringComparison.OrdinalIgnoreCase));
-        return Says(Monospaced) ? "Liberation Mono" : Says(Serifs) && !family.Contains("sans", StringComparison.OrdinalIgnoreCase) ? "Liberation Serif" : "Liberation Sans";
+        return Says(Monospaced) ? "Liberation Mono" : Says(Serifs) && !family.Contains("sans", StringComparison.OrdinalIgnoreCase) ? "Liberation Serif" : Says(Wide) ? "DejaVu Sans" : "Liberation Sans";
     }
 }

@@ -2,10 +2,26 @@ using Icu;
 
 namespace Phonaris.Media.Pictures;
 
-/// <summary>Where lines of a text may be broken (Unicode Standard Annex 14) and which way each character is read (Annex 9), by ICU.</summary>
+/// <summary>
+/// Where lines of a text may be broken (Unicode Standard Annex 14) and which way each character is read (Annex 9), by ICU. On a machine without it lines
+/// break behind blanks and wide characters, and all is read from the left.
+/// </summary>
 internal static class TextFlow
 {
     private const byte LeftToRight = 0, RightToLeft = 1;
+    private const char FirstWide = '\u2E80';
+
+    private static readonly Lazy<bool> HasIcu = new(() =>
+    {
+        try
+        {
+            return Wrapper.IcuVersion.Length > 0;
+        }
+        catch (Exception e) when (e is DllNotFoundException or FileLoadException or FileNotFoundException or TypeInitializationException)
+        {
+            return false;
+        }
+    });
 
     [ThreadStatic]
     private static BreakIterator? _breaks;
@@ -14,6 +30,7 @@ internal static class TextFlow
     public static IReadOnlyList<int> Breaks(string text)
     {
         if (text.Length == 0) return [];
+        if (!HasIcu.Value) return [.. Enumerable.Range(1, text.Length).Where(i => i == text.Length || text[i - 1] is '\n' or >= FirstWide || text[i - 1] is ' ' or '\t' && text[i] is not (' ' or '\t'))];
         _breaks ??= BreakIterator.CreateLineInstance(new Locale("en"));
         _breaks.SetText(text);
         return _breaks.Boundaries[1..];
@@ -25,13 +42,15 @@ internal static class TextFlow
     public static byte[] Levels(string text, bool rightToLeft)
     {
         var levels = new byte[text.Length];
-        if (!rightToLeft && !text.AsSpan().ContainsAnyInRange('\u0590', '\u08FF') && !text.AsSpan().ContainsAnyInRange('\u200E', '\u206F')
-            && !text.AsSpan().ContainsAnyInRange('\uD800', '\uDBFF') && !text.AsSpan().ContainsAnyInRange('\uFB1D', '\uFEFF')) return levels;
-        if (text.Length == 0) return levels;
+        if (text.Length == 0 || !rightToLeft && !MayRunLeft(text) || !HasIcu.Value) return levels;
         using var reading = new BiDi();
         reading.SetPara(text, rightToLeft ? RightToLeft : LeftToRight, null);
         return [.. reading.GetLevels()];
     }
+
+    /// <summary>Whether a text may hold what is read from right to left: letters of such scripts, or marks that say so.</summary>
+    private static bool MayRunLeft(ReadOnlySpan<char> text) =>
+        text.ContainsAnyInRange('\u0590', '\u08FF') || text.ContainsAny('\u200F', '\u202B', '\u202E') || text.Contains('\u2067') || text.ContainsAnyInRange('\uD802', '\uD83B') || text.ContainsAnyInRange('\uFB1D', '\uFEFF');
 
     /// <summary>Puts what is in a line in the order it is seen from left to right (Annex 9, rule L2).</summary>
     public static void Reorder<T>(List<T> line, Func<T, byte> level)

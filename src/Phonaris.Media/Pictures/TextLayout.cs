@@ -14,9 +14,13 @@ internal sealed class TextLayout
 
     private readonly List<TextLine> _lines = [];
 
+    private readonly int _columns;
+    private readonly double _gap;
+
     /// <summary>Lays text out in a width.</summary>
     private TextLayout(TextBody body, int step, double width, double scale)
     {
+        (_columns, _gap) = (Math.Max(1, body.Columns), body.ColumnGap);
         foreach (var paragraph in body.Paragraphs.Where(p => step == 0 || p.FromStep <= step))
             Lay(paragraph, body.Wraps ? width : double.MaxValue, scale);
     }
@@ -24,8 +28,11 @@ internal sealed class TextLayout
     /// <summary>The lines, from the top.</summary>
     public IReadOnlyList<TextLine> Lines => _lines;
 
-    /// <summary>The height of all lines.</summary>
-    public double Height => _lines.Sum(l => l.Before + l.Height + l.After);
+    /// <summary>The height of all lines, below each other.</summary>
+    private double Total => _lines.Sum(l => l.Before + l.Height + l.After);
+
+    /// <summary>How high it is in its columns, about.</summary>
+    public double Height => Total / _columns;
 
     /// <summary>Lays text out in the room of a shape; text that shrinks is made smaller until it fits.</summary>
     /// <param name="body">The text.</param>
@@ -44,12 +51,19 @@ internal sealed class TextLayout
     /// <param name="canvas">Where.</param>
     /// <param name="x">The left of the room.</param>
     /// <param name="y">The top of the first line.</param>
-    /// <param name="width">The room's width.</param>
-    public void Draw(SKCanvas canvas, double x, double y, double width)
+    /// <param name="width">The width of a column.</param>
+    /// <param name="height">The room's height, after which the next column begins.</param>
+    public void Draw(SKCanvas canvas, double x, double y, double width, double height)
     {
+        var (top, column) = (y, 1);
         foreach (var line in _lines)
         {
-            y += line.Before;
+            if (column < _columns && y > top && y + line.Before + line.Height > top + height + 0.5)
+            {
+                (x, y) = (x + width + _gap, top);
+                column++;
+            }
+            else y += line.Before;
             var free = Math.Max(0, width - line.Margin - line.Width);
             var aside = line.Align switch { Align.Center => free / 2, Align.Right => free, Align.Justified when line.RightToLeft => free, _ => 0 };
             var blanks = line.Pieces.Count(p => p.IsSpace);
@@ -57,7 +71,7 @@ internal sealed class TextLayout
             if (stretch > 0) aside = 0;
             // What begins at the right has its margin there.
             var at = x + aside + (line.RightToLeft ? 0 : line.Margin);
-            if (line.Bullet is { } bullet) bullet.Draw(canvas, line.RightToLeft ? x + width - line.BulletAt - bullet.Width : x + line.BulletAt, y + line.Ascent);
+            if (line.Bullet is { } bullet) Lead(canvas, line, bullet, line.RightToLeft ? x + width - line.BulletAt - bullet.Width : x + line.BulletAt, y + line.Ascent);
             foreach (var piece in line.Pieces)
             {
                 piece.Draw(canvas, at, y + line.Ascent);
@@ -67,13 +81,24 @@ internal sealed class TextLayout
         }
     }
 
+    private static void Lead(SKCanvas canvas, TextLine line, TextPiece bullet, double x, double baseline)
+    {
+        if (line.BulletPicture is not { } picture) bullet.Draw(canvas, x, baseline);
+        else
+        {
+            // As high as a capital letter, standing on the line.
+            var side = (float)(bullet.Ascent * 0.75);
+            DrawingPainter.Place(canvas, picture, SKRect.Create((float)x, (float)baseline - side, side, side));
+        }
+    }
+
     private void Lay(Paragraph paragraph, double width, double scale)
     {
         var first = _lines.Count;
         var current = new TextLine(paragraph, paragraph.Margin + paragraph.Indent);
         var text = string.Concat(paragraph.Runs.Select(r => r.Text.Replace('\v', '\n')));
         if (paragraph.Bullet is { } bullet && paragraph.Runs.FirstOrDefault(r => r.Text.Trim().Length > 0) is { } led)
-            current.Lead(Led(bullet, led, paragraph.RightToLeft, scale));
+            current.Lead(Led(bullet, led, paragraph.RightToLeft, scale), bullet.Picture);
         var runs = RunsOf(paragraph, text.Length);
         foreach (var word in Words(text, runs, TextFlow.Levels(text, paragraph.RightToLeft), scale))
         {
@@ -148,12 +173,15 @@ internal sealed class TextLayout
     private static List<TextPiece> Pieces(string text, int start, int end, TextRun[] runs, byte[] levels, double scale)
     {
         List<TextPiece> pieces = [];
-        var (from, face) = (start, (SKTypeface?)null);
+        var (from, face, own, ownOf) = (start, (SKTypeface?)null, (SKTypeface?)null, (TextRun?)null);
         for (var at = start; at < end;)
         {
             var run = runs[at];
+            if (!ReferenceEquals(run, ownOf)) (own, ownOf) = (Typefaces.Find(run.Font, run.Bold, run.Italic), run);
             var length = StringInfo.GetNextTextElementLength(text.AsSpan(at, end - at));
-            var next = char.IsWhiteSpace(text[at]) ? Typefaces.Find(run.Font, run.Bold, run.Italic) : Typefaces.For(text.Substring(at, length), [run.Font, .. run.OtherFonts], run.Bold, run.Italic);
+            // Every typeface has the letters of ASCII, or is not asked for any.
+            var plain = length == 1 && text[at] <= '\x7F' || char.IsWhiteSpace(text[at]);
+            var next = plain ? own : Typefaces.For(text.Substring(at, length), [run.Font, .. run.OtherFonts], run.Bold, run.Italic);
             if (at > from && (at - from >= MostInPiece || next != face || run != runs[from] || levels[at] != levels[from] || char.IsWhiteSpace(text[at]) != char.IsWhiteSpace(text[from]) || text[at] == '\t' || text[from] == '\t'))
             {
                 Add(at);

@@ -38,11 +38,14 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
     /// <summary>Whether it is the last of its paragraph, or broken by hand.</summary>
     public bool Ends { get; private set; }
 
+    /// <summary>The picture that stands there instead.</summary>
+    public PicturePaint? BulletPicture { get; private set; }
+
     /// <summary>Puts a bullet before it.</summary>
-    public void Lead(TextPiece bullet)
+    public void Lead(TextPiece bullet, PicturePaint? picture)
     {
         const double gap = 2;
-        (Bullet, BulletAt) = (bullet, paragraph.Margin + paragraph.Indent);
+        (Bullet, BulletPicture, BulletAt) = (bullet, picture, paragraph.Margin + paragraph.Indent);
         Margin = Math.Max(paragraph.Margin, BulletAt + bullet.Width + gap);
     }
 

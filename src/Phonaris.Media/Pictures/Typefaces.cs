@@ -61,7 +61,7 @@ internal static class Typefaces
     public static SKTypeface For(string cluster, IReadOnlyList<string> families, bool bold, bool italic)
     {
         var first = Find(families.Count > 0 ? families[0] : "", bold, italic);
-        if (cluster is [<= '\x7F'] || !IsEmoji(cluster) && Has(first, cluster)) return first;
+        if (!IsEmoji(cluster) && Has(first, cluster)) return first;
         foreach (var family in families.Skip(1))
             if (IsHere(family) && Find(family, bold, italic) is var other && Has(other, cluster)) return other;
         return Fallbacks.GetOrAdd((cluster, bold), _ => WithCluster(cluster, bold)) ?? first;

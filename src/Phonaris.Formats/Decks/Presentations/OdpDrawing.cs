@@ -57,7 +57,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
 
         void Add(Box place, Outline outline, Paint? paint) =>
-            _shapes.Add(new(place, outline, paint, line, new OdpText(package, styles, looks, _timing).Read(shape), from, to));
+            _shapes.Add(new(place, outline, paint, line, new OdpText(package, styles, looks, _timing).Read(shape), from, to) { Shadow = ShadowOf(looks) });
 
         void Custom(XElement of, Box place, Paint? paint)
         {
@@ -94,10 +94,11 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (pictures.FirstOrDefault(CanBeDrawn) is { } picture)
         {
             var (l, t, r, b) = Crop(looks, picture);
-            _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b), line, null, from, to));
+            var opacity = Percent(looks.Select(x => x.Get(Draw + "image-opacity")).FirstOrDefault(v => v is not null)) ?? 1;
+            _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b, opacity) { Recolored = Recolored(looks) }, line, null, from, to) { Shadow = ShadowOf(looks) });
         }
         else if (frame.Element(Draw + "text-box") is { } text)
-            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to));
+            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to) { Shadow = ShadowOf(looks) });
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {
             _notDrawn.Add("a picture or object of a kind that cannot be read is not drawn");
@@ -125,8 +126,41 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
                 return (true, new GradientPaint(stops, angle, radial));
             case "bitmap" when package.File(package.Named.GetValueOrDefault(First(Draw + "fill-image-name") ?? "").Get(Link + "href")) is { } picture:
                 return (true, new PicturePaint(picture, 0, 0, 0, 0, opacity));
+            case "hatch" when package.Named.GetValueOrDefault(First(Draw + "fill-hatch-name") ?? "") is { } hatch:
+                var back = First(Draw + "fill-hatch-solid") == "true" ? Color(First(Draw + "fill-color")) ?? 0xFFFFFFFF : 0x00FFFFFF;
+                return (true, new PatternPaint(Hatched(hatch), WithOpacity(Color(hatch.Get(Draw + "color")) ?? 0xFF000000, opacity), back));
             default: return (false, Color(First(Fo + "background-color")) is { } plain ? new SolidPaint(plain) : null);
         }
+    }
+
+    /// <summary>The pattern that is nearest to a hatch: by how many ways its lines run, and how they are turned, in tenths of a degree.</summary>
+    private static string Hatched(XElement hatch)
+    {
+        var turned = Math.Abs(Number((hatch.Get(Draw + "rotation") ?? "0").TrimEnd('d', 'e', 'g')));
+        if (hatch.Get(Draw + "rotation")?.EndsWith("deg", StringComparison.Ordinal) != true) turned /= 10;
+        var slanted = turned % 90 is > 22 and < 68;
+        if (hatch.Get(Draw + "style") is "double" or "triple") return slanted ? "diagCross" : "cross";
+        return slanted ? turned % 180 < 90 ? "ltUpDiag" : "ltDnDiag" : turned % 180 is > 45 and < 135 ? "ltVert" : "ltHorz";
+    }
+
+    private static Shadow? ShadowOf(List<XElement> looks)
+    {
+        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        if (First(Draw + "shadow") != "visible") return null;
+        // Not in the standard, but written: how far its edge runs out.
+        var blur = looks.SelectMany(l => l.Attributes()).FirstOrDefault(a => a.Name.LocalName == "shadow-blur")?.Value;
+        return new(
+            WithOpacity(Color(First(Draw + "shadow-color")) ?? 0xFF808080, Percent(First(Draw + "shadow-opacity")) ?? 1), Odf.Points(blur) ?? 0,
+            Odf.Points(First(Draw + "shadow-offset-x")) ?? 0, Odf.Points(First(Draw + "shadow-offset-y")) ?? 0);
+    }
+
+    /// <summary>What is done to the colours of a picture; null for nothing.</summary>
+    private static Recoloring? Recolored(List<XElement> looks)
+    {
+        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        var grey = First(Draw + "color-mode") is "greyscale" or "mono";
+        var recoloring = new Recoloring(grey ? 0xFF000000 : null, grey ? 0xFFFFFFFF : null, Percent(First(Draw + "luminance")) ?? 0, Percent(First(Draw + "contrast")) ?? 0);
+        return recoloring == new Recoloring() ? null : recoloring;
     }
 
     private static Line? LineOf(List<XElement> looks)

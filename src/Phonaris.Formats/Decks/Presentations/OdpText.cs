@@ -12,6 +12,7 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="timing">When its paragraphs appear.</param>
 internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XElement> looks, OdpTiming timing)
 {
+    private const int MostColumns = 16;
     private const double UsualSize = 18;
 
     /// <summary>The text, or null when there is none.</summary>
@@ -21,11 +22,16 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         foreach (var child in holder.Elements()) Collect(child, 0, paragraphs, []);
         if (paragraphs.All(p => p.Runs.All(r => r.Text.Trim().Length == 0))) return null;
         string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        var columns = looks.Select(l => l.Element(Style + "columns")).FirstOrDefault(c => c is not null);
         double Padding(string side) => Odf.Points(First(Fo + $"padding-{side}") ?? First(Fo + "padding")) ?? (side is "left" or "right" ? 7.1 : 3.5);
         return new(
             [.. paragraphs], Padding("left"), Padding("top"), Padding("right"), Padding("bottom"),
             First(Draw + "textarea-vertical-align") switch { "middle" => Anchor.Middle, "bottom" => Anchor.Bottom, _ => Anchor.Top },
-            First(Fo + "wrap-option") != "no-wrap", First(Draw + "fit-to-size") is "shrink-to-fit" or "true");
+            First(Fo + "wrap-option") != "no-wrap", First(Draw + "fit-to-size") is "shrink-to-fit" or "true")
+        {
+            Columns = Math.Clamp(int.TryParse(columns.Get(Fo + "column-count"), NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : 1, 1, MostColumns),
+            ColumnGap = columns.Length(Fo + "column-gap") ?? 0,
+        };
     }
 
     private void Collect(XElement element, int level, List<Paragraph> paragraphs, int[] numbers)
@@ -78,7 +84,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         };
     }
 
-    private static (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, TextRun run)
+    private (Bullet? Bullet, double Margin, double Indent) Bullet(XElement? list, int level, int number, TextRun run)
     {
         if (level == 0) return (null, 0, 0);
         var (margin, indent) = (level * 22.0, -18.0);
@@ -90,6 +96,8 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         if (own?.Name == Text + "list-level-style-number")
             return (own.Get(Style + "num-format") is "" or null ? null : new($"{number}{own.Get(Style + "num-suffix") ?? "."}", color), margin, indent);
         if (own is null && list is not null) return (null, margin, indent);
+        if (own?.Name == Text + "list-level-style-image" && package.File(own.Get(Link + "href")) is { } picture)
+            return (new("•", color) { Picture = new(picture, 0, 0, 0, 0) }, margin, indent);
         return (new(own.Get(Text + "bullet-char") is { Length: > 0 } sign && sign[0] < 0xE000 ? sign : "•", color), margin, indent);
     }
 

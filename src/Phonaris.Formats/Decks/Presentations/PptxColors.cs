@@ -55,7 +55,8 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
                 case "gradFill": return (true, Gradient(fill, placeholder));
                 case "blipFill": return (true, Blip(fill));
                 case "pattFill":
-                    return (true, (Color(fill.Element(A + "bgClr"), placeholder) ?? Color(fill.Element(A + "fgClr"), placeholder)) is { } ground ? new SolidPaint(ground) : null);
+                    return (true, new PatternPaint(
+                        fill.Attribute("prst")?.Value ?? "", Color(fill.Element(A + "fgClr"), placeholder) ?? 0xFF000000, Color(fill.Element(A + "bgClr"), placeholder) ?? 0xFFFFFFFF));
             }
         return (false, null);
     }
@@ -67,7 +68,25 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         if (picture(blip?.Attribute(R + "embed")?.Value) is not { } data) return null;
         var crop = fill.Element(A + "srcRect");
         var opacity = blip?.Element(A + "alphaModFix").Share("amt") ?? 1;
-        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity);
+        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity) { Recolored = Recolored(blip) };
+    }
+
+    /// <summary>What is done to the colours of a picture (20.1.8.23 to 20.1.8.42); null for nothing.</summary>
+    private Recoloring? Recolored(XElement? blip)
+    {
+        var recoloring = new Recoloring();
+        if (blip?.Element(A + "grayscl") is not null) recoloring = recoloring with { Dark = 0xFF000000, Light = 0xFFFFFFFF };
+        if (blip?.Element(A + "duotone")?.Elements().Take(2).Select(c => Color(new XElement("of", c))).ToList() is [{ } dark, { } light]) recoloring = recoloring with { Dark = dark, Light = light };
+        if (blip?.Element(A + "lum") is { } lum) recoloring = recoloring with { Brightness = lum.Share("bright") ?? 0, Contrast = lum.Share("contrast") ?? 0 };
+        return recoloring == new Recoloring() ? null : recoloring;
+    }
+
+    /// <summary>The shadow an element's effects throw (20.1.8.45); null for none.</summary>
+    public Shadow? Shadow(XElement? effects, uint? placeholder = null)
+    {
+        if (effects?.Element(A + "outerShdw") is not { } shadow || Color(shadow, placeholder) is not { } color) return null;
+        var (far, angle) = (shadow.Points("dist") ?? 0, (shadow.Number("dir") ?? 0) / AngleUnits * Math.PI / 180);
+        return new(color, shadow.Points("blurRad") ?? 0, far * Math.Cos(angle), far * Math.Sin(angle));
     }
 
     /// <summary>The line that an element draws: whether it says anything, and the line, which is null for none.</summary>

@@ -118,7 +118,13 @@ internal sealed class PptxDrawing
             (outline, fill) = (Outlines.Rectangle, null);
         }
         if (shape.Element(P + "txXfrm") is { } words) outline = outline with { Room = RoomIn(outline, BoxOf(place), BoxOf(words)) };
-        _shapes.Add(new(box, outline, fill, line, Text(shape, inherited, colors, style, id), from, to));
+        // What a shape says of its effects, were it that it has none, goes before its style.
+        var effects = properties.Select(p => p.Element(A + "effectLst")).FirstOrDefault(e => e is not null);
+        var shadow = effects is not null ? colors.Shadow(effects) : StyledShadow(colors, style?.Element(A + "effectRef"));
+        var text = Text(shape, inherited, colors, style, id);
+        // A place that nothing was put into is not seen.
+        if (text is null && shape.Placeholder() is not null) return;
+        _shapes.Add(new(box, outline, fill, line, text, from, to) { Shadow = shadow });
     }
 
     private TextBody? Text(XElement shape, IReadOnlyList<XElement> inherited, PptxColors colors, XElement? style, string id)
@@ -149,7 +155,7 @@ internal sealed class PptxDrawing
             return;
         }
         var box = GroupFrame.Map(BoxOf(place), groups);
-        _shapes.Add(new(box, PresetShapes.Of(properties, box.Width, box.Height) ?? Outlines.Rectangle, paint, colors.Line(properties?.Element(A + "ln"), null, null).Line, null, from, to));
+        _shapes.Add(new(box, PresetShapes.Of(properties, box.Width, box.Height) ?? Outlines.Rectangle, paint, colors.Line(properties?.Element(A + "ln"), null, null).Line, null, from, to) { Shadow = colors.Shadow(properties?.Element(A + "effectLst")) });
     }
 
     private void DrawFrame(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)
@@ -197,6 +203,14 @@ internal sealed class PptxDrawing
         if (reference.Number("idx") is not (> 0 and var index)) return null;
         var line = colors.Formats?.Element(A + "lnStyleLst")?.Elements(A + "ln").ElementAtOrDefault((int)index - 1);
         return colors.Line(line, colors.Color(reference), null).Line;
+    }
+
+    /// <summary>The shadow of an effect of the theme that a style refers to.</summary>
+    private static Shadow? StyledShadow(PptxColors colors, XElement? reference)
+    {
+        if (reference.Number("idx") is not (> 0 and var index)) return null;
+        var style = colors.Formats?.Element(A + "effectStyleLst")?.Elements(A + "effectStyle").ElementAtOrDefault((int)index - 1);
+        return colors.Shadow(style?.Element(A + "effectLst"), colors.Color(reference));
     }
 
     /// <summary>A shape and the placeholders it inherits from: on the layout, by number or kind; on the master, by kind.</summary>

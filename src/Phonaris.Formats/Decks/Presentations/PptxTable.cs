@@ -13,7 +13,7 @@ internal sealed class PptxTable(XElement table, XElement? style, PptxColors colo
 {
     private const double Side = 7.2, Edge = 3.6;
 
-    /// <summary>What lines of text are at least.</summary>
+    /// <summary>How many levels list styles have.</summary>
     private const int Levels = 9;
 
     private readonly List<double> _columns = [.. table.Element(A + "tblGrid")?.Elements(A + "gridCol").Select(c => Math.Max(0, c.Points("w") ?? 0)) ?? []];

@@ -17,6 +17,7 @@ namespace Phonaris.Formats.Decks.Presentations;
 internal sealed class PptxText(
     PptxColors colors, IReadOnlyList<XElement> bodies, IReadOnlyList<XElement> styles, uint? styleColor, bool heading)
 {
+    private const int MostColumns = 16, GreatestStart = 32_767;
     private const double UsualSize = 18, UsualSide = 7.2, UsualEdge = 3.6;
 
     private static readonly string[] OtherScripts = ["ea", "cs", "sym"];
@@ -39,7 +40,11 @@ internal sealed class PptxText(
             Inset("lIns", UsualSide), Inset("tIns", UsualEdge), Inset("rIns", UsualSide), Inset("bIns", UsualEdge),
             First("anchor") switch { "ctr" => Anchor.Middle, "b" => Anchor.Bottom, _ => Anchor.Top },
             First("wrap") != "none", fit?.Name.LocalName == "normAutofit",
-            First("vert") switch { "vert" or "eaVert" => 90, "vert270" => 270, _ => 0 });
+            First("vert") switch { "vert" or "eaVert" => 90, "vert270" => 270, _ => 0 })
+        {
+            Columns = int.TryParse(First("numCol"), NumberStyles.None, CultureInfo.InvariantCulture, out var columns) ? Math.Clamp(columns, 1, MostColumns) : 1,
+            ColumnGap = Inset("spcCol", 0),
+        };
 
         string? First(string attribute) => properties.Select(p => p.Attribute(attribute)?.Value).FirstOrDefault(v => v is not null);
         double Inset(string attribute, double usual) => properties.Select(p => p.Points(attribute)).FirstOrDefault(v => v is not null) ?? usual;
@@ -131,10 +136,10 @@ internal sealed class PptxText(
         if (bullet.Name != A + "buAutoNum")
         {
             var font = chain.Select(c => c.Element(A + "buFont")?.Attribute("typeface")?.Value).FirstOrDefault(f => f is not null) ?? "";
-            return new(Symbol(bullet.Attribute("char")?.Value ?? "•", font), color, scale);
+            return new(Symbol(bullet.Attribute("char")?.Value ?? "•", font), color, scale) { Picture = bullet.Name == A + "buBlip" ? colors.Blip(bullet) : null };
         }
         counters[level]++;
-        var number = counters[level] + (int)(bullet.Number("startAt") ?? 1) - 1;
+        var number = counters[level] + (int)Math.Clamp(bullet.Number("startAt") ?? 1, 1, GreatestStart) - 1;
         return new(Numbered(bullet.Attribute("type")?.Value ?? "arabicPeriod", number), color, scale);
     }
 
@@ -148,7 +153,8 @@ internal sealed class PptxText(
         return type.EndsWith("ParenBoth", StringComparison.Ordinal) ? $"({figure})" : type.EndsWith("ParenR", StringComparison.Ordinal) ? $"{figure})"
             : type.EndsWith("Plain", StringComparison.Ordinal) ? figure : $"{figure}.";
 
-        string Letter(char first) => ((char)(first + (n - 1) % 26)).ToString();
+        // Behind the last letter of the alphabet they are doubled.
+        string Letter(char first) => new((char)(first + (n - 1) % 26), (n - 1) / 26 + 1);
     }
 
     private static string Roman(int n)

@@ -21,9 +21,13 @@ internal abstract class SlideTiming
         return at < 0 ? null : (at + 1, _steps[at].Plays.First(p => p.ShapeId == shapeId).DelayMs);
     }
 
-    /// <summary>Adds what happens at a moment; at the very beginning it belongs to the slide's own coming, and so does what is only heard later.</summary>
+    /// <summary>
+    /// Adds what happens at a moment; at the very beginning it belongs to the slide's own coming, and so does what is only heard later. Where nothing comes or goes, as
+    /// where something is only emphasised, there is no step.
+    /// </summary>
     protected void Add(SlideStep step)
     {
+        if (step.Reveals.Count == 0 && step.Plays.Count == 0) return;
         if (step is { OffsetMs: { } later and > 0, Reveals.Count: 0, Plays.Count: > 0 }) step = new(0, [], [.. step.Plays.Select(p => (p.ShapeId, p.DelayMs + later))]);
         if (step.OffsetMs is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. step.Reveals], [.. _steps[0].Plays, .. step.Plays]);
         else _steps.Add(step);

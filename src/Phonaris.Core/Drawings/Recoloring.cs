@@ -1,0 +1,8 @@
+namespace Phonaris.Core.Drawings;
+
+/// <summary>What is done to the colours of a picture.</summary>
+/// <param name="Dark">What black becomes, by how dark each colour is; null where colours stay.</param>
+/// <param name="Light">What white becomes; null where colours stay.</param>
+/// <param name="Brightness">How much lighter, −1 to 1.</param>
+/// <param name="Contrast">How much further apart, −1 to 1.</param>
+public sealed record Recoloring(uint? Dark = null, uint? Light = null, double Brightness = 0, double Contrast = 0);
