@@ -41,7 +41,7 @@ internal static class ChartDrawing
         var entries = Entries(chart);
         if (entries.Count == 0) return room;
         var (size, line) = (chart.LegendText.Size, chart.LegendText.Size * LineHeight);
-        var widths = entries.Select(e => size * 1.6 + ChartCanvas.WidthOf(e.Name, size)).ToList();
+        var widths = entries.Select(e => size * 2.3 + ChartCanvas.WidthOf(e.Name, size)).ToList();
         if (side is "t" or "b")
         {
             // As many rows as they need, each about the middle.
