@@ -7,7 +7,7 @@ public static class DeckFonts
     private const string HouseFamily = "Atkinson Hyperlegible Next";
 
     /// <summary>How many are named in a sentence.</summary>
-    private const int MostNamed = 5;
+    private const int MostNamed = 3;
 
     /// <summary>For each family that a deck asks for, the one that is used.</summary>
     public static IReadOnlyList<FontUsed> Of(IEnumerable<string> families)
@@ -22,6 +22,6 @@ public static class DeckFonts
         var others = Of(families).Where(f => !f.SameWidths).ToList();
         if (others.Count == 0) return null;
         var named = string.Join(", ", others.Take(MostNamed).Select(f => $"{f.Named} (drawn in {f.Used})"));
-        return $"Not on this machine: {named}{(others.Count > MostNamed ? $" and {others.Count - MostNamed} more fonts" : "")}. Lines may break elsewhere; the PDF of the deck, joined, gives exact pictures.";
+        return $"Not on this machine: {named}{(others.Count > MostNamed ? $" and {others.Count - MostNamed} more" : "")}. Lines may break elsewhere; the PDF of the deck, joined, gives exact pictures.";
     }
 }
