@@ -5,7 +5,7 @@ using NWaves.Windows;
 namespace Phonaris.Core.Music;
 
 /// <summary>
-/// Keeps every fourth sample, after a low pass that lets less than 1/400 of what would be folded below a sixth of the new rate through:
+/// Keeps every fourth sample, after a low pass that lets less than 1/400 of what would be folded below a third of the new rate through:
 /// a windowed sinc (Hamming), symmetric, so that nothing is late (Oppenheim and Schafer, Discrete-Time Signal Processing, 7.5).
 /// </summary>
 internal static class Decimator

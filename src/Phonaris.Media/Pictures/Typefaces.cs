@@ -15,6 +15,8 @@ internal static class Typefaces
 {
     private const int EmojiSelector = 0xFE0F, FirstEmoji = 0x1F000, UsualWidth = (int)SKFontStyleWidth.Normal;
 
+    private const int MostKept = 20_000;
+
     private static readonly string[] Folders = ["/usr/share/fonts", "/usr/local/share/fonts"];
     private static readonly string[] Endings = [".ttf", ".otf", ".ttc"];
 
@@ -46,7 +48,7 @@ internal static class Typefaces
     public static string Stamp { get; } = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Files.Value))).AsSpan(0, 4));
 
     /// <summary>The typeface for a family.</summary>
-    public static SKTypeface Find(string family, bool bold, bool italic) => Found.GetOrAdd((family, bold, italic), key =>
+    public static SKTypeface Find(string family, bool bold, bool italic) => Kept(Found, (family, bold, italic), () =>
         InFamily(NameOf(family) ?? "", bold, italic) ?? HouseFonts.Find(family, bold));
 
     /// <summary>The family that is drawn where another is asked for, and whether its letters are as wide; null where the house's own is.</summary>
@@ -64,7 +66,16 @@ internal static class Typefaces
         if (!IsEmoji(cluster) && Has(first, cluster)) return first;
         foreach (var family in families.Skip(1))
             if (IsHere(family) && Find(family, bold, italic) is var other && Has(other, cluster)) return other;
-        return Fallbacks.GetOrAdd((cluster, bold), _ => WithCluster(cluster, bold)) ?? first;
+        return Kept(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
+    }
+
+    /// <summary>What was found before. Decks name whatever they like: when that is far too much, it is looked for anew.</summary>
+    private static T Kept<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
+        where TKey : notnull
+    {
+        if (kept.TryGetValue(key, out var known)) return known;
+        if (kept.Count >= MostKept) kept.Clear();
+        return kept[key] = find();
     }
 
     private static string? NameOf(string family)

@@ -21,6 +21,9 @@ internal static class Odf
     /// <summary>An attribute's value, or null.</summary>
     public static string? Get(this XElement? element, XName name) => element?.Attribute(name)?.Value;
 
+    /// <summary>An attribute's value as the nearest of some elements has it, or null.</summary>
+    public static string? First(this IEnumerable<XElement> elements, XName name) => elements.Select(e => e.Get(name)).FirstOrDefault(v => v is not null);
+
     /// <summary>A length in points, or null.</summary>
     public static double? Points(string? length)
     {

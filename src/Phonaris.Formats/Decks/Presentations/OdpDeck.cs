@@ -64,7 +64,7 @@ internal sealed class OdpDeck : IDeckFormat
             number, heading, text, notes, automatic ? Time(First(Odf.Show + "duration")) : null, First(Odf.Show + "visibility") == "hidden", [.. steps], null, picture,
             effect ? duration : 0);
 
-        string? First(XName name) => properties.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => properties.First(name);
     }
 
     private static string Label(SlideStep step, XElement page)

@@ -94,7 +94,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (pictures.FirstOrDefault(CanBeDrawn) is { } picture)
         {
             var (l, t, r, b) = Crop(looks, picture);
-            var opacity = Percent(looks.Select(x => x.Get(Draw + "image-opacity")).FirstOrDefault(v => v is not null)) ?? 1;
+            var opacity = Percent(looks.First(Draw + "image-opacity")) ?? 1;
             _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b, opacity) { Recolored = Recolored(looks) }, line, null, from, to) { Shadow = ShadowOf(looks) });
         }
         else if (frame.Element(Draw + "text-box") is { } text)
@@ -108,7 +108,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
 
     private (bool Said, Paint? Paint) Fill(List<XElement> looks)
     {
-        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => looks.First(name);
         var opacity = Percent(First(Draw + "opacity")) ?? 1;
         switch (First(Draw + "fill"))
         {
@@ -145,7 +145,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
 
     private static Shadow? ShadowOf(List<XElement> looks)
     {
-        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => looks.First(name);
         if (First(Draw + "shadow") != "visible") return null;
         // Not in the standard, but written: how far its edge runs out.
         var blur = looks.SelectMany(l => l.Attributes()).FirstOrDefault(a => a.Name.LocalName == "shadow-blur")?.Value;
@@ -157,7 +157,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     /// <summary>What is done to the colours of a picture; null for nothing.</summary>
     private static Recoloring? Recolored(List<XElement> looks)
     {
-        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => looks.First(name);
         var grey = First(Draw + "color-mode") is "greyscale" or "mono";
         var recoloring = new Recoloring(grey ? 0xFF000000 : null, grey ? 0xFFFFFFFF : null, Percent(First(Draw + "luminance")) ?? 0, Percent(First(Draw + "contrast")) ?? 0);
         return recoloring == new Recoloring() ? null : recoloring;
@@ -165,7 +165,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
 
     private static Line? LineOf(List<XElement> looks)
     {
-        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => looks.First(name);
         var kind = First(Draw + "stroke");
         if (kind is null or "none") return null;
         return new(
@@ -226,7 +226,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
 
     private static (double L, double T, double R, double B) Crop(List<XElement> looks, byte[] picture)
     {
-        var clip = looks.Select(l => l.Get(Fo + "clip")).FirstOrDefault(v => v is not null);
+        var clip = looks.First(Fo + "clip");
         if (clip is null || !clip.StartsWith("rect(", StringComparison.Ordinal)) return default;
         double[] sides = [.. clip[5..].TrimEnd(')').Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(s => Odf.Points(s) ?? 0)];
         using var codec = SkiaSharp.SKCodec.Create(new MemoryStream(picture));

@@ -21,7 +21,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         List<Paragraph> paragraphs = [];
         foreach (var child in holder.Elements()) Collect(child, 0, paragraphs, []);
         if (paragraphs.All(p => p.Runs.All(r => r.Text.Trim().Length == 0))) return null;
-        string? First(XName name) => looks.Select(l => l.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => looks.First(name);
         var columns = looks.Select(l => l.Element(Style + "columns")).FirstOrDefault(c => c is not null);
         double Padding(string side) => Odf.Points(First(Fo + $"padding-{side}") ?? First(Fo + "padding")) ?? (side is "left" or "right" ? 7.1 : 3.5);
         return new(
@@ -58,7 +58,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         List<XElement> all = [.. chain.Where(s => s.Name == Style + "style"), .. outline, .. styles, .. chain.Where(s => s.Name != Style + "style")];
         List<XElement> settings = [.. all.Select(s => s.Element(Style + "paragraph-properties")).OfType<XElement>()];
         List<XElement> words = [.. all.Select(s => s.Element(Style + "text-properties")).OfType<XElement>()];
-        string? First(XName name) => settings.Select(p => p.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => settings.First(name);
         List<TextRun> runs = [.. Runs(paragraph, words)];
         var rightToLeft = First(Style + "writing-mode") is { } mode && mode.StartsWith("rl", StringComparison.Ordinal);
         if (runs.Count == 0) runs.Add(Run("", words));
@@ -109,7 +109,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
             {
                 var plain = text.Value.ReplaceLineEndings(" ");
                 if (plain.Length == 0) continue;
-                foreach (var run in words.Select(w => w.Get(Fo + "font-variant")).FirstOrDefault(v => v is not null) == "small-caps" ? SmallCapitals.Of(Run(plain, words)) : [Run(plain, words)]) yield return run;
+                foreach (var run in words.First(Fo + "font-variant") == "small-caps" ? SmallCapitals.Of(Run(plain, words)) : [Run(plain, words)]) yield return run;
             }
             else if (node is XElement e)
             {
@@ -127,7 +127,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
 
     private TextRun Run(string text, List<XElement> words)
     {
-        string? First(XName name) => words.Select(w => w.Get(name)).FirstOrDefault(v => v is not null);
+        string? First(XName name) => words.First(name);
         if (First(Fo + "text-transform") == "uppercase") text = text.ToUpper(CultureInfo.InvariantCulture);
         return new(
             text, Size(words), Color(First(Fo + "color")) ?? 0xFF000000, Family("") ?? "",

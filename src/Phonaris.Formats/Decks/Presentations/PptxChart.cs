@@ -18,7 +18,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
     private const uint UsualAxis = 0xFF868686, UsualGrid = 0xFFD9D9D9;
 
     private readonly XElement? _plotArea = space.Element(C + "chart")?.Element(C + "plotArea");
-    private readonly TextRun _text = Looks(space.Element(C + "txPr"), colors, new("", UsualSize, colors.Color(Scheme("tx1")) ?? 0xFF000000, colors.Font(heading: false)));
+    private readonly TextRun _text = Looks(space.Element(C + "txPr"), colors, new("", UsualSize, colors.Scheme("tx1") ?? 0xFF000000, colors.Font(heading: false)));
 
     /// <summary>The chart, or null for one of a kind that is not drawn.</summary>
     public Chart? Read()
@@ -157,7 +157,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         return Enumerable.Range(0, count).Select(i => points.GetValueOrDefault(i));
     }
 
-    private uint Accent(int index) => colors.Color(Scheme($"accent{Math.Abs(index) % 6 + 1}")) ?? 0xFF4472C4;
+    private uint Accent(int index) => colors.Scheme($"accent{Math.Abs(index) % 6 + 1}") ?? 0xFF4472C4;
 
     /// <summary>How words look by a body of text's own defaults, or by the properties of a run.</summary>
     private static TextRun Looks(XElement? text, PptxColors colors, TextRun otherwise)
@@ -182,6 +182,4 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
 
     /// <summary>Whether an element says yes: one without a value does (21.2.3.1).</summary>
     private static bool Says(XElement? element, bool otherwise = true) => element is null ? otherwise : Val(element) is null or "1" or "true";
-
-    private static XElement Scheme(string name) => new("color", new XElement(A + "schemeClr", new XAttribute("val", name)));
 }

@@ -104,8 +104,8 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         static bool Points(XElement? end) => end?.Attribute("type")?.Value is { } type && type != "none";
     }
 
-    /// <summary>A colour of the theme by its name there or on the slide.</summary>
-    private uint? Scheme(string name)
+    /// <summary>A colour of the theme, 0xAARRGGBB, by its name there or on the slide; null where the theme has none.</summary>
+    public uint? Scheme(string name)
     {
         var own = map.GetValueOrDefault(name, name);
         return Color(_elements?.Element(A + "clrScheme")?.Element(A + own));

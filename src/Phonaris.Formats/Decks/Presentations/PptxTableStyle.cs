@@ -23,7 +23,7 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
     {
         if (_unknown)
         {
-            var accent = colors.Color(Scheme("accent1")) ?? 0xFF808080;
+            var accent = colors.Scheme("accent1") ?? 0xFF808080;
             return looks.Says("firstRow") && row == 0 ? new SolidPaint(accent) : new SolidPaint(accent & 0xFFFFFF | (looks.Says("bandRow") && row % 2 == 1 ? 0x40000000u : 0x1A000000u));
         }
         foreach (var part in Parts(row, column))
@@ -58,7 +58,7 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
     /// <summary>The colour of a cell's text; null where the style does not say.</summary>
     public uint? TextColor(int row, int column)
     {
-        if (_unknown) return looks.Says("firstRow") && row == 0 ? colors.Color(Scheme("bg1")) ?? 0xFFFFFFFF : colors.Color(Scheme("tx1"));
+        if (_unknown) return looks.Says("firstRow") && row == 0 ? colors.Scheme("bg1") ?? 0xFFFFFFFF : colors.Scheme("tx1");
         return Parts(row, column).Select(p => colors.Color(p.Element(A + "tcTxStyle"))).FirstOrDefault(c => c is not null);
     }
 
@@ -81,6 +81,4 @@ internal sealed class PptxTableStyle(XElement? looks, XElement? style, PptxColor
         names.Add("wholeTbl");
         return names.Select(n => style?.Element(A + n)).OfType<XElement>();
     }
-
-    private static XElement Scheme(string name) => new("color", new XElement(A + "schemeClr", new XAttribute("val", name)));
 }

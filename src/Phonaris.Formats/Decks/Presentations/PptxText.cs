@@ -102,7 +102,7 @@ internal sealed class PptxText(
     {
         // A shape's style goes before what comes from beyond the shape and its placeholders.
         var near = chain.Take(chain.Count(c => c.Name == A + "pPr" || _lists.Any(l => c.Parent == l)));
-        return Of(own) ?? (link ? colors.Color(new XElement("link", new XElement(A + "schemeClr", new XAttribute("val", "hlink")))) : null)
+        return Of(own) ?? (link ? colors.Scheme("hlink") : null)
             ?? Nearest(near) ?? styleColor ?? Nearest(chain) ?? 0xFF000000;
 
         uint? Nearest(IEnumerable<XElement> levels) => levels.Select(c => Of(c.Element(A + "defRPr"))).FirstOrDefault(c => c is not null);
