@@ -27,7 +27,7 @@ internal sealed class Band(double seconds) : ISoundReader
     }
 
     /// <summary>Plays bars to the end.</summary>
-    /// <param name="style">click, drums, waltz, sparse or pads.</param>
+    /// <param name="style">click, drums, waltz, sparse, rolled or pads.</param>
     /// <param name="bpm">The tempo.</param>
     /// <param name="perBar">Beats to the bar.</param>
     /// <param name="drift">How the tempo changes along the piece, from 0 to 1.</param>
@@ -82,6 +82,10 @@ internal sealed class Band(double seconds) : ISoundReader
                 if (inBar == 0) Kick(at);
                 if (inBar == 2) Noise(at, 0.1, 0.25, false);
                 if (beat % 3 != 1) Tone(at, root * (1 + _random.Next(3) * 0.25), gap * 1.5, 0.25, 0.01);
+                break;
+            case "rolled":
+                // A broken chord over two beats of the bar, and rest.
+                if (inBar < 2) foreach (var half in (int[])[0, 1]) Tone(at + half * gap / 2, root * (1 + 0.25 * (2 * inBar + half)), gap * 2, 0.2);
                 break;
             case "pads":
                 Tone(at, root, gap * 1.6, 0.1, 0.06);

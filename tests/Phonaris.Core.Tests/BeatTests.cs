@@ -10,7 +10,7 @@ public sealed class BeatTests
     [InlineData("drums", 60, 4), InlineData("drums", 90, 4), InlineData("drums", 150, 4), InlineData("drums", 180, 4)]
     [InlineData("waltz", 90, 3), InlineData("waltz", 150, 3)]
     [InlineData("sparse", 72, 4), InlineData("sparse", 120, 4), InlineData("sparse", 160, 4), InlineData("pads", 80, 4), InlineData("pads", 110, 4)]
-    [InlineData("sparse", 56, 4), InlineData("sparse", 90, 3), InlineData("pads", 60, 3), InlineData("waltz", 70, 3), InlineData("waltz", 180, 3)]
+    [InlineData("sparse", 56, 4), InlineData("sparse", 90, 3), InlineData("pads", 60, 3), InlineData("waltz", 70, 3), InlineData("waltz", 180, 3), InlineData("rolled", 88, 5)]
     public void Steady_beats_are_found(string style, double bpm, int perBar)
     {
         var (piece, hit, right) = Found(new Band(40).Play(style, bpm, perBar));

@@ -66,6 +66,16 @@ internal static class BeatTracker
         return on > 0 ? beats.Zip(beats.Skip(1)).Average(pair => Strongest(onsets, (pair.First + pair.Second) / 2)) / on : 0;
     }
 
+    /// <summary>At what share of the beats something begins, nearly a third as strong or more as at the strong ones.</summary>
+    /// <param name="onsets">The onset strength.</param>
+    /// <param name="beats">The beats.</param>
+    public static double Played(float[] onsets, IReadOnlyList<double> beats)
+    {
+        if (beats.Count == 0) return 0;
+        var on = beats.Select(b => Strongest(onsets, b)).Order().ToList();
+        return on.Count(strength => strength > 0.3 * on[on.Count * 9 / 10]) / (double)on.Count;
+    }
+
     /// <summary>
     /// How far the strongest rise comes behind what begins, in values of the onset strength: as far as the mean rise at the beats takes to
     /// grow from a tenth of its most, less than what that is for a click.

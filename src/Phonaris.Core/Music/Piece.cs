@@ -50,6 +50,12 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
             tempo = tempo.Doubled();
             places = BeatTracker.Track(onsets.Values, tempo.Periods);
         }
+        if (tempo.CanHalve && BeatTracker.Played(onsets.Values, places) < tempo.PlayedToKeep)
+        {
+            // Most of them were notes between the beats of slow music.
+            tempo = tempo.Halved();
+            places = BeatTracker.Track(onsets.Values, tempo.Periods);
+        }
         var late = BeatTracker.Late(onsets.Values, places);
         var beats = places
             .Select(b => (long)Math.Round((b - late) * Framing.Fine.HopFrames))

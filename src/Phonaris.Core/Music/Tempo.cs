@@ -45,6 +45,12 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
     /// </summary>
     public double HalvesToDouble => 0.38 * Math.Sqrt(Prior(Middle) / Prior(Middle / 2));
 
+    /// <summary>Whether half the tempo is one that beats can have.</summary>
+    public bool CanHalve => 2 * Middle <= Longest;
+
+    /// <summary>What share of the beats must be played for them to be beats: the more, the likelier the halved tempo is. In sparse music half are played or more.</summary>
+    public double PlayedToKeep => 0.45 * Prior(2 * Middle) / Prior(Middle);
+
     /// <summary>Its middle tempo, in beats a minute.</summary>
     public double Bpm => 60 * PerSecond / Middle;
 
@@ -52,6 +58,9 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
 
     /// <summary>The tempo with beats where there are some now and in between.</summary>
     public Tempo Doubled() => this with { Periods = [.. Periods.Select(p => p / 2)] };
+
+    /// <summary>The tempo with every other beat left out.</summary>
+    public Tempo Halved() => this with { Periods = [.. Periods.Select(p => 2 * p)] };
 
     /// <summary>The tempo of a piece.</summary>
     /// <param name="onsets">Its onset strength.</param>

@@ -86,7 +86,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     }
 
     // The number goes up with what is kept there.
-    private static string NameOf(string media) => $"sounds/{media}.4.music";
+    private static string NameOf(string media) => $"sounds/{media}.5.music";
 
     private readonly record struct Asked(string Media, long FromFrame, long ToFrame, FitRecipe Recipe, long LengthFrames);
 }
