@@ -121,11 +121,13 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var model = Mono(leave - around, 2 * around);
         var field = Mono(enter - around - reach, 2 * (around + reach));
         var (best, most) = (0, float.NegativeInfinity);
+        // The power of what the model lies over, carried on from shift to shift.
+        var power = 0.0;
+        for (var i = 0; i < model.Length; i++) power += (double)field[i] * field[i];
         for (var shift = 0; shift <= 2 * reach; shift++)
         {
-            var part = field.AsSpan(shift, model.Length);
-            var power = TensorPrimitives.SumOfSquares<float>(part);
-            var like = power > 0 ? TensorPrimitives.Dot<float>(model, part) / MathF.Sqrt(power) : 0;
+            if (shift > 0) power += (double)field[shift + model.Length - 1] * field[shift + model.Length - 1] - (double)field[shift - 1] * field[shift - 1];
+            var like = power > 0 ? TensorPrimitives.Dot<float>(model, field.AsSpan(shift, model.Length)) / (float)Math.Sqrt(power) : 0;
             // Of equals the nearest.
             if (like > most + 1e-6f || (like > most - 1e-6f && Math.Abs(shift - reach) < Math.Abs(best - reach))) (best, most) = (shift, like);
         }

@@ -27,7 +27,7 @@ internal sealed class Ways
     private readonly int _ends;
     private readonly int _least;
 
-    /// <summary>The leaps that may be used by their lags, the longest back first.</summary>
+    /// <summary>The leaps that may be used by their lags, the longest back first; those of one lag by their costs, the cheapest first.</summary>
     private readonly List<Leap>?[] _byLag;
 
     /// <summary>The best of them of about each length in each part of the piece, the cheapest first.</summary>
@@ -63,6 +63,7 @@ internal sealed class Ways
             // What is wanted costs nothing.
             .Select(w => new Leap(w.From, w.To, 0, -penalty)).ToList();
         foreach (var leap in wanted) (_byLag[leap.Lag + likeness.Count] ??= []).Add(leap);
+        foreach (var known in _byLag) known?.Sort((a, b) => a.Cost.CompareTo(b.Cost));
         _pool = [.. wanted, .. pooled.Values.OrderBy(l => l.Cost).Take(MostPooled)];
 
         bool IsWithin(int from, int to) => from >= opening && to <= closing && to > 0;
@@ -105,7 +106,8 @@ internal sealed class Ways
         var total = (_grid.At[^1] - _grid.At[0] - length) / (double)hop;
         var slack = Slack(length) / hop;
         if (Math.Abs(total) <= slack) Offer([], LeftOver(total));
-        foreach (var leap in Of(total)) Offer([leap], leap.Cost + _penalty + LeftOver(total - leap.Lag));
+        foreach (var (leaps, left) in Of(total))
+            foreach (var leap in leaps) Offer([leap], leap.Cost + _penalty + left);
         foreach (var a in _pool)
         {
             // The pool goes on with what costs more.
@@ -115,13 +117,15 @@ internal sealed class Ways
                 var (rest, cost) = (total - times * a.Lag, times * (a.Cost + _penalty));
                 if (cost >= Worst()) break;
                 if (Math.Abs(rest) <= slack) Offer([.. Enumerable.Repeat(a, times)], cost + LeftOver(rest));
-                foreach (var b in Of(rest))
-                {
-                    var both = cost + b.Cost + _penalty + LeftOver(rest - b.Lag);
-                    if (both >= Worst()) continue;
-                    if (b.From - a.To >= _least) Offer([.. Enumerable.Repeat(a, times), b], both);
-                    else if (a.From - b.To >= _least) Offer([b, .. Enumerable.Repeat(a, times)], both);
-                }
+                foreach (var (leaps, left) in Of(rest))
+                    foreach (var b in leaps)
+                    {
+                        var both = cost + b.Cost + _penalty + left;
+                        // Those of a lag go on with what costs more.
+                        if (both >= Worst()) break;
+                        if (b.From - a.To >= _least) Offer([.. Enumerable.Repeat(a, times), b], both);
+                        else if (a.From - b.To >= _least) Offer([b, .. Enumerable.Repeat(a, times)], both);
+                    }
             }
         }
         return best;
@@ -130,11 +134,11 @@ internal sealed class Ways
 
         double LeftOver(double left) => 0.1 * Math.Abs(left) / slack + Math.Min(0.3, 0.05 * Math.Abs(left) * hop / _grid.Middle);
 
-        IEnumerable<Leap> Of(double lag)
+        // The leaps of each lag near one, and what it costs that the lag is not met.
+        IEnumerable<(List<Leap> Leaps, double Left)> Of(double lag)
         {
             for (var l = Math.Max(-n, (int)Math.Ceiling(lag - slack)); l <= Math.Min(n, (int)Math.Floor(lag + slack)); l++)
-                if (_byLag[l + n] is { } leaps)
-                    foreach (var leap in leaps) yield return leap;
+                if (_byLag[l + n] is { } leaps) yield return (leaps, LeftOver(lag - l));
         }
 
         void Offer(IReadOnlyList<Leap> leaps, double cost)
