@@ -17,7 +17,7 @@ public sealed record GradientPaint(ValueList<GradientStop> Stops, double Angle, 
 public readonly record struct GradientStop(double At, uint Color);
 
 /// <summary>A picture stretched over the area.</summary>
-/// <param name="Data">The picture file: PNG, JPEG, WebP, GIF, BMP or SVG.</param>
+/// <param name="Data">The picture file: PNG, JPEG, WebP, GIF, BMP, SVG, EMF or WMF.</param>
 /// <param name="Left">How much is cut off at the left, as a fraction of its width; negative adds room.</param>
 /// <param name="Top">How much is cut off at the top.</param>
 /// <param name="Right">How much is cut off at the right.</param>

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using System.Runtime.InteropServices;
 using System.Security.Cryptography;
 using Microsoft.Extensions.Caching.Memory;
+using Phonaris.Core.Drawings;
 using SkiaSharp;
 
 namespace Phonaris.Media.Pictures;
@@ -42,7 +43,9 @@ internal static class DecodedPictures
     }
 
     private static SKImage? Make(ReadOnlyMemory<byte> data, int width, int height) =>
-        SvgPicture.Recognises(data.Span) ? SvgPicture.TryDraw(data.ToArray(), width, height) : Decode(data.Span, width, height);
+        PictureKinds.IsSvg(data.Span) ? SvgPicture.TryDraw(data.ToArray(), width, height)
+        : Metafile.Recognises(data.Span) ? Metafile.TryDraw(data.ToArray(), width, height)
+        : Decode(data.Span, width, height);
 
     private static string HashOf(byte[] data) => Convert.ToHexString(SHA256.HashData(data));
 

@@ -1,4 +1,5 @@
 using System.Xml;
+using System.Xml.Linq;
 using SkiaSharp;
 using Svg;
 using Svg.Skia;
@@ -34,9 +35,6 @@ internal static class SvgPicture
         return target;
     }
 
-    /// <summary>Whether a picture within a deck is an SVG drawing.</summary>
-    public static bool Recognises(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
-
     /// <summary>A drawing within a deck as an image of a size in pixels, or null when it cannot be read.</summary>
     public static SKImage? TryDraw(byte[] data, int width, int height)
     {
@@ -56,7 +54,10 @@ internal static class SvgPicture
         {
             using var reader = XmlReader.Create(
                 stream, new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersInDocument = MostCharacters });
-            return svg.Load(reader);
+            var drawing = XDocument.Load(reader, LoadOptions.PreserveWhitespace);
+            SvgLetters.Name(drawing);
+            using var named = drawing.CreateReader();
+            return svg.Load(named);
         }
         catch (XmlException)
         {

@@ -91,7 +91,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (frame.Element(Draw + "plugin") is not null) return;
         // Of several pictures the first that can be read: the rest are the same in other forms.
         var pictures = frame.Elements(Draw + "image").Select(i => package.File(i.Get(Link + "href"))).OfType<byte[]>().ToList();
-        if (pictures.FirstOrDefault(CanBeDrawn) is { } picture)
+        if (pictures.FirstOrDefault(p => KnownPictures.CanBeDrawn(p)) is { } picture)
         {
             var (l, t, r, b) = Crop(looks, picture);
             var opacity = Percent(looks.First(Draw + "image-opacity")) ?? 1;
@@ -234,12 +234,6 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         // Lengths are of the picture at 96 pixels an inch.
         var (w, h) = (codec.Info.Width * 0.75, codec.Info.Height * 0.75);
         return (sides[3] / w, sides[0] / h, sides[1] / w, sides[2] / h);
-    }
-
-    private static bool CanBeDrawn(byte[] data)
-    {
-        using var codec = SkiaSharp.SKCodec.Create(new MemoryStream(data));
-        return codec is not null || data.AsSpan(0, Math.Min(data.Length, 1024)).IndexOf("<svg"u8) >= 0;
     }
 
     private static uint WithOpacity(uint color, double opacity) => color & 0xFFFFFF | (uint)Math.Round(255 * Math.Clamp(opacity, 0, 1)) << 24;

@@ -7,7 +7,6 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>An open OpenDocument presentation: its pages, its styles and its pictures.</summary>
 internal sealed class OdpPackage : IDisposable
 {
-    private const long GreatestPictureBytes = 200_000_000;
 
     private readonly ZipArchive _zip;
     private readonly string _name;
@@ -82,11 +81,7 @@ internal sealed class OdpPackage : IDisposable
     public byte[]? File(string? address)
     {
         if (address is null || _zip.GetEntry(Inside(address)) is not { } entry) return null;
-        return _pictures.Get(entry, () =>
-        {
-            using var stream = entry.Open();
-            return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
-        });
+        return _pictures.Get(entry, () => entry.Open(), _name);
     }
 
     /// <summary>Whether an address leads into the package.</summary>

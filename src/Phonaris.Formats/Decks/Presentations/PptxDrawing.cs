@@ -149,7 +149,7 @@ internal sealed class PptxDrawing
         if (place is null || shape.Element(P + "blipFill") is not { } fill) return;
         var colors = Colors(part);
         var paint = colors.Blip(fill);
-        if (paint is null || !CanBeDrawn(paint.Data.Span))
+        if (paint is null || !KnownPictures.CanBeDrawn(paint.Data.Span))
         {
             _notDrawn.Add(paint is null ? "a picture lies outside the file and is not drawn" : "a picture of a kind that cannot be read is not drawn");
             return;
@@ -230,13 +230,6 @@ internal sealed class PptxDrawing
             return places.FirstOrDefault(s => index is not null && s.Placeholder()!.Attribute("idx")?.Value == index)
                 ?? places.FirstOrDefault(s => type is not null && s.Placeholder()!.Attribute("type")?.Value == type);
         }
-    }
-
-    private static bool CanBeDrawn(ReadOnlySpan<byte> data)
-    {
-        using var bytes = SkiaSharp.SKData.CreateCopy(data);
-        using var codec = SkiaSharp.SKCodec.Create(bytes);
-        return codec is not null || data[..Math.Min(data.Length, 1024)].IndexOf("<svg"u8) >= 0;
     }
 
     /// <summary>Where the words of a diagram's shape stand, in the space of its form.</summary>

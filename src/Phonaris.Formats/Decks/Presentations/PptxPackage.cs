@@ -8,7 +8,6 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>An open presentation of ISO/IEC 29500. Its parts are read as XML, each once.</summary>
 internal sealed class PptxPackage : IDisposable
 {
-    private const long GreatestPictureBytes = 200_000_000;
 
     private readonly PresentationDocument _document;
     private readonly string _name;
@@ -63,11 +62,7 @@ internal sealed class PptxPackage : IDisposable
     public byte[]? Picture(OpenXmlPart from, string? relationship)
     {
         if (relationship is null || !from.TryGetPartById(relationship, out var part)) return null;
-        return _pictures.Get(part!, () =>
-        {
-            using var stream = part!.GetStream(FileMode.Open, FileAccess.Read);
-            return ZipFiles.Bytes(stream, GreatestPictureBytes, _name);
-        });
+        return _pictures.Get(part!, () => part!.GetStream(FileMode.Open, FileAccess.Read), _name);
     }
 
     /// <summary>The relationship of a part that leads to a sound, a film or an outside file: its address, and whether it is outside.</summary>

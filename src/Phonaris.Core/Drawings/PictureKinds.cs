@@ -1,0 +1,32 @@
+using System.Buffers.Binary;
+
+namespace Phonaris.Core.Drawings;
+
+/// <summary>Tells kinds of pictures that are lists of drawing steps by how their files begin.</summary>
+public static class PictureKinds
+{
+    private const int SvgWithin = 1024;
+
+    private const uint PlaceableWmf = 0x9AC6CDD7, EmfSignature = 0x464D4520;
+
+    private const int EmfSignatureAt = 40;
+
+    /// <summary>Whether a picture is an SVG drawing.</summary>
+    /// <param name="data">The picture file.</param>
+    public static bool IsSvg(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, SvgWithin)].IndexOf("<svg"u8) >= 0;
+
+    /// <summary>Whether a picture is an enhanced metafile: its header is its first record, and signed.</summary>
+    /// <param name="data">The picture file.</param>
+    public static bool IsEmf(ReadOnlySpan<byte> data) =>
+        data.Length >= EmfSignatureAt + 4 && BinaryPrimitives.ReadUInt32LittleEndian(data) == 1 && BinaryPrimitives.ReadUInt32LittleEndian(data[EmfSignatureAt..]) == EmfSignature;
+
+    /// <summary>Whether a picture is a metafile of the older kind that says how large it is.</summary>
+    /// <param name="data">The picture file.</param>
+    public static bool IsPlaceableWmf(ReadOnlySpan<byte> data) => data.Length >= 4 && BinaryPrimitives.ReadUInt32LittleEndian(data) == PlaceableWmf;
+
+    /// <summary>Whether a picture is a metafile of the older kind: of itself, in memory or on disk, of nine words' header and of one of its two versions.</summary>
+    /// <param name="data">The picture file.</param>
+    public static bool IsWmf(ReadOnlySpan<byte> data) =>
+        IsPlaceableWmf(data)
+        || (data.Length >= 18 && data is [1 or 2, 0, 9, 0, ..] && BinaryPrimitives.ReadUInt16LittleEndian(data[4..]) is 0x100 or 0x300);
+}
