@@ -1,3 +1,4 @@
+using System.Text;
 using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
@@ -104,6 +105,31 @@ public sealed class ChartTests : IDisposable
         Assert.Equal("Slide 1: a chart is not drawn.", Read(Charted("<c:surfaceChart/>", "", "")).NotUnderstood.Single());
     }
 
+    [Fact]
+    public void Charts_of_the_other_standard_are_drawn_by_the_table_kept_in_them()
+    {
+        const string bars = """
+            <style:style style:name="plot" style:family="chart"><style:chart-properties chart:vertical="false"/></style:style>
+            <style:style style:name="bare" style:family="chart"><style:chart-properties chart:visible="false" chart:minimum="-20" chart:maximum="20" chart:gap-width="100" chart:overlap="0"/></style:style>
+            <style:style style:name="a" style:family="chart"><style:graphic-properties draw:fill-color="#804020"/></style:style>
+            """;
+        const string axes = """<chart:axis chart:dimension="x" chart:name="primary-x" chart:style-name="bare"><chart:categories table:cell-range-address="local-table.$A$2:.$A$3"/></chart:axis><chart:axis chart:dimension="y" chart:name="primary-y" chart:style-name="bare"/>""";
+        const string series = """<chart:series chart:style-name="a" chart:values-cell-range-address="local-table.$B$2:.$B$3" chart:label-cell-address="local-table.$B$1"/><chart:series chart:values-cell-range-address="local-table.C2:local-table.C3" chart:label-cell-address="local-table.C1"/>""";
+        // As in the other standard: columns of 32 in a frame of 200 by 100, 0 in the middle.
+        var columns = OtherChart("chart:bar", bars, axes + series);
+        Assert.Equal([(20.0, 27.0, 32.0, 23.0), (116, 4, 32, 46), (52, 38.5, 32, 11.5), (148, 50, 32, 23)], columns.Select(Placed));
+        Assert.Equal(new SolidPaint(0xFF804020), columns[0].Fill);
+        var named = OtherChart("chart:bar", "", axes.Replace(" chart:style-name=\"bare\"", "", StringComparison.Ordinal) + series, """<chart:title><text:p>Moths</text:p></chart:title><chart:legend chart:legend-position="end"/>""");
+        Assert.Superset(new HashSet<string> { "Moths", "June", "July", "Hawk", "Lappet", "0" }, named.Where(s => s.Text is not null).Select(Words).ToHashSet());
+        // 10 of 30 are a third of a circle, from the top; its pieces are coloured one by one.
+        var pie = OtherChart("chart:circle", bars, axes + """<chart:series chart:values-cell-range-address="local-table.B2:.B3"><chart:data-point/><chart:data-point chart:style-name="a"/></chart:series>""");
+        var ends = pie[0].Outline.Parts[0].Path.Where(m => m.Kind is PenMoveKind.Move or PenMoveKind.Curve).Select(m => (X: m.X, Y: m.Y)).ToList();
+        Assert.Equal((100, 4), (ends[0].X, ends[0].Y));
+        Assert.Equal((139.8372, 73), (Math.Round(ends[^1].X, 4), Math.Round(ends[^1].Y, 4)));
+        Assert.Equal([false, true], pie.Take(2).Select(p => p.Fill == new SolidPaint(0xFF804020)));
+        Assert.Contains("cannot be read", Read(OtherDeck("chart:radar", "", axes + series, "")).NotUnderstood.Single(), StringComparison.Ordinal);
+    }
+
     public void Dispose() => _folder.Delete(recursive: true);
 
     private static string Series(string name, double?[] values, string[]? names = null, int index = 0)
@@ -125,6 +151,22 @@ public sealed class ChartTests : IDisposable
         Fill(deck.PresentationPart!.SlideParts.Single().AddNewPart<ChartPart>("rChart"), $"""
             <c:chartSpace xmlns:c="http://schemas.openxmlformats.org/drawingml/2006/chart" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main"><c:chart>{title}<c:plotArea>{plots}</c:plotArea>{legend}</c:chart></c:chartSpace>
             """);
+        return path;
+    }
+
+    private ValueList<DrawnShape> OtherChart(string kind, string styles, string plot, string around = "") => DeckFormats.Draw(OtherDeck(kind, styles, plot, around), MediaTypes.Odp, [1])[0].Shapes;
+
+    private string OtherDeck(string kind, string styles, string plot, string around)
+    {
+        static string Row(string first, params string[] others) =>
+            $"<table:table-row><table:table-cell><text:p>{first}</text:p></table:table-cell>{string.Concat(others.Select(o => $"<table:table-cell{(char.IsLetter(o[0]) ? "" : $" office:value=\"{o}\"")}><text:p>{o}</text:p></table:table-cell>"))}</table:table-row>";
+        var path = Path.Combine(_folder.FullName, $"{Guid.NewGuid():n}.odp");
+        PresentationMaker.Odp(path, "", """<draw:page draw:master-page-name="Night"><draw:frame svg:x="0pt" svg:y="0pt" svg:width="200pt" svg:height="100pt"><draw:object xlink:href="./Object 1"/></draw:frame></draw:page>""",
+            [("Object 1/content.xml", Encoding.UTF8.GetBytes($"""
+                <office:document-content {PresentationMaker.OdfSpaces}><office:automatic-styles>{styles}</office:automatic-styles><office:body><office:chart><chart:chart chart:class="{kind}">{around}
+                <chart:plot-area chart:style-name="plot">{plot}</chart:plot-area><table:table table:name="local-table"><table:table-header-rows>{Row("", "June", "July")}</table:table-header-rows>
+                <table:table-rows>{Row("Hawk", "10", "5")}{Row("Lappet", "20", "-10")}</table:table-rows></table:table></chart:chart></office:chart></office:body></office:document-content>
+                """))]);
         return path;
     }
 

@@ -234,12 +234,13 @@ public sealed class DrawingTests : IDisposable
         using var dot = new SKBitmap(1, 1);
         var png = dot.Encode(SKEncodedImageFormat.Png, 90).ToArray();
         PresentationMaker.Pptx(PathOf("hues.pptx"), [$"""
-            ><p:cSld><p:spTree>{string.Concat(new[] { "<a:grayscl/>", "<a:duotone><a:srgbClr val=\"102030\"/><a:schemeClr val=\"accent2\"/></a:duotone>", "<a:lum bright=\"20000\" contrast=\"-40000\"/>", "" }.Select(hues => $"""
+            ><p:cSld><p:spTree>{string.Concat(new[] { "<a:grayscl/>", "<a:duotone><a:srgbClr val=\"102030\"/><a:schemeClr val=\"accent2\"/></a:duotone>", "<a:lum bright=\"20000\" contrast=\"-40000\"/>", "<a:biLevel thresh=\"25000\"/>",
+                "<a:clrChange><a:clrFrom><a:srgbClr val=\"FFFFFF\"/></a:clrFrom><a:clrTo><a:srgbClr val=\"FFFFFF\"><a:alpha val=\"0\"/></a:srgbClr></a:clrTo></a:clrChange>", "" }.Select(hues => $"""
                 <p:pic><p:nvPicPr><p:cNvPr id="7" name="p"/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="rDot">{hues}</a:blip></p:blipFill><p:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></a:xfrm></p:spPr></p:pic>
                 """))}</p:spTree></p:cSld>
             """], [("rDot", "image", "../media/dot.png")], [("ppt/media/dot.png", png)]);
         Assert.Equal(
-            [new(0xFF000000, 0xFFFFFFFF), new(0xFF102030, 0xFF7B3F68), new Recoloring(Brightness: 0.2, Contrast: -0.4), null],
+            [new(0xFF000000, 0xFFFFFFFF), new(0xFF102030, 0xFF7B3F68), new Recoloring(Brightness: 0.2, Contrast: -0.4), new Recoloring(Threshold: 0.25), new Recoloring(Cleared: 0xFFFFFFFF), null],
             Draw("hues.pptx").Shapes.Select(s => Assert.IsType<PicturePaint>(s.Fill).Recolored));
 
         Odp(PathOf("hues.odp"), """
@@ -247,6 +248,22 @@ public sealed class DrawingTests : IDisposable
             """, """<draw:page draw:master-page-name="Night"><draw:rect draw:style-name="g" svg:x="0cm" svg:y="0cm" svg:width="1cm" svg:height="1cm"/></draw:page>""");
         var below = DeckFormats.Draw(PathOf("hues.odp"), MediaTypes.Odp, [1])[0].Shapes[0].Shadow!;
         Assert.Equal((0x80102030u, 2.83, 5.67), (below.Color, Math.Round(below.X, 2), Math.Round(below.Y, 2)));
+    }
+
+    [Fact]
+    public void Pictures_are_laid_side_by_side_and_colours_run_from_where_the_file_says()
+    {
+        using var dots = new SKBitmap(8, 4);
+        var png = dots.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        // Half as wide as its 8 pixels at 96 to the inch, its middle on the middle, 1 point on.
+        PresentationMaker.Pptx(PathOf("tiles.pptx"), [$"""
+            ><p:cSld><p:spTree>{Shape(3, 0, 0, 100, 50, """<a:blipFill><a:blip r:embed="rDots"/><a:tile tx="12700" ty="0" sx="50000" sy="100000" flip="x" algn="ctr"/></a:blipFill>""")}
+            {Shape(4, 0, 0, 100, 50, """<a:gradFill><a:gsLst><a:gs pos="0"><a:srgbClr val="000000"/></a:gs><a:gs pos="100000"><a:srgbClr val="FFFFFF"/></a:gs></a:gsLst><a:path path="circle"><a:fillToRect l="100000" b="100000"/></a:path></a:gradFill>""")}
+            </p:spTree></p:cSld>
+            """], [("rDots", "image", "../media/dots.png")], [("ppt/media/dots.png", png)]);
+        var shapes = Draw("tiles.pptx").Shapes;
+        Assert.Equal(new Tiling(3, 3, 0.5, 0.5, 1, 0, MirroredAcross: true), Assert.IsType<PicturePaint>(shapes[0].Fill).Tiled);
+        Assert.Equal((1, 0), Assert.IsType<GradientPaint>(shapes[1].Fill).Center);
     }
 
     [Fact]

@@ -87,6 +87,11 @@ internal static class PresentationMaker
 
     public static string Paragraph(string text, string properties = "") => $"<a:p>{properties}<a:r><a:t>{text}</a:t></a:r></a:p>";
 
+    /// <summary>The names that OpenDocument markup is written with.</summary>
+    public const string OdfSpaces = """
+        xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:presentation="urn:oasis:names:tc:opendocument:xmlns:presentation:1.0" xmlns:anim="urn:oasis:names:tc:opendocument:xmlns:animation:1.0" xmlns:smil="urn:oasis:names:tc:opendocument:xmlns:smil-compatible:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:chart="urn:oasis:names:tc:opendocument:xmlns:chart:1.0"
+        """;
+
     /// <summary>Writes an OpenDocument presentation.</summary>
     /// <param name="path">Where to.</param>
     /// <param name="styles">What stands among the automatic styles.</param>
@@ -94,14 +99,11 @@ internal static class PresentationMaker
     /// <param name="files">More files.</param>
     public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null)
     {
-        const string spaces = """
-            xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:presentation="urn:oasis:names:tc:opendocument:xmlns:presentation:1.0" xmlns:anim="urn:oasis:names:tc:opendocument:xmlns:animation:1.0" xmlns:smil="urn:oasis:names:tc:opendocument:xmlns:smil-compatible:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink"
-            """;
         using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);
         Add("mimetype", "application/vnd.oasis.opendocument.presentation", CompressionLevel.NoCompression);
-        Add("content.xml", $"<office:document-content {spaces}><office:automatic-styles>{styles}</office:automatic-styles><office:body><office:presentation>{pages}</office:presentation></office:body></office:document-content>");
+        Add("content.xml", $"<office:document-content {OdfSpaces}><office:automatic-styles>{styles}</office:automatic-styles><office:body><office:presentation>{pages}</office:presentation></office:body></office:document-content>");
         Add("styles.xml", $"""
-            <office:document-styles {spaces}><office:styles/><office:automatic-styles><style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm"/></style:page-layout>
+            <office:document-styles {OdfSpaces}><office:styles/><office:automatic-styles><style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm"/></style:page-layout>
             <style:style style:name="ground" style:family="drawing-page"><style:drawing-page-properties draw:fill="solid" draw:fill-color="#1e2b2a"/></style:style></office:automatic-styles>
             <office:master-styles><style:master-page style:name="Night" style:page-layout-name="wide" draw:style-name="ground"/></office:master-styles></office:document-styles>
             """);

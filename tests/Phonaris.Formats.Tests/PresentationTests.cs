@@ -115,6 +115,23 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
+    public void What_leaves_and_comes_again_is_there_more_than_once_and_a_paragraph_that_leaves_keeps_its_place()
+    {
+        var slide = $"""
+            ><p:cSld><p:spTree>{Shape(3, 10, 200, 100, 40, body: Paragraph("First") + Paragraph("Second"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("Moth"))}{Shape(5, 10, 300, 100, 40, body: Paragraph("Flash"))}</p:spTree></p:cSld>
+            {Timing(
+                Click(Effect(4, "clickEffect", "exit"), Effect(3, "withEffect", "exit", paragraph: 0)),
+                Click(Effect(4, "clickEffect", "entr"), Effect(5, "afterEffect", "entr"), Effect(5, "afterEffect", "exit")))}
+            """;
+        Pptx(PathOf("again.pptx"), [slide]);
+        var shapes = DeckFormats.Draw(PathOf("again.pptx"), MediaTypes.Pptx, [1])[0].Shapes;
+        Assert.Equal([(1, 1), (3, int.MaxValue)], shapes.Where(s => Words(s) == "Moth").Select(s => (s.FromStep, s.ToStep)));
+        // Within one step it comes and goes again.
+        Assert.DoesNotContain(shapes, s => Words(s) == "Flash");
+        Assert.Equal([(1, 1), (1, int.MaxValue)], shapes.Single(s => Words(s).StartsWith("First", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => (p.FromStep, p.ToStep)));
+    }
+
+    [Fact]
     public void Sounds_in_a_deck_keep_their_slides_loop_level_and_start()
     {
         static string Icon(int id) => $"""<p:pic><p:nvPicPr><p:cNvPr id="{id}" name="tune"/><p:nvPr><a:audioFile r:link="rTune"/></p:nvPr></p:nvPicPr><p:blipFill/><p:spPr/></p:pic>""";

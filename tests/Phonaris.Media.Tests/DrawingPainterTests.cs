@@ -1,3 +1,4 @@
+using System.Text;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Media.Pictures;
@@ -110,10 +111,14 @@ public sealed class DrawingPainterTests : IDisposable
         for (var x = 0; x < 20; x++)
             for (var y = 0; y < 10; y++) halves.SetPixel(x, y, x < 10 ? SKColors.Black : SKColors.White);
         var data = halves.Encode(SKEncodedImageFormat.Png, 90).ToArray();
+        using var greys = new SKBitmap(1, 2);
+        greys.Pixels = [new SKColor(0xFFA0A0A0), new SKColor(0xFF606060)];
         DrawnShape Shown(double x, Recoloring how) => new(new(x, 0, 40, 20), Outlines.Rectangle, new PicturePaint(data, 0, 0, 0, 0) { Recolored = how }, null, null);
         using var picture = await PaintAsync(
         [
             Shown(0, new(Pine, Apricot)), Shown(50, new(Brightness: 0.25)), Shown(100, new(Contrast: -0.5)),
+            new(new(150, 0, 40, 20), Outlines.Rectangle, new SolidPaint(Apricot), null, null), Shown(150, new(Cleared: 0xFFFFFFFF)),
+            new(new(140, 40, 10, 40), Outlines.Rectangle, new PicturePaint(greys.Encode(SKEncodedImageFormat.Png, 90).ToArray(), 0, 0, 0, 0) { Recolored = new(Threshold: 0.5) }, null, null),
             // One row of eight, one column of two; and half of all dots.
             new(new(0, 40, 60, 60), Outlines.Rectangle, new PatternPaint("horz", Pine, 0xFFFFFFFF), null, null),
             new(new(70, 40, 60, 60), Outlines.Rectangle, new PatternPaint("pct50", Pine, 0xFFFFFFFF), null, null),
@@ -121,8 +126,62 @@ public sealed class DrawingPainterTests : IDisposable
         Assert.Equal((Pine, Apricot), (At(picture, 5, 10), At(picture, 35, 10)));
         Assert.Equal((0xFF404040, 0xFFFFFFFF), (At(picture, 55, 10), At(picture, 85, 10)));
         Assert.Equal((0xFF404040, 0xFFBFBFBF), (At(picture, 105, 10), At(picture, 135, 10)));
+        // White is seen through, and of two greys the lighter becomes white.
+        Assert.Equal((0xFF000000, Apricot), (At(picture, 155, 10), At(picture, 185, 10)));
+        Assert.Equal((0xFFFFFFFF, 0xFF000000), (At(picture, 145, 50), At(picture, 145, 70)));
         Assert.Equal(60 * 2 * 60 * 2 / 8.0, Ink(picture, 0, 60, 40, 100), 600.0);
         Assert.Equal(60 * 2 * 60 * 2 / 2.0, Ink(picture, 70, 130, 40, 100), 600.0);
+    }
+
+    [Fact]
+    public async Task Pictures_are_laid_side_by_side_and_colours_run_outward()
+    {
+        using var halves = new SKBitmap(40, 1);
+        halves.Pixels = [.. Enumerable.Repeat(new SKColor(Pine), 20), .. Enumerable.Repeat(new SKColor(Apricot), 20)];
+        var dots = new PicturePaint(halves.Encode(SKEncodedImageFormat.Png, 90).ToArray(), 0, 0, 0, 0);
+        GradientPaint outward = new([new(0, 0xFF000000), new(1, 0xFFFFFFFF)], 0, Radial: true);
+        using var picture = await PaintAsync(
+        [
+            // From 5 points before the right edge back: 20 wide, of which the left half is pine.
+            new(new(0, 0, 70, 20), Outlines.Rectangle, dots with { Tiled = new(20, 20, 1, 0, -5, 0) }, null, null),
+            new(new(100, 0, 80, 20), Outlines.Rectangle, dots with { Tiled = new(20, 20, 0, 0, 0, 0, MirroredAcross: true) }, null, null),
+            new(new(0, 40, 60, 60), Outlines.Rectangle, outward, null, null),
+            new(new(100, 40, 60, 60), Outlines.Rectangle, outward with { Center = (1, 0) }, null, null),
+        ]);
+        Assert.Equal([Apricot, Pine, Apricot, Pine, Apricot, Pine], new[] { 2.0, 8, 18, 28, 58, 68 }.Select(x => At(picture, x, 10)));
+        Assert.Equal([Pine, Apricot, Apricot, Pine, Pine], new[] { 103.0, 117, 123, 137, 143 }.Select(x => At(picture, x, 10)));
+        // Half-way to a corner is middle grey; from its own corner, the opposite one is white.
+        Assert.InRange(At(picture, 15, 55) & 0xFF, 0x7Cu, 0x84u);
+        Assert.True((At(picture, 30, 70) & 0xFF) < 8 && (At(picture, 159, 41) & 0xFF) < 12 && (At(picture, 101, 99) & 0xFF) > 0xF0);
+    }
+
+    [Fact]
+    public async Task Metafiles_of_both_kinds_are_drawn_where_their_steps_say()
+    {
+        DrawnShape Shown(double x, byte[] file) => new(new(x, 0, 80, 60), Outlines.Rectangle, new PicturePaint(file, 0, 0, 0, 0), null, null);
+        using var picture = await PaintAsync([Shown(0, Metafiles.Wmf()), Shown(100, Metafiles.Emf()), Shown(0, [.. Metafiles.Emf().Take(60)]) with { Box = new(0, 70, 20, 20) }]);
+        // A rectangle from an eighth to seven eighths across, and from a sixth to five sixths down.
+        foreach (var (left, color) in new[] { (0, Metafiles.SeaGreen), (100, Metafiles.Pine) })
+        {
+            Assert.Equal([false, true, true, true, false], new[] { 7.0, 13, 40, 67, 73 }.Select(x => At(picture, left + x, 30) == color));
+            Assert.Equal([false, true, true, false], new[] { 7.0, 13, 47, 53 }.Select(y => At(picture, left + 40, y) == color));
+        }
+        // What is damaged is left out.
+        Assert.Equal(0, Ink(picture, 0, 20, 70, 90));
+    }
+
+    [Fact]
+    public async Task Letters_that_the_font_of_an_SVG_drawing_lacks_are_written_all_the_same()
+    {
+        static byte[] Words(string text) => Encoding.UTF8.GetBytes($"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"180\" height=\"20\"><text x=\"2\" y=\"16\" font-family=\"Arial\" font-size=\"14\">{text}</text></svg>");
+        async Task<int> PaintedAsync(string text)
+        {
+            using var picture = await PaintAsync([new(new(0, 0, 180, 20), Outlines.Rectangle, new PicturePaint(Words(text), 0, 0, 0, 0), null, null)]);
+            return picture.Bytes.Aggregate(17, HashCode.Combine);
+        }
+        // Boxes would be the same ones, whatever is written.
+        Assert.NotEqual(await PaintedAsync("a 飛蛾在 b"), await PaintedAsync("a 快速的 b"));
+        Assert.NotEqual(await PaintedAsync("रात्र"), await PaintedAsync("रात्रि"));
     }
 
     [Fact]
@@ -162,13 +221,17 @@ public sealed class DrawingPainterTests : IDisposable
         [
             new(new(0, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Pine), null, null, FromStep: 2),
             new(new(40, 0, 20, 20), Outlines.Rectangle, new SolidPaint(Apricot), null, null, ToStep: 1),
+            // Lines of 23: the first leaves as the second comes.
+            new(new(0, 40, 100, 50), Outlines.Rectangle, null, null, new([Line() with { ToStep = 1 }, Line() with { FromStep = 2 }], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)),
         ];
+        static Paragraph Line() => new([new TextRun("mm", 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1);
         using var first = await PaintAsync(shapes, 1);
         using var second = await PaintAsync(shapes, 2);
         using var whole = await PaintAsync(shapes, 0);
         Assert.Equal((0xFFFFFFFF, Apricot), (At(first, 10, 10), At(first, 50, 10)));
         Assert.Equal((Pine, 0xFFFFFFFF), (At(second, 10, 10), At(second, 50, 10)));
         Assert.Equal((Pine, 0xFFFFFFFF), (At(whole, 10, 10), At(whole, 50, 10)));
+        Assert.Equal([(true, false), (false, true), (false, true)], new[] { first, second, whole }.Select(p => (Ink(p, 0, 100, 40, 63) > 50, Ink(p, 0, 100, 63, 86) > 50)));
     }
 
     [Fact]

@@ -131,5 +131,5 @@ public sealed class LettersTests
                     RightToLeft = rightToLeft, Tabs = tabs ?? [], LineHeight = lineHeight,
                 },
             ],
-            0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false), 0, width, 1000);
+            0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false), width, 1000);
 }

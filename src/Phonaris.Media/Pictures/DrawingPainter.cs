@@ -9,6 +9,8 @@ internal static class DrawingPainter
     /// <summary>No picture within a drawing is drawn finer than this.</summary>
     private const int MostPixelsWide = 8192;
 
+    private static readonly SKSamplingOptions Sampling = new(SKFilterMode.Linear, SKMipmapMode.Linear);
+
     /// <summary>Paints a drawing to a size.</summary>
     /// <param name="drawing">The drawing.</param>
     /// <param name="step">How many steps are taken; 0 for all.</param>
@@ -27,7 +29,7 @@ internal static class DrawingPainter
             Fill(canvas, path, whole, background);
         }
         foreach (var shape in drawing.Shapes)
-            if (step == 0 ? shape.ToStep == int.MaxValue : shape.FromStep <= step && step <= shape.ToStep) Draw(canvas, shape, step);
+            if (Presence.At(step, shape.FromStep, shape.ToStep)) Draw(canvas, shape, step);
         return target;
     }
 
@@ -147,6 +149,9 @@ internal static class DrawingPainter
                 using (var shader = PatternTiles.Shader(pattern))
                 using (var paint = new SKPaint { Shader = shader, IsAntialias = true }) canvas.DrawPath(path, paint);
                 break;
+            case PicturePaint { Tiled: { } tiling } picture:
+                Tile(canvas, path, picture, tiling, bounds);
+                break;
             case PicturePaint picture:
                 canvas.Save();
                 canvas.ClipPath(path, antialias: true);
@@ -161,7 +166,12 @@ internal static class DrawingPainter
         SKColor[] colors = [.. gradient.Stops.Select(s => new SKColor(s.Color))];
         float[] places = [.. gradient.Stops.Select(s => (float)s.At)];
         var middle = new SKPoint(bounds.MidX, bounds.MidY);
-        if (gradient.Radial) return SKShader.CreateRadialGradient(middle, Math.Max(bounds.Width, bounds.Height) / 2, colors, places, SKShaderTileMode.Clamp);
+        if (gradient.Radial)
+        {
+            var from = new SKPoint((float)(bounds.Left + gradient.Center.X * bounds.Width), (float)(bounds.Top + gradient.Center.Y * bounds.Height));
+            var (across, down) = (Math.Max(from.X - bounds.Left, bounds.Right - from.X), Math.Max(from.Y - bounds.Top, bounds.Bottom - from.Y));
+            return SKShader.CreateRadialGradient(from, Math.Max(1e-3f, MathF.Sqrt(across * across + down * down)), colors, places, SKShaderTileMode.Clamp);
+        }
         var angle = gradient.Angle * Math.PI / 180;
         var (dx, dy) = ((float)Math.Cos(angle), (float)Math.Sin(angle));
         var reach = (Math.Abs(dx) * bounds.Width + Math.Abs(dy) * bounds.Height) / 2;
@@ -177,40 +187,39 @@ internal static class DrawingPainter
         // What is not cut off is stretched over the box; where room is added instead, the whole lies within.
         var (w, h) = (bounds.Width / across, bounds.Height / down);
         var onto = SKRect.Create((float)(bounds.Left - picture.Left * w), (float)(bounds.Top - picture.Top * h), (float)w, (float)h);
+        if (Decoded(canvas, picture, w, h) is not { } image) return;
+        using var recolored = PictureColors.Filter(picture.Recolored);
+        using var paint = Painted(picture, recolored);
+        canvas.DrawImage(image, onto, Sampling, paint);
+    }
+
+    /// <summary>Lays a picture side by side over an area.</summary>
+    private static void Tile(SKCanvas canvas, SKPath path, PicturePaint picture, Tiling tiling, SKRect bounds)
+    {
+        if (Decoded(canvas, picture, tiling.Width, tiling.Height) is not { } image) return;
+        var (x, y) = (bounds.Left + tiling.Across * (bounds.Width - tiling.Width) + tiling.X, bounds.Top + tiling.Down * (bounds.Height - tiling.Height) + tiling.Y);
+        var onto = SKMatrix.CreateScaleTranslation((float)(tiling.Width / image.Width), (float)(tiling.Height / image.Height), (float)x, (float)y);
+        using var shader = image.ToShader(Repeated(tiling.MirroredAcross), Repeated(tiling.MirroredDown), Sampling, onto);
+        using var recolored = PictureColors.Filter(picture.Recolored);
+        using var paint = Painted(picture, recolored);
+        paint.Shader = shader;
+        canvas.DrawPath(path, paint);
+
+        static SKShaderTileMode Repeated(bool mirrored) => mirrored ? SKShaderTileMode.Mirror : SKShaderTileMode.Repeat;
+    }
+
+    private static SKPaint Painted(PicturePaint picture, SKColorFilter? recolored) =>
+        new() { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true, ColorFilter = recolored };
+
+    /// <summary>A picture as finely as it is seen.</summary>
+    private static SKImage? Decoded(SKCanvas canvas, PicturePaint picture, double width, double height)
+    {
         var matrix = canvas.TotalMatrix;
         var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));
-        if (DecodedPictures.Of(picture.Data, Pixels(w), Pixels(h)) is not { } image) return;
-        using var recolored = picture.Recolored is { } how ? Recolored(how) : null;
-        using var paint = new SKPaint { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true, ColorFilter = recolored };
-        canvas.DrawImage(image, onto, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear), paint);
+        return DecodedPictures.Of(picture.Data, Pixels(width), Pixels(height));
 
         // Far beyond the slide nothing of it is seen finer.
         int Pixels(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
-    }
-
-    /// <summary>Colours by how light they are, from one to another (Rec. 709), then lighter and further apart.</summary>
-    private static SKColorFilter Recolored(Recoloring how)
-    {
-        float[] matrix = [1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 0];
-        var (dark, light) = (new SKColorF(0, 0, 0), new SKColorF(1, 1, 1));
-        if (how is { Dark: { } from, Light: { } to })
-        {
-            (dark, light) = (new SKColor(from), new SKColor(to));
-            float[] weights = [0.2126f, 0.7152f, 0.0722f];
-            foreach (var (row, (begin, end)) in new[] { (dark.Red, light.Red), (dark.Green, light.Green), (dark.Blue, light.Blue) }.Select((c, i) => (i, c)))
-            {
-                for (var k = 0; k < 3; k++) matrix[5 * row + k] = (end - begin) * weights[k];
-                matrix[5 * row + 4] = begin;
-            }
-        }
-        var slope = (float)(how.Contrast <= 0 ? 1 + how.Contrast : 1 / Math.Max(0.01, 1 - how.Contrast));
-        var rest = (float)(0.5 - 0.5 * slope + how.Brightness);
-        for (var row = 0; row < 3; row++)
-        {
-            for (var k = 0; k < 5; k++) matrix[5 * row + k] *= slope;
-            matrix[5 * row + 4] += rest;
-        }
-        return SKColorFilter.CreateColorMatrix(matrix);
     }
 
     /// <summary>Draws a line along a path.</summary>
@@ -262,11 +271,9 @@ internal static class DrawingPainter
         }
         var (width, height) = (Math.Max(1, bounds.Width - text.Left - text.Right), bounds.Height - text.Top - text.Bottom);
         width = Math.Max(1, (width - (text.Columns - 1) * text.ColumnGap) / text.Columns);
-        var layout = TextLayout.Fit(text, step, width, height);
-        // What stands about the middle or at the bottom stays there as its paragraphs appear.
-        var full = step == 0 || text.Anchor == Anchor.Top ? layout.Height : TextLayout.Fit(text, 0, width, height).Height;
-        var free = text.Anchor switch { Anchor.Middle => (height - full) / 2, Anchor.Bottom => height - full, _ => 0 };
-        layout.Draw(canvas, bounds.Left + text.Left, bounds.Top + text.Top + free, width, height);
+        var layout = TextLayout.Fit(text, width, height);
+        var free = text.Anchor switch { Anchor.Middle => (height - layout.Height) / 2, Anchor.Bottom => height - layout.Height, _ => 0 };
+        layout.Draw(canvas, step, bounds.Left + text.Left, bounds.Top + text.Top + free, width, height);
         canvas.Restore();
     }
 }

@@ -7,7 +7,7 @@ namespace Phonaris.Media.Pictures;
 
 /// <summary>
 /// Draws metafiles, pictures kept as the steps they were drawn in: enhanced ones through emf2svg-conv, older ones through wmf2svg of libwmf, both of Debian's
-/// packages. They are given the file alone, and bounds.
+/// packages. They are given the file alone, and bounds. Of the older kind, colours become the nearest that CSS has a name for.
 /// </summary>
 internal static class Metafile
 {

@@ -61,7 +61,7 @@ internal static class TablePainter
         // Turned text takes what it is long.
         if (text.Turn != 0) return 0;
         var edges = text.Top + text.Bottom;
-        return TextLayout.Fit(text, 0, Math.Max(1, width - text.Left - text.Right), double.MaxValue).Height + edges;
+        return TextLayout.Fit(text, Math.Max(1, width - text.Left - text.Right), double.MaxValue).Height + edges;
     }
 
     private static float[] Places(IReadOnlyList<double> sizes, float from)

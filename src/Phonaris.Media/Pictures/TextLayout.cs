@@ -18,11 +18,10 @@ internal sealed class TextLayout
     private readonly double _gap;
 
     /// <summary>Lays text out in a width.</summary>
-    private TextLayout(TextBody body, int step, double width, double scale)
+    private TextLayout(TextBody body, double width, double scale)
     {
         (_columns, _gap) = (Math.Max(1, body.Columns), body.ColumnGap);
-        foreach (var paragraph in body.Paragraphs.Where(p => step == 0 || p.FromStep <= step))
-            Lay(paragraph, body.Wraps ? width : double.MaxValue, scale);
+        foreach (var paragraph in body.Paragraphs) Lay(paragraph, body.Wraps ? width : double.MaxValue, scale);
     }
 
     /// <summary>The lines, from the top.</summary>
@@ -36,24 +35,24 @@ internal sealed class TextLayout
 
     /// <summary>Lays text out in the room of a shape; text that shrinks is made smaller until it fits.</summary>
     /// <param name="body">The text.</param>
-    /// <param name="step">How many steps are taken; 0 for all.</param>
     /// <param name="width">The room's width.</param>
     /// <param name="height">The room's height.</param>
-    public static TextLayout Fit(TextBody body, int step, double width, double height)
+    public static TextLayout Fit(TextBody body, double width, double height)
     {
-        // Sized with everything on it, so that text does not jump as its paragraphs appear.
         var scale = 1.0;
-        while (body.Shrinks && scale > SmallestScale && new TextLayout(body, 0, width, scale).Height > height + 0.5) scale *= ScaleStep;
-        return new(body, step, width, scale);
+        var layout = new TextLayout(body, width, scale);
+        while (body.Shrinks && scale > SmallestScale && layout.Height > height + 0.5) layout = new(body, width, scale *= ScaleStep);
+        return layout;
     }
 
-    /// <summary>Draws the lines.</summary>
+    /// <summary>Draws the lines that are there; all have their places from the beginning.</summary>
     /// <param name="canvas">Where.</param>
+    /// <param name="step">How many steps are taken; 0 for all.</param>
     /// <param name="x">The left of the room.</param>
     /// <param name="y">The top of the first line.</param>
     /// <param name="width">The width of a column.</param>
     /// <param name="height">The room's height, after which the next column begins.</param>
-    public void Draw(SKCanvas canvas, double x, double y, double width, double height)
+    public void Draw(SKCanvas canvas, int step, double x, double y, double width, double height)
     {
         var (top, column) = (y, 1);
         foreach (var line in _lines)
@@ -64,6 +63,11 @@ internal sealed class TextLayout
                 column++;
             }
             else y += line.Before;
+            if (!line.IsThere(step))
+            {
+                y += line.Height + line.After;
+                continue;
+            }
             var free = Math.Max(0, width - line.Margin - line.Width);
             var aside = line.Align switch { Align.Center => free / 2, Align.Right => free, Align.Justified when line.RightToLeft => free, _ => 0 };
             var blanks = line.Pieces.Count(p => p.IsSpace);

@@ -22,6 +22,10 @@ internal sealed class TextLine(Paragraph paragraph, double margin)
 
     public bool RightToLeft => paragraph.RightToLeft;
 
+    /// <summary>Whether its paragraph is there.</summary>
+    /// <param name="step">How many steps are taken; 0 for all.</param>
+    public bool IsThere(int step) => Presence.At(step, paragraph.FromStep, paragraph.ToStep);
+
     /// <summary>How wide it is, without blanks at its end once it is closed.</summary>
     public double Width { get; private set; }
 

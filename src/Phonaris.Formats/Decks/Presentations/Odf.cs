@@ -11,6 +11,7 @@ internal static class Odf
     public static readonly XNamespace Draw = "urn:oasis:names:tc:opendocument:xmlns:drawing:1.0";
     public static readonly XNamespace Text = "urn:oasis:names:tc:opendocument:xmlns:text:1.0";
     public static readonly XNamespace Table = "urn:oasis:names:tc:opendocument:xmlns:table:1.0";
+    public static readonly XNamespace Charted = "urn:oasis:names:tc:opendocument:xmlns:chart:1.0";
     public static readonly XNamespace Show = "urn:oasis:names:tc:opendocument:xmlns:presentation:1.0";
     public static readonly XNamespace Anim = "urn:oasis:names:tc:opendocument:xmlns:animation:1.0";
     public static readonly XNamespace Smil = "urn:oasis:names:tc:opendocument:xmlns:smil-compatible:1.0";

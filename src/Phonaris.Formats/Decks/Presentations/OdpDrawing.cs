@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Xml.Linq;
 using Phonaris.Core.Drawings;
+using Phonaris.Formats.Decks.Charts;
 using static Phonaris.Formats.Decks.Presentations.Odf;
 
 namespace Phonaris.Formats.Decks.Presentations;
@@ -32,8 +33,12 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     private void Shape(XElement shape, int from, int to)
     {
         if (shape.Get(Show + "placeholder") == "true" && shape.Parent == page && Lines(shape).Length == 0) return;
-        var id = OdpDeck.Id(shape);
-        (from, to) = (Math.Max(from, _timing.AppearsWith(id)), Math.Min(to, _timing.LastsTo(id)));
+        // What leaves and comes again is there more than once.
+        foreach (var stay in _timing.Stays(OdpDeck.Id(shape))) There(shape, Math.Max(from, stay.From), Math.Min(to, stay.To));
+    }
+
+    private void There(XElement shape, int from, int to)
+    {
         if (shape.Name == Draw + "g")
         {
             foreach (var child in shape.Elements()) Shape(child, from, to);
@@ -99,11 +104,20 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
         else if (frame.Element(Draw + "text-box") is { } text)
             _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to) { Shadow = ShadowOf(looks) });
+        else if (ChartOf(frame) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {
             _notDrawn.Add("a picture or object of a kind that cannot be read is not drawn");
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), null, from, to));
         }
+    }
+
+    /// <summary>The chart of a frame, kept within it or beside; null where it has none, or one that cannot be drawn.</summary>
+    private Chart? ChartOf(XElement frame)
+    {
+        if (frame.Element(Draw + "object") is not { } held) return null;
+        var document = held.Elements().FirstOrDefault() ?? (held.Get(Link + "href") is { } address ? package.Xml($"{OdpPackage.Inside(address)}/content.xml") : null);
+        return document is null ? null : new OdpChart(document).Read();
     }
 
     private (bool Said, Paint? Paint) Fill(List<XElement> looks)
@@ -123,14 +137,26 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
                 ValueList<GradientStop> stops = style == "axial"
                     ? [new(0, start), new(0.5, end), new(1, start)]
                     : radial ? [new(0, end), new(1, start)] : [new(0, start), new(1, end)];
-                return (true, new GradientPaint(stops, angle, radial));
+                return (true, new GradientPaint(stops, angle, radial) { Center = (Percent(gradient.Get(Draw + "cx")) ?? 0.5, Percent(gradient.Get(Draw + "cy")) ?? 0.5) });
             case "bitmap" when package.File(package.Named.GetValueOrDefault(First(Draw + "fill-image-name") ?? "").Get(Link + "href")) is { } picture:
-                return (true, new PicturePaint(picture, 0, 0, 0, 0, opacity));
+                return (true, new PicturePaint(picture, 0, 0, 0, 0, opacity) { Tiled = First(Style + "repeat") is null or "repeat" ? Tiled(looks, picture) : null });
             case "hatch" when package.Named.GetValueOrDefault(First(Draw + "fill-hatch-name") ?? "") is { } hatch:
                 var back = First(Draw + "fill-hatch-solid") == "true" ? Color(First(Draw + "fill-color")) ?? 0xFFFFFFFF : 0x00FFFFFF;
                 return (true, new PatternPaint(Hatched(hatch), WithOpacity(Color(hatch.Get(Draw + "color")) ?? 0xFF000000, opacity), back));
             default: return (false, Color(First(Fo + "background-color")) is { } plain ? new SolidPaint(plain) : null);
         }
+    }
+
+    /// <summary>How a picture is laid side by side; null for one without a size.</summary>
+    private static Tiling? Tiled(List<XElement> looks, byte[] picture)
+    {
+        if (KnownPictures.SizeOf(picture) is not { } size) return null;
+        var corner = looks.First(Draw + "fill-image-ref-point") ?? "center";
+        double Length(XName name, double own) => Odf.Points(looks.First(name)) is > 0 and var said ? said : own;
+        return new(
+            Length(Draw + "fill-image-width", size.Width), Length(Draw + "fill-image-height", size.Height),
+            corner.EndsWith("left", StringComparison.Ordinal) ? 0 : corner.EndsWith("right", StringComparison.Ordinal) ? 1 : 0.5,
+            corner.StartsWith("top", StringComparison.Ordinal) ? 0 : corner.StartsWith("bottom", StringComparison.Ordinal) ? 1 : 0.5, 0, 0);
     }
 
     /// <summary>The pattern that is nearest to a hatch: by how many ways its lines run, and how they are turned, in tenths of a degree.</summary>
@@ -229,10 +255,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         var clip = looks.First(Fo + "clip");
         if (clip is null || !clip.StartsWith("rect(", StringComparison.Ordinal)) return default;
         double[] sides = [.. clip[5..].TrimEnd(')').Split([' ', ','], StringSplitOptions.RemoveEmptyEntries).Select(s => Odf.Points(s) ?? 0)];
-        using var codec = SkiaSharp.SKCodec.Create(new MemoryStream(picture));
-        if (sides.Length != 4 || codec is null) return default;
-        // Lengths are of the picture at 96 pixels an inch.
-        var (w, h) = (codec.Info.Width * 0.75, codec.Info.Height * 0.75);
+        if (sides.Length != 4 || KnownPictures.SizeOf(picture) is not var (w, h)) return default;
         return (sides[3] / w, sides[0] / h, sides[1] / w, sides[2] / h);
     }
 

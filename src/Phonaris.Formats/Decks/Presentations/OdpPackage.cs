@@ -7,7 +7,6 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>An open OpenDocument presentation: its pages, its styles and its pictures.</summary>
 internal sealed class OdpPackage : IDisposable
 {
-
     private readonly ZipArchive _zip;
     private readonly string _name;
     private readonly Dictionary<(string Family, string Name), XElement> _styles;
@@ -84,6 +83,14 @@ internal sealed class OdpPackage : IDisposable
         return _pictures.Get(entry, () => entry.Open(), _name);
     }
 
+    /// <summary>The root of a document of the package; null where it is not there.</summary>
+    public XElement? Xml(string entry)
+    {
+        if (_zip.GetEntry(entry) is not { } part) return null;
+        using var stream = part.Open();
+        return ZipFiles.Xml(stream);
+    }
+
     /// <summary>Whether an address leads into the package.</summary>
     public bool Has(string address) => _zip.GetEntry(Inside(address)) is not null;
 
@@ -92,11 +99,4 @@ internal sealed class OdpPackage : IDisposable
 
     /// <inheritdoc/>
     public void Dispose() => _zip.Dispose();
-
-    private XElement? Xml(string entry)
-    {
-        if (_zip.GetEntry(entry) is not { } part) return null;
-        using var stream = part.Open();
-        return ZipFiles.Xml(stream);
-    }
 }

@@ -64,6 +64,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         if (runs.Count == 0) runs.Add(Run("", words));
         var list = level > 0 ? all.Select(s => s.Element(Style + "graphic-properties")?.Element(Text + "list-style")).FirstOrDefault(l => l is not null) : null;
         var (bullet, margin, indent) = Bullet(list, level, number, runs[0]);
+        var stay = timing.StayOf(OdpDeck.Id(paragraph));
         return new(
             [.. runs],
             First(Fo + "text-align") switch
@@ -76,8 +77,9 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
                 _ => rightToLeft ? Align.Right : Align.Left,
             },
             margin + (Odf.Points(First(Fo + "margin-left")) is { } m && level == 0 ? m : 0), indent, bullet,
-            Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, timing.AppearsWith(OdpDeck.Id(paragraph)))
+            Odf.Points(First(Fo + "margin-top")) ?? 0, Odf.Points(First(Fo + "margin-bottom")) ?? 0, Percent(First(Fo + "line-height")) ?? 1, stay.From)
         {
+            ToStep = stay.To,
             LineHeight = Odf.Points(First(Fo + "line-height")),
             RightToLeft = rightToLeft,
             Tabs = [.. settings.Select(p => p.Element(Style + "tab-stops")).FirstOrDefault(t => t is not null)?.Elements(Style + "tab-stop").Select(t => t.Length(Style + "position") ?? 0).Where(t => t > 0).Order() ?? Enumerable.Empty<double>()],

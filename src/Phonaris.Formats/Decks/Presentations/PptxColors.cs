@@ -68,7 +68,19 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         if (picture(blip?.Attribute(R + "embed")?.Value) is not { } data) return null;
         var crop = fill.Element(A + "srcRect");
         var opacity = blip?.Element(A + "alphaModFix").Share("amt") ?? 1;
-        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity) { Recolored = Recolored(blip) };
+        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity) { Recolored = Recolored(blip), Tiled = Tiled(fill.Element(A + "tile"), data) };
+    }
+
+    /// <summary>How a picture is laid side by side (20.1.8.58); null where it is not.</summary>
+    private static Tiling? Tiled(XElement? tile, byte[] data)
+    {
+        if (tile is null || KnownPictures.SizeOf(data) is not { } size) return null;
+        var (corner, flip) = (tile.Attribute("algn")?.Value ?? "tl", tile.Attribute("flip")?.Value ?? "none");
+        var (across, down) = (tile.Share("sx") ?? 1, tile.Share("sy") ?? 1);
+        if (across <= 0 || down <= 0) return null;
+        return new(
+            size.Width * across, size.Height * down, corner is "t" or "ctr" or "b" ? 0.5 : corner.EndsWith('r') ? 1 : 0, corner is "l" or "ctr" or "r" ? 0.5 : corner.StartsWith('b') ? 1 : 0,
+            tile.Points("tx") ?? 0, tile.Points("ty") ?? 0, flip.Contains('x'), flip.Contains('y'));
     }
 
     /// <summary>What is done to the colours of a picture (20.1.8.23 to 20.1.8.42); null for nothing.</summary>
@@ -78,6 +90,9 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         if (blip?.Element(A + "grayscl") is not null) recoloring = recoloring with { Dark = 0xFF000000, Light = 0xFFFFFFFF };
         if (blip?.Element(A + "duotone")?.Elements().Take(2).Select(c => Color(new XElement("of", c))).ToList() is [{ } dark, { } light]) recoloring = recoloring with { Dark = dark, Light = light };
         if (blip?.Element(A + "lum") is { } lum) recoloring = recoloring with { Brightness = lum.Share("bright") ?? 0, Contrast = lum.Share("contrast") ?? 0 };
+        if (blip?.Element(A + "biLevel").Share("thresh") is { } threshold) recoloring = recoloring with { Threshold = threshold };
+        // One colour for another is what a background is taken out by, nothing else of note.
+        if (blip?.Element(A + "clrChange") is { } change && Color(change.Element(A + "clrTo")) is < 0x0100_0000 && Color(change.Element(A + "clrFrom")) is { } cleared) recoloring = recoloring with { Cleared = cleared };
         return recoloring == new Recoloring() ? null : recoloring;
     }
 
@@ -120,7 +135,13 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
             .OrderBy(s => s.At)
             .ToList();
         if (stops is not { Count: > 0 }) return null;
-        return new([.. stops], (fill.Element(A + "lin").Number("ang") ?? 0) / AngleUnits, fill.Element(A + "path") is not null);
+        var to = fill.Element(A + "path")?.Element(A + "fillToRect");
+        return new([.. stops], (fill.Element(A + "lin").Number("ang") ?? 0) / AngleUnits, fill.Element(A + "path") is not null)
+        {
+            Center = to is null ? (0.5, 0.5) : (Middle(to.Share("l"), to.Share("r")), Middle(to.Share("t"), to.Share("b"))),
+        };
+
+        static double Middle(double? from, double? to) => ((from ?? 0) + 1 - (to ?? 0)) / 2;
     }
 
     /// <summary>A colour after what its element's children do to it.</summary>

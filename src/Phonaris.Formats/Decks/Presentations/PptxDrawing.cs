@@ -87,14 +87,19 @@ internal sealed class PptxDrawing
             if (shape.Properties().Says("hidden")) continue;
             // Placeholders of layout and master are places, not shapes.
             if (part != _slide && shape.Placeholder() is not null) continue;
-            var appears = part == _slide ? Math.Max(from, _timing.AppearsWith(id)) : 1;
-            var lasts = part == _slide ? Math.Min(to, _timing.LastsTo(id)) : int.MaxValue;
-            if (shape.Name == P + "grpSp") Draw(shape, part, [GroupFrame.Of(shape.Element(P + "grpSpPr")?.Element(A + "xfrm")), .. groups], appears, lasts);
-            else if (shape.Name == P + "sp" || shape.Name == P + "cxnSp") DrawShape(shape, part, groups, id, appears, lasts);
-            else if (shape.Name == P + "pic") DrawPicture(shape, part, groups, appears, lasts);
-            else if (shape.Name == P + "graphicFrame") DrawFrame(shape, part, groups, appears, lasts);
-            else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting is not drawn");
+            if (part != _slide) Draw(shape, part, groups, id, from, to);
+            // What leaves and comes again is there more than once.
+            else foreach (var stay in _timing.Stays(id)) Draw(shape, part, groups, id, Math.Max(from, stay.From), Math.Min(to, stay.To));
         }
+    }
+
+    private void Draw(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, string id, int from, int to)
+    {
+        if (shape.Name == P + "grpSp") Draw(shape, part, [GroupFrame.Of(shape.Element(P + "grpSpPr")?.Element(A + "xfrm")), .. groups], from, to);
+        else if (shape.Name == P + "sp" || shape.Name == P + "cxnSp") DrawShape(shape, part, groups, id, from, to);
+        else if (shape.Name == P + "pic") DrawPicture(shape, part, groups, from, to);
+        else if (shape.Name == P + "graphicFrame") DrawFrame(shape, part, groups, from, to);
+        else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting is not drawn");
     }
 
     private void DrawShape(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, string id, int from, int to)
@@ -137,7 +142,7 @@ internal sealed class PptxDrawing
         XElement?[] styles = [ofKind, _package.Presentation.Element(P + "defaultTextStyle")];
         List<XElement> bodies = [.. inherited.Select(s => s.Element(P + "txBody")).OfType<XElement>()];
         return new PptxText(colors, bodies, [.. styles.OfType<XElement>()], colors.Color(style?.Element(A + "fontRef")), isTitle)
-            .Read(paragraph => _timing.AppearsWith(id, paragraph));
+            .Read(paragraph => _timing.StayOf(id, paragraph));
     }
 
     private void DrawPicture(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, int from, int to)

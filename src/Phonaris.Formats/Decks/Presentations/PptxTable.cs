@@ -52,7 +52,7 @@ internal sealed class PptxTable(XElement table, XElement? style, PptxColors colo
         XElement[] bold = looks.IsBold(row, column)
             ? [new XElement("style", Enumerable.Range(1, Levels).Select(l => new XElement(A + $"lvl{l}pPr", new XElement(A + "defRPr", new XAttribute("b", "1")))))]
             : [];
-        var text = new PptxText(colors, [body], [.. bold, .. styles], looks.TextColor(row, column), heading: false).Read(_ => 1);
+        var text = new PptxText(colors, [body], [.. bold, .. styles], looks.TextColor(row, column), heading: false).Read(_ => (1, int.MaxValue));
         return text is null ? null : text with
         {
             Left = properties.Points("marL") ?? Side,

@@ -25,8 +25,8 @@ internal sealed class PptxText(
     private readonly IReadOnlyList<XElement> _lists = [.. bodies.Select(b => b.Element(A + "lstStyle")).OfType<XElement>()];
 
     /// <summary>The text, or null when there is none.</summary>
-    /// <param name="appears">The step a paragraph appears with.</param>
-    public TextBody? Read(Func<int, int> appears)
+    /// <param name="stay">The steps that a paragraph is there.</param>
+    public TextBody? Read(Func<int, (int From, int To)> stay)
     {
         var paragraphs = bodies[0].Elements(A + "p").ToList();
         if (paragraphs.All(p => Ooxml.Line(p).Length == 0)) return null;
@@ -36,7 +36,7 @@ internal sealed class PptxText(
         var tighten = 1 - (fit.Share("lnSpcReduction") ?? 0);
         var counters = new int[9];
         return new(
-            [.. paragraphs.Select((p, i) => Paragraph(p, scale, tighten, counters, appears(i)))],
+            [.. paragraphs.Select((p, i) => Paragraph(p, scale, tighten, counters, stay(i)))],
             Inset("lIns", UsualSide), Inset("tIns", UsualEdge), Inset("rIns", UsualSide), Inset("bIns", UsualEdge),
             First("anchor") switch { "ctr" => Anchor.Middle, "b" => Anchor.Bottom, _ => Anchor.Top },
             First("wrap") != "none", fit?.Name.LocalName == "normAutofit",
@@ -50,7 +50,7 @@ internal sealed class PptxText(
         double Inset(string attribute, double usual) => properties.Select(p => p.Points(attribute)).FirstOrDefault(v => v is not null) ?? usual;
     }
 
-    private Paragraph Paragraph(XElement element, double scale, double tighten, int[] counters, int appears)
+    private Paragraph Paragraph(XElement element, double scale, double tighten, int[] counters, (int From, int To) stay)
     {
         var own = element.Element(A + "pPr");
         var level = (int)Math.Clamp(own.Number("lvl") ?? 0, 0, 8);
@@ -62,8 +62,9 @@ internal sealed class PptxText(
         return new(
             [.. runs],
             First("algn") switch { "ctr" => Align.Center, "r" => Align.Right, "just" or "dist" => Align.Justified, _ => Align.Left },
-            Length("marL"), Length("indent"), Bullet(chain, runs, level, counters), Space("spcBef", size), Space("spcAft", size), Math.Max(0.5, spacing * tighten), appears)
+            Length("marL"), Length("indent"), Bullet(chain, runs, level, counters), Space("spcBef", size), Space("spcAft", size), Math.Max(0.5, spacing * tighten), stay.From)
         {
+            ToStep = stay.To,
             LineHeight = lines?.Element(A + "spcPts").Number("val") / 100.0,
             RightToLeft = First("rtl") is "1" or "true",
             Tabs = [.. Child("tabLst")?.Elements(A + "tab").Select(t => t.Points("pos") ?? 0).Where(t => t > 0).Order() ?? Enumerable.Empty<double>()],

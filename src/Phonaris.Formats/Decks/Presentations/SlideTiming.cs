@@ -8,11 +8,34 @@ internal abstract class SlideTiming
     /// <summary>The steps; the first is the slide's own coming.</summary>
     public IReadOnlyList<SlideStep> Steps => _steps;
 
-    /// <summary>The step, from 1, with which a shape or a paragraph of it appears; 1 when it is there from the beginning.</summary>
-    public int AppearsWith(string? shapeId, int? paragraph = null) => Find(shapeId, paragraph, appears: true) is >= 0 and var at ? at + 1 : 1;
+    /// <summary>
+    /// The steps, from 1, that a shape or a paragraph of it is there, in order: from the beginning where nothing has it appear first, <see cref="int.MaxValue"/> for good;
+    /// none where it is never seen.
+    /// </summary>
+    public IReadOnlyList<(int From, int To)> Stays(string? shapeId, int? paragraph = null)
+    {
+        var changes = _steps.SelectMany((s, at) => s.Reveals
+            .Where(r => r.ShapeId == shapeId && (r.From is null ? paragraph is null : paragraph >= r.From && paragraph <= r.To))
+            .Select(r => (r.Appears, Step: at + 1))).ToList();
+        List<(int From, int To)> stays = [];
+        int? from = changes is [{ Appears: true }, ..] ? null : 1;
+        foreach (var (appears, step) in changes)
+        {
+            if (appears) from ??= step;
+            else if (from is { } since)
+            {
+                // What leaves with the step it came with is not seen: a picture shows how a step ends.
+                if (since < step) stays.Add((since, step - 1));
+                from = null;
+            }
+        }
+        if (from is { } last) stays.Add((last, int.MaxValue));
+        return stays;
+    }
 
-    /// <summary>The last step at which a shape is there.</summary>
-    public int LastsTo(string? shapeId) => Find(shapeId, null, appears: false) is > 0 and var at ? at : int.MaxValue;
+    /// <summary>The steps from the first to the last that a paragraph is there.</summary>
+    public (int From, int To) StayOf(string? shapeId, int? paragraph = null) =>
+        Stays(shapeId, paragraph) is { Count: > 0 } stays ? (stays[0].From, stays[^1].To) : (int.MaxValue, 0);
 
     /// <summary>The step, from 1, with which a shape's sound or film is played, and how much later in milliseconds; null when nothing plays it.</summary>
     public (int Step, long DelayMs)? PlaysWith(string? shapeId)
@@ -32,7 +55,4 @@ internal abstract class SlideTiming
         if (step.OffsetMs is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. step.Reveals], [.. _steps[0].Plays, .. step.Plays]);
         else _steps.Add(step);
     }
-
-    private int Find(string? shapeId, int? paragraph, bool appears) => _steps.FindIndex(s => s.Reveals.Any(r =>
-        r.ShapeId == shapeId && r.Appears == appears && (r.From is null ? paragraph is null : paragraph >= r.From && paragraph <= r.To)));
 }
