@@ -49,6 +49,10 @@ public sealed class ChartTests : IDisposable
         var piece = pie[0].Outline.Parts[0].Path;
         Assert.Equal([(100.0, 4.0), (146, 50), (100, 50)], piece.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
         Assert.Equal([new SolidPaint(0xFF804020), new SolidPaint(0xFF7B3F68)], pie.Select(s => s.Fill));
+        // What is written at a piece of its own goes before what is written at all.
+        const string labels = """<c:dLbls><c:dLbl><c:idx val="0"/><c:tx><c:rich><a:p><a:r><a:t>few</a:t></a:r></a:p></c:rich></c:tx><c:showVal val="1"/></c:dLbl><c:dLbl><c:idx val="1"/><c:delete val="1"/></c:dLbl><c:showVal val="1"/></c:dLbls>""";
+        var told = Chart($"<c:pieChart>{Series("A", [1, 3, 5]).Replace("</c:ser>", labels + "</c:ser>", StringComparison.Ordinal)}</c:pieChart>");
+        Assert.Equal(["few", "5"], told.Where(s => s.Text is not null).Select(Words));
         var ring = Chart($"<c:doughnutChart>{Series("A", [1, 3])}<c:holeSize val=\"50\"/></c:doughnutChart>");
         Assert.Contains((123.0, 50.0), ring[0].Outline.Parts[0].Path.Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
         // A line from middle to middle of its categories; where a value is missing it is broken.

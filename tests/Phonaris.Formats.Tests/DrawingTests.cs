@@ -17,7 +17,7 @@ public sealed class DrawingTests : IDisposable
     public void Lines_have_their_colour_dash_and_arrows()
     {
         var line = Pptx("""<a:prstGeom prst="line"/><a:ln w="38100"><a:solidFill><a:srgbClr val="7B3F68"/></a:solidFill><a:prstDash val="dash"/><a:headEnd type="none"/><a:tailEnd type="triangle"/></a:ln>""", " flipH=\"1\"")[0];
-        Assert.Equal(new Line(0xFF7B3F68, 3, [4, 3], ArrowStart: false, ArrowEnd: true), line.Line);
+        Assert.Equal(new Line(0xFF7B3F68, 3, [4, 3], End: new(LineEndKind.Triangle)), line.Line);
         Assert.True(line.Box.FlipX && line.Outline.Parts.Single().Path.All(m => m.Kind != PenMoveKind.Close));
         Assert.Null(line.Fill);
         Assert.Null(Pptx("<a:ln><a:noFill/></a:ln>")[0].Line);
@@ -169,6 +169,7 @@ public sealed class DrawingTests : IDisposable
     [Fact]
     public void Text_says_which_way_it_is_read_how_it_is_spaced_and_what_stands_behind_it()
     {
+        Assert.Equal(new Line(0xFFC0392B, 1, []), Pptx("", body: """<a:p><a:r><a:rPr><a:ln w="12700"><a:solidFill><a:srgbClr val="C0392B"/></a:solidFill></a:ln></a:rPr><a:t>edge</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs[0].Outline);
         var text = Pptx("", body: """
             <a:p><a:pPr rtl="1" algn="r"><a:lnSpc><a:spcPts val="2400"/></a:lnSpc><a:buSzPct val="75000"/><a:buChar char="–"/><a:tabLst><a:tab pos="1270000"/><a:tab pos="635000"/></a:tabLst></a:pPr>
             <a:r><a:rPr spc="300" sz="2000"><a:highlight><a:srgbClr val="FFFF00"/></a:highlight><a:latin typeface="One Face"/><a:ea typeface="East Face"/><a:cs typeface="+mn-cs"/></a:rPr><a:t>שלום</a:t></a:r></a:p>
@@ -332,7 +333,7 @@ public sealed class DrawingTests : IDisposable
             </draw:page>
             """);
         var shapes = DeckFormats.Draw(PathOf("fine.odp"), MediaTypes.Odp, [1])[0].Shapes;
-        Assert.Equal((true, 0xFF204060u, true), (shapes[0].Box.FlipX, shapes[0].Line!.Color, shapes[0].Line!.ArrowEnd));
+        Assert.Equal((true, 0xFF204060u, new LineEnd(LineEndKind.Triangle)), (shapes[0].Box.FlipX, shapes[0].Line!.Color, shapes[0].Line!.End));
         var list = shapes[1].Text!.Paragraphs;
         Assert.Equal((2, Align.Right), (list.Count, list[0].Align));
         Assert.Equal([("one ", 24.0, false), ("half", 12.0, true), ("\n", 24.0, false), ("more", 24.0, false)], list[0].Runs.Select(r => (r.Text, r.Size, r.Italic)));

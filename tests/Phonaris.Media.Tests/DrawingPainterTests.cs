@@ -215,6 +215,22 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
+    public async Task Lines_end_in_their_forms_and_letters_have_outlines()
+    {
+        DrawnShape Drawn(double y, LineEnd end) => new(new(10, y, 50, 0), Outlines.Diagonal, null, new(Pine, 2, [], End: end), null);
+        TextRun hollow = new("mm", 30, 0xFFFFFFFF, "Arial") { Outline = new(Apricot, 1, []) };
+        using var picture = await PaintAsync(
+        [
+            Drawn(10, new(LineEndKind.Triangle, 5, 5)), Drawn(30, new(LineEndKind.Oval, 5, 5)), Drawn(50, new(LineEndKind.Open, 5, 5)), Drawn(70, new(LineEndKind.Barbed, 5, 5)),
+            new(new(100, 0, 90, 40), Outlines.Rectangle, null, null, new([new([hollow], Align.Left, 0, 0, null, 0, 0, 1)], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false)),
+        ]);
+        // Ten points long and broad: a triangle is filled up to the end, an ellipse lies about it, open strokes leave room behind them, barbs too, along the line alone.
+        Assert.Equal([(true, false), (false, true), (false, false), (false, false)], new[] { 10.0, 30, 50, 70 }.Select(y => (At(picture, 51.5, y - 3) == Pine, At(picture, 63, y) == Pine)));
+        Assert.Equal([true, true], new[] { 50.0, 70 }.Select(y => Ink(picture, 45, 60, (int)y - 6, (int)y - 2) > 5));
+        Assert.True(Ink(picture, 100, 190, 0, 40) > 100, "White letters are seen by their outlines.");
+    }
+
+    [Fact]
     public async Task Steps_show_what_they_reveal()
     {
         ValueList<DrawnShape> shapes =

@@ -19,6 +19,9 @@ public sealed record TextRun(
     /// <summary>How much further each letter stands from the next, in points.</summary>
     public double Spacing { get; init; }
 
+    /// <summary>The line around its letters; null for none.</summary>
+    public Line? Outline { get; init; }
+
     /// <summary>The colour behind it, 0xAARRGGBB; null for none.</summary>
     public uint? Highlight { get; init; }
 }

@@ -239,24 +239,10 @@ internal static class DrawingPainter
             paint.PathEffect = dashes;
         }
         canvas.DrawPath(path, paint);
-        if (!line.ArrowStart && !line.ArrowEnd) return;
+        if (line.Start is null && line.End is null) return;
         using var measure = new SKPathMeasure(path);
-        if (line.ArrowEnd && measure.GetPositionAndTangent(measure.Length, out var end, out var onward)) Head(canvas, end, onward, line);
-        if (line.ArrowStart && measure.GetPositionAndTangent(0, out var start, out var away)) Head(canvas, start, new(-away.X, -away.Y), line);
-    }
-
-    private static void Head(SKCanvas canvas, SKPoint tip, SKPoint direction, Line line)
-    {
-        var size = (float)Math.Max(4, line.Width * 3.5);
-        var (back, side) = (new SKPoint(tip.X - direction.X * size, tip.Y - direction.Y * size), new SKPoint(-direction.Y * size / 2, direction.X * size / 2));
-        using var builder = new SKPathBuilder();
-        builder.MoveTo(tip);
-        builder.LineTo(new(back.X + side.X, back.Y + side.Y));
-        builder.LineTo(new(back.X - side.X, back.Y - side.Y));
-        builder.Close();
-        using var path = builder.Detach();
-        using var paint = new SKPaint { Color = new(line.Color), IsAntialias = true };
-        canvas.DrawPath(path, paint);
+        if (line.End is { } last && measure.GetPositionAndTangent(measure.Length, out var end, out var onward)) LineEnds.Draw(canvas, end, onward, line, last);
+        if (line.Start is { } first && measure.GetPositionAndTangent(0, out var start, out var away)) LineEnds.Draw(canvas, start, new(-away.X, -away.Y), line, first);
     }
 
     /// <summary>Writes text in its room.</summary>

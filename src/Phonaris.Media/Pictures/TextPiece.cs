@@ -90,6 +90,11 @@ internal sealed class TextPiece
             builder.AddPositionedRun(_shaped.Glyphs, _font, Spacing == 0 ? _shaped.Points : [.. _shaped.Points.Select((p, i) => new SKPoint(p.X + (float)(i * Spacing), p.Y))]);
             using var blob = builder.Build();
             if (blob is not null) canvas.DrawText(blob, (float)x, (float)y, paint);
+            if (blob is not null && _run.Outline is { } line)
+            {
+                using var pen = new SKPaint { Color = new(line.Color), IsStroke = true, StrokeWidth = (float)(line.Width * _scale), StrokeJoin = SKStrokeJoin.Round, IsAntialias = true };
+                canvas.DrawText(blob, (float)x, (float)y, pen);
+            }
         }
         var thick = (float)Math.Max(0.5, _run.Size / 18);
         if (_run.Underlined) canvas.DrawRect((float)x, (float)y + thick * 1.5f, (float)Width, thick, paint);

@@ -90,6 +90,12 @@ internal sealed record ChartSeries(string Name, IReadOnlyList<double?> Values, P
 
     /// <summary>What is written at each point; null for nothing.</summary>
     public ChartLabels? Labels { get; init; }
+
+    /// <summary>What is written at single points instead.</summary>
+    public IReadOnlyDictionary<int, ChartLabels?> PointLabels { get; init; } = new Dictionary<int, ChartLabels?>();
+
+    /// <summary>What is written at a point; null for nothing.</summary>
+    public ChartLabels? LabelsAt(int point) => PointLabels.TryGetValue(point, out var own) ? own : Labels;
 }
 
 /// <summary>What is written at points.</summary>
@@ -98,7 +104,11 @@ internal sealed record ChartSeries(string Name, IReadOnlyList<double?> Values, P
 /// <param name="Category">The name of its category.</param>
 /// <param name="Format">How numbers are written.</param>
 /// <param name="Text">How the words look; null for those of the chart.</param>
-internal sealed record ChartLabels(bool Value, bool Share, bool Category, string Format, TextRun? Text);
+internal sealed record ChartLabels(bool Value, bool Share, bool Category, string Format, TextRun? Text)
+{
+    /// <summary>The words that stand there whatever the value is; null where it tells.</summary>
+    public string? Words { get; init; }
+}
 
 /// <summary>An axis.</summary>
 /// <param name="Shown">Whether it is written along it.</param>

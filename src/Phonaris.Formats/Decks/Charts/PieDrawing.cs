@@ -37,10 +37,10 @@ internal static class PieDrawing
     {
         foreach (var (i, angle, sweep, _) in pieces)
             canvas.Path(Piece(middle, inner, outer, angle, sweep), series.Points.GetValueOrDefault(i, series.Fill), series.Line);
-        if (series.Labels is not { } labels) return;
         // Over all pieces: words of small ones reach beyond them.
         foreach (var (i, angle, sweep, share) in pieces)
         {
+            if (series.LabelsAt(i) is not { } labels) continue;
             var at = angle + sweep / 2;
             var (x, y) = (middle.X + Math.Cos(at) * LabelAt(inner, outer), middle.Y + Math.Sin(at) * LabelAt(inner, outer));
             var looks = labels.Text ?? chart.Text;

@@ -44,6 +44,7 @@ internal sealed class PlotDrawing
     /// <summary>What is written at a point.</summary>
     public static string Label(ChartLabels labels, double value, double share, string? category)
     {
+        if (labels.Words is { } said) return said;
         List<string> words = [];
         if (labels.Category && category is not null) words.Add(category);
         if (labels.Value) words.Add(ChartNumbers.Written(value, labels.Format));
@@ -144,11 +145,10 @@ internal sealed class PlotDrawing
     {
         for (var s = 0; s < plot.Series.Count; s++)
         {
-            var series = plot.Series[s];
             if (plot.Kind == ChartKind.Bars) Bars(plot, s);
             else if (plot.Kind == ChartKind.Areas) Area(plot, s);
             else Line(plot, s);
-            if (series.Labels is { } labels) Labels(plot, s, labels);
+            Labels(plot, s);
         }
     }
 
@@ -231,12 +231,12 @@ internal sealed class PlotDrawing
         }
     }
 
-    private void Labels(ChartPlot plot, int s, ChartLabels labels)
+    private void Labels(ChartPlot plot, int s)
     {
-        var looks = labels.Text ?? _chart.Text;
         for (var c = 0; c < _count; c++)
         {
-            if (Span(plot, s, c) is not var (from, to) || plot.Series[s].Values.ElementAtOrDefault(c) is not { } value) continue;
+            if (plot.Series[s].LabelsAt(c) is not { } labels || Span(plot, s, c) is not var (from, to) || plot.Series[s].Values.ElementAtOrDefault(c) is not { } value) continue;
+            var looks = labels.Text ?? _chart.Text;
             var words = Label(labels, value, 0, _chart.Categories.ElementAtOrDefault(c));
             var along = Along(c);
             if (plot.Kind == ChartKind.Bars && Slot(plot, s, c) is var (begin, width)) along = begin + width / 2;

@@ -196,7 +196,12 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (kind is null or "none") return null;
         return new(
             Color(First(SvgCompatible + "stroke-color")) ?? 0xFF000000, Math.Max(0.5, Odf.Points(First(SvgCompatible + "stroke-width")) ?? 0.5), kind == "dash" ? [4, 3] : [],
-            !string.IsNullOrEmpty(First(Draw + "marker-start")), !string.IsNullOrEmpty(First(Draw + "marker-end")));
+            End("start"), End("end"));
+
+        // The names of markers are free; what is round is called so.
+        LineEnd? End(string side) => First(Draw + $"marker-{side}") is { Length: > 0 } name
+            ? new(name.Contains("ircle", StringComparison.Ordinal) ? LineEndKind.Oval : LineEndKind.Triangle)
+            : null;
     }
 
     /// <summary>Where a shape is: its frame, or a line's ends; turned as its transform says.</summary>

@@ -90,6 +90,8 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
             Marked = drawn && symbol != "none" && (kind == ChartKind.Scatter || symbol is not null || Says(plot.Element(C + "marker"), otherwise: false)),
             Smooth = Says(series.Element(C + "smooth"), otherwise: false),
             Labels = Labels(series.Element(C + "dLbls") ?? plot.Element(C + "dLbls"), series),
+            PointLabels = series.Element(C + "dLbls")?.Elements(C + "dLbl").Where(l => Double(l.Element(C + "idx")) is not null).DistinctBy(l => Double(l.Element(C + "idx"))).Take(MostPoints)
+                .ToDictionary(l => (int)Double(l.Element(C + "idx"))!.Value, l => Labels(l, series)) ?? [],
         };
     }
 
@@ -99,7 +101,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         bool Shows(string what) => Says(labels.Element(C + what), otherwise: false);
         if (!Shows("showVal") && !Shows("showPercent") && !Shows("showCatName")) return null;
         var format = labels.Element(C + "numFmt")?.Attribute("formatCode")?.Value ?? series.Descendants(C + "formatCode").LastOrDefault()?.Value ?? "General";
-        return new(Shows("showVal"), Shows("showPercent"), Shows("showCatName"), format, labels.Element(C + "txPr") is { } text ? Looks(text, colors, _text) : null);
+        return new(Shows("showVal"), Shows("showPercent"), Shows("showCatName"), format, labels.Element(C + "txPr") is { } text ? Looks(text, colors, _text) : null) { Words = Rich(labels) };
     }
 
     private ChartAxis Axis(XElement? axis)

@@ -114,9 +114,23 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
         if (color is null) return (false, otherwise);
         return (true, new(
             color.Value, element.Points("w") ?? otherwise?.Width ?? UsualLine, Dashes(element.Element(A + "prstDash")?.Attribute("val")?.Value),
-            Points(element.Element(A + "headEnd")), Points(element.Element(A + "tailEnd"))));
+            End(element.Element(A + "headEnd")), End(element.Element(A + "tailEnd"))));
 
-        static bool Points(XElement? end) => end?.Attribute("type")?.Value is { } type && type != "none";
+        static LineEnd? End(XElement? end)
+        {
+            LineEndKind? kind = end?.Attribute("type")?.Value switch
+            {
+                "triangle" => LineEndKind.Triangle,
+                "arrow" => LineEndKind.Open,
+                "stealth" => LineEndKind.Barbed,
+                "diamond" => LineEndKind.Diamond,
+                "oval" => LineEndKind.Oval,
+                _ => null,
+            };
+            return kind is null ? null : new(kind.Value, Widths("len"), Widths("w"));
+
+            double Widths(string attribute) => end!.Attribute(attribute)?.Value switch { "sm" => 2, "lg" => 5, _ => 3 };
+        }
     }
 
     /// <summary>A colour of the theme, 0xAARRGGBB, by its name there or on the slide; null where the theme has none.</summary>

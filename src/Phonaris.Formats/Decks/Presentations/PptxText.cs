@@ -91,6 +91,7 @@ internal sealed class PptxText(
         {
             OtherFonts = [.. OtherScripts.Select(script => Named(looks, script)).OfType<string>().Where(f => f.Length > 0 && f[0] != '+')],
             Spacing = looks.Select(l => l.Number("spc")).FirstOrDefault(v => v is not null) / 100.0 ?? 0,
+            Outline = colors.Line(looks.Select(l => l.Element(A + "ln")).FirstOrDefault(l => l is not null), null, null).Line,
             Highlight = colors.Color(own?.Element(A + "highlight")),
         };
         return First("cap") switch { "all" => [run with { Text = text.ToUpper(CultureInfo.InvariantCulture) }], "small" => SmallCapitals.Of(run), _ => [run] };
