@@ -56,6 +56,7 @@ public sealed class DeckTests : IDisposable
     [InlineData("style.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><style>rect { fill: url('http://127.0.0.1/x#a') }</style></svg>""", "from outside")]
     [InlineData("huge.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="40000" height="40000"/>""", "40,000 × 40,000")]
     [InlineData("bomb.svg", """<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><title>&b;</title></svg>""", "SVG")]
+    [InlineData("within.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="data:image/svg+xml;base64,PHN2Zy8+"/></svg>""", "deeper")]
     [InlineData("cut.png", "\u0089PNG\r\n\u001a\n", "is damaged")]
     public void Bad_decks_are_refused_by_name(string name, string content, string says)
     {

@@ -145,9 +145,12 @@ public sealed class HostileFilesTests : IDisposable
         Odp(PathOf("much.odp"), "", """
             <draw:page draw:master-page-name="Night"><draw:frame svg:x="0cm" svg:y="0cm" svg:width="5cm" svg:height="5cm"><table:table><table:table-column table:number-columns-repeated="2000000000"/><table:table-row table:number-rows-repeated="9">
             <table:table-cell table:number-columns-repeated="2000000000" table:number-columns-spanned="2000000000"/></table:table-row></table:table></draw:frame>
+            <draw:frame svg:x="0cm" svg:y="0cm" svg:width="5cm" svg:height="5cm"><draw:object><office:document><office:body><office:chart><chart:chart chart:class="chart:bar"><chart:plot-area>
+            <chart:series chart:values-cell-range-address="t.A1:t.ZZZ999999"><chart:data-point chart:repeated="2000000000"/></chart:series></chart:plot-area>
+            <table:table><table:table-row><table:table-cell table:number-columns-repeated="2000000000" office:value="1e308"/></table:table-row></table:table></chart:chart></office:chart></office:body></office:document></draw:object></draw:frame>
             <draw:custom-shape svg:width="5cm" svg:height="5cm"><draw:enhanced-geometry draw:enhanced-path="M ?a ?a L ?b $9 T 0 0 1 1 0 999999999 Z N" ><draw:equation draw:name="a" draw:formula="?b"/><draw:equation draw:name="b" draw:formula="?a*1e308*1e308"/></draw:enhanced-geometry></draw:custom-shape></draw:page>
             """);
-        Assert.Equal(2, DeckFormats.Draw(PathOf("much.odp"), MediaTypes.Odp, [1])[0].Shapes.Count);
+        Assert.InRange(DeckFormats.Draw(PathOf("much.odp"), MediaTypes.Odp, [1])[0].Shapes.Count, 3, 20_000);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

@@ -170,6 +170,16 @@ public sealed class DrawingPainterTests : IDisposable
         Assert.Equal(0, Ink(picture, 0, 20, 70, 90));
     }
 
+    [Theory]
+    [InlineData("<g>", "</g>", 50_000), InlineData("<image href='data:image/svg+xml;base64,PHN2Zy8+'/>", "", 1)]
+    [InlineData("<mask id='m0'><rect mask='url(#m1)'/><rect mask='url(#m1)'/></mask><mask id='m1'><rect mask='url(#m0)'/>", "</mask>", 300)]
+    public async Task A_drawing_that_comes_to_too_much_is_left_out(string open, string close, int times)
+    {
+        var file = Encoding.UTF8.GetBytes($"<svg xmlns='http://www.w3.org/2000/svg' width='20' height='20'><rect width='20' height='20'/>{string.Concat(Enumerable.Repeat(open, times))}{string.Concat(Enumerable.Repeat(close, times))}</svg>");
+        using var picture = await PaintAsync([new(new(0, 0, 20, 20), Outlines.Rectangle, new PicturePaint(file, 0, 0, 0, 0), null, null)]);
+        Assert.Equal(0, Ink(picture, 0, 20, 0, 20));
+    }
+
     [Fact]
     public async Task Letters_that_the_font_of_an_SVG_drawing_lacks_are_written_all_the_same()
     {

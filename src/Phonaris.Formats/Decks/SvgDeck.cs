@@ -1,7 +1,7 @@
 using System.Xml;
 using System.Xml.Linq;
+using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
-using Phonaris.Formats.Decks.Presentations;
 using Svg.Skia;
 
 namespace Phonaris.Formats.Decks;
@@ -10,9 +10,6 @@ namespace Phonaris.Formats.Decks;
 internal sealed class SvgDeck : IDeckFormat
 {
     private const long GreatestBytes = 20_000_000;
-
-    /// <summary>How many elements a drawing may come to.</summary>
-    private const long MostElements = 200_000;
 
     private static readonly XmlReaderSettings Settings = new()
     {
@@ -30,7 +27,7 @@ internal sealed class SvgDeck : IDeckFormat
         try
         {
             var title = Inspect(file);
-            Count(file);
+            if (!IsPermitted(file)) throw TooMuch(file);
             using var svg = new SKSvg();
             using var reader = XmlReader.Create(file.Path, Settings);
             var bounds = svg.Load(reader)?.CullRect ?? throw Damaged(file);
@@ -52,7 +49,7 @@ internal sealed class SvgDeck : IDeckFormat
         using var reader = XmlReader.Create(file.Path, Settings);
         while (reader.Read())
         {
-            if (reader.Depth > ZipFiles.DeepestXml) throw TooMuch(file);
+            if (reader.Depth > SvgBounds.Deepest) throw TooMuch(file);
             if (reader.NodeType == XmlNodeType.Element)
             {
                 if (title is null && reader is { LocalName: "title", Depth: 1, IsEmptyElement: false })
@@ -72,27 +69,10 @@ internal sealed class SvgDeck : IDeckFormat
         return string.IsNullOrEmpty(title) ? null : title;
     }
 
-    /// <summary>Counts what is drawn, parts that are used again each time they are.</summary>
-    private static void Count(DeckFile file)
+    private static bool IsPermitted(DeckFile file)
     {
         using var reader = XmlReader.Create(file.Path, Settings);
-        var root = XElement.Load(reader);
-        var named = root.DescendantsAndSelf().Where(e => e.Attribute("id") is not null).DistinctBy(e => e.Attribute("id")!.Value).ToDictionary(e => e.Attribute("id")!.Value);
-        var known = new Dictionary<XElement, long>();
-        if (Drawn(root, 0) > MostElements) throw TooMuch(file);
-
-        long Drawn(XElement element, int depth)
-        {
-            if (known.TryGetValue(element, out var count)) return count;
-            if (depth > ZipFiles.DeepestXml) return MostElements + 1;
-            // What uses itself comes to nothing more.
-            known[element] = 0;
-            count = 1 + element.Elements().Sum(e => Drawn(e, depth + 1));
-            if (element.Name.LocalName == "use" && Used(element) is { } used && named.TryGetValue(used, out var target)) count += Drawn(target, depth + 1);
-            return known[element] = Math.Min(count, MostElements + 1);
-        }
-
-        static string? Used(XElement use) => use.Attributes().FirstOrDefault(a => a.Name.LocalName == "href")?.Value is ['#', .. var id] ? id : null;
+        return SvgBounds.Permit(XElement.Load(reader));
     }
 
     private static RuleException TooMuch(DeckFile file) =>

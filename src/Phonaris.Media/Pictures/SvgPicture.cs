@@ -1,5 +1,6 @@
 using System.Xml;
 using System.Xml.Linq;
+using Phonaris.Core.Drawings;
 using SkiaSharp;
 using Svg;
 using Svg.Skia;
@@ -9,7 +10,7 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Draws SVG drawings. Nothing outside the file is ever fetched.</summary>
 internal static class SvgPicture
 {
-    private const long MostCharacters = 20_000_000;
+    private static readonly XmlReaderSettings Settings = new() { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersInDocument = 20_000_000 };
 
     static SvgPicture()
     {
@@ -52,9 +53,12 @@ internal static class SvgPicture
         svg.Settings.TypefaceProviders?.Insert(0, Typefaces.Provider);
         try
         {
-            using var reader = XmlReader.Create(
-                stream, new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersInDocument = MostCharacters });
+            using (var depth = XmlReader.Create(stream, Settings))
+                if (SvgBounds.IsTooDeep(depth)) return null;
+            stream.Position = 0;
+            using var reader = XmlReader.Create(stream, Settings);
             var drawing = XDocument.Load(reader, LoadOptions.PreserveWhitespace);
+            if (!SvgBounds.Permit(drawing.Root!)) return null;
             SvgLetters.Name(drawing);
             using var named = drawing.CreateReader();
             return svg.Load(named);

@@ -174,7 +174,9 @@ internal sealed partial class OdpChart
     private List<double?> Numbers(string? address) => [.. At(address).Select(c => Parsed(c.Get(Office + "value")) ?? Parsed(Lines(c)))];
 
     /// <summary>The cells of a range of the chart's own table, such as <c>local-table.$B$2:.$B$5</c>, of one column or row.</summary>
-    private IEnumerable<XElement?> At(string? address)
+    private IEnumerable<XElement?> At(string? address) => Range(address).Take(MostPoints);
+
+    private IEnumerable<XElement?> Range(string? address)
     {
         // Of several ranges the first; what stands before a dot is the table.
         var corners = CellName().Matches((address ?? "").Split(' ')[0]).Select(m => (Column: ColumnOf(m.Groups[1].Value), Row: int.Parse(m.Groups[2].Value, CultureInfo.InvariantCulture) - 1)).ToList();
