@@ -172,14 +172,16 @@ public sealed class DrawingTests : IDisposable
         Assert.Equal(new Line(0xFFC0392B, 1, []), Pptx("", body: """<a:p><a:r><a:rPr><a:ln w="12700"><a:solidFill><a:srgbClr val="C0392B"/></a:solidFill></a:ln></a:rPr><a:t>edge</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs[0].Outline);
         var text = Pptx("", body: """
             <a:p><a:pPr rtl="1" algn="r"><a:lnSpc><a:spcPts val="2400"/></a:lnSpc><a:buSzPct val="75000"/><a:buChar char="–"/><a:tabLst><a:tab pos="1270000"/><a:tab pos="635000"/></a:tabLst></a:pPr>
-            <a:r><a:rPr spc="300" sz="2000"><a:highlight><a:srgbClr val="FFFF00"/></a:highlight><a:latin typeface="One Face"/><a:ea typeface="East Face"/><a:cs typeface="+mn-cs"/></a:rPr><a:t>שלום</a:t></a:r></a:p>
+            <a:r><a:rPr lang="ja-JP" spc="300" sz="2000"><a:highlight><a:srgbClr val="FFFF00"/></a:highlight><a:latin typeface="One Face"/><a:ea typeface="East Face"/><a:cs typeface="+mn-cs"/></a:rPr><a:t>שלום</a:t></a:r></a:p>
             <a:p><a:r><a:rPr cap="small" sz="2000"/><a:t>Moth Night</a:t></a:r></a:p>
             """)[0].Text!;
         var (first, small) = (text.Paragraphs[0], text.Paragraphs[1]);
         Assert.Equal((true, Align.Right, 24.0, 1.0, 0.75), (first.RightToLeft, first.Align, first.LineHeight, first.LineSpacing, first.Bullet!.Scale));
         Assert.Equal([50.0, 100], first.Tabs);
         Assert.Equal((3.0, 0xFFFFFF00u, "One Face"), (first.Runs[0].Spacing, first.Runs[0].Highlight, first.Runs[0].Font));
-        Assert.Equal(["East Face"], first.Runs[0].OtherFonts);
+        // What the run names, then the theme's for its language, then its own for the east.
+        Assert.Equal(["East Face", "Lantern Gothic", "Lantern Song"], first.Runs[0].OtherFonts);
+        Assert.Equal(["Lantern Song"], small.Runs[0].OtherFonts);
         Assert.Equal([("M", 20.0), ("OTH", 16), (" N", 20), ("IGHT", 16)], small.Runs.Select(r => (r.Text, Math.Round(r.Size, 6))));
 
         Odp(PathOf("words.odp"),
@@ -292,7 +294,7 @@ public sealed class DrawingTests : IDisposable
         var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod"))[0].Text!;
         Assert.Equal(["1.", "2.", "a)", "b)", "3.", null, "I."], text.Paragraphs.Select(p => p.Bullet?.Text));
         var runs = Pptx("", body: """<a:p><a:r><a:rPr cap="all" u="sng" strike="sngStrike" baseline="30000" sz="1200"><a:latin typeface="+mj-lt"/></a:rPr><a:t>wing</a:t></a:r><a:br/><a:r><a:rPr><a:hlinkClick r:id="r9"/></a:rPr><a:t>link</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs;
-        Assert.Equal(new TextRun("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3), runs[0]);
+        Assert.Equal(new TextRun("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3) { OtherFonts = ["Lantern Song"] }, runs[0]);
         Assert.Equal(("\n", "link", 0xFF0000FFu, true), (runs[1].Text, runs[2].Text, runs[2].Color, runs[2].Underlined));
     }
 

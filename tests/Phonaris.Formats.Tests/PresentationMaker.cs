@@ -49,7 +49,7 @@ internal static class PresentationMaker
         Add("ppt/theme/theme.xml", $"""
             <a:theme {Names}><a:themeElements><a:clrScheme name="Night"><a:dk1><a:sysClr val="windowText" lastClr="101820"/></a:dk1><a:lt1><a:srgbClr val="FAF6EC"/></a:lt1><a:dk2><a:srgbClr val="1F5C4D"/></a:dk2>
             <a:lt2><a:srgbClr val="EFE4D0"/></a:lt2><a:accent1><a:srgbClr val="804020"/></a:accent1><a:accent2><a:srgbClr val="7B3F68"/></a:accent2><a:hlink><a:srgbClr val="0000FF"/></a:hlink></a:clrScheme>
-            <a:fontScheme name="f"><a:majorFont><a:latin typeface="Heading Face"/></a:majorFont><a:minorFont><a:latin typeface="Text Face"/></a:minorFont></a:fontScheme></a:themeElements></a:theme>
+            <a:fontScheme name="f"><a:majorFont><a:latin typeface="Heading Face"/></a:majorFont><a:minorFont><a:latin typeface="Text Face"/><a:ea typeface="Lantern Song"/><a:cs typeface=""/><a:font script="Jpan" typeface="Lantern Gothic"/><a:font script="Hant" typeface="Lantern Ming"/></a:minorFont></a:fontScheme></a:themeElements></a:theme>
             """);
         foreach (var n in numbers)
         {

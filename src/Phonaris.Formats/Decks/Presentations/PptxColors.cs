@@ -20,8 +20,19 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
     public XElement? Formats => _elements?.Element(A + "fmtScheme");
 
     /// <summary>The theme's font for headings or for text.</summary>
-    public string Font(bool heading) =>
-        _elements?.Element(A + "fontScheme")?.Element(A + (heading ? "majorFont" : "minorFont"))?.Element(A + "latin")?.Attribute("typeface")?.Value ?? "";
+    public string Font(bool heading) => Fonts(heading)?.Element(A + "latin")?.Attribute("typeface")?.Value ?? "";
+
+    /// <summary>The theme's fonts for other scripts: those it has for a language, and for all of the east and of what is shaped.</summary>
+    /// <param name="heading">Whether they are for headings.</param>
+    /// <param name="language">The language, by its tag.</param>
+    public IEnumerable<string> OtherFonts(bool heading, string? language)
+    {
+        var (fonts, script) = (Fonts(heading), ScriptNames.Of(language));
+        IEnumerable<XElement?> named = [script is null ? null : fonts?.Elements(A + "font").FirstOrDefault(f => f.Attribute("script")?.Value == script), fonts?.Element(A + "ea"), fonts?.Element(A + "cs")];
+        return named.Select(f => f?.Attribute("typeface")?.Value).OfType<string>().Where(f => f.Length > 0);
+    }
+
+    private XElement? Fonts(bool heading) => _elements?.Element(A + "fontScheme")?.Element(A + (heading ? "majorFont" : "minorFont"));
 
     /// <summary>The colour that an element holds, 0xAARRGGBB; null when it holds none.</summary>
     /// <param name="holder">What holds it.</param>

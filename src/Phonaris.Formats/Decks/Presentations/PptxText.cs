@@ -89,7 +89,7 @@ internal sealed class PptxText(
             text, Size(own, chain) * scale, Color(own, chain, link), Face(looks),
             Says("b"), Says("i"), link || First("u") is { } u && u != "none", First("strike") is { } s && s != "noStrike", looks.Select(l => l.Share("baseline")).FirstOrDefault(v => v is not null) ?? 0)
         {
-            OtherFonts = [.. OtherScripts.Select(script => Named(looks, script)).OfType<string>().Where(f => f.Length > 0 && f[0] != '+')],
+            OtherFonts = [.. OtherScripts.Select(script => Named(looks, script)).OfType<string>().Where(f => f.Length > 0 && f[0] != '+'), .. colors.OtherFonts(heading, First("lang"))],
             Spacing = looks.Select(l => l.Number("spc")).FirstOrDefault(v => v is not null) / 100.0 ?? 0,
             Outline = colors.Line(looks.Select(l => l.Element(A + "ln")).FirstOrDefault(l => l is not null), null, null).Line,
             Highlight = colors.Color(own?.Element(A + "highlight")),
