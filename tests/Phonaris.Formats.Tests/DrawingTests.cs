@@ -254,6 +254,23 @@ public sealed class DrawingTests : IDisposable
     }
 
     [Fact]
+    public void Numbers_and_feet_of_slides_say_what_they_are_on_each()
+    {
+        var number = Shape(3, 0, 0, 100, 50, "", """<a:p><a:fld id="{1}" type="slidenum"><a:t>‹#›</a:t></a:fld><a:r><a:t> of two</a:t></a:r></a:p>""");
+        PresentationMaker.Pptx(PathOf("numbers.pptx"), ["><p:cSld><p:spTree/></p:cSld>", $"><p:cSld><p:spTree>{number}</p:spTree></p:cSld>"]);
+        Assert.Equal("2 of two", Words(DeckFormats.Draw(PathOf("numbers.pptx"), MediaTypes.Pptx, [2])[0].Shapes.Single()));
+
+        static string Place(string kind, string text) => $"""<draw:frame presentation:class="{kind}" svg:x="1cm" svg:y="1cm" svg:width="5cm" svg:height="1cm"><draw:text-box><text:p>{text}</text:p></draw:text-box></draw:frame>""";
+        Odp(PathOf("feet.odp"), """<style:style style:name="full" style:family="drawing-page"><style:drawing-page-properties presentation:display-footer="true" presentation:display-page-number="true" presentation:display-date-time="false"/></style:style>""", """
+            <presentation:footer-decl presentation:name="f1">Fennel Hollow</presentation:footer-decl>
+            <draw:page draw:master-page-name="Night"/><draw:page draw:master-page-name="Night" draw:style-name="full" presentation:use-footer-name="f1"/>
+            """, master: Place("title", "Click here") + Place("footer", "<presentation:footer/>") + Place("page-number", "Page <text:page-number>&lt;number&gt;</text:page-number>") + Place("date-time", "today"));
+        var pages = DeckFormats.Draw(PathOf("feet.odp"), MediaTypes.Odp, [1, 2]);
+        Assert.Empty(pages[0].Shapes);
+        Assert.Equal(["Fennel Hollow", "Page 2"], pages[1].Shapes.Select(Words));
+    }
+
+    [Fact]
     public void Pictures_are_laid_side_by_side_and_colours_run_from_where_the_file_says()
     {
         using var dots = new SKBitmap(8, 4);
@@ -359,6 +376,8 @@ public sealed class DrawingTests : IDisposable
     private void Maker(string name, string shapes) => PresentationMaker.Pptx(PathOf(name), [$"><p:cSld><p:spTree>{shapes}</p:spTree></p:cSld>"]);
 
     /// <summary>The shapes of a slide of one shape.</summary>
+    private static string Words(DrawnShape shape) => string.Concat(shape.Text!.Paragraphs.SelectMany(p => p.Runs).Select(r => r.Text));
+
     private ValueList<DrawnShape> Pptx(string properties, string attributes = "", string body = "", (double Width, double Height)? size = null)
     {
         Maker("one.pptx", Shape(3, 0, 0, size?.Width ?? 100, size?.Height ?? 50, properties, body, attributes));

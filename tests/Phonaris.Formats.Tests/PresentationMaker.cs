@@ -97,7 +97,8 @@ internal static class PresentationMaker
     /// <param name="styles">What stands among the automatic styles.</param>
     /// <param name="pages">The pages.</param>
     /// <param name="files">More files.</param>
-    public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null)
+    /// <param name="master">What stands on the master of all pages.</param>
+    public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null, string master = "")
     {
         using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);
         Add("mimetype", "application/vnd.oasis.opendocument.presentation", CompressionLevel.NoCompression);
@@ -105,7 +106,7 @@ internal static class PresentationMaker
         Add("styles.xml", $"""
             <office:document-styles {OdfSpaces}><office:styles/><office:automatic-styles><style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm"/></style:page-layout>
             <style:style style:name="ground" style:family="drawing-page"><style:drawing-page-properties draw:fill="solid" draw:fill-color="#1e2b2a"/></style:style></office:automatic-styles>
-            <office:master-styles><style:master-page style:name="Night" style:page-layout-name="wide" draw:style-name="ground"/></office:master-styles></office:document-styles>
+            <office:master-styles><style:master-page style:name="Night" style:page-layout-name="wide" draw:style-name="ground">{master}</style:master-page></office:master-styles></office:document-styles>
             """);
         foreach (var (name, content) in files ?? [])
         {

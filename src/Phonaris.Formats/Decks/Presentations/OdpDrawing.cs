@@ -12,6 +12,7 @@ namespace Phonaris.Formats.Decks.Presentations;
 internal sealed class OdpDrawing(OdpPackage package, XElement page)
 {
     private readonly OdpTiming _timing = new(page);
+    private readonly OdpFields _fields = new(page, PageProperties(package, page));
     private readonly List<DrawnShape> _shapes = [];
     private readonly List<string> _notDrawn = [];
 
@@ -19,15 +20,15 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     public SlideDrawing Read()
     {
         var master = package.Masters.GetValueOrDefault(page.Get(Draw + "master-page-name") ?? "");
-        var own = PageProperties(page);
-        var background = Fill(own) is { Said: true } said ? said.Paint : Fill(PageProperties(master)).Paint;
+        var own = PageProperties(package, page);
+        var background = Fill(own) is { Said: true } said ? said.Paint : Fill(PageProperties(package, master)).Paint;
         if (master is not null && own.Select(p => p.Get(Show + "background-objects-visible")).FirstOrDefault(v => v is not null) != "false")
-            foreach (var shape in master.Elements().Where(e => e.Get(Show + "class") is null)) Shape(shape, 1, int.MaxValue);
+            foreach (var shape in master.Elements().Where(_fields.Shows)) Shape(shape, 1, int.MaxValue);
         foreach (var shape in page.Elements()) Shape(shape, 1, int.MaxValue);
         return new(package.Width, package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
 
-    private List<XElement> PageProperties(XElement? of) =>
+    private static List<XElement> PageProperties(OdpPackage package, XElement? of) =>
         [.. package.Chain("drawing-page", of.Get(Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>()];
 
     private void Shape(XElement shape, int from, int to)
@@ -62,7 +63,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         }
 
         void Add(Box place, Outline outline, Paint? paint) =>
-            _shapes.Add(new(place, outline, paint, line, new OdpText(package, styles, looks, _timing).Read(shape), from, to) { Shadow = ShadowOf(looks) });
+            _shapes.Add(new(place, outline, paint, line, new OdpText(package, styles, looks, _timing, _fields).Read(shape), from, to) { Shadow = ShadowOf(looks) });
 
         void Custom(XElement of, Box place, Paint? paint)
         {
@@ -90,7 +91,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     {
         if (frame.Element(Table + "table") is { } table)
         {
-            if (new OdpTable(package, table, looks => Fill(looks).Paint, _timing).Read(box) is { } read) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
+            if (new OdpTable(package, table, looks => Fill(looks).Paint, _timing, _fields).Read(box) is { } read) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
             return;
         }
         if (frame.Element(Draw + "plugin") is not null) return;
@@ -103,7 +104,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b, opacity) { Recolored = Recolored(looks) }, line, null, from, to) { Shadow = ShadowOf(looks) });
         }
         else if (frame.Element(Draw + "text-box") is { } text)
-            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing).Read(text), from, to) { Shadow = ShadowOf(looks) });
+            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing, _fields).Read(text), from, to) { Shadow = ShadowOf(looks) });
         else if (ChartOf(frame) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {

@@ -10,7 +10,8 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="table">The table.</param>
 /// <param name="fill">What an area is filled with by its properties.</param>
 /// <param name="timing">When its paragraphs appear.</param>
-internal sealed class OdpTable(OdpPackage package, XElement table, Func<List<XElement>, Paint?> fill, OdpTiming timing)
+/// <param name="fields">What fields say on the page.</param>
+internal sealed class OdpTable(OdpPackage package, XElement table, Func<List<XElement>, Paint?> fill, OdpTiming timing, OdpFields fields)
 {
     private const int Most = 1000;
     private const double UsualWidth = 50;
@@ -45,7 +46,7 @@ internal sealed class OdpTable(OdpPackage package, XElement table, Func<List<XEl
         List<XElement> looks = [.. styles.SelectMany(s => s.Elements().Where(e => e.Name.LocalName is "table-cell-properties" or "graphic-properties" or "paragraph-properties"))];
         var across = Math.Clamp(Spanned(cell, "number-columns-spanned"), 1, columns.Count - column);
         var down = Math.Clamp(Spanned(cell, "number-rows-spanned"), 1, rows.Count - row);
-        return new(row, column, down, across, fill(looks), new OdpText(package, styles, looks, timing).Read(cell), Border("left"), Border("top"), Border("right"), Border("bottom"));
+        return new(row, column, down, across, fill(looks), new OdpText(package, styles, looks, timing, fields).Read(cell), Border("left"), Border("top"), Border("right"), Border("bottom"));
 
         Line? Border(string side) => Read(looks.Select(l => l.Get(Fo + $"border-{side}") ?? l.Get(Fo + "border")).FirstOrDefault(b => b is not null));
     }

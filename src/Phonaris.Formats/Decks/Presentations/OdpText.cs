@@ -10,7 +10,8 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="styles">The shape's styles, nearest first.</param>
 /// <param name="looks">Their graphic properties.</param>
 /// <param name="timing">When its paragraphs appear.</param>
-internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XElement> looks, OdpTiming timing)
+/// <param name="fields">What fields say on its page.</param>
+internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XElement> looks, OdpTiming timing, OdpFields fields)
 {
     private const int MostColumns = 16;
     private const double UsualSize = 18;
@@ -115,7 +116,8 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
             }
             else if (node is XElement e)
             {
-                if (e.Name == Text + "line-break") yield return Run("\n", words);
+                if (fields.Says(e) is { } said) yield return Run(said, words);
+                else if (e.Name == Text + "line-break") yield return Run("\n", words);
                 else if (e.Name == Text + "tab") yield return Run("\t", words);
                 else if (e.Name == Text + "s") yield return Run(Line(new XElement(Text + "p", e)), words);
                 else if (e.Name != Office + "annotation")

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Xml.Linq;
 using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Drawings;
@@ -43,6 +44,9 @@ internal sealed class PptxDrawing
         }
         return new(_package.Width, _package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
+
+    /// <summary>The slide's number as it is written on it: presentations may begin with another than 1.</summary>
+    private string SlideNumber => ((_package.Presentation.Number("firstSlideNum") ?? 1) + _number - 1).ToString(CultureInfo.InvariantCulture);
 
     private XElement? Xml(OpenXmlPart? part) => part is null ? null : _package.Xml(part);
 
@@ -141,7 +145,7 @@ internal sealed class PptxDrawing
         var ofKind = Xml(_master)?.Element(P + "txStyles")?.Element(P + (isTitle ? "titleStyle" : isPlaceholder && kind is not ("dt" or "ftr" or "sldNum") ? "bodyStyle" : "otherStyle"));
         XElement?[] styles = [ofKind, _package.Presentation.Element(P + "defaultTextStyle")];
         List<XElement> bodies = [.. inherited.Select(s => s.Element(P + "txBody")).OfType<XElement>()];
-        return new PptxText(colors, bodies, [.. styles.OfType<XElement>()], colors.Color(style?.Element(A + "fontRef")), isTitle)
+        return new PptxText(colors, bodies, [.. styles.OfType<XElement>()], colors.Color(style?.Element(A + "fontRef")), isTitle, SlideNumber)
             .Read(paragraph => _timing.StayOf(id, paragraph));
     }
 
@@ -171,7 +175,7 @@ internal sealed class PptxDrawing
         if (data.Element(A + "tbl") is { } table)
         {
             XElement?[] styles = [Xml(_master)?.Element(P + "txStyles")?.Element(P + "otherStyle"), _package.Presentation.Element(P + "defaultTextStyle")];
-            var read = new PptxTable(table, _package.TableStyle(table.Element(A + "tblPr")?.Element(A + "tableStyleId")?.Value), Colors(part), [.. styles.OfType<XElement>()]).Read(box);
+            var read = new PptxTable(table, _package.TableStyle(table.Element(A + "tblPr")?.Element(A + "tableStyleId")?.Value), Colors(part), [.. styles.OfType<XElement>()], SlideNumber).Read(box);
             if (read is not null) _shapes.Add(new(box, Outlines.Rectangle, null, null, null, from, to) { Table = read });
         }
         else if (ChartOf(data, part) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));

@@ -9,7 +9,8 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="style">The style it names, where the deck holds it.</param>
 /// <param name="colors">The colours.</param>
 /// <param name="styles">The list styles behind its text, nearest first.</param>
-internal sealed class PptxTable(XElement table, XElement? style, PptxColors colors, IReadOnlyList<XElement> styles)
+/// <param name="slideNumber">The number of the slide it stands on.</param>
+internal sealed class PptxTable(XElement table, XElement? style, PptxColors colors, IReadOnlyList<XElement> styles, string slideNumber)
 {
     private const double Side = 7.2, Edge = 3.6;
 
@@ -52,7 +53,7 @@ internal sealed class PptxTable(XElement table, XElement? style, PptxColors colo
         XElement[] bold = looks.IsBold(row, column)
             ? [new XElement("style", Enumerable.Range(1, Levels).Select(l => new XElement(A + $"lvl{l}pPr", new XElement(A + "defRPr", new XAttribute("b", "1")))))]
             : [];
-        var text = new PptxText(colors, [body], [.. bold, .. styles], looks.TextColor(row, column), heading: false).Read(_ => (1, int.MaxValue));
+        var text = new PptxText(colors, [body], [.. bold, .. styles], looks.TextColor(row, column), heading: false, slideNumber).Read(_ => (1, int.MaxValue));
         return text is null ? null : text with
         {
             Left = properties.Points("marL") ?? Side,

@@ -14,8 +14,9 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="styles">The list styles behind those, nearest first.</param>
 /// <param name="styleColor">The colour a shape's style gives its text, or null.</param>
 /// <param name="heading">Whether it is a heading, for its font.</param>
+/// <param name="slideNumber">The number of the slide it stands on.</param>
 internal sealed class PptxText(
-    PptxColors colors, IReadOnlyList<XElement> bodies, IReadOnlyList<XElement> styles, uint? styleColor, bool heading)
+    PptxColors colors, IReadOnlyList<XElement> bodies, IReadOnlyList<XElement> styles, uint? styleColor, bool heading, string slideNumber)
 {
     private const int MostColumns = 16, GreatestStart = 32_767;
     private const double UsualSize = 18, UsualSide = 7.2, UsualEdge = 3.6;
@@ -82,7 +83,7 @@ internal sealed class PptxText(
         if (element.Name != A + "r" && element.Name != A + "fld" && element.Name != A + "br") return [];
         var own = element.Element(A + "rPr");
         List<XElement> looks = [.. own is null ? [] : new[] { own }, .. chain.Select(c => c.Element(A + "defRPr")).OfType<XElement>()];
-        var text = element.Name == A + "br" ? "\n" : element.Element(A + "t")?.Value ?? "";
+        var text = element.Name == A + "br" ? "\n" : element.Attribute("type")?.Value == "slidenum" ? slideNumber : element.Element(A + "t")?.Value ?? "";
         if (text.Length == 0) return [];
         var link = own?.Element(A + "hlinkClick") is not null;
         var run = new TextRun(
