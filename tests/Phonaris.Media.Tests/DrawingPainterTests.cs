@@ -261,6 +261,22 @@ public sealed class DrawingPainterTests : IDisposable
     }
 
     [Fact]
+    public async Task Text_as_a_whole_stands_in_the_middle_its_lines_where_they_are_aligned()
+    {
+        Paragraph Line(string text) => new([new TextRun(text, 20, Pine, "Arial")], Align.Left, 0, 0, null, 0, 0, 1);
+        using var picture = await PaintAsync(
+        [
+            new(new(0, 0, 180, 60), Outlines.Rectangle, null, null, new([Line("mmmm"), Line("m")], 0, 0, 0, 0, Anchor.Top, Wraps: true, Shrinks: false) { CenteredAcross = true }),
+            new(new(80, 70, 20, 20), Outlines.Rectangle, null, null, new([Line("mmmm") with { Align = Align.Center }], 0, 0, 0, 0, Anchor.Top, Wraps: false, Shrinks: false)),
+        ]);
+        // Where lines are not broken they reach beyond their room on both sides.
+        Assert.True(Ink(picture, 56, 75, 70, 95) > 50 && Ink(picture, 105, 124, 70, 95) > 50 && Ink(picture, 0, 56, 70, 95) == 0);
+        // Four letters of 16.66 stand from 56.7 to 123.3; the one below begins with them.
+        Assert.Equal([0, 0], new[] { (0, 56), (124, 180) }.Select(x => Ink(picture, x.Item1, x.Item2, 0, 46)));
+        Assert.True(Ink(picture, 56, 75, 23, 46) > 50 && Ink(picture, 75, 180, 23, 46) == 0);
+    }
+
+    [Fact]
     public async Task Text_wraps_aligns_and_shrinks_until_it_fits()
     {
         DrawnShape Written(double x, string text, double size, Align align, bool shrinks) => new(

@@ -18,4 +18,7 @@ public sealed record TextBody(
 
     /// <summary>How far they stand apart, in points.</summary>
     public double ColumnGap { get; init; }
+
+    /// <summary>Whether the text as a whole stands in the middle across, as wide as its widest line.</summary>
+    public bool CenteredAcross { get; init; }
 }

@@ -259,7 +259,8 @@ internal static class DrawingPainter
         width = Math.Max(1, (width - (text.Columns - 1) * text.ColumnGap) / text.Columns);
         var layout = TextLayout.Fit(text, width, height);
         var free = text.Anchor switch { Anchor.Middle => (height - layout.Height) / 2, Anchor.Bottom => height - layout.Height, _ => 0 };
-        layout.Draw(canvas, step, bounds.Left + text.Left, bounds.Top + text.Top + free, width, height);
+        var aside = text is { CenteredAcross: true, Columns: 1 } ? (width - layout.Widest) / 2 : 0;
+        layout.Draw(canvas, step, bounds.Left + text.Left + aside, bounds.Top + text.Top + free, width - 2 * aside, height);
         canvas.Restore();
     }
 }

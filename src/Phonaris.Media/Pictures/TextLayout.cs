@@ -14,13 +14,14 @@ internal sealed class TextLayout
 
     private readonly List<TextLine> _lines = [];
 
+    private readonly bool _wraps;
     private readonly int _columns;
     private readonly double _gap;
 
     /// <summary>Lays text out in a width.</summary>
     private TextLayout(TextBody body, double width, double scale)
     {
-        (_columns, _gap) = (Math.Max(1, body.Columns), body.ColumnGap);
+        (_wraps, _columns, _gap) = (body.Wraps, Math.Max(1, body.Columns), body.ColumnGap);
         foreach (var paragraph in body.Paragraphs) Lay(paragraph, body.Wraps ? width : double.MaxValue, scale);
     }
 
@@ -29,6 +30,9 @@ internal sealed class TextLayout
 
     /// <summary>The height of all lines, below each other.</summary>
     private double Total => _lines.Sum(l => l.Before + l.Height + l.After);
+
+    /// <summary>How wide its widest line is, with its margin.</summary>
+    public double Widest => _lines.Select(l => l.Margin + l.Width).DefaultIfEmpty().Max();
 
     /// <summary>How high it is in its columns, about.</summary>
     public double Height => Total / _columns;
@@ -68,7 +72,8 @@ internal sealed class TextLayout
                 y += line.Height + line.After;
                 continue;
             }
-            var free = Math.Max(0, width - line.Margin - line.Width);
+            // Lines that are not broken reach beyond their room on both sides where they stand in its middle.
+            var free = _wraps ? Math.Max(0, width - line.Margin - line.Width) : width - line.Margin - line.Width;
             var aside = line.Align switch { Align.Center => free / 2, Align.Right => free, Align.Justified when line.RightToLeft => free, _ => 0 };
             var blanks = line.Pieces.Count(p => p.IsSpace);
             var stretch = line.Align == Align.Justified && !line.Ends && blanks > 0 ? free / blanks : 0;

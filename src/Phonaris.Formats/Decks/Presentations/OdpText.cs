@@ -32,6 +32,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         {
             Columns = Math.Clamp(int.TryParse(columns.Get(Fo + "column-count"), NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : 1, 1, MostColumns),
             ColumnGap = columns.Length(Fo + "column-gap") ?? 0,
+            CenteredAcross = First(Draw + "textarea-horizontal-align") == "center",
         };
     }
 

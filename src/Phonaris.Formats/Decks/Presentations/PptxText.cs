@@ -45,6 +45,7 @@ internal sealed class PptxText(
         {
             Columns = int.TryParse(First("numCol"), NumberStyles.None, CultureInfo.InvariantCulture, out var columns) ? Math.Clamp(columns, 1, MostColumns) : 1,
             ColumnGap = Inset("spcCol", 0),
+            CenteredAcross = First("anchorCtr") is "1" or "true",
         };
 
         string? First(string attribute) => properties.Select(p => p.Attribute(attribute)?.Value).FirstOrDefault(v => v is not null);
