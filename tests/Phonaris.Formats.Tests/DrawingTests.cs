@@ -232,6 +232,11 @@ public sealed class DrawingTests : IDisposable
         var shadow = Pptx("""<a:effectLst><a:outerShdw blurRad="50800" dist="38100" dir="5400000"><a:srgbClr val="000000"><a:alpha val="40000"/></a:srgbClr></a:outerShdw></a:effectLst>""")[0].Shadow!;
         Assert.Equal((0x66000000u, 4.0, 0.0, 3.0), (shadow.Color, shadow.Blur, Math.Round(shadow.X, 6), Math.Round(shadow.Y, 6)));
         Assert.Null(Pptx("<a:effectLst/>")[0].Shadow);
+        // What lies in a group may be filled as that is.
+        PresentationMaker.Pptx(PathOf("group.pptx"), [$"""
+            ><p:cSld><p:spTree><p:grpSp><p:nvGrpSpPr><p:cNvPr id="8" name="g"/></p:nvGrpSpPr><p:grpSpPr><a:solidFill><a:srgbClr val="C0392B"/></a:solidFill></p:grpSpPr>{Shape(3, 0, 0, 10, 10, "<a:grpFill/>")}</p:grpSp></p:spTree></p:cSld>
+            """]);
+        Assert.Equal(new SolidPaint(0xFFC0392B), Draw("group.pptx").Shapes.Single().Fill);
         Assert.Equal(new PatternPaint("ltUpDiag", 0xFF7B3F68, 0xFFFFFFFF), Pptx("""<a:pattFill prst="ltUpDiag"><a:fgClr><a:schemeClr val="accent2"/></a:fgClr><a:bgClr><a:srgbClr val="FFFFFF"/></a:bgClr></a:pattFill>""")[0].Fill);
 
         using var dot = new SKBitmap(1, 1);
@@ -276,14 +281,17 @@ public sealed class DrawingTests : IDisposable
         using var dots = new SKBitmap(8, 4);
         var png = dots.Encode(SKEncodedImageFormat.Png, 90).ToArray();
         // Half as wide as its 8 pixels at 96 to the inch, its middle on the middle, 1 point on.
+        static string Stretched(int id, string cut, string within) => Shape(id, 0, 0, 100, 50, $"<a:blipFill><a:blip r:embed=\"rDots\"/>{cut}<a:stretch><a:fillRect {within}/></a:stretch></a:blipFill>");
         PresentationMaker.Pptx(PathOf("tiles.pptx"), [$"""
             ><p:cSld><p:spTree>{Shape(3, 0, 0, 100, 50, """<a:blipFill><a:blip r:embed="rDots"/><a:tile tx="12700" ty="0" sx="50000" sy="100000" flip="x" algn="ctr"/></a:blipFill>""")}
             {Shape(4, 0, 0, 100, 50, """<a:gradFill><a:gsLst><a:gs pos="0"><a:srgbClr val="000000"/></a:gs><a:gs pos="100000"><a:srgbClr val="FFFFFF"/></a:gs></a:gsLst><a:path path="circle"><a:fillToRect l="100000" b="100000"/></a:path></a:gradFill>""")}
-            </p:spTree></p:cSld>
+            {Stretched(5, "", "t=\"-25000\" b=\"-25000\"")}{Stretched(6, "<a:srcRect l=\"20000\"/>", "r=\"50000\"")}</p:spTree></p:cSld>
             """], [("rDots", "image", "../media/dots.png")], [("ppt/media/dots.png", png)]);
         var shapes = Draw("tiles.pptx").Shapes;
         Assert.Equal(new Tiling(3, 3, 0.5, 0.5, 1, 0, MirroredAcross: true), Assert.IsType<PicturePaint>(shapes[0].Fill).Tiled);
         Assert.Equal((1, 0), Assert.IsType<GradientPaint>(shapes[1].Fill).Center);
+        // Half as high again as its area: a sixth is cut off above and below. Four fifths of it in half of the area: as much room again at its right.
+        Assert.Equal([(0, 0.166667, 0, 0.166667), (0.2, 0, -0.8, 0)], shapes.Skip(2).Select(s => Assert.IsType<PicturePaint>(s.Fill)).Select(p => (Math.Round(p.Left, 6), Math.Round(p.Top, 6), Math.Round(p.Right, 6), Math.Round(p.Bottom, 6))));
     }
 
     [Fact]

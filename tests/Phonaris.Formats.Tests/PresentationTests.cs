@@ -84,6 +84,10 @@ public sealed class PresentationTests : IDisposable
         Assert.Equal(["Slides 1, 3–5, 7: a formula is not drawn."], Read(path).NotUnderstood);
         Pptx(path, [plain, sum]);
         Assert.Equal(["Slide 2: a formula is not drawn."], Read(path).NotUnderstood);
+        // One that a picture stands in for is drawn as that.
+        const string ways = "><p:cSld><p:spTree><mc:AlternateContent xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\"><mc:Choice><m:oMathPara xmlns:m=\"urn:any\"/></mc:Choice><mc:Fallback><p:sp/></mc:Fallback></mc:AlternateContent></p:spTree></p:cSld>";
+        Pptx(path, [ways]);
+        Assert.Empty(Read(path).NotUnderstood);
     }
 
     [Theory]

@@ -187,7 +187,7 @@ internal static class DrawingPainter
         // What is not cut off is stretched over the box; where room is added instead, the whole lies within.
         var (w, h) = (bounds.Width / across, bounds.Height / down);
         var onto = SKRect.Create((float)(bounds.Left - picture.Left * w), (float)(bounds.Top - picture.Top * h), (float)w, (float)h);
-        if (Decoded(canvas, picture, w, h) is not { } image) return;
+        if (DecodedFor(canvas, picture, w, h) is not { } image) return;
         using var recolored = PictureColors.Filter(picture.Recolored);
         using var paint = Painted(picture, recolored);
         canvas.DrawImage(image, onto, Sampling, paint);
@@ -196,7 +196,7 @@ internal static class DrawingPainter
     /// <summary>Lays a picture side by side over an area.</summary>
     private static void Tile(SKCanvas canvas, SKPath path, PicturePaint picture, Tiling tiling, SKRect bounds)
     {
-        if (Decoded(canvas, picture, tiling.Width, tiling.Height) is not { } image) return;
+        if (DecodedFor(canvas, picture, tiling.Width, tiling.Height) is not { } image) return;
         var (x, y) = (bounds.Left + tiling.Across * (bounds.Width - tiling.Width) + tiling.X, bounds.Top + tiling.Down * (bounds.Height - tiling.Height) + tiling.Y);
         var onto = SKMatrix.CreateScaleTranslation((float)(tiling.Width / image.Width), (float)(tiling.Height / image.Height), (float)x, (float)y);
         using var shader = image.ToShader(Repeated(tiling.MirroredAcross), Repeated(tiling.MirroredDown), Sampling, onto);
@@ -212,7 +212,7 @@ internal static class DrawingPainter
         new() { Color = SKColors.White.WithAlpha((byte)(255 * Math.Clamp(picture.Opacity, 0, 1))), IsAntialias = true, ColorFilter = recolored };
 
     /// <summary>A picture as finely as it is seen.</summary>
-    private static SKImage? Decoded(SKCanvas canvas, PicturePaint picture, double width, double height)
+    private static SKImage? DecodedFor(SKCanvas canvas, PicturePaint picture, double width, double height)
     {
         var matrix = canvas.TotalMatrix;
         var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));

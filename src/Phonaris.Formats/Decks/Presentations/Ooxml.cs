@@ -78,13 +78,17 @@ internal static class Ooxml
         foreach (var child in tree?.Elements() ?? [])
         {
             if (child.Name != Compatibility + "AlternateContent") yield return child;
-            else
-            {
-                var chosen = child.Element(Compatibility + "Fallback") is { HasElements: true } fallback ? fallback : child.Element(Compatibility + "Choice");
-                foreach (var shape in chosen.Shapes()) yield return shape;
-            }
+            else foreach (var shape in Chosen(child).Shapes()) yield return shape;
         }
     }
+
+    /// <summary>Whether an element lies nowhere within what another way of saying it stands in for.</summary>
+    public static bool IsChosen(this XElement element) =>
+        element.Ancestors().Where(a => a.Parent?.Name == Compatibility + "AlternateContent").All(a => Chosen(a.Parent!) == a);
+
+    /// <summary>Of ways to say the same the one for readers that know little, which is often a picture; else the first (ISO/IEC 29500-3, 7.5).</summary>
+    private static XElement? Chosen(XElement ways) =>
+        ways.Element(Compatibility + "Fallback") is { HasElements: true } fallback ? fallback : ways.Element(Compatibility + "Choice");
 
     /// <summary>The properties every shape has: id, name, description.</summary>
     public static XElement? Properties(this XElement shape) => shape.Elements().FirstOrDefault(e => e.Name.LocalName.StartsWith("nv", StringComparison.Ordinal))?.Element(P + "cNvPr");

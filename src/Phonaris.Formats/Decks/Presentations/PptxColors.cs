@@ -77,9 +77,20 @@ internal sealed class PptxColors(XElement? theme, IReadOnlyDictionary<string, st
     {
         var blip = fill.Element(A + "blip");
         if (picture(blip?.Attribute(R + "embed")?.Value) is not { } data) return null;
-        var crop = fill.Element(A + "srcRect");
+        var (crop, within) = (fill.Element(A + "srcRect"), fill.Element(A + "stretch")?.Element(A + "fillRect"));
+        var (left, right) = Cut("l", "r");
+        var (top, bottom) = Cut("t", "b");
         var opacity = blip?.Element(A + "alphaModFix").Share("amt") ?? 1;
-        return new(data, crop.Share("l") ?? 0, crop.Share("t") ?? 0, crop.Share("r") ?? 0, crop.Share("b") ?? 0, opacity) { Recolored = Recolored(blip), Tiled = Tiled(fill.Element(A + "tile"), data) };
+        return new(data, left, top, right, bottom, opacity) { Recolored = Recolored(blip), Tiled = Tiled(fill.Element(A + "tile"), data) };
+
+        // What is left of the picture lies within a part of the area, or reaches beyond it (20.1.8.30, 20.1.8.55): told as what is cut off besides, or as room.
+        (double From, double To) Cut(string from, string to)
+        {
+            var (a, b) = (crop.Share(from) ?? 0, crop.Share(to) ?? 0);
+            var (before, after) = (within.Share(from) ?? 0, within.Share(to) ?? 0);
+            var scale = 1 - before - after > 0.001 ? (1 - a - b) / (1 - before - after) : 0;
+            return (a - before * scale, b - after * scale);
+        }
     }
 
     /// <summary>How a picture is laid side by side (20.1.8.58); null where it is not.</summary>

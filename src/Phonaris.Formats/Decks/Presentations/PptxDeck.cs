@@ -135,6 +135,6 @@ internal sealed class PptxDeck : IDeckFormat
     private static IEnumerable<string> NotUnderstood(XElement xml)
     {
         if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
-        if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara")) yield return "a formula is not drawn";
+        if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara" && e.IsChosen())) yield return "a formula is not drawn";
     }
 }

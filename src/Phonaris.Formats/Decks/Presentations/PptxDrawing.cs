@@ -115,6 +115,8 @@ internal sealed class PptxDrawing
         var (colors, style) = (Colors(part), shape.Element(P + "style"));
 
         var fill = properties.Select(p => colors.Fill(p)).FirstOrDefault(f => f.Said) is { Said: true } said ? said.Paint : Styled(colors, style?.Element(A + "fillRef"));
+        // As the group is filled that it lies in.
+        if (properties.Exists(p => p.Element(A + "grpFill") is not null)) fill = shape.Ancestors(P + "grpSp").Select(g => colors.Fill(g.Element(P + "grpSpPr"))).FirstOrDefault(f => f.Said).Paint;
         var line = StyledLine(colors, style?.Element(A + "lnRef"));
         foreach (var own in properties.Select(p => p.Element(A + "ln")).OfType<XElement>().Take(1)) line = colors.Line(own, null, line).Line;
 
