@@ -123,7 +123,7 @@ export function Label({ name, level, silent, x, top, height, along, room, color 
         >
           {name}
         </div>
-        {lines > 2 && room > 60 && (
+        {lines > 2 && room > 50 && (
           <div className="muted figures text-[0.6875rem] font-normal">{silent ?? decibels(level)}</div>
         )}
       </div>

@@ -50,10 +50,10 @@ const wideBands = bandsOf([
   [190, 20],
 ]);
 const narrowWithVideos = bandsOf([
-  [120, 20],
-  [80, 12],
-  [80, 11],
-  [80, 11],
+  [112, 16],
+  [86, 8],
+  [86, 8],
+  [80, 8],
 ]);
 const tightWithVideos = bandsOf([
   [84, 14],
