@@ -63,6 +63,31 @@ public sealed class ChartTests : IDisposable
         Assert.Equal((0xFF804020, null), (line.Line!.Color, line.Fill));
     }
 
+    [Fact]
+    public void Values_go_out_from_a_point_and_bubbles_are_as_large_as_their_sizes()
+    {
+        // Four axes about (100, 50), each 46 long: up, to the right, down, to the left.
+        const string axes = $"""{Names}<c:valAx><c:axId val="2"/><c:scaling><c:max val="10"/><c:min val="0"/></c:scaling>{Hidden}</c:valAx>""";
+        string Radar(string style) => $"""<c:radarChart><c:radarStyle val="{style}"/>{Series("A", [10, 5, 10, 0])}<c:axId val="1"/><c:axId val="2"/></c:radarChart>{axes}""";
+        var (line, area) = (Chart(Radar("marker"))[0], Chart(Radar("filled"))[0]);
+        (double, double)[] corners = [(100, 4), (123, 50), (100, 96), (100, 50)];
+        Assert.All([line, area], shape => Assert.Equal(corners, shape.Outline.Parts[0].Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6)))));
+        Assert.Equal((null, 0xFF804020u, new SolidPaint(0xFF804020), null), (line.Fill, line.Line!.Color, area.Fill, area.Line));
+        var first = OtherChart("chart:radar", """<style:style style:name="bare" style:family="chart"><style:chart-properties chart:visible="false" chart:maximum="20" chart:minimum="0"/></style:style>""", """
+            <chart:axis chart:dimension="x" chart:style-name="bare"/><chart:axis chart:dimension="y" chart:style-name="bare"/><chart:series chart:values-cell-range-address="local-table.B3"/>
+            """)[0].Outline.Parts[0].Path[0];
+        Assert.Equal((100, 4), (Math.Round(first.X, 6), Math.Round(first.Y, 6)));
+
+        static string Numbers(string name, double[] values) => $"<c:{name}><c:numLit><c:ptCount val=\"{values.Length}\"/>{string.Concat(values.Select((v, i) => $"<c:pt idx=\"{i}\"><c:v>{v}</c:v></c:pt>"))}</c:numLit></c:{name}>";
+        var bubbles = Chart($"""
+            <c:bubbleChart><c:ser><c:idx val="0"/><c:spPr><a:ln w="12700"><a:solidFill><a:srgbClr val="333333"/></a:solidFill></a:ln></c:spPr>{Numbers("xVal", [1, 2])}{Numbers("yVal", [5, 5])}{Numbers("bubbleSize", [4, 1])}</c:ser><c:bubbleScale val="200"/><c:axId val="1"/><c:axId val="2"/></c:bubbleChart>
+            <c:valAx><c:axId val="1"/><c:axPos val="b"/>{Hidden}</c:valAx><c:valAx><c:axId val="2"/><c:axPos val="l"/>{Hidden}</c:valAx>
+            """);
+        // The largest is half as wide as the room is high, 92; one of a quarter of its size half of that.
+        Assert.Equal([46.0, 23], bubbles.Select(b => Math.Round(b.Box.Width, 6)));
+        Assert.All(bubbles, b => Assert.Equal(new Line(0xFF333333, 1, []), b.Line));
+    }
+
     [Theory]
     [InlineData("0%", 0.5, "50%"), InlineData("#,##0.00", 1234.5, "1,234.50"), InlineData("\"about \"0", 7, "about 7"), InlineData("General", 0.25, "0.25")]
     [InlineData("0.0_);(0.0)", 2, "2.0"), InlineData("[$-409]d mmm yyyy", 45_000, "15 Mar 2023"), InlineData("[Red]0", 3, "3")]
@@ -131,7 +156,7 @@ public sealed class ChartTests : IDisposable
         Assert.Equal((100, 4), (ends[0].X, ends[0].Y));
         Assert.Equal((139.8372, 73), (Math.Round(ends[^1].X, 4), Math.Round(ends[^1].Y, 4)));
         Assert.Equal([false, true], pie.Take(2).Select(p => p.Fill == new SolidPaint(0xFF804020)));
-        Assert.Contains("cannot be read", Read(OtherDeck("chart:radar", "", axes + series, "")).NotUnderstood.Single(), StringComparison.Ordinal);
+        Assert.Contains("cannot be read", Read(OtherDeck("chart:surface", "", axes + series, "")).NotUnderstood.Single(), StringComparison.Ordinal);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

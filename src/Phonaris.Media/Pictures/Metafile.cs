@@ -15,7 +15,7 @@ internal static class Metafile
 
     private const long MostMemory = 1_000_000_000;
 
-    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(20);
+    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(5);
 
     /// <summary>Where the fonts are by which wmf2svg measures; what is drawn is written in the fonts that its SVG names.</summary>
     private const string FontFolder = "/usr/share/fonts/truetype/liberation";

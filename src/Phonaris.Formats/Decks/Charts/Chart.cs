@@ -33,6 +33,12 @@ internal sealed record ChartPlot(ChartKind Kind, ChartGrouping Grouping, IReadOn
     /// <summary>How wide the hole of a ring is, beside the ring, 0 to 1.</summary>
     public double Hole { get; init; }
 
+    /// <summary>Whether what goes about a point is filled.</summary>
+    public bool Filled { get; init; }
+
+    /// <summary>How large the largest bubbles are, beside the usual.</summary>
+    public double BubbleScale { get; init; } = 1;
+
     /// <summary>Where the first piece of a pie begins, in degrees clockwise from the top.</summary>
     public double FirstAngle { get; init; }
 }
@@ -54,6 +60,9 @@ internal enum ChartKind
 
     /// <summary>Points by two values each.</summary>
     Scatter,
+
+    /// <summary>Lines or areas about a point, an axis for each name.</summary>
+    Radar,
 }
 
 /// <summary>How series stand to each other.</summary>
@@ -78,6 +87,9 @@ internal sealed record ChartSeries(string Name, IReadOnlyList<double?> Values, P
 {
     /// <summary>The first of the two values of each point of a scatter.</summary>
     public IReadOnlyList<double?> Across { get; init; } = [];
+
+    /// <summary>How large each point of a scatter is beside the others, by its area; empty where all are alike.</summary>
+    public IReadOnlyList<double?> Sizes { get; init; } = [];
 
     /// <summary>What single points are filled with instead.</summary>
     public IReadOnlyDictionary<int, Paint?> Points { get; init; } = new Dictionary<int, Paint?>();

@@ -25,8 +25,8 @@ internal sealed class ChartCanvas(Box frame, int from, int to)
         _shapes.Add(new(new(Math.Min(x1, x2), Math.Min(y1, y2), Math.Abs(x2 - x1), Math.Abs(y2 - y1)), Outlines.Rectangle, fill, line, null, from, to));
 
     /// <summary>A circle about a point.</summary>
-    public void Circle(double x, double y, double radius, Paint? fill) =>
-        _shapes.Add(new(new(x - radius, y - radius, 2 * radius, 2 * radius), Outlines.Ellipse, fill, null, null, from, to));
+    public void Circle(double x, double y, double radius, Paint? fill, Line? line = null) =>
+        _shapes.Add(new(new(x - radius, y - radius, 2 * radius, 2 * radius), Outlines.Ellipse, fill, line, null, from, to));
 
     /// <summary>A straight line.</summary>
     public void Straight(double x1, double y1, double x2, double y2, Line line)

@@ -31,6 +31,7 @@ internal static class ChartDrawing
         }
         if (chart.Legend is { } side) room = Legend(canvas, chart, side, room);
         if (chart.Plots.Any(p => p.Kind == ChartKind.Pie)) PieDrawing.Draw(canvas, chart, room);
+        else if (chart.Plots.Any(p => p.Kind == ChartKind.Radar)) RadarDrawing.Draw(canvas, chart, room);
         else PlotDrawing.Draw(canvas, chart, room);
         return canvas.Shapes;
     }
@@ -92,6 +93,6 @@ internal static class ChartDrawing
     {
         if (chart.Plots.FirstOrDefault(p => p.Kind == ChartKind.Pie)?.Series is [var pie, ..])
             return [.. chart.Categories.Take(pie.Values.Count).Select((name, i) => (name, pie.Points.GetValueOrDefault(i, pie.Fill), (Line?)null))];
-        return [.. chart.Plots.SelectMany(p => p.Series.Select(s => (s.Name, p.Kind is ChartKind.Lines or ChartKind.Scatter && s.Line is not null ? null : s.Fill, s.Line)))];
+        return [.. chart.Plots.SelectMany(p => p.Series.Select(s => (s.Name, (p.Kind is ChartKind.Lines or ChartKind.Scatter || p is { Kind: ChartKind.Radar, Filled: false }) && s.Line is not null ? null : s.Fill, s.Line)))];
     }
 }

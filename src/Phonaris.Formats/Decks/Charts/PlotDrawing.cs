@@ -8,6 +8,9 @@ internal sealed class PlotDrawing
 {
     private const double LineHeight = 1.5, MarkRadius = 2.5;
 
+    /// <summary>How wide the largest bubble is, beside the shorter side of the room.</summary>
+    private const double LargestBubble = 0.25;
+
     private readonly ChartCanvas _canvas;
     private readonly Chart _chart;
     private readonly bool _lying, _scattered, _fromEdge;
@@ -181,7 +184,9 @@ internal sealed class PlotDrawing
     {
         var series = plot.Series[s];
         var points = Points(plot, s);
-        if (series.Line is { } line)
+        // Around bubbles, not from one to the next.
+        var around = series.Sizes.Count > 0;
+        if (series.Line is { } line && !around)
         {
             var pen = new Pen();
             for (var i = 0; i < points.Count; i++)
@@ -201,7 +206,16 @@ internal sealed class PlotDrawing
         }
         if (!series.Marked) return;
         for (var i = 0; i < points.Count; i++)
-            if (points[i] is var (x, y)) _canvas.Circle(x, y, MarkRadius, series.Points.GetValueOrDefault(i, series.Fill));
+            if (points[i] is var (x, y)) _canvas.Circle(x, y, Radius(plot, series, i), series.Points.GetValueOrDefault(i, series.Fill), around ? series.Line : null);
+    }
+
+    /// <summary>How large a point is drawn: the areas of bubbles are as their sizes.</summary>
+    private double Radius(ChartPlot plot, ChartSeries series, int point)
+    {
+        if (series.Sizes.Count == 0) return MarkRadius;
+        var most = plot.Series.SelectMany(s => s.Sizes).Max() ?? 0;
+        var largest = LargestBubble / 2 * plot.BubbleScale * Math.Min(_room.Right - _room.Left, _room.Bottom - _room.Top);
+        return series.Sizes.ElementAtOrDefault(point) is > 0 and var size ? largest * Math.Sqrt(size / most) : 0;
     }
 
     private List<(double X, double Y)?> Points(ChartPlot plot, int s)

@@ -60,6 +60,7 @@ internal sealed partial class OdpChart
         "area" => ChartKind.Areas,
         "circle" or "ring" => ChartKind.Pie,
         "scatter" or "bubble" => ChartKind.Scatter,
+        "radar" or "filled-radar" => ChartKind.Radar,
         _ => null,
     };
 
@@ -74,6 +75,7 @@ internal sealed partial class OdpChart
             [.. series.Select(s => Series(s, kind, all.IndexOf(s)))], axis)
         {
             Lying = Said("vertical") == "true",
+            Filled = kind.EndsWith("filled-radar", StringComparison.Ordinal),
             Gap = Share("gap-width") ?? 1,
             Overlap = Share("overlap") ?? 0,
             Hole = kind.EndsWith("ring", StringComparison.Ordinal) ? HoleOfRing : 0,
@@ -84,11 +86,11 @@ internal sealed partial class OdpChart
 
     private ChartSeries Series(XElement series, string kind, int index)
     {
-        var drawn = KindOf(kind) is ChartKind.Lines or ChartKind.Scatter;
+        var drawn = KindOf(kind) is ChartKind.Lines or ChartKind.Scatter || kind.EndsWith(":radar", StringComparison.Ordinal);
         var usual = Usual[index % Usual.Length];
         var values = Numbers(series.Get(Charted + "values-cell-range-address"));
         var color = Color(Graphic(series, SvgCompatible + "stroke-color")) ?? usual;
-        var stroked = Graphic(series, Draw + "stroke") is { } stroke ? stroke != "none" : drawn && kind.EndsWith("line", StringComparison.Ordinal);
+        var stroked = Graphic(series, Draw + "stroke") is { } stroke ? stroke != "none" : drawn && KindOf(kind) != ChartKind.Scatter;
         var line = stroked ? new Line(color, Odf.Points(Graphic(series, SvgCompatible + "stroke-width")) is > 0 and var width ? width : 1, []) : null;
         var fill = Graphic(series, Draw + "fill") == "none" ? null : Color(Graphic(series, Draw + "fill-color")) is { } own ? new SolidPaint(own) : new SolidPaint(usual);
         Paint? marks = Color(Graphic(series, Draw + "fill-color")) is { } mark ? new SolidPaint(mark) : new SolidPaint(color);

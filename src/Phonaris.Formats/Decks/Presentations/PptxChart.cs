@@ -45,6 +45,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         "areaChart" or "area3DChart" => ChartKind.Areas,
         "pieChart" or "pie3DChart" or "doughnutChart" or "ofPieChart" => ChartKind.Pie,
         "scatterChart" or "bubbleChart" => ChartKind.Scatter,
+        "radarChart" => ChartKind.Radar,
         _ => null,
     };
 
@@ -62,16 +63,21 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
             Gap = (Double(plot.Element(C + "gapWidth")) ?? 150) / 100,
             Overlap = (Double(plot.Element(C + "overlap")) ?? 0) / 100,
             Hole = ring ? Double(plot.Element(C + "holeSize")) / 100 ?? HoleOfRing : 0,
+            Filled = IsFilledRadar(plot),
+            BubbleScale = (Double(plot.Element(C + "bubbleScale")) ?? 100) / 100,
             FirstAngle = Double(plot.Element(C + "firstSliceAng")) ?? 0,
         };
     }
+
+    private static bool IsFilledRadar(XElement plot) => Val(plot.Element(C + "radarStyle")) == "filled";
 
     private ChartSeries Series(XElement series, XElement plot, ChartKind kind)
     {
         var accent = new SolidPaint(Accent((int)(Double(series.Element(C + "idx")) ?? 0)));
         var looks = series.Element(C + "spPr");
         var (said, fill) = colors.Fill(looks);
-        var drawn = kind is ChartKind.Lines or ChartKind.Scatter;
+        var bubbles = plot.Name == C + "bubbleChart";
+        var drawn = kind is ChartKind.Lines or ChartKind.Scatter or ChartKind.Radar && !bubbles && !IsFilledRadar(plot);
         var stroke = looks?.Element(A + "ln");
         var line = drawn ? colors.Line(stroke, null, new Line(accent.Color, UsualLine, [])).Line : colors.Line(stroke, null, null).Line;
         var values = Numbers(series.Element(C + "val") ?? series.Element(C + "yVal"));
@@ -86,8 +92,9 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         return new(Words(series.Element(C + "tx")).FirstOrDefault() ?? "", values, drawn ? marked : said ? fill : accent, line)
         {
             Across = kind == ChartKind.Scatter ? Numbers(series.Element(C + "xVal")) is { Count: > 0 } x ? x : [.. Enumerable.Range(1, values.Count).Select(i => (double?)i)] : [],
+            Sizes = bubbles ? Numbers(series.Element(C + "bubbleSize")) : [],
             Points = points,
-            Marked = drawn && symbol != "none" && (kind == ChartKind.Scatter || symbol is not null || Says(plot.Element(C + "marker"), otherwise: false)),
+            Marked = bubbles || drawn && symbol != "none" && (kind == ChartKind.Scatter || symbol is not null || Says(plot.Element(C + "marker"), otherwise: false)),
             Smooth = Says(series.Element(C + "smooth"), otherwise: false),
             Labels = Labels(series.Element(C + "dLbls") ?? plot.Element(C + "dLbls"), series),
             PointLabels = series.Element(C + "dLbls")?.Elements(C + "dLbl").Where(l => Double(l.Element(C + "idx")) is not null).DistinctBy(l => Double(l.Element(C + "idx"))).Take(MostPoints)
