@@ -43,7 +43,11 @@ internal static class LineEnds
         using var path = builder.Detach();
         using var paint = new SKPaint
         {
-            Color = new(line.Color), IsAntialias = true, IsStroke = end.Kind == LineEndKind.Open, StrokeWidth = (float)line.Width, StrokeCap = SKStrokeCap.Round,
+            Color = new(line.Color),
+            IsAntialias = true,
+            IsStroke = end.Kind == LineEndKind.Open,
+            StrokeWidth = (float)line.Width,
+            StrokeCap = SKStrokeCap.Round,
         };
         canvas.Save();
         canvas.Translate(tip.X, tip.Y);
