@@ -83,6 +83,13 @@ public sealed class ChartTests : IDisposable
             <c:bubbleChart><c:ser><c:idx val="0"/><c:spPr><a:ln w="12700"><a:solidFill><a:srgbClr val="333333"/></a:solidFill></a:ln></c:spPr>{Numbers("xVal", [1, 2])}{Numbers("yVal", [5, 5])}{Numbers("bubbleSize", [4, 1])}</c:ser><c:bubbleScale val="200"/><c:axId val="1"/><c:axId val="2"/></c:bubbleChart>
             <c:valAx><c:axId val="1"/><c:axPos val="b"/>{Hidden}</c:valAx><c:valAx><c:axId val="2"/><c:axPos val="l"/>{Hidden}</c:valAx>
             """);
+        var others = OtherChart("chart:bubble", """<style:style style:name="bare" style:family="chart"><style:chart-properties chart:visible="false"/></style:style>""", """
+            <chart:axis chart:dimension="x" chart:style-name="bare"/><chart:axis chart:dimension="y" chart:style-name="bare"/>
+            <chart:series chart:values-cell-range-address="local-table.B2:.B3"><chart:domain table:cell-range-address="local-table.C2:.C3"/><chart:domain table:cell-range-address="local-table.B2:.B3"/></chart:series>
+            """);
+        // 20 and, of half that area, 10; the larger one further to the right and, of −10, lower.
+        Assert.Equal([16.263, 23.0], others.Select(b => Math.Round(b.Box.Width, 3)));
+        Assert.True(others[1].Box.X > others[0].Box.X && others[1].Box.Y > others[0].Box.Y);
         // The largest is half as wide as the room is high, 92; one of a quarter of its size half of that.
         Assert.Equal([46.0, 23], bubbles.Select(b => Math.Round(b.Box.Width, 6)));
         Assert.All(bubbles, b => Assert.Equal(new Line(0xFF333333, 1, []), b.Line));

@@ -24,7 +24,7 @@ public static class PictureKinds
     /// <param name="data">The picture file.</param>
     public static bool IsPlaceableWmf(ReadOnlySpan<byte> data) => data.Length >= 4 && BinaryPrimitives.ReadUInt32LittleEndian(data) == PlaceableWmf;
 
-    /// <summary>Whether a picture is a metafile of the older kind: of itself, in memory or on disk, of nine words' header and of one of its two versions.</summary>
+    /// <summary>Whether a picture is a metafile of the older kind, with or without its size: its header is of nine words and of one of two versions.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsWmf(ReadOnlySpan<byte> data) =>
         IsPlaceableWmf(data)

@@ -89,6 +89,10 @@ internal sealed partial class OdpChart
         var drawn = KindOf(kind) is ChartKind.Lines or ChartKind.Scatter || kind.EndsWith(":radar", StringComparison.Ordinal);
         var usual = Usual[index % Usual.Length];
         var values = Numbers(series.Get(Charted + "values-cell-range-address"));
+        var domains = series.Elements(Charted + "domain").Select(d => Numbers(d.Get(Table + "cell-range-address"))).ToList();
+        // Of bubbles the values are their sizes; where they lie, upward and across, is told beside.
+        List<double?> sizes = [];
+        if (kind.EndsWith("bubble", StringComparison.Ordinal) && domains.Count > 0) (sizes, values, domains) = (values, domains[0], domains[1..]);
         var color = Color(Graphic(series, SvgCompatible + "stroke-color")) ?? usual;
         var stroked = Graphic(series, Draw + "stroke") is { } stroke ? stroke != "none" : drawn && KindOf(kind) != ChartKind.Scatter;
         var line = stroked ? new Line(color, Odf.Points(Graphic(series, SvgCompatible + "stroke-width")) is > 0 and var width ? width : 1, []) : null;
@@ -96,9 +100,10 @@ internal sealed partial class OdpChart
         Paint? marks = Color(Graphic(series, Draw + "fill-color")) is { } mark ? new SolidPaint(mark) : new SolidPaint(color);
         return new(Words(series.Get(Charted + "label-cell-address")).FirstOrDefault() ?? "", values, drawn ? marks : fill, line)
         {
-            Across = KindOf(kind) != ChartKind.Scatter ? [] : series.Element(Charted + "domain").Get(Table + "cell-range-address") is { } domain ? Numbers(domain) : [.. Enumerable.Range(1, values.Count).Select(i => (double?)i)],
+            Across = KindOf(kind) != ChartKind.Scatter ? [] : domains.Count > 0 ? domains[0] : [.. Enumerable.Range(1, values.Count).Select(i => (double?)i)],
+            Sizes = sizes,
             Points = PointsOf(series, values.Count, pie: KindOf(kind) == ChartKind.Pie),
-            Marked = drawn && (Property(series, "symbol-type") ?? Property(_plot, "symbol-type")) is not (null or "none"),
+            Marked = sizes.Count > 0 || drawn && (Property(series, "symbol-type") ?? Property(_plot, "symbol-type")) is not (null or "none"),
             Smooth = Property(_plot, "interpolation") is { } bent && bent != "none",
             Labels = Labels(series),
         };

@@ -35,7 +35,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
     {
         if (shape.Get(Show + "placeholder") == "true" && shape.Parent == page && Lines(shape).Length == 0) return;
         // What leaves and comes again is there more than once.
-        foreach (var stay in _timing.Stays(OdpDeck.Id(shape))) There(shape, Math.Max(from, stay.From), Math.Min(to, stay.To));
+        foreach (var (since, until) in _timing.Stays(OdpDeck.Id(shape), from, to)) There(shape, since, until);
     }
 
     private void There(XElement shape, int from, int to)

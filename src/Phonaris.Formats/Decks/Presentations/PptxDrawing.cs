@@ -93,7 +93,7 @@ internal sealed class PptxDrawing
             if (part != _slide && shape.Placeholder() is not null) continue;
             if (part != _slide) Draw(shape, part, groups, id, from, to);
             // What leaves and comes again is there more than once.
-            else foreach (var stay in _timing.Stays(id)) Draw(shape, part, groups, id, Math.Max(from, stay.From), Math.Min(to, stay.To));
+            else foreach (var (since, until) in _timing.Stays(id, from, to)) Draw(shape, part, groups, id, since, until);
         }
     }
 

@@ -3,6 +3,9 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>What happens on a slide after it has come.</summary>
 internal abstract class SlideTiming
 {
+    /// <summary>What comes and goes more often than this stays as it is then.</summary>
+    private const int MostStays = 64;
+
     private readonly List<SlideStep> _steps = [new(null, [], [])];
 
     /// <summary>The steps; the first is the slide's own coming.</summary>
@@ -21,6 +24,7 @@ internal abstract class SlideTiming
         int? from = changes is [{ Appears: true }, ..] ? null : 1;
         foreach (var (appears, step) in changes)
         {
+            if (stays.Count == MostStays) break;
             if (appears) from ??= step;
             else if (from is { } since)
             {
@@ -32,6 +36,10 @@ internal abstract class SlideTiming
         if (from is { } last) stays.Add((last, int.MaxValue));
         return stays;
     }
+
+    /// <summary>The steps that a shape is there while what holds it is.</summary>
+    public IEnumerable<(int From, int To)> Stays(string? shapeId, int from, int to) =>
+        Stays(shapeId).Select(s => (From: Math.Max(from, s.From), To: Math.Min(to, s.To))).Where(s => s.From <= s.To);
 
     /// <summary>The steps from the first to the last that a paragraph is there.</summary>
     public (int From, int To) StayOf(string? shapeId, int? paragraph = null) =>
