@@ -133,6 +133,13 @@ public sealed class PresentationTests : IDisposable
         // Within one step it comes and goes again.
         Assert.DoesNotContain(shapes, s => Words(s) == "Flash");
         Assert.Equal([(1, 1), (1, int.MaxValue)], shapes.Single(s => Words(s).StartsWith("First", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => (p.FromStep, p.ToStep)));
+
+        // Groups in groups, each of which comes and goes all the time, do not multiply.
+        const int deep = 30;
+        var nested = Enumerable.Range(1, deep).Aggregate(Shape(99, 0, 0, 9, 9, body: Paragraph("Moth")), (inner, id) => $"<p:grpSp><p:nvGrpSpPr><p:cNvPr id=\"{id}\" name=\"g\"/></p:nvGrpSpPr>{inner}</p:grpSp>");
+        var blinks = Enumerable.Range(0, 200).Select(k => Click([.. Enumerable.Range(1, deep).Select(id => Effect(id, id == 1 ? "clickEffect" : "withEffect", k % 2 == 0 ? "exit" : "entr"))]));
+        Pptx(PathOf("blinks.pptx"), [$"><p:cSld><p:spTree>{nested}</p:spTree></p:cSld>{Timing([.. blinks])}"]);
+        Assert.InRange(DeckFormats.Draw(PathOf("blinks.pptx"), MediaTypes.Pptx, [1])[0].Shapes.Count, 60, 65);
     }
 
     [Fact]
