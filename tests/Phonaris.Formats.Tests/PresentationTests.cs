@@ -134,6 +134,26 @@ public sealed class PresentationTests : IDisposable
         Assert.DoesNotContain(shapes, s => Words(s) == "Flash");
         Assert.Equal([(1, 1), (1, int.MaxValue)], shapes.Single(s => Words(s).StartsWith("First", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => (p.FromStep, p.ToStep)));
 
+        // What waits for a click on a shape comes behind what is clicked anywhere; a sound that does is no step.
+        static string OnShape(params string[] effects) => $"""<p:audio><p:seq><p:cTn nodeType="interactiveSeq"><p:childTnLst>{Group(effects)}</p:childTnLst></p:cTn></p:seq></p:audio>""";
+        var quiz = $"""
+            ><p:cSld><p:spTree>{Shape(3, 0, 0, 9, 9, body: Paragraph("Which moth?"))}{Shape(4, 0, 0, 9, 9, body: Paragraph("The hawk"))}</p:spTree></p:cSld>
+            {Timing(OnShape(Effect(4, "clickEffect", "entr")), OnShape(Effect(3, "clickEffect", "mediacall")), Click(Effect(3, "clickEffect", "entr")))}
+            """;
+        Pptx(PathOf("quiz.pptx"), [quiz]);
+        Assert.Equal([("Which moth?", 2), ("The hawk", 3)], DeckFormats.Draw(PathOf("quiz.pptx"), MediaTypes.Pptx, [1])[0].Shapes.Select(s => (Words(s), s.FromStep)));
+        Assert.Equal(["Slide 1: what a click on a shape reveals comes as the last step."], Read(PathOf("quiz.pptx")).NotUnderstood);
+
+        static string Frame(string id, string text) => $"""<draw:frame draw:id="{id}" svg:x="0cm" svg:y="0cm" svg:width="9cm" svg:height="1cm"><draw:text-box><text:p>{text}</text:p></draw:text-box></draw:frame>""";
+        static string Sequence(string kind, params (string Target, string Class)[] effects) => $"""
+            <anim:seq presentation:node-type="{kind}">{string.Concat(effects.Select(e => $"<anim:par><anim:par><anim:par presentation:node-type=\"on-click\" presentation:preset-class=\"{e.Class}\"><anim:set smil:targetElement=\"{e.Target}\"/></anim:par></anim:par></anim:par>"))}</anim:seq>
+            """;
+        Odp(PathOf("quiz.odp"), "", $"""
+            <draw:page draw:master-page-name="Night">{Frame("q", "Which moth?")}{Frame("a", "The hawk")}<anim:par presentation:node-type="timing-root">
+            {Sequence("interactive-sequence", ("a", "entrance"))}{Sequence("main-sequence", ("q", "entrance"), ("q", "exit"), ("q", "entrance"))}</anim:par></draw:page>
+            """);
+        Assert.Equal([("Which moth?", 2, 2), ("Which moth?", 4, int.MaxValue), ("The hawk", 5, int.MaxValue)], DeckFormats.Draw(PathOf("quiz.odp"), MediaTypes.Odp, [1])[0].Shapes.Select(s => (Words(s), s.FromStep, s.ToStep)));
+
         // Groups in groups, each of which comes and goes all the time, do not multiply.
         const int deep = 30;
         var nested = Enumerable.Range(1, deep).Aggregate(Shape(99, 0, 0, 9, 9, body: Paragraph("Moth")), (inner, id) => $"<p:grpSp><p:nvGrpSpPr><p:cNvPr id=\"{id}\" name=\"g\"/></p:nvGrpSpPr>{inner}</p:grpSp>");

@@ -9,8 +9,7 @@ internal sealed class OdpTiming : SlideTiming
     /// <summary>Reads the timing of a page.</summary>
     public OdpTiming(XElement page)
     {
-        var main = page.Descendants(Anim + "seq").FirstOrDefault(s => s.Get(Show + "node-type") == "main-sequence");
-        foreach (var group in main?.Elements(Anim + "par") ?? [])
+        foreach (var group in Groups(page, "main-sequence"))
         {
             var effects = group.Descendants(Anim + "par").Where(p => p.Get(Show + "preset-class") is not null).ToList();
             if (effects.Count == 0) continue;
@@ -22,7 +21,14 @@ internal sealed class OdpTiming : SlideTiming
                 Add(new(moment.Key, reveals, plays));
             }
         }
+        // What a click on a shape reveals has a step behind all others; what it plays, its sound has itself.
+        foreach (var group in Groups(page, "interactive-sequence"))
+            if (group.Descendants(Anim + "par").SelectMany(Reveals).ToList() is { Count: > 0 } reveals) Add(new(null, reveals, []));
     }
+
+    /// <summary>The groups of all sequences of a kind.</summary>
+    private static IEnumerable<XElement> Groups(XElement page, string kind) =>
+        page.Descendants(Anim + "seq").Where(s => s.Get(Show + "node-type") == kind).Elements(Anim + "par");
 
     private static IEnumerable<SlideReveal> Reveals(XElement effect) => effect.Get(Show + "preset-class") is ("entrance" or "exit") and var kind
         ? effect.Descendants().Select(e => e.Get(Smil + "targetElement")).OfType<string>().Distinct().Select(id => new SlideReveal(id, null, null, kind == "entrance"))

@@ -11,13 +11,19 @@ internal sealed class PptxTiming : SlideTiming
     public PptxTiming(XElement slide)
     {
         var timing = slide.Element(P + "timing");
-        var main = timing?.Descendants(P + "cTn").FirstOrDefault(c => c.Attribute("nodeType")?.Value == "mainSeq")?.Element(P + "childTnLst");
-        foreach (var group in main?.Elements(P + "par") ?? []) Read(group);
+        foreach (var group in Groups(timing, "mainSeq")) Read(group);
+        // What a click on a shape reveals has a step behind all others; what it plays, its sound has itself.
+        foreach (var group in Groups(timing, "interactiveSeq"))
+            if (group.Descendants(P + "cTn").SelectMany(Reveals).ToList() is { Count: > 0 } reveals) Add(new(null, reveals, []));
         Media = [.. timing?.Descendants().Where(e => e.Name == P + "audio" || e.Name == P + "video").Select(e => e.Element(P + "cMediaNode")).OfType<XElement>() ?? []];
     }
 
     /// <summary>The nodes that say how sounds and films play.</summary>
     public IReadOnlyList<XElement> Media { get; }
+
+    /// <summary>The groups of all sequences of a kind.</summary>
+    private static IEnumerable<XElement> Groups(XElement? timing, string kind) =>
+        timing?.Descendants(P + "cTn").Where(c => c.Attribute("nodeType")?.Value == kind).Elements(P + "childTnLst").Elements(P + "par") ?? [];
 
     /// <summary>One group of the main sequence: what a click sets off, or the clock.</summary>
     private void Read(XElement group)
@@ -40,7 +46,7 @@ internal sealed class PptxTiming : SlideTiming
 
     private static IEnumerable<SlideReveal> Reveals(XElement effect)
     {
-        var kind = effect.Attribute("presetClass")!.Value;
+        var kind = effect.Attribute("presetClass")?.Value;
         if (kind is not ("entr" or "exit")) return [];
         return effect.Descendants(P + "spTgt").Select(target =>
         {
