@@ -25,6 +25,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (master is not null && own.Select(p => p.Get(Show + "background-objects-visible")).FirstOrDefault(v => v is not null) != "false")
             foreach (var shape in master.Elements().Where(_fields.Shows)) Shape(shape, 1, int.MaxValue);
         foreach (var shape in page.Elements()) Shape(shape, 1, int.MaxValue);
+        if (_timing.ToldOf is { } told) _notDrawn.Add(told);
         return new(package.Width, package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
 

@@ -21,9 +21,7 @@ internal sealed class OdpTiming : SlideTiming
                 Add(new(moment.Key, reveals, plays));
             }
         }
-        // What a click on a shape reveals has a step behind all others; what it plays, its sound has itself.
-        foreach (var group in Groups(page, "interactive-sequence"))
-            if (group.Descendants(Anim + "par").SelectMany(Reveals).ToList() is { Count: > 0 } reveals) Add(new(null, reveals, []));
+        foreach (var group in Groups(page, "interactive-sequence")) AddOnShape([.. group.Descendants(Anim + "par").SelectMany(Reveals)]);
     }
 
     /// <summary>The groups of all sequences of a kind.</summary>

@@ -135,8 +135,6 @@ internal sealed class PptxDeck : IDeckFormat
     private static IEnumerable<string> NotUnderstood(XElement xml)
     {
         if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
-        if (xml.Descendants(P + "cTn").Any(c => c.Attribute("nodeType")?.Value == "interactiveSeq" && c.Descendants(P + "cTn").Any(e => e.Attribute("presetClass")?.Value is "entr" or "exit")))
-            yield return "what a click on a shape reveals comes as the last step";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara" && e.IsChosen())) yield return "a formula is not drawn";
     }
 }

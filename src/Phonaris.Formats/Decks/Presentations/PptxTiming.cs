@@ -12,9 +12,7 @@ internal sealed class PptxTiming : SlideTiming
     {
         var timing = slide.Element(P + "timing");
         foreach (var group in Groups(timing, "mainSeq")) Read(group);
-        // What a click on a shape reveals has a step behind all others; what it plays, its sound has itself.
-        foreach (var group in Groups(timing, "interactiveSeq"))
-            if (group.Descendants(P + "cTn").SelectMany(Reveals).ToList() is { Count: > 0 } reveals) Add(new(null, reveals, []));
+        foreach (var group in Groups(timing, "interactiveSeq")) AddOnShape([.. group.Descendants(P + "cTn").SelectMany(Reveals)]);
         Media = [.. timing?.Descendants().Where(e => e.Name == P + "audio" || e.Name == P + "video").Select(e => e.Element(P + "cMediaNode")).OfType<XElement>() ?? []];
     }
 

@@ -45,11 +45,22 @@ internal abstract class SlideTiming
     public (int From, int To) StayOf(string? shapeId, int? paragraph = null) =>
         Stays(shapeId, paragraph) is { Count: > 0 } stays ? (stays[0].From, stays[^1].To) : (int.MaxValue, 0);
 
+    /// <summary>What is to be told of it; null for nothing.</summary>
+    public string? ToldOf { get; private set; }
+
     /// <summary>The step, from 1, with which a shape's sound or film is played, and how much later in milliseconds; null when nothing plays it.</summary>
     public (int Step, long DelayMs)? PlaysWith(string? shapeId)
     {
         var at = _steps.FindIndex(s => s.Plays.Any(p => p.ShapeId == shapeId));
         return at < 0 ? null : (at + 1, _steps[at].Plays.First(p => p.ShapeId == shapeId).DelayMs);
+    }
+
+    /// <summary>Adds what a click on a shape reveals, as a step behind all others. What it plays, the sound it plays has itself.</summary>
+    protected void AddOnShape(IReadOnlyList<SlideReveal> reveals)
+    {
+        if (reveals.Count == 0) return;
+        Add(new(null, reveals, []));
+        ToldOf = "what a click on a shape reveals comes as the last step";
     }
 
     /// <summary>
