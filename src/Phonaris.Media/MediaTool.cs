@@ -37,7 +37,7 @@ internal static class MediaTool
     /// <param name="output">Where its standard output goes; null for nowhere.</param>
     /// <param name="limit">The time in which it must come to an end.</param>
     /// <param name="cancel">Ends the program.</param>
-    /// <param name="mostBytes">How much memory it may take; null for as much as there is.</param>
+    /// <param name="mostBytes">How much memory it may take, and then no more of all cores than the time; null for as much as there is.</param>
     /// <returns>What it said on standard error.</returns>
     /// <exception cref="RuleException">
     /// The program is not installed, or the disk is full; or it took too long, or was ended from outside: then nothing is known of the file.
@@ -53,7 +53,8 @@ internal static class MediaTool
         try
         {
             result = await Cli.Wrap("setsid")
-                .WithArguments([.. mostBytes is { } most ? ["prlimit", $"--as={most}"] : Array.Empty<string>(), name, .. arguments])
+                // It comes to an end by itself should whoever waits for it be ended first.
+                .WithArguments([.. mostBytes is { } most ? ["prlimit", $"--as={most}", $"--cpu={Math.Ceiling(limit.TotalSeconds * Environment.ProcessorCount):0}"] : Array.Empty<string>(), name, .. arguments])
                 .WithStandardInputPipe(input ?? PipeSource.Null)
                 .WithStandardOutputPipe(output ?? PipeTarget.Null)
                 .WithStandardErrorPipe(PipeTarget.ToDelegate(line => { if (errors.Length < MostErrorText) errors.AppendLine(line); }))

@@ -13,6 +13,14 @@ public sealed class MediaToolTests
     }
 
     [Fact]
+    public async Task A_program_that_is_given_bounds_has_them_whatever_becomes_of_who_began_it()
+    {
+        using var said = new MemoryStream();
+        await MediaTool.RunAsync("sh", ["-c", "ulimit -v; ulimit -t"], null, CliWrap.PipeTarget.ToStream(said), TimeSpan.FromSeconds(7), CancellationToken.None, mostBytes: 512_000_000);
+        Assert.Equal([$"{512_000_000 / 1024}", $"{7 * Environment.ProcessorCount}"], System.Text.Encoding.ASCII.GetString(said.ToArray()).Split('\n', StringSplitOptions.RemoveEmptyEntries));
+    }
+
+    [Fact]
     public async Task A_program_that_is_not_there_or_comes_to_no_end_is_told_by_name()
     {
         var missing = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync("no-such-program", [], null, null, MediaTool.Quick, CancellationToken.None));
