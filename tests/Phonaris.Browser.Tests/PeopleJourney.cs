@@ -208,6 +208,8 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
         _browser.Find("[aria-label='Where it goes']").SendKeys("on the open web");
         _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the open web']");
+        // What the checks say of it moves what stands below.
+        _browser.Says("section[aria-label='New export']", "stops the show");
         // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
         _browser.Button("Ask the clearance desk").Click();
         _browser.Button("Pay 18 and keep the proof").Click();
