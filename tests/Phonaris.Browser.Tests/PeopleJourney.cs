@@ -217,6 +217,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
         _browser.Find("[aria-label='Where it goes']").SendKeys("where it is sold");
         _browser.Says("[data-unclear=Curtain]", "gave leave on the open web only");
+        _browser.Says("section[aria-label='New export']", "stops the show");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
         _browser.Button("Find another piece").Click();
         _browser.Says("dialog", "Another piece in the place of Curtain");
