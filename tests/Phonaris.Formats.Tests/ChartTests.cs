@@ -138,7 +138,7 @@ public sealed class ChartTests : IDisposable
         var shape = DeckFormats.Draw(path, MediaTypes.Pptx, [1])[0].Shapes.Single();
         Assert.Equal((new Box(10, 20, 100, 50), new SolidPaint(0xFF00AA00), "First"), (shape.Box, shape.Fill, Words(shape)));
         Assert.Equal(new TextRoom(10, 0, 90, 50), shape.Outline.Room);
-        Assert.Equal("Slide 1: a chart is not drawn.", Read(Charted("<c:surfaceChart/>", "", "")).NotUnderstood.Single());
+        Assert.Equal("Slide 1: a chart is not drawn.", Read(Charted("<c:surfaceChart/>", "", "")).NotDrawn.Single());
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public sealed class ChartTests : IDisposable
         Assert.Equal((100, 4), (ends[0].X, ends[0].Y));
         Assert.Equal((139.8372, 73), (Math.Round(ends[^1].X, 4), Math.Round(ends[^1].Y, 4)));
         Assert.Equal([false, true], pie.Take(2).Select(p => p.Fill == new SolidPaint(0xFF804020)));
-        Assert.Contains("cannot be read", Read(OtherDeck("chart:surface", "", axes + series, "")).NotUnderstood.Single(), StringComparison.Ordinal);
+        Assert.Contains("cannot be read", Read(OtherDeck("chart:surface", "", axes + series, "")).NotDrawn.Single(), StringComparison.Ordinal);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

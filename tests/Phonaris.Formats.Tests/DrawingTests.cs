@@ -68,7 +68,7 @@ public sealed class DrawingTests : IDisposable
         var names = XElement.Load(definitions).Elements().Select(e => e.Name.LocalName).ToList();
         Assert.Equal(187, names.Count);
         Maker("all.pptx", string.Concat(names.Select(n => Shape(3, 0, 0, width, height, $"<a:prstGeom prst=\"{n}\"/>"))));
-        Assert.Empty(Read("all.pptx").NotUnderstood);
+        Assert.Empty(Read("all.pptx").NotDrawn);
         foreach (var (name, form) in names.Zip(Draw("all.pptx").Shapes.Select(s => s.Outline)))
         {
             // Pointers of callouts and the lines of titles reach out by less than half of the longer side.
@@ -129,8 +129,27 @@ public sealed class DrawingTests : IDisposable
     public void Forms_that_are_not_known_are_named_and_their_place_is_kept()
     {
         Maker("odd.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="wiggle"/>"""));
-        Assert.Equal(["Slide 1: a form (wiggle) is shown as a frame."], Read("odd.pptx").NotUnderstood);
+        Assert.Equal(["Slide 1: a form (wiggle) is shown as a frame."], Read("odd.pptx").NotDrawn);
         Assert.Equal((Outlines.Rectangle, null), (Draw("odd.pptx").Shapes[0].Outline, Draw("odd.pptx").Shapes[0].Fill));
+    }
+
+    [Fact]
+    public void Looks_that_are_left_out_are_told()
+    {
+        const string text = "<a:txBody><a:bodyPr/><a:p/></a:txBody>";
+        static string Table(string line) => $"""<p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></p:xfrm><a:graphic><a:graphicData><a:tbl><a:tblGrid><a:gridCol w="127000"/></a:tblGrid><a:tr h="127000"><a:tc>{text}<a:tcPr><a:lnTlToBr w="12700">{line}</a:lnTlToBr></a:tcPr></a:tc></a:tr></a:tbl></a:graphicData></a:graphic></p:graphicFrame>""";
+        Maker("looks.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="rect"/><a:effectLst><a:softEdge rad="12700"/></a:effectLst>""") + Table("""<a:solidFill><a:srgbClr val="AA0000"/></a:solidFill>"""));
+        Assert.Equal(["Slide 1: a glow, a soft edge or a reflection is left out.", "Slide 1: a slanting line of a table is not drawn."], Read("looks.pptx").NotDrawn);
+        Maker("plain.pptx", Table("<a:noFill/>"));
+        Assert.Empty(Read("plain.pptx").NotDrawn);
+
+        void Glowing(string radius) => Odp(PathOf("glow.odp"), $"""<style:style style:name="g" style:family="graphic"><style:graphic-properties loext:glow-radius="{radius}" xmlns:loext="urn:any"/></style:style>""", """
+            <draw:page draw:master-page-name="Night"><draw:rect draw:style-name="g" svg:x="0cm" svg:y="0cm" svg:width="2cm" svg:height="2cm"/></draw:page>
+            """);
+        Glowing("0.2cm");
+        Assert.Equal(["Slide 1: a glow or a soft edge is left out."], Read("glow.odp").NotDrawn);
+        Glowing("0cm");
+        Assert.Empty(Read("glow.odp").NotDrawn);
     }
 
     [Fact]
@@ -222,7 +241,7 @@ public sealed class DrawingTests : IDisposable
         Assert.Equal(PartFill.None, shapes[1].Outline.Parts[0].Fill);
         Assert.Contains(shapes[2].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
         Assert.Null(shapes[3].Fill);
-        Assert.Equal(["Slide 1: a form (unheard-of) is shown as a frame."], Read("free.odp").NotUnderstood);
+        Assert.Equal(["Slide 1: a form (unheard-of) is shown as a frame."], Read("free.odp").NotDrawn);
     }
 
     [Fact]

@@ -84,7 +84,9 @@ public sealed class BringingTests(App app) : IClassFixture<App>
         var job = (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.Single();
         var report = JsonSerializer.Deserialize<DeckReport>((await _app.EndAsync(show, job.Id)).Result!, App.Json)!;
         Assert.Equal((3, 1), (report.Slides, report.Sounds));
-        Assert.StartsWith("Not on this machine: Calibri Light (drawn in Carlito). Lines may break elsewhere", report.NotUnderstood.Single());
+        Assert.Equal(
+            ("Not on this machine: Calibri Light (drawn in Carlito). Lines may break elsewhere.", "The PDF of the deck, joined, gives exact pictures."),
+            (report.NotUnderstood.Single(), report.Offer));
         var view = await _app.ViewAsync(show);
         Assert.Equal(["Opening", "The walk"], view.Show.Sections.Select(s => s.Name));
         Assert.Equal((CueStartKind.Hand, true), (view.Show.Cues.Single().Start.Kind, view.Strands.Single().ByHand));

@@ -10,7 +10,7 @@ afterEach(cleanup);
 
 const look = (change: Partial<DeckLook>): DeckLook => ({
   titles: ["One", "Two", "Three"],
-  report: { slides: 3, steps: 2, sounds: 1, notUnderstood: [] },
+  report: { slides: 3, steps: 2, sounds: 1, notUnderstood: [], offer: null },
   refreshes: null,
   joins: null,
   likely: "put",

@@ -8,6 +8,7 @@ interface Report {
   steps?: number;
   sounds: number;
   notUnderstood: readonly string[];
+  offer?: string | null;
 }
 
 /** What was read of a deck or an archive, and what was not understood. */
@@ -59,6 +60,7 @@ export function DeckReport({ job }: { job: JobView }) {
           )}
         </>
       )}
+      {report.offer && <p className="mt-0.5">{report.offer}</p>}
     </div>
   );
 }

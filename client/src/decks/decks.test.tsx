@@ -59,12 +59,20 @@ describe("a report", () => {
     const plain = job("deck", { slides: 3, steps: 0, sounds: 0, notUnderstood: [] });
     expect(isWorthTelling(plain)).toBe(false);
     expect(isWorthTelling({ ...plain, kind: "export" })).toBe(false);
-    const told = job("deck", { slides: 3, steps: 1, sounds: 2, notUnderstood: ["Slide 3: a chart is not drawn."] });
+    const offer = "The PDF of the deck, joined, gives exact pictures.";
+    const told = job("deck", {
+      slides: 3,
+      steps: 1,
+      sounds: 2,
+      notUnderstood: ["Slide 3: a chart is not drawn."],
+      offer,
+    });
     expect(isWorthTelling(told)).toBe(true);
     open(viewOf(), <DeckReport job={told} />);
     expect(screen.getByText(/3 slides, 1 step, 2 sounds/)).toBeTruthy();
     fireEvent.click(screen.getByText("1 thing other than in the deck"));
     expect(screen.getByText("Slide 3: a chart is not drawn.")).toBeTruthy();
+    expect(screen.getByText(offer)).toBeTruthy();
   });
 });
 

@@ -15,6 +15,10 @@ public static class PictureKinds
     /// <param name="data">The picture file.</param>
     public static bool IsSvg(ReadOnlySpan<byte> data) => data[..Math.Min(data.Length, SvgWithin)].IndexOf("<svg"u8) >= 0;
 
+    /// <summary>Whether a picture is a metafile of either kind.</summary>
+    /// <param name="data">The picture file.</param>
+    public static bool IsMetafile(ReadOnlySpan<byte> data) => IsEmf(data) || IsWmf(data);
+
     /// <summary>Whether a picture is an enhanced metafile: its header is its first record, and signed.</summary>
     /// <param name="data">The picture file.</param>
     public static bool IsEmf(ReadOnlySpan<byte> data) =>

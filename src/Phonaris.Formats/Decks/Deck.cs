@@ -7,9 +7,12 @@ namespace Phonaris.Formats.Decks;
 /// <summary>What a reader finds in the file of a deck.</summary>
 /// <param name="Slides">The slides in running order.</param>
 /// <param name="Sounds">Sounds already in the deck.</param>
-/// <param name="NotUnderstood">What was met and could not be read or drawn, a sentence each.</param>
+/// <param name="NotUnderstood">What was met and could not be read, a sentence each.</param>
 public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Sounds, ValueList<string> NotUnderstood)
 {
+    /// <summary>What the pictures of its slides lack, a sentence each.</summary>
+    public ValueList<string> NotDrawn { get; init; } = [];
+
     /// <summary>The families of fonts its text is written in, where slides are drawn by them.</summary>
     public ValueList<string> Fonts { get; init; } = [];
 

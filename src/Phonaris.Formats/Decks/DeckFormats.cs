@@ -35,7 +35,11 @@ public static class DeckFormats
             slides.AddRange(deck.Slides.Select(s => s with { Number = before + s.Number }));
             sounds.AddRange(deck.Sounds.Select(s => s with { FirstSlide = before + s.FirstSlide, LastSlide = before + s.LastSlide }));
         }
-        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)]) { Fonts = [.. decks.SelectMany(d => d.Fonts).Distinct()] };
+        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)])
+        {
+            NotDrawn = [.. decks.SelectMany(d => d.NotDrawn)],
+            Fonts = [.. decks.SelectMany(d => d.Fonts).Distinct()],
+        };
     }
 
     private static Deck Read(DeckFile file)
@@ -51,7 +55,7 @@ public static class DeckFormats
         try
         {
             var deck = format.Read(file);
-            return deck with { NotUnderstood = [.. SameOnSlides.Of(deck.NotUnderstood)] };
+            return deck with { NotUnderstood = [.. SameOnSlides.Of(deck.NotUnderstood)], NotDrawn = [.. SameOnSlides.Of(deck.NotDrawn)] };
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {

@@ -18,7 +18,7 @@ internal sealed class SvgDeck : IDeckFormat
         MaxCharactersInDocument = GreatestBytes,
     };
 
-    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => head.IndexOf("<svg"u8) >= 0;
+    public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => PictureKinds.IsSvg(head);
 
     public Deck Read(DeckFile file)
     {

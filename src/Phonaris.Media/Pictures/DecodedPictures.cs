@@ -44,7 +44,7 @@ internal static class DecodedPictures
 
     private static SKImage? Make(ReadOnlyMemory<byte> data, int width, int height) =>
         PictureKinds.IsSvg(data.Span) ? SvgPicture.TryDraw(data.ToArray(), width, height)
-        : Metafile.Recognises(data.Span) ? Metafile.TryDraw(data.ToArray(), width, height)
+        : PictureKinds.IsMetafile(data.Span) ? Metafile.TryDraw(data.ToArray(), width, height)
         : Decode(data.Span, width, height);
 
     private static string HashOf(byte[] data) => Convert.ToHexString(SHA256.HashData(data));

@@ -36,10 +36,6 @@ internal static class Metafile
         /Courier-BoldOblique (LiberationMono-BoldItalic.ttf) ;
         """;
 
-    /// <summary>Whether a picture is a metafile.</summary>
-    /// <param name="data">The picture file.</param>
-    public static bool Recognises(ReadOnlySpan<byte> data) => PictureKinds.IsEmf(data) || PictureKinds.IsWmf(data);
-
     /// <summary>A metafile as an image of a size in pixels; null when it cannot be drawn.</summary>
     /// <param name="data">The picture file.</param>
     /// <param name="width">The width in pixels.</param>

@@ -72,9 +72,13 @@ internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> So
 /// <param name="Steps">How many reveals beyond the slides' own coming.</param>
 /// <param name="Sounds">How many sounds.</param>
 /// <param name="NotUnderstood">What was not understood or not drawn, a sentence each.</param>
-public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood)
+/// <param name="Offer">A sentence that says what gives exact pictures; null where the pictures are not in doubt.</param>
+public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood, string? Offer)
 {
     /// <summary>What is told of a deck, and of the slides it becomes.</summary>
-    internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides) => new(
-        slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, DeckFonts.Sentence(deck.Fonts) is { } fonts ? [.. deck.NotUnderstood, fonts] : deck.NotUnderstood);
+    internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
+    {
+        var doubts = DeckDoubts.Of(deck.NotDrawn, deck.Fonts);
+        return new(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, [.. deck.NotUnderstood, .. doubts.Told], doubts.Offer);
+    }
 }

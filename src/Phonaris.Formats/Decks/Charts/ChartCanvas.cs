@@ -9,6 +9,12 @@ namespace Phonaris.Formats.Decks.Charts;
 /// <param name="to">The last step it is there.</param>
 internal sealed class ChartCanvas(Box frame, int from, int to)
 {
+    /// <summary>How high a line of words is, beside their size.</summary>
+    public const double LineHeight = 1.5;
+
+    /// <summary>How large marks are, in points.</summary>
+    public const double MarkRadius = 2.5;
+
     /// <summary>How wide letters are about, beside their size.</summary>
     private const double LetterWidth = 0.52;
 

@@ -8,9 +8,6 @@ internal static class ChartDrawing
     /// <summary>The room left free around it, beside its shorter side.</summary>
     private const double Edge = 0.02;
 
-    /// <summary>The height of a line of words, beside their size.</summary>
-    private const double LineHeight = 1.5;
-
     /// <summary>No legend takes more of the width.</summary>
     private const double MostOfWidth = 0.4;
 
@@ -26,8 +23,8 @@ internal static class ChartDrawing
         var room = new ChartRoom(frame.X + edge, frame.Y + edge, frame.X + frame.Width - edge, frame.Y + frame.Height - edge);
         if (chart.Title is { } title)
         {
-            canvas.Words(title.Text, title, new(room.Left, room.Top, room.Right - room.Left, title.Size * LineHeight), Align.Center);
-            room = room with { Top = room.Top + title.Size * LineHeight + edge };
+            canvas.Words(title.Text, title, new(room.Left, room.Top, room.Right - room.Left, title.Size * ChartCanvas.LineHeight), Align.Center);
+            room = room with { Top = room.Top + title.Size * ChartCanvas.LineHeight + edge };
         }
         if (chart.Legend is { } side) room = Legend(canvas, chart, side, room);
         if (chart.Plots.Any(p => p.Kind == ChartKind.Pie)) PieDrawing.Draw(canvas, chart, room);
@@ -41,7 +38,7 @@ internal static class ChartDrawing
     {
         var entries = Entries(chart);
         if (entries.Count == 0) return room;
-        var (size, line) = (chart.LegendText.Size, chart.LegendText.Size * LineHeight);
+        var (size, line) = (chart.LegendText.Size, chart.LegendText.Size * ChartCanvas.LineHeight);
         var widths = entries.Select(e => size * 2.3 + ChartCanvas.WidthOf(e.Name, size)).ToList();
         if (side is "t" or "b")
         {

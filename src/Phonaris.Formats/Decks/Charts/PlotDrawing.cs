@@ -6,8 +6,6 @@ namespace Phonaris.Formats.Decks.Charts;
 /// <summary>Draws what has axes: columns and bars, lines, areas, scattered points.</summary>
 internal sealed class PlotDrawing
 {
-    private const double LineHeight = 1.5, MarkRadius = 2.5;
-
     /// <summary>How wide the largest bubble is, beside the shorter side of the room.</summary>
     private const double LargestBubble = 0.25;
 
@@ -98,14 +96,14 @@ internal sealed class PlotDrawing
         {
             var (axis, looks) = (_chart.Values[i], Looks(_chart.Values[i]));
             var far = axis.Far || i > 0;
-            var titled = axis.Title is null ? 0 : looks.Size * LineHeight;
-            if (_lying) Take(far ? "top" : "bottom", (axis.Shown ? looks.Size * LineHeight : 0) + titled);
+            var titled = axis.Title is null ? 0 : looks.Size * ChartCanvas.LineHeight;
+            if (_lying) Take(far ? "top" : "bottom", (axis.Shown ? looks.Size * ChartCanvas.LineHeight : 0) + titled);
             else Take(far ? "right" : "left", (axis.Shown ? _scales[i].Marks.Max(m => ChartCanvas.WidthOf(Written(i, m), looks.Size)) + looks.Size / 2 : 0) + titled);
         }
         var names = Looks(_chart.Names);
-        var (shown, called) = (_chart.Names.Shown, _chart.Names.Title is null ? 0 : names.Size * LineHeight);
+        var (shown, called) = (_chart.Names.Shown, _chart.Names.Title is null ? 0 : names.Size * ChartCanvas.LineHeight);
         if (_lying) Take("left", (shown ? Math.Min((room.Right - room.Left) / 3, _chart.Categories.Select(c => ChartCanvas.WidthOf(c, names.Size)).DefaultIfEmpty().Max() + names.Size / 2) : 0) + called);
-        else Take("bottom", (shown ? names.Size * LineHeight : 0) + called);
+        else Take("bottom", (shown ? names.Size * ChartCanvas.LineHeight : 0) + called);
         return room;
 
         void Take(string side, double much) => room = side switch
@@ -212,7 +210,7 @@ internal sealed class PlotDrawing
     /// <summary>How large a point is drawn: the areas of bubbles are as their sizes.</summary>
     private double Radius(ChartPlot plot, ChartSeries series, int point)
     {
-        if (series.Sizes.Count == 0) return MarkRadius;
+        if (series.Sizes.Count == 0) return ChartCanvas.MarkRadius;
         var most = plot.Series.SelectMany(s => s.Sizes).Max() ?? 0;
         var largest = LargestBubble / 2 * plot.BubbleScale * Math.Min(_room.Right - _room.Left, _room.Bottom - _room.Top);
         return series.Sizes.ElementAtOrDefault(point) is > 0 and var size ? largest * Math.Sqrt(size / most) : 0;
@@ -271,7 +269,7 @@ internal sealed class PlotDrawing
         // The names stand at the edge, their line where the values are 0.
         var zero = Up(0, Math.Clamp(0, _scales[0].Least, _scales[0].Most));
         if (axis.Line is { } line) Between(Place(0, zero), Place(1, zero), line);
-        var size = looks.Size * LineHeight;
+        var size = looks.Size * ChartCanvas.LineHeight;
         if (axis.Shown && _across is { } across)
             foreach (var mark in across.Marks) _canvas.Words(ChartNumbers.Written(mark, axis.Format), looks, new(Place(Across(mark), 0).X - 40, _room.Bottom, 80, size), Align.Center);
         else if (axis.Shown) Names(looks, size);
@@ -300,7 +298,7 @@ internal sealed class PlotDrawing
     private void ValueAxis(int i)
     {
         var (axis, looks) = (_chart.Values[i], Looks(_chart.Values[i]));
-        var (far, size) = (axis.Far || i > 0, looks.Size * LineHeight);
+        var (far, size) = (axis.Far || i > 0, looks.Size * ChartCanvas.LineHeight);
         if (axis.Line is { } line) Between(Place(far ? 1 : 0, 0), Place(far ? 1 : 0, 1), line);
         var widest = 0.0;
         // Where there is no room for all of them, some.
@@ -322,7 +320,7 @@ internal sealed class PlotDrawing
 
     /// <summary>Words along a standing axis, read from below.</summary>
     private void Sideways(string words, TextRun looks, double x) =>
-        _canvas.Words(words, looks, new(x, _room.Top, looks.Size * LineHeight, _room.Bottom - _room.Top), Align.Center, turn: 270);
+        _canvas.Words(words, looks, new(x, _room.Top, looks.Size * ChartCanvas.LineHeight, _room.Bottom - _room.Top), Align.Center, turn: 270);
 
     private void Between((double X, double Y) one, (double X, double Y) other, Line line) => _canvas.Straight(one.X, one.Y, other.X, other.Y, line);
 }

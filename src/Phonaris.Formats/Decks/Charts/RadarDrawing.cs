@@ -6,8 +6,6 @@ namespace Phonaris.Formats.Decks.Charts;
 /// <summary>Draws values on axes that go out from one point, one for each name, the first upward.</summary>
 internal sealed class RadarDrawing
 {
-    private const double LineHeight = 1.5, MarkRadius = 2.5;
-
     /// <summary>With fewer names there is no area between axes.</summary>
     private const int LeastAxes = 3;
 
@@ -26,7 +24,7 @@ internal sealed class RadarDrawing
         _scale = ChartScale.Of(series.SelectMany(s => s.Values).OfType<double>(), chart.Values[0]);
         var names = Names;
         var (wide, high) = chart.Names.Shown
-            ? (chart.Categories.Select(c => ChartCanvas.WidthOf(c, names.Size)).DefaultIfEmpty().Max() + names.Size, names.Size * LineHeight)
+            ? (chart.Categories.Select(c => ChartCanvas.WidthOf(c, names.Size)).DefaultIfEmpty().Max() + names.Size, names.Size * ChartCanvas.LineHeight)
             : (0, 0);
         _middle = ((room.Left + room.Right) / 2, (room.Top + room.Bottom) / 2);
         _radius = Math.Max(1, Math.Min((room.Right - room.Left) / 2 - wide, (room.Bottom - room.Top) / 2 - high));
@@ -81,7 +79,7 @@ internal sealed class RadarDrawing
         double Far(int axis) => _scale.At(series.Values.ElementAtOrDefault(axis) ?? _scale.Least);
         _canvas.Path(Around(Far), plot.Filled ? series.Fill : null, series.Line);
         for (var axis = 0; axis < series.Values.Count && series.Marked; axis++)
-            if (Place(axis, Far(axis)) is var (x, y)) _canvas.Circle(x, y, MarkRadius, series.Points.GetValueOrDefault(axis, series.Fill));
+            if (Place(axis, Far(axis)) is var (x, y)) _canvas.Circle(x, y, ChartCanvas.MarkRadius, series.Points.GetValueOrDefault(axis, series.Fill));
     }
 
     private void Words()

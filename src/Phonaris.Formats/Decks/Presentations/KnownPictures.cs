@@ -10,7 +10,7 @@ internal static class KnownPictures
     /// <param name="data">The picture file.</param>
     public static bool CanBeDrawn(ReadOnlySpan<byte> data)
     {
-        if (PictureKinds.IsSvg(data) || PictureKinds.IsEmf(data) || PictureKinds.IsWmf(data)) return true;
+        if (PictureKinds.IsSvg(data) || PictureKinds.IsMetafile(data)) return true;
         using var bytes = SKData.CreateCopy(data);
         using var codec = SKCodec.Create(bytes);
         return codec is not null;

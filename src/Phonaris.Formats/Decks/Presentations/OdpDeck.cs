@@ -25,7 +25,7 @@ internal sealed class OdpDeck : IDeckFormat
             throw new RuleException($"{file.Name} has {package.Pages.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
-        List<string> notUnderstood = [];
+        List<string> notUnderstood = [], notDrawn = [];
         HashSet<string> fonts = [];
         foreach (var (page, number) in package.Pages.Select((p, i) => (p, i + 1)))
         {
@@ -35,9 +35,12 @@ internal sealed class OdpDeck : IDeckFormat
             sounds.AddRange(Sounds(page, properties, timing, number, package, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             var drawing = new OdpDrawing(package, page).Read();
             fonts.UnionWith(drawing.Fonts);
-            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(page)).Distinct().Select(what => $"Slide {number}: {what}."));
+            notUnderstood.AddRange(NotUnderstood(page, timing).Select(Here));
+            notDrawn.AddRange(drawing.NotDrawn.Select(Here));
+
+            string Here(string what) => $"Slide {number}: {what}.";
         }
-        return new([.. slides], [.. sounds], [.. notUnderstood]) { Fonts = [.. fonts] };
+        return new([.. slides], [.. sounds], [.. notUnderstood]) { NotDrawn = [.. notDrawn], Fonts = [.. fonts] };
     }
 
     public IReadOnlyList<SlideDrawing> Draw(string path, IEnumerable<int> pages)
@@ -121,8 +124,9 @@ internal sealed class OdpDeck : IDeckFormat
     private static bool Says(XElement plugin, string name) =>
         plugin.Elements(Odf.Draw + "param").Any(p => p.Get(Odf.Draw + "name")?.Equals(name, StringComparison.OrdinalIgnoreCase) == true && p.Get(Odf.Draw + "value") == "true");
 
-    private static IEnumerable<string> NotUnderstood(XElement page)
+    private static IEnumerable<string> NotUnderstood(XElement page, OdpTiming timing)
     {
         if (page.Descendants(Anim + "animateMotion").Any()) yield return "a movement along a path is left out";
+        if (timing.ToldOf is { } told) yield return told;
     }
 }

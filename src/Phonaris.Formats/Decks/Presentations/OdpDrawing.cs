@@ -25,7 +25,6 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         if (master is not null && own.Select(p => p.Get(Show + "background-objects-visible")).FirstOrDefault(v => v is not null) != "false")
             foreach (var shape in master.Elements().Where(_fields.Shows)) Shape(shape, 1, int.MaxValue);
         foreach (var shape in page.Elements()) Shape(shape, 1, int.MaxValue);
-        if (_timing.ToldOf is { } told) _notDrawn.Add(told);
         return new(package.Width, package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
 
@@ -52,6 +51,8 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         List<XElement> looks = [.. styles.Select(s => s.Element(Style + "graphic-properties")).OfType<XElement>()];
         var line = LineOf(looks);
         var fill = Fill(looks).Paint;
+        // Not in the standard, but written.
+        if (looks.SelectMany(l => l.Attributes()).Any(a => a.Name.LocalName is "glow-radius" or "softedge-radius" && Odf.Points(a.Value) > 0)) _notDrawn.Add("a glow or a soft edge is left out");
         switch (shape.Name.LocalName)
         {
             case "frame": Frame(shape, box, looks, styles, fill, line, from, to); break;

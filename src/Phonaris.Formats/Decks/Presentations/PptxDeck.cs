@@ -35,7 +35,7 @@ internal sealed class PptxDeck : IDeckFormat
         var sections = SectionNames(package.Presentation);
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
-        List<string> notUnderstood = [];
+        List<string> notUnderstood = [], notDrawn = [];
         HashSet<string> fonts = [];
         foreach (var ((id, part), number) in package.Slides.Select((s, i) => (s, i + 1)))
         {
@@ -46,9 +46,12 @@ internal sealed class PptxDeck : IDeckFormat
             slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
             var drawing = new PptxDrawing(package, part, number).Read();
             fonts.UnionWith(drawing.Fonts);
-            notUnderstood.AddRange(drawing.NotDrawn.Concat(NotUnderstood(xml)).Distinct().Select(what => $"Slide {number}: {what}."));
+            notUnderstood.AddRange(NotUnderstood(xml, timing).Select(Here));
+            notDrawn.AddRange(drawing.NotDrawn.Concat(NotDrawn(xml)).Distinct().Select(Here));
+
+            string Here(string what) => $"Slide {number}: {what}.";
         }
-        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]) { Fonts = [.. fonts] };
+        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]) { NotDrawn = [.. notDrawn], Fonts = [.. fonts] };
     }
 
     public IReadOnlyList<Core.Drawings.SlideDrawing> Draw(string path, IEnumerable<int> pages)
@@ -132,9 +135,16 @@ internal sealed class PptxDeck : IDeckFormat
         .DistinctBy(s => s.Id)
         .ToDictionary(s => s.Id, s => s.Name.Length > 0 ? s.Name : "Section");
 
-    private static IEnumerable<string> NotUnderstood(XElement xml)
+    private static IEnumerable<string> NotUnderstood(XElement xml, PptxTiming timing)
     {
         if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
+        if (timing.ToldOf is { } told) yield return told;
+    }
+
+    private static IEnumerable<string> NotDrawn(XElement xml)
+    {
+        if (xml.Descendants(A + "glow").Concat(xml.Descendants(A + "softEdge")).Concat(xml.Descendants(A + "reflection")).Any(e => e.IsChosen())) yield return "a glow, a soft edge or a reflection is left out";
+        if (xml.Descendants(A + "lnTlToBr").Concat(xml.Descendants(A + "lnBlToTr")).Any(l => l.Element(A + "solidFill") is not null)) yield return "a slanting line of a table is not drawn";
         if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara" && e.IsChosen())) yield return "a formula is not drawn";
     }
 }

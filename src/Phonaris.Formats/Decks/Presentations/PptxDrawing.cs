@@ -42,7 +42,6 @@ internal sealed class PptxDrawing
             if (part == _master && Xml(_layout) is { } layout && !layout.Says("showMasterSp", otherwise: true)) continue;
             Draw(xml.Element(P + "cSld")?.Element(P + "spTree"), part, [], 1, int.MaxValue);
         }
-        if (_timing.ToldOf is { } told) _notDrawn.Add(told);
         return new(_package.Width, _package.Height, background, [.. _shapes], _timing.Steps.Count, [.. _notDrawn.Distinct()]);
     }
 
