@@ -46,7 +46,7 @@ public class Browser : IDisposable
         _app.StartServer();
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--headless=new", "--disable-features=SpareRendererForSitePerProcess", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
             "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", "--js-flags=--expose-gc",
             "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
