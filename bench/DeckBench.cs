@@ -81,7 +81,7 @@ internal static class DeckBench
     private static async Task<double> FirstAsync(Bench bench)
     {
         var program = Path.GetFullPath(Path.Combine(AppContext.BaseDirectory, "../../Phonaris.Web/release/Phonaris.Web.dll"));
-        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60));
+        using var server = await ServerProcess.StartAsync(program, bench.PathOf("data"), TimeSpan.FromSeconds(60), "--Phonaris:Readers", "1");
         await Task.Delay(3_000);
         var show = await server.Http.ShowAsync("Bench");
         await using var deck = File.OpenRead(Path.GetFullPath("tests/Phonaris.Formats.Tests/Decks/night-walk.pptx"));

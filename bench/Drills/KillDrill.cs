@@ -37,6 +37,8 @@ internal sealed class KillDrill(string program, string folder, int seed)
             using (server)
             {
                 await LookAsync(server);
+                // However slow the machine, there is something to lose.
+                await EditAsync(server);
                 var killed = Task.Delay(_random.Next(20, 1_200)).ContinueWith(_ => server.KillAsync(), TaskScheduler.Default).Unwrap();
                 try
                 {

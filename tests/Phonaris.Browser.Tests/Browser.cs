@@ -38,7 +38,7 @@ public class Browser : IDisposable
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
-            .UseSetting("Phonaris:Readers", "1")
+            .UseSetting("Phonaris:Readers", "0")
             .UseSetting("Phonaris:WarmUp", "false")
             .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));

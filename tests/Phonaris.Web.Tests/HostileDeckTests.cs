@@ -41,7 +41,8 @@ public sealed class HostileDeckTests : IDisposable
         await GoesOnAsync();
         var files = new FileStore(_app.PathOf("files"));
         var hash = await files.PutAsync(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")), long.MaxValue, () => new("Too large."), default);
-        using var readers = new DeckReaders(files, Environment.ProcessorCount) { MostTime = TimeSpan.FromSeconds(4) };
+        // Long enough for a reader to begin on a busy machine.
+        using var readers = new DeckReaders(files, 1) { MostTime = TimeSpan.FromSeconds(12) };
         foreach (var signal in new[] { "-STOP", "-KILL", "-SEGV" })
         {
             readers.GetReady();
@@ -62,7 +63,7 @@ public sealed class HostileDeckTests : IDisposable
                     refused++;
                 }
             }
-            Assert.InRange(refused, signal == "-STOP" ? 1 : 0, signal == "-STOP" ? Environment.ProcessorCount : 0);
+            Assert.Equal(signal == "-STOP" ? 1 : 0, refused);
         }
 
         Task<Deck> ReadAsync() => readers.ReadAsync([("walk.pptx", hash)], default);
