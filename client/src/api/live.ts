@@ -1,8 +1,11 @@
-import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+import type { HubConnection } from "@microsoft/signalr";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { JobView, Schemas } from "./client";
+import { stayConnected } from "./hub";
 import { keepChange, keepJob } from "./queries";
+
+const againMs = 1000;
 
 /**
  * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
@@ -12,12 +15,7 @@ export function useLive(showId: string, sounding: () => void): boolean {
   const queries = useQueryClient();
   const [connected, setConnected] = useState(true);
   useEffect(() => {
-    const hub = new HubConnectionBuilder()
-      .withUrl("/live")
-      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 1000 })
-      .configureLogging(LogLevel.None)
-      .build();
-    const follow = async () => {
+    const follow = async (hub: HubConnection) => {
       await hub.invoke("Follow", showId);
       // What happened while nobody listened.
       await queries.invalidateQueries({ queryKey: ["show", showId] });
@@ -32,13 +30,12 @@ export function useLive(showId: string, sounding: () => void): boolean {
         window.setTimeout(() => changed(id, revision, change), 50);
       else void queries.invalidateQueries({ queryKey: ["show", id] });
     };
-    hub.on("sounding", sounding);
-    hub.on("changed", changed);
-    hub.on("job", (job: JobView) => keepJob(queries, job));
-    hub.onreconnecting(() => setConnected(false));
-    hub.onreconnected(() => void follow());
-    const started = hub.start().then(follow, () => setConnected(false));
-    return () => void started.then(() => hub.stop());
+    const listen = (hub: HubConnection) => {
+      hub.on("sounding", sounding);
+      hub.on("changed", changed);
+      hub.on("job", (job: JobView) => keepJob(queries, job));
+    };
+    return stayConnected(againMs, listen, follow, () => setConnected(false));
   }, [queries, showId, sounding]);
   return connected;
 }

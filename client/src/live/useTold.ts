@@ -1,8 +1,10 @@
-import { HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+import type { HubConnection } from "@microsoft/signalr";
 import { useEffect, useState } from "react";
+import { stayConnected } from "../api/hub";
 import type { Stage } from "./Stage";
 import { keepRun } from "./keepRun";
 
+const againMs = 2000;
 const keepEveryMs = 15_000;
 const noticeMs = 8_000;
 
@@ -13,23 +15,17 @@ export function useTold(showId: string, stage: Stage): readonly string[] {
   const [elsewhere, setElsewhere] = useState(false);
   const [output, setOutput] = useState(false);
   useEffect(() => {
-    const hub = new HubConnectionBuilder()
-      .withUrl("/live")
-      .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => 2000 })
-      .configureLogging(LogLevel.None)
-      .build();
-    const follow = async () => {
+    const listen = (hub: HubConnection) => {
+      hub.on("changed", (_: string, revision: number) => setEdited(revision !== stage.view.revision));
+      hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
+      hub.on("press", (what: string, number: number) => stage.press(what, number));
+    };
+    const follow = async (hub: HubConnection) => {
       await hub.invoke("Follow", showId);
       await hub.invoke("FollowRun", showId, stage.view.id);
       setAway(false);
     };
-    hub.on("changed", (_: string, revision: number) => setEdited(revision !== stage.view.revision));
-    hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
-    hub.on("press", (what: string, number: number) => stage.press(what, number));
-    hub.onreconnecting(() => setAway(true));
-    hub.onreconnected(() => void follow());
-    const started = hub.start().then(follow, () => setAway(true));
-    return () => void started.then(() => hub.stop());
+    return stayConnected(againMs, listen, follow, () => setAway(true));
   }, [showId, stage]);
   useEffect(() => {
     const keep = () => void keepRun(showId, stage);

@@ -1,0 +1,57 @@
+import { afterEach, expect, it, vi } from "vitest";
+import { stayConnected } from "./hub";
+
+const hub = vi.hoisted(() => ({
+  start: vi.fn(),
+  stop: vi.fn(() => Promise.resolve()),
+  onreconnecting: vi.fn(),
+  onreconnected: vi.fn(),
+}));
+
+vi.mock("@microsoft/signalr", () => ({
+  LogLevel: { None: 6 },
+  HubConnectionBuilder: class {
+    withUrl = () => this;
+    withAutomaticReconnect = () => this;
+    configureLogging = () => this;
+    build = () => hub;
+  },
+}));
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.clearAllMocks();
+});
+
+it("is connected once the server is there, and lets go when it is no longer wanted", async () => {
+  vi.useFakeTimers();
+  hub.start
+    .mockRejectedValueOnce(new Error("away"))
+    .mockRejectedValueOnce(new Error("away"))
+    .mockResolvedValue(undefined);
+  const [listen, follow, away] = [vi.fn(), vi.fn(() => Promise.resolve()), vi.fn()];
+  const leave = stayConnected(1000, listen, follow, away);
+  await vi.advanceTimersByTimeAsync(1500);
+  expect([hub.start.mock.calls.length, away.mock.calls.length, follow.mock.calls.length]).toEqual([2, 2, 0]);
+  await vi.advanceTimersByTimeAsync(1000);
+  expect([hub.start.mock.calls.length, follow.mock.calls.length, listen.mock.calls.length]).toEqual([3, 1, 1]);
+  await vi.advanceTimersByTimeAsync(10_000);
+  expect(hub.start).toHaveBeenCalledTimes(3);
+  // Back after an interruption it follows anew.
+  (hub.onreconnected.mock.lastCall?.[0] as () => void)();
+  expect(follow).toHaveBeenCalledTimes(2);
+  leave();
+  await vi.advanceTimersByTimeAsync(0);
+  expect(hub.stop).toHaveBeenCalledTimes(1);
+});
+
+it("tries no more once it is not wanted", async () => {
+  vi.useFakeTimers();
+  hub.start.mockReset().mockRejectedValue(new Error("away"));
+  const leave = stayConnected(1000, vi.fn(), vi.fn(), vi.fn());
+  await vi.advanceTimersByTimeAsync(100);
+  leave();
+  await vi.advanceTimersByTimeAsync(10_000);
+  expect(hub.start).toHaveBeenCalledTimes(1);
+  expect(hub.stop).toHaveBeenCalledTimes(1);
+});

@@ -1,0 +1,43 @@
+import { type HubConnection, HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
+
+/**
+ * Stays connected with the server, whether it is there at first or not, until what it gives is called.
+ * @param againMs How long it is waited until it is tried again, in milliseconds.
+ * @param listen Says what is listened for, once.
+ * @param follow Says what is followed, each time that the connection is there.
+ * @param away Is told when it is not.
+ */
+export function stayConnected(
+  againMs: number,
+  listen: (hub: HubConnection) => void,
+  follow: (hub: HubConnection) => Promise<void>,
+  away: () => void,
+): () => void {
+  const hub = new HubConnectionBuilder()
+    .withUrl("/live")
+    .withAutomaticReconnect({ nextRetryDelayInMilliseconds: () => againMs })
+    .configureLogging(LogLevel.None)
+    .build();
+  listen(hub);
+  const followed = () => follow(hub).catch(away);
+  hub.onreconnecting(away);
+  hub.onreconnected(() => void followed());
+  let wanted = true;
+  const start = async () => {
+    // Once it was there it comes back by itself.
+    while (wanted) {
+      try {
+        await hub.start();
+        return await followed();
+      } catch {
+        away();
+        await new Promise((wait) => setTimeout(wait, againMs));
+      }
+    }
+  };
+  const started = start();
+  return () => {
+    wanted = false;
+    void started.then(() => hub.stop());
+  };
+}
