@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 
 namespace Phonaris.Storage;
 
@@ -31,7 +32,8 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     public static DbContextOptionsBuilder Use(DbContextOptionsBuilder options, string path)
     {
         ArgumentNullException.ThrowIfNull(options);
-        return options.UseSqlite($"Data Source={path};Default Timeout=10");
+        // Whether the migrations are those of the model is asked by a test, not at every start.
+        return options.UseSqlite($"Data Source={path};Default Timeout=10").ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning));
     }
 
     /// <inheritdoc/>

@@ -70,7 +70,7 @@ public class Browser : IDisposable
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
         Size(1280, 800);
         _driver.Navigate().GoToUrl("about:blank");
-        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address, ["storageTypes"] = "all" });
+        _driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = Address, ["storageTypes"] = "cookies,indexeddb,local_storage,cache_storage,service_workers" });
         Complaints();
         using var http = Http;
         foreach (var show in http.GetFromJsonAsync<List<ShowCard>>("/api/shows", ShowJson.Options).Result!)

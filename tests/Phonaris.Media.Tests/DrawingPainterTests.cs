@@ -319,7 +319,7 @@ public sealed class DrawingPainterTests : IDisposable
     [Fact]
     public async Task A_picture_that_fills_is_cut_off_and_one_shown_whole_has_bars()
     {
-        var slide = _box.Slide("a", "red", 1000);
+        var slide = _box.Slide("a", SKColors.Red, 1000);
         using var whole = await _box.Pictures.FrameAsync(slide.Picture, 200, 200, CancellationToken.None);
         using var filled = await _box.Pictures.FrameAsync(slide.Picture with { Fills = true }, 200, 200, CancellationToken.None);
         Assert.Equal(0xFF000000, (uint)whole.GetPixel(100, 10));

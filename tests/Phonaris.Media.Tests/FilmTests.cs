@@ -8,6 +8,7 @@ using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Films;
 using Phonaris.Media.Sounds;
+using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
@@ -61,7 +62,7 @@ public sealed class FilmTests : IDisposable
     public async Task Sound_encoded_in_pieces_is_as_good_as_encoded_whole()
     {
         var music = await _box.SoundAsync("music", _box.Make("music.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=100:c=pink:seed=5:a=0.3", "-ac", "2"));
-        var show = Show.Empty("Long") with { Slides = [_box.Slide("a", "gray", 100_000)], Sounds = [music] };
+        var show = Show.Empty("Long") with { Slides = [_box.Slide("a", SKColors.Gray, 100_000)], Sounds = [music] };
         show = show with { Cues = [new("c", "music", new("a", "a"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, 1, 0, Fade.None, Fade.None)] };
         var film = _box.PathOf("long.mp4");
         await ExportAsync(show, film);
@@ -180,7 +181,7 @@ public sealed class FilmTests : IDisposable
         var music = await _box.SoundAsync("music", _box.Make("m.wav", "-f", "lavfi", "-i", "anoisesrc=r=48000:d=2:c=brown:seed=3:a=0.6", "-ac", "2"));
         var show = Show.Empty("A film") with
         {
-            Slides = [_box.Slide("a", "red", 3100), _box.Slide("b", "blue", 2000) with { Title = "One; two = three # four" }, _box.Slide("c", "green", 7050, dissolveMs: 1000)],
+            Slides = [_box.Slide("a", SKColors.Red, 3100), _box.Slide("b", SKColors.Blue, 2000) with { Title = "One; two = three # four" }, _box.Slide("c", SKColors.Green, 7050, dissolveMs: 1000)],
             Sounds = [music],
         };
         return show with { Cues = [new("c", "music", new("a", "c"), CueStart.WithSlide, 0, CueStop.Span, 0, music.Frames, Cue.FillSpan, 0, Fade.Of(500), Fade.Of(500))] };

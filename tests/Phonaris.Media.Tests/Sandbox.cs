@@ -5,6 +5,7 @@ using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
 using Phonaris.Media.Videos;
+using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
@@ -61,10 +62,16 @@ public sealed class Sandbox : IDisposable
     }
 
     /// <summary>A slide whose picture is one colour.</summary>
-    public Slide Slide(string id, string color, long holdMs, long dissolveMs = 0)
+    public Slide Slide(string id, SKColor color, long holdMs, long dissolveMs = 0)
     {
-        var name = $"picture-{color}";
-        if (!File.Exists(PathOf(name))) File.Move(Make($"{color}.png", "-f", "lavfi", "-i", $"color={color}:s=320x180", "-frames:v", "1"), PathOf(name));
+        var name = $"picture-{(uint)color:x8}";
+        if (!File.Exists(PathOf(name)))
+        {
+            using var picture = new SKBitmap(320, 180);
+            picture.Erase(color);
+            using var file = File.Create(PathOf(name));
+            picture.Encode(file, SKEncodedImageFormat.Png, 100);
+        }
         var transition = dissolveMs > 0 ? Transition.Dissolve(dissolveMs) : Transition.Cut;
         return new(id, $"Slide {id}", "", "", new(name, MediaTypes.Png, 1, 320, 180), holdMs, transition, false, Step.Whole(id));
     }

@@ -46,7 +46,7 @@ public sealed class SlidePicturesTests : IDisposable
     [Fact]
     public async Task A_frame_of_a_film_shows_the_whole_slide_on_black()
     {
-        var slide = _box.Slide("a", "white", 1000);
+        var slide = _box.Slide("a", SKColors.White, 1000);
         using var frame = await _box.Pictures.FrameAsync(slide.Picture with { Width = 180, Height = 180 }, 320, 180, CancellationToken.None);
         Assert.Equal((SKColors.Black, SKColors.White, SKColors.Black), (frame.GetPixel(20, 90), frame.GetPixel(160, 90), frame.GetPixel(300, 90)));
     }

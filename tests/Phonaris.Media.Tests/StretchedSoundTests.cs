@@ -3,6 +3,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
+using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
@@ -78,7 +79,7 @@ public sealed class StretchedSoundTests : IDisposable
     public async Task A_cue_that_is_stretched_keeps_its_pitch_and_gets_the_length_of_its_slides(double seconds)
     {
         var sound = await _sandbox.SoundAsync("tone", _sandbox.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=20:sample_rate=48000", "-ac", "2"));
-        var show = Show.Empty("Stretched").Apply(new AddSlides([.. Enumerable.Range(1, 2).Select(n => _sandbox.Slide($"s{n}", "red", (long)(seconds * 500)))], 0)).Show;
+        var show = Show.Empty("Stretched").Apply(new AddSlides([.. Enumerable.Range(1, 2).Select(n => _sandbox.Slide($"s{n}", SKColors.Red, (long)(seconds * 500)))], 0)).Show;
         show = show.Apply(new AddSound(sound, 0)).Show;
         var cue = CueDefaults.For(show, show.Sounds[0], "s1", "c") with { Span = new("s1", "s2"), FadeIn = Fade.None, FadeOut = Fade.None, LevelDb = 0, Fit = new(FitMethod.Stretch) };
         show = show.Apply(new PlaceCue(cue, 0)).Show;

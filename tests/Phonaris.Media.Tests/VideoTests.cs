@@ -4,6 +4,7 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 using Phonaris.Media.Films;
+using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
 
@@ -65,7 +66,7 @@ public sealed class VideoTests : IDisposable
         var file = await _box.Videos.PreparedAsync(video, new("part", 28_800, 172_800, IsPart: true), CancellationToken.None);
         AssertTogether(file, [0.4, 1.4, 2.4], heard: false);
         Assert.Equal("video", Sandbox.Run("ffprobe", "-v", "error", "-show_entries", "stream=codec_type", "-of", "csv=p=0", file).Trim());
-        AssertTogether(await _box.Videos.PreparedAsync(video, VideoFile.Of(video, CueDefaults.For(Show.Empty("") with { Slides = [_box.Slide("a", "blue", 8000)] }, video, "a", "v")), CancellationToken.None), [1, 2, 3], heard: false);
+        AssertTogether(await _box.Videos.PreparedAsync(video, VideoFile.Of(video, CueDefaults.For(Show.Empty("") with { Slides = [_box.Slide("a", SKColors.Blue, 8000)] }, video, "a", "v")), CancellationToken.None), [1, 2, 3], heard: false);
     }
 
     [Fact]
@@ -73,7 +74,7 @@ public sealed class VideoTests : IDisposable
     {
         var video = await FlashesAsync("a.mp4", "-c:v", "libx264", "-pix_fmt", "yuv420p");
         // Three slides of 8 s. On the second it lies in the lower right corner, and leaves for the third by a dissolve.
-        var show = Show.Empty("A film") with { Slides = [_box.Slide("a", "red", 8000), _box.Slide("b", "blue", 8000), _box.Slide("c", "green", 8000, dissolveMs: 1000)], Sounds = [video] };
+        var show = Show.Empty("A film") with { Slides = [_box.Slide("a", SKColors.Red, 8000), _box.Slide("b", SKColors.Blue, 8000), _box.Slide("c", SKColors.Green, 8000, dissolveMs: 1000)], Sounds = [video] };
         show = show with { Cues = [CueDefaults.For(show, video, "b", "v") with { OutFrame = 3 * Frames.PerSecond + 2400, Video = new(0.5, 0.5, 0.5, 0.5) }] };
         var film = await ExportAsync(show);
         var hashes = Sandbox.Run("ffmpeg", "-v", "error", "-i", film, "-map", "0:v", "-f", "framehash", "-hash", "crc32", "-").Split('\n').Where(l => l.StartsWith('0')).Select(l => l.Split(',')[^1].Trim()).ToList();
@@ -176,7 +177,7 @@ public sealed class VideoTests : IDisposable
     /// <summary>One blue slide of 8 s, filled by a video.</summary>
     private Show On(Sound video, Func<Cue, Cue> change)
     {
-        var show = Show.Empty("A film") with { Slides = [_box.Slide("a", "blue", 8000)], Sounds = [video] };
+        var show = Show.Empty("A film") with { Slides = [_box.Slide("a", SKColors.Blue, 8000)], Sounds = [video] };
         return show with { Cues = [change(CueDefaults.For(show, video, "a", "v") with { Video = VideoPlace.Whole, LevelDb = 0, FadeOut = Fade.None })] };
     }
 

@@ -30,6 +30,13 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     }
 
     [Fact]
+    public void The_migrations_make_the_database_of_the_model()
+    {
+        using var db = CreateDbContext();
+        Assert.False(db.Database.HasPendingModelChanges());
+    }
+
+    [Fact]
     public async Task Edits_on_an_old_revision_merge_unless_they_touch_the_same()
     {
         var store = Store();
