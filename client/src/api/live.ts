@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { JobView, Schemas } from "./client";
 import { stayConnected } from "./hub";
-import { keepChange, keepJob } from "./queries";
+import { askAnew, keepChange, keepJob } from "./queries";
 
 const againMs = 1000;
 
@@ -18,8 +18,8 @@ export function useLive(showId: string, sounding: () => void): boolean {
     const follow = async (hub: HubConnection) => {
       await hub.invoke("Follow", showId);
       // What happened while nobody listened.
-      await queries.invalidateQueries({ queryKey: ["show", showId] });
-      await queries.invalidateQueries({ queryKey: ["jobs", showId] });
+      await askAnew(queries, ["show", showId]);
+      await askAnew(queries, ["jobs", showId]);
       sounding();
       setConnected(true);
     };
@@ -28,7 +28,7 @@ export function useLive(showId: string, sounding: () => void): boolean {
       // An edit of this page answers with the show itself; only if it does not is the show asked for.
       if (queries.isMutating({ mutationKey: ["edit", id] }) > 0)
         window.setTimeout(() => changed(id, revision, change), 50);
-      else void queries.invalidateQueries({ queryKey: ["show", id] });
+      else void askAnew(queries, ["show", id]);
     };
     const listen = (hub: HubConnection) => {
       hub.on("sounding", sounding);

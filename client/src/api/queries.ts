@@ -1,4 +1,11 @@
-import { keepPreviousData, type QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  type QueryClient,
+  type QueryFunctionContext,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useMemo } from "react";
 import { toast } from "sonner";
 import { lookedAt } from "./asOf";
@@ -11,27 +18,39 @@ const jobsKey = (id: string) => ["jobs", id];
 export const useShows = () =>
   useQuery({ queryKey: ["shows"], queryFn: async ({ signal }) => answered(await api.GET("/api/shows", { signal })) });
 
-export const useShow = (id: string) =>
-  useQuery({
-    queryKey: showKey(id),
-    queryFn: async ({ signal }) => answered(await api.GET("/api/shows/{id}", { params: { path: { id } }, signal })),
-  });
+/** A show as it is. Told of a change meanwhile, the answer on its way may be the older one. */
+export const showQuery = (id: string) => ({
+  queryKey: showKey(id),
+  queryFn: async ({ signal, client }: QueryFunctionContext) => {
+    const asked = answered(await api.GET("/api/shows/{id}", { params: { path: { id } }, signal }));
+    const known = client.getQueryData<ShowView>(showKey(id));
+    return known && known.revision > asked.revision ? known : asked;
+  },
+});
 
-export function useJobs(id: string) {
-  const queries = useQueryClient();
-  return useQuery({
-    queryKey: jobsKey(id),
-    queryFn: async ({ signal }) => {
-      const listed = answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } }, signal }));
-      const known = queries.getQueryData<JobView[]>(jobsKey(id)) ?? [];
-      return listed.map((job) =>
-        later(
-          known.find((k) => k.id === job.id),
-          job,
-        ),
-      );
-    },
-  });
+export const useShow = (id: string) => useQuery(showQuery(id));
+
+/** The jobs of a show. */
+export const jobsQuery = (id: string) => ({
+  queryKey: jobsKey(id),
+  queryFn: async ({ signal, client }: QueryFunctionContext) => {
+    const listed = answered(await api.GET("/api/shows/{id}/jobs", { params: { path: { id } }, signal }));
+    const known = client.getQueryData<JobView[]>(jobsKey(id)) ?? [];
+    return listed.map((job) =>
+      later(
+        known.find((k) => k.id === job.id),
+        job,
+      ),
+    );
+  },
+});
+
+export const useJobs = (id: string) => useQuery(jobsQuery(id));
+
+/** Asks for something as it is now: an answer on its way may be of a time before, that of the first question too. */
+export async function askAnew(queries: QueryClient, queryKey: readonly string[]) {
+  await queries.cancelQueries({ queryKey });
+  await queries.invalidateQueries({ queryKey });
 }
 
 /** Of two tellings of a job the one that holds: news overtake each other, but a job that has ended stays so. */
@@ -107,14 +126,19 @@ export function keepChange(
 
 /** Takes over what became of a show, asking for it anew where that is not all known. */
 export async function keepEdited(queries: QueryClient, id: string, { revision, change }: Schemas["Edited"]) {
-  if (!keepChange(queries, id, revision, change)) await queries.invalidateQueries({ queryKey: showKey(id) });
+  if (!keepChange(queries, id, revision, change)) await askAnew(queries, showKey(id));
 }
 
 /** Puts what is known of a job in place. */
 export function keepJob(queries: QueryClient, job: JobView) {
-  queries.setQueryData<JobView[]>(jobsKey(job.showId), (jobs = []) =>
+  const queryKey = jobsKey(job.showId);
+  // A list on its way may be of a time before this one came.
+  const missed =
+    queries.isFetching({ queryKey }) > 0 && !queries.getQueryData<JobView[]>(queryKey)?.some((j) => j.id === job.id);
+  queries.setQueryData<JobView[]>(queryKey, (jobs = []) =>
     jobs.some((j) => j.id === job.id) ? jobs.map((j) => (j.id === job.id ? later(j, job) : j)) : [job, ...jobs],
   );
+  if (missed) void askAnew(queries, queryKey);
 }
 
 /** Somebody else changed the same thing in the meantime. */
@@ -137,7 +161,7 @@ function editsOf(queries: QueryClient, showId: string) {
   const path = { params: { path: { id: showId } } };
   const asSender = { params: { path: { id: showId }, query: { sender } } };
   const revision = () => queries.getQueryData<ShowView>(showKey(showId))?.revision ?? 0;
-  const anew = () => queries.invalidateQueries({ queryKey: showKey(showId) });
+  const anew = () => askAnew(queries, showKey(showId));
   const failed = async (problem: Error) => {
     say(problem);
     await anew();

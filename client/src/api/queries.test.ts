@@ -1,0 +1,60 @@
+import { QueryClient, QueryObserver } from "@tanstack/react-query";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { viewOf } from "../tests/show";
+import { api, type JobView, type ShowView } from "./client";
+import { askAnew, jobsQuery, keepChange, keepJob, showQuery } from "./queries";
+
+/** A server that answers when it is told to: the questions it was asked, in order. */
+function serverOf() {
+  const asked: ((data: unknown) => void)[] = [];
+  vi.spyOn(api, "GET").mockImplementation(
+    () => new Promise((answer) => asked.push((data) => answer({ data, response: new Response() } as never))) as never,
+  );
+  return asked;
+}
+
+const queries = () => new QueryClient({ defaultOptions: { queries: { retry: false } } });
+const at = (revision: number): ShowView => ({ ...viewOf(), revision });
+
+afterEach(() => vi.restoreAllMocks());
+
+describe("a show that changes while it is asked for", () => {
+  it("is asked for anew, the first time too", async () => {
+    const [asked, client] = [serverOf(), queries()];
+    const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
+    await vi.waitFor(() => expect(asked.length).toBe(1));
+    void askAnew(client, ["show", "x"]);
+    await vi.waitFor(() => expect(asked.length).toBe(2));
+    asked[1]?.(at(2));
+    asked[0]?.(at(1));
+    await vi.waitFor(() => expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(2));
+    stop();
+  });
+
+  it("keeps what it was told of, whatever was answered before that", async () => {
+    const [asked, client] = [serverOf(), queries()];
+    client.setQueryData(["show", "x"], at(1));
+    const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
+    await vi.waitFor(() => expect(asked.length).toBe(1));
+    client.setQueryData(["show", "x"], at(2));
+    asked[0]?.(at(1));
+    await vi.waitFor(() => expect(client.isFetching()).toBe(0));
+    expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(2);
+    expect(keepChange(client, "x", 2, null)).toBe(true);
+    stop();
+  });
+});
+
+it("has a job it was told of while it asked for them", async () => {
+  const [asked, client] = [serverOf(), queries()];
+  const stop = new QueryObserver(client, jobsQuery("x")).subscribe(() => undefined);
+  await vi.waitFor(() => expect(asked.length).toBe(1));
+  const job = { id: "j", showId: "x", kind: "sound", state: "running" } as JobView;
+  keepJob(client, job);
+  await vi.waitFor(() => expect(asked.length).toBe(2));
+  asked[0]?.([]);
+  asked[1]?.([job]);
+  await vi.waitFor(() => expect(client.isFetching()).toBe(0));
+  expect(client.getQueryData<JobView[]>(["jobs", "x"])?.map((j) => j.id)).toEqual(["j"]);
+  stop();
+});
