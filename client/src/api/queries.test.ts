@@ -41,6 +41,11 @@ describe("a show that changes while it is asked for", () => {
     await vi.waitFor(() => expect(client.isFetching()).toBe(0));
     expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(2);
     expect(keepChange(client, "x", 2, null)).toBe(true);
+    // Nobody told of anything: the server has gone back to a copy, and what it has is what there is.
+    void askAnew(client, ["show", "x"]);
+    await vi.waitFor(() => expect(asked.length).toBe(2));
+    asked[1]?.(at(1));
+    await vi.waitFor(() => expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(1));
     stop();
   });
 });

@@ -18,13 +18,15 @@ const jobsKey = (id: string) => ["jobs", id];
 export const useShows = () =>
   useQuery({ queryKey: ["shows"], queryFn: async ({ signal }) => answered(await api.GET("/api/shows", { signal })) });
 
-/** A show as it is. Told of a change meanwhile, the answer on its way may be the older one. */
+/** A show as it is. Told of a change while it is asked for, the answer may be the older one. */
 export const showQuery = (id: string) => ({
   queryKey: showKey(id),
   queryFn: async ({ signal, client }: QueryFunctionContext) => {
+    const known = () => client.getQueryData<ShowView>(showKey(id));
+    const before = known();
     const asked = answered(await api.GET("/api/shows/{id}", { params: { path: { id } }, signal }));
-    const known = client.getQueryData<ShowView>(showKey(id));
-    return known && known.revision > asked.revision ? known : asked;
+    const now = known();
+    return now && now !== before && now.revision > asked.revision ? now : asked;
   },
 });
 
