@@ -14,9 +14,9 @@ using Phonaris.Web.Live;
 using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;
 
-if (args is [Reader.Argument])
+if (args is [Reader.Argument or Reader.AheadArgument])
 {
-    await Reader.RunAsync();
+    await Reader.RunAsync(args[0] == Reader.AheadArgument);
     return 0;
 }
 

@@ -23,7 +23,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
     /// <summary>Begins what is to be ready.</summary>
     public void GetReady()
     {
-        while (_idle.Count < ready) _idle.Add(ReaderProcess.Begin(MostTime));
+        while (_idle.Count < ready) _idle.Add(ReaderProcess.Begin(MostTime, ahead: true));
     }
 
     /// <summary>Reads a deck from files that were brought in.</summary>
@@ -97,6 +97,6 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
             if (reader.IsAlive) return reader;
             reader.Dispose();
         }
-        return ReaderProcess.Begin(MostTime);
+        return ReaderProcess.Begin(MostTime, ahead: false);
     }
 }

@@ -14,13 +14,17 @@ internal static class Reader
     /// <summary>The argument that makes the program a reader.</summary>
     public const string Argument = "--reader";
 
+    /// <summary>The argument that makes it one that is begun before it is needed.</summary>
+    public const string AheadArgument = "--reader-ahead";
+
     private static readonly PagePainter Painter = new(DeckFormats.Draw);
 
-    public static async Task RunAsync()
+    /// <param name="ahead">Whether it is begun before it is needed, so that there is time to warm up.</param>
+    public static async Task RunAsync(bool ahead)
     {
         await using var input = Console.OpenStandardInput();
         await using var output = new BufferedStream(Console.OpenStandardOutput(), 1 << 20);
-        await WarmUpAsync();
+        if (ahead) await WarmUpAsync();
         try
         {
             for (; ; ) await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(input, default), output);

@@ -28,10 +28,11 @@ internal sealed class ReaderProcess : IDisposable
 
     /// <summary>Begins one.</summary>
     /// <param name="mostTime">How long a deck may take.</param>
-    public static ReaderProcess Begin(TimeSpan mostTime)
+    /// <param name="ahead">Whether no deck waits for it yet.</param>
+    public static ReaderProcess Begin(TimeSpan mostTime, bool ahead)
     {
         // In a group of its own: a key struck at the terminal is for the server.
-        var start = new ProcessStartInfo("setsid", [DotnetPath, typeof(Reader).Assembly.Location, Reader.Argument])
+        var start = new ProcessStartInfo("setsid", [DotnetPath, typeof(Reader).Assembly.Location, ahead ? Reader.AheadArgument : Reader.Argument])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
