@@ -69,27 +69,27 @@ public sealed class SoundDecoderTests : IDisposable
     [Fact]
     public async Task A_decoding_that_is_stopped_leaves_nothing_and_can_be_done_again()
     {
-        var path = _box.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=600", "-ac", "2");
+        var path = _box.Make("long.wav", "-f", "lavfi", "-i", "sine=duration=120", "-ac", "2");
         File.Copy(path, _box.PathOf("hash"));
         using var stop = new CancellationTokenSource();
         var progress = new Reports(f => { if (f > 0.1) stop.Cancel(); });
         await Assert.ThrowsAnyAsync<OperationCanceledException>(() => _box.Sounds.PrepareAsync("hash", "long", progress, stop.Token));
         Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
-        Assert.Equal(600 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Figures.Frames);
+        Assert.Equal(120 * 48_000, (await _box.Sounds.PrepareAsync("hash", "long", null, CancellationToken.None)).Figures.Frames);
     }
 
     [Theory]
     [InlineData("-KILL"), InlineData("-TERM"), InlineData("-INT"), InlineData("-SEGV")]
     public async Task A_decoder_that_is_killed_is_no_damaged_file(string signal)
     {
-        var path = _box.Make("long.flac", "-f", "lavfi", "-i", "sine=duration=600", "-ac", "2");
+        var path = _box.Make("long.flac", "-f", "lavfi", "-i", "sine=duration=120", "-ac", "2");
         File.Copy(path, _box.PathOf("long"));
         var progress = new Reports(f => { if (f is > 0.1 and < 0.2) Kill(signal, _box.PathOf("long")); });
         var problem = await Assert.ThrowsAsync<RuleException>(() => _box.Sounds.PrepareAsync("long", "long.flac", progress, CancellationToken.None));
         Assert.Contains("ended from outside", problem.Message);
         Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
         var again = await _box.Sounds.PrepareAsync("long", "long.flac", null, CancellationToken.None);
-        Assert.Equal((600 * 48_000L, 0L), (again.Figures.Frames, again.Figures.MissingFrames));
+        Assert.Equal((120 * 48_000L, 0L), (again.Figures.Frames, again.Figures.MissingFrames));
 
         static void Kill(string signal, string path)
         {

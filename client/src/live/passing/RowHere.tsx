@@ -6,6 +6,7 @@ import { SlidePicture } from "../SlidePicture";
 import type { Stage } from "../Stage";
 import { useNow, useTick } from "../useNow";
 import { nextPlace, nextWords } from "./foresight";
+import { glide } from "./progress";
 
 export const titleHeight = 52;
 export const strokeHeight = 56;
@@ -82,7 +83,7 @@ function TimeEdge({ stage }: { stage: Stage }) {
   return (
     <div className="bg-base-300 relative w-2 shrink-0 overflow-hidden rounded-l-md" aria-hidden="true">
       <div
-        className={`absolute inset-0 origin-top transition-transform duration-250 ease-linear ${over ? "bg-warning" : "bg-primary"}`}
+        className={`absolute inset-0 origin-top ${glide(planned)} ${over ? "bg-warning" : "bg-primary"}`}
         style={{ transform: `scaleY(${planned > 0 ? Math.min(1, spent / planned) : 1})` }}
       />
     </div>

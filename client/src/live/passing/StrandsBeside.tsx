@@ -8,7 +8,7 @@ import type { Stage } from "../Stage";
 import { useNow, useTick } from "../useNow";
 import { cutStrand } from "./cutStrands";
 import type { LiveStrand } from "./hangLive";
-import { progressOf } from "./progress";
+import { glide, progressOf, wayMs } from "./progress";
 import type { PassingRow } from "./rows";
 
 interface Props {
@@ -142,7 +142,7 @@ function Mark({ stage, cueId, hung, rows }: MarkProps) {
       height={3}
       rx={1.5}
       fill="var(--color-base-content)"
-      className="transition-transform duration-250 ease-linear"
+      className={glide(wayMs(stage))}
       style={{ transform: `translateY(${y}px)` }}
       data-mark={hung.name}
     />

@@ -2,8 +2,10 @@ import { describe, expect, it } from "vitest";
 import type { SlideTime, StrandView } from "../../api/client";
 import { liveCue as cue } from "../../tests/liveCue";
 import { LiveRun, type LivePlace, type LivePlan } from "../run";
+import type { Stage } from "../Stage";
 import { cutStrand } from "./cutStrands";
 import { carries, foreseen, nextPlace } from "./foresight";
+import { glide, progressOf, wayMs } from "./progress";
 import { lineY, passingRows } from "./rows";
 import { lettersFor, pad, spaceOf } from "./space";
 
@@ -50,6 +52,17 @@ function orderOf(steps: readonly number[], loop?: { start: number; exit: number 
 }
 
 describe("the sheet that passes by", () => {
+  it("goes by the stay of its row, or once round the waiting loop, and glides only where that is quick", () => {
+    const { places } = orderOf([1, 1, 2, 1], { start: 0, exit: 2 });
+    const on = (at: number, onPlaceMs: number) =>
+      ({ places, place: () => places[at], onPlaceMs: () => onPlaceMs }) as unknown as Stage;
+    expect([on(0, 500), on(1, 500), on(1, 9000), on(2, 250), on(3, 9000)].map(progressOf)).toEqual([
+      0.25, 0.75, 1, 0.25, 1,
+    ]);
+    expect([on(0, 0), on(1, 0), on(2, 0)].map(wayMs)).toEqual([2000, 2000, 1000]);
+    expect([glide(2000) !== "", glide(60_000)]).toEqual([true, ""]);
+  });
+
   it("has the row that is shown at its line, those to come below it, none left out and smaller the later", () => {
     for (let n = 0; n < 200; n++) {
       const { times, places } = orderOf(Array.from({ length: 1 + random(30) }, () => 1 + random(random(4) ? 2 : 9)));
