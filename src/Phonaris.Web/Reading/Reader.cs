@@ -19,6 +19,7 @@ internal static class Reader
 
     private static readonly PagePainter Painter = new(DeckFormats.Draw);
 
+    /// <summary>Answers what it is asked until its input ends.</summary>
     /// <param name="ahead">Whether it is begun before it is needed, so that there is time to warm up.</param>
     public static async Task RunAsync(bool ahead)
     {
