@@ -51,6 +51,24 @@ public sealed class SlidePicturesTests : IDisposable
         Assert.Equal((SKColors.Black, SKColors.White, SKColors.Black), (frame.GetPixel(20, 90), frame.GetPixel(160, 90), frame.GetPixel(300, 90)));
     }
 
+    [Theory]
+    [InlineData(MediaTypes.Png, SKEncodedImageFormat.Png)]
+    [InlineData(MediaTypes.Jpeg, SKEncodedImageFormat.Jpeg)]
+    [InlineData(MediaTypes.WebP, SKEncodedImageFormat.Webp)]
+    public async Task Stripes_too_fine_to_be_seen_are_grey_at_any_size(string type, SKEncodedImageFormat format)
+    {
+        using (var striped = new SKBitmap(2000, 1000, SKColorType.Gray8, SKAlphaType.Opaque))
+        {
+            for (var i = 0; i < striped.ByteCount; i += 2) striped.GetPixelSpan()[i] = 255;
+            await File.WriteAllBytesAsync(_box.PathOf("striped"), striped.Encode(format, 100).ToArray());
+        }
+        foreach (var width in (int[])[1000, 700, 320, 90])
+        {
+            using var drawn = await _box.Pictures.FrameAsync(new PictureSource("striped", type, 1, 2000, 1000), width, width / 2, CancellationToken.None);
+            for (var x = 4; x < width - 4; x++) Assert.InRange(drawn.GetPixel(x, width / 4).Green, 96, 160);
+        }
+    }
+
     [Fact]
     public async Task A_drawing_reaches_for_nothing_outside_itself()
     {

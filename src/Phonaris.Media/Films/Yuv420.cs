@@ -1,3 +1,4 @@
+using Phonaris.Media.Pictures;
 using SkiaSharp;
 
 namespace Phonaris.Media.Films;
@@ -18,11 +19,11 @@ internal static class Yuv420
     /// <summary>Bytes of a picture.</summary>
     public static int Size(int width, int height) => width * height * 3 / 2;
 
-    /// <summary>Converts an opaque RGBA picture of even size.</summary>
+    /// <summary>Converts an opaque picture of even size.</summary>
     public static byte[] From(SKBitmap bitmap)
     {
         var (width, height) = (bitmap.Width, bitmap.Height);
-        var rgba = bitmap.GetPixelSpan();
+        var pixels = bitmap.GetPixelSpan();
         var yuv = new byte[Size(width, height)];
         var (u, v) = (width * height, width * height * 5 / 4);
         for (var y = 0; y < height; y += 2)
@@ -33,7 +34,8 @@ internal static class Yuv420
                 for (var k = 0; k < 4; k++)
                 {
                     var at = (y + k / 2) * width + x + k % 2;
-                    var (pr, pg, pb) = (rgba[at * 4], rgba[at * 4 + 1], rgba[at * 4 + 2]);
+                    var pixel = pixels.Slice(at * Pixels.Bytes, Pixels.Bytes);
+                    var (pr, pg, pb) = (pixel[Pixels.Red], pixel[Pixels.Green], pixel[Pixels.Blue]);
                     yuv[at] = (byte)((Yr * pr + Yg * pg + Yb * pb + (16 << Shift) + (1 << (Shift - 1))) >> Shift);
                     r += pr;
                     g += pg;

@@ -55,13 +55,10 @@ internal static class DecodedPictures
         using var codec = SKCodec.Create(bytes);
         if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels) return null;
         var scale = Math.Min(1, Math.Max((float)width / codec.Info.Width, (float)height / codec.Info.Height));
-        // Some kinds can be decoded at a part of their size; the rest is left to scaling.
-        var size = codec.GetScaledDimensions(scale);
-        using var bitmap = new SKBitmap(new SKImageInfo(size.Width, size.Height, SKColorType.Rgba8888, codec.Info.AlphaType == SKAlphaType.Opaque ? SKAlphaType.Opaque : SKAlphaType.Premul));
-        if (codec.GetPixels(bitmap.Info, bitmap.GetPixels()) is not (SKCodecResult.Success or SKCodecResult.IncompleteInput)) return null;
         var (w, h) = (Math.Max(1, (int)Math.Ceiling(codec.Info.Width * scale)), Math.Max(1, (int)Math.Ceiling(codec.Info.Height * scale)));
-        if (w >= size.Width && h >= size.Height) return SKImage.FromBitmap(bitmap);
-        using var scaled = bitmap.Resize(bitmap.Info.WithSize(w, h), new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        using var bitmap = ScaledPicture.Decode(codec, w, h);
+        if (bitmap is null || (w >= bitmap.Width && h >= bitmap.Height)) return bitmap is null ? null : SKImage.FromBitmap(bitmap);
+        using var scaled = bitmap.Resize(bitmap.Info.WithSize(w, h), new SKSamplingOptions(SKFilterMode.Linear));
         return scaled is null ? null : SKImage.FromBitmap(scaled);
     }
 }

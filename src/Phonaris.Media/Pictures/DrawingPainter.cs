@@ -9,7 +9,8 @@ internal static class DrawingPainter
     /// <summary>No picture within a drawing is drawn finer than this.</summary>
     private const int MostPixelsWide = 8192;
 
-    private static readonly SKSamplingOptions Sampling = new(SKFilterMode.Linear, SKMipmapMode.Linear);
+    /// <summary>Pictures are as large as they are drawn, or smaller.</summary>
+    private static readonly SKSamplingOptions Sampling = new(SKFilterMode.Linear);
 
     /// <summary>Paints a drawing to a size.</summary>
     /// <param name="drawing">The drawing.</param>
@@ -18,7 +19,7 @@ internal static class DrawingPainter
     /// <param name="height">Its height.</param>
     public static SKBitmap Draw(SlideDrawing drawing, int step, int width, int height)
     {
-        var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var target = Pixels.Opaque(width, height);
         using var canvas = new SKCanvas(target);
         canvas.Clear(SKColors.White);
         canvas.Scale((float)(width / drawing.Width), (float)(height / drawing.Height));
@@ -216,10 +217,10 @@ internal static class DrawingPainter
     {
         var matrix = canvas.TotalMatrix;
         var pixels = Math.Sqrt(Math.Abs((double)matrix.ScaleX * matrix.ScaleY - (double)matrix.SkewX * matrix.SkewY));
-        return DecodedPictures.Of(picture.Data, Pixels(width), Pixels(height));
+        return DecodedPictures.Of(picture.Data, Across(width), Across(height));
 
         // Far beyond the slide nothing of it is seen finer.
-        int Pixels(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
+        int Across(double length) => (int)Math.Clamp(Math.Ceiling(Math.Abs(length) * pixels), 1, MostPixelsWide);
     }
 
     /// <summary>Draws a line along a path.</summary>

@@ -19,7 +19,7 @@ internal static class PatternTiles
     /// <summary>What paints an area with a pattern.</summary>
     public static SKShader Shader(PatternPaint pattern)
     {
-        using var tile = new SKBitmap(Side, Side, SKColorType.Rgba8888, SKAlphaType.Unpremul);
+        using var tile = new SKBitmap(Side, Side, Pixels.Order, SKAlphaType.Unpremul);
         for (var y = 0; y < Side; y++)
             for (var x = 0; x < Side; x++) tile.SetPixel(x, y, IsSet(pattern.Preset, x, y) ? new(pattern.Fore) : new(pattern.Back));
         return SKShader.CreateBitmap(tile, SKShaderTileMode.Repeat, SKShaderTileMode.Repeat, SKMatrix.CreateScale(PointsPerDot, PointsPerDot));

@@ -65,14 +65,14 @@ internal static class PdfPages
         var height = int.Parse(Word(bytes, ref at), CultureInfo.InvariantCulture);
         if (Word(bytes, ref at) != "255") throw new InvalidDataException("Not an 8-bit pixmap.");
         var pixels = bytes.Slice(at, width * height * 3);
-        var bitmap = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var bitmap = Pixels.Opaque(width, height);
         var target = bitmap.GetPixelSpan();
-        for (int i = 0, o = 0; i < pixels.Length; i += 3, o += 4)
+        for (int i = 0, o = 0; i < pixels.Length; i += 3, o += Pixels.Bytes)
         {
-            target[o] = pixels[i];
-            target[o + 1] = pixels[i + 1];
-            target[o + 2] = pixels[i + 2];
-            target[o + 3] = 255;
+            target[o + Pixels.Red] = pixels[i];
+            target[o + Pixels.Green] = pixels[i + 1];
+            target[o + Pixels.Blue] = pixels[i + 2];
+            target[o + Pixels.Alpha] = 255;
         }
         return (bitmap, at + pixels.Length);
 

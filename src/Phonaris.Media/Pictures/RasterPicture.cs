@@ -10,18 +10,20 @@ internal static class RasterPicture
     public static SKBitmap Draw(string path, int width, int height)
     {
         using var codec = SKCodec.Create(path) ?? throw NotPicture();
-        using var raw = SKBitmap.Decode(codec, new SKImageInfo(codec.Info.Width, codec.Info.Height, SKColorType.Rgba8888, SKAlphaType.Premul))
-            ?? throw NotPicture();
+        var (across, down) = IsTurned(codec.EncodedOrigin) ? (height, width) : (width, height);
+        using var raw = ScaledPicture.Decode(codec, across, down) ?? throw NotPicture();
         using var image = SKImage.FromBitmap(raw);
-        var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var target = Pixels.Opaque(width, height);
         using var canvas = new SKCanvas(target);
         canvas.Clear(SKColors.Black);
         var (turned, natural) = Turn(codec.EncodedOrigin, raw.Width, raw.Height);
         canvas.Scale((float)width / natural.Width, (float)height / natural.Height);
         canvas.Concat(in turned);
-        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
+        canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear));
         return target;
     }
+
+    private static bool IsTurned(SKEncodedOrigin origin) => origin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
 
     /// <summary>What turns a picture upright (Exif 2.32, tag 0x0112), and its size when it is.</summary>
     private static (SKMatrix Matrix, SKSizeI Size) Turn(SKEncodedOrigin origin, int w, int h) => origin switch

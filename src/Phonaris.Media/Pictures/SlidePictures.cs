@@ -112,7 +112,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     /// <exception cref="RuleException">The file cannot be drawn.</exception>
     public async Task<SKBitmap> FrameAsync(PictureSource? source, int width, int height, CancellationToken cancel)
     {
-        var frame = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var frame = Pixels.Opaque(width, height);
         using var canvas = new SKCanvas(frame);
         canvas.Clear(SKColors.Black);
         if (source is null) return frame;

@@ -29,7 +29,7 @@ internal static class SpotPainter
     /// <param name="own">Its own picture; null for the symbol.</param>
     public static SKBitmap Draw(Hotspot spot, SKBitmap? own)
     {
-        var bitmap = new SKBitmap(Side, Side, SKColorType.Rgba8888, SKAlphaType.Premul);
+        var bitmap = new SKBitmap(Side, Side, Pixels.Order, SKAlphaType.Premul);
         using var canvas = new SKCanvas(bitmap);
         canvas.Clear(SKColors.Transparent);
         if (!spot.Shown) return bitmap;

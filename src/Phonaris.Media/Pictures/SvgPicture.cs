@@ -28,7 +28,7 @@ internal static class SvgPicture
         using var file = File.OpenRead(path);
         var picture = Load(svg, file) ?? throw new RuleException("A drawing of the deck cannot be read as SVG. Save it once more, or as PNG.");
         var bounds = picture.CullRect;
-        var target = new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        var target = Pixels.Opaque(width, height);
         using var canvas = new SKCanvas(target);
         canvas.Clear(SKColors.White);
         canvas.Scale(width / bounds.Width, height / bounds.Height);

@@ -40,7 +40,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
     /// <inheritdoc/>
     public async Task<IReadOnlyList<SKBitmap>> DrawAsync(string path, string type, IReadOnlyList<PageAsked> pages, int width, int height, CancellationToken cancel)
     {
-        List<SKBitmap> drawn = [.. pages.Select(_ => new SKBitmap(new SKImageInfo(width, height, SKColorType.Rgba8888, SKAlphaType.Opaque)))];
+        List<SKBitmap> drawn = [.. pages.Select(_ => Pixels.Opaque(width, height))];
         try
         {
             await AskAsync(new(null, new(path, type, [.. pages], width, height)), "The deck", drawn, cancel);
