@@ -11,8 +11,8 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>
-/// The app on a real port with a folder of its own, and a real browser looking at it: one of each for a class, whose journeys begin afresh, one
-/// after the other.
+/// The app on a real port with a folder of its own, and a real browser looking at it: a class has them to itself, and its journeys begin afresh,
+/// one after the other.
 /// </summary>
 public class Browser : IDisposable
 {
@@ -21,20 +21,21 @@ public class Browser : IDisposable
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
     private readonly WebApplicationFactory<Program> _app;
+    private readonly Browsers _browsers;
     private readonly ChromeDriver _driver;
+    private readonly bool _withDemo, _hears;
 
-    private readonly bool _withDemo;
-
-    public Browser()
-        : this(withDemo: false, hears: false)
+    public Browser(Browsers browsers)
+        : this(browsers, withDemo: false, hears: false)
     {
     }
 
+    /// <param name="browsers">Where the real browser is from.</param>
     /// <param name="withDemo">Whether the demo show is there.</param>
     /// <param name="hears">Whether what sounds is listened to, see <see cref="Ear"/>.</param>
-    protected Browser(bool withDemo, bool hears)
+    protected Browser(Browsers browsers, bool withDemo, bool hears)
     {
-        _withDemo = withDemo;
+        (_browsers, _withDemo, _hears) = (browsers, withDemo, hears);
         _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
             .UseSetting("urls", "http://127.0.0.1:0")
             .UseSetting("Phonaris:Data", PathOf("data"))
@@ -44,17 +45,7 @@ public class Browser : IDisposable
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
         _app.UseKestrel(0);
         _app.StartServer();
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--disable-features=SpareRendererForSitePerProcess", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
-            "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", "--js-flags=--expose-gc",
-            "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={PathOf("profile")}");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
-        _driver = new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
-        if (hears) _driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
-        if (hears) _driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear.Script });
-        Size(1280, 800);
+        _driver = browsers.Take(hears);
     }
 
     /// <summary>Makes the page so large, in pixels.</summary>
@@ -223,8 +214,7 @@ public class Browser : IDisposable
 
     public void Dispose()
     {
-        _driver.Quit();
-        _driver.Dispose();
+        _browsers.GiveBack(_driver, _hears);
         _app.Dispose();
         _folder.Delete(recursive: true);
         GC.SuppressFinalize(this);

@@ -3,7 +3,7 @@ using System.Globalization;
 namespace Phonaris.Browser.Tests;
 
 /// <summary>A browser that what sounds in it is listened to.</summary>
-public sealed class HearingBrowser() : Browser(withDemo: false, hears: true)
+public sealed class HearingBrowser(Browsers browsers) : Browser(browsers, withDemo: false, hears: true)
 {
     /// <summary>The moment by the clock of the sound, in seconds.</summary>
     public double Now() => Js<double>("heardBy.currentTime");

@@ -73,7 +73,7 @@ public class DraftTests
         sounds[5] = sounds[5] with { Kind = SoundKind.Spot, Figures = sounds[5].Figures with { VoiceLikeness = 0.7 } };
         // A drone without a beat, a piece with one, and one whose end dies away.
         var (drone, piece, ending) = (new Band(40).Drift(false), new Band(45).Play("drums", 120, form: "AB"), new Band(42).Play("click", 100));
-        var music = new Music(m => m == Shows.Media("drone") ? drone : m == Shows.Media("piece") ? piece : m == Shows.Media("ending") ? new Dying(ending) : Signal.Sine(12 * Second, 300));
+        var music = new Music(m => m == Shows.Media("drone") ? drone : m == Shows.Media("piece") ? piece : m == Shows.Media("ending") ? new Dying(ending) : Signal.Sine(4 * Second, 300));
         sounds.AddRange([Shows.Sound("drone", drone.Frames), Shows.Sound("piece", piece.Frames), Shows.Sound("ending", ending.Frames)]);
         var show = Shows.Of(40) with { Sounds = [.. sounds], Sections = [new("x1", "Before", "s1", true), new("x2", "Talk", "s4", false)] };
         var draft = Draft.Of(show, new HashSet<string>(), music.Known, Ids());

@@ -36,7 +36,7 @@ public class EditTests
                 show = show.Apply(step.Inverse).Show;
                 Assert.Equal(step.Before, show);
             }
-        }, iter: 3000);
+        }, iter: 1500);
 
     [Fact]
     public void A_sound_replaced_by_a_shorter_one_and_put_back_leaves_every_cue_as_it_was()
@@ -71,7 +71,7 @@ public class EditTests
 
             // In which order sounds and cues were brought in is of no account.
             static Show Listed(Show of) => of with { Sounds = [.. of.Sounds.OrderBy(s => s.Id)], Cues = [.. of.Cues.OrderBy(c => c.Id)] };
-        }, iter: 20_000);
+        }, iter: 8_000);
 
     private static Show? Try(Show show, Edit edit)
     {

@@ -14,7 +14,7 @@ internal sealed class Signal(long frames, Func<long, float> left, Func<long, flo
             var at = frame + i / 2;
             var inside = at >= 0 && at < Frames;
             destination[i] = inside ? left(at) : 0;
-            destination[i + 1] = inside ? (right ?? left)(at) : 0;
+            destination[i + 1] = inside && right is not null ? right(at) : destination[i];
         }
     }
 

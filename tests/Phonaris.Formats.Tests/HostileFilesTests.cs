@@ -12,7 +12,7 @@ namespace Phonaris.Formats.Tests;
 /// <summary>Files that mean harm or are broken: each is read, or refused with a sentence; nothing else happens, in bounded time.</summary>
 public sealed class HostileFilesTests : IDisposable
 {
-    private const int Mutations = 1_500;
+    private const int Mutations = 1_000;
 
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
 

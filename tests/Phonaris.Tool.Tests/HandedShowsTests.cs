@@ -47,7 +47,7 @@ public sealed class HandedShowsTests : IDisposable
             Assert.Equal(wanted, read.Sounds.Where(s => s.Start != "hand").Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.DelayMs)).Order());
             Assert.Equal(sounds.Where(s => s.Step is null).Select(s => s.First + 1).DefaultIfEmpty(0).Min(), read.Sounds.Where(s => s.Start == "hand").Select(s => s.FirstSlide).DefaultIfEmpty(0).Min());
         },
-        iter: 60, threads: 1);
+        iter: 35, threads: 1);
 
     public void Dispose() => _folder.Delete(recursive: true);
 

@@ -1,8 +1,10 @@
 using System.Net;
 using System.Net.Sockets;
 using System.Text;
+using Microsoft.AspNetCore.Builder;
 using Microsoft.Data.Sqlite;
 using Phonaris.Drills;
+using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Tests;
 
@@ -61,7 +63,11 @@ public sealed class StartTests : IDisposable
     {
         using var taken = new TcpListener(IPAddress.Loopback, 0);
         taken.Start();
-        await FailsAsync("The port is in use", url: $"http://127.0.0.1:{((IPEndPoint)taken.LocalEndpoint).Port}");
+        var (code, said, output) = await ServerProcess.FailAsync(ServerProgram, Data, $"http://127.0.0.1:{((IPEndPoint)taken.LocalEndpoint).Port}");
+        Assert.Equal(1, code);
+        Assert.DoesNotContain("   at ", output + said);
+        Assert.StartsWith("The port is in use", said);
+        Assert.DoesNotContain("\n", said);
         File.WriteAllText(Path.Combine(_folder.FullName, "file"), "");
         await FailsAsync("cannot be written to", Path.Combine(_folder.FullName, "file", "data"));
         Query("INSERT INTO \"__EFMigrationsHistory\" VALUES ('99990101000000_Later', '99')");
@@ -83,11 +89,15 @@ public sealed class StartTests : IDisposable
 
     private Task<ServerProcess> StartAsync() => ServerProcess.StartAsync(ServerProgram, Data, TimeSpan.FromSeconds(60));
 
-    private async Task FailsAsync(string says, string? data = null, string url = "http://127.0.0.1:0")
+    /// <summary>As the program would, but within this one: what is said is what its start failed by.</summary>
+    private async Task FailsAsync(string says, string? data = null)
     {
-        var (code, said, output) = await ServerProcess.FailAsync(ServerProgram, data ?? Data, url);
-        Assert.Equal(1, code);
-        Assert.DoesNotContain("   at ", output + said);
+        var builder = WebApplication.CreateBuilder(["--Phonaris:Data", data ?? Data, "--Phonaris:Readers", "0"]);
+        builder.AddHouse();
+        await using var app = builder.Build();
+        var said = StartFailure.Sentence(await Assert.ThrowsAnyAsync<Exception>(app.PrepareAsync));
+        // What it opened goes with it, as with a program that ends.
+        SqliteConnection.ClearAllPools();
         Assert.Contains(says, said);
         Assert.DoesNotContain("\n", said);
     }

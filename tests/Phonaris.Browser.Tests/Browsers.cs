@@ -1,0 +1,53 @@
+using System.Collections.Concurrent;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using Phonaris.Drills;
+
+[assembly: AssemblyFixture(typeof(Phonaris.Browser.Tests.Browsers))]
+
+namespace Phonaris.Browser.Tests;
+
+/// <summary>The real browsers: as many as there are classes at once, since to begin one takes longer than many a journey's pages.</summary>
+public sealed class Browsers : IDisposable
+{
+    private readonly DirectoryInfo _profiles = Directory.CreateTempSubdirectory("phonaris-profiles");
+    private readonly ConcurrentBag<ChromeDriver> _free = [];
+
+    /// <summary>One that nobody else has in hand.</summary>
+    /// <param name="hears">Whether what sounds in it is listened to, see <see cref="Ear"/>: then it is one of its own, and is not used again.</param>
+    internal ChromeDriver Take(bool hears)
+    {
+        if (!hears) return _free.TryTake(out var free) ? free : Begin();
+        var driver = Begin();
+        driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
+        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear.Script });
+        return driver;
+    }
+
+    /// <summary>Gives one back; whoever takes it closes what is open in it.</summary>
+    /// <param name="driver">The browser.</param>
+    /// <param name="hears">As it was taken.</param>
+    internal void GiveBack(ChromeDriver driver, bool hears)
+    {
+        if (hears) driver.Quit();
+        else _free.Add(driver);
+    }
+
+    public void Dispose()
+    {
+        foreach (var driver in _free) driver.Quit();
+        _profiles.Delete(recursive: true);
+    }
+
+    private ChromeDriver Begin()
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--disable-features=SpareRendererForSitePerProcess", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+            "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream", "--js-flags=--expose-gc",
+            "--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost", $"--user-data-dir={Path.Combine(_profiles.FullName, Path.GetRandomFileName())}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
+        return new(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+    }
+}
