@@ -1,6 +1,9 @@
 using System.Globalization;
+using System.Text.Json;
 using OpenQA.Selenium;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Drills;
 
 namespace Phonaris.Browser.Tests;
 
@@ -40,12 +43,17 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void Spoken_over_by_hand_each_voice_lands_on_its_slide_and_the_times_become_holds()
+    public async Task Spoken_over_by_hand_each_voice_lands_on_its_slide_and_the_times_become_holds()
     {
         Begin(holdSeconds: 2);
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
         _browser.Find("input[type=checkbox]").Click();
+        // Edited while the page is ready with what was: that is told, and taken over in one stroke.
+        using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^2], JsonSerializer.SerializeToElement<Edit>(new RenameShow("Another title"), ShowJson.Options));
+        _browser.Says("[role=alert]", "edited since");
+        _browser.Button("Fetch it as it is now").Click();
+        _browser.Until(() => _browser.Count("[data-testid=ready]") == 1 && _browser.Count("[role=alert]") == 0, "the show as it is now");
         double[] stays = [1.5, 2.5, 1.2, 1.8];
         // By the page's own clock: that of its keys and of its button.
         _browser.Js<bool>("(window.moves = [], ['keydown', 'click'].forEach(on => addEventListener(on, e => (e.key ?? 'ArrowRight') === 'ArrowRight' && moves.push(e.timeStamp / 1000), true)), true)");

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
 import { Choice } from "../ui/fields";
 import type { Manner } from "./Stage";
+import { useEdited } from "./revision";
 import type { Ready } from "./usePrepared";
 import { nothingSounds } from "./words";
 
@@ -21,7 +22,8 @@ interface Props {
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
 export function ReadyCard({ title, showId, ready, ways, atTop = false, children, below }: Props) {
-  const { fraction, problem, prepared, manner, setManner, begin } = ready;
+  const { fraction, problem, prepared, manner, setManner, anew, begin } = ready;
+  const edited = useEdited(showId, prepared?.stage.view.revision);
   // Whoever comes here from a slide begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
   const [chosen, setPlace] = useState<string>();
@@ -99,6 +101,14 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
                 Back to the run sheet
               </Link>
             </div>
+            {edited && (
+              <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
+                <p className="mb-2">The show was edited since: what is ready is the show as it was.</p>
+                <button type="button" className="btn btn-sm" onClick={anew}>
+                  Fetch it as it is now
+                </button>
+              </div>
+            )}
             <div className="mt-5">{below}</div>
           </>
         )}

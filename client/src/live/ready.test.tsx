@@ -1,4 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import type { HubConnection } from "@microsoft/signalr";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
@@ -7,6 +8,9 @@ import { fetchPictures } from "./pictures";
 import { ReadyCard } from "./ReadyCard";
 import { RunReport } from "./RunReport";
 import type { Prepared, Ready } from "./usePrepared";
+
+const { stayConnected } = vi.hoisted(() => ({ stayConnected: vi.fn((): (() => void) => () => {}) }));
+vi.mock("../api/hub", () => ({ stayConnected }));
 
 afterEach(() => {
   cleanup();
@@ -34,6 +38,35 @@ describe("before a show", () => {
     expect(fractions).toEqual([0.25, 0.5, 0.75, 1]);
   });
 
+  it("tells that the show was edited since, also before it was followed, and fetches it as it is now", async () => {
+    const anew = vi.fn();
+    const stage = { places, view: { show: viewOf().show, revision: 7 } };
+    const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
+    const ready = { fraction: 1, manner: "hand", begun: false, anew, prepared } as unknown as Ready;
+    render(
+      <MemoryRouter>
+        <ReadyCard below={null} title="Present" showId="show" ready={ready} ways={[]} />
+      </MemoryRouter>,
+    );
+    const [, listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+      typeof import("../api/hub").stayConnected
+    >;
+    const on = vi.fn();
+    const hub = (revision: number | null) =>
+      ({ on, invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
+    listen(hub(7));
+    await act(() => follow(hub(7)));
+    await act(() => follow(hub(null)));
+    expect(screen.queryByRole("alert")).toBeNull();
+    await act(() => follow(hub(8)));
+    expect(screen.getByRole("alert").textContent).toContain("The show was edited since");
+    act(() => on.mock.calls[0]?.[1]("show", 7));
+    expect(screen.queryByRole("alert")).toBeNull();
+    act(() => on.mock.calls[0]?.[1]("show", 9));
+    fireEvent.click(screen.getByText("Fetch it as it is now"));
+    expect(anew).toHaveBeenCalledOnce();
+  });
+
   it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
     const again = vi.fn();
     const begin = vi.fn(() => Promise.resolve(true));
@@ -46,7 +79,7 @@ describe("before a show", () => {
           below={null}
           title="Present"
           showId="show"
-          ready={{ fraction: 0.4, manner: "hand", setManner, begun: false, begin, ...now }}
+          ready={{ fraction: 0.4, manner: "hand", setManner, begun: false, anew: vi.fn(), begin, ...now }}
           ways={[
             ["hand", "when I say so"],
             ["plan", "by itself"],

@@ -13,6 +13,8 @@ export interface Ready {
   manner: Manner;
   setManner: (manner: Manner) => void;
   begun: boolean;
+  /** Makes the show as it is now ready instead. */
+  anew: () => void;
   /** Begins at a place; false where the browser holds the sound back. */
   begin: (place: number) => Promise<boolean>;
 }
@@ -35,6 +37,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const [prepared, setPrepared] = useState<Prepared>();
   const [chosen, setManner] = useState<Manner>();
   const [begun, setBegun] = useState(false);
+  const [round, setRound] = useState(0);
   useEffect(() => {
     const cancel = new AbortController();
     let stage: Stage | undefined;
@@ -75,7 +78,12 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       stage?.end();
       for (const address of stage?.videos.values() ?? []) URL.revokeObjectURL(address);
     };
-  }, [showId, kind]);
+  }, [showId, kind, round]);
+  const anew = () => {
+    setPrepared(undefined);
+    setFraction(0);
+    setRound(round + 1);
+  };
   const byItself = kind === "present" && prepared?.stage.view.show.showing.byItself;
   const manner = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
@@ -90,6 +98,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     manner,
     setManner,
     begun,
+    anew,
     begin,
   };
 }

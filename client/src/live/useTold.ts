@@ -1,6 +1,7 @@
 import type { HubConnection } from "@microsoft/signalr";
 import { useEffect, useState } from "react";
 import { stayConnected } from "../api/hub";
+import { followRevision, onRevision } from "./revision";
 import type { Stage } from "./Stage";
 import { keepRun } from "./keepRun";
 
@@ -10,18 +11,18 @@ const noticeMs = 8_000;
 
 /** What the presenter is told while a show is shown: that it was edited meanwhile, that the server is away, that the output changed. The run is kept as it goes. */
 export function useTold(showId: string, stage: Stage): readonly string[] {
-  const [edited, setEdited] = useState(false);
+  const [revision, setRevision] = useState(stage.view.revision);
   const [away, setAway] = useState(false);
   const [elsewhere, setElsewhere] = useState(false);
   const [output, setOutput] = useState(false);
   useEffect(() => {
     const listen = (hub: HubConnection) => {
-      hub.on("changed", (_: string, revision: number) => setEdited(revision !== stage.view.revision));
+      onRevision(hub, setRevision);
       hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
       hub.on("press", (what: string, number: number) => stage.press(what, number));
     };
     const follow = async (hub: HubConnection) => {
-      await hub.invoke("Follow", showId);
+      await followRevision(hub, showId, setRevision);
       await hub.invoke("FollowRun", showId, stage.view.id);
       setAway(false);
     };
@@ -51,7 +52,7 @@ export function useTold(showId: string, stage: Stage): readonly string[] {
     };
   }, [stage]);
   return [
-    ...(edited ? ["The show was edited since: this run keeps what it began with."] : []),
+    ...(revision !== stage.view.revision ? ["The show was edited since: this run keeps what it began with."] : []),
     ...(elsewhere ? ["Another page presents this show too: end one of them if that is not meant."] : []),
     ...(away ? ["The server is away. All that is needed is here; go on."] : []),
     ...(output ? ["The sound output changed: listen whether all is well."] : []),

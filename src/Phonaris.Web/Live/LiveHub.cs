@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.SignalR;
+using Phonaris.Storage;
 
 namespace Phonaris.Web.Live;
 
@@ -6,13 +7,17 @@ namespace Phonaris.Web.Live;
 /// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
 /// those that present, <c>press</c> (a clicker's button) and <c>presented</c> (another page presents the show too).
 /// </summary>
-internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers) : Hub
+internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore shows) : Hub
 {
     /// <summary>The group of the pages of a run.</summary>
     public static string RunGroup(string runId) => $"run {runId}";
 
-    /// <summary>Follows a show.</summary>
-    public Task Follow(string showId) => Groups.AddToGroupAsync(Context.ConnectionId, showId);
+    /// <summary>Follows a show; gives the revision it is at, since it may have changed before it was followed, or null where it is gone.</summary>
+    public async Task<long?> Follow(string showId)
+    {
+        await Groups.AddToGroupAsync(Context.ConnectionId, showId);
+        return (await shows.FindAsync(showId, Context.ConnectionAborted))?.Revision;
+    }
 
     /// <summary>Follows a run that this page shows.</summary>
     public async Task FollowRun(string showId, string runId)
