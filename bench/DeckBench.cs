@@ -1,6 +1,7 @@
 using System.Net.Http.Json;
 using DocumentFormat.OpenXml.Packaging;
 using DocumentFormat.OpenXml.Presentation;
+using Phonaris.Core.Shows;
 using Phonaris.Drills;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
@@ -10,13 +11,13 @@ namespace Phonaris.Bench;
 
 /// <summary>
 /// A PDF of a hundred pages as pictures 1280 wide, against two processes of pdftoppm -png; and a presentation of two hundred slides from file to
-/// slides that can be edited, with the first picture drawn.
+/// slides that can be edited, with the first picture drawn; and photographs at the sizes of the run sheet and of a screen, against ffmpeg.
 /// </summary>
 internal static class DeckBench
 {
     internal const int Slides = 200;
-    private const int Pages = 100, Backed = 34, Width = 1280;
-    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4, BackedToReach = 1.5;
+    private const int Pages = 100, Backed = 34, Photographs = 12, Width = 1280;
+    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4, BackedToReach = 1.5, PhotographsToReach = 0.6;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -47,6 +48,7 @@ internal static class DeckBench
         Console.WriteLine($"{"the pictures of all 200 in the run sheet",-48} ours {seconds,7:0.00} s");
         bench.ReportTime("the first small presentation after a start", await FirstAsync(bench), FirstToReach);
         await BackedAsync(bench);
+        await PhotographsAsync(bench);
     }
 
     /// <summary>Slides over one large picture, against as many without and decoding that picture: it is decoded once.</summary>
@@ -64,6 +66,28 @@ internal static class DeckBench
         }
         var once = await Bench.TimeAsync(() => Task.Run(() => SKBitmap.Decode(large).Dispose()));
         bench.Report($"{Backed} slides over a picture of 24 megapixels", taken[1], taken[0] + once, BackedToReach);
+    }
+
+    /// <summary>Photographs as slides, against ffmpeg making each as large, two at a time.</summary>
+    private static async Task PhotographsAsync(Bench bench)
+    {
+        var large = LargePicture();
+        List<PictureSource> photographs = [];
+        for (var n = 0; n < Photographs; n++)
+        {
+            // What follows the end of a picture makes it another file.
+            var path = bench.PathOf($"photograph-{n}.jpg");
+            await File.WriteAllBytesAsync(path, [.. large, (byte)n]);
+            photographs.Add(new(await bench.KeepAsync(path), MediaTypes.Jpeg, 1, 6000, 4000));
+        }
+        var pictures = new SlidePictures(bench.Derived, bench.Files.PathOf, new PagePainter(DeckFormats.Draw));
+        foreach (var width in (int[])[320, 1920])
+        {
+            var ours = await Bench.TimeAsync(() => pictures.PrepareAsync(photographs, width, null, CancellationToken.None));
+            var theirs = await Bench.TimeAsync(() => Parallel.ForEachAsync(Enumerable.Range(0, Photographs), new ParallelOptions { MaxDegreeOfParallelism = 2 }, async (n, _) =>
+                await Bench.RunAsync("ffmpeg", "-nostdin", "-v", "error", "-y", "-i", bench.PathOf($"photograph-{n}.jpg"), "-vf", $"scale={width}:-1", bench.PathOf($"photograph-{n}-{width}.png"))));
+            bench.Report($"{Photographs} photographs of 24 megapixels, {width} wide", ours, theirs, PhotographsToReach);
+        }
     }
 
     /// <summary>A picture that looks like a photograph to whoever decodes it.</summary>

@@ -214,6 +214,9 @@ public class Browser : IDisposable
 
     public void Dispose()
     {
+        // No page goes on in a browser that waits for the next.
+        CloseTabs();
+        _driver.Navigate().GoToUrl("about:blank");
         _browsers.GiveBack(_driver, _hears);
         _app.Dispose();
         _folder.Delete(recursive: true);

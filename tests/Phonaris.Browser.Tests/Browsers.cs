@@ -24,7 +24,7 @@ public sealed class Browsers : IDisposable
         return driver;
     }
 
-    /// <summary>Gives one back; whoever takes it closes what is open in it.</summary>
+    /// <summary>Gives one back, at an empty page.</summary>
     /// <param name="driver">The browser.</param>
     /// <param name="hears">As it was taken.</param>
     internal void GiveBack(ChromeDriver driver, bool hears)

@@ -87,6 +87,8 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         await EditAsync(new SetFade(cues[0].GetProperty("id").GetString()!, FadeEnd.Out, Fade.Of(2000)));
         await EditAsync(new SetStart(cues[1].GetProperty("id").GetString()!, CueStart.ByHand));
         await EditAsync(new SetNotes("s21", "Said to slide twenty-one."));
+        // Its caption stays as long: it is looked for when the machine comes to it.
+        await EditAsync(new SetHolds([new("s21", 60_000)]));
 
         Task EditAsync(Edit edit) => _browser.Http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));
     }

@@ -160,7 +160,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     private async Task<string> MakeAsync()
     {
         _browser.Slides(Slides, "1");
-        _browser.Tones(("steady.wav", 330, 12), ("chirp.wav", 900, 1));
+        _browser.Tones(("steady.wav", 330, 12), ("chirp.wav", 900, 3));
         var show = _browser.Url.Split('/')[^1];
         var view = await ViewAsync(show);
         var ids = view.Show.Slides.Select(s => s.Id).ToList();

@@ -57,7 +57,8 @@ internal static class DecodedPictures
         var scale = Math.Min(1, Math.Max((float)width / codec.Info.Width, (float)height / codec.Info.Height));
         var (w, h) = (Math.Max(1, (int)Math.Ceiling(codec.Info.Width * scale)), Math.Max(1, (int)Math.Ceiling(codec.Info.Height * scale)));
         using var bitmap = ScaledPicture.Decode(codec, w, h);
-        if (bitmap is null || (w >= bitmap.Width && h >= bitmap.Height)) return bitmap is null ? null : SKImage.FromBitmap(bitmap);
+        if (bitmap is null) return null;
+        if (w >= bitmap.Width && h >= bitmap.Height) return SKImage.FromBitmap(bitmap);
         using var scaled = bitmap.Resize(bitmap.Info.WithSize(w, h), new SKSamplingOptions(SKFilterMode.Linear));
         return scaled is null ? null : SKImage.FromBitmap(scaled);
     }

@@ -8,8 +8,8 @@ internal static class ScaledPicture
     private const int Eighths = 8;
 
     /// <summary>
-    /// Decodes a picture so far made smaller that bilinear sampling misses none of its pixels: less than twice as large as asked for, both ways,
-    /// and no smaller, unless the file is. Null where it cannot be decoded.
+    /// Decodes a picture so far made smaller that bilinear sampling misses none of its pixels: in its own proportions less than twice as large as
+    /// asked for, and no smaller, unless the file is. Null where it cannot be decoded.
     /// </summary>
     /// <param name="codec">The picture.</param>
     /// <param name="width">How wide it will be drawn, in pixels, not turned.</param>
