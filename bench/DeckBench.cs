@@ -17,7 +17,7 @@ internal static class DeckBench
 {
     internal const int Slides = 200;
     private const int Pages = 100, Backed = 34, Photographs = 12, Width = 1280;
-    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4, BackedToReach = 1.5, PhotographsToReach = 0.6;
+    private const double PicturesToReach = 0.6, SecondsToReach = 5, FirstToReach = 0.4, BackedToReach = 1.5, PhotographsToReach = 0.8;
 
     public static async Task RunAsync(Bench bench)
     {
