@@ -52,6 +52,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // Edited while the page is ready with what was: that is told, and taken over in one stroke.
         using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^2], JsonSerializer.SerializeToElement<Edit>(new RenameShow("Another title"), ShowJson.Options));
         _browser.Says("[role=alert]", "edited since");
+        Assert.Empty(_browser.Axe());
         _browser.Button("Fetch it as it is now").Click();
         _browser.Until(() => _browser.Count("[data-testid=ready]") == 1 && _browser.Count("[role=alert]") == 0, "the show as it is now");
         double[] stays = [1.5, 2.5, 1.2, 1.8];

@@ -22,12 +22,8 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         var show = await MakeAsync();
         _browser.Go($"/shows/{show}/present");
         _browser.Find("[data-testid=ready]");
-        // What was edited since is told before it begins and after, and changes nothing of this run.
-        await EditAsync(show, new RenameShow("Another title"));
-        _browser.Says("[role=alert]", "edited since");
         Assert.Empty(_browser.Axe());
         _browser.Button("Begin").Click();
-        _browser.Says("[role=status]", "edited since");
 
         // The waiting loop goes round on its clock, under its bed.
         _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
@@ -110,6 +106,10 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "running", "the sound to go on");
         _browser.Js<bool>("navigator.mediaDevices.dispatchEvent(new Event('devicechange'))");
         _browser.Says("[role=status]", "The sound output changed");
+
+        // What is edited meanwhile is told, and changes nothing of this run.
+        await EditAsync(show, new RenameShow("Another title"));
+        _browser.Says("[role=status]", "edited since");
 
         // The server is lost. Twenty slides on, the bed has not broken for five milliseconds.
         _browser.LoseServer();

@@ -1,5 +1,5 @@
 import type { HubConnection } from "@microsoft/signalr";
-import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, renderHook, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../api/client";
@@ -7,7 +7,9 @@ import { answerGets, open, slide, viewOf } from "../tests/show";
 import { fetchPictures } from "./pictures";
 import { ReadyCard } from "./ReadyCard";
 import { RunReport } from "./RunReport";
+import type { Stage } from "./Stage";
 import type { Prepared, Ready } from "./usePrepared";
+import { useTold } from "./useTold";
 
 const { stayConnected } = vi.hoisted(() => ({ stayConnected: vi.fn((): (() => void) => () => {}) }));
 vi.mock("../api/hub", () => ({ stayConnected }));
@@ -65,6 +67,19 @@ describe("before a show", () => {
     act(() => on.mock.calls[0]?.[1]("show", 9));
     fireEvent.click(screen.getByText("Fetch it as it is now"));
     expect(anew).toHaveBeenCalledOnce();
+  });
+
+  it("tells a run that has begun what was edited before it was followed", async () => {
+    const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
+    const { result } = renderHook(() => useTold("show", stage));
+    const [, , follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+      typeof import("../api/hub").stayConnected
+    >;
+    const hub = (revision: number) => ({ invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
+    await act(() => follow(hub(7)));
+    expect(result.current).toEqual([]);
+    await act(() => follow(hub(8)));
+    expect(result.current).toEqual(["The show was edited since: this run keeps what it began with."]);
   });
 
   it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
