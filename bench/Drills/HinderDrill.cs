@@ -15,11 +15,10 @@ namespace Phonaris.Drills;
 /// <param name="folder">Its data folder.</param>
 /// <param name="seed">Decides the moments.</param>
 /// <param name="soundSeconds">How long the sounds are that are worked on.</param>
+/// <param name="pages">How many pages the decks have.</param>
 /// <param name="only">The kinds of job that are tried; null for all.</param>
-internal sealed class HinderDrill(ServerProcess server, string folder, int seed, int soundSeconds = 90, IReadOnlyCollection<string>? only = null)
+internal sealed class HinderDrill(ServerProcess server, string folder, int seed, int soundSeconds = 90, int pages = 30, IReadOnlyCollection<string>? only = null)
 {
-    private const int Pages = 30;
-
     /// <summary>In place of a job, where nothing long was to be done.</summary>
     private const string AtOnce = "";
 
@@ -199,11 +198,11 @@ internal sealed class HinderDrill(ServerProcess server, string folder, int seed,
 
     private MemoryStream Pdf()
     {
-        var pages = new MemoryStream();
-        using (var pdf = SKDocument.CreatePdf(pages))
+        var written = new MemoryStream();
+        using (var pdf = SKDocument.CreatePdf(written))
         {
             using var ink = new SKPaint { Color = SKColors.DarkOrange };
-            for (var page = 0; page < Pages; page++)
+            for (var page = 0; page < pages; page++)
             {
                 pdf.BeginPage(1280, 720).DrawRect(20 + _made, 20, 90 + 30 * page, 60, ink);
                 pdf.EndPage();
@@ -211,7 +210,7 @@ internal sealed class HinderDrill(ServerProcess server, string folder, int seed,
             pdf.Close();
         }
         _made++;
-        return new(pages.ToArray());
+        return new(written.ToArray());
     }
 }
 

@@ -4,6 +4,7 @@ using OpenQA.Selenium;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Drills;
+using Phonaris.Made;
 using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
@@ -133,14 +134,8 @@ internal static class Desk
     public static string Sounding(this Browser browser) => browser.Find("[aria-label='Sounding now']").Text;
 
     /// <summary>A picture of one colour, named after a slide.</summary>
-    public static string Picture(this Browser browser, int n)
-    {
-        var path = browser.PathOf($"{n:00} Slide {n}.png");
-        using var bitmap = new SKBitmap(320, 180);
-        bitmap.Erase(SKColor.FromHsl(n * 37 % 360, 40, 40));
-        File.WriteAllBytes(path, bitmap.Encode(SKEncodedImageFormat.Png, 90).ToArray());
-        return path;
-    }
+    public static string Picture(this Browser browser, int n) =>
+        PlainPicture.Write(browser.PathOf($"{n:00} Slide {n}.png"), SKColor.FromHsl(n * 37 % 360, 40, 40), 320, 180);
 }
 
 /// <summary>A steady tone in a show.</summary>

@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Security.Cryptography;
 using Phonaris.Core.Shows;
+using Phonaris.Made;
 using Phonaris.Media.Films;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
@@ -65,13 +66,7 @@ public sealed class Sandbox : IDisposable
     public Slide Slide(string id, SKColor color, long holdMs, long dissolveMs = 0)
     {
         var name = $"picture-{(uint)color:x8}";
-        if (!File.Exists(PathOf(name)))
-        {
-            using var picture = new SKBitmap(320, 180);
-            picture.Erase(color);
-            using var file = File.Create(PathOf(name));
-            picture.Encode(file, SKEncodedImageFormat.Png, 100);
-        }
+        if (!File.Exists(PathOf(name))) PlainPicture.Write(PathOf(name), color, 320, 180);
         var transition = dissolveMs > 0 ? Transition.Dissolve(dissolveMs) : Transition.Cut;
         return new(id, $"Slide {id}", "", "", new(name, MediaTypes.Png, 1, 320, 180), holdMs, transition, false, Step.Whole(id));
     }

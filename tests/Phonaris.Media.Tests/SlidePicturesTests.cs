@@ -1,4 +1,5 @@
 using Phonaris.Core.Shows;
+using Phonaris.Made;
 using SkiaSharp;
 
 namespace Phonaris.Media.Tests;
@@ -72,7 +73,7 @@ public sealed class SlidePicturesTests : IDisposable
     [Fact]
     public async Task A_drawing_reaches_for_nothing_outside_itself()
     {
-        var red = _box.Make("outside.png", "-f", "lavfi", "-i", "color=red:s=40x40", "-frames:v", "1");
+        var red = PlainPicture.Write(_box.PathOf("outside.png"), SKColors.Red, 40, 40);
         await File.WriteAllTextAsync(_box.PathOf("reaching"), $"""
             <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="40" height="40"><image href="file://{red}" width="40" height="40"/><image xlink:href="{red}" width="40" height="40"/><use href="file://{red}#a"/></svg>
             """);

@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Text.Json;
+using SkiaSharp;
 
 namespace Phonaris.Tool.Tests;
 
@@ -10,7 +11,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void From_pictures_and_a_sound_to_a_film_and_back_to_figures()
     {
-        for (var n = 1; n <= 4; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        for (var n = 1; n <= 4; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=1000:duration=3:sample_rate=48000", "-af", "volume=4,pan=stereo|c0=c0|c1=c0");
         Assert.Equal(4, Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "4.png", "--hold", "2").GetProperty("slides").GetInt32());
         Assert.Equal(144_000, Json("add", "a.phonaris", "--sound", "tone.flac", "--kind", "bed").GetProperty("frames").GetInt64());
@@ -34,7 +35,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void What_is_named_for_a_slide_is_laid_there_and_the_music_over_all()
     {
-        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        for (var n = 1; n <= 3; n++) Picture($"{n}.png", SKColors.Red);
         Ffmpeg("2 voice.wav", "-f", "lavfi", "-i", "sine=300:duration=4:sample_rate=48000", "-ac", "2");
         Ffmpeg("theme.wav", "-f", "lavfi", "-i", "sine=110:duration=9:sample_rate=48000", "-ac", "2");
         Ffmpeg("buzz.wav", "-f", "lavfi", "-i", "sine=900:duration=1:sample_rate=48000", "-ac", "2");
@@ -54,7 +55,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void Levels_are_told_as_they_come_out_matched_and_kept_at_their_targets()
     {
-        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        for (var n = 1; n <= 3; n++) Picture($"{n}.png", SKColors.Red);
         Ffmpeg("soft.wav", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.2:d=10:seed=1", "-ac", "2");
         Ffmpeg("loud.wav", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.8:d=20:seed=1", "-ac", "2");
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "6");
@@ -82,8 +83,8 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void A_video_is_placed_told_checked_and_taken_over_from_a_presentation()
     {
-        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
-        Ffmpeg("2.png", "-f", "lavfi", "-i", "color=blue:s=160x90", "-frames:v", "1");
+        Picture("1.png", SKColors.Red);
+        Picture("2.png", SKColors.Blue);
         Ffmpeg("moth.mp4", "-f", "lavfi", "-i", "testsrc=s=160x90:r=25:d=5", "-f", "lavfi", "-i", "sine=440:d=5", "-c:v", "libx264", "-pix_fmt", "yuv420p", "-c:a", "aac");
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "--hold", "4");
         var id = Json("place", "a.phonaris", "--video", "moth.mp4", "--slide", "2", "--at", "0.5,0.5,0.4,0.4", "--in", "1.5", "--level", "-12").GetProperty("id").GetString();
@@ -126,8 +127,8 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void A_show_is_looked_over_and_scripts_are_told_by_the_exit_code()
     {
-        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
-        Ffmpeg("2.png", "-f", "lavfi", "-i", "color=blue:s=160x90", "-frames:v", "1");
+        Picture("1.png", SKColors.Red);
+        Picture("2.png", SKColors.Blue);
         Ffmpeg("hum.wav", "-f", "lavfi", "-i", "aevalsrc=0.5*sin(220*2*PI*t):d=20:s=48000", "-ac", "2");
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "--hold", "6");
         Json("place", "a.phonaris", "--sound", "hum.wav", "--kind", "bed", "--span", "1-2", "--fade-out", "0");
@@ -146,7 +147,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public async Task Verbs_at_once_on_one_package_all_tell()
     {
-        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Picture("1.png", SKColors.Red);
         Ffmpeg("tone.wav", "-f", "lavfi", "-i", "sine=1000:duration=1");
         Json("new", "a.phonaris", "--deck", "1.png");
         await Task.WhenAll(Enumerable.Range(0, 4).Select(n => Task.Run(() => JsonOf(Start("place", "a.phonaris", "--sound", "tone.wav", "--span", "1", "--delay", $"{n}", "--json")))));
@@ -231,7 +232,7 @@ public sealed class ToolTests : Toolbox
         }
         AssertFails(3, "Shorten it instead", "fit", "reel.flac", "--length", "2", "--method", "recut", "--out", "no.wav");
 
-        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        for (var n = 1; n <= 3; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "11");
         AssertFails(3, "Re-cut it instead", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "stretch");
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-cut");
@@ -258,7 +259,7 @@ public sealed class ToolTests : Toolbox
     [Fact]
     public void A_show_is_handed_over_as_what_the_ending_says_with_what_is_lost()
     {
-        for (var n = 1; n <= 3; n++) Ffmpeg($"{n}.png", "-f", "lavfi", "-i", $"color=0x40{n * 50:x2}80:s=160x90", "-frames:v", "1");
+        for (var n = 1; n <= 3; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Ffmpeg("tone.flac", "-f", "lavfi", "-i", "sine=330:duration=4:sample_rate=48000", "-metadata", "title=A tone", "-ac", "2");
         Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=900:duration=1:sample_rate=48000", "-ac", "2");
         Ffmpeg("spare.wav", "-f", "lavfi", "-i", "sine=500:duration=1:sample_rate=48000", "-ac", "2");
@@ -316,7 +317,7 @@ public sealed class ToolTests : Toolbox
     {
         File.WriteAllText(PathOf("words.mp3"), "no sound");
         File.WriteAllText(PathOf("words.pdf"), "no deck");
-        Ffmpeg("1.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1");
+        Picture("1.png", SKColors.Red);
         Json("new", "a.phonaris", "--deck", "1.png");
         var before = File.ReadAllBytes(PathOf("a.phonaris"));
         AssertFails(3, "words.mp3 is not a sound", "add", "a.phonaris", "--sound", "words.mp3");

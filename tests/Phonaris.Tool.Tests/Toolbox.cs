@@ -1,5 +1,7 @@
 using System.Diagnostics;
 using System.Text.Json;
+using Phonaris.Made;
+using SkiaSharp;
 
 namespace Phonaris.Tool.Tests;
 
@@ -18,6 +20,8 @@ public abstract class Toolbox : IDisposable
     }
 
     protected string PathOf(string name) => Path.Combine(Folder, name);
+
+    protected void Picture(string name, SKColor color) => PlainPicture.Write(PathOf(name), color);
 
     protected void Ffmpeg(string name, params string[] arguments)
     {

@@ -5,6 +5,7 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Data.Sqlite;
 using Phonaris.Core.Shows;
+using Phonaris.Made;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 using SkiaSharp;
@@ -107,7 +108,7 @@ public sealed class App : IDisposable
     {
         var files = new List<JsonElement>();
         for (var n = 1; n <= slides; n++)
-            files.Add(await UploadAsync(Make($"p{n}.png", "-f", "lavfi", "-i", $"color=0x{n * 40 % 256:x2}8040:s=160x90", "-frames:v", "1"), "deck", $"page {n}.png"));
+            files.Add(await UploadAsync(PlainPicture.Write(PathOf($"p{n}.png"), new((byte)(n * 40), 0x80, 0x40)), "deck", $"page {n}.png"));
         var made = await Http.PostAsJsonAsync("/api/shows", new { title = "A show", files, holdMs = 2000 });
         return (await ReadAsync<ShowCard>(made)).Id;
     }

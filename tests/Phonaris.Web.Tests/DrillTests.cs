@@ -6,7 +6,7 @@ namespace Phonaris.Web.Tests;
 /// <summary>Short forms of the drills in bench/, each with a seed of its own.</summary>
 public sealed class DrillTests : IDisposable
 {
-    private const int SoundSeconds = 8;
+    private const int SoundSeconds = 8, Pages = 12;
 
     private static readonly string Server = typeof(Program).Assembly.Location;
 
@@ -27,7 +27,7 @@ public sealed class DrillTests : IDisposable
     public async Task Jobs_whose_programs_are_killed_say_so_and_are_done_when_asked_again()
     {
         using var server = await ServerProcess.StartAsync(Server, _folder.FullName, TimeSpan.FromSeconds(60));
-        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, ["sound", "deck", "export flac"]).KillToolsAsync();
+        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, Pages, ["sound", "deck", "export flac"]).KillToolsAsync();
         Assert.Empty(figures.Faults);
         Assert.True(figures.Hindered > 0, $"Only {figures.Hindered} jobs were hindered: the drill tries too little.");
     }
@@ -41,7 +41,7 @@ public sealed class DrillTests : IDisposable
             Assert.SkipUnless(may.ExitCode == 0, "No disk of its own can be had here.");
         }
         using var server = await ServerProcess.StartOnDiskAsync(Server, _folder.FullName, 450);
-        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, ["sound", "deck", "export mp4"]).FillDiskAsync();
+        var figures = await new HinderDrill(server, _folder.FullName, 3, SoundSeconds, Pages, ["sound", "deck", "export mp4"]).FillDiskAsync();
         Assert.Empty(figures.Faults);
         Assert.True(figures.Hindered > 0, $"Only {figures.Hindered} jobs were hindered: the drill tries too little.");
     }

@@ -2,10 +2,12 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using Phonaris.Exports;
+using Phonaris.Made;
 using Phonaris.Storage;
 using Phonaris.Web.Exports;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
+using SkiaSharp;
 
 namespace Phonaris.Web.Tests;
 
@@ -27,7 +29,7 @@ public sealed class KeepingTests : IDisposable
         Assert.Equal(HttpStatusCode.InternalServerError, (await _app.Http.GetAsync($"/api/shows/{show}")).StatusCode);
         var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide }));
         Assert.Null(dropped.Edited.Change);
-        var pages = new[] { await _app.UploadAsync(_app.Make("p.png", "-f", "lavfi", "-i", "color=red:s=160x90", "-frames:v", "1"), "deck") };
+        var pages = new[] { await _app.UploadAsync(PlainPicture.Write(_app.PathOf("p.png"), SKColors.Red), "deck") };
         Assert.Null((await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = pages, index = 0, fills = false }))).Change);
         File.Delete(derived);
         var view = await _app.ViewAsync(show);

@@ -1,0 +1,17 @@
+using SkiaSharp;
+
+namespace Phonaris.Made;
+
+/// <summary>Pictures of one colour: to have a program draw each would take longer than most of what is tested by them.</summary>
+internal static class PlainPicture
+{
+    /// <summary>Writes a picture as PNG and gives its path.</summary>
+    public static string Write(string path, SKColor color, int width = 160, int height = 90)
+    {
+        using var picture = new SKBitmap(width, height);
+        picture.Erase(color);
+        using var file = File.Create(path);
+        picture.Encode(file, SKEncodedImageFormat.Png, 100);
+        return path;
+    }
+}
