@@ -30,7 +30,7 @@ it("is connected once the server is there, and lets go when it is no longer want
     .mockRejectedValueOnce(new Error("away"))
     .mockResolvedValue(undefined);
   const [listen, follow, away] = [vi.fn(), vi.fn(() => Promise.resolve()), vi.fn()];
-  const leave = stayConnected(1000, listen, follow, away);
+  const leave = stayConnected(listen, follow, away);
   await vi.advanceTimersByTimeAsync(1500);
   expect([hub.start.mock.calls.length, away.mock.calls.length, follow.mock.calls.length]).toEqual([2, 2, 0]);
   await vi.advanceTimersByTimeAsync(1000);
@@ -48,7 +48,7 @@ it("is connected once the server is there, and lets go when it is no longer want
 it("tries no more once it is not wanted", async () => {
   vi.useFakeTimers();
   hub.start.mockReset().mockRejectedValue(new Error("away"));
-  const leave = stayConnected(1000, vi.fn(), vi.fn(), vi.fn());
+  const leave = stayConnected(vi.fn(), vi.fn(), vi.fn());
   await vi.advanceTimersByTimeAsync(100);
   leave();
   await vi.advanceTimersByTimeAsync(10_000);

@@ -1,14 +1,15 @@
 import { type HubConnection, HubConnectionBuilder, LogLevel } from "@microsoft/signalr";
 
+/** How long it is waited until it is tried again. */
+const againMs = 1000;
+
 /**
  * Stays connected with the server, whether it is there at first or not, until what it gives is called.
- * @param againMs How long it is waited until it is tried again, in milliseconds.
  * @param listen Says what is listened for, once.
  * @param follow Says what is followed, each time that the connection is there.
  * @param away Is told when it is not.
  */
 export function stayConnected(
-  againMs: number,
   listen: (hub: HubConnection) => void,
   follow: (hub: HubConnection) => Promise<void>,
   away: () => void,

@@ -5,8 +5,6 @@ import type { JobView, Schemas } from "./client";
 import { stayConnected } from "./hub";
 import { askAnew, keepChange, keepJob } from "./queries";
 
-const againMs = 1000;
-
 /**
  * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
  * What sounds may have changed before that is drawn: `sounding` is called first, and must stay the same function.
@@ -35,7 +33,7 @@ export function useLive(showId: string, sounding: () => void): boolean {
       hub.on("changed", changed);
       hub.on("job", (job: JobView) => keepJob(queries, job));
     };
-    return stayConnected(againMs, listen, follow, () => setConnected(false));
+    return stayConnected(listen, follow, () => setConnected(false));
   }, [queries, showId, sounding]);
   return connected;
 }

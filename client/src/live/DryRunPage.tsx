@@ -12,7 +12,8 @@ import { RunEnd } from "./RunEnd";
 import { RunReport } from "./RunReport";
 import { SlideVoices } from "./SlideVoices";
 import { useNow } from "./useNow";
-import { usePrepared, type Prepared } from "./usePrepared";
+import type { Prepared } from "./prepare";
+import { usePrepared } from "./usePrepared";
 import { useTold } from "./useTold";
 
 const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };

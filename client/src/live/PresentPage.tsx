@@ -11,7 +11,8 @@ import { SelfRunning } from "./SelfRunning";
 import type { Manner } from "./Stage";
 import { useClicker } from "./useClicker";
 import { useNow } from "./useNow";
-import { usePrepared, type Prepared } from "./usePrepared";
+import type { Prepared } from "./prepare";
+import { usePrepared } from "./usePrepared";
 import { useTold } from "./useTold";
 
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */

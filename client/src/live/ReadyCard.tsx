@@ -3,7 +3,7 @@ import { Link, useLocation } from "react-router";
 import { Choice } from "../ui/fields";
 import type { Manner } from "./Stage";
 import { useEdited } from "./revision";
-import type { Ready } from "./usePrepared";
+import type { OnItsWay, Ready } from "./usePrepared";
 import { nothingSounds } from "./words";
 
 interface Props {
@@ -22,42 +22,40 @@ interface Props {
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
 export function ReadyCard({ title, showId, ready, ways, atTop = false, children, below }: Props) {
-  const { fraction, problem, prepared, manner, setManner, anew, begin } = ready;
+  const { onItsWay, prepared, manner, setManner, begin } = ready;
   const edited = useEdited(showId, prepared?.stage.view.revision);
   // Whoever comes here from a slide begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
-  const [chosen, setPlace] = useState<string>();
+  const [chosen, choose] = useState<string>();
   const [refused, setRefused] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
-  const place = chosen ?? `${slides.find(({ p }) => p.slideId === came)?.i ?? 0}`;
+  const place = slides.find(({ p }) => p.slideId === (chosen ?? came)) ?? slides[0];
   const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (
     <main className={`grid h-full items-start justify-items-center overflow-y-auto p-6 ${atTop ? "" : "pt-[14vh]"}`}>
       <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
         <h1 className="mb-4 text-2xl">{title}</h1>
-        {problem ? (
-          <p role="alert">{problem}</p>
-        ) : !prepared ? (
-          <div role="status">
-            <p className="mb-2">Fetching all slides and sounds, so that nothing is missing once it begins.</p>
-            <progress
-              className="progress progress-primary w-full"
-              value={fraction}
-              max={1}
-              aria-label="How far the fetching has come"
-            />
-          </div>
+        {!prepared ? (
+          <Fetching
+            onItsWay={onItsWay}
+            words="Fetching all slides and sounds, so that nothing is missing once it begins."
+            again="Try again"
+            start={ready.fetchShow}
+          />
         ) : (
           <>
             {sounds.length + pictures.length > 0 ? (
               <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
                 {sounds.length > 0 && <p>{sounds.join(", ")} could not be fetched and will not sound.</p>}
                 {pictures.length > 0 && <p>The picture of {pictures.join(", ")} could not be fetched.</p>}
-                <p className="mb-2">Try again, or begin without.</p>
-                <button type="button" className="btn btn-sm" onClick={prepared.again}>
-                  Try again
-                </button>
+                <Fetching
+                  onItsWay={onItsWay?.what === "missing" ? onItsWay : undefined}
+                  words="Fetching once more what is missing."
+                  asked="Try again, or begin without."
+                  again="Try again"
+                  start={ready.fetchMissing}
+                />
               </div>
             ) : (
               <p className="mb-4" data-testid="ready">
@@ -74,9 +72,9 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
               From{" "}
               <Choice
                 label="From slide"
-                value={place}
-                options={slides.map(({ p, i }) => [`${i}`, `${p.number} · ${titleOf(p.slideId)}`] as const)}
-                commit={setPlace}
+                value={place?.p.slideId ?? ""}
+                options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
+                commit={choose}
                 width="20rem"
               />
             </p>
@@ -93,7 +91,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
               <button
                 type="button"
                 className="btn btn-primary btn-lg"
-                onClick={() => void begin(Number(place)).then((sounds) => setRefused(!sounds))}
+                onClick={() => void begin(place?.i ?? 0).then((sounds) => setRefused(!sounds))}
               >
                 Begin
               </button>
@@ -104,9 +102,12 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
             {edited && (
               <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
                 <p className="mb-2">The show was edited since: what is ready is the show as it was.</p>
-                <button type="button" className="btn btn-sm" onClick={anew}>
-                  Fetch it as it is now
-                </button>
+                <Fetching
+                  onItsWay={onItsWay?.what === "show" ? onItsWay : undefined}
+                  words="Fetching it as it is now; until then, Begin begins with it as it was."
+                  again="Fetch it as it is now"
+                  start={ready.fetchShow}
+                />
               </div>
             )}
             <div className="mt-5">{below}</div>
@@ -114,5 +115,44 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
         )}
       </div>
     </main>
+  );
+}
+
+interface FetchingProps {
+  onItsWay: OnItsWay | undefined;
+  /** What is said while it is on its way, and before it is asked for. */
+  words: string;
+  asked?: string;
+  /** What the button says that begins it. */
+  again: string;
+  start: () => void;
+}
+
+/** How far a fetching has come; else why it came to nothing, and the button that begins it. */
+function Fetching({ onItsWay, words, asked, again, start }: FetchingProps) {
+  if (onItsWay && !onItsWay.problem)
+    return (
+      <div role="status">
+        <p className="mb-2">{words}</p>
+        <progress
+          className="progress progress-primary w-full"
+          value={onItsWay.fraction}
+          max={1}
+          aria-label="How far the fetching has come"
+        />
+      </div>
+    );
+  return (
+    <>
+      {onItsWay && (
+        <p role="alert" className="mb-2">
+          {onItsWay.problem}
+        </p>
+      )}
+      {asked && <p className="mb-2">{asked}</p>}
+      <button type="button" className="btn btn-sm" onClick={start}>
+        {again}
+      </button>
+    </>
   );
 }

@@ -8,11 +8,17 @@ import { fetchPictures } from "./pictures";
 import { ReadyCard } from "./ReadyCard";
 import { RunReport } from "./RunReport";
 import type { Stage } from "./Stage";
-import type { Prepared, Ready } from "./usePrepared";
+import type { Prepared } from "./prepare";
+import { usePrepared, type Ready } from "./usePrepared";
 import { useTold } from "./useTold";
 
-const { stayConnected } = vi.hoisted(() => ({ stayConnected: vi.fn((): (() => void) => () => {}) }));
+const { stayConnected, prepare, letGo } = vi.hoisted(() => ({
+  stayConnected: vi.fn((): (() => void) => () => {}),
+  prepare: vi.fn<typeof import("./prepare").prepare>(),
+  letGo: vi.fn(),
+}));
 vi.mock("../api/hub", () => ({ stayConnected }));
+vi.mock("./prepare", () => ({ prepare, letGo, fetchMissing: vi.fn() }));
 
 afterEach(() => {
   cleanup();
@@ -41,16 +47,16 @@ describe("before a show", () => {
   });
 
   it("tells that the show was edited since, also before it was followed, and fetches it as it is now", async () => {
-    const anew = vi.fn();
+    const fetchShow = vi.fn();
     const stage = { places, view: { show: viewOf().show, revision: 7 } };
     const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
-    const ready = { fraction: 1, manner: "hand", begun: false, anew, prepared } as unknown as Ready;
+    const ready = { manner: "hand", begun: false, fetchShow, prepared } as unknown as Ready;
     render(
       <MemoryRouter>
         <ReadyCard below={null} title="Present" showId="show" ready={ready} ways={[]} />
       </MemoryRouter>,
     );
-    const [, listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+    const [listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
       typeof import("../api/hub").stayConnected
     >;
     const on = vi.fn();
@@ -66,13 +72,52 @@ describe("before a show", () => {
     expect(screen.queryByRole("alert")).toBeNull();
     act(() => on.mock.calls[0]?.[1]("show", 9));
     fireEvent.click(screen.getByText("Fetch it as it is now"));
-    expect(anew).toHaveBeenCalledOnce();
+    expect(fetchShow).toHaveBeenCalledOnce();
+  });
+
+  it("keeps what is ready until the show as it is now is here, all of it, and what has begun for good", async () => {
+    const shows = ["as it was", "torn", "as it is"].map((name) => {
+      const stage = { name, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
+      return { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
+    });
+    const [was, torn, is] = shows as [Prepared, Prepared, Prepared];
+    const answers = [
+      was,
+      new Error("The server is away."),
+      { ...torn, missing: { pictures: ["slide 2"], sounds: [] } },
+      is,
+    ];
+    prepare.mockImplementation((_, __, told) => {
+      told(0.5);
+      const next = answers.shift();
+      return next instanceof Error ? Promise.reject(next) : next ? Promise.resolve(next) : new Promise(() => {});
+    });
+    const { result, unmount } = renderHook(() => usePrepared("show", "present"));
+    const problem = async () => {
+      act(() => result.current.fetchShow());
+      expect(result.current).toMatchObject({ prepared: was, onItsWay: { what: "show", fraction: 0.5 } });
+      await act(() => Promise.resolve());
+      return result.current.onItsWay?.problem;
+    };
+    await act(() => Promise.resolve());
+    expect(await problem()).toBe("The server is away.");
+    expect(await problem()).toBe("slide 2 could not be fetched. Try again, or open this page anew to go without.");
+    expect(letGo.mock.calls).toEqual([[torn.stage]]);
+    expect(await problem()).toBeUndefined();
+    expect(result.current.prepared).toBe(is);
+    expect(letGo).toHaveBeenLastCalledWith(was.stage);
+    act(() => result.current.fetchShow());
+    await act(() => result.current.begin(0));
+    expect(result.current).toMatchObject({ begun: true, prepared: is });
+    expect(prepare.mock.calls.at(-1)?.[3].aborted).toBe(true);
+    unmount();
+    expect(letGo.mock.calls.at(-1)).toEqual([is.stage]);
   });
 
   it("tells a run that has begun what was edited before it was followed", async () => {
     const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
     const { result } = renderHook(() => useTold("show", stage));
-    const [, , follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+    const [, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
       typeof import("../api/hub").stayConnected
     >;
     const hub = (revision: number) => ({ invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
@@ -83,10 +128,11 @@ describe("before a show", () => {
   });
 
   it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
-    const again = vi.fn();
+    const fetchMissing = vi.fn();
+    const fetchShow = vi.fn();
     const begin = vi.fn(() => Promise.resolve(true));
     const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
-    const prepared = { stage, again, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
+    const prepared = { stage, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
     const setManner = vi.fn();
     const card = (now: Partial<Ready>) => (
       <MemoryRouter>
@@ -94,7 +140,7 @@ describe("before a show", () => {
           below={null}
           title="Present"
           showId="show"
-          ready={{ fraction: 0.4, manner: "hand", setManner, begun: false, anew: vi.fn(), begin, ...now }}
+          ready={{ manner: "hand", setManner, begun: false, fetchShow, fetchMissing, begin, ...now }}
           ways={[
             ["hand", "when I say so"],
             ["plan", "by itself"],
@@ -102,23 +148,25 @@ describe("before a show", () => {
         />
       </MemoryRouter>
     );
-    const { rerender } = render(card({}));
+    const { rerender } = render(card({ onItsWay: { what: "show", fraction: 0.4 } }));
     expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
     rerender(card({ prepared }));
     const alert = screen.getByRole("alert").textContent;
     expect(alert).toContain("Dusk Pad could not be fetched and will not sound.");
     expect(alert).toContain("The picture of slide 2 could not be fetched.");
     fireEvent.click(screen.getByText("Try again"));
-    expect(again).toHaveBeenCalledOnce();
-    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "2" } });
+    expect(fetchMissing).toHaveBeenCalledOnce();
+    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s2" } });
     fireEvent.change(screen.getByLabelText("Goes on"), { target: { value: "plan" } });
     expect(setManner).toHaveBeenCalledWith("plan");
     fireEvent.click(screen.getByText("Begin"));
     expect(begin).toHaveBeenCalledWith(2);
     rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
     expect(screen.getByTestId("ready").textContent).toContain("it goes on even if the server is lost");
-    rerender(card({ problem: "The server is away." }));
+    rerender(card({ onItsWay: { what: "show", fraction: 0, problem: "The server is away." } }));
     expect(screen.getByRole("alert").textContent).toBe("The server is away.");
+    fireEvent.click(screen.getByText("Try again"));
+    expect(fetchShow).toHaveBeenCalledOnce();
   });
 });
 

@@ -2,8 +2,6 @@ import type { HubConnection } from "@microsoft/signalr";
 import { useEffect, useState } from "react";
 import { stayConnected } from "../api/hub";
 
-const againMs = 2000;
-
 /** Tells each revision that a followed show comes to. */
 export function onRevision(hub: HubConnection, tell: (revision: number) => void) {
   hub.on("changed", (_: string, revision: number) => tell(revision));
@@ -21,7 +19,6 @@ export function useEdited(showId: string, since: number | undefined): boolean {
   useEffect(
     () =>
       stayConnected(
-        againMs,
         (hub) => onRevision(hub, setRevision),
         (hub) => followRevision(hub, showId, setRevision),
         () => {},

@@ -1,104 +1,93 @@
 import { useEffect, useState } from "react";
-import { answered, api, type Schemas, type StrandView } from "../api/client";
-import { fetchPictures, type Pictures } from "./pictures";
-import { Stage, type Manner } from "./Stage";
-import { fetchStems } from "./fetchStems";
-import { fetchVideos } from "./videos";
+import type { Schemas } from "../api/client";
+import { fetchMissing, letGo, prepare, type Prepared } from "./prepare";
+import type { Manner } from "./Stage";
 
-/** A show on its way to the audience: how far the fetching has come, or what came of it; how it goes on, and whether it has begun. */
-export interface Ready {
+/** What is being fetched, how far that has come, or why it came to nothing. */
+export interface OnItsWay {
+  what: "show" | "missing";
   fraction: number;
   problem?: string;
+}
+
+/** A show on its way to the audience: what is fetched, what is ready; how it goes on, and whether it has begun. */
+export interface Ready {
+  onItsWay?: OnItsWay;
   prepared?: Prepared;
   manner: Manner;
   setManner: (manner: Manner) => void;
   begun: boolean;
-  /** Makes the show as it is now ready instead. */
-  anew: () => void;
+  /** Fetches the show as it is now; what is ready stays so until that is. */
+  fetchShow: () => void;
+  /** Fetches what could not be had once more. */
+  fetchMissing: () => void;
   /** Begins at a place; false where the browser holds the sound back. */
   begin: (place: number) => Promise<boolean>;
 }
 
-export interface Prepared {
-  stage: Stage;
-  /** The cues as they are drawn. */
-  strands: readonly StrandView[];
-  /** The pictures, by slide and step, to be had without the server. */
-  pictures: Pictures["had"];
-  /** The slides whose pictures, and the sounds, that could not be had. */
-  missing: { pictures: readonly string[]; sounds: readonly string[] };
-  again: () => void;
+/** What is to be fetched: what is missing of a show, or all of it, also in place of what is ready. */
+interface Asked {
+  missingOf?: Prepared;
+  insteadOf?: Prepared;
 }
 
 /** Fetches all that is needed to show a show before it is said to be ready. */
 export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
-  const [fraction, setFraction] = useState(0);
-  const [problem, setProblem] = useState<string>();
+  const [asked, ask] = useState<Asked | undefined>({});
+  const [onItsWay, setOnItsWay] = useState<OnItsWay | undefined>({ what: "show", fraction: 0 });
   const [prepared, setPrepared] = useState<Prepared>();
   const [chosen, setManner] = useState<Manner>();
   const [begun, setBegun] = useState(false);
-  const [round, setRound] = useState(0);
   useEffect(() => {
+    if (!asked) return;
+    const { missingOf, insteadOf } = asked;
     const cancel = new AbortController();
-    let stage: Stage | undefined;
-    const prepare = async () => {
-      if (!window.isSecureContext)
-        throw new Error(
-          "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
-        );
-      const { run, strands }: Schemas["NewRunView"] = answered(
-        await api.POST("/api/shows/{id}/runs", { params: { path: { id: showId } }, body: { kind } }),
-      );
+    const tell = (fraction: number, problem?: string) => {
       if (cancel.signal.aborted) return;
-      const made = (stage = new Stage(run, kind));
-      await made.sound.prepare();
-      const fetchAll = async () => {
-        const pictures = await fetchPictures(showId, run, (f) => setFraction(0.2 * f), cancel.signal);
-        const videos = await fetchVideos(showId, run, made.videos, (f) => setFraction(0.2 + 0.2 * f), cancel.signal);
-        const sounds = await fetchStems(showId, run, made.sound, (f) => setFraction(0.4 + 0.6 * f), cancel.signal);
-        made.expect(0);
-        const missing = { pictures: pictures.missing, sounds: [...new Set([...videos, ...sounds])] };
-        if (!cancel.signal.aborted)
-          setPrepared({
-            stage: made,
-            strands,
-            pictures: pictures.had,
-            missing,
-            again: () => void fetchAll().catch(failed),
-          });
-      };
-      await fetchAll();
+      setOnItsWay({ what: missingOf ? "missing" : "show", fraction, ...(problem ? { problem } : {}) });
     };
-    const failed = (e: unknown) => {
-      if (!cancel.signal.aborted) setProblem((e as Error).message);
-    };
-    prepare().catch(failed);
-    return () => {
-      cancel.abort();
-      stage?.end();
-      for (const address of stage?.videos.values() ?? []) URL.revokeObjectURL(address);
-    };
-  }, [showId, kind, round]);
-  const anew = () => {
-    setPrepared(undefined);
-    setFraction(0);
-    setRound(round + 1);
+    const fetching = missingOf
+      ? fetchMissing(showId, missingOf, tell, cancel.signal)
+      : prepare(showId, kind, tell, cancel.signal);
+    fetching
+      .then((made) => {
+        const lost = insteadOf ? missingNames(made).filter((name) => !missingNames(insteadOf).includes(name)) : [];
+        if (lost.length > 0) {
+          letGo(made.stage);
+          throw new Error(`${lost.join(", ")} could not be fetched. Try again, or open this page anew to go without.`);
+        }
+        setPrepared(made);
+        setOnItsWay(undefined);
+      })
+      .catch((e: unknown) => tell(0, (e as Error).message));
+    return () => cancel.abort();
+  }, [showId, kind, asked]);
+  const stage = prepared?.stage;
+  useEffect(() => () => stage && letGo(stage), [stage]);
+  const start = (next: Asked) => {
+    setOnItsWay({ what: next.missingOf ? "missing" : "show", fraction: 0 });
+    ask(next);
   };
-  const byItself = kind === "present" && prepared?.stage.view.show.showing.byItself;
+  const byItself = kind === "present" && stage?.view.show.showing.byItself;
   const manner = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
-    const sounds = (await prepared?.stage.begin(place, manner)) ?? false;
+    // What is begun stays as it is.
+    ask(undefined);
+    setOnItsWay(undefined);
+    const sounds = (await stage?.begin(place, manner)) ?? false;
     setBegun(sounds);
     return sounds;
   };
   return {
-    fraction,
-    ...(problem ? { problem } : {}),
+    ...(onItsWay ? { onItsWay } : {}),
     ...(prepared ? { prepared } : {}),
     manner,
     setManner,
     begun,
-    anew,
+    fetchShow: () => start(prepared ? { insteadOf: prepared } : {}),
+    fetchMissing: () => start(prepared ? { missingOf: prepared } : {}),
     begin,
   };
 }
+
+const missingNames = ({ missing }: Prepared) => [...missing.sounds, ...missing.pictures];

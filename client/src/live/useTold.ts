@@ -5,7 +5,6 @@ import { followRevision, onRevision } from "./revision";
 import type { Stage } from "./Stage";
 import { keepRun } from "./keepRun";
 
-const againMs = 2000;
 const keepEveryMs = 15_000;
 const noticeMs = 8_000;
 
@@ -26,7 +25,7 @@ export function useTold(showId: string, stage: Stage): readonly string[] {
       await hub.invoke("FollowRun", showId, stage.view.id);
       setAway(false);
     };
-    return stayConnected(againMs, listen, follow, () => setAway(true));
+    return stayConnected(listen, follow, () => setAway(true));
   }, [showId, stage]);
   useEffect(() => {
     const keep = () => void keepRun(showId, stage);
