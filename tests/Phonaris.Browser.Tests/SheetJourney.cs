@@ -1,6 +1,9 @@
 using System.IO.Compression;
+using System.Text.Json;
 using OpenQA.Selenium;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Drills;
 using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
@@ -121,11 +124,14 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     private void Begin() => _browser.Made(5, 2, new Tone("Long tone", 330, 20, SoundKind.Bed, 4, 5));
 
     [Fact]
-    public void On_an_old_laptop_at_twice_the_size_and_by_keyboard_all_of_it_is_within_reach()
+    public async Task On_an_old_laptop_at_twice_the_size_and_by_keyboard_all_of_it_is_within_reach()
     {
         _browser.Made(4, 5, new("Pad", 220, 20, SoundKind.Bed, 1, 4), new("Chirp", 900, 1, SoundKind.Spot, 2, 2));
+        // So far from what is aimed at that it takes long to say.
+        using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^1], JsonSerializer.SerializeToElement<Edit>(new SetTarget(5_000_000), ShowJson.Options));
+        _browser.Until(() => _browser.Count("[data-testid=over]") == 1, "what is to spare");
         // The hall's old laptop: nothing lies over anything else, nothing is out of sight.
-        foreach (var (width, height) in ((int, int)[])[(1024, 768), (1366, 768)])
+        foreach (var (width, height) in ((int, int)[])[(1024, 768), (1280, 800), (1366, 768)])
         {
             _browser.Size(width, height);
             _browser.Until(() => _browser.Js<bool>("(s => s.scrollWidth <= s.clientWidth)(document.querySelector('[data-testid=sheet]'))"), $"all bands in sight at {width}");

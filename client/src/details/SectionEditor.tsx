@@ -1,6 +1,7 @@
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
 import { useOpenShow } from "../shows/ShowContext";
+import { Tick } from "../ui/fields";
 import { ValueField } from "../ui/ValueField";
 import { Sentence, Topic } from "./Sentence";
 
@@ -44,15 +45,11 @@ export function SectionEditor({ slide }: { slide: Slide }) {
           width="11.5rem"
         />
       </Sentence>
-      <label className="flex items-center gap-2 text-sm">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={own.waitingLoop}
-          onChange={(event) => change({ waitingLoop: event.currentTarget.checked })}
-        />
-        Waiting loop: goes round until the presenter moves on
-      </label>
+      <div className="text-sm">
+        <Tick ticked={own.waitingLoop} set={(waitingLoop) => change({ waitingLoop })}>
+          Waiting loop: goes round until the presenter moves on
+        </Tick>
+      </div>
       <button type="button" className="btn btn-xs" onClick={() => set(sections.filter((s) => s.id !== own.id))}>
         End this section
       </button>

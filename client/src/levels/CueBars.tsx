@@ -52,7 +52,7 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
       <td className="py-1.5">
         <input
           type="checkbox"
-          className="checkbox checkbox-sm align-middle"
+          className="checkbox checkbox-primary checkbox-sm align-middle"
           aria-label={`Match ${name}`}
           disabled={cue.nowLufs === null}
           checked={!out && cue.nowLufs !== null}

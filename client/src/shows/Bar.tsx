@@ -28,7 +28,7 @@ export function Bar({ showId, connected, open }: Props) {
         <span className="max-sm:hidden">Phonaris</span>
         <House size={18} className="sm:hidden" aria-hidden="true" />
       </Link>
-      <div className="max-lg:hidden">
+      <div className="min-w-26 shrink-1000 basis-54 max-lg:hidden">
         <ValueField
           label="Title of the show"
           words
@@ -36,7 +36,7 @@ export function Bar({ showId, connected, open }: Props) {
           show={(title) => title}
           read={(typed) => typed.trim() || undefined}
           commit={(title) => edit({ kind: "renameShow", title })}
-          width="clamp(6.5rem, 100vw - 57.5rem, 13.5rem)"
+          width="100%"
         />
       </div>
       <Views>
@@ -56,11 +56,11 @@ export function Bar({ showId, connected, open }: Props) {
         </span>
       )}
       {alone.length > 0 && (
-        <button type="button" className="btn btn-warning btn-xs" onClick={() => hearAlone([])}>
+        <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => hearAlone([])}>
           <Headphones size={14} /> Heard alone: hear all again
         </button>
       )}
-      <div className="ml-auto flex items-center gap-1">
+      <div className="ml-auto flex shrink-0 items-center gap-1">
         <RunningTime />
         <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
           <Undo2 size={18} />
@@ -108,11 +108,7 @@ function Views({ children }: { children: ReactNode }) {
     nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
   }, [pathname]);
   return (
-    <nav
-      ref={nav}
-      className="flex h-full min-w-0 max-lg:overflow-x-auto max-lg:[scrollbar-width:none]!"
-      aria-label="Views"
-    >
+    <nav ref={nav} className="flex h-full min-w-0 overflow-x-auto [scrollbar-width:none]!" aria-label="Views">
       {children}
     </nav>
   );

@@ -100,7 +100,7 @@ export function Tick({ ticked, set, disabled = false, children }: TickProps) {
     <label className="flex min-w-0 items-center gap-2">
       <input
         type="checkbox"
-        className="checkbox checkbox-sm"
+        className="checkbox checkbox-primary checkbox-sm"
         checked={ticked}
         disabled={disabled}
         onChange={(event) => set(event.currentTarget.checked)}

@@ -6,6 +6,7 @@ import { pictureEndings } from "../../decks/readable";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Dialog } from "../../ui/Dialog";
 import { FileInput } from "../../ui/FileInput";
+import { Tick } from "../../ui/fields";
 import { HotspotShape, symbols } from "../../ui/HotspotShape";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence } from "../Sentence";
@@ -150,15 +151,11 @@ export function HotspotDialog({ cue, spot, close }: Props) {
               width="100%"
             />
           </Sentence>
-          <label className="flex items-center gap-2 text-sm">
-            <input
-              type="checkbox"
-              className="checkbox checkbox-sm"
-              checked={spot.shown}
-              onChange={(event) => set({ shown: event.currentTarget.checked })}
-            />
-            The audience sees it
-          </label>
+          <div className="text-sm">
+            <Tick ticked={spot.shown} set={(shown) => set({ shown })}>
+              The audience sees it
+            </Tick>
+          </div>
         </div>
       </div>
     </Dialog>
