@@ -8,11 +8,25 @@ public sealed class HearingBrowser(Browsers browsers) : Browser(browsers, withDe
     /// <summary>The moment by the clock of the sound, in seconds.</summary>
     public double Now() => Js<double>("heardBy.currentTime");
 
-    /// <summary>The longest stretch in which next to nothing is heard, in milliseconds.</summary>
-    public double LongestGapMs(double from, double to)
+    /// <summary>Looks whether what sounds breaks for more than five milliseconds between two moments; where it does, tells what was heard around that.</summary>
+    public void AssertUnbroken(double from, double to)
     {
-        string Text(double t) => t.ToString(CultureInfo.InvariantCulture);
-        return Js<double>($"(() => {{ let longest = 0, last = {Text(from)}, blocks = 0; for (const [at, peak] of heard) if (at > {Text(from)} && at < {Text(to)} && peak > 0.02) {{ longest = Math.max(longest, at - last - 128 / 48000); last = at; blocks++; }} return blocks < 300 ? 1e6 : Math.max(longest, {Text(to)} - last - 0.1) * 1000; }})()");
+        var within = Js<string>($$"""
+            ((from, to) => {
+                const blocks = heard.filter(([at]) => at > from && at < to);
+                if (blocks.length < 300) return `only ${blocks.length} blocks`;
+                let last = from, [longest, until] = [to - (blocks.findLast(([, peak]) => peak > 0.02)?.[0] ?? 0) - 0.1, to];
+                for (const [at, peak] of blocks) {
+                    if (peak <= 0.02) continue;
+                    if (at - last - 128 / 48000 > longest) [longest, until] = [at - last - 128 / 48000, at];
+                    last = at;
+                }
+                if (longest <= 0.005) return "";
+                const around = blocks.filter(([at]) => Math.abs(at - until) < 0.03).map(([at, peak]) => `${at.toFixed(4)} ${peak.toFixed(4)}`);
+                return `broken for ${longest * 1000} ms, ${until - from} s on: ${around.join(", ")}`;
+            })({{from.ToString(CultureInfo.InvariantCulture)}}, {{to.ToString(CultureInfo.InvariantCulture)}})
+            """);
+        Assert.True(within.Length == 0, within);
     }
 
     /// <summary>What is heard of a fade out of so many seconds, at its quarters, beside the quarter sine it is to be.</summary>

@@ -52,7 +52,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
             Thread.Sleep(150);
         }
         _browser.Says("[data-testid=controls]", "21 of 24");
-        Assert.InRange(browser.LongestGapMs(from, browser.Now()), 0, 5);
+        browser.AssertUnbroken(from, browser.Now());
         // What is said, as captions.
         _browser.Press("c");
         _browser.Says("[data-testid=caption]", "Said to slide twenty-one.");

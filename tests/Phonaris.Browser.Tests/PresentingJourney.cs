@@ -121,7 +121,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
             Thread.Sleep(150);
         }
         _browser.Until(() => _browser.Where() == "slide 24 of 26", "slide 24");
-        Assert.InRange(browser.LongestGapMs(from, browser.Now()), 0, 5);
+        browser.AssertUnbroken(from, browser.Now());
 
         // Its span ends with slide 24: it dies away by its fade, to the shape.
         _browser.Press(Keys.ArrowRight);
