@@ -71,9 +71,11 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const byItself = kind === "present" && stage?.view.show.showing.byItself;
   const manner = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
-    // What is begun stays as it is.
-    ask(undefined);
-    setOnItsWay(undefined);
+    // Nothing takes the place of what is begun; what is missing of it may still come.
+    if (asked?.insteadOf) {
+      ask(undefined);
+      setOnItsWay(undefined);
+    }
     const sounds = (await stage?.begin(place, manner)) ?? false;
     setBegun(sounds);
     return sounds;
