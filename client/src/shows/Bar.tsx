@@ -18,7 +18,7 @@ interface Props {
 export function Bar({ showId, connected, open }: Props) {
   const { view, edit, undo, redo, alone, hearAlone } = useOpenShow();
   return (
-    <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-4 px-4 max-xl:gap-2.5 max-xl:px-3">
+    <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-3 px-4 max-xl:gap-2.5 max-xl:px-3">
       <Link
         to="/"
         className="text-primary font-display text-xl font-bold"
@@ -131,7 +131,7 @@ function View({
       to={to}
       end={!deep}
       className={({ isActive }) =>
-        `flex h-full items-center border-b-3 px-2.5 text-[0.9375rem] whitespace-nowrap max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+        `flex h-full items-center border-b-3 px-2.5 -outline-offset-2! text-[0.9375rem] whitespace-nowrap max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
       }
     >
       {name}

@@ -13,7 +13,7 @@ export function RunningTime() {
     <>
       <button
         type="button"
-        className="btn btn-ghost btn-sm mr-2 max-xl:mr-0 h-10 gap-2 px-2 font-normal max-md:mr-0"
+        className="btn btn-ghost btn-sm mr-1 max-xl:mr-0 h-10 gap-2 px-2 font-normal max-md:mr-0"
         title="Running time, what to aim at, and the timing sheet"
         onClick={() => setOpen(true)}
       >
