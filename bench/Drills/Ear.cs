@@ -6,7 +6,8 @@ internal static class Ear
     /// <summary>
     /// Put into a page before its own scripts. <c>heard</c> has for each block of 128 frames when it is by the audio clock, in seconds, and its greatest
     /// sample; <c>heardBy</c> is that clock; <c>hearing(what)</c> promises when the next block sounds whose greatest sample is wanted, in milliseconds
-    /// of the clock on the wall. The audio thread listens, so what the page draws meanwhile does not delay it.
+    /// of the clock on the wall. The audio thread listens, so what the page draws meanwhile does not delay it; where that is late itself, its clock
+    /// says the same for some blocks in a row, which come one after the other all the same.
     /// </summary>
     public const string Script = """
         const create = AudioContext.prototype.createAnalyser;
@@ -16,7 +17,7 @@ internal static class Ear
             window.heardBy = this;
             window.heard = [];
             window.hearing = (what) => new Promise((done) => (wanted = { what, done }));
-            const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.port.postMessage([currentTime, peak]); return true; } })';
+            const source = 'registerProcessor("ear", class extends AudioWorkletProcessor { process([[left]]) { let peak = 0; for (const s of left ?? []) peak = Math.max(peak, Math.abs(s)); this.at = Math.max(currentTime, (this.at ?? 0) + 128 / sampleRate); this.port.postMessage([this.at, peak]); return true; } })';
             this.audioWorklet.addModule('data:text/javascript,' + encodeURIComponent(source)).then(() => {
                 const ear = new AudioWorkletNode(this, 'ear');
                 node.connect(ear);

@@ -59,7 +59,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
         // One click there puts it right.
         _browser.Find("[data-testid=cue-details] [role=note] button").SendKeys(Keys.Enter);
-        _browser.Until(() => !_browser.Find("[data-testid=cue-details]").Text.Contains("cut off", StringComparison.Ordinal), "it put right");
+        _browser.Until(() => !_browser.Text("[data-testid=cue-details]").Contains("cut off", StringComparison.Ordinal), "it put right");
         Assert.Empty(_browser.Complaints());
     }
 }

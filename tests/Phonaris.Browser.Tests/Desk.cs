@@ -128,10 +128,10 @@ internal static class Desk
         browser.Until(() => browser.Js<bool>($"[...document.querySelectorAll('nav[aria-label=Views] a')].some(a => a.firstChild.textContent === '{view}' && (a.click(), true))"), view);
 
     /// <summary>Where the presenter is, as the presenter's page says it.</summary>
-    public static string Where(this Browser browser) => browser.Find("[data-testid=where]").Text;
+    public static string Where(this Browser browser) => browser.Text("[data-testid=where]");
 
     /// <summary>What sounds, as the presenter's page says it.</summary>
-    public static string Sounding(this Browser browser) => browser.Find("[aria-label='Sounding now']").Text;
+    public static string Sounding(this Browser browser) => browser.Text("[aria-label='Sounding now']");
 
     /// <summary>A picture of one colour, named after a slide.</summary>
     public static string Picture(this Browser browser, int n) =>

@@ -39,7 +39,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.View("Run sheet");
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
-        _browser.Says("[aria-label='Which run'] option", "Dry run, ");
+        _browser.Says("[aria-label='Which run']", "Dry run, ");
     }
 
     [Fact]
@@ -101,7 +101,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Js<bool>("(heardBy.suspend(), window.letIt = AudioContext.prototype.resume, AudioContext.prototype.resume = async () => {}, true)");
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound refused");
         _browser.Button("Begin").Click();
-        _browser.Until(() => _browser.Find("[role=alert]").Text.Contains("press Begin once more", StringComparison.OrdinalIgnoreCase), "it to ask");
+        _browser.Until(() => _browser.Text("[role=alert]").Contains("press Begin once more", StringComparison.OrdinalIgnoreCase), "it to ask");
         _browser.Js<bool>("(AudioContext.prototype.resume = letIt, true)");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 4']");
@@ -119,7 +119,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[data-by-hand]");
     }
 
-    private string Report() => _browser.Find("[data-testid=report]").Text;
+    private string Report() => _browser.Text("[data-testid=report]");
 
-    private double Took(int slide) => double.Parse(_browser.Find($"[data-took='{slide}']").Text.Split(':')[1], CultureInfo.InvariantCulture);
+    private double Took(int slide) => double.Parse(_browser.Text($"[data-took='{slide}']").Split(':')[1], CultureInfo.InvariantCulture);
 }

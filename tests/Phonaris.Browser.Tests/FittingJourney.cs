@@ -92,7 +92,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         var hold = _browser.Value("Hold of slide 1");
         _browser.Drag("[data-slide='1'] [data-testid=hold-edge]", 24);
         _browser.Until(() => _browser.Value("Hold of slide 1") != hold, "a longer hold");
-        var longer = double.Parse(_browser.Find("[data-testid=over]").Text.Split(' ')[0].Split(':')[1], System.Globalization.CultureInfo.InvariantCulture);
+        var longer = double.Parse(_browser.Text("[data-testid=over]").Split(' ')[0].Split(':')[1], System.Globalization.CultureInfo.InvariantCulture);
         Assert.InRange(Begins("Homeward") - begins, longer - 0.11, longer + 0.11);
 
         // A piece that is shortened ends where it is told to; and joins are dragged to another place.
@@ -123,18 +123,18 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("main table");
     }
 
-    private string Header() => _browser.Find("main header").Text;
+    private string Header() => _browser.Text("main header");
 
-    private string Beds() => _browser.Find("nav[aria-label=Beds]").Text;
+    private string Beds() => _browser.Text("nav[aria-label=Beds]");
 
     /// <summary>When a cue begins, in seconds, as its details say.</summary>
     private double Begins(string cue)
     {
         _browser.Choose(cue);
         _browser.Says("[data-testid=cue-details] h2", cue);
-        var time = System.Text.RegularExpressions.Regex.Match(_browser.Find("[data-testid=cue-details]").Text, @"Sounds from (\d+):(\d+\.\d)");
+        var time = System.Text.RegularExpressions.Regex.Match(_browser.Text("[data-testid=cue-details]"), @"Sounds from (\d+):(\d+\.\d)");
         return 60 * int.Parse(time.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) + double.Parse(time.Groups[2].ValueSpan, System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    private string Joins() => _browser.Find("[aria-label='The re-cut'] ol").Text;
+    private string Joins() => _browser.Text("[aria-label='The re-cut'] ol");
 }

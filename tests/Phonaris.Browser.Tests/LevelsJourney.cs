@@ -28,7 +28,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Press("m");
         _browser.Until(() => _browser.Js<bool>("performance.getEntriesByType('resource').some(e => e.name.includes('matched=true'))"), "it heard as it would be");
         _browser.Press("m");
-        _browser.Until(() => _browser.Find("[aria-label='Which levels are heard'] [aria-pressed=true]").Text == "as they are", "it heard as it is");
+        _browser.Until(() => _browser.Text("[aria-label='Which levels are heard'] [aria-pressed=true]") == "as they are", "it heard as it is");
         _browser.Press(Keys.Space);
         Assert.InRange(AtTarget(), 0, 10);
 
@@ -57,7 +57,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Choose("Tone 6");
         _browser.Says("[data-testid=cue-details]", "follows its target");
         _browser.Type("Level", "-40", "−40.0 dB");
-        _browser.Until(() => !_browser.Find("[data-testid=cue-details]").Text.Contains("follows its target", StringComparison.Ordinal), "it not to follow");
+        _browser.Until(() => !_browser.Text("[data-testid=cue-details]").Contains("follows its target", StringComparison.Ordinal), "it not to follow");
         _browser.View("Levels");
         _browser.Says("[data-cue-levels='Tone 6']", "too quiet");
         Assert.Empty(_browser.Complaints());

@@ -27,7 +27,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         // Pictures at once, in the order of their numbers.
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Picture("2 Second.png"), Picture("10 Third.png"), Picture("1 First.png")));
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "three slides");
-        Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Find($"[data-slide='{n}'] [data-title]").Text));
+        Assert.Equal(["First", "Second", "Third"], Enumerable.Range(1, 3).Select(n => _browser.Text($"[data-slide='{n}'] [data-title]")));
 
         // A sound that is none, beside one that is.
         await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");

@@ -103,7 +103,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Equal("~4.0 s", _browser.Value("Time of step 3"));
         // Beside the slides, at the height of its third step: one drag.
         _browser.Hand.ClickAndHold(_browser.Find("[data-sound='Chirp']")).MoveToElement(_browser.Find("[data-slide='2'] [role=gridcell]:last-child"), 0, 25).Release().Perform();
-        _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Find("[aria-label='Begins']").Text.Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
+        _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Text("[aria-label='Begins']").Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
         Assert.Equal("with step 3", _browser.Js<string>("(s => s.options[s.selectedIndex].textContent)(document.querySelector('[aria-label=Begins]'))"));
         // A voice for each slide in one go.
         _browser.View("Dry run");
@@ -151,7 +151,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("A credits card").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 4, "the card");
         _browser.View("Export");
-        _browser.Until(() => _browser.Find("[aria-label=Credits] pre").Text.Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Find("[aria-label=Credits]").Text.Contains("missing", StringComparison.Ordinal), "the credits");
+        _browser.Until(() => _browser.Text("[aria-label=Credits] pre").Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Text("[aria-label=Credits]").Contains("missing", StringComparison.Ordinal), "the credits");
         _browser.Button("Put into the notes of the last slide").Click();
         _browser.Button("In the notes of the last slide");
 
@@ -190,7 +190,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
             _browser.ClickOn("nav[aria-label='To whom'] button", whom);
             _browser.Says("section[aria-label='New export'] h2", whom);
             _browser.Button("Make the file").Click();
-            _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Find("[data-state=done] h3").Text == what, what);
+            _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Text("[data-state=done] h3") == what, what);
         }
     }
 

@@ -48,7 +48,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
 
         // A phone: a wrong code is slowed down after five tries; with the right one it moves the slides.
         _browser.Button("Clicker").Click();
-        var code = _browser.Find("[data-testid=code]").Text;
+        var code = _browser.Text("[data-testid=code]");
         for (var n = 0; n < 5; n++) Assert.Equal(HttpStatusCode.BadRequest, (await Phone("join", new { code = $"x{n}" })).StatusCode);
         Assert.Contains("Try again in", await (await Phone("join", new { code })).Content.ReadAsStringAsync());
         _browser.Until(() => Phone("join", new { code }).Result.IsSuccessStatusCode, "the wait to be over");

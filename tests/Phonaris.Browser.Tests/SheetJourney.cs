@@ -171,14 +171,14 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Complaints());
     }
 
-    private IEnumerable<string> Titles() => Enumerable.Range(1, _browser.Count("[data-slide]")).Select(n => _browser.Find($"[data-slide='{n}'] [data-title]").Text);
+    private IEnumerable<string> Titles() => Enumerable.Range(1, _browser.Count("[data-slide]")).Select(n => _browser.Text($"[data-slide='{n}'] [data-title]"));
 
     private string Picture6() => _browser.Find("[data-slide='6'] img").GetDomProperty("src")!;
 
     private string Report()
     {
         _browser.Button("1 thing other than in the deck").Click();
-        return _browser.Find("ul[aria-label='On their way']").Text;
+        return _browser.Text("ul[aria-label='On their way']");
     }
 
     private void Drag(string css, int by) =>
