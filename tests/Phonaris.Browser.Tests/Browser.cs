@@ -216,8 +216,9 @@ public class Browser : IDisposable
             """)!;
     }
 
-    /// <summary>What the page complained of on its console.</summary>
-    public IReadOnlyList<string> Complaints() => [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning).Select(l => l.Message)];
+    /// <summary>What the page complained of on its console. The icon of a page that was left the browser asks for of itself, even without a network.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. _driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("/icon.svg ", StringComparison.Ordinal)).Select(l => l.Message)];
 
     public void Dispose()
     {

@@ -11,14 +11,15 @@ namespace Phonaris.Browser.Tests;
 public sealed class Browsers : IDisposable
 {
     private readonly DirectoryInfo _profiles = Directory.CreateTempSubdirectory("phonaris-profiles");
-    private readonly ConcurrentBag<ChromeDriver> _free = [];
+    private readonly ConcurrentBag<ChromeDriver> _free = [], _freeHearing = [];
 
     /// <summary>One that nobody else has in hand.</summary>
-    /// <param name="hears">Whether what sounds in it is listened to, see <see cref="Ear"/>: then it is one of its own, and is not used again.</param>
+    /// <param name="hears">Whether what sounds in it is listened to, see <see cref="Ear"/>.</param>
     internal ChromeDriver Take(bool hears)
     {
-        if (!hears) return _free.TryTake(out var free) ? free : Begin();
+        if (Free(hears).TryTake(out var free)) return free;
         var driver = Begin();
+        if (!hears) return driver;
         driver.ExecuteCdpCommand("Page.setBypassCSP", new() { ["enabled"] = true });
         driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = Ear.Script });
         return driver;
@@ -27,17 +28,15 @@ public sealed class Browsers : IDisposable
     /// <summary>Gives one back, at an empty page.</summary>
     /// <param name="driver">The browser.</param>
     /// <param name="hears">As it was taken.</param>
-    internal void GiveBack(ChromeDriver driver, bool hears)
-    {
-        if (hears) driver.Quit();
-        else _free.Add(driver);
-    }
+    internal void GiveBack(ChromeDriver driver, bool hears) => Free(hears).Add(driver);
 
     public void Dispose()
     {
-        foreach (var driver in _free) driver.Quit();
+        foreach (var driver in _free.Concat(_freeHearing)) driver.Quit();
         _profiles.Delete(recursive: true);
     }
+
+    private ConcurrentBag<ChromeDriver> Free(bool hears) => hears ? _freeHearing : _free;
 
     private ChromeDriver Begin()
     {

@@ -33,7 +33,7 @@ internal static class Desk
         await EditAsync(new Several([.. edits], "Slides"));
         foreach (var tone in tones)
         {
-            using var wave = BringIn.Wav(tone.Seconds * Frames.PerSecond, n => (short)(tone.Peak * Math.Sin(2 * Math.PI * tone.Hertz * n / Frames.PerSecond)));
+            using var wave = Wave(tone.Hertz, tone.Seconds, tone.Peak);
             (await http.PostAsJsonAsync($"/api/shows/{show}/sounds", await http.UploadAsync($"{tone.Name}.wav", "sound", wave))).EnsureSuccessStatusCode();
             string? soundId;
             while ((soundId = (await SoundsAsync()).Find(s => s.GetProperty("name").GetString() == tone.Name) is { ValueKind: JsonValueKind.Object } there ? there.GetProperty("id").GetString() : null) is null)
@@ -65,14 +65,17 @@ internal static class Desk
     public static void Tones(this Browser browser, params (string File, int Hertz, int Seconds)[] tones)
     {
         var before = browser.Count("[data-sound]");
-        var paths = tones.Select(t =>
+        foreach (var (file, hertz, seconds) in tones)
         {
-            FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", $"sine={t.Hertz}:duration={t.Seconds}:sample_rate=48000", "-ac", "2", browser.PathOf(t.File));
-            return browser.PathOf(t.File);
-        });
-        browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', paths));
+            using var wave = Wave(hertz, seconds, 4000);
+            File.WriteAllBytes(browser.PathOf(file), wave.ToArray());
+        }
+        browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', tones.Select(t => browser.PathOf(t.File))));
         browser.Until(() => browser.Count("[data-sound]") == before + tones.Length, "the sounds");
     }
+
+    private static MemoryStream Wave(int hertz, int seconds, int peak) =>
+        BringIn.Wav(seconds * Frames.PerSecond, n => (short)(peak * Math.Sin(2 * Math.PI * hertz * n / Frames.PerSecond)));
 
     /// <summary>Says what a sound is for.</summary>
     public static void Kind(this Browser browser, string sound, string kind)

@@ -15,7 +15,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     public void A_speaker_lays_one_piece_under_slides_1_to_4_and_another_from_5_on_and_speaks()
     {
         _browser.Slides(8, "3");
-        _browser.Tones(("dusk pad.ogg", 330, 40), ("mill theme.ogg", 220, 50));
+        _browser.Tones(("dusk pad.wav", 330, 40), ("mill theme.wav", 220, 50));
         // Two drags for the first, one for the second: they loop, they fade, and one hands over to the other.
         _browser.Lay("Dusk pad", 1);
         _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -4 * 78);
@@ -71,7 +71,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Slides(4, "5");
         _browser.Says("[data-testid=next]", "Drop music");
-        _browser.Tones(("2 voice.wav", 330, 3), ("3 voice.wav", 350, 4), ("dusk pad.ogg", 220, 30));
+        _browser.Tones(("2 voice.wav", 330, 3), ("3 voice.wav", 350, 4), ("dusk pad.wav", 220, 30));
         _browser.Button("Draft it for me").Click();
         _browser.Says("[data-testid=draft]", "One bed, 2 voices laid; every sound is used.");
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "outlines on the sheet");
@@ -93,7 +93,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     public void A_teacher_speaks_over_each_slide_and_has_an_effect_at_the_third_reveal()
     {
         _browser.Slides(3, "6");
-        _browser.Tones(("dusk pad.ogg", 330, 40), ("chirp.wav", 900, 6));
+        _browser.Tones(("dusk pad.wav", 330, 40), ("chirp.wav", 900, 6));
         _browser.Lay("Dusk pad", 1);
         _browser.Find("[data-slide='2'] [data-title]").Click();
         _browser.Button("Add a step").Click();
@@ -136,7 +136,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     public async Task Someone_who_passes_the_deck_on_says_whose_the_music_is_and_hands_it_over()
     {
         _browser.Slides(3, "4");
-        _browser.Tones(("dusk pad.ogg", 330, 40));
+        _browser.Tones(("dusk pad.wav", 330, 40));
         _browser.Lay("Dusk pad", 1);
         _browser.View("Export");
         _browser.Says("[aria-label=Credits]", "Author or licence missing: Dusk pad");

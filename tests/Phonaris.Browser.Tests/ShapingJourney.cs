@@ -11,8 +11,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     [Fact]
     public void Music_is_laid_in_two_strokes_and_hands_over_and_what_lies_over_it_is_put_right()
     {
-        _browser.Slides(7, "4");
-        _browser.Tones(("dusk pad.ogg", 330, 40), ("mill theme.ogg", 220, 50), ("chirp.wav", 900, 1));
+        _browser.Made(7, 4, new("Dusk pad", 330, 40, SoundKind.Bed), new("Mill theme", 220, 50, SoundKind.Bed));
 
         // Music under slides 1 to 4, with fades: two strokes.
         _browser.Lay("Dusk pad", 1);
