@@ -30,6 +30,18 @@ public sealed class SlidePicturesTests : IDisposable
     }
 
     [Fact]
+    public async Task What_a_package_says_of_a_pictures_size_takes_no_more_memory_than_a_picture_may()
+    {
+        var slide = _box.Slide("a", SKColors.White, 1000);
+        foreach (var (width, height) in new[] { (1, 100_000), (0, 90), (90, 0) })
+        {
+            var lying = slide.Picture with { Width = width, Height = height };
+            Assert.Contains("cannot be drawn", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PngAsync(lying, 320, CancellationToken.None))).Message);
+            Assert.Contains("cannot be drawn", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PrepareAsync([lying], 320, null, CancellationToken.None))).Message);
+        }
+    }
+
+    [Fact]
     public async Task Drawings_are_drawn_with_the_houses_fonts()
     {
         await File.WriteAllTextAsync(_box.PathOf("svg"), """

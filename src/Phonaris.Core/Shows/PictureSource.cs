@@ -15,6 +15,13 @@ namespace Phonaris.Core.Shows;
 public sealed record PictureSource(
     string Media, string Type, int Page, int Width, int Height, int Step = 0, bool Fills = false, Card? Card = null)
 {
+    /// <summary>How many times as high as wide a picture can be: as wide as a screen, one that is higher takes more memory than it should.</summary>
+    public const int MostTimesAsHigh = 25;
+
+    /// <summary>Whether it has a size, and can be drawn at any width.</summary>
+    [JsonIgnore]
+    public bool CanBeDrawn => Width >= 1 && Height >= 1 && Height <= (long)MostTimesAsHigh * Width;
+
     /// <summary>What a card draws, worked out from the show it is in by <see cref="Cards.Drawn"/>; null for a file.</summary>
     [JsonIgnore]
     public SlideDrawing? Drawing { get; init; }

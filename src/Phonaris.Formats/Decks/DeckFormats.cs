@@ -1,4 +1,5 @@
 using Phonaris.Core.Drawings;
+using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks.Presentations;
 
 namespace Phonaris.Formats.Decks;
@@ -55,6 +56,7 @@ public static class DeckFormats
         try
         {
             var deck = format.Read(file);
+            if (deck.Slides.FirstOrDefault(s => !s.Picture.CanBeDrawn) is { } slide) throw NotDrawable(file.Name, slide);
             return deck with { NotUnderstood = [.. SameOnSlides.Of(deck.NotUnderstood)], NotDrawn = [.. SameOnSlides.Of(deck.NotDrawn)] };
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
@@ -71,6 +73,9 @@ public static class DeckFormats
         var head = HeadOf(path);
         return All.FirstOrDefault(f => f.Recognises(new(path, "The deck", ""), head))?.Type;
     }
+
+    private static RuleException NotDrawable(string name, DeckSlide slide) => new(
+        $"{name}: slide {slide.Number} is {slide.Picture.Width:N0} wide and {slide.Picture.Height:N0} high. A slide can be up to {PictureSource.MostTimesAsHigh} times as high as wide; cut it into several and bring those in.");
 
     private static byte[] HeadOf(string path)
     {

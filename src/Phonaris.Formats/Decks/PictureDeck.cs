@@ -31,10 +31,9 @@ internal sealed class PictureDeck : IDeckFormat
         [new(1, Names.FromFile(file.Name), "", "", null, false, DeckStep.Whole, null, new PictureSource(file.Media, type, 1, width, height))], [], []);
 
     /// <summary>Refuses pictures too large to be drawn.</summary>
-    /// <exception cref="RuleException">It is too large, or has no size.</exception>
+    /// <exception cref="RuleException">It is too large.</exception>
     public static void CheckSize(string name, int width, int height)
     {
-        if (width < 1 || height < 1) throw new RuleException($"{name} has no size. Save it once more with a width and a height.");
         if (width > LongestSide || height > LongestSide || (long)width * height > MostPixels)
             throw new RuleException(
                 $"{name} is {width:N0} × {height:N0} pixels. Pictures can have up to {LongestSide:N0} pixels on a side and 100 million in all; save it smaller.");

@@ -126,7 +126,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
 
     private async Task<SKBitmap> DrawAsync(PictureSource source, int width, CancellationToken cancel)
     {
-        var height = Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width));
+        var height = HeightOf(source, width);
         if (source.Drawing is { } card) return DrawingPainter.Draw(card, 0, width, height);
         var path = original(source.Media);
         return source.Type == MediaTypes.Pdf
@@ -134,9 +134,14 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
             : (await painter.DrawAsync(path, source.Type, [new(source.Page, source.Step)], width, height, cancel))[0];
     }
 
+    /// <summary>How high a picture is that is drawn so wide. A package may say anything of its pictures' sizes.</summary>
+    private static int HeightOf(PictureSource source, int width) => source.CanBeDrawn
+        ? Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width))
+        : throw new RuleException($"A picture that is {source.Width:N0} wide and {source.Height:N0} high cannot be drawn: it can be {PictureSource.MostTimesAsHigh} times as high as wide.");
+
     private async Task DrawPagesAsync(PictureSource[] run, int width, CancellationToken cancel)
     {
-        var height = Math.Max(1, (int)Math.Round((double)width * run[0].Height / run[0].Width));
+        var height = HeightOf(run[0], width);
         var path = original(run[0].Media);
         IReadOnlyList<SKBitmap> pages = run[0].Type == MediaTypes.Pdf
             ? await PdfPages.DrawAsync(path, run[0].Page, run[^1].Page, width, height, cancel)
