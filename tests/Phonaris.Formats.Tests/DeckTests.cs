@@ -56,7 +56,7 @@ public sealed class DeckTests : IDisposable
     [InlineData("style.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><style>rect { fill: url('http://127.0.0.1/x#a') }</style></svg>""", "from outside")]
     [InlineData("huge.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="40000" height="40000"/>""", "40,000 × 40,000")]
     [InlineData("thread.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="2" height="90"/>""", "slide 1 is 2 wide and 90 high")]
-    [InlineData("thread.pdf", "%PDF-1.4\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n<< /Type /Pages /Kids [3 0 R] /Count 1 >>\nendobj\n3 0 obj\n<< /Type /Page /Parent 2 0 R /MediaBox [0 0 0.2 9] >>\nendobj\ntrailer << /Size 4 /Root 1 0 R >>\nstartxref\n0\n%%EOF", "slide 1 is 0 wide and 9 high")]
+    [InlineData("thread.pdf", "%PDF-1.4\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n<< /Type /Pages /Kids [3 0 R] /Count 1 >>\nendobj\n3 0 obj\n<< /Type /Page /Parent 2 0 R /MediaBox [0 0 0.2 9] >>\nendobj\ntrailer << /Size 4 /Root 1 0 R >>\nstartxref\n0\n%%EOF", "slide 1 has no size")]
     [InlineData("bomb.svg", """<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><title>&b;</title></svg>""", "SVG")]
     [InlineData("within.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="data:image/svg+xml;base64,PHN2Zy8+"/></svg>""", "deeper")]
     [InlineData("cut.png", "\u0089PNG\r\n\u001a\n", "is damaged")]

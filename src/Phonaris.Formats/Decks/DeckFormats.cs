@@ -74,8 +74,9 @@ public static class DeckFormats
         return All.FirstOrDefault(f => f.Recognises(new(path, "The deck", ""), head))?.Type;
     }
 
-    private static RuleException NotDrawable(string name, DeckSlide slide) => new(
-        $"{name}: slide {slide.Number} is {slide.Picture.Width:N0} wide and {slide.Picture.Height:N0} high. A slide can be up to {PictureSource.MostTimesAsHigh} times as high as wide; cut it into several and bring those in.");
+    private static RuleException NotDrawable(string name, DeckSlide slide) => new(slide.Picture is { Width: >= 1, Height: >= 1 } picture
+        ? $"{name}: slide {slide.Number} is {picture.Width:N0} wide and {picture.Height:N0} high. A slide can be up to {PictureSource.MostTimesAsHigh} times as high as wide; cut it into several and bring those in."
+        : $"{name}: slide {slide.Number} has no size. Save it once more with a width and a height.");
 
     private static byte[] HeadOf(string path)
     {
