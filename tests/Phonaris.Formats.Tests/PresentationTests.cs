@@ -82,6 +82,10 @@ public sealed class PresentationTests : IDisposable
         const string sum = "><p:cSld><p:spTree><m:oMathPara xmlns:m=\"urn:any\"/></p:spTree></p:cSld>", plain = "><p:cSld><p:spTree/></p:cSld>";
         Pptx(path, [sum, plain, sum, sum, sum, plain, sum]);
         Assert.Equal(["Slides 1, 3–5, 7: a formula is not drawn."], Read(path).NotDrawn);
+        // Of slides that are chosen it is told by the numbers they were chosen by; of several decks, by their places among all.
+        Assert.Equal(["Slides 4, 7: a formula is not drawn."], Read(path).Only([2, 4, 7]).NotDrawn);
+        Assert.Empty(Read(path).Only([2]).NotDrawn);
+        Assert.Equal(["Slides 1, 3–5, 7, 8, 10–12, 14: a formula is not drawn."], DeckFormats.Read([new(path, "a.pptx", ""), new(path, "b.pptx", "")]).NotDrawn);
         Pptx(path, [plain, sum]);
         Assert.Equal(["Slide 2: a formula is not drawn."], Read(path).NotDrawn);
         // One that a picture stands in for is drawn as that.

@@ -3,13 +3,19 @@ import { answered, api, Problem, titleOf, type BroughtFile } from "./client";
 
 const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
 
+/** What a file is sent for. */
+export type Purpose = "deck" | "show" | "sound" | "video";
+
+/** Ends what a signal stops, saying so. */
+export const stop = (work: AbortController) => work.abort(new Problem("Stopped."));
+
 /**
  * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page
  * goes on where it was when the same file is brought in again.
  */
 export function upload(
   file: File,
-  purpose: "deck" | "show" | "sound" | "video",
+  purpose: Purpose,
   progress: (fraction: number) => void,
   signal?: AbortSignal,
 ): Promise<BroughtFile> {
@@ -24,7 +30,7 @@ export function upload(
       onSuccess: () => void finished(run.url).then(resolve, reject),
       onError: (error) => reject(problemOf(error, file.name)),
     });
-    signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(new Problem("Stopped."))));
+    signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(signal.reason as Problem)));
     void run.findPreviousUploads().then(([before]) => {
       if (before) run.resumeFromPreviousUpload(before);
       run.start();

@@ -4,7 +4,6 @@ import { useRef } from "react";
 import { answered, api } from "../api/client";
 import { newId } from "../api/ids";
 import { keepEdited, say } from "../api/queries";
-import { upload } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
 import { Menu } from "../ui/Menu";
@@ -12,7 +11,7 @@ import { pictureEndings } from "./readable";
 
 /** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
 export function AddSlide({ index }: { index: number }) {
-  const { view, edit } = useOpenShow();
+  const { view, edit, send } = useOpenShow();
   const queries = useQueryClient();
   const chooser = useRef<HTMLInputElement>(null);
 
@@ -20,7 +19,7 @@ export function AddSlide({ index }: { index: number }) {
 
   const picture = async (file: File) => {
     try {
-      const files = [await upload(file, "deck", () => undefined)];
+      const files = [await send(file, "deck")];
       const path = { params: { path: { id: view.id } } };
       await keepEdited(
         queries,

@@ -3,7 +3,6 @@ import { useRef, useState } from "react";
 import { answered, api, type Slide, type Step } from "../api/client";
 import { newId } from "../api/ids";
 import { say } from "../api/queries";
-import { upload } from "../api/upload";
 import { pictureEndings } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
@@ -14,7 +13,7 @@ import { Topic } from "./Sentence";
 
 /** The reveals of a slide: their names, times, order and pictures. */
 export function StepsEditor({ slide }: { slide: Slide }) {
-  const { view, edit } = useOpenShow();
+  const { view, edit, send } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
   const [pictured, setPictured] = useState<number>();
   const { steps } = slide;
@@ -34,7 +33,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
   };
   const picture = async (file: File, k: number) => {
     try {
-      const brought = await upload(file, "deck", () => undefined);
+      const brought = await send(file, "deck");
       change(k, { picture: answered(await api.POST("/api/pictures", { body: brought })) });
     } catch (problem) {
       say(problem as Error);

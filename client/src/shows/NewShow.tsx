@@ -2,7 +2,7 @@ import { FilePlus2 } from "lucide-react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { answered, api } from "../api/client";
-import { upload } from "../api/upload";
+import { stop, upload, type Purpose } from "../api/upload";
 import { deckEndings, packageEnding } from "../decks/readable";
 import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
@@ -13,32 +13,39 @@ export function NewShow() {
   const chooser = useRef<HTMLInputElement>(null);
   const [holdMs, setHoldMs] = useState(8000);
   const [over, setOver] = useState(false);
-  const [sending, setSending] = useState<{ name: string; fraction: number }>();
+  const [underWay, setUnderWay] = useState<{ words: string; fraction: number | undefined; stop: () => void }>();
   const [problem, setProblem] = useState<string>();
 
   const make = async (files: readonly File[]) => {
     if (files.length === 0) return;
     setProblem(undefined);
-    try {
-      const send = (file: File, purpose: "deck" | "show") => {
-        setSending({ name: file.name, fraction: 0 });
-        return upload(file, purpose, (fraction) => setSending({ name: file.name, fraction }));
-      };
-      const saved = files.find((file) => file.name.toLowerCase().endsWith(packageEnding));
-      if (saved) {
-        const show = answered(await api.POST("/api/shows/open", { body: await send(saved, "show") }));
-        await navigate(`/shows/${show.id}`);
-        return;
-      }
+    const work = new AbortController();
+    const { signal } = work;
+    const tell = (words: string, fraction?: number) => setUnderWay({ words, fraction, stop: () => stop(work) });
+    const send = (file: File, purpose: Purpose) => {
+      const sent = (fraction: number) => tell(`Bringing in ${file.name}`, fraction);
+      sent(0);
+      return upload(file, purpose, sent, signal);
+    };
+    const open = async (file: File) => {
+      const body = await send(file, "show");
+      tell(`Opening ${file.name}`);
+      return api.POST("/api/shows/open", { body, signal });
+    };
+    const begin = async () => {
       const brought = [];
       for (const file of files) brought.push(await send(file, "deck"));
-      const body = { title: null, files: brought, holdMs };
-      const show = answered(await api.POST("/api/shows", { body }));
+      tell(`Reading ${files.length === 1 ? files[0]?.name : `${files.length} files`}`);
+      return api.POST("/api/shows", { body: { title: null, files: brought, holdMs }, signal });
+    };
+    try {
+      const saved = files.find((file) => file.name.toLowerCase().endsWith(packageEnding));
+      const show = answered(await (saved ? open(saved) : begin()));
       await navigate(`/shows/${show.id}`);
     } catch (reason) {
-      setProblem(reason instanceof Error ? reason.message : String(reason));
+      if (!signal.aborted) setProblem(reason instanceof Error ? reason.message : String(reason));
     } finally {
-      setSending(undefined);
+      setUnderWay(undefined);
     }
   };
 
@@ -58,7 +65,7 @@ export function NewShow() {
       }}
     >
       <FilePlus2 size={40} strokeWidth={1.4} className="text-primary shrink-0" aria-hidden="true" />
-      <div className="grow">
+      <div className="min-w-0 grow">
         <h2 className="text-xl">Begin with your deck</h2>
         <p className="muted mt-1">
           Drop it here: a presentation (PPTX, ODP), a PDF, pictures of the slides, or a show that was saved.
@@ -66,10 +73,13 @@ export function NewShow() {
         <p className="mt-3">
           Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
         </p>
-        {sending && (
-          <p className="mt-3" role="status">
-            Bringing in {sending.name}…{" "}
-            <progress className="progress progress-primary w-40" value={sending.fraction} max={1} />
+        {underWay && (
+          <p className="mt-3 flex items-center gap-3" role="status">
+            <span className="min-w-0 truncate">{underWay.words}…</span>
+            <progress className="progress progress-primary w-40 shrink-0" value={underWay.fraction} max={1} />
+            <button type="button" className="btn btn-sm" onClick={underWay.stop}>
+              Stop
+            </button>
           </p>
         )}
         {problem && (
@@ -85,7 +95,7 @@ export function NewShow() {
         multiple
         choose={(files) => void make(files)}
       />
-      <button type="button" className="btn btn-primary" disabled={!!sending} onClick={() => chooser.current?.click()}>
+      <button type="button" className="btn btn-primary" disabled={!!underWay} onClick={() => chooser.current?.click()}>
         Choose files
       </button>
     </section>

@@ -1,5 +1,6 @@
 import { createContext, useContext } from "react";
-import type { Edit, ShowView } from "../api/client";
+import type { BroughtFile, Edit, ShowView } from "../api/client";
+import type { Purpose } from "../api/upload";
 import type { BroughtTo } from "../sounds/useBringIn";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 
@@ -25,14 +26,17 @@ export interface OpenShow extends Omit<ShowActions, "now"> {
   bringIn: (files: readonly File[], at?: BroughtTo) => void;
   /** Puts another file in a sound's place. */
   replace: (soundId: string, file: File) => void;
+  /** Sends a file, told among those on their way. */
+  send: (file: File, purpose: Purpose) => Promise<BroughtFile>;
   uploads: readonly Upload[];
 }
 
-/** A file on its way to the server. */
+/** A file on its way to the server, or read there. */
 export interface Upload {
   id: number;
   name: string;
-  fraction: number;
+  /** How much of it has arrived; none once it is read. */
+  fraction?: number;
   stop: () => void;
 }
 

@@ -22,7 +22,7 @@ export function ShowLayout() {
   const { data: view, error } = useShow(showId);
   const { edit, undo, redo } = useEdits(showId);
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
-  const { uploads, bringIn, replace, arrived, settle } = useBringIn(showId);
+  const { uploads, send, bringIn, replace, arrived, settle } = useBringIn(showId);
   const connected = useLive(showId, player.refresh);
   const [alone, setAlone] = useState<readonly string[]>([]);
   const [open, setOpen] = useState<"history" | "keys">();
@@ -63,7 +63,9 @@ export function ShowLayout() {
   };
 
   return (
-    <ShowContext value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, uploads }}>
+    <ShowContext
+      value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, send, uploads }}
+    >
       <div
         className="flex h-screen flex-col overflow-hidden"
         onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}

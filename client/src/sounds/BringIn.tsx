@@ -118,7 +118,7 @@ function Stop({ name, press }: { name: string; press: () => void }) {
   );
 }
 
-function Line({ name, fraction }: { name: string; fraction: number }) {
+function Line({ name, fraction }: { name: string; fraction: number | undefined }) {
   return (
     <div className="min-w-0 grow text-xs">
       <p className="truncate">{name}</p>

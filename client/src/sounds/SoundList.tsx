@@ -66,7 +66,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
         {sounds.length > 3 && (
           <div className="quiet -mx-2 mt-1 flex text-xs">
             <select
-              className="value w-1/2 !font-normal"
+              className="value w-1/2 font-normal"
               aria-label="Which sounds"
               value={which}
               onChange={(event) => setWhich(event.currentTarget.value as Which)}
@@ -81,7 +81,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
               <option value="unclear">rights missing</option>
             </select>
             <select
-              className="value w-1/2 !font-normal"
+              className="value w-1/2 font-normal"
               aria-label="Order of the sounds"
               value={order}
               onChange={(event) => setOrder(event.currentTarget.value as Order)}

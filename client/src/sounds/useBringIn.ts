@@ -3,7 +3,7 @@ import { useState } from "react";
 import { toast } from "sonner";
 import { answered, api, type BroughtFile, type ShowView } from "../api/client";
 import { keepEdited, keepJob, say } from "../api/queries";
-import { upload } from "../api/upload";
+import { stop, upload, type Purpose } from "../api/upload";
 import { isDeck, isVideo } from "../decks/readable";
 import type { Upload } from "../shows/ShowContext";
 
@@ -31,17 +31,22 @@ export function useBringIn(showId: string) {
   const view = () => queries.getQueryData<ShowView>(["show", showId]);
   const path = { params: { path: { id: showId } } };
 
-  const send = async (file: File, purpose: "deck" | "sound" | "video") => {
+  const shown = async <T>(
+    name: string,
+    work: (tell: (fraction: number) => void, signal: AbortSignal) => Promise<T>,
+  ) => {
     const id = Date.now() + Math.random();
     const abort = new AbortController();
-    const set = (fraction: number) => setUploads((all) => all.map((u) => (u.id === id ? { ...u, fraction } : u)));
-    setUploads((all) => [...all, { id, name: file.name, fraction: 0, stop: () => abort.abort() }]);
+    const tell = (fraction: number) => setUploads((all) => all.map((u) => (u.id === id ? { ...u, fraction } : u)));
+    setUploads((all) => [...all, { id, name, stop: () => stop(abort) }]);
     try {
-      return await upload(file, purpose, set, abort.signal);
+      return await work(tell, abort.signal);
     } finally {
       setUploads((all) => all.filter((u) => u.id !== id));
     }
   };
+  const send = (file: File, purpose: Purpose) =>
+    shown(file.name, (tell, signal) => upload(file, purpose, tell, signal));
 
   const bringSound = async (file: File, at: VideoAt) => {
     const brought = await send(file, isVideo(file) ? "video" : "sound");
@@ -61,7 +66,9 @@ export function useBringIn(showId: string) {
     if (view()?.show.slides.length) setArrived({ files: brought, index });
     else {
       const body = { files: brought, index, fills: false };
-      await keepEdited(queries, showId, answered(await api.POST("/api/shows/{id}/deck", { ...path, body })));
+      const read = (signal: AbortSignal) => api.POST("/api/shows/{id}/deck", { ...path, body, signal });
+      const name = `Reading ${brought.map((b) => b.name).join(", ")}`;
+      await keepEdited(queries, showId, answered(await shown(name, (_, signal) => read(signal))));
     }
   };
 
@@ -85,6 +92,7 @@ export function useBringIn(showId: string) {
 
   return {
     uploads,
+    send,
     bringIn,
     replace: (soundId: string, file: File) => void replace(soundId, file).catch(say),
     arrived,

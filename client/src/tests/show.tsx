@@ -175,6 +175,7 @@ export function open(view: ShowView, part: ReactNode) {
           hearAlone: vi.fn(),
           bringIn: vi.fn(),
           replace,
+          send: vi.fn(),
           uploads: [],
         }}
       >

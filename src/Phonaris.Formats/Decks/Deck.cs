@@ -7,14 +7,19 @@ namespace Phonaris.Formats.Decks;
 /// <summary>What a reader finds in the file of a deck.</summary>
 /// <param name="Slides">The slides in running order.</param>
 /// <param name="Sounds">Sounds already in the deck.</param>
-/// <param name="NotUnderstood">What was met and could not be read, a sentence each.</param>
-public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Sounds, ValueList<string> NotUnderstood)
+public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Sounds)
 {
+    /// <summary>What was met and could not be read, a sentence each.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> NotUnderstood => Told(s => s.NotUnderstood);
+
     /// <summary>What the pictures of its slides lack, a sentence each.</summary>
-    public ValueList<string> NotDrawn { get; init; } = [];
+    [JsonIgnore]
+    public IReadOnlyList<string> NotDrawn => Told(s => s.NotDrawn);
 
     /// <summary>The families of fonts its text is written in, where slides are drawn by them.</summary>
-    public ValueList<string> Fonts { get; init; } = [];
+    [JsonIgnore]
+    public IReadOnlyList<string> Fonts => [.. Slides.SelectMany(s => s.Fonts).Distinct()];
 
     /// <summary>The deck with some of its slides alone, and the sounds that begin on them.</summary>
     /// <param name="numbers">Their numbers, from 1; null for all.</param>
@@ -63,6 +68,8 @@ public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Soun
             .ToList();
         return begun.Count == 0 ? add : new Several([add, new SetSections([.. show.Sections, .. begun])], add.Sentence(show));
     }
+
+    private IReadOnlyList<string> Told(Func<DeckSlide, ValueList<string>> what) => [.. SameOnSlides.Of(Slides.SelectMany(s => what(s).Select(w => (s.Number, $"{w}."))))];
 }
 
 /// <summary>One slide of a deck.</summary>
@@ -80,6 +87,15 @@ public sealed record DeckSlide(
     int Number, string Title, string Text, string Notes, long? HoldMs, bool Hidden, ValueList<DeckStep> Steps, string? Section,
     PictureSource Picture, long TransitionMs = 0)
 {
+    /// <summary>What was met on it and could not be read, a few words each.</summary>
+    public ValueList<string> NotUnderstood { get; init; } = [];
+
+    /// <summary>What its picture lacks, a few words each.</summary>
+    public ValueList<string> NotDrawn { get; init; } = [];
+
+    /// <summary>The families of fonts its text is written in, where it is drawn by them.</summary>
+    public ValueList<string> Fonts { get; init; } = [];
+
     /// <summary>The slide as one of a show.</summary>
     /// <param name="id">Its id there.</param>
     /// <param name="holdMs">Its hold when the deck says nothing of one, in milliseconds.</param>

@@ -36,11 +36,7 @@ public static class DeckFormats
             slides.AddRange(deck.Slides.Select(s => s with { Number = before + s.Number }));
             sounds.AddRange(deck.Sounds.Select(s => s with { FirstSlide = before + s.FirstSlide, LastSlide = before + s.LastSlide }));
         }
-        return new([.. slides], [.. sounds], [.. decks.SelectMany(d => d.NotUnderstood)])
-        {
-            NotDrawn = [.. decks.SelectMany(d => d.NotDrawn)],
-            Fonts = [.. decks.SelectMany(d => d.Fonts).Distinct()],
-        };
+        return new([.. slides], [.. sounds]);
     }
 
     private static Deck Read(DeckFile file)
@@ -57,7 +53,7 @@ public static class DeckFormats
         {
             var deck = format.Read(file);
             if (deck.Slides.FirstOrDefault(s => !s.Picture.CanBeDrawn) is { } slide) throw NotDrawable(file.Name, slide);
-            return deck with { NotUnderstood = [.. SameOnSlides.Of(deck.NotUnderstood)], NotDrawn = [.. SameOnSlides.Of(deck.NotDrawn)] };
+            return deck;
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {

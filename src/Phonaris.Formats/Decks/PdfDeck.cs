@@ -21,7 +21,7 @@ internal sealed class PdfDeck : IDeckFormat
             if (pdf.NumberOfPages == 0) throw new RuleException($"{file.Name} has no pages. Save the deck as PDF once more and bring that in.");
             if (pdf.NumberOfPages > AddSlides.MostSlides)
                 throw new RuleException($"{file.Name} has {pdf.NumberOfPages:N0} pages; a show holds at most {AddSlides.MostSlides:N0} slides.");
-            return new([.. Enumerable.Range(1, pdf.NumberOfPages).Select(n => ReadPage(pdf.GetPage(n), n, file))], [], []);
+            return new([.. Enumerable.Range(1, pdf.NumberOfPages).Select(n => ReadPage(pdf.GetPage(n), n, file))], []);
         }
         catch (PdfDocumentEncryptedException)
         {

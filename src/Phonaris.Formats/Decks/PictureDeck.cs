@@ -28,7 +28,7 @@ internal sealed class PictureDeck : IDeckFormat
 
     /// <summary>A deck of the one slide that a picture file makes.</summary>
     public static Deck Slide(DeckFile file, string type, int width, int height) => new(
-        [new(1, Names.FromFile(file.Name), "", "", null, false, DeckStep.Whole, null, new PictureSource(file.Media, type, 1, width, height))], [], []);
+        [new(1, Names.FromFile(file.Name), "", "", null, false, DeckStep.Whole, null, new PictureSource(file.Media, type, 1, width, height))], []);
 
     /// <summary>Refuses pictures too large to be drawn.</summary>
     /// <exception cref="RuleException">It is too large.</exception>

@@ -28,13 +28,13 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
     /// <summary>The job for slides that a deck becomes, kept with them: no deck is there without what it brings.</summary>
     public static JobRow JobFor(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides)
     {
-        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, DeckReport.Of(deck, slides)));
+        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, DeckReport.Of(deck, slides), [.. deck.Slides.Select(s => s.Number)]));
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
-        var (slides, sounds, report) = JsonSerializer.Deserialize<DeckWork>(job.Input, ShowJson.Options)!;
-        var missed = new List<string>();
+        var (slides, sounds, report, numbers) = JsonSerializer.Deserialize<DeckWork>(job.Input, ShowJson.Options)!;
+        List<(int Slide, string Sentence)> missed = [];
         foreach (var (sound, n) in sounds.Select((s, n) => (s, n)))
         {
             try
@@ -43,7 +43,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
             }
             catch (RuleException e)
             {
-                missed.Add($"Slide {sound.FirstSlide}: {e.Message}");
+                missed.Add((numbers?[sound.FirstSlide - 1] ?? sound.FirstSlide, e.Message));
             }
             progress.Report(SoundsShare * (n + 1) / sounds.Count);
         }
@@ -65,7 +65,11 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
 }
 
 /// <summary>What the job is to do.</summary>
-internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report);
+/// <param name="Slides">The slides the deck became.</param>
+/// <param name="Sounds">The sounds it holds.</param>
+/// <param name="Report">What was read of it.</param>
+/// <param name="Numbers">The slides' numbers in the deck, from 1; null for those of jobs begun before they were kept.</param>
+internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int>? Numbers = null);
 
 /// <summary>What was read of a deck.</summary>
 /// <param name="Slides">How many slides.</param>

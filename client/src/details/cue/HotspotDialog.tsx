@@ -1,7 +1,6 @@
 import { useRef, useState, type KeyboardEvent } from "react";
 import { answered, api, pictureUrl, type Cue } from "../../api/client";
 import { say } from "../../api/queries";
-import { upload } from "../../api/upload";
 import { pictureEndings } from "../../decks/readable";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Dialog } from "../../ui/Dialog";
@@ -22,7 +21,7 @@ interface Props {
 
 /** A hotspot on its slide: dragged to its place, its size, turn, looks and words beside it. */
 export function HotspotDialog({ cue, spot, close }: Props) {
-  const { view, edit } = useOpenShow();
+  const { view, edit, send } = useOpenShow();
   const slide = view.show.slides.find((s) => s.id === cue.span?.first);
   const area = useRef<HTMLDivElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
@@ -51,7 +50,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   };
   const picture = async (file: File) => {
     try {
-      const brought = await upload(file, "deck", () => undefined);
+      const brought = await send(file, "deck");
       set({ picture: answered(await api.POST("/api/pictures", { body: brought })) });
     } catch (problem) {
       say(problem as Error);

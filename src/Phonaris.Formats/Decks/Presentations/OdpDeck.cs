@@ -25,22 +25,19 @@ internal sealed class OdpDeck : IDeckFormat
             throw new RuleException($"{file.Name} has {package.Pages.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
-        List<string> notUnderstood = [], notDrawn = [];
-        HashSet<string> fonts = [];
         foreach (var (page, number) in package.Pages.Select((p, i) => (p, i + 1)))
         {
             var timing = new OdpTiming(page);
             var properties = package.Chain("drawing-page", page.Get(Odf.Draw + "style-name")).Select(s => s.Element(Style + "drawing-page-properties")).OfType<XElement>().ToList();
-            slides.Add(Slide(page, properties, timing, number, package, file));
+            List<string> notUnderstood = [];
             sounds.AddRange(Sounds(page, properties, timing, number, package, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
             var drawing = new OdpDrawing(package, page).Read();
-            fonts.UnionWith(drawing.Fonts);
-            notUnderstood.AddRange(NotUnderstood(page, timing).Select(Here));
-            notDrawn.AddRange(drawing.NotDrawn.Select(Here));
-
-            string Here(string what) => $"Slide {number}: {what}.";
+            slides.Add(Slide(page, properties, timing, number, package, file) with
+            {
+                NotUnderstood = [.. notUnderstood, .. NotUnderstood(page, timing)], NotDrawn = drawing.NotDrawn, Fonts = [.. drawing.Fonts],
+            });
         }
-        return new([.. slides], [.. sounds], [.. notUnderstood]) { NotDrawn = [.. notDrawn], Fonts = [.. fonts] };
+        return new([.. slides], [.. sounds]);
     }
 
     public IReadOnlyList<SlideDrawing> Draw(string path, IEnumerable<int> pages)
@@ -92,7 +89,7 @@ internal sealed class OdpDeck : IDeckFormat
         {
             if (address is null || !package.Has(address))
             {
-                notUnderstood($"Slide {number}: a {(video is null ? "sound" : "video")} lies outside the file and was not fetched.");
+                notUnderstood($"a {(video is null ? "sound" : "video")} lies outside the file and was not fetched");
                 continue;
             }
             var part = OdpPackage.Inside(address);

@@ -35,23 +35,22 @@ internal sealed class PptxDeck : IDeckFormat
         var sections = SectionNames(package.Presentation);
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
-        List<string> notUnderstood = [], notDrawn = [];
-        HashSet<string> fonts = [];
         foreach (var ((id, part), number) in package.Slides.Select((s, i) => (s, i + 1)))
         {
             var xml = package.Xml(part);
             var timing = new PptxTiming(xml);
             var notes = part.NotesSlidePart is { } notesPart ? package.Xml(notesPart) : null;
+            List<string> notUnderstood = [];
             sounds.AddRange(PptxSounds.Of(package, part, xml, timing, number, package.Slides.Count, notUnderstood.Add).Select(s => s with { Deck = file.Media }));
-            slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file));
             var drawing = new PptxDrawing(package, part, number).Read();
-            fonts.UnionWith(drawing.Fonts);
-            notUnderstood.AddRange(NotUnderstood(xml, timing).Select(Here));
-            notDrawn.AddRange(drawing.NotDrawn.Concat(NotDrawn(xml)).Distinct().Select(Here));
-
-            string Here(string what) => $"Slide {number}: {what}.";
+            slides.Add(Slide(xml, timing, notes, number, sections.GetValueOrDefault(id), package, file) with
+            {
+                NotUnderstood = [.. notUnderstood, .. NotUnderstood(xml, timing)],
+                NotDrawn = [.. drawing.NotDrawn.Concat(NotDrawn(xml)).Distinct()],
+                Fonts = [.. drawing.Fonts],
+            });
         }
-        return new([.. slides], [.. PptxSounds.Joined(sounds)], [.. notUnderstood]) { NotDrawn = [.. notDrawn], Fonts = [.. fonts] };
+        return new([.. slides], [.. PptxSounds.Joined(sounds)]);
     }
 
     public IReadOnlyList<Core.Drawings.SlideDrawing> Draw(string path, IEnumerable<int> pages)

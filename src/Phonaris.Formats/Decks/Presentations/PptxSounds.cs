@@ -33,7 +33,7 @@ internal static class PptxSounds
             var shapeId = properties.Parent?.Element(P + "cNvPr")?.Attribute("id")?.Value ?? "";
             if (MediaOf(Relation(MediaOf, properties)) is not var (address, outside) || outside)
             {
-                notUnderstood($"Slide {number}: a {(video ? "video" : "sound")} lies outside the file and was not fetched.");
+                notUnderstood($"a {(video ? "video" : "sound")} lies outside the file and was not fetched");
                 continue;
             }
             var node = timing.Media.FirstOrDefault(m => m.Descendants(P + "spTgt").Any(t => t.Attribute("spid")?.Value == shapeId));
