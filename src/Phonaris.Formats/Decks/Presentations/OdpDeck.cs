@@ -34,7 +34,9 @@ internal sealed class OdpDeck : IDeckFormat
             var drawing = new OdpDrawing(package, page).Read();
             slides.Add(Slide(page, properties, timing, number, package, file) with
             {
-                NotUnderstood = [.. notUnderstood, .. NotUnderstood(page, timing)], NotDrawn = drawing.NotDrawn, Fonts = [.. drawing.Fonts],
+                NotUnderstood = [.. notUnderstood, .. NotUnderstood(page, timing)],
+                NotDrawn = drawing.NotDrawn,
+                Fonts = [.. drawing.Fonts],
             });
         }
         return new([.. slides], [.. sounds]);
