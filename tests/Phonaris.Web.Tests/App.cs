@@ -1,10 +1,12 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
+using System.Security.Cryptography;
 using System.Text.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.Data.Sqlite;
 using Phonaris.Core.Shows;
+using Phonaris.Formats;
 using Phonaris.Made;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
@@ -103,14 +105,20 @@ public sealed class App : IDisposable
         return path;
     }
 
-    /// <summary>A show of some slides of one picture.</summary>
+    /// <summary>A show of some slides of one picture, opened as one that was saved: a process begun to read a deck takes longer than most tests.</summary>
     public async Task<string> ShowAsync(int slides)
     {
-        var files = new List<JsonElement>();
+        List<Slide> made = [];
         for (var n = 1; n <= slides; n++)
-            files.Add(await UploadAsync(PlainPicture.Write(PathOf($"p{n}.png"), new((byte)(n * 40), 0x80, 0x40)), "deck", $"page {n}.png"));
-        var made = await Http.PostAsJsonAsync("/api/shows", new { title = "A show", files, holdMs = 2000 });
-        return (await ReadAsync<ShowCard>(made)).Id;
+        {
+            var picture = PlainPicture.Write(PathOf("picture.png"), new((byte)(n * 40), 0x80, 0x40));
+            var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(picture)));
+            File.Move(picture, PathOf(hash), overwrite: true);
+            made.Add(new($"s{n}", $"Page {n}", "", "", new(hash, MediaTypes.Png, 1, 160, 90), 2000, Transition.Cut, false, Step.Whole($"s{n}")));
+        }
+        var package = PathOf($"{Guid.NewGuid():N}.phonaris");
+        await ShowPackage.WriteAsync(Show.Empty("A show") with { Slides = [.. made] }, package, PathOf, CancellationToken.None);
+        return (await ReadAsync<ShowCard>(await Http.PostAsJsonAsync("/api/shows/open", await UploadAsync(package, "show")))).Id;
     }
 
     public async Task<string> SoundAsync(string show, string path)
