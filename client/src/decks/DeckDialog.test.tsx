@@ -1,8 +1,11 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { DeckLook } from "../api/client";
+import { api, type DeckLook } from "../api/client";
 import { answerPosts, open, viewOf } from "../tests/show";
 import { DeckDialog } from "./DeckDialog";
+
+const { said } = vi.hoisted(() => ({ said: vi.fn() }));
+vi.mock("../api/queries", async (real) => ({ ...(await real<object>()), say: said }));
 
 const files = [{ hash: "a".repeat(64), name: "talk.pptx" }];
 
@@ -33,7 +36,7 @@ function ask(found: DeckLook | string) {
 describe("a deck brought into a show with slides", () => {
   it("is put in whole, or some slides of it", async () => {
     const { asked, close } = ask(look({}));
-    await screen.findByText("3 slides, 2 steps, 1 sound. What is it for?");
+    await screen.findByText("3 slides, 2 steps, 1 sound. Those chosen are put in.");
     fireEvent.click(screen.getByLabelText(/Two/));
     fireEvent.click(screen.getByText("Put 2 slides in"));
     await waitFor(() => expect(close).toHaveBeenCalled());
@@ -51,7 +54,8 @@ describe("a deck brought into a show with slides", () => {
         likely: "refresh",
       }),
     );
-    fireEvent.click(await screen.findByText("Refresh"));
+    await screen.findByText(/What is it for/);
+    fireEvent.click(screen.getByText("Refresh"));
     await waitFor(() => expect(asked).toEqual([{ url: "/api/shows/{id}/deck/refresh", body: { files } }]));
   });
 
@@ -68,6 +72,33 @@ describe("a deck brought into a show with slides", () => {
     await waitFor(() =>
       expect(asked).toEqual([{ url: "/api/shows/{id}/deck/join", body: { files, joined: [0, 1, -1] } }]),
     );
+  });
+
+  it("is read with a way to leave it, and what is left is stopped without a complaint", async () => {
+    const signals: AbortSignal[] = [];
+    const goOn = () =>
+      vi.spyOn(api, "POST").mockImplementation(((_: string, { signal }: { signal: AbortSignal }) => {
+        signals.push(signal);
+        return new Promise((__, reject) => signal.addEventListener("abort", () => reject(signal.reason as Error)));
+      }) as never);
+    goOn();
+    const close = vi.fn();
+    const { unmount } = open(viewOf(), <DeckDialog deck={{ files, index: 1 }} close={close} />);
+    await screen.findByText("Reading the deck…");
+    fireEvent.click(screen.getByText("Leave it"));
+    expect(close).toHaveBeenCalled();
+    unmount();
+    await waitFor(() => expect(signals.map((s) => s.aborted)).toEqual([true]));
+
+    // Once it is chosen what it is for, it is read again, to be put in.
+    ask(look({}));
+    await screen.findByText("Put 3 slides in");
+    goOn();
+    fireEvent.click(screen.getByText("Put 3 slides in"));
+    await screen.findByText("Reading the deck…");
+    fireEvent.click(screen.getByText("Leave it"));
+    await waitFor(() => expect(signals.map((s) => s.aborted)).toEqual([true, true]));
+    expect(said).not.toHaveBeenCalled();
   });
 
   it("that cannot be read is told, and nothing is done", async () => {

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { answered, api, type DeckLook, type Schemas } from "../api/client";
 import { keepEdited, say } from "../api/queries";
+import { stop } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
 import type { ArrivedDeck } from "../sounds/useBringIn";
 import { Dialog } from "../ui/Dialog";
@@ -27,20 +28,28 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const [numbers, setNumbers] = useState<ReadonlySet<number>>();
   const [joined, setJoined] = useState<readonly number[]>();
   const [busy, setBusy] = useState(false);
+  const work = useRef(new AbortController());
   const name = deck.files[0]?.name ?? "";
   const way = chosen ?? look?.likely ?? "put";
+  const oneWay = !look?.refreshes && !look?.joins;
 
+  const leave = () => {
+    stop(work.current);
+    close();
+  };
   const go = async () => {
     setBusy(true);
+    const { signal } = work.current;
     try {
       let after: Schemas["Edited"];
       if (way === "refresh")
-        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files } }));
+        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files }, signal }));
       else if (way === "join")
         after = answered(
           await api.POST("/api/shows/{id}/deck/join", {
             ...path,
             body: { files, joined: [...(joined ?? look?.joins ?? [])] },
+            signal,
           }),
         );
       else
@@ -48,11 +57,13 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
           await api.POST("/api/shows/{id}/deck", {
             ...path,
             body: { files, index: deck.index, fills: false, ...(numbers ? { numbers: [...numbers] } : {}) },
+            signal,
           }),
         );
       await keepEdited(queries, view.id, after);
       close();
     } catch (problem) {
+      if (signal.aborted) return;
       say(problem as Error);
       setBusy(false);
     }
@@ -61,11 +72,12 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   return (
     <Dialog
       title={name}
-      close={close}
+      close={leave}
       wide
       actions={
         <>
-          <button type="button" className="btn btn-sm" onClick={close}>
+          {(busy || (!look && !error)) && <Reading />}
+          <button type="button" className="btn btn-sm" onClick={leave}>
             Leave it
           </button>
           <button
@@ -87,30 +99,33 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
         <p role="alert" className="text-error">
           {error.message}
         </p>
-      ) : !look ? (
-        <p className="muted">Reading the deck…</p>
       ) : (
-        <>
-          <p className="mb-3">
-            {count(look.titles.length, "slide")}
-            {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
-            {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}. What is it for?
-          </p>
-          <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
-            <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
-            {look.refreshes && (
-              <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
+        look && (
+          <>
+            <p className="mb-3">
+              {count(look.titles.length, "slide")}
+              {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
+              {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}.{" "}
+              {oneWay ? "Those chosen are put in." : "What is it for?"}
+            </p>
+            {!oneWay && (
+              <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
+                <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
+                {look.refreshes && (
+                  <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
+                )}
+                {look.joins && (
+                  <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
+                )}
+              </div>
             )}
-            {look.joins && (
-              <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
+            {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
+            {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
+            {way === "join" && look.joins && (
+              <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
             )}
-          </div>
-          {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
-          {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
-          {way === "join" && look.joins && (
-            <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
-          )}
-        </>
+          </>
+        )
       )}
     </Dialog>
   );
@@ -118,6 +133,15 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
 
 const putWords = (n: number) => (n === 1 ? "Put 1 slide in" : `Put ${n} slides in`);
 const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
+
+/** How long it takes is not known. */
+function Reading() {
+  return (
+    <p role="status" className="muted mr-auto flex items-center gap-3 text-sm">
+      Reading the deck… <progress className="progress progress-primary w-32" />
+    </p>
+  );
+}
 
 function Choose({ name, on, press }: { name: string; on: boolean; press: () => void }) {
   return (
