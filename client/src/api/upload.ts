@@ -32,6 +32,7 @@ export function upload(
     });
     signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(signal.reason as Problem)));
     void run.findPreviousUploads().then(([before]) => {
+      if (signal?.aborted) return;
       if (before) run.resumeFromPreviousUpload(before);
       run.start();
     });

@@ -23,7 +23,7 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
       <ul className="mb-2 max-h-72 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">
         {uploads.map((u) => (
           <li key={u.id} className="flex items-start gap-1">
-            <Line name={u.name} fraction={u.fraction} />
+            <Line name={u.fraction === undefined ? `Reading ${u.name}` : u.name} fraction={u.fraction} />
             <Stop name={`Stop bringing in ${u.name}`} press={u.stop} />
           </li>
         ))}

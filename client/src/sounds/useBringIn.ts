@@ -46,7 +46,10 @@ export function useBringIn(showId: string) {
     }
   };
   const send = (file: File, purpose: Purpose) =>
-    shown(file.name, (tell, signal) => upload(file, purpose, tell, signal));
+    shown(file.name, (tell, signal) => {
+      tell(0);
+      return upload(file, purpose, tell, signal);
+    });
 
   const bringSound = async (file: File, at: VideoAt) => {
     const brought = await send(file, isVideo(file) ? "video" : "sound");
@@ -67,7 +70,7 @@ export function useBringIn(showId: string) {
     else {
       const body = { files: brought, index, fills: false };
       const read = (signal: AbortSignal) => api.POST("/api/shows/{id}/deck", { ...path, body, signal });
-      const name = `Reading ${brought.map((b) => b.name).join(", ")}`;
+      const name = brought.map((b) => b.name).join(", ");
       await keepEdited(queries, showId, answered(await shown(name, (_, signal) => read(signal))));
     }
   };
