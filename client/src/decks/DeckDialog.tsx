@@ -76,22 +76,24 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
       wide
       actions={
         <>
-          {(busy || (!look && !error)) && <Reading />}
+          {busy && <Reading />}
           <button type="button" className="btn btn-sm" onClick={leave}>
             Leave it
           </button>
-          <button
-            type="button"
-            className="btn btn-primary btn-sm"
-            disabled={!look || busy || numbers?.size === 0}
-            onClick={() => void go()}
-          >
-            {way === "put"
-              ? putWords(numbers?.size ?? look?.titles.length ?? 0)
-              : way === "refresh"
-                ? "Refresh"
-                : "Use these pictures"}
-          </button>
+          {look && (
+            <button
+              type="button"
+              className="btn btn-primary btn-sm"
+              disabled={busy || numbers?.size === 0}
+              onClick={() => void go()}
+            >
+              {way === "put"
+                ? putWords(numbers?.size ?? look.titles.length)
+                : way === "refresh"
+                  ? "Refresh"
+                  : "Use these pictures"}
+            </button>
+          )}
         </>
       }
     >
@@ -99,33 +101,33 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
         <p role="alert" className="text-error">
           {error.message}
         </p>
+      ) : !look ? (
+        <Reading />
       ) : (
-        look && (
-          <>
-            <p className="mb-3">
-              {count(look.titles.length, "slide")}
-              {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
-              {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}.{" "}
-              {oneWay ? "Those chosen are put in." : "What is it for?"}
-            </p>
-            {!oneWay && (
-              <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
-                <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
-                {look.refreshes && (
-                  <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
-                )}
-                {look.joins && (
-                  <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
-                )}
-              </div>
-            )}
-            {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
-            {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
-            {way === "join" && look.joins && (
-              <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
-            )}
-          </>
-        )
+        <>
+          <p className="mb-3">
+            {count(look.titles.length, "slide")}
+            {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
+            {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}.{" "}
+            {oneWay ? "Those chosen are put in." : "What is it for?"}
+          </p>
+          {!oneWay && (
+            <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
+              <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
+              {look.refreshes && (
+                <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
+              )}
+              {look.joins && (
+                <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
+              )}
+            </div>
+          )}
+          {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
+          {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
+          {way === "join" && look.joins && (
+            <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
+          )}
+        </>
       )}
     </Dialog>
   );
