@@ -60,7 +60,7 @@ internal sealed class Bench : IDisposable
     {
         var ratio = ours / theirs;
         AllReached &= ratio <= toReach;
-        Console.WriteLine($"{work,-48} ours {ours,7:0.00} s  theirs {theirs,7:0.00} s  ratio {ratio:0.000}  to reach {toReach:0.00}  {(ratio <= toReach ? "reached" : "MISSED")}");
+        Console.WriteLine($"{work,-48} ours {ours,7:0.00} s  theirs {theirs,7:0.00} s  ratio {ratio:0.000}  to reach {toReach:0.00#}  {(ratio <= toReach ? "reached" : "MISSED")}");
     }
 
     /// <summary>Prints a time and whether it is what is to be reached, where there is no peer.</summary>

@@ -17,11 +17,11 @@ namespace Phonaris.Bench;
 /// </summary>
 internal static partial class FilmBench
 {
-    private const int Stills = 30, Seconds = 300, Fps = 30;
+    private const int Stills = 30, Seconds = 300, Fps = 30, Times = 3;
     /// <summary>What anybody would have a film of stills coded with.</summary>
     internal static readonly string[] PeerCoding = ["-c:v", "libx264", "-preset", "medium", "-crf", "20", "-tune", "stillimage", "-bf", "0", "-pix_fmt", "yuv420p"];
 
-    private const double CutsToReach = 0.08, DissolvesToReach = 0.2, SoundToReach = 0.06, SizeToReach = 1, StillsToReach = 45, BetweenToReach = 42;
+    private const double CutsToReach = 0.08, DissolvesToReach = 0.2, SoundToReach = 0.006, SizeToReach = 1, StillsToReach = 45, BetweenToReach = 42;
 
     public static async Task RunAsync(Bench bench)
     {
@@ -36,14 +36,14 @@ internal static partial class FilmBench
         var dissolves = cuts with { Slides = [.. slides.Select(s => s with { Transition = Transition.Dissolve(1000) })] };
 
         var theirs = await PeerAsync(bench, cuts, slides);
-        var first = await ExportAsync(bench, "cuts", cuts);
-        bench.Report("film, 30 stills, 5 min, 1080p30, cuts", first, theirs, CutsToReach);
-        bench.Report("film, the same with dissolves of 1 s", await ExportAsync(bench, "dissolves", dissolves), theirs, DissolvesToReach);
+        bench.Report("film, 30 stills, 5 min, 1080p30, cuts", await UsualAsync(bench, "cuts", cuts), theirs, CutsToReach);
+        bench.Report("film, the same with dissolves of 1 s", await UsualAsync(bench, "dissolves", dissolves), theirs, DissolvesToReach);
         bench.ReportShare("MB of the film with cuts, to the peer's", Megabytes(bench, "cuts"), Megabytes(bench, "peer"), SizeToReach);
         bench.ReportLeast("stills in the film, dB of PSNR, the worst", await WorstStillAsync(bench, slides, "cuts"), StillsToReach);
         bench.ReportLeast("dissolves in the film, dB of PSNR, the worst", await WorstBetweenAsync(bench, slides, "dissolves"), BetweenToReach);
         var one = cuts with { Cues = [cue, cue with { Id = "d", SoundId = spot.Id, Span = new("s14", "s14"), OutFrame = spot.Frames, Rounds = 1 }], Sounds = [music, spot] };
-        bench.Report("film again after a change of one sound, to the first", await ExportAsync(bench, "cuts", one), first, SoundToReach);
+        // Whoever keeps no parts has all of it coded again.
+        bench.Report("film again after a change of one sound", await UsualAsync(bench, "cuts", one), theirs, SoundToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
         // All of it is coded anew then, which is more than half of what the first took.
         Console.WriteLine($"{"film again after a change of all sound",-48} ours {await ExportAsync(bench, "cuts", quieter),7:0.00} s");
@@ -86,6 +86,14 @@ internal static partial class FilmBench
 
     [GeneratedRegex(@"average:(inf|[\d.]+)")]
     private static partial Regex Average();
+
+    /// <summary>The median of a few exports, each in a folder of its own: a few seconds of one would be as much the machine's as ours.</summary>
+    private static async Task<double> UsualAsync(Bench bench, string name, Show show)
+    {
+        List<double> taken = [await ExportAsync(bench, name, show)];
+        while (taken.Count < Times) taken.Add(await ExportAsync(bench, $"{name}-{taken.Count}", show));
+        return taken.Order().ElementAt(Times / 2);
+    }
 
     /// <summary>Exports with the parts kept in a folder of their own, so that each first export is one.</summary>
     internal static Task<double> ExportAsync(Bench bench, string name, Show show)

@@ -70,7 +70,8 @@ internal static class TogetherBench
             await Task.Delay(TimeSpan.FromSeconds(seconds));
             var to = Number(browser, "return performance.now()");
             var (flashes, beeps) = (Moments(browser, "flashes", from, to), Moments(browser, "beeps", from - 500, to + 500));
-            if (flashes.Count < seconds - 2 || beeps.Count < seconds - 2) throw new InvalidOperationException($"{what}: {flashes.Count} flashes and {beeps.Count} beeps in {seconds} s.");
+            // What was not seen has no distance to anything, and on a machine with much else to do it may be a few.
+            bench.ReportLeast($"flashes and beeps in {seconds} s: {what}", Math.Min(flashes.Count, beeps.Count), seconds - 2);
             bench.ReportWorst($"flash to beep, ms: {what}", flashes.Max(f => beeps.Min(b => Math.Abs(b - f))), ToReach);
         }
     }

@@ -1,3 +1,4 @@
+using System.Numerics;
 using Phonaris.Media.Pictures;
 using SkiaSharp;
 
@@ -34,8 +35,8 @@ internal static class Yuv420
                 for (var k = 0; k < 4; k++)
                 {
                     var at = (y + k / 2) * width + x + k % 2;
-                    var pixel = pixels.Slice(at * Pixels.Bytes, Pixels.Bytes);
-                    var (pr, pg, pb) = (pixel[Pixels.Red], pixel[Pixels.Green], pixel[Pixels.Blue]);
+                    var pixel = at * Pixels.Bytes;
+                    var (pr, pg, pb) = (pixels[pixel + Pixels.Red], pixels[pixel + Pixels.Green], pixels[pixel + Pixels.Blue]);
                     yuv[at] = (byte)((Yr * pr + Yg * pg + Yb * pb + (16 << Shift) + (1 << (Shift - 1))) >> Shift);
                     r += pr;
                     g += pg;
@@ -53,6 +54,15 @@ internal static class Yuv420
     /// <summary>A picture between two: <paramref name="share"/> 256ths of the second.</summary>
     public static void Blend(ReadOnlySpan<byte> from, ReadOnlySpan<byte> to, int share, Span<byte> result)
     {
-        for (var i = 0; i < result.Length; i++) result[i] = (byte)((from[i] * (256 - share) + to[i] * share + 128) >> 8);
+        // Up to 255 × 256 + 128: in 16 bits, as many at once as the processor takes.
+        var (first, second, half) = (new Vector<ushort>((ushort)(256 - share)), new Vector<ushort>((ushort)share), new Vector<ushort>(128));
+        var i = 0;
+        for (; i <= result.Length - Vector<byte>.Count; i += Vector<byte>.Count)
+        {
+            Vector.Widen(new Vector<byte>(from[i..]), out var fromLow, out var fromHigh);
+            Vector.Widen(new Vector<byte>(to[i..]), out var toLow, out var toHigh);
+            Vector.Narrow((fromLow * first + toLow * second + half) >>> 8, (fromHigh * first + toHigh * second + half) >>> 8).CopyTo(result[i..]);
+        }
+        for (; i < result.Length; i++) result[i] = (byte)((from[i] * (256 - share) + to[i] * share + 128) >> 8);
     }
 }
