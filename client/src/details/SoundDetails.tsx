@@ -217,10 +217,7 @@ function Listen({ sound }: { sound: Sound }) {
         type="button"
         className="btn btn-ghost btn-xs mt-1"
         onClick={() =>
-          set([
-            ...sound.markers,
-            { id: newId(), name: `Marker ${sound.markers.length + 1}`, frame: Math.round(player.position()) },
-          ])
+          set([...sound.markers, { id: newId(), name: freeName(sound.markers), frame: Math.round(player.position()) }])
         }
       >
         <Flag size={13} /> Mark this point
@@ -232,6 +229,13 @@ function Listen({ sound }: { sound: Sound }) {
     const area = event.currentTarget.getBoundingClientRect();
     go(((event.clientX - area.left) / area.width) * frames);
   }
+}
+
+/** A name that no marker has yet. */
+function freeName(markers: Sound["markers"]) {
+  let number = 1;
+  while (markers.some((marker) => marker.name === `Marker ${number}`)) number++;
+  return `Marker ${number}`;
 }
 
 /** What was measured. */

@@ -208,9 +208,10 @@ describe("a sound", () => {
     });
   });
 
-  it("is named, replaced and removed; damage and figures are told", () => {
+  it("is named, replaced, marked and removed; damage and figures are told", () => {
     const figures = { ...sound("x").figures, missingFrames: 3 * 48_000, channels: 1 };
-    const broken = sound("pad", { name: "Dusk Pad", figures });
+    const markers = [{ id: "m", name: "Marker 2", frame: 9 }];
+    const broken = sound("pad", { name: "Dusk Pad", figures, markers });
     const { edit, replace } = open(
       viewOf({ sounds: [broken], cues: [cue("c", "pad")] }),
       <SoundDetails sound={broken} place={vi.fn()} />,
@@ -228,6 +229,9 @@ describe("a sound", () => {
     fireEvent.change(screen.getByLabelText("File to take its place"), { target: { files: [file] } });
     expect(replace).toHaveBeenCalledWith("pad", file);
     fireEvent.click(screen.getByText("Mark this point"));
-    expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setMarkers", markers: [{ name: "Marker 1", frame: 0 }] });
+    expect(edit.mock.lastCall?.[0]).toMatchObject({
+      kind: "setMarkers",
+      markers: [...markers, { name: "Marker 1", frame: 0 }],
+    });
   });
 });
