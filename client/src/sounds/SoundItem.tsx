@@ -1,4 +1,4 @@
-import { ListPlus, Pause, Play } from "lucide-react";
+import { Copyright, ListPlus, Pause, Play } from "lucide-react";
 import { videoPictureUrl, type Sound } from "../api/client";
 import { usePeaks } from "../api/queries";
 import { usePlayer } from "../hearing/usePlayer";
@@ -64,19 +64,29 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
           ) : (
             <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-4 w-20 min-w-8" />
           )}
-          <span
-            className={`shrink-0 text-xs group-focus-within:hidden group-hover:hidden ${uses ? "muted" : "text-warning"}`}
-          >
+          <span className="muted shrink-0 text-xs group-focus-within:hidden group-hover:hidden">
             {view.soundProblems[sound.id] && (
               <span className="text-error font-semibold" title={view.soundProblems[sound.id]}>
                 silent{" "}
               </span>
             )}
             {sound.figures.missingFrames > 0 && (
-              <span title="The file is damaged: a part of it is missing">damaged </span>
+              <span className="text-warning" title="The file is damaged: a part of it is missing">
+                damaged{" "}
+              </span>
             )}
             {view.rightsMissing[sound.id] && (
-              <span title={`Not known: ${view.rightsMissing[sound.id]?.join(" and ")}`}>rights missing · </span>
+              <span
+                className="mr-1.5"
+                title={`Rights missing: ${view.rightsMissing[sound.id]?.join(" and ")} not known`}
+              >
+                <Copyright
+                  size={13}
+                  className="text-warning inline align-[-2px]"
+                  role="img"
+                  aria-label="rights missing"
+                />
+              </span>
             )}
             {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
           </span>
