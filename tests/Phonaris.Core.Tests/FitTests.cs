@@ -232,7 +232,7 @@ public sealed class FitTests
     {
         var sound = new Band(60).Play("drums", 112, form: "AB");
         var own = new FitRecipe(FitMethod.Recut) { Joins = 1 };
-        var compared = Comparison.Of(FitterOf(sound), own, 90 * Second, 0, sound.Frames);
+        var compared = Comparison.Of(Shows.Of(2), Shows.Cue("c", "a", "s1", "s1", sound.Frames) with { Fit = own }, FitterOf(sound), 90 * Second);
         // The cue's own recipe for its own method; of the others nothing more is said.
         Assert.All(compared, c => Assert.Equal(c.Method == own.Method ? own : new(c.Method), c.Recipe));
         Assert.Equal(Enum.GetValues<FitMethod>().Length, compared.Count);
@@ -241,6 +241,19 @@ public sealed class FitTests
         Assert.Equal([FitMethod.Shorten, FitMethod.Stretch], compared.Skip(suits.Count).Select(c => c.Method).Order());
         var recut = suits.Single(c => c.Method == FitMethod.Recut);
         Assert.InRange(recut.RepeatedFrames - recut.LeftOutFrames, 29 * Second, 31 * Second);
+    }
+
+    [Fact]
+    public void Where_the_show_ends_with_it_music_ends_by_itself_rather_than_with_a_fade()
+    {
+        var sound = new Band(126).Play("waltz", 96, 3, form: "AABA");
+        var show = Shows.Of(0) with { Slides = [Shows.Slide("s1"), Shows.Slide("s2"), Shows.Slide("s3", hidden: true)] };
+        var fitter = FitterOf(sound);
+
+        Assert.Equal((FitMethod.Shorten, FitMethod.Recut), (BestOn("s1").Method, BestOn("s2").Method));
+        Assert.True(BestOn("s2").Fitted!.EndsNaturally);
+
+        Compared BestOn(string slide) => Comparison.Of(show, Shows.Cue("c", "a", slide, slide, sound.Frames), fitter, 30 * Second)[0];
     }
 
     [Theory]

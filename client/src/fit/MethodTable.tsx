@@ -72,7 +72,7 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
           <td className="py-2 pr-4 pl-2 whitespace-nowrap">As it is</td>
           <td className="muted">{cue.rounds === 1 ? "plays once" : "goes round as set, and stops with its span"}</td>
           <td colSpan={4} />
-          <td className="pr-2 text-right">
+          <td className="pr-2 pl-2 text-right">
             <Choose on={!cue.fit && !together} press={() => edit(asItIs(cue))} name="As it is" />
           </td>
         </tr>
@@ -226,7 +226,7 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
           hearEnding={() => hear(Math.max(0, fitted.soundFrames - 2 * around), fitted.lengthFrames)}
         />
       </td>
-      <td className="py-1.5 pr-2 text-right align-top whitespace-nowrap">
+      <td className="py-1.5 pr-2 pl-2 text-right align-top whitespace-nowrap">
         <Choose
           on={cue.fit?.method === one.method}
           press={() => {

@@ -116,8 +116,8 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             // What goes round until somebody comes has no length to be fitted to. A stretched sound has to be worked out whole, and a draft is to be there at once;
             // that the rest stays silent is for a person to say.
             var fits = FitAll.Unfitted(_show).Where(u => laid.ContainsKey(u.Cue.Id) && !waiting.Contains(u.Cue.Id)).ToList()
-                .ConvertAll(u => FitAll.Propose(u.Cue, u.LengthFrames, [.. Comparison.Of(
-                    music.Fitter(_show.Sound(u.Cue.SoundId).Media, u.Cue.InFrame, u.Cue.OutFrame), new(FitMethod.Recut), u.LengthFrames, u.Cue.InFrame, u.Cue.OutFrame)
+                .ConvertAll(u => FitAll.Propose(u.Cue, u.LengthFrames, [.. Comparison
+                    .Of(_show, u.Cue, music.Fitter(_show.Sound(u.Cue.SoundId).Media, u.Cue.InFrame, u.Cue.OutFrame), u.LengthFrames)
                     .Where(c => c.Method is not (FitMethod.Stretch or FitMethod.Silence))]));
             if (FitAll.ToEdit(fits) is { } fitted) Do(fitted);
             foreach (var (id, (bed, why)) in laid)
@@ -125,7 +125,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 var (cue, fit) = (_show.Cue(id), fits.Find(f => f.CueId == id && f.Method is not null));
                 _cues.Add(new(
                     id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Say.Span(_show, cue.Span),
-                    why + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", and it ends by itself" : "")}")));
+                    why + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
             }
             _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "there is no stretch of slides left for it")));
         }

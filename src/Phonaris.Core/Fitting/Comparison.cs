@@ -5,26 +5,32 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// All methods side by side for one sound and one length: those that suit first, the best first and those with a join that may be heard last; then the others,
-/// with what is against them.
+/// All methods side by side for one cue and one length: those that suit first, the best first and those with a join that may be heard last; then the others,
+/// with what is against them. Where the show ends with it, the best is rather one whose own ending is heard.
 /// </summary>
 public static class Comparison
 {
-    /// <summary>Compares the methods.</summary>
-    /// <param name="fitter">Fits the used part of the sound.</param>
-    /// <param name="own">The recipe to try its method by.</param>
+    /// <summary>What an ending that is broken off counts besides where the show ends with it: more than two joins that are hardly heard.</summary>
+    private const double BrokenOff = 0.5;
+
+    /// <summary>Compares the methods, its own by the recipe the cue has.</summary>
+    /// <param name="show">The show.</param>
+    /// <param name="cue">A cue of it, on slides.</param>
+    /// <param name="fitter">Fits what the cue uses of its sound.</param>
     /// <param name="length">The length wanted, in frames.</param>
-    /// <param name="from">The first frame of the sound used.</param>
-    /// <param name="to">The frame after the last.</param>
-    public static ValueList<Compared> Of(Fitter fitter, FitRecipe own, long length, long from, long to)
+    public static ValueList<Compared> Of(Show show, Cue cue, Fitter fitter, long length)
     {
+        ArgumentNullException.ThrowIfNull(show);
+        ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(fitter);
-        ArgumentNullException.ThrowIfNull(own);
+        var own = cue.Fit ?? new(FitMethod.Recut);
+        var closes = cue.Span?.Last == show.Slides.LastOrDefault(s => !s.Hidden)?.Id;
         return
         [
             .. Enum.GetValues<FitMethod>()
-                .Select(method => Try(fitter, method == own.Method ? own : new(method), length, from, to))
-                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Joins.Any(j => j.Heard == JoinHeard.MayBe)).ThenBy(c => c.Fitted?.Cost ?? 0),
+                .Select(method => Try(fitter, method == own.Method ? own : new(method), length, cue.InFrame, cue.OutFrame))
+                .OrderBy(c => c.Fitted is null).ThenBy(c => c.Fitted?.Joins.Any(j => j.Heard == JoinHeard.MayBe))
+                .ThenBy(c => (c.Fitted?.Cost ?? 0) + (closes && c.Fitted is { EndsNaturally: false } ? BrokenOff : 0)),
         ];
     }
 

@@ -97,7 +97,7 @@ internal static class FitEndpoints
         var media = stored.Show.Sound(cue.SoundId).Media;
         await sounds.Fits.PieceAsync(media, cancel);
         var fitter = sounds.Fits.Fitter(media, cue.InFrame, cue.OutFrame);
-        return await Task.Run(() => Comparison.Of(fitter, cue.Fit ?? new(FitMethod.Recut), length, cue.InFrame, cue.OutFrame), cancel);
+        return await Task.Run(() => Comparison.Of(stored.Show, cue, fitter, length), cancel);
     }
 
     /// <summary>What would be heard: by a method by its name, shortened to an end as <c>shorten-1234567</c>, or the whole of it; null where there is no such method.</summary>
