@@ -131,7 +131,7 @@ function View({
       to={to}
       end={!deep}
       className={({ isActive }) =>
-        `flex h-full items-center border-b-3 px-2.5 -outline-offset-2! text-[0.9375rem] whitespace-nowrap max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+        `flex h-full items-center border-b-3 px-2.5 -outline-offset-2! text-[0.9375rem] whitespace-nowrap max-2xl:px-2 max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
       }
     >
       {name}
