@@ -210,8 +210,10 @@ public class Browser : IDisposable
         _driver.ExecuteScript(File.ReadAllText(Path.Combine(Root(), "client/node_modules/axe-core/axe.min.js")));
         return (string)_driver.ExecuteAsyncScript("""
             const done = arguments[arguments.length - 1];
+            // While rows glide into their places, one may lie over another.
+            const gliding = document.getAnimations().filter((a) => a.effect.getComputedTiming().endTime < 1000);
             // Of a page that was opened as a file it can fetch no styles to look at.
-            axe.run({ preload: location.protocol !== "file:", runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then((r) =>
+            Promise.allSettled(gliding.map((a) => a.finished)).then(() => axe.run({ preload: location.protocol !== "file:", runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] })).then((r) =>
               done(r.violations.map((v) => v.id + ": " + v.help + "\n" + v.nodes.slice(0, 3).map((n) => "  " + n.target + " " + n.failureSummary).join("\n")).join("\n")));
             """)!;
     }
