@@ -24,7 +24,7 @@ public static class Comparison
         ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(fitter);
         var own = cue.Fit ?? new(FitMethod.Recut);
-        var closes = cue.Span?.Last == show.Slides.LastOrDefault(s => !s.Hidden)?.Id;
+        var closes = cue.Span is { } span && show.Slides.Skip(show.SlideIndex(span.Last) + 1).All(s => s.Hidden);
         return
         [
             .. Enum.GetValues<FitMethod>()
