@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { JobView, Schemas } from "./client";
 import { stayConnected } from "./hub";
-import { askAnew, keepChange, keepJob } from "./queries";
+import { askAnew, keepChange, keepJob, showQuery } from "./queries";
 
 /**
  * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
@@ -13,10 +13,12 @@ export function useLive(showId: string, sounding: () => void): boolean {
   const queries = useQueryClient();
   const [connected, setConnected] = useState(true);
   useEffect(() => {
+    let away = false;
     const follow = async (hub: HubConnection) => {
-      await hub.invoke("Follow", showId);
-      // What happened while nobody listened.
-      await askAnew(queries, ["show", showId]);
+      const revision = await hub.invoke<number | null>("Follow", showId);
+      // What happened while nobody listened; at first the show has just been asked for, and is large.
+      const known = away ? undefined : await queries.ensureQueryData(showQuery(showId)).catch(() => undefined);
+      if (known?.revision !== revision) await askAnew(queries, ["show", showId]);
       await askAnew(queries, ["jobs", showId]);
       sounding();
       setConnected(true);
@@ -33,7 +35,10 @@ export function useLive(showId: string, sounding: () => void): boolean {
       hub.on("changed", changed);
       hub.on("job", (job: JobView) => keepJob(queries, job));
     };
-    return stayConnected(listen, follow, () => setConnected(false));
+    return stayConnected(listen, follow, () => {
+      away = true;
+      setConnected(false);
+    });
   }, [queries, showId, sounding]);
   return connected;
 }
