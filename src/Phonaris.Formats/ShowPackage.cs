@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -20,6 +21,7 @@ public static class ShowPackage
     private const string ShowEntry = "show.json";
     private const int MostEntries = 20_000;
     private const long GreatestShowBytes = 100_000_000;
+    private const int BufferBytes = 1 << 20;
 
     /// <summary>The largest package that is read, and the most that its files may come to, in bytes.</summary>
     public const long GreatestBytes = 20_000_000_000;
@@ -94,19 +96,35 @@ public static class ShowPackage
     /// <param name="show">The show.</param>
     /// <param name="path">Where to.</param>
     /// <param name="media">Gives the path of the file of a content hash.</param>
+    /// <param name="progress">Told the fraction written.</param>
     /// <param name="cancel">Stops it.</param>
-    public static async Task WriteAsync(Show show, string path, Func<string, string> media, CancellationToken cancel)
+    public static async Task WriteAsync(Show show, string path, Func<string, string> media, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(media);
+        var hashes = Media(show).Concat(HiddenDecks(show).Where(d => File.Exists(media(d)))).ToList();
+        var (bytes, written) = (hashes.Sum(h => new FileInfo(media(h)).Length), 0L);
         await using var zip = await ZipFile.OpenAsync(path, ZipArchiveMode.Create, cancel);
         await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteShowAsync(show, json, cancel);
-        foreach (var hash in Media(show).Concat(HiddenDecks(show).Where(d => File.Exists(media(d)))))
+        var buffer = ArrayPool<byte>.Shared.Rent(BufferBytes);
+        try
         {
-            // Sounds and pictures are compressed already.
-            await using var entry = await zip.CreateEntry($"media/{hash}", CompressionLevel.NoCompression).OpenAsync(cancel);
-            await using var file = File.OpenRead(media(hash));
-            await file.CopyToAsync(entry, cancel);
+            foreach (var hash in hashes)
+            {
+                // Sounds and pictures are compressed already.
+                await using var entry = await zip.CreateEntry($"media/{hash}", CompressionLevel.NoCompression).OpenAsync(cancel);
+                await using var file = File.OpenRead(media(hash));
+                int read;
+                while ((read = await file.ReadAsync(buffer, cancel)) > 0)
+                {
+                    await entry.WriteAsync(buffer.AsMemory(0, read), cancel);
+                    progress?.Report((double)(written += read) / bytes);
+                }
+            }
+        }
+        finally
+        {
+            ArrayPool<byte>.Shared.Return(buffer);
         }
     }
 

@@ -19,7 +19,9 @@ public sealed class ShowPackageTests : IDisposable
     public async Task What_is_written_is_read_again_with_its_files()
     {
         var (show, from) = await ShowAsync();
-        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        var told = new Told();
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, told, CancellationToken.None);
+        Assert.Equal([9.0 / 16, 1], told);
         var to = new FileStore(PathOf("to"));
         Assert.Equal(show, await ReadAsync("a.phonaris", to));
         Assert.Equal(await File.ReadAllBytesAsync(from.PathOf(show.Sounds[0].Media)), await File.ReadAllBytesAsync(to.PathOf(show.Sounds[0].Media)));
@@ -32,12 +34,12 @@ public sealed class ShowPackageTests : IDisposable
         var (show, from) = await ShowAsync();
         var deck = await from.PutAsync(new MemoryStream("a deck"u8.ToArray()), 100, () => new RuleException("too large"), CancellationToken.None);
         show = show with { Slides = [.. show.Slides.Select(s => s with { Deck = deck })] };
-        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, null, CancellationToken.None);
         var to = new FileStore(PathOf("to"));
         Assert.Equal(show, await ReadAsync("a.phonaris", to));
         Assert.True(to.Has(deck));
         File.Delete(from.PathOf(deck));
-        await ShowPackage.WriteAsync(show, PathOf("b.phonaris"), from.PathOf, CancellationToken.None);
+        await ShowPackage.WriteAsync(show, PathOf("b.phonaris"), from.PathOf, null, CancellationToken.None);
         Assert.Equal(show, await ReadAsync("b.phonaris", new FileStore(PathOf("other"))));
     }
 
@@ -45,7 +47,7 @@ public sealed class ShowPackageTests : IDisposable
     public async Task Damage_is_told_and_never_taken_in()
     {
         var (show, from) = await ShowAsync();
-        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, CancellationToken.None);
+        await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, null, CancellationToken.None);
         await AssertRefusedAsync("not what it was", zip => Rewrite(zip, $"media/{show.Sounds[0].Media}", "other bytes"));
         await AssertRefusedAsync("missing", zip => zip.GetEntry($"media/{show.Sounds[0].Media}")!.Delete());
         await AssertRefusedAsync("no show.json", zip => zip.GetEntry("show.json")!.Delete());
@@ -108,6 +110,11 @@ public sealed class ShowPackageTests : IDisposable
 
         Task<string> PutAsync(string text) =>
             files.PutAsync(new MemoryStream(Encoding.UTF8.GetBytes(text)), 100, () => new("Too large."), CancellationToken.None);
+    }
+
+    private sealed class Told : List<double>, IProgress<double>
+    {
+        public void Report(double value) => Add(value);
     }
 
     private static string Json(Show show) =>

@@ -117,7 +117,7 @@ public sealed class App : IDisposable
             made.Add(new($"s{n}", $"Page {n}", "", "", new(hash, MediaTypes.Png, 1, 160, 90), 2000, Transition.Cut, false, Step.Whole($"s{n}")));
         }
         var package = PathOf($"{Guid.NewGuid():N}.phonaris");
-        await ShowPackage.WriteAsync(Show.Empty("A show") with { Slides = [.. made] }, package, PathOf, CancellationToken.None);
+        await ShowPackage.WriteAsync(Show.Empty("A show") with { Slides = [.. made] }, package, PathOf, null, CancellationToken.None);
         return (await ReadAsync<ShowCard>(await Http.PostAsJsonAsync("/api/shows/open", await UploadAsync(package, "show")))).Id;
     }
 

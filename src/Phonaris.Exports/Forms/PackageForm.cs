@@ -14,5 +14,5 @@ internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(fo
     }
 
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) =>
-        Written.FileAsync(path, partial => ShowPackage.WriteAsync(all ? export.Timed.Show : export.Timed.Show.WithoutUnused(), partial, tools.MediaPath, cancel));
+        Written.FileAsync(path, partial => ShowPackage.WriteAsync(all ? export.Timed.Show : export.Timed.Show.WithoutUnused(), partial, tools.MediaPath, progress, cancel));
 }

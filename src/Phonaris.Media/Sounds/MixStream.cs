@@ -20,7 +20,8 @@ public static class MixStream
         Schedule schedule, Func<SoundSource, ISoundReader> open, long start, long end, [EnumeratorCancellation] CancellationToken cancel, IReadOnlySet<string>? stem = null)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(end, start);
-        var mixers = new Mixer[Environment.ProcessorCount];
+        // Twice as many as cores: while a block is read, each core has its next one and need not be woken for it.
+        var mixers = new Mixer[2 * Environment.ProcessorCount];
         for (var i = 0; i < mixers.Length; i++) mixers[i] = new Mixer(schedule, open);
         // One buffer for each block being rendered, and one for the block being read.
         var buffers = new float[mixers.Length + 1][];

@@ -44,7 +44,7 @@ internal static class Reader
         await ReaderMessages.WriteAsync(message, new ReaderAsked([new(path, "first.pptx", "")], null), default);
         message.Position = 0;
         await AnswerAsync(await ReaderMessages.ReadAsync<ReaderAsked>(message, default), Stream.Null);
-        await AnswerAsync(new(null, new(path, MediaTypes.Pptx, [new(1, 0), new(2, 0), new(3, 0)], 32, 18)), Stream.Null);
+        await AnswerAsync(new(null, new(path, MediaTypes.Pptx, [new(1, 0), new(2, 0), new(3, 0), new(4, 0)], 32, 18)), Stream.Null);
     }
 
     private static async Task AnswerAsync(ReaderAsked asked, Stream output)
