@@ -102,8 +102,13 @@ internal static class House
         services.AddExceptionHandler<Problems>();
         services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>().AddDocumentTransformer<LiveSchema>());
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
-        // Bodies are limited where they are read, each kind of file to its own size.
-        builder.WebHost.ConfigureKestrel(o => o.Limits.MaxRequestBodySize = Sound.GreatestBytes);
+        builder.WebHost.ConfigureKestrel(o =>
+        {
+            // Bodies are limited where they are read, each kind of file to its own size.
+            o.Limits.MaxRequestBodySize = Sound.GreatestBytes;
+            // A piece of sound on its way need not wait for the one before it to be taken.
+            o.Limits.MaxResponseBufferSize = 1 << 20;
+        });
     }
 
     /// <summary>Brings the database up to date and, where asked, puts the demo show in.</summary>

@@ -3,6 +3,8 @@ import type { Schemas } from "../api/client";
 import { fetchMissing, letGo, prepare, type Prepared } from "./prepare";
 import type { Manner } from "./Stage";
 
+const steps = 100; // in which the way is drawn
+
 /** What is being fetched, how far that has come, or why it came to nothing. */
 export interface OnItsWay {
   what: "show" | "missing";
@@ -44,7 +46,13 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     const cancel = new AbortController();
     const tell = (fraction: number, problem?: string) => {
       if (cancel.signal.aborted) return;
-      setOnItsWay({ what: missingOf ? "missing" : "show", fraction, ...(problem ? { problem } : {}) });
+      const next: OnItsWay = {
+        what: missingOf ? "missing" : "show",
+        fraction: Math.floor(fraction * steps) / steps,
+        ...(problem ? { problem } : {}),
+      };
+      // Hours of sound come in thousands of pieces, and what draws them takes time from what fetches them.
+      setOnItsWay((now) => (now?.fraction === next.fraction && now.problem === next.problem ? now : next));
     };
     const fetching = missingOf
       ? fetchMissing(showId, missingOf, tell, cancel.signal)

@@ -17,6 +17,9 @@ public static class SoundPieces
 
     private const long MostBytesPerFrame = 6;
 
+    /// <summary>As much as is copied at once: most of a piece.</summary>
+    private const int CopiedBytes = 1 << 19;
+
     /// <summary>Renders and codes all of a schedule.</summary>
     /// <param name="schedule">What sounds when.</param>
     /// <param name="open">Gives the decoded samples of a source.</param>
@@ -57,10 +60,12 @@ public static class SoundPieces
             // Where the last piece is full, what ffmpeg says at the very end comes as one more, without sound.
             if (left-- <= 0) return;
             var file = Path.Combine(folder, Path.GetFileName(name));
-            var piece = await File.ReadAllBytesAsync(file, token);
-            BinaryPrimitives.WriteInt32LittleEndian(length, piece.Length);
-            await to.WriteAsync(length, token);
-            await to.WriteAsync(piece, token);
+            await using (var piece = File.OpenRead(file))
+            {
+                BinaryPrimitives.WriteInt32LittleEndian(length, (int)piece.Length);
+                await to.WriteAsync(length, token);
+                await piece.CopyToAsync(to, CopiedBytes, token);
+            }
             File.Delete(file);
         }
     }
