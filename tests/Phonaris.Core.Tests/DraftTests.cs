@@ -96,6 +96,18 @@ public class DraftTests
     }
 
     [Fact]
+    public void A_bed_that_only_suits_shortened_is_not_chosen_for_an_ending_nobody_hears()
+    {
+        var (hum, dying) = (Signal.Sine(90 * Second, 220, 0.3), new Dying(Signal.Sine(90 * Second, 330, 0.3)));
+        var music = new Music(m => m == Shows.Media("dying") ? dying : hum);
+        var show = Shows.Of(4) with { Sounds = [Shows.Sound("hum", hum.Frames), Shows.Sound("dying", dying.Frames)], Sections = [] };
+        var last = Draft.Of(show, new HashSet<string>(), music.Known, Ids()).Cues[^1];
+        Assert.Equal("dying", last.SoundId);
+        Assert.EndsWith("; shortened", last.Why, StringComparison.Ordinal);
+        Assert.StartsWith("1:30.0 of music for ", last.Why, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Whatever_the_show_is_a_draft_breaks_no_rule_loses_no_cue_and_is_taken_back() =>
         Gen.Select(Shows.Any, Gen.Int[0, 15], Gen.Int[0, 3].Array[4]).Sample(
             (show, without, names) =>

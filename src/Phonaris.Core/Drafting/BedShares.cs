@@ -20,12 +20,12 @@ internal static class BedShares
     /// <summary>What is heard last of a sound tells whether it dies away by itself: two seconds.</summary>
     private const long EndFrames = 2 * Values.Frames.PerSecond;
 
-    /// <summary>Gives each stretch a bed.</summary>
+    /// <summary>Gives each stretch a bed, and what it has it for: whether its own ending is heard there is known once it is fitted.</summary>
     /// <param name="stretches">The stretches, in order.</param>
     /// <param name="beds">At least as many beds.</param>
     /// <param name="timed">The show with all but these beds.</param>
     /// <param name="music">What is known of the beds.</param>
-    public static IEnumerable<(Stretch Stretch, Sound Bed, string Why)> Of(List<Stretch> stretches, List<Sound> beds, TimedShow timed, DraftMusic music)
+    public static IEnumerable<(Stretch Stretch, Sound Bed, Func<bool, string> Why)> Of(List<Stretch> stretches, List<Sound> beds, TimedShow timed, DraftMusic music)
     {
         var calm = Ranks(beds, b => Restless(music.Piece(b.Media), b));
         var ends = Ranks(beds, b => EndDb(b, music.Track(b.Media)));
@@ -36,7 +36,8 @@ internal static class BedShares
             + CalmWeight * Math.Abs(1 - said[stretch] - calm[bed])
             + (stretch == closes ? EndWeight * ends[bed] : 0);
         var chosen = beds.Count <= MostTried ? Cheapest(stretches.Count, beds.Count, Cost) : OneByOne(stretches.Count, beds.Count, Cost);
-        return stretches.Select((s, k) => (s, beds[chosen[k]], Why(s, k == closes && beds.Count > 1 && ends[chosen[k]] == 0, said[k], beds[chosen[k]], beds.Count)));
+        return stretches.Select((s, k) => (s, beds[chosen[k]], new Func<bool, string>(endHeard =>
+            Why(s, endHeard && k == closes && beds.Count > 1 && ends[chosen[k]] == 0, said[k], beds[chosen[k]], beds.Count))));
     }
 
     private static string Why(Stretch stretch, bool ends, double said, Sound bed, int beds)

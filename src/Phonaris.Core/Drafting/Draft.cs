@@ -104,7 +104,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             var timed = TimedShow.Of(_show, music.Listened);
             var stretches = Stretch.Of(_show, timed.Order, beds.Count);
             var waiting = new HashSet<string>();
-            var laid = new Dictionary<string, (Sound Bed, string Why)>();
+            var laid = new Dictionary<string, (Sound Bed, Func<bool, string> Why)>();
             foreach (var (stretch, bed, why) in BedShares.Of(stretches, beds, timed, music).ToList())
             {
                 var span = new Span(timed.Order.Slides[stretch.First].SlideId, timed.Order.Slides[stretch.Last].SlideId);
@@ -125,7 +125,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 var (cue, fit) = (_show.Cue(id), fits.Find(f => f.CueId == id && f.Method is not null));
                 _cues.Add(new(
                     id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Say.Span(_show, cue.Span),
-                    why + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
+                    why(fit?.EndsNaturally ?? true) + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
             }
             _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "there is no stretch of slides left for it")));
         }

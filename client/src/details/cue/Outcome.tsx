@@ -32,8 +32,8 @@ function ofOne(cue: Cue, strands: readonly StrandView[]) {
           {strands.length > 1 && `, ${strands.length} times`}
         </>
       )}
-      {joins > 0 && `, with ${joins === 1 ? "one join" : `${joins} joins`}`}
-      {cue.fit && `, fitted: ${methods[cue.fit.method].name.toLowerCase()}`}.
+      {cue.fit && `, ${methods[cue.fit.method].done}`}
+      {joins > 0 && `, with ${joins === 1 ? "one join" : `${joins} joins`}`}.
       {cue.follows && " Its level follows its target."}
     </>
   );
