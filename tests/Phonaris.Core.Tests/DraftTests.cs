@@ -96,7 +96,7 @@ public class DraftTests
     }
 
     [Fact]
-    public void A_bed_that_only_suits_shortened_is_not_chosen_for_an_ending_nobody_hears()
+    public void A_closing_bed_that_is_shortened_is_not_praised_for_an_ending_nobody_hears()
     {
         var (hum, dying) = (Signal.Sine(90 * Second, 220, 0.3), new Dying(Signal.Sine(90 * Second, 330, 0.3)));
         var music = new Music(m => m == Shows.Media("dying") ? dying : hum);

@@ -47,7 +47,7 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
             {proposed.beds.map((bed) => (
               <li key={bed.cueId}>
                 <b>{nameOf(bed.cueId)}</b> to <span className="figures">{shortTime(bed.lengthFrames)}</span>:{" "}
-                {bed.method ? `${methods[bed.method].done}. ` : "as it is. "}
+                {bed.method ? `${methods[bed.method].name}. ` : "As it is. "}
                 <span className="muted">{bed.says}</span>
               </li>
             ))}

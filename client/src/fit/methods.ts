@@ -3,13 +3,13 @@ import type { Schemas } from "../api/client";
 export type FitMethod = Schemas["FitMethod"];
 export type Compared = Schemas["Compared"];
 
-/** What each method is called, and does; what is said of a bed that is fitted so. */
-export const methods: Record<FitMethod, { name: string; does: string; done: string }> = {
-  shorten: { name: "Shorten", done: "shortened", does: "ends early, with a fade, where a phrase does" },
-  loop: { name: "Loop", done: "looped", does: "goes round where it is not heard" },
-  recut: { name: "Re-cut", done: "re-cut", does: "takes out or repeats passages; opening and ending stay" },
-  stretch: { name: "Stretch", done: "stretched", does: "plays slower or faster, at the same pitch" },
-  silence: { name: "Silence", done: "then silent", does: "plays once; the rest is silent on purpose" },
+/** What each method is called, and does. */
+export const methods: Record<FitMethod, { name: string; does: string }> = {
+  shorten: { name: "Shorten", does: "ends early, with a fade, where a phrase does" },
+  loop: { name: "Loop", does: "goes round where it is not heard" },
+  recut: { name: "Re-cut", does: "takes out or repeats passages; opening and ending stay" },
+  stretch: { name: "Stretch", does: "plays slower or faster, at the same pitch" },
+  silence: { name: "Silence", does: "plays once; the rest is silent on purpose" },
 };
 
 /** Whether a join is heard. */

@@ -32,9 +32,8 @@ function ofOne(cue: Cue, strands: readonly StrandView[]) {
           {strands.length > 1 && `, ${strands.length} times`}
         </>
       )}
-      {cue.fit && `, ${methods[cue.fit.method].done}`}
-      {joins > 0 && `, with ${joins === 1 ? "one join" : `${joins} joins`}`}.
-      {cue.follows && " Its level follows its target."}
+      {joins > 0 && `, with ${joins === 1 ? "one join" : `${joins} joins`}`}
+      {cue.fit && `, fitted by ${methods[cue.fit.method].name}`}.{cue.follows && " Its level follows its target."}
     </>
   );
 }
