@@ -31,13 +31,14 @@ public static class ShowPackage
 
     /// <summary>Reads a package.</summary>
     /// <param name="path">The package.</param>
-    /// <param name="has">Whether the file of a content hash is kept already.</param>
+    /// <param name="has">Whether the file of a content hash is stored already.</param>
     /// <param name="keep">Keeps a media file of at most so many bytes, and gives its content hash.</param>
     /// <param name="cancel">Stops it.</param>
     /// <param name="called">What to call it in messages, where that is not its file's name.</param>
+    /// <param name="room">Told how many bytes are going to be unpacked; may refuse by an exception.</param>
     /// <exception cref="RuleException">It is not a package, is damaged, or is of a later version.</exception>
     public static async Task<Show> ReadAsync(
-        string path, Func<string, bool> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel, string? called = null)
+        string path, Func<string, Task<bool>> has, Func<Stream, long, Task<string>> keep, CancellationToken cancel, string? called = null, Action<long>? room = null)
     {
         ArgumentNullException.ThrowIfNull(has);
         ArgumentNullException.ThrowIfNull(keep);
@@ -45,19 +46,24 @@ public static class ShowPackage
         try
         {
             await using var zip = await ZipFile.OpenReadAsync(path, cancel);
-            if (zip.Entries.Count > MostEntries || zip.Entries.Sum(e => e.Length) > GreatestBytes)
+            if (zip.Entries.Count > MostEntries || zip.Entries.Any(e => e.Length > GreatestBytes) || zip.Entries.Sum(e => e.Length) > GreatestBytes)
                 throw TooLarge(name);
             var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package: it holds no {ShowEntry}.");
             if (entry.Length > GreatestShowBytes) throw TooLarge(name);
             Show show;
             await using (var json = await entry.OpenAsync(cancel)) show = await ReadShowAsync(json, name, cancel);
-            foreach (var (media, needed) in Media(show).Select(m => (m, true)).Concat(HiddenDecks(show).Select(m => (m, false))))
+            List<(string Hash, ZipArchiveEntry File)> missing = [];
+            foreach (var (hash, isNeeded) in ShowFiles.Needed(show).Select(m => (m, true)).Concat(ShowFiles.HiddenDecks(show).Select(m => (m, false))))
             {
-                var file = zip.GetEntry($"media/{media}");
-                if (file is null && needed) throw new RuleException($"{name} is damaged: one of its files is missing.");
-                if (file is null || has(media)) continue;
+                var file = zip.GetEntry($"media/{hash}");
+                if (file is null && isNeeded) throw new RuleException($"{name} is damaged: one of its files is missing.");
+                if (file is not null && !await has(hash)) missing.Add((hash, file));
+            }
+            room?.Invoke(missing.Sum(m => m.File.Length));
+            foreach (var (hash, file) in missing)
+            {
                 await using var content = await file.OpenAsync(cancel);
-                if (await keep(content, file.Length) != media) throw new RuleException($"{name} is damaged: one of its files is not what it was.");
+                if (await keep(content, file.Length) != hash) throw new RuleException($"{name} is damaged: one of its files is not what it was.");
             }
             return show;
         }
@@ -102,7 +108,7 @@ public static class ShowPackage
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(media);
-        var hashes = Media(show).Concat(HiddenDecks(show).Where(d => File.Exists(media(d)))).ToList();
+        var hashes = ShowFiles.Needed(show).Concat(ShowFiles.HiddenDecks(show).Where(d => File.Exists(media(d)))).ToList();
         var (bytes, written) = (hashes.Sum(h => new FileInfo(media(h)).Length), 0L);
         await using var zip = await ZipFile.OpenAsync(path, ZipArchiveMode.Create, cancel);
         await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteShowAsync(show, json, cancel);
@@ -131,26 +137,6 @@ public static class ShowPackage
     /// <summary>Writes the JSON of a package.</summary>
     public static Task WriteShowAsync(Show show, Stream json, CancellationToken cancel) => JsonSerializer.SerializeAsync(
         json, new PackageDocument(PackageDocument.FormatName, Version, show), Indented, cancel);
-
-    /// <summary>The content hashes of all files a show uses.</summary>
-    public static IEnumerable<string> Media(Show show)
-    {
-        ArgumentNullException.ThrowIfNull(show);
-        return show.Slides
-            .SelectMany(s => s.Steps.Select(t => t.Picture).Prepend(s.Picture))
-            .OfType<PictureSource>()
-            .Where(p => p.Card is null)
-            .Concat(show.Cues.Select(c => c.Hotspot?.Picture).OfType<PictureSource>())
-            .Select(p => p.Media)
-            .Concat(show.Sounds.Select(s => s.Media))
-            .Distinct();
-    }
-
-    /// <summary>
-    /// The content hashes of decks none of whose pictures are used, since their slides look like pages of another file. They are handed over as those
-    /// decks, so a package has them too; without them it is whole.
-    /// </summary>
-    public static IEnumerable<string> HiddenDecks(Show show) => show.Slides.Select(s => s.Deck).Where(d => d.Length > 0).Except(Media(show));
 }
 
 /// <summary>The JSON of a show package.</summary>

@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using System.Runtime.CompilerServices;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks.Presentations;
@@ -48,8 +49,25 @@ public static class SoundArchive
                 passedOver($"{own} is an archive within the archive and was not opened.");
                 continue;
             }
-            await using var content = await entries[i].OpenAsync(cancel);
+            if (await OpenedAsync(entries[i], cancel) is not { } opened)
+            {
+                passedOver($"{own} cannot be unpacked: it has a password or is packed in an unusual way. Unpack the archive and add the file itself.");
+                continue;
+            }
+            await using var content = opened;
             yield return (own, content, (i + 1.0) / entries.Count);
+        }
+    }
+
+    private static async Task<Stream?> OpenedAsync(ZipArchiveEntry entry, CancellationToken cancel)
+    {
+        try
+        {
+            return await entry.OpenAsync(cancel);
+        }
+        catch (InvalidDataException)
+        {
+            return null;
         }
     }
 }

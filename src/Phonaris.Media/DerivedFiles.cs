@@ -9,6 +9,9 @@ namespace Phonaris.Media;
 /// <param name="root">The folder they are kept in.</param>
 public sealed class DerivedFiles(string root)
 {
+    /// <summary>A file's time of writing is kept as the time it was last used, since a disk may keep no times of reading; it is set this often at most.</summary>
+    private static readonly TimeSpan NotedEvery = TimeSpan.FromMinutes(30);
+
     private readonly ConcurrentDictionary<string, Lazy<Task>> _making = new();
 
     /// <summary>Where a file is or would be.</summary>
@@ -44,7 +47,20 @@ public sealed class DerivedFiles(string root)
                 if (making == mine) _making.TryRemove(name, out _);
             }
         }
+        NoteUse(path);
         return path;
+    }
+
+    private static void NoteUse(string path)
+    {
+        try
+        {
+            if (DateTime.UtcNow - File.GetLastWriteTimeUtc(path) > NotedEvery) File.SetLastWriteTimeUtc(path, DateTime.UtcNow);
+        }
+        catch (FileNotFoundException)
+        {
+            // Removed in this moment; its caller makes it again.
+        }
     }
 
     /// <summary>Makes those of some files that are not there, on all cores.</summary>

@@ -1,3 +1,5 @@
+using Phonaris.Core.Shows.Edits;
+
 namespace Phonaris.Storage;
 
 /// <summary>An edit in a show's history.</summary>
@@ -20,4 +22,15 @@ public sealed class EditRow
 
     /// <summary>What it did, in words.</summary>
     public required string Sentence { get; init; }
+
+    /// <summary>The row of an edit.</summary>
+    internal static EditRow Of(string showId, int position, Edit edit, Edit inverse, string sentence) => new()
+    {
+        ShowId = showId,
+        Position = position,
+        Edit = StoredJson.Write(edit),
+        Inverse = StoredJson.Write(inverse),
+        Sentence = sentence,
+        Format = StoredJson.Format,
+    };
 }

@@ -15,8 +15,18 @@ public sealed class FileStore(string root)
     public string PathOf(string hash)
     {
         ArgumentNullException.ThrowIfNull(hash);
-        if (hash.Length != 64 || !hash.All(char.IsAsciiHexDigitLower)) throw new ArgumentException("Not a content hash.", nameof(hash));
+        if (!IsHash(hash)) throw new ArgumentException("Not a content hash.", nameof(hash));
         return Path.Combine(root, hash[..2], hash);
+    }
+
+    /// <summary>The length of a content hash, in characters: SHA-256 in hexadecimal.</summary>
+    public const int HashLength = 64;
+
+    /// <summary>Whether a text is a content hash.</summary>
+    public static bool IsHash(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        return text.Length == HashLength && text.All(char.IsAsciiHexDigitLower);
     }
 
     /// <summary>Whether a file is kept.</summary>
@@ -25,20 +35,24 @@ public sealed class FileStore(string root)
     /// <summary>How large a file is, in bytes; 0 where it is not kept.</summary>
     public long BytesOf(string hash) => new FileInfo(PathOf(hash)) is { Exists: true } file ? file.Length : 0;
 
-    /// <summary>Takes a file in that lies on the same disk; it is moved, not copied.</summary>
+    /// <summary>The content hash of a file, lower-case hexadecimal.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="cancel">Stops it; the file then stays where it is.</param>
-    /// <returns>The content hash.</returns>
-    public async Task<string> TakeAsync(string path, CancellationToken cancel)
+    /// <param name="cancel">Stops it.</param>
+    public static async Task<string> HashOfAsync(string path, CancellationToken cancel)
     {
-        string hash;
-        await using (var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.Read, 0, useAsync: true))
-            hash = Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel));
+        await using var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.Read, 0, useAsync: true);
+        return Convert.ToHexStringLower(await SHA256.HashDataAsync(file, cancel));
+    }
+
+    /// <summary>Moves a file into the store; it must lie on the same disk.</summary>
+    /// <param name="path">The file.</param>
+    /// <param name="hash">Its content hash.</param>
+    public void Move(string path, string hash)
+    {
         var to = PathOf(hash);
         Directory.CreateDirectory(Path.GetDirectoryName(to)!);
-        if (TryTouch(to)) File.Delete(path);
-        else File.Move(path, to);
-        return hash;
+        // Where it is there already the content is the same.
+        File.Move(path, to, overwrite: true);
     }
 
     /// <summary>Keeps what a stream holds, without ever holding it in memory.</summary>
@@ -46,8 +60,9 @@ public sealed class FileStore(string root)
     /// <param name="mostBytes">How many bytes it may have.</param>
     /// <param name="tooLarge">The exception to throw when it has more.</param>
     /// <param name="cancel">Stops it; nothing is kept then.</param>
+    /// <param name="claim">Records who uses the file of a content hash, before it appears in the store; null where files are never given back.</param>
     /// <returns>The content hash.</returns>
-    public async Task<string> PutAsync(Stream content, long mostBytes, Func<RuleException> tooLarge, CancellationToken cancel)
+    public async Task<string> PutAsync(Stream content, long mostBytes, Func<RuleException> tooLarge, CancellationToken cancel, Func<string, Task>? claim = null)
     {
         ArgumentNullException.ThrowIfNull(content);
         ArgumentNullException.ThrowIfNull(tooLarge);
@@ -71,29 +86,14 @@ public sealed class FileStore(string root)
                 hash = Convert.ToHexStringLower(sum.GetHashAndReset());
                 file.Flush(flushToDisk: true);
             }
-            var path = PathOf(hash);
-            Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-            if (!TryTouch(path)) File.Move(partial, path);
+            if (claim is not null) await claim(hash);
+            Move(partial, hash);
             return hash;
         }
         finally
         {
             ArrayPool<byte>.Shared.Return(buffer);
             File.Delete(partial);
-        }
-    }
-
-    /// <summary>Makes a file that came once more young again: it is on its way into a show, and is not given back meanwhile. Whether it is there.</summary>
-    private static bool TryTouch(string path)
-    {
-        try
-        {
-            File.SetLastWriteTimeUtc(path, DateTime.UtcNow);
-            return true;
-        }
-        catch (FileNotFoundException)
-        {
-            return false;
         }
     }
 }

@@ -15,8 +15,14 @@ public sealed class JobRow
     /// <summary>What the person calls it, such as the file's name.</summary>
     public required string Name { get; init; }
 
-    /// <summary>What it needs to know, in JSON.</summary>
+    /// <summary>What it needs to know, in JSON; empty once it has ended.</summary>
     public required string Input { get; init; }
+
+    /// <summary>What it is about: two jobs of a show, a kind and a subject do the same work. Null where each job is work of its own.</summary>
+    public string? Subject { get; init; }
+
+    /// <summary>The content hashes of the files it needs, for the job that is added; not stored with the row.</summary>
+    public IReadOnlyList<string> Files { get; init; } = [];
 
     /// <summary>How far it has come.</summary>
     public JobState State { get; set; }

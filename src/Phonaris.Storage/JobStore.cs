@@ -5,68 +5,137 @@ namespace Phonaris.Storage;
 /// <summary>Keeps jobs, so that a restart takes them up again.</summary>
 public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
 {
-    /// <summary>Keeps a new job.</summary>
-    public async Task AddAsync(JobRow job, CancellationToken cancel)
+    /// <summary>Keeps a new job, unless one of the same subject has not ended.</summary>
+    /// <returns>The job; or the one that does the same work.</returns>
+    public async Task<JobRow> AddAsync(JobRow job, CancellationToken cancel)
     {
+        ArgumentNullException.ThrowIfNull(job);
         await using var db = await databases.CreateDbContextAsync(cancel);
-        db.Jobs.Add(job);
-        await db.SaveChangesAsync(cancel);
+        var kept = job;
+        await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
+        {
+            db.ChangeTracker.Clear();
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            var same = job.Subject is null ? null : await Unfinished(db).FirstOrDefaultAsync(j => j.ShowId == job.ShowId && j.Kind == job.Kind && j.Subject == job.Subject, cancel);
+            kept = same ?? job;
+            if (same is not null) return;
+            await AddAsync(db, job, cancel);
+            await db.SaveChangesAsync(cancel);
+            await transaction.CommitAsync(CancellationToken.None);
+        });
+        return kept;
     }
 
-    /// <summary>A job, or null.</summary>
+    /// <summary>Adds a new job and its use of files to a transaction.</summary>
+    internal static Task AddAsync(PhonarisDb db, JobRow job, CancellationToken cancel)
+    {
+        db.Jobs.Add(job);
+        return FileUses.AddAsync(db, new(FileUserKind.Job, job.Id), job.Files, cancel);
+    }
+
+    /// <summary>A job without its input, or null.</summary>
     public async Task<JobRow?> FindAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        return await db.Jobs.AsNoTracking().SingleOrDefaultAsync(j => j.Id == id, cancel);
+        return await WithoutInput(db.Jobs.Where(j => j.Id == id)).SingleOrDefaultAsync(cancel);
     }
 
-    /// <summary>The jobs of a show, the latest first.</summary>
-    public async Task<IReadOnlyList<JobRow>> ListAsync(string showId, CancellationToken cancel)
+    /// <summary>The jobs of a show without their inputs, the latest first.</summary>
+    /// <param name="showId">The show.</param>
+    /// <param name="kind">The kind of jobs; null for all.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<JobRow>> ListAsync(string showId, string? kind, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        return await db.Jobs.AsNoTracking().Where(j => j.ShowId == showId).OrderByDescending(j => j.CreatedAt).ToListAsync(cancel);
+        return await WithoutInput(db.Jobs.Where(j => j.ShowId == showId && (kind == null || j.Kind == kind)).OrderByDescending(j => j.CreatedAt)).ToListAsync(cancel);
     }
 
-    /// <summary>The jobs not ended, the oldest first.</summary>
+    /// <summary>Whether the last job of a subject failed or was cancelled.</summary>
+    public async Task<bool> HasFailedAsync(string showId, string kind, string subject, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var last = await db.Jobs.Where(j => j.ShowId == showId && j.Kind == kind && j.Subject == subject).OrderByDescending(j => j.CreatedAt).Select(j => (JobState?)j.State).FirstOrDefaultAsync(cancel);
+        return last is JobState.Failed or JobState.Cancelled;
+    }
+
+    /// <summary>The jobs not ended, with their inputs, the oldest first.</summary>
     public async Task<IReadOnlyList<JobRow>> UnfinishedAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        return await db.Jobs.AsNoTracking()
-            .Where(j => j.State == JobState.Waiting || j.State == JobState.Running)
-            .OrderBy(j => j.CreatedAt)
-            .ToListAsync(cancel);
+        return await Unfinished(db).OrderBy(j => j.CreatedAt).ToListAsync(cancel);
     }
 
-    /// <summary>Keeps that a job is begun; gives how often it was before without an end.</summary>
-    public async Task<int> BeginAsync(string id)
+    /// <summary>The ids of all jobs.</summary>
+    public async Task<IReadOnlySet<string>> IdsAsync(CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return (await db.Jobs.Select(j => j.Id).ToListAsync(cancel)).ToHashSet();
+    }
+
+    /// <summary>Keeps that a job is begun; gives how often it was before without an end, or null where it has ended or is gone.</summary>
+    public async Task<int?> BeginAsync(string id)
     {
         await using var db = await databases.CreateDbContextAsync();
-        await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Running).SetProperty(j => j.Attempts, j => j.Attempts + 1));
-        return await db.Jobs.Where(j => j.Id == id).Select(j => j.Attempts - 1).SingleOrDefaultAsync();
+        var begun = await db.Jobs.Where(j => j.Id == id && (j.State == JobState.Waiting || j.State == JobState.Running))
+            .ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Running).SetProperty(j => j.Attempts, j => j.Attempts + 1));
+        return begun == 0 ? null : await db.Jobs.Where(j => j.Id == id).Select(j => (int?)j.Attempts - 1).SingleOrDefaultAsync();
     }
 
-    /// <summary>Keeps that a job was put aside in order, to be taken up again.</summary>
-    public async Task PutAsideAsync(string id)
+    /// <summary>Keeps that a job was interrupted in order, to be taken up again.</summary>
+    public async Task RequeueAsync(string id)
     {
         await using var db = await databases.CreateDbContextAsync();
         await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set.SetProperty(j => j.State, JobState.Waiting).SetProperty(j => j.Attempts, 0));
     }
 
-    /// <summary>Keeps how far a job has come.</summary>
-    public async Task UpdateAsync(string id, JobState state, double progress, string? problem, string? result)
+    /// <summary>Keeps how a job ended. Its input is dropped, and it no longer uses any file.</summary>
+    public async Task EndAsync(string id, JobState state, double progress, string? problem, string? result)
     {
         await using var db = await databases.CreateDbContextAsync();
         await db.Jobs.Where(j => j.Id == id).ExecuteUpdateAsync(set => set
             .SetProperty(j => j.State, state)
             .SetProperty(j => j.Progress, progress)
             .SetProperty(j => j.Problem, problem)
-            .SetProperty(j => j.Result, result));
+            .SetProperty(j => j.Result, result)
+            .SetProperty(j => j.Input, ""));
+        await db.FileUses.Where(u => u.Kind == FileUserKind.Job && u.UserId == id).ExecuteDeleteAsync();
     }
 
-    /// <summary>Forgets a job.</summary>
+    /// <summary>Deletes a job.</summary>
     public async Task DeleteAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.FileUses.Where(u => u.Kind == FileUserKind.Job && u.UserId == id).ExecuteDeleteAsync(cancel);
         await db.Jobs.Where(j => j.Id == id).ExecuteDeleteAsync(cancel);
     }
+
+    /// <summary>Deletes the rows of jobs that ended and have nothing more to tell: those with a subject that are done, and others without a file to show.</summary>
+    /// <param name="before">Only those asked for before this, in UTC.</param>
+    /// <param name="withFiles">The kind of jobs whose rows stay, since their files do.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task PruneAsync(DateTime before, string withFiles, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.Jobs.Where(j => j.CreatedAt < before && j.Kind != withFiles
+            && (j.State == JobState.Done || (j.Subject == null && (j.State == JobState.Failed || j.State == JobState.Cancelled)))).ExecuteDeleteAsync(cancel);
+    }
+
+    private static IQueryable<JobRow> Unfinished(PhonarisDb db) => db.Jobs.AsNoTracking().Where(j => j.State == JobState.Waiting || j.State == JobState.Running);
+
+    /// <summary>What a list needs of jobs: an input may be a whole show.</summary>
+    private static IQueryable<JobRow> WithoutInput(IQueryable<JobRow> jobs) => jobs.Select(j => new JobRow
+    {
+        Id = j.Id,
+        ShowId = j.ShowId,
+        Kind = j.Kind,
+        Name = j.Name,
+        Input = "",
+        Subject = j.Subject,
+        State = j.State,
+        Attempts = j.Attempts,
+        Progress = j.Progress,
+        Problem = j.Problem,
+        Result = j.Result,
+        CreatedAt = j.CreatedAt,
+    });
 }

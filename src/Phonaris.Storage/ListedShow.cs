@@ -1,9 +1,26 @@
+using Phonaris.Core.Timing;
+
 namespace Phonaris.Storage;
 
-/// <summary>A show among the others.</summary>
+/// <summary>A show in the list of shows.</summary>
 /// <param name="Id">What names it.</param>
 /// <param name="Title">Its title.</param>
 /// <param name="ChangedAt">When it was changed last, in UTC.</param>
-/// <param name="Stored">The show; null where it cannot be read.</param>
-/// <param name="Problem">What is wrong with it then, in a sentence.</param>
-public sealed record ListedShow(string Id, string Title, DateTime ChangedAt, StoredShow? Stored, string? Problem);
+/// <param name="Slides">How many slides are in its running order.</param>
+/// <param name="Sounds">How many sounds it has.</param>
+/// <param name="RunningTimeFrames">Its running time, in frames.</param>
+/// <param name="FirstSlide">The id of its first slide, for a picture; null for none.</param>
+/// <param name="Problem">Why it cannot be opened, in a sentence; null where it can.</param>
+public sealed record ListedShow(
+    string Id, string Title, DateTime ChangedAt, int Slides = 0, int Sounds = 0, long RunningTimeFrames = 0, string? FirstSlide = null, string? Problem = null)
+{
+    /// <summary>A show as it stands in the list.</summary>
+    public static ListedShow Of(StoredShow stored)
+    {
+        ArgumentNullException.ThrowIfNull(stored);
+        var order = RunningOrder.Of(stored.Show);
+        return new(
+            stored.Id, stored.Show.Title, stored.ChangedAt, order.Slides.Count, stored.Show.Sounds.Count, order.TotalFrames,
+            order.Slides.Count > 0 ? order.Slides[0].SlideId : null);
+    }
+}

@@ -28,12 +28,18 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     /// <summary>Long work.</summary>
     public DbSet<JobRow> Jobs => Set<JobRow>();
 
+    /// <summary>Who uses which file.</summary>
+    public DbSet<FileUseRow> FileUses => Set<FileUseRow>();
+
     /// <summary>Sets options to a database file.</summary>
-    public static DbContextOptionsBuilder Use(DbContextOptionsBuilder options, string path)
+    /// <param name="options">The options.</param>
+    /// <param name="path">The file.</param>
+    /// <param name="busySeconds">How long a busy database is waited for before it is tried again.</param>
+    public static DbContextOptionsBuilder Use(DbContextOptionsBuilder options, string path, int busySeconds = 10)
     {
         ArgumentNullException.ThrowIfNull(options);
         // Whether the migrations are those of the model is asked by a test, not at every start.
-        return options.UseSqlite($"Data Source={path};Default Timeout=10").ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning));
+        return options.UseSqlite($"Data Source={path};Default Timeout={busySeconds}", o => o.ExecutionStrategy(d => new BusyRetry(d))).ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning));
     }
 
     /// <inheritdoc/>
@@ -56,6 +62,10 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
         modelBuilder.Entity<RunRow>().HasOne<ShowRow>().WithMany().HasForeignKey(r => r.ShowId);
         modelBuilder.Entity<JobRow>().HasKey(j => j.Id);
         modelBuilder.Entity<JobRow>().HasOne<ShowRow>().WithMany().HasForeignKey(j => j.ShowId);
+        modelBuilder.Entity<FileUseRow>().HasKey(u => new { u.Hash, u.Kind, u.UserId });
+        modelBuilder.Entity<FileUseRow>().HasIndex(u => new { u.Kind, u.UserId });
+        modelBuilder.Entity<FileUseRow>().Property(u => u.Kind).HasConversion<string>();
+        modelBuilder.Entity<JobRow>().Ignore(j => j.Files);
         modelBuilder.Entity<JobRow>().Property(j => j.State).HasConversion<string>();
     }
 }

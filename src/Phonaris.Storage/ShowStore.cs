@@ -6,8 +6,8 @@ using Phonaris.Core.Shows.Edits;
 namespace Phonaris.Storage;
 
 /// <summary>
-/// Keeps shows. A change is loaded, applied and saved with its history in one transaction; what was acknowledged is on disk.
-/// Changes of one show go one after the other.
+/// Keeps shows. Changes of one show go one after the other, under its lock. A change is worked out first, however long that takes; then it and
+/// its history are saved in one short transaction. What was acknowledged is on disk.
 /// </summary>
 /// <param name="databases">Where they are kept.</param>
 /// <param name="clock">Says when.</param>
@@ -17,8 +17,9 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <summary>How long a deleted show lies aside.</summary>
     public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
 
-    private readonly ConcurrentDictionary<string, SemaphoreSlim> _gates = new();
-    private readonly ConcurrentDictionary<string, StoredShow> _latest = new();
+    private readonly KeyedLock _locks = new();
+    private readonly RecentShows _recent = new();
+    private readonly ConcurrentDictionary<string, (DateTime ChangedAt, ListedShow Show)> _listed = new();
 
     /// <summary>All shows, the one changed last first. One that cannot be read is there with what is wrong.</summary>
     public async Task<IReadOnlyList<ListedShow>> ListAsync(CancellationToken cancel)
@@ -28,14 +29,21 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         List<ListedShow> shows = [];
         foreach (var row in rows)
         {
-            try
+            if (!_listed.TryGetValue(row.Id, out var known) || known.ChangedAt != row.ChangedAt)
             {
-                if (await FindAsync(row.Id, cancel) is { } show) shows.Add(new(row.Id, row.Title, row.ChangedAt, show, null));
+                try
+                {
+                    // Read for its figures alone: the recent ones stay those that are worked on.
+                    if ((_recent.Find(row.Id) ?? await ReadAsync(db, row.Id, cancel)) is not { } stored) continue;
+                    known = (row.ChangedAt, ListedShow.Of(stored));
+                }
+                catch (RuleException e)
+                {
+                    known = (row.ChangedAt, new(row.Id, row.Title, row.ChangedAt, Problem: e.Message));
+                }
+                _listed[row.Id] = known;
             }
-            catch (RuleException e)
-            {
-                shows.Add(new(row.Id, row.Title, row.ChangedAt, null, e.Message));
-            }
+            shows.Add(known.Show);
         }
         return shows;
     }
@@ -44,10 +52,31 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <exception cref="RuleException">What is kept of it cannot be read.</exception>
     public async Task<StoredShow?> FindAsync(string id, CancellationToken cancel)
     {
-        if (_latest.TryGetValue(id, out var known)) return known;
+        if (_recent.Find(id) is { } known) return known;
+        // Under the lock, so that a show deleted meanwhile is not kept among the recent ones.
+        using var held = await _locks.AcquireAsync(id, cancel);
+        return await FindWithinAsync(id, cancel);
+    }
+
+    /// <summary>Whether there is a show of this id, in the trash too.</summary>
+    public async Task<bool> IsKnownAsync(string id, CancellationToken cancel)
+    {
         await using var db = await databases.CreateDbContextAsync(cancel);
+        return await db.Shows.AnyAsync(s => s.Id == id, cancel);
+    }
+
+    /// <summary>A show as it is now, for one who holds its lock.</summary>
+    private async Task<StoredShow?> FindWithinAsync(string id, CancellationToken cancel)
+    {
+        if (_recent.Find(id) is { } known) return known;
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        return await ReadAsync(db, id, cancel) is { } stored ? _recent.Keep(stored) : null;
+    }
+
+    private static async Task<StoredShow?> ReadAsync(PhonarisDb db, string id, CancellationToken cancel)
+    {
         var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel);
-        return row is null ? null : _latest.GetOrAdd(id, await ReadAsync(db, row, null, cancel));
+        return row is null ? null : await ReadAsync(db, row, null, cancel);
     }
 
     /// <summary>What is kept of a show as it is written, or null when there is none of this id.</summary>
@@ -67,19 +96,27 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         ArgumentNullException.ThrowIfNull(show);
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = new ShowRow { Id = id, Title = show.Title, Revision = 1, Json = StoredJson.Write(show.Validated()), Format = StoredJson.Format, ChangedAt = clock.GetUtcNow().UtcDateTime };
-        db.Shows.Add(row);
-        if (follows is not null) db.Jobs.Add(follows);
-        await db.SaveChangesAsync(cancel);
-        return _latest[id] = new(id, 1, show, null, null, row.ChangedAt);
+        await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
+        {
+            db.ChangeTracker.Clear();
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            db.Shows.Add(row);
+            if (follows is not null) await JobStore.AddAsync(db, follows, cancel);
+            await db.SaveChangesAsync(cancel);
+            await FileUses.AddAsync(db, new(FileUserKind.Show, id), ShowFiles.Of(show), cancel);
+            await transaction.CommitAsync(CancellationToken.None);
+        });
+        return _recent.Keep(new(id, 1, show, null, null, row.ChangedAt));
     }
 
     /// <summary>Lays a show aside, from where it can be fetched back for a while.</summary>
     public async Task LayAsideAsync(string id, CancellationToken cancel)
     {
+        using var held = await _locks.AcquireAsync(id, cancel);
         await using var db = await databases.CreateDbContextAsync(cancel);
         var now = clock.GetUtcNow().UtcDateTime;
         await db.Shows.Where(s => s.Id == id && s.DeletedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.DeletedAt, now), cancel);
-        _latest.TryRemove(id, out _);
+        _recent.Remove(id);
     }
 
     /// <summary>Fetches a show back that was laid aside; whether there was one.</summary>
@@ -97,17 +134,28 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return [.. rows.Select(r => new ShowAside(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
     }
 
-    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough. Gives the jobs that exported them, whose files are named after them.</summary>
+    /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough.</summary>
     /// <param name="id">The show, which lies aside; null for those whose time is over.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task<IReadOnlyList<string>> RemoveAsync(string? id, CancellationToken cancel)
+    /// <returns>The content hashes of the files that they used.</returns>
+    public async Task<IReadOnlySet<string>> RemoveAsync(string? id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var before = clock.GetUtcNow().UtcDateTime - AsideFor;
-        var gone = await db.Shows.Where(s => s.DeletedAt != null && (id == null ? s.DeletedAt < before : s.Id == id)).Select(s => s.Id).ToListAsync(cancel);
-        var exported = await db.Jobs.Where(j => gone.Contains(j.ShowId) && j.Kind == "export").Select(j => j.Id).ToListAsync(cancel);
-        await db.Shows.Where(s => gone.Contains(s.Id)).ExecuteDeleteAsync(cancel);
-        return exported;
+        var files = new HashSet<string>();
+        await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
+        {
+            files.Clear();
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            var gone = await db.Shows.Where(s => s.DeletedAt != null && (id == null ? s.DeletedAt < before : s.Id == id)).Select(s => s.Id).ToListAsync(cancel);
+            var uses = db.FileUses.Where(u => (u.Kind == FileUserKind.Show && gone.Contains(u.UserId))
+                || (u.Kind == FileUserKind.Job && db.Jobs.Any(j => j.Id == u.UserId && gone.Contains(j.ShowId))));
+            files.UnionWith(await uses.Select(u => u.Hash).ToListAsync(cancel));
+            await uses.ExecuteDeleteAsync(cancel);
+            await db.Shows.Where(s => gone.Contains(s.Id)).ExecuteDeleteAsync(cancel);
+            await transaction.CommitAsync(CancellationToken.None);
+        });
+        return files;
     }
 
     /// <summary>Makes an edit and keeps it. What had been undone can no longer be redone.</summary>
@@ -132,7 +180,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
                 var clash = since.FirstOrDefault(c => Touches.Collide(c.Touches.Split('\n'), touches));
                 if (clash is not null) throw new StaleEditException(clash.Sentence);
             }
-            return await KeepAsync(db, row, show, made.Edit, cancel);
+            return Make(show, made.Edit);
         }, cancel);
     }
 
@@ -145,16 +193,32 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel, Func<Show, JobRow>? follows = null)
     {
         ArgumentNullException.ThrowIfNull(edit);
-        return ChangeAsync(id, null, async (db, row, show) =>
-        {
-            if (edit(show) is not { } made) return null;
-            var change = await KeepAsync(db, row, show, made, cancel);
-            if (follows is not null) db.Jobs.Add(follows(change.Show));
-            return change;
-        }, cancel);
+        return ChangeAsync(id, null, (_, _, show) => Task.FromResult(edit(show) is { } made ? Make(show, made) with { Follows = follows } : null), cancel);
     }
 
-    private async Task<Change> KeepAsync(PhonarisDb db, ShowRow row, Show show, Edit edit, CancellationToken cancel)
+    /// <summary>
+    /// Makes what follows from the show as it is, now that more of it has been measured, part of the last edit: undone, both are. Where edits
+    /// can be redone nothing is done, since their inverses would restore what was before; the next edit brings it.
+    /// </summary>
+    /// <param name="id">The show.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
+    public Task<StoredShow> FollowUpAsync(string id, CancellationToken cancel) => ChangeAsync(id, null, async (db, row, show) =>
+    {
+        if (consequences?.Of(show) is not [_, ..] more) return null;
+        var last = await db.Edits.AsNoTracking().SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied, cancel);
+        if (last is null || await db.Edits.AnyAsync(e => e.ShowId == id && e.Position > row.Applied, cancel)) return null;
+        var followed = new Several(more, last.Sentence);
+        var (next, inverse) = show.Apply(followed);
+        var (edit, undo) = (StoredJson.Read<Edit>(last.Edit, last.Format), StoredJson.Read<Edit>(last.Inverse, last.Format));
+        return new(next, [.. followed.Touches(show)], last.Sentence, (within, kept) =>
+        {
+            within.Edits.Update(EditRow.Of(id, kept.Applied, new Several([edit, .. more], last.Sentence), new Several([inverse, undo], last.Sentence), last.Sentence));
+            return Task.CompletedTask;
+        });
+    }, cancel);
+
+    /// <summary>What an edit and its consequences make of a show, and how that is written. What had been undone can no longer be redone.</summary>
+    private Change Make(Show show, Edit edit)
     {
         var sentence = edit.Sentence(show);
         var (next, inverse) = show.Apply(edit);
@@ -164,17 +228,11 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             edit = new Several([edit, .. more], sentence);
             (next, inverse) = show.Apply(edit);
         }
-        await db.Edits.Where(e => e.ShowId == row.Id && e.Position > row.Applied).ExecuteDeleteAsync(cancel);
-        db.Edits.Add(new()
+        return new(next, [.. edit.Touches(show)], sentence, async (db, row) =>
         {
-            ShowId = row.Id,
-            Position = ++row.Applied,
-            Edit = StoredJson.Write(edit),
-            Inverse = StoredJson.Write(inverse),
-            Sentence = sentence,
-            Format = StoredJson.Format,
+            await db.Edits.Where(e => e.ShowId == row.Id && e.Position > row.Applied).ExecuteDeleteAsync();
+            db.Edits.Add(EditRow.Of(row.Id, ++row.Applied, edit, inverse, sentence));
         });
-        return new(next, edit, sentence);
     }
 
     /// <summary>Takes the last edit back.</summary>
@@ -182,28 +240,46 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
     /// <exception cref="RuleException">There is nothing to undo.</exception>
-    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, sender, async (db, row, show) =>
-    {
-        var last = await db.Edits.SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied, cancel)
-            ?? throw new RuleException("There is nothing to undo.");
-        row.Applied--;
-        var inverse = StoredJson.Read<Edit>(last.Inverse, last.Format);
-        return new(show.Apply(inverse).Show, inverse, $"Undone: {last.Sentence}");
-    }, cancel);
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(
+        id, sender, (db, row, show) => row.Applied == 0 ? throw new RuleException("There is nothing to undo.") : WindAsync(db, row, show, row.Applied - 1, cancel), cancel);
 
     /// <summary>Makes the edit undone last once more.</summary>
     /// <param name="id">The show.</param>
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
     /// <exception cref="RuleException">There is nothing to redo.</exception>
-    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, sender, async (db, row, show) =>
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(
+        id, sender, async (db, row, show) => await WindAsync(db, row, show, row.Applied + 1, cancel) ?? throw new RuleException("There is nothing to redo."), cancel);
+
+    /// <summary>Undoes or redoes edits until just those up to a position are applied, in one change.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="position">The position of the last edit to be applied; 0 for none.</param>
+    /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <exception cref="RuleException">There is no such edit.</exception>
+    public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) => ChangeAsync(id, null, async (db, row, show) =>
+        position == row.Applied ? null
+        : (position < 0 ? null : await WindAsync(db, row, show, position, cancel)) ?? throw new RuleException("The history does not reach there.", "position"), cancel);
+
+    /// <summary>What undoing or redoing edits one by one makes of a show; null where the history does not reach the position.</summary>
+    private static async Task<Change?> WindAsync(PhonarisDb db, ShowRow row, Show show, int position, CancellationToken cancel)
     {
-        var next = await db.Edits.SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied + 1, cancel)
-            ?? throw new RuleException("There is nothing to redo.");
-        row.Applied++;
-        var edit = StoredJson.Read<Edit>(next.Edit, next.Format);
-        return new(show.Apply(edit).Show, edit, next.Sentence);
-    }, cancel);
+        var (back, first, last) = (position < row.Applied, Math.Min(position, row.Applied) + 1, Math.Max(position, row.Applied));
+        var edits = await db.Edits.AsNoTracking().Where(e => e.ShowId == row.Id && e.Position >= first && e.Position <= last).OrderBy(e => e.Position).ToListAsync(cancel);
+        if (edits.Count != last - first + 1) return null;
+        if (back) edits.Reverse();
+        var touches = new HashSet<string>();
+        foreach (var kept in edits)
+        {
+            var edit = StoredJson.Read<Edit>(back ? kept.Inverse : kept.Edit, kept.Format);
+            touches.UnionWith(edit.Touches(show));
+            show = show.Apply(edit).Show;
+        }
+        return new(show, touches, back ? $"Undone: {edits[^1].Sentence}" : edits[^1].Sentence, (_, changed) =>
+        {
+            changed.Applied = position;
+            return Task.CompletedTask;
+        });
+    }
 
     /// <summary>The edits of a show in the order they were made, those undone among them.</summary>
     public async Task<IReadOnlyList<HistoryLine>> HistoryAsync(string id, CancellationToken cancel)
@@ -214,49 +290,39 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             .Select(e => new HistoryLine(e.Position, e.Sentence, e.Position <= applied)).ToListAsync(cancel);
     }
 
-    /// <summary>Undoes or redoes edits until just those up to a position are applied.</summary>
-    /// <param name="id">The show.</param>
-    /// <param name="position">The position of the last edit to be applied; 0 for none.</param>
-    /// <param name="cancel">Stops it between two edits.</param>
-    /// <exception cref="RuleException">There is no such edit.</exception>
-    public async Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel)
-    {
-        var history = await HistoryAsync(id, cancel);
-        if (position < 0 || position > history.Count) throw new RuleException("The history does not reach there.", "position");
-        var applied = history.Count(l => l.Applied);
-        StoredShow? stored = null;
-        for (; applied > position; applied--) stored = await UndoAsync(id, null, cancel);
-        for (; applied < position; applied++) stored = await RedoAsync(id, null, cancel);
-        return stored ?? await FindAsync(id, cancel) ?? throw new RuleException("That show is no longer there.");
-    }
-
-    /// <summary>Changes a show: once this is committed nothing can go wrong any more. Where nothing is to be changed, nothing is kept.</summary>
+    /// <summary>
+    /// Changes a show. Worked out under the show's lock, outside of any transaction: the lock alone keeps the show as it is, and other shows,
+    /// jobs and runs can be written meanwhile. Once the transaction is committed nothing can fail any more. A null change keeps nothing.
+    /// </summary>
     private async Task<StoredShow> ChangeAsync(string id, string? sender, Func<PhonarisDb, ShowRow, Show, Task<Change?>> change, CancellationToken cancel)
     {
-        var gate = _gates.GetOrAdd(id, _ => new SemaphoreSlim(1));
-        await gate.WaitAsync(cancel);
-        try
+        using var held = await _locks.AcquireAsync(id, cancel);
+        var before = await FindWithinAsync(id, cancel);
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel);
+        if (before is null || row is null) throw new RuleException("That show is no longer there.");
+        if (await change(db, row, before.Show) is not { } made) return before;
+        var show = made.Show;
+        var added = ShowFiles.Of(show).Except(ShowFiles.Of(before.Show)).ToList();
+        var json = StoredJson.Write(show);
+        var stored = before;
+        await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
         {
-            await using var db = await databases.CreateDbContextAsync(cancel);
+            db.ChangeTracker.Clear();
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            var row = await db.Shows.SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel) ?? throw new RuleException("That show is no longer there.");
-            var before = _latest.TryGetValue(id, out var known) ? known : await ReadAsync(db, row, null, cancel);
-            if (await change(db, row, before.Show) is not var (show, edit, sentence)) return before;
-            row.Revision++;
-            row.Title = show.Title;
-            row.Json = StoredJson.Write(show);
-            row.Format = StoredJson.Format;
-            row.ChangedAt = clock.GetUtcNow().UtcDateTime;
-            db.Changes.Add(new() { ShowId = id, Revision = row.Revision, Touches = string.Join('\n', edit.Touches(before.Show)), Sentence = sentence, Sender = sender });
+            var now = await db.Shows.SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null && s.Revision == row.Revision, cancel)
+                ?? throw new RuleException("That show is no longer there.");
+            await made.Write(db, now);
+            now.Revision++;
+            (now.Title, now.Json, now.Format, now.ChangedAt) = (show.Title, json, StoredJson.Format, clock.GetUtcNow().UtcDateTime);
+            db.Changes.Add(new() { ShowId = id, Revision = now.Revision, Touches = string.Join('\n', made.Touches), Sentence = made.Sentence, Sender = sender });
+            if (made.Follows is not null) await JobStore.AddAsync(db, made.Follows(show), cancel);
             await db.SaveChangesAsync(cancel);
-            var stored = await ReadAsync(db, row, show, cancel);
+            await FileUses.AddAsync(db, new(FileUserKind.Show, id), added, cancel);
+            stored = await ReadAsync(db, now, show, cancel);
             await transaction.CommitAsync(CancellationToken.None);
-            return _latest[id] = stored;
-        }
-        finally
-        {
-            gate.Release();
-        }
+        });
+        return _recent.Keep(stored);
     }
 
     private static async Task<StoredShow> ReadAsync(PhonarisDb db, ShowRow row, Show? show, CancellationToken cancel)
@@ -282,8 +348,16 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         }
     }
 
-    /// <summary>What became of a show, by what, and that in words.</summary>
-    private sealed record Change(Show Show, Edit Edit, string Sentence);
+    /// <summary>A change that was worked out.</summary>
+    /// <param name="Show">The show after it.</param>
+    /// <param name="Touches">What it touches.</param>
+    /// <param name="Sentence">What it does, in words.</param>
+    /// <param name="Write">Writes its part of the history, within the transaction.</param>
+    private sealed record Change(Show Show, IReadOnlyCollection<string> Touches, string Sentence, Func<PhonarisDb, ShowRow, Task> Write)
+    {
+        /// <summary>The job that follows from the show after it; null for none.</summary>
+        public Func<Show, JobRow>? Follows { get; init; }
+    }
 }
 
 /// <summary>An edit a person made.</summary>

@@ -33,7 +33,7 @@ internal sealed class Workshop
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
-        DerivedRoom.Tidy(Path.Combine(root, "derived"), DerivedRoom.MostBytes, DateTime.UtcNow);
+        DerivedRoom.Tidy(Path.Combine(root, "derived"), null, DateTime.UtcNow, _ => false, file => { file.Delete(); return file.Length; });
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
         Pictures = new(Derived, _files.PathOf, new PagePainter(DeckFormats.Draw));
@@ -69,7 +69,7 @@ internal sealed class Workshop
     }
 
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
-        ShowPackage.ReadAsync(path, _files.Has, (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
+        ShowPackage.ReadAsync(path, hash => Task.FromResult(_files.Has(hash)), (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
 
     /// <summary>A show with its times, its sounds made ready and listened to.</summary>
     public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)
@@ -126,8 +126,8 @@ internal sealed class Workshop
     /// <exception cref="RuleException">It cannot be read.</exception>
     public async Task<Sound> ReadFromDeckAsync(DeckSound found, CancellationToken cancel)
     {
-        var bytes = DeckFormats.SoundBytes(_files.PathOf(found.Deck), found);
-        var hash = await _files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
+        var hash = await DeckFormats.ReadSoundAsync(
+            _files.PathOf(found.Deck), found, content => _files.PutAsync(content, DeckFormats.MostSoundBytes, () => Sound.TooLarge(found.Name), cancel));
         var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
         return prepared.ToSound(NewId(), hash, found.Name, found.Kind);
     }

@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Hosting.Server.Features;
 using Microsoft.AspNetCore.StaticFiles;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
-using Phonaris.Core.Shows;
 using Phonaris.Exports;
 using Phonaris.Media;
 using Phonaris.Media.Films;
@@ -30,6 +29,12 @@ namespace Phonaris.Web;
 /// <summary>Puts the app together.</summary>
 internal static class House
 {
+    /// <summary>The longest body of a request, in bytes: a whole show within an edit, or the log of a run.</summary>
+    private const long LongestBody = 16_000_000;
+
+    /// <summary>How many processes that read decks are kept ready at most: each is a whole runtime with all fonts.</summary>
+    private const int MostReaders = 4;
+
     /// <summary>Whether Program.cs runs only to write the OpenAPI document while building.</summary>
     private static bool OnlyDescribed => Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
@@ -47,11 +52,13 @@ internal static class House
         services.AddSingleton<ShowStore>();
         services.AddSingleton<VersionStore>();
         services.AddSingleton<JobStore>();
+        services.AddSingleton<FileUses>();
+        services.AddSingleton<OpenShows>();
         services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
-        services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<TimeProvider>()));
+        services.AddSingleton(s => new UploadStore(s.GetRequiredService<AppPaths>().Uploads, s.GetRequiredService<FileStore>(), s.GetRequiredService<FileUses>(), s.GetRequiredService<TimeProvider>()));
         services.AddSingleton(s => new DerivedFiles(s.GetRequiredService<AppPaths>().Derived));
         services.AddSingleton(s => new SoundLibrary(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
-        services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Environment.ProcessorCount));
+        services.AddSingleton(s => new DeckReaders(s.GetRequiredService<FileStore>(), s.GetRequiredService<IOptions<AppOptions>>().Value.Readers ?? Math.Min(MostReaders, Environment.ProcessorCount)));
         services.AddSingleton(s => new SlidePictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf, s.GetRequiredService<DeckReaders>()));
         services.AddSingleton(s => new VideoPictures(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<FileStore>().PathOf));
         services.AddSingleton(s => new FilmExporter(s.GetRequiredService<DerivedFiles>(), s.GetRequiredService<SlidePictures>(), s.GetRequiredService<SoundLibrary>(), s.GetRequiredService<FileStore>().PathOf));
@@ -62,6 +69,7 @@ internal static class House
         services.AddSingleton(s => new Lazy<JobRunner>(s.GetRequiredService<JobRunner>));
         services.AddSingleton<IPages, HubPages>();
         services.AddSingleton<ShowChanges>();
+        services.AddSingleton<IMeasuredListener>(s => s.GetRequiredService<ShowChanges>());
         services.AddSingleton<ShowViews>();
         services.AddSingleton<TimedShows>();
         services.AddSingleton<Mixes>();
@@ -104,8 +112,8 @@ internal static class House
         services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
         builder.WebHost.ConfigureKestrel(o =>
         {
-            // Bodies are limited where they are read, each kind of file to its own size.
-            o.Limits.MaxRequestBodySize = Sound.GreatestBytes;
+            // What is longer comes as an upload, whose endpoint bounds it by what it is for.
+            o.Limits.MaxRequestBodySize = LongestBody;
             // A piece of sound on its way need not wait for the one before it to be taken.
             o.Limits.MaxResponseBufferSize = 1 << 20;
         });
@@ -118,9 +126,9 @@ internal static class House
         await app.Services.GetRequiredService<DataFolder>().HoldAsync();
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
-        app.Services.GetRequiredService<Housekeeping>().ClearLeftovers();
+        await app.Services.GetRequiredService<Housekeeping>().ClearLeftoversAsync();
         app.Services.GetRequiredService<DeckReaders>().GetReady();
-        await app.Services.GetRequiredService<DemoShow>().PutInAsync(CancellationToken.None);
+        await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
     }
 
     /// <summary>Sets the request pipeline up.</summary>
@@ -134,7 +142,7 @@ internal static class House
         app.UseDefaultFiles();
         app.UseStaticFiles(ClientFiles);
         app.MapOpenApi();
-        var opens = app.Services.GetRequiredService<IOptions<AppOptions>>().Value.Demo is null ? "" : $"/shows/{DemoShow.Id}";
+        var opens = app.Services.GetRequiredService<DemoShow>().IsThere ? $"/shows/{DemoShow.Id}" : "";
         app.Lifetime.ApplicationStarted.Register(() =>
         {
             // A server within a test listens nowhere.

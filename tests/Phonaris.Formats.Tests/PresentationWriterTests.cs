@@ -50,7 +50,7 @@ public sealed class PresentationWriterTests : IDisposable
         (int, int, bool, double, string, int?, long)[] sounds = [(1, 4, true, 0, "with", null, 0), (1, 1, false, 0, "with", null, 1500)];
         if (byHand) sounds = [.. sounds, (2, 2, false, 0, "step", 3, 500), (3, 5, false, 0, "hand", null, 0)];
         Assert.Equal(sounds, read.Sounds.Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step, s.DelayMs)));
-        Assert.Equal([4, 5], DeckFormats.SoundBytes(PathOf("out"), read.Sounds[^1]));
+        Assert.Equal([4, 5], PresentationTests.BytesOf(PathOf("out"), read.Sounds[^1]));
 
         // A drawing's steps are pictures over each other, at clicks or by the clock.
         Assert.Equal(byHand ? [0L, null, null] : [0L, 1333, 2666], read.Slides[1].Steps.Select(s => s.OffsetMs));
@@ -113,7 +113,7 @@ public sealed class PresentationWriterTests : IDisposable
         File.WriteAllBytes(PathOf("part"), [7, 7, 7]);
         var found = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]);
         var own = found.ToSlides(NewId, 4000);
-        var bytes = DeckFormats.SoundBytes(PathOf("own"), found.Sounds[0]);
+        var bytes = PresentationTests.BytesOf(PathOf("own"), found.Sounds[0]);
         File.WriteAllBytes(PathOf("lamp"), bytes);
         var hash = Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(bytes));
         // Cropped, trimmed, three times round with its slide, half as loud and silent, back to its first picture; and one that waits for a click.
@@ -142,7 +142,7 @@ public sealed class PresentationWriterTests : IDisposable
                 (3, "hand", 0, 0, new(0.125, 0, 0.75, 1, null, 0, 0, Cue.FillSpan, false, VideoEnd.Leaves, true)),
             ],
             read.Select(s => (s.FirstSlide, s.Start, s.DelayMs, s.LevelDb, s.Video!)));
-        Assert.Equal([bytes, [7, 7, 7]], read.Select(s => DeckFormats.SoundBytes(PathOf("out"), s)));
+        Assert.Equal([bytes, [7, 7, 7]], read.Select(s => PresentationTests.BytesOf(PathOf("out"), s)));
         // As far to the front as it lay; its file is there once.
         var (before, after) = (Parts(PathOf("own")), Parts(PathOf("out")));
         Assert.Equal(Order(before["ppt/slides/slide2.xml"]), Order(after["ppt/slides/slide2.xml"]));

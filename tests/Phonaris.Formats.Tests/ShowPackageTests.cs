@@ -94,7 +94,7 @@ public sealed class ShowPackageTests : IDisposable
     private string PathOf(string name) => Path.Combine(_folder.FullName, name);
 
     private Task<Show> ReadAsync(string name, FileStore store) => ShowPackage.ReadAsync(
-        PathOf(name), store.Has, (content, most) => store.PutAsync(content, most, () => new("Too large."), CancellationToken.None), CancellationToken.None);
+        PathOf(name), hash => Task.FromResult(store.Has(hash)), (content, most) => store.PutAsync(content, most, () => new("Too large."), CancellationToken.None), CancellationToken.None);
 
     private async Task<(Show Show, FileStore Files)> ShowAsync()
     {

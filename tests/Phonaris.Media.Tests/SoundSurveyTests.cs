@@ -153,13 +153,23 @@ public sealed class SoundSurveyTests : IDisposable
         {
             Directory.CreateDirectory(Path.GetDirectoryName(_box.PathOf($"derived/{name}"))!);
             File.WriteAllBytes(_box.PathOf($"derived/{name}"), new byte[100]);
-            File.SetLastAccessTimeUtc(_box.PathOf($"derived/{name}"), now.AddDays(-days));
+            File.SetLastWriteTimeUtc(_box.PathOf($"derived/{name}"), now.AddDays(-days));
         }
-        Assert.Equal(0, DerivedRoom.Tidy(_box.PathOf("derived"), 400, now));
-        Assert.Equal(100, DerivedRoom.Tidy(_box.PathOf("derived"), 350, now));
+        Assert.Equal(0, Tidy(400));
+        Assert.Equal(100, Tidy(350));
         Assert.False(File.Exists(_box.PathOf("derived/a/older")));
-        Assert.Equal(200, DerivedRoom.Tidy(_box.PathOf("derived"), 0, now));
+        // What an open show relies on stays, however long ago it was used.
+        Assert.Equal(100, Tidy(0, leased: "old"));
+        Assert.Equal(100, Tidy(0));
         Assert.True(File.Exists(_box.PathOf("derived/b/open")));
+        // On a full disk they take up half of what there is, on an empty one 20 GB.
+        Assert.Equal((7_500_000_000, 20_000_000_000, 20_000_000_000), (DerivedRoom.Bound(15_000_000_000, 0), DerivedRoom.Bound(1_000, 500_000_000_000), DerivedRoom.Bound(1_000, null)));
+
+        long Tidy(long bound, string? leased = null) => DerivedRoom.Tidy(_box.PathOf("derived"), bound, now, name => name == leased, file =>
+        {
+            file.Delete();
+            return 100;
+        });
     }
 
     public void Dispose() => _box.Dispose();

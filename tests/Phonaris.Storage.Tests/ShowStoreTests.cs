@@ -6,9 +6,9 @@ using Phonaris.Core.Shows.Edits;
 
 namespace Phonaris.Storage.Tests;
 
-public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisDb>
+public sealed class ShowStoreTests : IDisposable
 {
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-store");
+    private readonly TestDatabase _database = new();
 
     [Fact]
     public async Task Edits_undo_and_redo_go_on_after_a_restart()
@@ -32,7 +32,7 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     [Fact]
     public void The_migrations_make_the_database_of_the_model()
     {
-        using var db = CreateDbContext();
+        using var db = _database.CreateDbContext();
         Assert.False(db.Database.HasPendingModelChanges());
     }
 
@@ -98,7 +98,7 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     public async Task What_was_kept_long_ago_is_read_and_the_database_of_then_is_kept_beside(int format, string migration)
     {
         var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", $"format-{format}.json"));
-        var path = Path.Combine(_folder.FullName, "old.db");
+        var path = Path.Combine(_database.Folder, "old.db");
         var options = new DbContextOptionsBuilder<PhonarisDb>();
         PhonarisDb.Use(options, path);
         var databases = new PooledDbContextFactory<PhonarisDb>((DbContextOptions<PhonarisDb>)options.Options);
@@ -106,12 +106,20 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
         {
             await db.GetService<IMigrator>().MigrateAsync(migration);
             await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('old', 'Old', 1, 0, {json}, '2026-01-01')");
+            await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('bad', 'Bad', 1, 0, '{{', '2026-01-01')");
+            await db.Database.ExecuteSqlAsync($"INSERT INTO Jobs (Id, ShowId, Kind, Name, Input, State, Progress, CreatedAt) VALUES ('j', 'old', 'video', 'V', {"{\"id\":\"v\",\"media\":\"" + new string('a', 64) + "\"}"}, 'Waiting', 0, '2026-01-01')");
         }
-        await DatabaseFile.PrepareAsync(databases, path, _folder.FullName);
+        await DatabaseFile.PrepareAsync(databases, path, _database.Folder);
         var show = (await new ShowStore(databases, TimeProvider.System).FindAsync("old", default))!.Show;
         var fit = show.Validated().Cues[0].Fit!;
         Assert.Equal((null, 0, 1), (fit.EndFrame, fit.Forbidden.Count, fit.Kept.Count));
-        var copy = Assert.Single(Directory.GetFiles(_folder.FullName, "old.db.before-*"));
+        // Who uses which file was not recorded then: it is read off what is stored.
+        var uses = new FileUses(databases);
+        Assert.Superset(ShowFiles.Of(show).ToHashSet(), (await uses.HashesAsync(FileUserKind.Show, default)).ToHashSet());
+        Assert.Equal([new string('a', 64)], await uses.HashesAsync(FileUserKind.Job, default));
+        var job = Assert.Single(await new JobStore(databases).UnfinishedAsync(default));
+        Assert.Equal((new string('a', 64), "{\"video\":{\"id\":\"v\""), (job.Subject, job.Input[..18]));
+        var copy = Assert.Single(Directory.GetFiles(_database.Folder, "old.db.before-*"));
         var then = new DbContextOptionsBuilder<PhonarisDb>();
         PhonarisDb.Use(then, copy);
         await using var before = new PhonarisDb((DbContextOptions<PhonarisDb>)then.Options);
@@ -119,38 +127,153 @@ public sealed class ShowStoreTests : IAsyncLifetime, IDbContextFactory<PhonarisD
     }
 
     [Fact]
+    public async Task Going_back_is_one_revision_and_all_of_it_or_none()
+    {
+        var store = Store();
+        await store.AddAsync("x", Show.Empty("0"), default);
+        for (var n = 1; n <= 50; n++) await store.ApplyAsync("x", _ => new RenameShow($"{n}"), default);
+        var back = await store.WindAsync("x", 3, default);
+        Assert.Equal((52, "3", "Renamed the show to “3”"), (back.Revision, back.Show.Title, back.Undo));
+        Assert.Equal((53, "40"), await store.WindAsync("x", 40, default) is var forth ? (forth.Revision, forth.Show.Title) : default);
+        Assert.Equal("0", (await Store().WindAsync("x", 0, default)).Show.Title);
+        await Assert.ThrowsAsync<RuleException>(() => store.WindAsync("x", 51, default));
+        await Assert.ThrowsAsync<RuleException>(() => store.WindAsync("x", -1, default));
+
+        // An edit in the middle that cannot be read: nothing is half undone.
+        await store.WindAsync("x", 50, default);
+        await using (var db = _database.CreateDbContext()) await db.Edits.Where(e => e.Position == 20).ExecuteUpdateAsync(set => set.SetProperty(e => e.Inverse, "{"));
+        await Assert.ThrowsAsync<RuleException>(() => Store().WindAsync("x", 0, default));
+        Assert.Equal((55, "50"), (await Store().FindAsync("x", default)) is { } kept ? (kept.Revision, kept.Show.Title) : default);
+    }
+
+    [Fact]
+    public async Task However_long_consequences_take_to_work_out_other_shows_are_written_meanwhile()
+    {
+        var (slow, other) = (new Consequences(), Store());
+        var store = Store(slow);
+        await store.AddAsync("x", Show.Empty("Slow") with { Slides = [Slide("a")] }, default);
+        await store.AddAsync("y", Show.Empty("Other"), default);
+        // Written by another connection while they are worked out: within a transaction it would have to wait for them.
+        slow.WorkOut = _ =>
+        {
+            Task.Run(() => other.ApplyAsync("y", _ => new RenameShow("Written"), default)).Wait(TimeSpan.FromSeconds(5));
+            return [new SetNotes("a", "Follows")];
+        };
+        var after = await store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("a", 5000)])), default);
+        Assert.Equal(("Follows", "Written"), (after.Show.Slides[0].Notes, (await Store().FindAsync("y", default))!.Show.Title));
+        Assert.Equal("", (await store.UndoAsync("x", null, default)).Show.Slides[0].Notes);
+    }
+
+    [Fact]
+    public async Task What_can_follow_only_later_becomes_part_of_the_last_edit()
+    {
+        var late = new Consequences();
+        var store = Store(late);
+        await store.AddAsync("x", Show.Empty("Late") with { Slides = [Slide("a")] }, default);
+        await store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("a", 5000)])), default);
+        late.WorkOut = show => show.Slides[0].Notes == "Late" ? [] : [new SetNotes("a", "Late")];
+        var followed = await store.FollowUpAsync("x", default);
+        Assert.Equal((3, "Late", 1), (followed.Revision, followed.Show.Slides[0].Notes, (await store.HistoryAsync("x", default)).Count));
+        Assert.Equal(3, (await store.FollowUpAsync("x", default)).Revision);
+        var undone = (await Store().UndoAsync("x", null, default)).Show.Slides[0];
+        Assert.Equal((4000, ""), (undone.HoldMs, undone.Notes));
+        Assert.Equal("Late", (await Store().RedoAsync("x", null, default)).Show.Slides[0].Notes);
+    }
+
+    [Fact]
+    public async Task A_busy_database_is_tried_again()
+    {
+        await Store().AddAsync("x", Show.Empty("Busy"), default);
+        await using var db = _database.CreateDbContext();
+        var transaction = await db.Database.BeginTransactionAsync(TestContext.Current.CancellationToken);
+        await using var impatient = new PhonarisDb((DbContextOptions<PhonarisDb>)PhonarisDb.Use(new DbContextOptionsBuilder<PhonarisDb>(), _database.PathOf("test.db"), busySeconds: 1).Options);
+        var written = Task.Run(() => impatient.Shows.ExecuteUpdateAsync(set => set.SetProperty(s => s.Title, "Written")), TestContext.Current.CancellationToken);
+        await Task.Delay(1500, TestContext.Current.CancellationToken);
+        await transaction.DisposeAsync();
+        Assert.Equal(1, await written);
+    }
+
+    [Fact]
+    public async Task Who_uses_a_file_is_recorded_with_its_user_and_gone_with_it()
+    {
+        var (uses, store, jobs) = (new FileUses(_database), Store(), new JobStore(_database));
+        var (first, second, third) = (new string('1', 64), new string('2', 64), new string('3', 64));
+        await uses.AddAsync(new(FileUserKind.Upload, "up"), [first], default);
+        await store.AddAsync("x", Show.Empty("X") with { Slides = [Slide("a")] }, default, Job("job", "x", [third]));
+        await store.ApplyAsync("x", _ => new AddSound(Sound(first), 0), default);
+        // The show has it: the upload's own row has gone.
+        Assert.Empty(await uses.HashesAsync(FileUserKind.Upload, default));
+        await store.UndoAsync("x", null, default);
+        await store.ApplyAsync("x", _ => new AddSound(Sound(second), 0), default);
+        // What was undone can no longer be redone, but stays as long as the show does.
+        Assert.Equal([new string('0', 64), first, second], (await uses.HashesAsync(FileUserKind.Show, default)).Order());
+        await using (await ImportAsync(uses, second)) Assert.Equal([second], await uses.HashesAsync(FileUserKind.Import, default));
+        Assert.Empty(await uses.HashesAsync(FileUserKind.Import, default));
+        Assert.Equal(0, await uses.TryDeleteAsync(second, () => 5, default));
+        Assert.Equal(5, await uses.TryDeleteAsync(new string('9', 64), () => 5, default));
+
+        Assert.Equal([third], await uses.HashesAsync(FileUserKind.Job, default));
+        await jobs.EndAsync("job", JobState.Done, 1, null, null);
+        Assert.Empty(await uses.HashesAsync(FileUserKind.Job, default));
+
+        await store.LayAsideAsync("x", default);
+        Assert.Equal(3, (await uses.HashesAsync(null, default)).Count);
+        Assert.Equal([new string('0', 64), first, second], (await store.RemoveAsync("x", default)).Order());
+        Assert.Empty(await uses.HashesAsync(null, default));
+    }
+
+    [Fact]
+    public async Task Jobs_of_one_subject_are_one_and_lists_hold_no_inputs()
+    {
+        var jobs = new JobStore(_database);
+        await Store().AddAsync("x", Show.Empty("X"), default);
+        var first = await jobs.AddAsync(Job("a", "x", subject: "video"), default);
+        Assert.Equal("a", (await jobs.AddAsync(Job("b", "x", subject: "video"), default)).Id);
+        Assert.Equal("c", (await jobs.AddAsync(Job("c", "x"), default)).Id);
+        Assert.Equal(["", ""], (await jobs.ListAsync("x", "export", default)).Select(j => j.Input));
+        Assert.Equal("{}", (await jobs.UnfinishedAsync(default))[0].Input);
+        Assert.Equal(0, await jobs.BeginAsync(first.Id));
+        await jobs.EndAsync(first.Id, JobState.Failed, 0, "No.", null);
+        Assert.Null(await jobs.BeginAsync(first.Id));
+        Assert.True(await jobs.HasFailedAsync("x", "export", "video", default));
+        Assert.Equal("b", (await jobs.AddAsync(Job("b", "x", subject: "video"), default)).Id);
+        Assert.False(await jobs.HasFailedAsync("x", "export", "video", default));
+    }
+
+    [Fact]
     public async Task Files_are_kept_by_content_and_never_by_halves()
     {
-        var files = new FileStore(Path.Combine(_folder.FullName, "files"));
+        var files = new FileStore(Path.Combine(_database.Folder, "files"));
         var first = await files.PutAsync(new MemoryStream([1, 2, 3]), 3, () => new("Too large."), default);
         Assert.Equal(first, await files.PutAsync(new MemoryStream([1, 2, 3]), 3, () => new("Too large."), default));
         await Assert.ThrowsAsync<RuleException>(() => files.PutAsync(new MemoryStream(new byte[5_000_000]), 4_999_999, () => new("Too large."), default));
-        Assert.Equal([files.PathOf(first)], Directory.GetFiles(_folder.FullName + "/files", "*", SearchOption.AllDirectories));
+        Assert.Equal([files.PathOf(first)], Directory.GetFiles(_database.Folder + "/files", "*", SearchOption.AllDirectories));
         Assert.Throws<ArgumentException>(() => files.PathOf("../../etc/passwd"));
     }
 
-    public async ValueTask InitializeAsync()
-    {
-        await using var db = CreateDbContext();
-        await db.Database.MigrateAsync();
-    }
+    public void Dispose() => _database.Dispose();
 
-    public ValueTask DisposeAsync()
-    {
-        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        _folder.Delete(recursive: true);
-        return ValueTask.CompletedTask;
-    }
-
-    public PhonarisDb CreateDbContext()
-    {
-        var options = new DbContextOptionsBuilder<PhonarisDb>();
-        PhonarisDb.Use(options, Path.Combine(_folder.FullName, "test.db"));
-        return new(options.Options);
-    }
-
-    private ShowStore Store() => new(this, TimeProvider.System);
+    private ShowStore Store(IConsequences? consequences = null) => new(_database, TimeProvider.System, consequences);
 
     private static Slide Slide(string id) =>
         new(id, $"Slide {id}", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), 4000, Transition.Cut, false, Step.Whole(id));
+
+    private static Sound Sound(string media) => new("s" + media[0], "S", SoundKind.Bed, media, "s.wav", new(9, 1, 1, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, []);
+
+    private static JobRow Job(string id, string show, string[]? files = null, string? subject = null) =>
+        new() { Id = id, ShowId = show, Kind = "export", Name = "E", Input = "{}", Subject = subject, Files = files ?? [], CreatedAt = DateTime.UtcNow };
+
+    private static async Task<FileImport> ImportAsync(FileUses uses, string hash)
+    {
+        var import = new FileImport(uses);
+        await import.ClaimAsync(hash);
+        return import;
+    }
+
+    private sealed class Consequences : IConsequences
+    {
+        public Func<Show, ValueList<Edit>> WorkOut { get; set; } = _ => [];
+
+        public ValueList<Edit> Of(Show after) => WorkOut(after);
+    }
 }

@@ -5,15 +5,17 @@ namespace Phonaris.Storage.Tests;
 /// <summary>Files on their way in: nothing that arrived is lost, and nothing waits for ever.</summary>
 public sealed class UploadStoreTests : IDisposable
 {
-    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-uploads");
+    private readonly TestDatabase _database = new();
     private readonly Clock _clock = new();
     private readonly FileStore _files;
+    private readonly FileUses _uses;
     private readonly UploadStore _store;
 
     public UploadStoreTests()
     {
         _files = new(PathOf("files"));
-        _store = new(PathOf("uploads"), _files, _clock);
+        _uses = new(_database);
+        _store = new(PathOf("uploads"), _files, _uses, _clock);
     }
 
     [Fact]
@@ -24,7 +26,7 @@ public sealed class UploadStoreTests : IDisposable
         Assert.Equal(0, (await _store.FindAsync("a1"))!.Offset);
         Assert.Null((await _store.AppendAsync("a1", 0, null, new MemoryStream(bytes[..300_000]), CancellationToken.None)).Hash);
         // Another page of the store, as after a restart, knows how far it had come.
-        var after = new UploadStore(PathOf("uploads"), _files, _clock);
+        var after = new UploadStore(PathOf("uploads"), _files, _uses, _clock);
         Assert.Equal(300_000, (await after.FindAsync("a1"))!.Offset);
         var whole = await after.AppendAsync("a1", 300_000, null, new MemoryStream(bytes[300_000..]), CancellationToken.None);
         Assert.Equal(Convert.ToHexStringLower(SHA256.HashData(bytes)), whole.Hash);
@@ -45,10 +47,10 @@ public sealed class UploadStoreTests : IDisposable
         await Assert.ThrowsAsync<RuleException>(() => _store.AppendAsync("a2", 0, 1_001, new MemoryStream(new byte[50]), CancellationToken.None));
         await _store.AppendAsync("a1", 0, 100, new MemoryStream(new byte[30]), CancellationToken.None);
         await _store.AppendAsync("a2", 0, 900, new MemoryStream(new byte[100]), CancellationToken.None);
-        Assert.Equal(70 + 800, await _store.PromisedAsync());
+        Assert.Equal(70 + 800, await _store.IncomingBytesAsync());
         await File.WriteAllTextAsync(Path.Combine(PathOf("uploads"), "a1.json"), "{\"Name\":");
         Assert.Null(await _store.FindAsync("a1"));
-        Assert.Equal(800, await _store.PromisedAsync());
+        Assert.Equal(800, await _store.IncomingBytesAsync());
         _clock.Now = DateTimeOffset.UtcNow.AddMinutes(5);
         Assert.Equal("a2", (await _store.UnfinishedAsync("take-x", TimeSpan.FromMinutes(1))).Single().Id);
         await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync("a1", 30, null, Stream.Null, CancellationToken.None));
@@ -72,27 +74,54 @@ public sealed class UploadStoreTests : IDisposable
     }
 
     [Fact]
-    public async Task What_nobody_goes_on_with_is_thrown_away_in_time()
+    public async Task An_interrupted_upload_takes_no_room_from_others_and_expires_by_when_it_was_last_written()
     {
-        await _store.CreateAsync("c1", new("old.wav", "sound", 10, 10));
-        File.SetLastWriteTimeUtc(PathOf("uploads/c1.json"), DateTime.UtcNow.AddDays(-8));
-        await _store.CreateAsync("c2", new("new.wav", "sound", 10, 10));
+        await _store.CreateAsync("c1", new("old.mp4", "video", 10_000_000_000, 20_000_000_000));
+        Assert.Equal(10_000_000_000, await _store.IncomingBytesAsync());
+        _clock.Now = DateTimeOffset.UtcNow.AddMinutes(11);
+        Assert.Equal(0, await _store.IncomingBytesAsync());
+        // One that is slow but goes on was begun long ago, and stays.
+        await _store.CreateAsync("c2", new("slow.mp4", "video", 1_000, 1_000));
+        await _store.AppendAsync("c2", 0, null, new MemoryStream(new byte[10]), CancellationToken.None);
+        foreach (var file in new[] { "c1.json", "c1.part", "c2.json" }) File.SetLastWriteTimeUtc(PathOf($"uploads/{file}"), DateTime.UtcNow.AddDays(-8));
+        await _store.ExpireAsync();
         Assert.Null(await _store.FindAsync("c1"));
-        Assert.NotNull(await _store.FindAsync("c2"));
-        _store.Delete("c2");
+        Assert.Equal(10, (await _store.FindAsync("c2"))!.Offset);
+        await _store.DeleteAsync("c2");
         Assert.Empty(Directory.GetFiles(PathOf("uploads")));
         // Ids are names, never paths.
         foreach (var id in new[] { "../files/x", "a/b", "", new string('x', 65) })
         {
             Assert.Null(await _store.FindAsync(id));
-            _store.Delete(id);
+            await _store.DeleteAsync(id);
             Assert.Equal(UploadFault.Unknown, (await Assert.ThrowsAsync<UploadException>(() => _store.AppendAsync(id, 0, null, Stream.Null, CancellationToken.None))).Fault);
         }
     }
 
-    public void Dispose() => _folder.Delete(recursive: true);
+    [Fact]
+    public async Task Whatever_a_server_was_doing_when_it_ended_a_complete_upload_is_finished_by_who_asks()
+    {
+        var bytes = RandomNumberGenerator.GetBytes(1_000);
+        var hash = Convert.ToHexStringLower(SHA256.HashData(bytes));
+        // All bytes there and not hashed; hashed and not moved; moved while another of the same content is in the store.
+        foreach (var (id, recorded) in new[] { ("d1", (string?)null), ("d2", hash), ("d3", null) })
+        {
+            await _store.CreateAsync(id, new("whole.wav", "sound", bytes.Length, 1_000, Hash: recorded));
+            await File.WriteAllBytesAsync(PathOf($"uploads/{id}.part"), bytes);
+            Assert.Equal((hash, 0L), ((await _store.FindAsync(id))!.Hash, await _store.IncomingBytesAsync()));
+            Assert.False(File.Exists(PathOf($"uploads/{id}.part")));
+            Assert.Equal(bytes, await File.ReadAllBytesAsync(_files.PathOf(hash)));
+        }
+        Assert.Equal([hash], await _uses.HashesAsync(FileUserKind.Upload, default));
+        // A day later nobody has used it: it goes, and with it the use of its file.
+        _clock.Now = DateTimeOffset.UtcNow.AddHours(25);
+        await _store.ExpireAsync();
+        Assert.Empty(await _uses.HashesAsync(null, default));
+    }
 
-    private string PathOf(string name) => Path.Combine(_folder.FullName, name);
+    public void Dispose() => _database.Dispose();
+
+    private string PathOf(string name) => _database.PathOf(name);
 
     private sealed class Clock : TimeProvider
     {

@@ -27,6 +27,8 @@ public sealed class App : IDisposable
 
     public HttpClient Http { get; private set; }
 
+    public IServiceProvider Services => _factory.Services;
+
     public static JsonSerializerOptions Json => ShowJson.Options;
 
     /// <summary>Does something to the database itself.</summary>

@@ -37,7 +37,7 @@ public sealed class BringingTests(App app) : IClassFixture<App>
 
         // Longer than it said, and thrown away.
         var other = await _app.BeginUploadAsync("sound", "short.bin", 10);
-        Assert.Contains("longer than it said", await (await _app.AppendAsync(other, 0, bytes[..11])).Content.ReadAsStringAsync());
+        Assert.Contains("longer than announced", await (await _app.AppendAsync(other, 0, bytes[..11])).Content.ReadAsStringAsync());
         await _app.Http.DeleteAsync(other);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.AppendAsync(other, 0, bytes[..5])).StatusCode);
     }

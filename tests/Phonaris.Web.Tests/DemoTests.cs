@@ -1,13 +1,16 @@
 using System.Net.Http.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
 using Phonaris.Core.Mixing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
+using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Checking;
+using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
@@ -15,6 +18,37 @@ namespace Phonaris.Web.Tests;
 public sealed class DemoTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-demo");
+
+    [Fact]
+    public async Task Deleted_it_stays_deleted_and_nothing_about_it_ends_a_start()
+    {
+        var demo = Path.Combine(_folder.FullName, "small");
+        foreach (var folder in new[] { "slides", "sounds", "videos" }) Directory.CreateDirectory(Path.Combine(demo, folder));
+        await using (var file = File.Create(Path.Combine(demo, "show.json"))) await ShowPackage.WriteShowAsync(Show.Empty("Small"), file, default);
+        Assert.Equal("Small", (await StartedAsync(demo, h => h.DeleteAsync("/api/shows/moth-night")))[0].Title);
+        // In the trash, restored, damaged, and without a folder: the app starts, and what else is there can be worked on.
+        Assert.Empty(await StartedAsync(demo, h => h.PostAsync("/api/aside/moth-night/back", null)));
+        Assert.Single(await StartedAsync(demo));
+        using (var db = new SqliteConnection($"Data Source={Path.Combine(_folder.FullName, "data", "phonaris.db")};Pooling=false"))
+        {
+            db.Open();
+            using var command = db.CreateCommand();
+            command.CommandText = "UPDATE Shows SET Json = '{'";
+            command.ExecuteNonQuery();
+        }
+        Assert.NotNull((await StartedAsync(demo))[0].Problem);
+        Assert.Single(await StartedAsync(Path.Combine(_folder.FullName, "nowhere")));
+
+        async Task<List<ShowCard>> StartedAsync(string demo, Func<HttpClient, Task>? then = null)
+        {
+            using var factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host => host
+                .UseSetting("Phonaris:Data", Path.Combine(_folder.FullName, "data")).UseSetting("Phonaris:Demo", demo).UseSetting("Phonaris:Readers", "0").UseSetting("Phonaris:WarmUp", "false"));
+            using var http = factory.CreateClient();
+            var shows = (await http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
+            if (then is not null) await then(http);
+            return shows;
+        }
+    }
 
     [Fact]
     public async Task The_demo_has_something_to_look_at_and_to_hear()

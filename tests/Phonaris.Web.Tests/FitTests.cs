@@ -1,11 +1,13 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Runtime.InteropServices;
+using Microsoft.Extensions.DependencyInjection;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Signal;
 using Phonaris.Storage;
 using Phonaris.Web.Fitting;
+using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 
@@ -53,7 +55,12 @@ public sealed class FitTests(App app) : IClassFixture<App>
         Assert.NotEqual(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
         Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.GetAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples?{Half.Second(64)}")).StatusCode);
 
+        var later = await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/recut/samples?{Half.Second(59)}");
         await EditAsync(show, all.Edit!);
+        // All that was derived is removed, as on a full disk: the bed is cut to its slides all the same.
+        foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
+        await _app.Services.GetRequiredService<Housekeeping>().TidyAsync(0, default);
+        Assert.Equal(later, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(59)}"));
         Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
         // The show made longer, the recipe follows by itself; undo takes both back.
         await EditAsync(show, new SetHolds([new(slides[2], 16_000)]));

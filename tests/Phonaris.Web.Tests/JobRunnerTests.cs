@@ -18,7 +18,8 @@ public sealed class JobRunnerTests : IDisposable
         var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds", file));
         await _app.EndAsync(show, job.Id);
         // As it stands after a server was killed in the middle of it, so many times.
-        _app.Query($"UPDATE Jobs SET State = 'Running', Attempts = {attempts} WHERE Id = '{job.Id}'");
+        var input = $"{{\"hash\":\"{file.GetProperty("hash")}\",\"name\":\"tone.wav\"}}";
+        _app.Query($"UPDATE Jobs SET State = 'Running', Attempts = {attempts}, Input = '{input}' WHERE Id = '{job.Id}'");
         _app.Restart();
         var ended = await _app.EndAsync(show, job.Id);
         Assert.Equal(ends, ended.State);

@@ -1,10 +1,16 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Security.Cryptography;
 using System.Text;
+using Microsoft.Extensions.DependencyInjection;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Exports;
+using Phonaris.Formats;
 using Phonaris.Made;
 using Phonaris.Storage;
 using Phonaris.Web.Exports;
+using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 using SkiaSharp;
@@ -17,23 +23,66 @@ public sealed class KeepingTests : IDisposable
     private readonly App _app = new();
 
     [Fact]
-    public async Task What_is_kept_is_answered_as_kept_though_nothing_can_be_told_of_it()
+    public async Task A_disk_on_which_nothing_can_be_derived_silences_sounds_and_hinders_no_edit()
     {
         var show = await _app.ShowAsync(2);
         var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=2"));
         var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
-        // What was made of the sound is gone, and its place is taken: no view can be made.
+        // What was made of the sound is gone, and its place is taken.
         var derived = _app.PathOf("data/derived");
         Directory.Delete(derived, recursive: true);
         await File.WriteAllTextAsync(derived, "");
-        Assert.Equal(HttpStatusCode.InternalServerError, (await _app.Http.GetAsync($"/api/shows/{show}")).StatusCode);
+        Assert.Contains("The disk may be failing", Assert.Single((await _app.ViewAsync(show)).SoundProblems).Value);
         var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide }));
-        Assert.Null(dropped.Edited.Change);
         var pages = new[] { await _app.UploadAsync(PlainPicture.Write(_app.PathOf("p.png"), SKColors.Red), "deck") };
-        Assert.Null((await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = pages, index = 0, fills = false }))).Change);
+        await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files = pages, index = 0, fills = false }));
         File.Delete(derived);
         var view = await _app.ViewAsync(show);
         Assert.Equal((3, dropped.CueId), (view.Show.Slides.Count, view.Show.Cues.Single().Id));
+    }
+
+    [Fact]
+    public async Task A_package_that_was_opened_and_one_that_cannot_be_leave_nothing_behind()
+    {
+        var show = await _app.ShowAsync(2);
+        var files = Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Select(Path.GetFileName).Order().ToList();
+        Assert.Equal((await _app.ViewAsync(show)).Show.Slides.Select(s => s.Picture.Media).Order(), files);
+        // Its last picture is not what its name says: the one before was unpacked already.
+        var picture = PlainPicture.Write(_app.PathOf("good.png"), SKColors.Green);
+        var hash = Convert.ToHexStringLower(SHA256.HashData(await File.ReadAllBytesAsync(picture)));
+        File.Move(picture, _app.PathOf(hash));
+        File.Copy(_app.PathOf(hash), _app.PathOf(new string('b', 64)));
+        var slides = new[] { hash, new string('b', 64) }.Select((h, n) => new Slide($"s{n}", "Page", "", "", new(h, MediaTypes.Png, 1, 160, 90), 2000, Transition.Cut, false, Step.Whole($"s{n}")));
+        await ShowPackage.WriteAsync(Show.Empty("Bad") with { Slides = [.. slides] }, _app.PathOf("bad.phonaris"), _app.PathOf, null, CancellationToken.None);
+        var refused = await _app.Http.PostAsJsonAsync("/api/shows/open", await _app.UploadAsync(_app.PathOf("bad.phonaris"), "show"));
+        Assert.Contains("not what it was", await App.ProblemAsync(refused, HttpStatusCode.BadRequest));
+        // The package stays for a day, to be opened again; what was unpacked of it does not.
+        Assert.Equal(files.Count + 1, Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Length);
+    }
+
+    [Fact]
+    public async Task What_was_removed_to_free_room_is_made_again_and_nothing_open_changes()
+    {
+        var show = await _app.ShowAsync(2);
+        var sound = await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=440:duration=8"));
+        var slide = (await _app.ViewAsync(show)).Show.Slides[0].Id;
+        var dropped = await App.ReadAsync<Dropped>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/drops", new { soundId = sound, slideId = slide }));
+        await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(dropped.Edited.Revision, new SetSpeed(dropped.CueId, 1.25)), App.Json));
+        Assert.Contains(await HeardAsync(0), b => b != 0);
+        foreach (var job in (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!) await _app.EndAsync(show, job.Id);
+        // As the hourly tidying does on a full disk: each derived file is removed, and with it what memory holds.
+        var house = _app.Services.GetRequiredService<Housekeeping>();
+        foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
+        Assert.True(await house.TidyAsync(0, default) > 1_000_000);
+        // What is heard now was not worked out before: the samples, and those at the cue's speed, are made again.
+        Assert.Contains(await HeardAsync(1), b => b != 0);
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/sounds/{sound}/peaks?from=0&to=48000&columns=10")).StatusCode);
+        // While a page has the show open they stay.
+        _app.Services.GetRequiredService<OpenShows>().Open("page", show);
+        foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
+        Assert.Equal(0, await house.TidyAsync(0, default));
+
+        async Task<byte[]> HeardAsync(int second) => await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound?from={second * 48_000}&to={(second + 1) * 48_000}");
     }
 
     [Fact]
@@ -93,8 +142,7 @@ public sealed class KeepingTests : IDisposable
         Assert.Equal(2, (await _app.ViewAsync(gone)).Show.Sounds.Count);
         await _app.Http.DeleteAsync($"/api/shows/{gone}");
         Assert.Equal(files, Files().Count);
-        // What the other show uses stays; its uploads, which could still become a show, were long ago.
-        foreach (var upload in Directory.GetFiles(_app.PathOf("data/uploads"))) File.Delete(upload);
+        // What the other show uses stays. That all of it was uploaded minutes ago does not matter: the shows took it over.
         Assert.True((await (await _app.Http.DeleteAsync($"/api/aside/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
         Assert.Equal(files - 1, Files().Count);
         Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);

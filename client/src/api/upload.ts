@@ -3,6 +3,9 @@ import { answered, api, Problem, titleOf, type BroughtFile } from "./client";
 
 const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
 
+/** What one request sends of a file, in bytes: a lost connection costs no more than this, and no request is too long for the server. */
+const chunkSize = 64 * 1024 * 1024;
+
 /** What a file is sent for. */
 export type Purpose = "deck" | "show" | "sound" | "video";
 
@@ -22,6 +25,7 @@ export function upload(
   return new Promise((resolve, reject) => {
     const run = new Upload(file, {
       endpoint: "/api/uploads",
+      chunkSize,
       metadata: { filename: file.name, purpose },
       retryDelays: retryAfter,
       removeFingerprintOnSuccess: true,
@@ -55,6 +59,6 @@ function problemOf(error: Error | DetailedError, name: string): Problem {
     }
   }
   return new Problem(
-    `${name} did not arrive: the connection broke off. Bring it in once more; it goes on where it was.`,
+    `Upload of "${name}" was interrupted. Add it again to resume.`,
   );
 }

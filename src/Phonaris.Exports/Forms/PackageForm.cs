@@ -9,7 +9,7 @@ internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(fo
     public override ExportCost About(Export export, ExportTools tools)
     {
         var show = all ? export.Timed.Show : export.Timed.Show.WithoutUnused();
-        var bytes = ShowPackage.Media(show).Concat(ShowPackage.HiddenDecks(show)).Sum(m => tools.BytesOf(m));
+        var bytes = ShowFiles.Of(show).Sum(m => tools.BytesOf(m));
         return new(bytes, bytes / 100e6);
     }
 

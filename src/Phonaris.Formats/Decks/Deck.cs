@@ -144,8 +144,11 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
     [JsonIgnore]
     public SoundKind? Kind => Video is not null ? SoundKind.Video : Loop || LastSlide > FirstSlide ? SoundKind.Bed : null;
 
-    /// <summary>The edit that puts the sound into a show and lays it on its slides.</summary>
-    /// <param name="show">The show, with the slides in it.</param>
+    /// <summary>
+    /// The edit that adds the sound to a show and places it on those of its slides that are still there; where none is, it is added without
+    /// a place. For example, of a sound on slides 2 to 4 whose slide 2 was removed meanwhile, the cue covers slides 3 and 4.
+    /// </summary>
+    /// <param name="show">The show.</param>
     /// <param name="sound">The sound as brought in; where the show has the same file already, that one is used.</param>
     /// <param name="slides">The slides the deck became.</param>
     /// <param name="cueId">The cue's id.</param>
@@ -161,7 +164,10 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
             edits.Add(new AddSound(sound, int.MaxValue));
             show = show.Apply(edits[0]).Show;
         }
-        var (first, last) = (slides[FirstSlide - 1], slides[Math.Min(LastSlide, slides.Count) - 1]);
+        var left = slides.Skip(FirstSlide - 1).Take(LastSlide - FirstSlide + 1).Where(s => show.SlideIndex(s.Id) >= 0).ToList();
+        if (left.Count == 0) return new Several([.. edits], $"Took {sound.Name} over from {deck}");
+        var (first, last) = (left[0], left[^1]);
+        var begins = first == slides[FirstSlide - 1];
         var cue = CueDefaults.For(show, sound, first.Id, cueId) with
         {
             Span = new(first.Id, last.Id),
@@ -170,10 +176,10 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
             Start = Start switch
             {
                 "hand" => CueStart.ByHand,
-                "step" when Step is { } step && step <= first.Steps.Count => CueStart.WithStep(first.Steps[step - 1].Id),
+                "step" when begins && Step is { } step && step <= first.Steps.Count => CueStart.WithStep(first.Steps[step - 1].Id),
                 _ => CueStart.WithSlide,
             },
-            DelayMs = Math.Min(DelayMs, Slide.GreatestHoldMs),
+            DelayMs = begins ? Math.Min(DelayMs, Slide.GreatestHoldMs) : 0,
         };
         edits.Add(new PlaceCue(Video is null ? cue : Video.Shape(cue, sound), int.MaxValue));
         return new Several([.. edits], $"Took {sound.Name} over from {deck}");

@@ -18,7 +18,8 @@ public static class DeckFormats
     /// <summary>How compound files begin: what an encrypted presentation is wrapped in (ECMA-376 part 2, agile encryption), and what presentations were before.</summary>
     private static ReadOnlySpan<byte> Compound => [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1];
 
-    private const long MostSoundBytes = 500_000_000;
+    /// <summary>The longest sound or video that is unpacked from a deck, in bytes.</summary>
+    public const long MostSoundBytes = 500_000_000;
 
     private static readonly IDeckFormat[] All = [new PdfDeck(), new PictureDeck(), new PptxDeck(), new OdpDeck(), new SvgDeck()];
 
@@ -98,15 +99,26 @@ public static class DeckFormats
         }
     }
 
-    /// <summary>The bytes of a sound within a deck.</summary>
-    /// <exception cref="RuleException">It is not there, or is too large.</exception>
-    public static byte[] SoundBytes(string path, DeckSound sound)
+    /// <summary>Reads a sound, or a video, within a deck as a stream: it may be half a gigabyte long.</summary>
+    /// <param name="path">The deck's file.</param>
+    /// <param name="sound">The sound.</param>
+    /// <param name="read">Reads the stream.</param>
+    /// <exception cref="RuleException">It is not there, or cannot be unpacked.</exception>
+    public static async Task<T> ReadSoundAsync<T>(string path, DeckSound sound, Func<Stream, Task<T>> read)
     {
         ArgumentNullException.ThrowIfNull(sound);
+        ArgumentNullException.ThrowIfNull(read);
         using var zip = ZipFiles.Open(path, sound.Name);
         var entry = zip.GetEntry(sound.Part) ?? throw new RuleException($"{sound.Name} is not in the deck.");
-        using var content = entry.Open();
-        return ZipFiles.Bytes(content, MostSoundBytes, sound.Name);
+        try
+        {
+            await using var content = await entry.OpenAsync();
+            return await read(content);
+        }
+        catch (InvalidDataException)
+        {
+            throw new RuleException($"{sound.Name} cannot be unpacked from the deck. Save the deck again, or add {sound.Name} as a file.");
+        }
     }
 
     /// <summary>Says that a deck file is too large.</summary>

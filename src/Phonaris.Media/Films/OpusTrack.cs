@@ -21,12 +21,14 @@ internal sealed class OpusTrack(Schedule schedule, Func<SoundSource, ISoundReade
         }
     }
 
-    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) =>
+    public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => GetAsync(progress, cancel);
+
+    private Task<string> GetAsync(IProgress<double>? progress, CancellationToken cancel) =>
         derived.GetAsync(Name, (partial, token) => SoundEncoder.WriteAsync(schedule, open, start, end, SoundFileFormat.Opus, partial, progress, token), cancel);
 
     public async Task CopyToAsync(Stream stream, CancellationToken cancel)
     {
-        await using var file = File.OpenRead(derived.PathOf(Name));
+        await using var file = File.OpenRead(await GetAsync(null, cancel));
         await file.CopyToAsync(stream, cancel);
     }
 }

@@ -46,7 +46,8 @@ internal sealed class PictureTrack
         long at = 0;
         foreach (var part in _parts)
         {
-            var bytes = await File.ReadAllBytesAsync(_derived.PathOf(Name(part)), cancel);
+            // Made again where it was removed since, to free room.
+            var bytes = await File.ReadAllBytesAsync(await _derived.GetAsync(Name(part), (path, token) => EncodeAsync(part, path, token), cancel), cancel);
             for (var end = at + part.Pictures; at < end;)
             {
                 var count = part.Kind == PartKind.Still ? (int)Math.Min(group, end - at) : (int)part.Pictures;

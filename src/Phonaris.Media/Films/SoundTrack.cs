@@ -70,6 +70,8 @@ internal sealed class SoundTrack : IFilmSound
     {
         for (var p = 0; p < Pieces; p++)
         {
+            // Made again where it was removed since, to free room.
+            if (!_derived.Has(Name(p))) await EncodeAsync(p, 1, cancel);
             await using var piece = File.OpenRead(_derived.PathOf(Name(p)));
             await piece.CopyToAsync(stream, cancel);
         }

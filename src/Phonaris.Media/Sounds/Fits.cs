@@ -26,9 +26,12 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     /// <inheritdoc/>
     public void Dispose() => _kept.Dispose();
 
+    /// <summary>Forgets what was worked out: it holds readers of sounds, one of which is read anew.</summary>
+    public void Forget() => _kept.Clear();
+
     /// <summary>Whether a sound has been listened to.</summary>
     /// <param name="media">Its content hash.</param>
-    public bool Knows(string media) => derived.Has(NameOf(media));
+    public bool Knows(string media) => _kept.TryGetValue(NameOf(media), out Piece? _) || derived.Has(NameOf(media));
 
     /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
     /// <param name="media">Its content hash; it was made ready.</param>

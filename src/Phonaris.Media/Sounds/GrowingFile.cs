@@ -49,7 +49,7 @@ internal sealed class GrowingFile : IDisposable
     /// <summary>Reads frames, waiting until they have been made.</summary>
     /// <param name="frame">The first; all of them are within the file.</param>
     /// <param name="destination">Room for them.</param>
-    /// <returns>Whether they were read; not when the making was given up.</returns>
+    /// <returns>Whether they were read; not when the making was given up, or the file was removed since.</returns>
     public bool TryRead(long frame, Span<float> destination)
     {
         var wanted = MemoryMarshal.AsBytes(destination);
@@ -71,7 +71,7 @@ internal sealed class GrowingFile : IDisposable
             file.Read(frame, destination);
             return true;
         }
-        catch (OperationCanceledException)
+        catch (Exception e) when (e is OperationCanceledException or FileNotFoundException)
         {
             return false;
         }

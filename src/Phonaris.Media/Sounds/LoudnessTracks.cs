@@ -59,8 +59,20 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
     /// <inheritdoc/>
     public void Dispose() => _kept.Dispose();
 
-    private LoudnessTrack OfFile(SoundSource source) =>
-        derived.Has(NameOf(source)) ? LoudnessTrack.FromBytes(File.ReadAllBytes(derived.PathOf(NameOf(source)))) : LoudnessTrack.Of(open(source), CancellationToken.None);
+    /// <summary>Whether what a cue plays has been measured, or takes no reading to measure.</summary>
+    public bool Knows(SoundSource source) => source.Cut is not null || _kept.TryGetValue(source, out LoudnessTrack? _) || derived.Has(NameOf(source)) || open(source).Frames == 0;
+
+    private LoudnessTrack OfFile(SoundSource source)
+    {
+        try
+        {
+            return LoudnessTrack.FromBytes(File.ReadAllBytes(derived.PathOf(NameOf(source))));
+        }
+        catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
+        {
+            return LoudnessTrack.Of(open(source), CancellationToken.None);
+        }
+    }
 
     // The number goes up with what is kept there.
     private static string NameOf(SoundSource source) => $"sounds/{source.Media}{(source.Speed == 1 ? "" : $"-{BitConverter.DoubleToInt64Bits(source.Speed):x}")}.1.loudness";

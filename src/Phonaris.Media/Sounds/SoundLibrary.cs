@@ -72,21 +72,36 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
             var bytes = new FileInfo(derived.PathOf(Samples(hash))).Length;
             return File.Exists(derived.PathOf(Outline(hash))) && bytes == prepared?.Figures.Frames * Frames.Channels * sizeof(float) ? prepared : null;
         }
-        catch (Exception e) when (e is FileNotFoundException or JsonException)
+        catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException or JsonException)
         {
             return null;
         }
     }
 
+    /// <summary>
+    /// Closes a sound whose derived files are removed. What is held in memory of it goes too, so that memory and disk agree: the next one who
+    /// needs it makes it again.
+    /// </summary>
+    /// <param name="hash">Its content hash.</param>
+    public void Release(string hash)
+    {
+        if (_open.TryGetValue(hash, out var open)) Forget(hash, always: true);
+        // Closed, or the disk would not have its room back.
+        (open as IDisposable)?.Dispose();
+        foreach (var source in _stretched.Keys.Where(s => s.Media == hash))
+            if (_stretched.TryRemove(source, out var stretched)) stretched.Dispose();
+    }
+
     /// <summary>Opens anew what was opened before it was made again, or stood in for what could not be.</summary>
-    private void Forget(string hash)
+    private void Forget(string hash, bool always = false)
     {
         var (wasUnavailable, wasWhole) = (_unavailable.TryRemove(hash, out _), _whole.TryRemove(hash, out _));
-        if (!wasUnavailable && !wasWhole) return;
-        // Whoever is reading it reads on; the handle is closed once nobody does.
+        if (!wasUnavailable && !wasWhole && !always) return;
+        // Whoever is reading it reads on: a reader's file is closed with the reader that is collected last.
         _open.TryRemove(hash, out _);
         _peaks.Remove(hash);
         _loudness?.Forget();
+        _fits?.Forget();
         Interlocked.Increment(ref _renewals);
     }
 
@@ -121,10 +136,11 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
                     if (!File.Exists(original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
                     await PrepareAsync(sound.Media, sound.Name, null, token);
                 }
-                catch (RuleException e)
+                catch (Exception e) when (e is RuleException or IOException or UnauthorizedAccessException)
                 {
                     Forget(sound.Media);
-                    _unavailable[sound.Media] = new(e.Message, Environment.TickCount64);
+                    var says = e is RuleException ? e.Message : $"The file of {sound.Name} cannot be read: {e.Message} The disk may be failing. Add {sound.FileName} again.";
+                    _unavailable[sound.Media] = new(says, Environment.TickCount64);
                 }
             });
         var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
@@ -188,8 +204,28 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     public PeakPyramid Peaks(string hash)
     {
         if (_peaks.TryGetValue(hash, out PeakPyramid? known)) return known!;
-        var peaks = _unavailable.ContainsKey(hash) ? new PeakPyramid.Builder().Build() : PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(hash))));
+        var peaks = _unavailable.ContainsKey(hash) ? new PeakPyramid.Builder().Build() : ReadOutline(hash);
         return _peaks.Keep(hash, peaks, peaks.Bytes);
+    }
+
+    private PeakPyramid ReadOutline(string hash)
+    {
+        try
+        {
+            return PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(hash))));
+        }
+        catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
+        {
+            // The samples say the same, a second for each hour of them.
+            var (sound, outline, samples) = (Open(hash), new PeakPyramid.Builder(), new float[BlockFrames * Frames.Channels]);
+            for (long at = 0; at < sound.Frames; at += BlockFrames)
+            {
+                var part = samples.AsSpan(0, (int)Math.Min(BlockFrames, sound.Frames - at) * Frames.Channels);
+                sound.Read(at, part);
+                outline.Add(part);
+            }
+            return outline.Build();
+        }
     }
 
     /// <inheritdoc/>

@@ -126,8 +126,8 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     {
         var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
         var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
-        // What was given up, or could not be made for want of room on the disk perhaps, is tried again.
-        if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false }) return lazy.Value;
+        // What was given up, or could not be made for want of room on the disk perhaps, is tried again; so is what was removed since to free room.
+        if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false, IsCompletedSuccessfully: var made } && (!made || derived.Has(Name(piece)))) return lazy.Value;
         _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
         return Piece(piece);
     }

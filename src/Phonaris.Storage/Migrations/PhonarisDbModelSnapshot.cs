@@ -71,6 +71,24 @@ namespace Phonaris.Storage.Migrations
                     b.ToTable("Edits");
                 });
 
+            modelBuilder.Entity("Phonaris.Storage.FileUseRow", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("UserId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Hash", "Kind", "UserId");
+
+                    b.HasIndex("Kind", "UserId");
+
+                    b.ToTable("FileUses");
+                });
+
             modelBuilder.Entity("Phonaris.Storage.JobRow", b =>
                 {
                     b.Property<string>("Id")
@@ -109,6 +127,9 @@ namespace Phonaris.Storage.Migrations
 
                     b.Property<string>("State")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Subject")
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats.Decks;
 using Phonaris.Media.Pictures;
 using Phonaris.Media.Sounds;
@@ -13,7 +14,7 @@ namespace Phonaris.Web.Bringing;
 /// The job behind a deck: brings in the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
 /// meanwhile. What was read and what was not understood is its result.
 /// </summary>
-internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, FileStore files, ShowChanges changes) : IJobWork
+internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "deck";
 
@@ -39,7 +40,8 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         {
             try
             {
-                await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel);
+                if (!await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel))
+                    missed.Add((numbers?[sound.FirstSlide - 1] ?? sound.FirstSlide, $"{sound.Name} was added without a place: its slides were deleted meanwhile."));
             }
             catch (RuleException e)
             {
@@ -52,15 +54,26 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
         return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. SameOnSlides.Of(missed)] }, ShowJson.Options);
     }
 
-    private async Task BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
+    /// <summary>Adds a sound of the deck; whether a slide it belongs to is still there.</summary>
+    private async Task<bool> BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
     {
-        var bytes = DeckFormats.SoundBytes(files.PathOf(found.Deck), found);
-        var hash = await files.PutAsync(new MemoryStream(bytes), Sound.GreatestBytes, () => Sound.TooLarge(found.Name), cancel);
+        var hash = await DeckFormats.ReadSoundAsync(
+            files.PathOf(found.Deck), found, content => files.PutAsync(content, DeckFormats.MostSoundBytes, () => Sound.TooLarge(found.Name), cancel, uses.ClaimFor(job)));
         var prepared = await library.PrepareAsync(hash, found.Name, null, cancel);
         var sound = prepared.ToSound(id, hash, found.Name, found.Kind);
-        // Taken up again after a restart, what was done is left alone.
+        var isPlaced = true;
         await changes.ApplyAsync(
-            job.ShowId, show => show.Cues.Any(c => c.Id == id) || slides.Any(s => show.SlideIndex(s.Id) < 0) ? null : found.ToEdit(show, sound, slides, id, job.Name), cancel);
+            job.ShowId,
+            show =>
+            {
+                // Taken up again after a restart, what was done is left alone. Where no slide of the deck is left, it was taken back.
+                if (show.Cues.Any(c => c.Id == id) || show.Sounds.Any(s => s.Id == id) || !slides.Any(s => show.SlideIndex(s.Id) >= 0)) return null;
+                var edit = (Several)found.ToEdit(show, sound, slides, id, job.Name);
+                isPlaced = edit.Edits.Any(e => e is PlaceCue);
+                return edit.Edits.Count == 0 ? null : edit;
+            },
+            cancel);
+        return isPlaced;
     }
 }
 
@@ -69,7 +82,10 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
 /// <param name="Sounds">The sounds it holds.</param>
 /// <param name="Report">What was read of it.</param>
 /// <param name="Numbers">The slides' numbers in the deck, from 1; null for those of jobs begun before they were kept.</param>
-internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int>? Numbers = null);
+internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int>? Numbers = null) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => Sounds.Select(s => s.Deck).Concat(Slides.Select(s => s.Picture.Media)).Where(m => m.Length > 0).Distinct();
+}
 
 /// <summary>What was read of a deck.</summary>
 /// <param name="Slides">How many slides.</param>

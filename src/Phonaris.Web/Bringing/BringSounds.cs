@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Bringing;
 
 /// <summary>The job that unpacks a zip of sounds and adds those that can be read; the others are named in its result.</summary>
-internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowChanges changes) : IJobWork
+internal sealed class BringSounds(SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "sounds";
 
@@ -26,7 +26,7 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, ShowCha
         {
             try
             {
-                var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel);
+                var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel, uses.ClaimFor(job));
                 var prepared = await library.PrepareAsync(hash, name, null, cancel);
                 var sound = prepared.ToSound(NewId.Next(), hash, name, null);
                 await changes.ApplyAsync(job.ShowId, show => BringSound.Known(show, sound) is null ? new AddSound(sound, int.MaxValue) : null, cancel);

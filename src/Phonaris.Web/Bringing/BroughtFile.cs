@@ -22,7 +22,7 @@ public sealed record BroughtFile(string Hash, string Name)
     /// <summary>Where the file is.</summary>
     /// <exception cref="RuleException">It is not there.</exception>
     internal string PathIn(FileStore files) =>
-        Hash.Length == 64 && Hash.All(char.IsAsciiHexDigitLower) && files.Has(Hash)
+        FileStore.IsHash(Hash) && files.Has(Hash)
             ? files.PathOf(Hash)
             : throw new RuleException($"{Names.Plain(Name)} has not arrived. Bring it in once more.");
 }

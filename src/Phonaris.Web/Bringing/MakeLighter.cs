@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Bringing;
 
 /// <summary>The job that makes a lighter copy of a heavy sound, or video, and puts it in its place; the file as brought in is kept for undo.</summary>
-internal sealed class MakeLighter(SoundLibrary library, VideoPictures videos, FileStore files, AppPaths paths, ShowStore shows, ShowChanges changes) : IJobWork
+internal sealed class MakeLighter(SoundLibrary library, VideoPictures videos, FileStore files, FileUses uses, AppPaths paths, ShowStore shows, ShowChanges changes) : IJobWork
 {
     public const string JobKind = "lighter";
 
@@ -31,7 +31,7 @@ internal sealed class MakeLighter(SoundLibrary library, VideoPictures videos, Fi
             if (sound.Video is null) await SoundEncoder.LighterAsync(library.Open(sound.Media), path, progress, cancel);
             else await videos.LighterAsync(sound, path, progress, cancel);
             await using var copy = File.OpenRead(path);
-            var hash = await files.PutAsync(copy, VideoFigures.GreatestBytes, () => VideoFigures.TooLarge(sound.FileName), cancel);
+            var hash = await files.PutAsync(copy, VideoFigures.GreatestBytes, () => VideoFigures.TooLarge(sound.FileName), cancel, uses.ClaimFor(job));
             var name = Path.ChangeExtension(sound.FileName, ending);
             var prepared = await library.PrepareAsync(hash, name, null, cancel);
             await changes.ApplyAsync(job.ShowId, show => show.Sound(soundId).Media != sound.Media ? null : new ReplaceSound(soundId, hash, name, prepared.Figures) { Video = sound.Video is null ? null : prepared.Video }, cancel);

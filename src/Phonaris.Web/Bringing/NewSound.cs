@@ -1,4 +1,5 @@
 using Phonaris.Core.Shows;
+using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Bringing;
 
@@ -8,7 +9,9 @@ namespace Phonaris.Web.Bringing;
 /// <param name="Kind">What it is for; null to guess.</param>
 /// <param name="SlideId">The slide to lay it on at once; null for none.</param>
 /// <param name="Index">Where a video gets a slide of its own, among all slides; null for none.</param>
-public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null, int? Index = null)
+public sealed record NewSound(string Hash, string Name, SoundKind? Kind = null, string? SlideId = null, int? Index = null) : INeedsFiles
 {
     internal BroughtFile File => new(Hash, Name);
+
+    IEnumerable<string> INeedsFiles.Files => [Hash];
 }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats;
+using Phonaris.Media;
 using Phonaris.Storage;
 using Phonaris.Web.Hosting;
 using Phonaris.Web.Shows;
@@ -13,12 +14,35 @@ internal static class PackageEndpoints
 {
     public static void MapPackages(this RouteGroupBuilder api)
     {
-        api.MapPost("/shows/open", async Task<Created<ShowCard>> (BroughtFile package, ShowChanges changes, FileStore files, CancellationToken cancel) =>
+        api.MapPost("/shows/open", async Task<Created<ShowCard>> (
+            BroughtFile package, ShowChanges changes, FileStore files, FileUses uses, AppPaths paths, Housekeeping house, CancellationToken cancel) =>
         {
             var name = Names.Plain(package.Name);
-            var show = await ShowPackage.ReadAsync(
-                package.PathIn(files), files.Has, (content, most) => files.PutAsync(content, most, () => new($"{name} is damaged: one of its files is longer than it says."), cancel), cancel, name);
-            return await AddedAsync(show, changes, cancel);
+            var import = new FileImport(uses);
+            try
+            {
+                await using (import)
+                {
+                    var show = await ShowPackage.ReadAsync(package.PathIn(files), HasAsync, KeepAsync, cancel, name, needed => Room.Need(paths.Files, needed, name));
+                    var added = await AddedAsync(show, changes, cancel);
+                    await uses.ReleaseUploadsAsync(package.Hash, CancellationToken.None);
+                    return added;
+                }
+            }
+            finally
+            {
+                // The package itself, which is of no more use, or what was unpacked of one that cannot be opened.
+                await house.RemoveUnusedAsync([.. import.Hashes, package.Hash], CancellationToken.None);
+            }
+
+            async Task<bool> HasAsync(string hash)
+            {
+                await import.ClaimAsync(hash);
+                return files.Has(hash);
+            }
+
+            Task<string> KeepAsync(Stream content, long most) =>
+                files.PutAsync(content, most, () => new($"{name} is damaged: one of its files is longer than it says."), cancel, import.ClaimAsync);
         });
 
         api.MapPost("/shows/{id}/duplicate", async Task<Results<Created<ShowCard>, NotFound>> (string id, ShowStore shows, ShowChanges changes, CancellationToken cancel) =>

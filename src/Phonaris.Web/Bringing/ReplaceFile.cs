@@ -21,10 +21,14 @@ internal sealed class ReplaceFile(SoundLibrary library, ShowStore shows, ShowCha
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
         // What is fitted is listened to first, so that the show need not wait for it.
         if ((await shows.FindAsync(job.ShowId, cancel))?.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null) == true) await library.Fits.PieceAsync(file.Hash, cancel, progress);
+        await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         await changes.ApplyAsync(job.ShowId, show => new ReplaceSound(soundId, file.Hash, file.Name, prepared.Figures) { Video = show.Sound(soundId).Video is null ? null : prepared.Video }, cancel);
         return soundId;
     }
 }
 
 /// <summary>A sound and the file to take its place.</summary>
-internal sealed record Replacement(string SoundId, BroughtFile File);
+internal sealed record Replacement(string SoundId, BroughtFile File) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => [File.Hash];
+}

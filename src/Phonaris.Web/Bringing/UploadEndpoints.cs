@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows;
 using Phonaris.Formats;
@@ -33,12 +34,11 @@ internal static class UploadEndpoints
                 _ => (Sound.GreatestBytes, Sound.TooLarge(name)),
             };
             if (length > most) throw tooLarge;
-            // What others were promised is not there for this one.
-            if (Room.Free(paths.Uploads) is { } free && free - Room.Reserve - await uploads.PromisedAsync() < (length ?? 0)) throw new IOException("No room for the upload.", DiskFull.NoSpace);
+            await uploads.ExpireAsync();
+            // The room that uploads under way will take is not there for this one.
+            Room.Need(paths.Uploads, (length ?? 0) + await uploads.IncomingBytesAsync(), name);
             var id = NewId.Next();
             await uploads.CreateAsync(id, new(name, purpose, length, most));
-            // Of an empty file nothing more will come.
-            if (length == 0) await uploads.AppendAsync(id, 0, null, Stream.Null, CancellationToken.None);
             response.Headers["Tus-Resumable"] = Version;
             return TypedResults.Created($"/api/uploads/{id}");
         });
@@ -58,6 +58,8 @@ internal static class UploadEndpoints
         {
             try
             {
+                // The upload's own bound is what holds.
+                if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit) limit.MaxRequestBodySize = null;
                 var offset = Number(request.Headers["Upload-Offset"]) ?? -1;
                 var upload = await uploads.AppendAsync(id, offset, Number(request.Headers["Upload-Length"]), request.Body, cancel);
                 response.Headers["Tus-Resumable"] = Version;
@@ -70,9 +72,9 @@ internal static class UploadEndpoints
             }
         }).Accepts<IFormFile>("application/offset+octet-stream");
 
-        api.MapDelete("/uploads/{id}", (string id, UploadStore uploads) =>
+        api.MapDelete("/uploads/{id}", async (string id, UploadStore uploads) =>
         {
-            uploads.Delete(id);
+            await uploads.DeleteAsync(id);
             return TypedResults.NoContent();
         });
 

@@ -25,22 +25,24 @@ internal static class CatalogueEndpoints
 
         // Taken with its licence: it stands in the sound's rights from the beginning.
         api.MapPost("/shows/{id}/catalogue/{pieceId}", async Task<Results<Ok<Edited>, NotFound>> (
-            string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, SoundLibrary library, ShowChanges changes,
+            string id, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, FileUses uses, SoundLibrary library, ShowChanges changes,
             CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, library, cancel);
+            await using var import = new FileImport(uses);
+            var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, import, library, cancel);
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, figures, piece.Rights, piece.Kind) with { Name = piece.Title };
             return await changes.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, sound) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
         });
 
         // In the place of a sound that may not be used, say: its cues keep all that is set of them.
         api.MapPost("/shows/{id}/sounds/{soundId}/catalogue/{pieceId}", async Task<Results<Ok<Edited>, NotFound>> (
-            string id, string soundId, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, SoundLibrary library, ShowChanges changes, CancellationToken cancel) =>
+            string id, string soundId, string pieceId, ISoundCatalogue catalogue, ShowStore shows, FileStore files, FileUses uses, SoundLibrary library, ShowChanges changes, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var name = stored.Show.Sound(soundId).Name;
-            var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, library, cancel);
+            await using var import = new FileImport(uses);
+            var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, import, library, cancel);
             if (stored.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null)) await library.Fits.PieceAsync(hash, cancel);
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id, _ => new Several([new ReplaceSound(soundId, hash, piece.FileName, figures), new RenameSound(soundId, piece.Title), new SetRights(soundId, piece.Rights)], $"Put {piece.Title} in the place of {name}"), cancel));
@@ -48,11 +50,14 @@ internal static class CatalogueEndpoints
     }
 
     private static async Task<(CataloguePiece Piece, string Hash, SoundFigures Figures)> TakeAsync(
-        string pieceId, ISoundCatalogue catalogue, FileStore files, SoundLibrary library, CancellationToken cancel)
+        string pieceId, ISoundCatalogue catalogue, FileStore files, FileImport import, SoundLibrary library, CancellationToken cancel)
     {
         var (piece, file) = await catalogue.OpenAsync(pieceId, cancel);
         string hash;
-        await using (file) hash = await files.PutAsync(file, Sound.GreatestBytes, () => Sound.TooLarge(piece.FileName), cancel);
-        return (piece, hash, (await library.PrepareAsync(hash, piece.FileName, null, cancel)).Figures);
+        await using (file) hash = await files.PutAsync(file, Sound.GreatestBytes, () => Sound.TooLarge(piece.FileName), cancel, import.ClaimAsync);
+        var prepared = await library.PrepareAsync(hash, piece.FileName, null, cancel);
+        // Levels that follow their targets go by it.
+        await library.Loudness.PrepareAsync([new(hash, 1)], cancel);
+        return (piece, hash, prepared.Figures);
     }
 }

@@ -20,7 +20,7 @@ internal static class DraftEndpoints
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);
             var beds = Drafts.BedsOf(stored.Show).Where(s => !troubles.ContainsKey(s.Id));
-            if (await Listen.QueueAsync(jobs, kept, sounds, id, beds, cancel) is { } job) return TypedResults.Accepted((string?)null, job);
+            if (await Listen.QueueAsync(jobs, sounds, id, beds, cancel) is { } job) return TypedResults.Accepted((string?)null, job);
             var (draft, edit) = await new Drafts(sounds).OfAsync(stored.Show, without ?? [], NewId.Next, cancel);
             return TypedResults.Ok(new DraftView(draft.Cues, draft.LeftOut, draft.Says, edit));
         });

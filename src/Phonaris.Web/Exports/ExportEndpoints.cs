@@ -37,7 +37,7 @@ internal static class ExportEndpoints
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var export = Export.Of(timed.Of(stored), asked.Slides, asked.Options);
             var cost = ExportForms.Of(asked.Format).About(export, tools);
-            var paces = (await jobs.ListAsync(id, cancel)).Where(j => j is { Kind: ExportShow.JobKind, Result: not null }).Select(j => ExportReport.Read(j.Result!)).Where(r => r is { Seconds: > 0, AboutSeconds: > 0 }).Select(r => r.Seconds / r.AboutSeconds).Order().ToList();
+            var paces = (await jobs.ListAsync(id, ExportShow.JobKind, cancel)).Where(j => j.Result is not null).Select(j => ExportReport.Read(j.Result!)).Where(r => r is { Seconds: > 0, AboutSeconds: > 0 }).Select(r => r.Seconds / r.AboutSeconds).Order().ToList();
             return TypedResults.Ok(new AboutExport(export.EndFrame - export.StartFrame, cost.Bytes, cost.Seconds * (paces.Count > 0 ? paces[paces.Count / 2] : 1)));
         });
 

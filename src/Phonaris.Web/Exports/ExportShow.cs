@@ -39,4 +39,7 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
 }
 
 /// <summary>What the job is to make.</summary>
-internal sealed record AskedExport(Show Show, long Revision, NewExport Asked);
+internal sealed record AskedExport(Show Show, long Revision, NewExport Asked) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => ShowFiles.Of(Show);
+}

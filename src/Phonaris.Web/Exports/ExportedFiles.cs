@@ -9,8 +9,5 @@ internal sealed class ExportedFiles(AppPaths paths)
     public string PathOf(string file) => Path.Combine(paths.Exports, Path.GetFileName(file));
 
     /// <summary>Removes a file; one that is gone already is no matter.</summary>
-    public void Delete(string file)
-    {
-        if (File.Exists(PathOf(file))) File.Delete(PathOf(file));
-    }
+    public void Delete(string file) => File.Delete(PathOf(file));
 }

@@ -28,7 +28,7 @@ internal static class FitEndpoints
             var sound = stored.Show.Sound(cue.SoundId);
             var length = Schedule.LengthFor(stored.Show, cueId);
             if (length == 0) throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
-            if (await Listen.QueueAsync(jobs, kept, sounds, id, [sound], cancel) is { } job) return TypedResults.Accepted((string?)null, job);
+            if (await Listen.QueueAsync(jobs, sounds, id, [sound], cancel) is { } job) return TypedResults.Accepted((string?)null, job);
             var piece = await sounds.Fits.PieceAsync(sound.Media, cancel);
             var compared = await CompareAsync(stored, cue, length, sounds, cancel);
             var ends = sounds.Fits.Fitter(sound.Media, cue.InFrame, cue.OutFrame).Ends(length);
@@ -70,7 +70,7 @@ internal static class FitEndpoints
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var unfitted = FitAll.Unfitted(stored.Show).ToList();
-            if (await Listen.QueueAsync(jobs, kept, sounds, id, unfitted.Select(u => stored.Show.Sound(u.Cue.SoundId)), cancel) is { } job) return TypedResults.Accepted((string?)null, job);
+            if (await Listen.QueueAsync(jobs, sounds, id, unfitted.Select(u => stored.Show.Sound(u.Cue.SoundId)), cancel) is { } job) return TypedResults.Accepted((string?)null, job);
             var proposed = new List<Proposed>();
             foreach (var (cue, length) in unfitted)
                 proposed.Add(FitAll.Propose(cue, length, await CompareAsync(stored, cue, length, sounds, cancel)));

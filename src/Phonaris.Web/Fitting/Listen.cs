@@ -15,21 +15,16 @@ internal sealed class Listen(SoundLibrary sounds) : IJobWork
 
     /// <summary>The job that listens to those of some sounds that have not been listened to, queued where it is not yet; null where none is left.</summary>
     /// <param name="jobs">Runs jobs.</param>
-    /// <param name="kept">The jobs kept.</param>
     /// <param name="library">The sounds.</param>
     /// <param name="showId">The show.</param>
     /// <param name="asked">The sounds asked about.</param>
     /// <param name="cancel">Stops asking.</param>
-    public static async Task<JobView?> QueueAsync(JobRunner jobs, JobStore kept, SoundLibrary library, string showId, IEnumerable<Sound> asked, CancellationToken cancel)
+    public static async Task<JobView?> QueueAsync(JobRunner jobs, SoundLibrary library, string showId, IEnumerable<Sound> asked, CancellationToken cancel)
     {
         var unknown = asked.DistinctBy(s => s.Media).Where(s => !library.Fits.Knows(s.Media)).ToList();
         if (unknown.Count == 0) return null;
         ValueList<string> media = [.. unknown.Select(s => s.Media)];
-        var input = JsonSerializer.Serialize(media, ShowJson.Options);
-        var queued = (await kept.ListAsync(showId, cancel)).FirstOrDefault(j => j.Kind == JobKind && j.Input == input && j.State is JobState.Waiting or JobState.Running);
-        return queued is null
-            ? await jobs.AddAsync(showId, JobKind, unknown.Count == 1 ? unknown[0].Name : $"{unknown.Count} sounds", media, cancel)
-            : JobView.Of(queued);
+        return await jobs.AddAsync(showId, JobKind, unknown.Count == 1 ? unknown[0].Name : $"{unknown.Count} sounds", media, cancel, string.Join(' ', media));
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)

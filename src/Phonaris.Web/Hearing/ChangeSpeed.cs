@@ -11,7 +11,7 @@ namespace Phonaris.Web.Hearing;
 /// The job behind a cue's speed: works its samples out ahead of need, from where it is heard on, or from what the cue uses first. What is
 /// heard meanwhile is worked out at once, and is the same.
 /// </summary>
-internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
+internal sealed class ChangeSpeed(SoundLibrary sounds, IMeasuredListener listener) : IJobWork
 {
     public const string JobKind = "speed";
 
@@ -27,17 +27,16 @@ internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
     /// <param name="sounds">The sounds.</param>
     /// <param name="before">The show before the edit, whose speeds are queued already.</param>
     /// <param name="after">The show after it.</param>
+    /// <param name="timed">The show after it, with its times.</param>
     /// <param name="cancel">Stops it.</param>
-    public static async Task QueueAsync(JobRunner jobs, SoundLibrary sounds, Show? before, StoredShow after, CancellationToken cancel)
+    public static async Task QueueAsync(JobRunner jobs, SoundLibrary sounds, Show? before, StoredShow after, TimedShow timed, CancellationToken cancel)
     {
         var known = before is null ? [] : Slowed(before).Select(c => Of(before, c)).ToHashSet();
-        var wanted = Slowed(after.Show).DistinctBy(c => Of(after.Show, c)).ToDictionary(c => Of(after.Show, c));
-        if (!known.IsSubsetOf(wanted.Keys)) await jobs.CancelAsync(after.Id, j => j.Kind == JobKind && !wanted.ContainsKey(WorkOf(j).Source), cancel);
-        foreach (var (source, cue) in wanted)
-        {
-            if (known.Contains(source) || sounds.IsReady(source)) continue;
-            await jobs.AddAsync(after.Id, JobKind, after.Show.Sound(cue.SoundId).Name, new SpeedWork(source, source.Frame(cue.InFrame)), cancel);
-        }
+        var wanted = Slowed(after.Show).DistinctBy(c => Of(after.Show, c)).ToDictionary(c => Of(after.Show, c), c => c.InFrame);
+        var unmeasured = Followers.Unmeasured(timed, sounds).DistinctBy(c => c.Source).Where(c => !wanted.ContainsKey(c.Source)).ToDictionary(c => c.Source, c => c.InFrame);
+        if (!known.IsSubsetOf(wanted.Keys)) await jobs.CancelAsync(after.Id, j => j.Kind == JobKind && WorkOf(j).Source is var source && !wanted.ContainsKey(source) && !unmeasured.ContainsKey(source), cancel);
+        foreach (var (source, inFrame) in wanted.Where(w => !known.Contains(w.Key) && !sounds.IsReady(w.Key)).Concat(unmeasured))
+            await jobs.AddAsync(after.Id, JobKind, after.Show.Sounds.First(s => s.Media == source.Media).Name, new SpeedWork(source, source.Frame(inFrame)), cancel, source.ToString());
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
@@ -45,6 +44,9 @@ internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
         var (source, from) = WorkOf(job);
         await Task.Delay(HeardFirst, cancel);
         await sounds.PrepareAsync(source, from, progress, cancel);
+        // Levels that follow their targets could not until now.
+        await sounds.Loudness.PrepareAsync([source], cancel);
+        await listener.FollowUpAsync(job.ShowId, cancel);
         return null;
     }
 
@@ -56,4 +58,7 @@ internal sealed class ChangeSpeed(SoundLibrary sounds) : IJobWork
 }
 
 /// <summary>What the job is to do.</summary>
-internal sealed record SpeedWork(SoundSource Source, long From);
+internal sealed record SpeedWork(SoundSource Source, long From) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => [Source.Media];
+}

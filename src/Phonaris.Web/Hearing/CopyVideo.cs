@@ -25,7 +25,7 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
     {
         var known = before is null ? [] : NeedingCopies(before).Select(v => v.Media).ToHashSet();
         foreach (var video in NeedingCopies(after.Show).Where(v => !known.Contains(v.Media) && pictures.FileOf(v) is null).DistinctBy(v => v.Media))
-            await jobs.AddAsync(after.Id, JobKind, video.Name, video, cancel);
+            await AddAsync(jobs, after.Id, video, cancel);
     }
 
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
@@ -34,14 +34,28 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
         return null;
     }
 
-    /// <summary>Queues a copy that is not made, nor being made: as where making it was stopped before.</summary>
-    public static async Task QueueAsync(JobRunner jobs, JobStore kept, string showId, Sound video, CancellationToken cancel)
+    /// <summary>Queues the copy of a video that is neither made nor queued.</summary>
+    /// <param name="jobs">The jobs.</param>
+    /// <param name="kept">The jobs kept.</param>
+    /// <param name="showId">The show.</param>
+    /// <param name="video">The video.</param>
+    /// <param name="again">Whether to try again where the last try failed or was cancelled.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task QueueAsync(JobRunner jobs, JobStore kept, string showId, Sound video, bool again, CancellationToken cancel)
     {
-        if ((await kept.ListAsync(showId, cancel)).Any(j => j is { Kind: JobKind, State: JobState.Waiting or JobState.Running } && VideoOf(j).Media == video.Media)) return;
-        await jobs.AddAsync(showId, JobKind, video.Name, video, cancel);
+        if (again || !await kept.HasFailedAsync(showId, JobKind, video.Media, cancel)) await AddAsync(jobs, showId, video, cancel);
     }
 
-    private static Sound VideoOf(JobRow job) => JsonSerializer.Deserialize<Sound>(job.Input, ShowJson.Options)!;
+    private static Task<JobView> AddAsync(JobRunner jobs, string showId, Sound video, CancellationToken cancel) =>
+        jobs.AddAsync(showId, JobKind, video.Name, new VideoWork(video), cancel, video.Media);
+
+    private static Sound VideoOf(JobRow job) => JsonSerializer.Deserialize<VideoWork>(job.Input, ShowJson.Options)!.Video;
 
     private static IEnumerable<Sound> NeedingCopies(Show show) => show.Sounds.Where(s => s.Video is { PlaysAnywhere: false } && !s.Removed);
+}
+
+/// <summary>What the job is to do.</summary>
+internal sealed record VideoWork(Sound Video) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => [Video.Media];
 }

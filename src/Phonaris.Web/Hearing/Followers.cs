@@ -17,6 +17,19 @@ internal sealed class Followers(SoundLibrary sounds) : IConsequences
         return [holds, .. Levels(after.Apply(holds).Show)];
     }
 
-    private ValueList<Edit> Levels(Show show) =>
-        show.Cues.Any(c => c.Follows) ? LevelMatch.Followers(TimedShow.Of(show, sounds.Listened), sounds.Loudness) : [];
+    /// <summary>
+    /// Only of what has been measured: an edit waits for no sound to be read from end to end. Where something is still to be measured, such as
+    /// a new speed, the job that does so has the levels follow when it is done.
+    /// </summary>
+    private ValueList<Edit> Levels(Show show)
+    {
+        if (!show.Cues.Any(c => c.Follows)) return [];
+        var timed = TimedShow.Of(show, sounds.Listened);
+        return Unmeasured(timed, sounds).Any() ? [] : LevelMatch.Followers(timed, sounds.Loudness);
+    }
+
+    /// <summary>The cues whose sound has to be measured before levels can follow their targets; none where no level does.</summary>
+    internal static IEnumerable<ScheduledCue> Unmeasured(TimedShow timed, SoundLibrary sounds) => !timed.Show.Cues.Any(c => c.Follows)
+        ? []
+        : timed.Schedule.Cues.Concat(timed.Schedule.Silent).Where(c => !sounds.Loudness.Knows(c.Source) || !sounds.IsReady(c.Source));
 }

@@ -32,8 +32,17 @@ internal static class VideoEndpoints
             if (await FindAsync(shows, id, file, cancel) is not { } video) return TypedResults.NotFound();
             if (wait == true) await pictures.PrepareAsync(video, null, cancel);
             if (pictures.FileOf(video) is { } path) return TypedResults.PhysicalFile(path, "video/mp4", enableRangeProcessing: true);
-            await CopyVideo.QueueAsync(jobs, kept, id, video, cancel);
+            await CopyVideo.QueueAsync(jobs, kept, id, video, again: false, cancel);
             return TypedResults.NotFound();
+        });
+
+        // Asked for again where making the copy failed or was stopped: looking at a video does not try again by itself.
+        api.MapPost("/shows/{id}/videos/{media}/copy", async Task<Results<NoContent, NotFound>> (
+            string id, string media, ShowStore shows, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
+        {
+            if (await FindAsync(shows, id, media, cancel) is not { } video) return TypedResults.NotFound();
+            await CopyVideo.QueueAsync(jobs, kept, id, video, again: true, cancel);
+            return TypedResults.NoContent();
         });
     }
 

@@ -1,16 +1,10 @@
-using Microsoft.AspNetCore.Http.Features;
-
 namespace Phonaris.Web.Hosting;
 
 /// <summary>
-/// Says on every answer what a browser may do with it: run nothing but what ships with the app, guess no types, show it in no other page. And
-/// holds what is told in JSON to what an edit can need.
+/// Says on every answer what a browser may do with it: run nothing but what ships with the app, guess no types, show it in no other page.
 /// </summary>
 internal sealed class Shields(RequestDelegate next)
 {
-    /// <summary>The longest JSON body, in bytes: a whole show within an edit, or a run told in full.</summary>
-    public const long LongestJson = 16_000_000;
-
     /// <summary>The policy of a page: all from here; styles also where they stand, as for positions; sound and pictures also as the page made them.</summary>
     /// <param name="scripts">What else may be run, such as a script by its hash.</param>
     public static string Policy(string scripts = "") =>
@@ -28,8 +22,6 @@ internal sealed class Shields(RequestDelegate next)
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";
         headers["Cross-Origin-Resource-Policy"] = "same-origin";
-        if (context.Request.HasJsonContentType() && context.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit)
-            limit.MaxRequestBodySize = Math.Min(limit.MaxRequestBodySize ?? long.MaxValue, LongestJson);
         return next(context);
     }
 }

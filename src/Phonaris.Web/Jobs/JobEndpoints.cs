@@ -9,7 +9,7 @@ internal static class JobEndpoints
     public static void MapJobs(this RouteGroupBuilder api)
     {
         api.MapGet("/shows/{id}/jobs", async (string id, JobStore jobs, CancellationToken cancel) =>
-            TypedResults.Ok((await jobs.ListAsync(id, cancel)).Select(JobView.Of).ToList()));
+            TypedResults.Ok((await jobs.ListAsync(id, null, cancel)).Select(JobView.Of).ToList()));
 
         api.MapPost("/jobs/{id}/cancel", async Task<NoContent> (string id, JobRunner runner) =>
         {

@@ -9,35 +9,39 @@ using Phonaris.Web.Hosting;
 namespace Phonaris.Web.Jobs;
 
 /// <summary>
-/// Works through the jobs, as many at once as there are cores of those that are soon done, and as many of the long; after a restart takes up what
-/// had not ended.
+/// Works through the jobs: as many short ones at once as there are cores, and two long ones, which use all cores themselves; after a restart takes
+/// up what had not ended.
 /// </summary>
 internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPages pages, TimeProvider clock, ILogger<JobRunner> log) : BackgroundService
 {
-    private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), KeepAgain = TimeSpan.FromSeconds(2);
+    private static readonly TimeSpan TellEvery = TimeSpan.FromMilliseconds(100), StoreAgain = TimeSpan.FromSeconds(2), EndsWithin = TimeSpan.FromSeconds(10);
 
     /// <summary>A job that ended the server so often is not begun again.</summary>
     private const int MostAttempts = 2;
 
-    private readonly Channel<JobRow> _short = Channel.CreateUnbounded<JobRow>(), _long = Channel.CreateUnbounded<JobRow>();
-    private readonly ConcurrentDictionary<string, CancellationTokenSource> _open = new();
+    private const int LongAtOnce = 2;
 
-    /// <summary>Keeps a job and queues it.</summary>
-    public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel)
+    private readonly Channel<JobRow> _short = Channel.CreateUnbounded<JobRow>(), _long = Channel.CreateUnbounded<JobRow>();
+    private readonly ConcurrentDictionary<string, OpenJob> _open = new();
+
+    /// <summary>Keeps a job and queues it; where one of the same subject has not ended, that one is given.</summary>
+    public async Task<JobView> AddAsync<TInput>(string showId, string kind, string name, TInput input, CancellationToken cancel, string? subject = null)
     {
-        var row = New(showId, kind, name, input);
-        await store.AddAsync(row, cancel);
-        return await TakeUpAsync(row);
+        var row = New(showId, kind, name, input, subject);
+        var kept = await store.AddAsync(row, cancel);
+        return kept == row ? await TakeUpAsync(row) : JobView.Of(kept);
     }
 
     /// <summary>A job to be kept, and queued by <see cref="TakeUpAsync"/> once it is.</summary>
-    public JobRow New<TInput>(string showId, string kind, string name, TInput input) => new()
+    public JobRow New<TInput>(string showId, string kind, string name, TInput input, string? subject = null) => new()
     {
         Id = NewId.Next(),
         ShowId = showId,
         Kind = kind,
         Name = name,
         Input = JsonSerializer.Serialize(input, ShowJson.Options),
+        Subject = subject,
+        Files = input is INeedsFiles { Files: var files } ? [.. files] : [],
         CreatedAt = clock.GetUtcNow().UtcDateTime,
     };
 
@@ -50,18 +54,25 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         return view;
     }
 
-    /// <summary>Stops a job and forgets it, with what it left.</summary>
+    /// <summary>Stops a job, waits until it has ended, and deletes it with what it left.</summary>
     public async Task ForgetAsync(string id, CancellationToken cancel)
     {
+        var ended = _open.TryGetValue(id, out var open) ? open.Ended.Task : Task.CompletedTask;
         await CancelAsync(id);
+        // Where it does not end in time, what it still writes is removed with the exports that belong to no job.
+        await Task.WhenAny(ended, Task.Delay(EndsWithin, cancel));
         if (await store.FindAsync(id, cancel) is { } job) WorkOf(job)?.Forget(job);
         await store.DeleteAsync(id, cancel);
     }
 
-    /// <summary>Stops a job that has not ended.</summary>
+    /// <summary>Stops a job that has not ended. One that waits has ended by that.</summary>
     public async Task CancelAsync(string id)
     {
-        if (_open.TryGetValue(id, out var source)) await source.CancelAsync();
+        if (!_open.TryGetValue(id, out var open)) return;
+        await open.Cancel.CancelAsync();
+        if (!open.TryBegin()) return;
+        await EndAsync(open.Row, JobState.Cancelled, 0, null, null, CancellationToken.None);
+        Close(id);
     }
 
     /// <summary>Stops those jobs of a show that have not ended and are not wanted any more.</summary>
@@ -74,13 +85,13 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         foreach (var row in await store.UnfinishedAsync(CancellationToken.None)) Queue(row);
-        var workers = Enumerable.Repeat<Channel<JobRow>[]>([_short, _long], Math.Max(2, Environment.ProcessorCount)).SelectMany(queues => queues);
+        var workers = Enumerable.Repeat(_short, Math.Max(2, Environment.ProcessorCount)).Concat(Enumerable.Repeat(_long, LongAtOnce));
         await Task.WhenAll(workers.Select(queue => WorkAsync(queue, stoppingToken))).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
     }
 
     private void Queue(JobRow row)
     {
-        if (_open.TryAdd(row.Id, new())) (WorkOf(row)?.IsLong == true ? _long : _short).Writer.TryWrite(row);
+        if (_open.TryAdd(row.Id, new(row))) (WorkOf(row)?.IsLong == true ? _long : _short).Writer.TryWrite(row);
     }
 
     private IJobWork? WorkOf(JobRow row) => works.FirstOrDefault(w => w.Kind == row.Kind);
@@ -89,7 +100,9 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     {
         await foreach (var row in queue.Reader.ReadAllAsync(stopping))
         {
-            using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping, _open[row.Id].Token);
+            // Cancelled while it waited, it has ended.
+            if (!_open.TryGetValue(row.Id, out var open) || !open.TryBegin()) continue;
+            using var cancel = CancellationTokenSource.CreateLinkedTokenSource(stopping, open.Cancel.Token);
             try
             {
                 await RunAsync(row, stopping, cancel.Token);
@@ -100,13 +113,18 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
             }
             catch (Exception e)
             {
-                log.LogError(e, "Job {Id} ({Kind}) could not be told of", row.Id, row.Kind);
+                log.LogError(e, "The state of job {Id} ({Kind}) could not be sent to pages", row.Id, row.Kind);
             }
             finally
             {
-                if (_open.TryRemove(row.Id, out var source)) source.Dispose();
+                Close(row.Id);
             }
         }
+    }
+
+    private void Close(string id)
+    {
+        if (_open.TryRemove(id, out var open)) open.Ended.TrySetResult();
     }
 
     private async Task RunAsync(JobRow row, CancellationToken stopping, CancellationToken cancel)
@@ -114,7 +132,8 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         var (state, problem, result, reached) = (JobState.Done, (string?)null, (string?)null, 0.0);
         try
         {
-            if (await store.BeginAsync(row.Id) >= MostAttempts)
+            if (await store.BeginAsync(row.Id) is not { } attempts) return;
+            if (attempts >= MostAttempts)
                 throw new RuleException($"{row.Name}: Phonaris ended twice while it worked on this, so it is not begun a third time. Bring in another file, or try again later.");
             await TellAsync(JobView.Of(row) with { State = JobState.Running, Progress = 0 });
             result = await works.Single(w => w.Kind == row.Kind).RunAsync(row, new Progress(this, row, f => reached = f), cancel);
@@ -122,7 +141,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         }
         catch (OperationCanceledException) when (stopping.IsCancellationRequested)
         {
-            await store.PutAsideAsync(row.Id);
+            await store.RequeueAsync(row.Id);
             throw;
         }
         catch (OperationCanceledException)
@@ -148,14 +167,14 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
     /// <summary>Tells how a job ended, and keeps it: as soon as it can be, as when the disk has room again. Meanwhile the next are worked on.</summary>
     private async Task EndAsync(JobRow row, JobState state, double progress, string? problem, string? result, CancellationToken stopping)
     {
-        if (!await TryKeepAsync()) _ = KeepLaterAsync();
+        if (!await TryStoreAsync()) _ = StoreLaterAsync();
         await TellAsync(JobView.Of(row) with { State = state, Progress = progress, Problem = problem, Result = result });
 
-        async Task<bool> TryKeepAsync()
+        async Task<bool> TryStoreAsync()
         {
             try
             {
-                await store.UpdateAsync(row.Id, state, progress, problem, result);
+                await store.EndAsync(row.Id, state, progress, problem, result);
                 return true;
             }
             catch (Exception e)
@@ -165,11 +184,25 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
             }
         }
 
-        async Task KeepLaterAsync()
+        async Task StoreLaterAsync()
         {
-            do await Task.Delay(KeepAgain, stopping);
-            while (!await TryKeepAsync());
+            do await Task.Delay(StoreAgain, stopping);
+            while (!await TryStoreAsync());
         }
+    }
+
+    /// <summary>A job that has not ended. Either a worker begins it or its cancelling ends it, whichever comes first.</summary>
+    private sealed class OpenJob(JobRow row)
+    {
+        private int _begun;
+
+        public JobRow Row { get; } = row;
+
+        public CancellationTokenSource Cancel { get; } = new();
+
+        public TaskCompletionSource Ended { get; } = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+        public bool TryBegin() => Interlocked.Exchange(ref _begun, 1) == 0;
     }
 
     private Task TellAsync(JobView job) => pages.TellAsync(job.ShowId, "job", job);

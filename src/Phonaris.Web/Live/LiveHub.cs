@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.SignalR;
 using Phonaris.Storage;
+using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Live;
 
@@ -7,7 +8,7 @@ namespace Phonaris.Web.Live;
 /// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
 /// those that present, <c>press</c> (a clicker's button) and <c>presented</c> (another page presents the show too).
 /// </summary>
-internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore shows) : Hub
+internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore shows, OpenShows open) : Hub
 {
     /// <summary>The group of the pages of a run.</summary>
     public static string RunGroup(string runId) => $"run {runId}";
@@ -16,6 +17,7 @@ internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore sho
     public async Task<long?> Follow(string showId)
     {
         await Groups.AddToGroupAsync(Context.ConnectionId, showId);
+        open.Open(Context.ConnectionId, showId);
         return (await shows.FindAsync(showId, Context.ConnectionAborted))?.Revision;
     }
 
@@ -23,6 +25,7 @@ internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore sho
     public async Task FollowRun(string showId, string runId)
     {
         runs.Connect(runId, Context.ConnectionId);
+        open.Open(Context.ConnectionId, showId);
         await Groups.AddToGroupAsync(Context.ConnectionId, RunGroup(runId));
         if (runs.Find(showId, runId)?.Kind == RunKind.Present) await Clients.OthersInGroup(showId).SendAsync("presented", runId);
     }
@@ -30,6 +33,7 @@ internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore sho
     /// <inheritdoc/>
     public override Task OnDisconnectedAsync(Exception? exception)
     {
+        open.Close(Context.ConnectionId);
         if (runs.Disconnect(Context.ConnectionId) is { } runId) _ = clickers.ShutUnlessBackAsync(runId, () => runs.HasPage(runId));
         return base.OnDisconnectedAsync(exception);
     }

@@ -12,7 +12,7 @@ namespace Phonaris.Web.Shows;
 
 /// <summary>Changes shows and tells the pages that follow them. What was kept is told as kept, whatever comes of the telling.</summary>
 internal sealed class ShowChanges(
-    ShowStore store, IPages pages, SoundLibrary sounds, VideoPictures videos, ShowViews views, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log)
+    ShowStore store, IPages pages, SoundLibrary sounds, VideoPictures videos, ShowViews views, TimedShows timed, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log) : IMeasuredListener
 {
     /// <summary>Makes an edit that a person made on a page.</summary>
     public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, made, cancel), cancel);
@@ -40,6 +40,9 @@ internal sealed class ShowChanges(
     public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, sender, cancel), cancel);
 
     public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, sender, cancel), cancel);
+
+    /// <summary>Makes what follows from a show, now that more of it has been measured, part of its last edit.</summary>
+    public Task FollowUpAsync(string showId, CancellationToken cancel) => ChangeAsync(showId, () => store.FollowUpAsync(showId, cancel), cancel);
 
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) =>
         ChangeAsync(id, () => store.WindAsync(id, position, cancel), cancel);
@@ -86,7 +89,7 @@ internal sealed class ShowChanges(
             // What sounds now is fetched anew at once, while the rest is made.
             await pages.TellAsync(stored.Id, "sounding");
             await mixes.HeardFirstAsync(stored);
-            await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, CancellationToken.None);
+            await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, timed.Of(stored), CancellationToken.None);
             await CopyVideo.QueueAsync(jobs.Value, videos, before?.Show, stored, CancellationToken.None);
         });
         // Pages that have the show as it was take the change over; others ask for the show.

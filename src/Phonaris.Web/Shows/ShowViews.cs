@@ -33,16 +33,11 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     public async Task<ShowChange?> ChangeAsync(StoredShow stored, CancellationToken cancel) => (await MadeAsync(stored, cancel)).Change;
 
     /// <summary>A show of the list as a card.</summary>
-    public static ShowCard Card(ListedShow listed) => listed.Stored is { } stored ? Card(stored) : new(listed.Id, listed.Title, 0, 0, 0, null, listed.ChangedAt, listed.Problem);
+    public static ShowCard Card(ListedShow listed) =>
+        new(listed.Id, listed.Title, listed.Slides, listed.Sounds, listed.RunningTimeFrames, listed.FirstSlide, listed.ChangedAt, listed.Problem);
 
     /// <summary>A show as a card.</summary>
-    public static ShowCard Card(StoredShow stored)
-    {
-        var order = RunningOrder.Of(stored.Show);
-        return new(
-            stored.Id, stored.Show.Title, order.Slides.Count, stored.Show.Sounds.Count, order.TotalFrames,
-            order.Slides.Count > 0 ? order.Slides[0].SlideId : null, stored.ChangedAt);
-    }
+    public static ShowCard Card(StoredShow stored) => Card(ListedShow.Of(stored));
 
     private async Task<Made> MadeAsync(StoredShow stored, CancellationToken cancel)
     {

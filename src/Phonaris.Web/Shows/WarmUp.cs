@@ -51,7 +51,7 @@ internal sealed class WarmUp(
         var store = new ShowStore(databases, clock);
         var timed = new TimedShows(sounds);
         var views = new ShowViews(sounds, timed, json);
-        var changes = new ShowChanges(store, pages, sounds, videos, views, new(sounds, timed), jobs, log);
+        var changes = new ShowChanges(store, pages, sounds, videos, views, timed, new(sounds, timed), jobs, log);
         var options = json.Value.SerializerOptions;
         var show = Show.Empty("Warm-up").Apply(new AddCard("slide", CardKind.Title, 0)).Show;
         // Its file is not there: it is silent.

@@ -42,7 +42,7 @@ internal static class ZipFiles
         }
         try
         {
-            if (zip.Entries.Count <= MostEntries && zip.Entries.Sum(e => e.Length) <= MostBytes) return zip;
+            if (zip.Entries.Count <= MostEntries && zip.Entries.All(e => e.Length <= MostBytes) && zip.Entries.Sum(e => e.Length) <= MostBytes) return zip;
         }
         catch (InvalidDataException)
         {

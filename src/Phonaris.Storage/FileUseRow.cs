@@ -1,0 +1,14 @@
+namespace Phonaris.Storage;
+
+/// <summary>That somebody uses a file of the <see cref="FileStore"/>. A file without such a row may be deleted.</summary>
+public sealed class FileUseRow
+{
+    /// <summary>The file's content hash.</summary>
+    public required string Hash { get; init; }
+
+    /// <summary>What kind of user it is.</summary>
+    public FileUserKind Kind { get; init; }
+
+    /// <summary>The user: the id of a show, a job, an upload or an import.</summary>
+    public required string UserId { get; init; }
+}

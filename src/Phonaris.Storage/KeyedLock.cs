@@ -1,0 +1,63 @@
+namespace Phonaris.Storage;
+
+/// <summary>One lock for each key. A key takes memory only while somebody holds its lock or waits for it.</summary>
+internal sealed class KeyedLock
+{
+    private readonly Dictionary<string, Entry> _entries = [];
+
+    /// <summary>Waits for the lock of a key.</summary>
+    /// <param name="key">The key.</param>
+    /// <param name="cancel">Stops waiting.</param>
+    /// <returns>What releases the lock when it is disposed.</returns>
+    public async Task<IDisposable> AcquireAsync(string key, CancellationToken cancel)
+    {
+        Entry entry;
+        lock (_entries)
+        {
+            if (!_entries.TryGetValue(key, out entry!)) _entries.Add(key, entry = new(this, key));
+            entry.Users++;
+        }
+        try
+        {
+            await entry.Gate.WaitAsync(cancel);
+            return entry;
+        }
+        catch
+        {
+            Leave(entry);
+            throw;
+        }
+    }
+
+    /// <summary>Whether somebody holds the lock of a key or waits for it.</summary>
+    public bool IsInUse(string key)
+    {
+        lock (_entries) return _entries.ContainsKey(key);
+    }
+
+    private void Leave(Entry entry)
+    {
+        lock (_entries)
+        {
+            if (--entry.Users > 0) return;
+            _entries.Remove(entry.Key);
+            entry.Gate.Dispose();
+        }
+    }
+
+    private sealed class Entry(KeyedLock owner, string key) : IDisposable
+    {
+        public string Key { get; } = key;
+
+        public SemaphoreSlim Gate { get; } = new(1);
+
+        /// <summary>How many hold the lock or wait for it.</summary>
+        public int Users { get; set; }
+
+        public void Dispose()
+        {
+            Gate.Release();
+            owner.Leave(this);
+        }
+    }
+}
