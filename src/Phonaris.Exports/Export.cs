@@ -37,6 +37,15 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
         .Where(c => c is { Video: not null, Span: not null } && Timed.Order.Of(Timed.Show, c.Span).Any(Slides.Contains))
         .Select(c => Timed.Show.Sound(c.SoundId).Name).Distinct();
 
+    /// <summary>The show with no other slides than those that are handed over, and the times it has then.</summary>
+    /// <param name="listened">What is known of its sounds.</param>
+    public TimedShow Part(Listened listened)
+    {
+        if (Slides.Count == Timed.Order.Slides.Count) return Timed;
+        var kept = Slides.Select(s => s.SlideId).ToHashSet();
+        return TimedShow.Of(Timed.Show with { Slides = [.. Timed.Show.Slides.Select(s => s with { Hidden = !kept.Contains(s.Id) })] }, listened);
+    }
+
     /// <summary>Whether a sound that begins at a frame is among it.</summary>
     public bool Holds(long frame) => frame >= StartFrame && frame < EndFrame;
 }

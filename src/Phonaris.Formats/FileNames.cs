@@ -15,7 +15,7 @@ public static class FileNames
     public static string Safe(string name)
     {
         var plain = new string([.. Names.Plain(name).Select(c => char.IsControl(c) || Forbidden.Contains(c) ? ' ' : c)]).Trim(' ', '.');
-        return plain.Length == 0 ? "show" : plain.Length > Longest ? plain[..Longest].TrimEnd() : plain;
+        return plain.Length == 0 ? "show" : Names.Short(plain, Longest).TrimEnd();
     }
 
     /// <summary>A safe name for each, told apart by a number where two would be alike.</summary>
@@ -26,7 +26,9 @@ public static class FileNames
         var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         return names.ToDictionary(n => n.Id, n =>
         {
-            var (own, ending) = (Safe(Path.GetFileNameWithoutExtension(n.Name)), Path.GetExtension(Safe(n.Name)));
+            // The ending first: a long name is cut before it.
+            var ending = Path.GetExtension(n.Name);
+            var own = Names.Short(Safe(Path.GetFileNameWithoutExtension(n.Name)), Longest - ending.Length);
             var name = own + ending;
             for (var k = 2; !taken.Add(name); k++) name = $"{own} {k}{ending}";
             return name;

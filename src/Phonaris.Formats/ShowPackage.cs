@@ -2,6 +2,7 @@ using System.Buffers;
 using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Upgrades;
 
@@ -50,13 +51,14 @@ public static class ShowPackage
                 throw TooLarge(name);
             var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package: it holds no {ShowEntry}.");
             if (entry.Length > GreatestShowBytes) throw TooLarge(name);
-            Show show;
-            await using (var json = await entry.OpenAsync(cancel)) show = await ReadShowAsync(json, name, cancel);
+            PackageDocument document;
+            await using (var json = await entry.OpenAsync(cancel)) document = await ReadDocumentAsync(json, name, cancel);
+            var show = document.Show;
             List<(string Hash, ZipArchiveEntry File)> missing = [];
             foreach (var (hash, isNeeded) in ShowFiles.Needed(show).Select(m => (m, true)).Concat(ShowFiles.HiddenDecks(show).Select(m => (m, false))))
             {
                 var file = zip.GetEntry($"media/{hash}");
-                if (file is null && isNeeded) throw new RuleException($"{name} is damaged: one of its files is missing.");
+                if (file is null && isNeeded && document.Missing?.Contains(hash) != true) throw new RuleException($"{name} is damaged: one of its files is missing.");
                 if (file is not null && !await has(hash)) missing.Add((hash, file));
             }
             room?.Invoke(missing.Sum(m => m.File.Length));
@@ -79,7 +81,9 @@ public static class ShowPackage
 
     /// <summary>Reads the JSON of a package.</summary>
     /// <exception cref="RuleException">It is not of a show, or of a later version.</exception>
-    public static async Task<Show> ReadShowAsync(Stream json, string name, CancellationToken cancel)
+    public static async Task<Show> ReadShowAsync(Stream json, string name, CancellationToken cancel) => (await ReadDocumentAsync(json, name, cancel)).Show;
+
+    private static async Task<PackageDocument> ReadDocumentAsync(Stream json, string name, CancellationToken cancel)
     {
         try
         {
@@ -89,7 +93,9 @@ public static class ShowPackage
             if (version > Version)
                 throw new RuleException($"{name} was written by a later Phonaris (version {version} of the format; this one reads up to {Version}).");
             ShowUpgrades.Upgrade(node, version);
-            return node.Deserialize<PackageDocument>(ShowJson.Options)!.Show.Validated();
+            var read = node.Deserialize<PackageDocument>(ShowJson.Options)!;
+            read.Show.Validated();
+            return read;
         }
         // A member named twice is told as an argument.
         catch (Exception e) when (e is JsonException or ArgumentException)
@@ -104,14 +110,16 @@ public static class ShowPackage
     /// <param name="media">Gives the path of the file of a content hash.</param>
     /// <param name="progress">Told the fraction written.</param>
     /// <param name="cancel">Stops it.</param>
-    public static async Task WriteAsync(Show show, string path, Func<string, string> media, IProgress<double>? progress, CancellationToken cancel)
+    /// <returns>The content hashes of files the show needs that are not there: it is written without them, and says so.</returns>
+    public static async Task<ValueList<string>> WriteAsync(Show show, string path, Func<string, string> media, IProgress<double>? progress, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(media);
-        var hashes = ShowFiles.Needed(show).Concat(ShowFiles.HiddenDecks(show).Where(d => File.Exists(media(d)))).ToList();
+        var hashes = ShowFiles.Of(show).Where(h => File.Exists(media(h))).ToList();
+        ValueList<string> missing = [.. ShowFiles.Needed(show).Where(h => !File.Exists(media(h)))];
         var (bytes, written) = (hashes.Sum(h => new FileInfo(media(h)).Length), 0L);
         await using var zip = await ZipFile.OpenAsync(path, ZipArchiveMode.Create, cancel);
-        await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteShowAsync(show, json, cancel);
+        await using (var json = await zip.CreateEntry(ShowEntry).OpenAsync(cancel)) await WriteAsync(show, missing, json, cancel);
         var buffer = ArrayPool<byte>.Shared.Rent(BufferBytes);
         try
         {
@@ -132,11 +140,14 @@ public static class ShowPackage
         {
             ArrayPool<byte>.Shared.Return(buffer);
         }
+        return missing;
     }
 
     /// <summary>Writes the JSON of a package.</summary>
-    public static Task WriteShowAsync(Show show, Stream json, CancellationToken cancel) => JsonSerializer.SerializeAsync(
-        json, new PackageDocument(PackageDocument.FormatName, Version, show), Indented, cancel);
+    public static Task WriteShowAsync(Show show, Stream json, CancellationToken cancel) => WriteAsync(show, [], json, cancel);
+
+    private static Task WriteAsync(Show show, ValueList<string> missing, Stream json, CancellationToken cancel) => JsonSerializer.SerializeAsync(
+        json, new PackageDocument(PackageDocument.FormatName, Version, show) { Missing = missing.Count == 0 ? null : missing }, Indented, cancel);
 }
 
 /// <summary>The JSON of a show package.</summary>
@@ -145,6 +156,10 @@ public static class ShowPackage
 /// <param name="Show">The show.</param>
 public sealed record PackageDocument(string Format, int Version, Show Show)
 {
+    /// <summary>The content hashes of files that were missing when it was written; null for none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ValueList<string>? Missing { get; init; }
+
     /// <summary>What names the format.</summary>
     public const string FormatName = "phonaris-show";
 }

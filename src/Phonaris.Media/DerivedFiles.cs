@@ -18,7 +18,7 @@ public sealed class DerivedFiles(string root)
     public string PathOf(string name) => Path.Combine(root, name);
 
     /// <summary>Whether a file has been made.</summary>
-    public bool Has(string name) => File.Exists(PathOf(name));
+    public bool Has(string name) => IsThere(PathOf(name));
 
     /// <summary>The path of a file, making it when it is not there.</summary>
     /// <param name="name">Its name; may hold a folder.</param>
@@ -29,10 +29,10 @@ public sealed class DerivedFiles(string root)
     {
         ArgumentNullException.ThrowIfNull(make);
         var path = PathOf(name);
-        while (!File.Exists(path))
+        while (!IsThere(path))
         {
             cancel.ThrowIfCancellationRequested();
-            var mine = new Lazy<Task>(() => WholeFile.WriteAsync(path, partial => make(partial, cancel)));
+            var mine = new Lazy<Task>(() => WholeFile.WriteAsync(path, partial => make(partial, cancel), isDerived: true));
             var making = _making.GetOrAdd(name, mine);
             try
             {
@@ -50,6 +50,9 @@ public sealed class DerivedFiles(string root)
         NoteUse(path);
         return path;
     }
+
+    /// <summary>An empty one is what a power cut left of it.</summary>
+    private static bool IsThere(string path) => new FileInfo(path) is { Exists: true, Length: > 0 };
 
     private static void NoteUse(string path)
     {

@@ -1,13 +1,16 @@
+using Phonaris.Storage;
+
 namespace Phonaris.Media;
 
-/// <summary>Writes a file so that it appears whole or not at all.</summary>
+/// <summary>Writes a file so that it appears whole or not at all, also after a power cut.</summary>
 public static class WholeFile
 {
     /// <summary>Has a partial file beside the path written, and moves it into place when that went well.</summary>
     /// <param name="path">The file wanted.</param>
     /// <param name="write">Writes to the partial path it is given.</param>
+    /// <param name="isDerived">Whether it can be made again: then a power cut may take it, and nothing waits for the disk.</param>
     /// <exception cref="RuleException">The disk is full, or the folder cannot be written to.</exception>
-    public static async Task WriteAsync(string path, Func<string, Task> write)
+    public static async Task WriteAsync(string path, Func<string, Task> write, bool isDerived = false)
     {
         ArgumentNullException.ThrowIfNull(write);
         var full = Path.GetFullPath(path);
@@ -16,7 +19,13 @@ public static class WholeFile
         {
             Directory.CreateDirectory(Path.GetDirectoryName(full)!);
             await write(partial);
+            if (!isDerived && File.Exists(partial))
+            {
+                using var file = File.OpenHandle(partial, FileMode.Open, FileAccess.ReadWrite);
+                RandomAccess.FlushToDisk(file);
+            }
             File.Move(partial, full, overwrite: true);
+            if (!isDerived) FolderFlush.Of(Path.GetDirectoryName(full)!);
         }
         catch (Exception e) when (DiskFull.Caused(e))
         {
@@ -28,7 +37,7 @@ public static class WholeFile
         }
         finally
         {
-            if (File.Exists(partial)) File.Delete(partial);
+            File.Delete(partial);
         }
     }
 }

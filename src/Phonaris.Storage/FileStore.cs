@@ -53,6 +53,7 @@ public sealed class FileStore(string root)
         Directory.CreateDirectory(Path.GetDirectoryName(to)!);
         // Where it is there already the content is the same.
         File.Move(path, to, overwrite: true);
+        FolderFlush.Of(Path.GetDirectoryName(to)!);
     }
 
     /// <summary>Keeps what a stream holds, without ever holding it in memory.</summary>

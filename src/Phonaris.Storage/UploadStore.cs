@@ -190,8 +190,13 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
     private async Task SaveAsync(string id, Upload upload)
     {
         var partial = $"{InfoOf(id)}.new";
-        await File.WriteAllTextAsync(partial, JsonSerializer.Serialize(upload));
+        await using (var file = new FileStream(partial, FileMode.Create, FileAccess.Write))
+        {
+            await JsonSerializer.SerializeAsync(file, upload);
+            file.Flush(flushToDisk: true);
+        }
         File.Move(partial, InfoOf(id), overwrite: true);
+        FolderFlush.Of(root);
     }
 
     private string PartOf(string id) => Path.Combine(root, $"{id}.part");

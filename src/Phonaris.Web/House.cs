@@ -52,6 +52,7 @@ internal static class House
         services.AddSingleton<ShowStore>();
         services.AddSingleton<VersionStore>();
         services.AddSingleton<JobStore>();
+        services.AddSingleton(s => new Backups(s.GetRequiredService<AppPaths>().Backups, s.GetRequiredService<AppPaths>().Database, s.GetRequiredService<TimeProvider>()));
         services.AddSingleton<FileUses>();
         services.AddSingleton<OpenShows>();
         services.AddSingleton(s => new FileStore(s.GetRequiredService<AppPaths>().Files));
@@ -87,6 +88,7 @@ internal static class House
             services.AddHostedService(s => s.GetRequiredService<JobRunner>());
             services.AddHostedService(s => s.GetRequiredService<Housekeeping>());
             services.AddHostedService<WarmUp>();
+            services.AddHostedService<MissingPrograms>();
         }
         services.AddSingleton<IJobWork, BringSound>();
         services.AddSingleton<IJobWork, BringDeck>();
@@ -109,7 +111,7 @@ internal static class House
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
         services.AddOpenApi("v1", o => o.AddSchemaTransformer<ApiSchema>().AddDocumentTransformer<LiveSchema>());
-        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris:Hosts").Get<string[]>() ?? []]);
+        services.AddHostFiltering(o => o.AllowedHosts = ["localhost", "127.0.0.1", "[::1]", .. builder.Configuration.GetSection("Phonaris").Get<AppOptions>()?.Hosts ?? []]);
         builder.WebHost.ConfigureKestrel(o =>
         {
             // What is longer comes as an upload, whose endpoint bounds it by what it is for.
@@ -125,7 +127,7 @@ internal static class House
         if (OnlyDescribed) return;
         await app.Services.GetRequiredService<DataFolder>().HoldAsync();
         var paths = app.Services.GetRequiredService<AppPaths>();
-        await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files);
+        await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files, app.Services.GetRequiredService<Backups>());
         await app.Services.GetRequiredService<Housekeeping>().ClearLeftoversAsync();
         app.Services.GetRequiredService<DeckReaders>().GetReady();
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
@@ -134,6 +136,7 @@ internal static class House
     /// <summary>Sets the request pipeline up.</summary>
     public static void UseHouse(this WebApplication app)
     {
+        app.UseMiddleware<Stopping>();
         app.UseMiddleware<Shields>();
         app.UseExceptionHandler();
         app.UseHostFiltering();

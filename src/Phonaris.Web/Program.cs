@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Phonaris.Web;
 using Phonaris.Web.Bringing;
 using Phonaris.Web.Catalogue;
@@ -20,12 +21,20 @@ if (args is [Reader.Argument or Reader.AheadArgument])
     return 0;
 }
 
+if (args is ["backup" or "restore", ..]) return await BackupVerbs.RunAsync(args);
+
 try
 {
     var builder = WebApplication.CreateBuilder(args);
     builder.AddHouse();
 
     var app = builder.Build();
+    // A terminal window that is closed ends the app as Ctrl+C does: jobs are interrupted in order, and taken up again.
+    using var closed = PosixSignalRegistration.Create(PosixSignal.SIGHUP, signal =>
+    {
+        signal.Cancel = true;
+        app.Lifetime.StopApplication();
+    });
     await app.PrepareAsync();
     app.UseHouse();
 

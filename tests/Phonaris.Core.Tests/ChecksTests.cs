@@ -198,11 +198,24 @@ public class ChecksTests
     [InlineData("CC-BY-NC-ND-4.0", Destination.Web, Leave.No)]
     [InlineData("All rights reserved", Destination.Room, Leave.Ask)]
     [InlineData("", Destination.Web, Leave.Ask)]
+    [InlineData("CC BY-NonCommercial", Destination.Sold, Leave.No)]
+    [InlineData("CC-BY-SA-NC", Destination.Sold, Leave.No)]
+    [InlineData("CC BY-NoDerivatives", Destination.Web, Leave.No)]
+    [InlineData("CC-BY-NoDerivs", Destination.Web, Leave.No)]
+    [InlineData("CC-BY-ND-NC-3.0", Destination.Sold, Leave.No)]
+    [InlineData("Creative Commons Attribution-NonCommercial-ShareAlike 4.0 International", Destination.Web, Leave.Alike)]
+    [InlineData("CC-BY-3.0-DE", Destination.Sold, Leave.Credit)]
+    [InlineData("CC-BY-NC-ND-3.0-IGO", Destination.Web, Leave.No)]
+    [InlineData("CC0 1.0 Universal", Destination.Sold, Leave.Yes)]
+    [InlineData("CC-BY-NC-SA-ND", Destination.Room, Leave.Ask)]
+    [InlineData("CC-BY-DE", Destination.Room, Leave.Ask)]
+    [InlineData("CC-BY-4.0 OR MIT", Destination.Room, Leave.Ask)]
+    [InlineData("CC-NC-1.0", Destination.Room, Leave.Ask)]
     public void Leave_goes_by_the_licence_and_by_where_the_show_goes(string licence, Destination where, Leave leave)
     {
-        var clearance = Clearance.Of(Rights.Unknown with { Licence = licence }, where);
+        var clearance = Clearance.Of(Rights.Unknown with { Licence = licence }, where, isAdapted: false);
         Assert.Equal((leave, leave is not (Leave.Yes or Leave.Credit)), (clearance.Answer, clearance.IsOpen));
-        if (leave == Leave.Ask) Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = licence, Proof = "Letter of 3 May" }, where).Answer);
+        if (leave == Leave.Ask) Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = licence, Proof = "Letter of 3 May" }, where, isAdapted: false).Answer);
     }
 
     [Fact]
@@ -213,12 +226,89 @@ public class ChecksTests
         {
             var rights = reserved with { Proof = new DeskLeave("758-3", given).Proof };
             Assert.Equal(new DeskLeave("758-3", given), DeskLeave.Of(rights));
-            foreach (var goes in Enum.GetValues<Destination>()) Assert.Equal(goes <= given ? Leave.Yes : Leave.Ask, Clearance.Of(rights, goes).Answer);
+            foreach (var goes in Enum.GetValues<Destination>()) Assert.Equal(goes <= given ? Leave.Yes : Leave.Ask, Clearance.Of(rights, goes, isAdapted: false).Answer);
             // It allows more than the licence does, with the credit that is asked for.
-            Assert.Equal(Leave.Credit, Clearance.Of(rights with { Licence = "CC-BY-NC-4.0", Credit = "by Aino" }, given).Answer);
+            Assert.Equal(Leave.Credit, Clearance.Of(rights with { Licence = "CC-BY-NC-4.0", Credit = "by Aino" }, given, isAdapted: false).Answer);
         }
         Assert.Null(DeskLeave.Of(reserved with { Proof = "Letter of 3 May" }));
-        Assert.Equal(Leave.Ask, Clearance.Of(reserved with { Proof = "catalogue piece curtain" }, Destination.Room).Answer);
-        Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = "Own work" }, Destination.Sold).Answer);
+        Assert.Equal(Leave.Ask, Clearance.Of(reserved with { Proof = "catalogue piece curtain" }, Destination.Room, isAdapted: false).Answer);
+        Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = "Own work" }, Destination.Sold, isAdapted: true).Answer);
+    }
+
+    [Fact]
+    public void What_may_not_be_adapted_may_be_played_as_it_is_before_an_audience()
+    {
+        var show = Well with { Sounds = [.. Well.Sounds.Select(s => s with { Rights = s.Rights with { Licence = "CC-BY-ND-4.0" } })] };
+        Assert.Equal(Leave.Credit, Clearance.Of(show, show.Sound("bed"), Destination.Room).Answer);
+        var fitted = show.Apply(new SetFit("b", new(FitMethod.Recut))).Show;
+        Assert.Equal((Leave.No, Leave.Credit), (Clearance.Of(fitted, fitted.Sound("bed"), Destination.Room).Answer, Clearance.Of(fitted, fitted.Sound("bed"), Destination.Inside).Answer));
+        Assert.Equal(Leave.No, Clearance.Of(show.Apply(new SetSpeed("b", 0.9)).Show, show.Sound("bed"), Destination.Room).Answer);
+    }
+
+    [Fact]
+    public void A_voice_cut_off_between_two_sentences_is_found()
+    {
+        // It speaks from 0 to 3 s and from 4 to 20 s; its slide is over at 3.5 s.
+        var talk = new Signal(20 * Second, n => n is >= 3 * Second and < 4 * Second ? 0 : Signal.Hash(n, 5, 0.4));
+        var sounds = new Heard(_ => talk);
+        var show = Shows.Of(4, 3_500) with { Sounds = [Shows.Sound("talk", talk.Frames, SoundKind.Voice)] };
+        show = show with { Cues = [Shows.Cue("v", "talk", "s1", "s1", talk.Frames)] };
+        Assert.Equal("Sound talk is cut off between two sentences on slide 1; 16.5 s of it are left.", sounds.Findings(show).Single(f => f.Check == "cut-voice").Sentence);
+        var inWord = show.Apply(new SetHolds([new("s1", 2_500)])).Show;
+        Assert.Contains("in a word", sounds.Findings(inWord).Single(f => f.Check == "cut-voice").Sentence);
+        // What is left out is not missed where nothing is said in it.
+        var silent = show.Apply(new SetPart("v", 0, 4 * Second)).Show;
+        Assert.DoesNotContain("cut-voice", sounds.Findings(silent).Select(f => f.Check));
+    }
+
+    [Fact]
+    public void Of_three_beds_each_clashes_with_the_next_alone()
+    {
+        var show = Well with
+        {
+            Sounds = [Shows.Sound("bed", 60 * Second)],
+            Cues = [.. new[] { "s1", "s5", "s9" }.Select((s, n) => Shows.Cue($"b{n}", "bed", s, "s10", 60 * Second, Cue.FillSpan))],
+        };
+        Assert.Equal([["b0", "b1"], ["b1", "b2"]], Sounds.Findings(show).Where(f => f.Check == "beds-together").Select(f => f.CueIds.ToArray()));
+    }
+
+    [Fact]
+    public void What_is_left_so_is_kept_by_a_short_name_however_much_it_is_about()
+    {
+        var show = Well with
+        {
+            Sounds = [.. Enumerable.Range(0, 60).Select(n => Shows.Sound($"a-sound-with-a-long-id-{n}", 60 * Second) with { Rights = Rights.Unknown with { Licence = "CC-BY-4.0", Author = "A" } })],
+            Cues = [.. Enumerable.Range(0, 60).Select(n => Shows.Cue($"c{n}", $"a-sound-with-a-long-id-{n}", "s1", "s1", Second))],
+        };
+        var finding = Sounds.Findings(show).Single(f => f.Check == "missing-credit");
+        Assert.DoesNotContain(Sounds.Findings(show.Apply(new LeaveSo(finding.Key, true)).Show), f => f.Check == "missing-credit" && !show.Apply(new LeaveSo(finding.Key, true)).Show.IsLeftSo(f));
+        // In the presenter's notes nobody in the room sees it.
+        var noted = Well with { Sounds = [Well.Sounds[0] with { Rights = Rights.Unknown with { Licence = "CC-BY-4.0", Author = "A" } }, .. Well.Sounds.Skip(1)] };
+        noted = noted.Apply(new SetNotes("s1", Credits.Line(noted.Sounds[0]))).Show;
+        foreach (var (where, found) in new[] { (Destination.Room, true), (Destination.Web, false) })
+            Assert.Equal(found, Sounds.Findings(noted.Apply(new SetShowing(noted.Showing with { Where = where })).Show).Any(f => f.Check == "missing-credit"));
+    }
+
+    [Fact]
+    public void A_hidden_hotspot_is_found_by_the_keys_that_live_gives()
+    {
+        // Nine manual cues over all slides, listed first, and one on slide 2 alone: live that one gets the first key.
+        var show = Well with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)], Cues = [.. Enumerable.Range(0, 9).Select(n => Manual($"w{n}", "s1", "s10")), Manual("own", "s2", "s2")] };
+        var hidden = Sounds.Findings(show).Where(f => f.Check == "hotspot" && f.Sentence.StartsWith("Nothing starts", StringComparison.Ordinal)).SelectMany(f => f.CueIds).ToList();
+        Assert.DoesNotContain("own", hidden);
+        Assert.Equal("own", Core.Live.LivePlan.Of(TimedShow.Of(show)).Places.First(p => p.SlideId == "s2").ByHand[0].Split('@')[0]);
+
+        static Cue Manual(string id, string first, string last) => Shows.Cue(id, "spot", first, last, Second) with { Start = CueStart.ByHand, Hotspot = Hotspot.New("Bell") with { Shown = false } };
+    }
+
+    [Fact]
+    public void Silence_is_ended_by_a_bed_and_only_where_that_changes_something()
+    {
+        var show = Shows.Of(4, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("spot", Second, SoundKind.Spot)] };
+        show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s1", 3 * Second), Shows.Cue("t", "spot", "s2", "s2", Second)] };
+        var explained = Explanation.Of(TimedShow.Of(show, Sounds.Listened()), "s3").Single(e => e.CueId is null);
+        var after = show.Apply(explained.Remedy!.Edit).Show;
+        Assert.Contains(Schedule.Of(after).Cues, c => c.CueId == "b" && c.EndFrame >= 3 * 6 * Second);
+        Assert.Null(Explanation.Of(TimedShow.Of(show with { Cues = [show.Cues[1]] }, Sounds.Listened()), "s3").Single(e => e.CueId is null).Remedy);
     }
 }

@@ -44,8 +44,29 @@ public class DucksTests
             Assert.Equal(from, stretch.FromFrame / (double)Second, 0.06);
             Assert.Equal(to, stretch.ToFrame / (double)Second, 0.06);
         }
-        // What is silence has no voice in it to be found, and counts as one.
-        Assert.Equal(Second, Assert.Single(LoudnessTrack.Of(new Signal(Second, _ => 0), CancellationToken.None).Spoken).ToFrame);
+        // What is too short to tell is all voice; silence is none.
+        Assert.Equal(Second / 4, Assert.Single(LoudnessTrack.Of(Signal.Noise(Second / 4, 0.2, 3), CancellationToken.None).Spoken).ToFrame);
+        Assert.Empty(LoudnessTrack.Of(new Signal(Second, _ => 0), CancellationToken.None).Spoken);
+    }
+
+    [Fact]
+    public void A_video_without_sound_ducks_nothing_speaks_with_nobody_and_is_no_music()
+    {
+        var show = Made() with { Sounds = [.. Made().Sounds, Shows.Sound("screen", 10 * Second, SoundKind.Video) with { Video = Shows.Video with { HasSound = false } }] };
+        show = show with { Cues = [.. show.Cues, Shows.Cue("m", "screen", "s2", "s2", 10 * Second) with { Video = new(0, 0, 1, 1) }, Shows.Cue("n", "screen", "s1", "s1", 10 * Second) with { Video = new(0, 0, 1, 1) }] };
+        // Whether it was listened to or not.
+        foreach (var listened in new[] { Sounds.Listened(), Listened.Nothing })
+        {
+            var (with, without) = (Schedule.Of(show, listened), Schedule.Of(Made(), listened));
+            Assert.Equal(without.Cues.Single(c => c.CueId == "b").Envelope, with.Cues.Single(c => c.CueId == "b").Envelope);
+            Assert.Equal(without.Ducked, with.Ducked);
+        }
+        Assert.DoesNotContain("voices-together", Sounds.Findings(show).Select(f => f.Check));
+        Assert.DoesNotContain(MusicUsed.Of(TimedShow.Of(show)).Uses, u => u.Title == "Sound screen");
+        // A cue that is muted and manual is heard by nobody either.
+        var muted = Made() with { Cues = [.. Made().Cues, Shows.Cue("h", "bed", "s1", "s1", Second) with { Start = CueStart.ByHand, Muted = true }] };
+        Assert.Equal(MusicUsed.Of(TimedShow.Of(Made())), MusicUsed.Of(TimedShow.Of(muted)));
+        Assert.DoesNotContain(TimingSheet.Of(TimedShow.Of(muted)).Slides.SelectMany(s => s.Sounds), s => s.ByHand);
     }
 
     [Fact]
@@ -110,7 +131,7 @@ public class DucksTests
         var show = Made();
         var plan = LivePlan.Of(TimedShow.Of(show, Sounds.Listened()));
         var (bed, voice) = (plan.Cues.Single(c => c.CueId == "b"), plan.Cues.Single(c => c.CueId == "v"));
-        Assert.Equal([2.0, 7.0], voice.Duck!.Spoken.Select(s => Math.Round(s.FromMs / 1000.0, 0)));
+        Assert.Equal([2.0, 7.0], voice.Duck!.Spoken!.Select(s => Math.Round(s.FromMs / 1000.0, 0)));
         Assert.Equal((150, 400, 800, null), (voice.Duck.AttackMs, voice.Duck.HoldMs, voice.Duck.ReleaseMs, voice.Duck.DepthDb));
         // Both halves taken together: between what each asks for.
         Assert.InRange(bed.OverDb, -Db(show, 3), -Db(show, 23));

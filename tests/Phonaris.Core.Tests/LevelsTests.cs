@@ -63,6 +63,16 @@ public class LevelsTests
     }
 
     [Fact]
+    public void A_chime_on_each_slide_is_as_loud_as_on_one()
+    {
+        var show = Shows.Of(6, 5000) with { Sounds = [Shows.Sound("tick", 7200, SoundKind.Spot)] };
+        double? Loudest(string last) => Measure(
+            TimedShow.Of(show with { Cues = [Shows.Cue("t", "tick", "s1", last, 7200) with { EachSlide = true }] }), source => Signal.Sine(7200, 997, 0.5)).Cues[0].LoudestLufs;
+        AssertClose(Loudest("s1")!.Value, Loudest("s2"), 0.01);
+        AssertClose(Loudest("s1")!.Value, Loudest("s6"), 0.01);
+    }
+
+    [Fact]
     public void An_edit_measures_again_only_what_it_touches()
     {
         var show = Shows.Of(10, 20_000) with { Sounds = [Shows.Sound("bed", 60 * 48_000), Shows.Sound("voice", 10 * 48_000, SoundKind.Voice)] };

@@ -28,7 +28,7 @@ public class NamingTests
     [InlineData(SoundKind.Bed, -22.0, 0.0)]
     [InlineData(SoundKind.Bed, -10.2, -12.0)]
     [InlineData(SoundKind.Voice, -23.0, 7.0)]
-    [InlineData(SoundKind.Voice, -50.0, 12.0)]
+    [InlineData(SoundKind.Voice, -50.0, 24.0)]
     [InlineData(SoundKind.Spot, -6.0, -8.0)]
     public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double level)
     {

@@ -25,7 +25,7 @@ internal static class RandomEdits
             5 => new AddSound(Shows.Sound(fresh, random.Next(-1, 90_000), (SoundKind)random.Next(4)), random.Next(5)),
             6 => new RemoveSound(Sound()),
             7 => new SetSoundKind(Sound(), (SoundKind)random.Next(4)),
-            8 => new PlaceCue(Shows.Cue(fresh, Sound(), Slide(), Slide(), 1000) with { Video = random.Next(3) == 0 ? AnyPlace(random) : null }, random.Next(5)),
+            8 => new PlaceCue(Shows.Cue(fresh, Sound(), Slide(), Slide(), 1000) with { Video = random.Next(3) == 0 ? AnyPlace(random) : null, Duck = random.Next(3) == 0 ? new(random.Next(0, 900), 400, 800, null) : null }, random.Next(5)),
             9 => new RemoveCue(Cue()),
             10 => new SetSpan(Cue(), random.Next(4) == 0 ? null : new(Slide(), Slide())),
             11 => new SetDelay(Cue(), random.Next(-100, 9000)),
@@ -40,13 +40,13 @@ internal static class RandomEdits
             20 => new SetHidden([new(Slide(), random.Next(2) == 0)]),
             21 => new SetNotes(Slide(), fresh),
             22 => new SetSections([new("x1", "One", Slide(), false), new(fresh, "New", Slide(), true)]),
-            23 => new SetSteps(Slide(), [new("t1", "", 0, null), new(fresh, "Wing", random.Next(-10, 9000), null), new("t3", "", null, null)]),
-            24 => new SetPictures([new(Slide(), Shows.Slide(fresh).Picture with { Page = 2 }, [null])]),
+            23 => new SetSteps(Slide(), [new("t1", "", 0, null), new(fresh, "Wing", random.Next(-10, 9000), AnyPicture(random)), new("t3", "", null, AnyPicture(random))]),
+            24 => new SetPictures([new(Slide(), Shows.Slide(fresh).Picture with { Page = 2 }, [AnyPicture(random), AnyPicture(random)])]),
             25 => new SetContent(Slide(), fresh, "text", "notes", PictureSource.Of(new(CardKind.Credits, "Credits", "")), Step.Whole(fresh), Shows.Media(fresh)),
             26 => new RenameSound(Sound(), fresh),
             27 => new SetRights(Sound(), Rights.Unknown with { Author = fresh }),
             28 => new SetMarkers(Sound(), [new("m2", "Later", random.Next(90_000)), new("m1", "Turn", random.Next(2000))]),
-            29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(random.Next(-1, 90_000))) { Video = random.Next(4) == 0 ? Shows.Video : null },
+            29 => new ReplaceSound(Sound(), Shows.Media(fresh), "other.wav", Shows.Figures(AnyLength(show, random))) { Video = random.Next(4) == 0 ? Shows.Video : null },
             54 => new SetVideo(Cue(), AnyPlace(random)),
             47 => new ShiftLevels([.. new[] { Cue(), Cue() }.Distinct()], random.Next(-40, 40)),
             48 => new SetLevelTargets(random.Next(2) == 0 ? LevelTargets.Broadcast : LevelTargets.Room with { For = TargetsFor.Own, VoiceLufs = random.Next(-70, 0) }),
@@ -75,6 +75,12 @@ internal static class RandomEdits
             _ => new AddSlides([], 0),
         };
     }
+
+    private static PictureSource? AnyPicture(Random random) => random.Next(2) == 0 ? null : Shows.Slide("p").Picture with { Page = random.Next(1, 4) };
+
+    /// <summary>Often just where a cue stops using its sound: the part somebody cut out for it.</summary>
+    private static long AnyLength(Show show, Random random) =>
+        show.Cues.Count > 0 && random.Next(2) == 0 ? show.Cues[random.Next(show.Cues.Count)].OutFrame : random.Next(-1, 90_000);
 
     private static FitRecipe AnyRecipe(Random random)
     {

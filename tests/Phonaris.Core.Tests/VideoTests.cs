@@ -116,6 +116,35 @@ public sealed class VideoTests
     }
 
     [Fact]
+    public void A_voice_over_several_slides_needs_them_together_and_not_the_first_alone()
+    {
+        var show = Shows.Of(5, 10_000) with { Sounds = [Shows.Sound("voice", 30 * Second, SoundKind.Voice)] };
+        show = show with { Cues = [Shows.Cue("v", "voice", "s3", "s5", 30 * Second)] };
+        var holds = Fitting.SpreadHolds.Of(show, 50_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Select(s => s.AfterMs).ToList();
+        Assert.Equal([10_000L, 10_000, 10_100, 10_100, 10_100], holds);
+        // It does for as little as the voice and the least holds of the others take; no sum is too short for it.
+        Assert.Equal(32_300, Fitting.SpreadHolds.Of(show, 32_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Sum(s => s.AfterMs));
+        Assert.Throws<RuleException>(() => Fitting.SpreadHolds.Of(show, 32_299, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual));
+        // A locked slide gives what it has.
+        var locked = show.Apply(new SetHoldLocks([new("s4", true)])).Show;
+        Assert.Equal([10_150L, 10_000, 10_150], Fitting.SpreadHolds.Of(locked, 50_300, Fitting.SpreadBy.Holds, Fitting.HoldLimits.Usual).Skip(2).Select(s => s.AfterMs));
+    }
+
+    [Theory]
+    [InlineData(null, 18_000), InlineData(1_000L, 14_000), InlineData(2_000L, 14_000)]
+    public void A_hold_that_follows_a_step_leaves_all_of_it_whatever_comes_before_that(long? second, long hold)
+    {
+        var slide = Shows.Slide("s1") with { Steps = [new("a", "", 0, null), new("b", "", second, null), new("c", "", 2_000, null)] };
+        var show = Show.Empty("Steps") with { Slides = [slide, Shows.Slide("s2", 60_000)], Sounds = [Shows.Sound("video", 12 * Second, SoundKind.Video)] };
+        show = show with { Cues = [Shows.Cue("v", "video", "s1", "s1", 12 * Second) with { Start = CueStart.WithStep("c"), Video = new(0, 0, 1, 1) }] };
+        show = show.Apply(new SetHolds([new("s1", 1_000, "v")])).Show;
+        show = show.Apply(FollowedHolds.Edit(show)!).Show;
+        Assert.Equal(hold, show.Slides[0].HoldMs);
+        Assert.Equal(12 * Second, TimedShow.Of(show).Schedule.Cues[0].LengthFrames);
+        Assert.Null(FollowedHolds.Edit(show));
+    }
+
+    [Fact]
     public void A_hold_follows_its_video_and_keeps_to_it_where_holds_are_worked_out_anew()
     {
         static Show Followed(Show show) => FollowedHolds.Edit(show) is { } edit ? show.Apply(edit).Show : show;

@@ -53,6 +53,8 @@ public sealed class DeckTests : IDisposable
     [InlineData("half.pdf", "%PDF-1.7\n1 0 obj\n<< /Type /Cat", "is damaged")]
     [InlineData("none.pdf", "%PDF-1.4\n1 0 obj\n<< /Type /Catalog /Pages 2 0 R >>\nendobj\n2 0 obj\n<< /Type /Pages /Kids [] /Count 0 >>\nendobj\nxref\n0 3\n0000000000 65535 f \n0000000009 00000 n \n0000000058 00000 n \ntrailer << /Size 3 /Root 1 0 R >>\nstartxref\n110\n%%EOF", "has no pages")]
     [InlineData("far.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/hostname"/></svg>""", "from outside")]
+    [InlineData("title.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><title>x</title><image href="http://127.0.0.1/x.png"/></svg>""", "from outside")]
+    [InlineData("titles.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><title></title><title>x</title><image href="http://127.0.0.1/x.png"/></svg>""", "from outside")]
     [InlineData("style.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><style>rect { fill: url('http://127.0.0.1/x#a') }</style></svg>""", "from outside")]
     [InlineData("huge.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="40000" height="40000"/>""", "40,000 × 40,000")]
     [InlineData("thread.svg", """<svg xmlns="http://www.w3.org/2000/svg" width="2" height="90"/>""", "slide 1 is 2 wide and 90 high")]
@@ -66,6 +68,15 @@ public sealed class DeckTests : IDisposable
         var problem = Assert.Throws<RuleException>(() => Read(name));
         Assert.StartsWith(name, problem.Message);
         Assert.Contains(says, problem.Message);
+    }
+
+    [Fact]
+    public void Parts_of_a_drawing_that_use_each_other_lie_as_deep_as_they_are_drawn()
+    {
+        // Forty parts, each 200 deep with the one before it used at its bottom, defined in an order in which each is met before its user.
+        var parts = Enumerable.Range(0, 40).Select(n => $"<g id=\"p{n}\">{string.Concat(Enumerable.Repeat("<g>", 200))}{(n > 0 ? $"<use href=\"#p{n - 1}\"/>" : "<rect/>")}{string.Concat(Enumerable.Repeat("</g>", 200))}</g>");
+        File.WriteAllText(PathOf("deep.svg"), $"<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"9\" height=\"9\"><defs>{string.Concat(parts)}</defs><use href=\"#p39\"/></svg>");
+        Assert.Contains("nests it deeper", Assert.Throws<RuleException>(() => Read("deep.svg")).Message);
     }
 
     [Fact]

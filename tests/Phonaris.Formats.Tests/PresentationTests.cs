@@ -123,6 +123,37 @@ public sealed class PresentationTests : IDisposable
     }
 
     [Fact]
+    public void Timed_reveals_become_steps_in_the_order_of_their_times_whatever_the_order_they_are_listed_in()
+    {
+        var slide = $"""
+            ><p:cSld><p:spTree>{Shape(3, 10, 200, 100, 40, body: Paragraph("Later"))}{Shape(4, 10, 300, 100, 40, body: Paragraph("Sooner"))}{Shape(5, 10, 300, 100, 40, body: Paragraph("Last"))}</p:spTree></p:cSld>
+            {Timing(Group(Effect(3, "withEffect", "entr", delay: 5000), Effect(4, "withEffect", "entr", delay: 2000)), Group(Effect(5, "afterEffect", "entr", delay: 1000)))}
+            """;
+        Pptx(PathOf("timed.pptx"), [slide]);
+        var deck = Read(PathOf("timed.pptx"));
+        Assert.Equal([("", 0L), ("Sooner", 2000), ("Later", 5000), ("Last", 5000)], deck.Slides[0].Steps.Select(s => (s.Label, s.OffsetMs ?? -1)));
+        // A show takes it: that is where it was refused.
+        Show.Empty("Timed").Apply(new AddSlides(deck.ToSlides(() => "s", 9000), 0)).Show.Validated();
+    }
+
+    [Fact]
+    public void A_sound_of_a_deck_is_placed_on_those_of_its_slides_that_are_left()
+    {
+        var slides = Enumerable.Range(1, 4).Select(n => new Slide($"s{n}", "", "", "", new(new string('0', 64), MediaTypes.Png, 1, 16, 9), 4000, Transition.Cut, false, Step.Whole($"s{n}"))).ToValueList();
+        var found = new DeckSound("tune.mp3", 2, 3, false, -6, "with") { DelayMs = 500 };
+        var sound = new Sound("a", "Tune", SoundKind.Bed, new string('1', 64), "tune.mp3", new(48_000, 48_000, 2, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, []);
+        Show After(params string[] left)
+        {
+            var show = Show.Empty("Left") with { Slides = [.. slides.Where(s => left.Contains(s.Id))] };
+            return show.Apply(found.ToEdit(show, sound, slides, "c", "the deck")).Show;
+        }
+
+        Assert.Equal((new Span("s2", "s3"), 500L), (After("s1", "s2", "s3").Cues[0].Span, After("s1", "s2", "s3").Cues[0].DelayMs));
+        Assert.Equal((new Span("s3", "s3"), 0L), (After("s1", "s3", "s4").Cues[0].Span, After("s1", "s3", "s4").Cues[0].DelayMs));
+        Assert.Equal((1, 0), (After("s1", "s4").Sounds.Count, After("s1", "s4").Cues.Count));
+    }
+
+    [Fact]
     public void What_leaves_and_comes_again_is_there_more_than_once_and_a_paragraph_that_leaves_keeps_its_place()
     {
         var slide = $"""

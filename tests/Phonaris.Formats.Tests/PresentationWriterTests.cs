@@ -103,6 +103,16 @@ public sealed class PresentationWriterTests : IDisposable
         Assert.DoesNotContain("clickEffect", Parts(PathOf("out"))["ppt/slides/slide1.xml"]);
     }
 
+    [Fact]
+    public async Task What_no_document_can_hold_is_left_out_of_texts()
+    {
+        File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("own"));
+        var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 4000);
+        var deck = Deck(true, [(own[0] with { Notes = "One\vtwo\u0001\ttail \ud83d\ude00 \ud83d", Title = "Wings\u0007" }, [])]);
+        await WriteAsync(deck);
+        Assert.Equal("One\ntwo tail \ud83d\ude00", DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]).Slides[0].Notes.TrimEnd());
+    }
+
     [Theory]
     [InlineData(true)]
     [InlineData(false)]

@@ -70,6 +70,17 @@ public sealed class ShowPackageTests : IDisposable
         }
     }
 
+    [Fact]
+    public async Task A_show_with_a_missing_file_is_written_says_so_and_opens()
+    {
+        var (show, from) = await ShowAsync();
+        File.Delete(from.PathOf(show.Sounds[0].Media));
+        Assert.Equal([show.Sounds[0].Media], await ShowPackage.WriteAsync(show, PathOf("less.phonaris"), from.PathOf, null, CancellationToken.None));
+        var to = new FileStore(PathOf("less"));
+        Assert.Equal(show, await ReadAsync("less.phonaris", to));
+        Assert.Equal((true, false), (to.Has(show.Slides[0].Picture.Media), to.Has(show.Sounds[0].Media)));
+    }
+
     /// <summary>docs/show.schema.json is made from the types themselves; PHONARIS_WRITE_SCHEMA names the file to write it to anew.</summary>
     [Fact]
     public void The_published_schema_is_that_of_the_types()

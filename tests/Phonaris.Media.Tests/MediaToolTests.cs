@@ -29,4 +29,24 @@ public sealed class MediaToolTests
             "ffmpeg", ["-v", "error", "-re", "-f", "lavfi", "-i", "sine", "-f", "null", "-"], null, null, TimeSpan.FromSeconds(1), CancellationToken.None));
         Assert.Contains("came to no end", endless.Message);
     }
+
+    [Fact]
+    public async Task What_a_build_of_ffmpeg_lacks_is_told_by_name_and_a_crash_is_a_complaint_about_the_file()
+    {
+        var lacking = await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync(
+            "ffmpeg", ["-v", "error", "-f", "lavfi", "-i", "sine=duration=0.1", "-af", "nosuchfilter", "-f", "null", "-"], null, null, MediaTool.Quick, CancellationToken.None));
+        Assert.Contains("has no nosuchfilter", lacking.Message);
+        await Assert.ThrowsAsync<MediaToolException>(() => MediaTool.RunAsync("sh", ["-c", "kill -SEGV $$"], null, null, MediaTool.Quick, CancellationToken.None));
+        await Assert.ThrowsAsync<RuleException>(() => MediaTool.RunAsync("sh", ["-c", "kill -KILL $$"], null, null, MediaTool.Quick, CancellationToken.None));
+        Assert.Empty(await MediaPrograms.MissingAsync(CancellationToken.None));
+    }
+
+    [Fact]
+    public async Task Programs_end_with_whoever_began_them()
+    {
+        // The death signal that the kernel keeps for a program, as it sees it itself: 9, KILL.
+        using var said = new MemoryStream();
+        await MediaTool.RunAsync("setpriv", ["--dump"], null, CliWrap.PipeTarget.ToStream(said), MediaTool.Quick, CancellationToken.None);
+        Assert.Contains("Parent death signal: KILL", System.Text.Encoding.ASCII.GetString(said.ToArray()), StringComparison.OrdinalIgnoreCase);
+    }
 }

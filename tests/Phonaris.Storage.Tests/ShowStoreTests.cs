@@ -109,7 +109,7 @@ public sealed class ShowStoreTests : IDisposable
             await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('bad', 'Bad', 1, 0, '{{', '2026-01-01')");
             await db.Database.ExecuteSqlAsync($"INSERT INTO Jobs (Id, ShowId, Kind, Name, Input, State, Progress, CreatedAt) VALUES ('j', 'old', 'video', 'V', {"{\"id\":\"v\",\"media\":\"" + new string('a', 64) + "\"}"}, 'Waiting', 0, '2026-01-01')");
         }
-        await DatabaseFile.PrepareAsync(databases, path, _database.Folder);
+        await DatabaseFile.PrepareAsync(databases, path, _database.PathOf("files"), new(_database.PathOf("backups"), path, TimeProvider.System));
         var show = (await new ShowStore(databases, TimeProvider.System).FindAsync("old", default))!.Show;
         var fit = show.Validated().Cues[0].Fit!;
         Assert.Equal((null, 0, 1), (fit.EndFrame, fit.Forbidden.Count, fit.Kept.Count));
@@ -119,7 +119,7 @@ public sealed class ShowStoreTests : IDisposable
         Assert.Equal([new string('a', 64)], await uses.HashesAsync(FileUserKind.Job, default));
         var job = Assert.Single(await new JobStore(databases).UnfinishedAsync(default));
         Assert.Equal((new string('a', 64), "{\"video\":{\"id\":\"v\""), (job.Subject, job.Input[..18]));
-        var copy = Assert.Single(Directory.GetFiles(_database.Folder, "old.db.before-*"));
+        var copy = Assert.Single(Directory.GetFiles(_database.PathOf("backups"), "*-before-upgrade.db"));
         var then = new DbContextOptionsBuilder<PhonarisDb>();
         PhonarisDb.Use(then, copy);
         await using var before = new PhonarisDb((DbContextOptions<PhonarisDb>)then.Options);

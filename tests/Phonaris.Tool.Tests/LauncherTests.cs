@@ -7,23 +7,105 @@ public sealed class LauncherTests : IDisposable
 {
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-launcher");
 
+    private DirectoryInfo House { get; }
+
+    public LauncherTests()
+    {
+        House = _folder.CreateSubdirectory("house");
+        House.CreateSubdirectory("src");
+        foreach (var name in new[] { "Directory.Build.props", "Directory.Packages.props", "global.json" }) File.WriteAllText(Path.Combine(House.FullName, name), "");
+        File.Copy(Path.Combine(Root(), "phonaris"), Path.Combine(House.FullName, "phonaris"));
+        Program("dotnet", """
+            case $1 in
+              --version) echo ${SDK-10.0.107} ;;
+              --list-sdks) echo "9.0.100 [/usr/lib/dotnet/sdk]" ;;
+              build) echo "built" >>"$BUILDS" ;;
+              build-server) ;;
+              *) echo "$PWD|$*" ;;
+            esac
+            """);
+    }
+
     [Fact]
     public async Task Paths_are_those_of_the_folder_the_person_stands_in()
     {
-        var (house, elsewhere, programs) = (_folder.CreateSubdirectory("house"), _folder.CreateSubdirectory("else where"), _folder.CreateSubdirectory("programs"));
-        house.CreateSubdirectory("src");
-        foreach (var name in new[] { "Directory.Build.props", "Directory.Packages.props", "global.json" }) await File.WriteAllTextAsync(Path.Combine(house.FullName, name), "");
-        File.Copy(Path.Combine(Root(), "phonaris"), Path.Combine(house.FullName, "phonaris"));
-        var dotnet = Path.Combine(programs.FullName, "dotnet");
-        await File.WriteAllTextAsync(dotnet, "#!/bin/sh\necho \"$PWD|$*\"\n");
-        File.SetUnixFileMode(dotnet, UnixFileMode.UserRead | UnixFileMode.UserExecute);
-        var start = new ProcessStartInfo("bash", [Path.Combine(house.FullName, "phonaris"), "tool", "new", "mine.phonaris"]) { WorkingDirectory = elsewhere.FullName, RedirectStandardOutput = true };
-        start.Environment["PATH"] = $"{programs.FullName}:{Environment.GetEnvironmentVariable("PATH")}";
+        var (code, said, _) = await RunAsync([], "tool", "new", "mine.phonaris");
+        Assert.Equal((0, $"{Elsewhere}|{House.FullName}/artifacts/bin/Phonaris.Tool/release/Phonaris.Tool.dll new mine.phonaris"), (code, said.Trim()));
+        (_, said, _) = await RunAsync([("PHONARIS_DATA", "shows")], "backup", "copy");
+        Assert.Equal($"{Elsewhere}|{House.FullName}/artifacts/bin/Phonaris.Web/release/Phonaris.Web.dll backup copy --Phonaris:Data={Elsewhere}/shows", said.Trim());
+    }
+
+    [Fact]
+    public async Task What_is_built_is_built_again_when_its_content_changed_whatever_the_times_say()
+    {
+        var source = Path.Combine(House.FullName, "src", "a.cs");
+        await File.WriteAllTextAsync(source, "one");
+        Assert.Equal((1, 1), (await BuildsAsync(), await BuildsAsync()));
+        // A newer source unpacked over an older one has the times of its commits.
+        await File.WriteAllTextAsync(source, "two");
+        File.SetLastWriteTimeUtc(source, DateTime.UtcNow.AddYears(-1));
+        Assert.Equal(2, await BuildsAsync());
+        File.Delete(source);
+        Assert.Equal((3, 3), (await BuildsAsync(), await BuildsAsync()));
+
+        async Task<int> BuildsAsync()
+        {
+            await RunAsync([], "tool", "--version");
+            return File.ReadLines(Path.Combine(_folder.FullName, "builds")).Count();
+        }
+    }
+
+    [Fact]
+    public async Task An_sdk_that_is_too_old_is_told_in_a_sentence_before_anything_else()
+    {
+        var (code, _, errors) = await RunAsync([("SDK", "")], "tool", "--version");
+        Assert.Equal((1, "phonaris: an SDK of .NET 10 is needed; this machine has: 9.0.100. Install the .NET SDK 10 and try again."), (code, errors.Trim().Split('\n')[^1]));
+        Assert.False(File.Exists(Path.Combine(_folder.FullName, "builds")));
+    }
+
+    [Fact]
+    public async Task What_is_there_is_not_asked_for_again_and_what_is_missing_is_installed_one_by_one()
+    {
+        // As for somebody who is not root, without /usr/sbin on the path; and a release that lacks one font.
+        Program("apt-cache", "echo 'libicu72 - International Components for Unicode'");
+        Program("apt-get", """
+            echo "$*" >>"$APT"
+            case $* in *"emoji"*) exit 100 ;; esac
+            """);
+        foreach (var tool in new[] { "ffmpeg", "pdftoppm", "npm", "sudo" }) Program(tool, tool == "sudo" ? "\"$@\"" : "exit 0");
+        Program("node", "echo v20.1.0");
+        var (_, _, errors) = await RunAsync([], "serve");
+        var asked = File.Exists(Apt) ? await File.ReadAllLinesAsync(Apt) : [];
+        // This machine has its ICU, wherever its ldconfig is.
+        Assert.DoesNotContain(asked, a => a.Contains("libicu", StringComparison.Ordinal));
+        if (asked.Length > 0) Assert.Contains("fonts-noto-color-emoji", errors);
+        await RunAsync([], "serve");
+        Assert.Equal(asked.Length, File.Exists(Apt) ? (await File.ReadAllLinesAsync(Apt)).Length : 0);
+    }
+
+    private string Apt => Path.Combine(_folder.FullName, "apt");
+
+    private string Elsewhere => _folder.CreateSubdirectory("else where").FullName;
+
+    private void Program(string name, string script)
+    {
+        var path = Path.Combine(_folder.CreateSubdirectory("programs").FullName, name);
+        File.WriteAllText(path, $"#!/bin/sh\n{script}\n");
+        File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserExecute);
+    }
+
+    private async Task<(int Code, string Output, string Errors)> RunAsync((string Name, string Value)[] environment, params string[] arguments)
+    {
+        var start = new ProcessStartInfo("bash", [Path.Combine(House.FullName, "phonaris"), .. arguments]) { WorkingDirectory = Elsewhere, RedirectStandardOutput = true, RedirectStandardError = true };
+        start.Environment["PATH"] = $"{Path.Combine(_folder.FullName, "programs")}:/usr/bin:/bin";
+        start.Environment["BUILDS"] = Path.Combine(_folder.FullName, "builds");
+        start.Environment["APT"] = Apt;
+        foreach (var (name, value) in environment) start.Environment[name] = value;
         using var process = Process.Start(start)!;
-        var said = await process.StandardOutput.ReadToEndAsync();
+        var errors = process.StandardError.ReadToEndAsync();
+        var output = await process.StandardOutput.ReadToEndAsync();
         await process.WaitForExitAsync();
-        Assert.Equal(0, process.ExitCode);
-        Assert.Equal($"{elsewhere.FullName}|{house.FullName}/artifacts/bin/Phonaris.Tool/release/Phonaris.Tool.dll new mine.phonaris", said.Trim());
+        return (process.ExitCode, output, await errors);
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

@@ -62,8 +62,13 @@ public sealed class PresentationFileTests : Toolbox
         // Little is in it but the deck and the sounds, and no more is written than was asked for.
         using (var zip = ZipFile.OpenRead(PathOf("hand.pptx")))
             Assert.InRange(new FileInfo(PathOf("hand.pptx")).Length, 0, 1.05 * (new FileInfo(PathOf("deck.pptx")).Length + zip.Entries.Where(e => Path.GetExtension(e.Name) is ".m4a" or ".wav").Sum(e => e.CompressedLength)));
-        Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "3");
-        Assert.Equal(1, Json("deck", "part.pptx").GetProperty("slides").GetArrayLength());
+        // What lies on all slides began before the part: it is there, and that it begins with that is told.
+        Json("place", "a.phonaris", "--sound", "rain.ogg", "--kind", "spot", "--span", "1-3");
+        var part = Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "3");
+        var own = Json("deck", "part.pptx");
+        Assert.Equal(1, own.GetProperty("slides").GetArrayLength());
+        Assert.Contains("Rain: began before slide 3; here it begins with that, from its start.", Lost(part));
+        Assert.Contains("rain", string.Join(' ', own.GetProperty("sounds").EnumerateArray().Select(s => s.GetProperty("name").GetString())));
     }
 
     /// <summary>Three slides: a bed that goes round and gives way to another, a word, a chime on each, and an owl that waits for a hand on the last two.</summary>
@@ -72,6 +77,7 @@ public sealed class PresentationFileTests : Toolbox
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("deck.pptx"));
         Ffmpeg("pad.ogg", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.3:d=5:seed=3", "-ac", "2");
         Ffmpeg("night.ogg", "-f", "lavfi", "-i", "anoisesrc=c=pink:r=48000:a=0.2:d=9:seed=4", "-ac", "2");
+        Ffmpeg("rain.ogg", "-f", "lavfi", "-i", "anoisesrc=c=white:r=48000:a=0.1:d=9:seed=6", "-ac", "2");
         Ffmpeg("word.wav", "-f", "lavfi", "-i", "anoisesrc=c=brown:r=48000:a=0.3:d=3:seed=5", "-ac", "2");
         Ffmpeg("chime.wav", "-f", "lavfi", "-i", "sine=700:duration=1.5:sample_rate=48000", "-ac", "2");
         Ffmpeg("owl.wav", "-f", "lavfi", "-i", "sine=400:duration=1:sample_rate=48000", "-ac", "2");

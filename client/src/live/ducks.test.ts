@@ -25,7 +25,7 @@ it("goes by how loud the bed is, unless the voice says how far", () => {
 });
 
 it("goes down as fast as it would where a voice speaks at once, and comes up where one is stopped", () => {
-  const atOnce = speaker({ duck: { ...duck, spoken: [] } });
+  const atOnce = speaker({ duck: { ...duck, spoken: null } });
   const course = courseOf([atOnce], 6, 10);
   expect(course[0]).toEqual({ at: 10.15, db: -6 });
   expect(course.every((p) => p.db === -6)).toBe(true);
@@ -33,6 +33,8 @@ it("goes down as fast as it would where a voice speaks at once, and comes up whe
   expect(at(stopped, 12.4)).toBeCloseTo(-6, 1);
   expect(at(stopped, 13.2)).toBeCloseTo(0, 1);
   expect(overAt({ ...atOnce, until: 12 }).toFixed(1)).toBe("13.2");
+  // A voice in which nothing is said makes them go down nowhere, as in the film.
+  expect(courseOf([speaker({ duck: { ...duck, spoken: [] } })], 6, 10)).toEqual([]);
 });
 
 it("is as low as the lower where two lie over each other", () => {

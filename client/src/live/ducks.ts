@@ -57,9 +57,9 @@ function dipAt({ down, from, to, up, depth }: Dip, at: number): number {
   return (-depth * (up - at)) / (up - to);
 }
 
-/** A voice's dips; one of which it is not known when it speaks has one, as long as it sounds. */
+/** A voice's dips. One that is not known to speak at certain times has one dip, as long as it sounds; one without speech has none. */
 function dipsOf({ duck, origin, until }: Speaker, depth: number): Dip[] {
-  const spoken = duck.spoken.length > 0 ? duck.spoken : [{ fromMs: 0, toMs: Infinity }];
+  const spoken = duck.spoken ?? [{ fromMs: 0, toMs: Infinity }];
   return spoken
     .map(({ fromMs, toMs }) => ({ from: origin + fromMs / 1000, end: Math.min(origin + toMs / 1000, until) }))
     .filter(({ from, end }) => end > from)

@@ -36,7 +36,7 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
       const db = levelOfHalf(px - box.left - x, full) - cue.levelDb;
       const point = {
         atMs: Math.max(0, msOfFrames(frame - strand.startFrame)),
-        db: Math.round(Math.max(-60, Math.min(12, db)) * 2) / 2,
+        db: Math.round(Math.max(-60, Math.min(24, db)) * 2) / 2,
       };
       if (others.some((p) => p.atMs === point.atMs)) return;
       setHeld(last ? undefined : { index, point });

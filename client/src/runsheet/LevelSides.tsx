@@ -30,7 +30,7 @@ export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
       if (tap) return select(cue.id, keys);
       const sheet = (event.target as Element | null)?.closest("svg")?.getBoundingClientRect();
       const asked = cue.levelDb + (side as number) * (px - startX) * dbPerPixel;
-      const db = Math.round(Math.max(-60, Math.min(12, asked)) * 2) / 2;
+      const db = Math.round(Math.max(-60, Math.min(24, asked)) * 2) / 2;
       setHeld(last || !sheet ? undefined : { db, y: y - sheet.top });
       if (last && db !== cue.levelDb)
         edit({

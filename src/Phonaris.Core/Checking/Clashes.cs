@@ -27,12 +27,12 @@ public sealed class Clashes : ICheck
         return over.Concat(yielding).OrderBy(c => c.StartFrame).ThenBy(c => c.Before).Select(c => c.Finding);
     }
 
-    /// <summary>The beds that take over on the slides of one before them.</summary>
+    /// <summary>The bed that takes over on the slides of one before it, or none.</summary>
     private static IEnumerable<(long StartFrame, Cue Cue)> Later(CheckedShow show, Cue before, IEnumerable<(long StartFrame, Cue Cue)> later)
     {
         if (before.Stop != CueStop.Span || show.Order.Of(show.Show, before.Span!) is not [.., var last]) return [];
-        // What is to end there begins wherever it must.
-        return later.TakeWhile(l => l.StartFrame < last.EndFrame).Where(l => l.Cue is not { Start.Kind: CueStartKind.End, Fit: null });
+        // What is to end there begins wherever it must. Only the next takes over from this one: it is silent by the time others begin.
+        return later.TakeWhile(l => l.StartFrame < last.EndFrame).Where(l => l.Cue is not { Start.Kind: CueStartKind.End, Fit: null }).Take(1);
     }
 
     private Finding LiesOver(CheckedShow show, Cue before, Cue later, long start)

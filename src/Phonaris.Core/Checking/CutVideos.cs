@@ -28,6 +28,8 @@ public sealed class CutVideos : ICheck
             let over = place.StartFrame + place.NaturalFrames - video.ToFrame
             where over > LeastFrames
             let cue = show.Show.Cue(video.CueId)
+            // One that is set to end earlier is to.
+            where cue.Stop is CueStop.Span or CueStop.Finished
             let slide = show.Order.At(video.ToFrame - 1)
             select new Finding(
                 Name, Gravity.Heard, [cue.Id], slide.SlideId, $"{show.Show.CueName(cue.Id)} is not over when slide {slide.Number} is: {Say.Seconds(over / Frames.PerMs)} of it are not seen.",

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
-/// <summary>Voices cut off in a word.</summary>
+/// <summary>Voices that are cut off before they have said everything.</summary>
 public sealed class CutVoices : ICheck
 {
     /// <summary>How much of a sentence there is on both sides where it is cut in it, in frames.</summary>
@@ -14,7 +14,7 @@ public sealed class CutVoices : ICheck
     public string Name => "cut-voice";
 
     /// <inheritdoc/>
-    public string LooksFor => "A voice that is cut off while it speaks.";
+    public string LooksFor => "A voice that is cut off before it has said everything.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -23,13 +23,15 @@ public sealed class CutVoices : ICheck
         foreach (var heard in show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice && h.Place.LengthFrames < h.Place.NaturalFrames && h.Place.Rounds == 1))
         {
             var place = heard.Place;
-            // It speaks on both sides of the cut.
-            var left = place.LengthFrames;
-            if (!show.SpokenIn(place with { EndFrame = place.StartFrame + place.NaturalFrames }).Any(s => s.FromFrame <= left - AroundFrames && s.ToFrame >= left + AroundFrames)) continue;
+            var cut = place.LengthFrames;
+            var behind = show.SpokenIn(place with { EndFrame = place.StartFrame + place.NaturalFrames }).Where(s => s.ToFrame - Math.Max(s.FromFrame, cut) >= AroundFrames).ToList();
+            if (behind.Count == 0) continue;
+            // It speaks on both sides of the cut; else it is cut off in a pause.
+            var inWord = behind.Exists(s => s.FromFrame <= cut - AroundFrames);
             var at = show.Order.At(place.EndFrame - 1);
             var missing = place.NaturalFrames - place.LengthFrames;
             yield return new(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off in a word on slide {at.Number}; {Say.Seconds(missing / Frames.PerMs)} of it are left.",
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off {(inWord ? "in a word" : "between two sentences")} on slide {at.Number}; {Say.Seconds(missing / Frames.PerMs)} of it are left.",
                 [.. Remedies(show, heard, at, missing).OfType<Remedy>()]);
         }
     }

@@ -119,15 +119,28 @@ public sealed class Explanation
         var next = after is null && byHand is null ? "nothing sounds after"
             : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound starts on slide {NumberAt(byHand!.StartFrame)}, by hand"
             : $"the next sound, {Name(_show.Cue(after.CueId))}, starts on slide {NumberAt(after.StartFrame)}";
-        var cue = before is null ? null : _show.Cue(before.CueId);
-        var remedy = cue?.Span is { } span && _show.SlideIndex(span.Last) < _time.Index
-            ? new Remedy($"Let {Name(cue)} go on through this slide", new SetSpan(cue.Id, span with { Last = _slide.Id }))
+        // A voice or a spot is over when it has been heard, whatever slides it covers; only a bed can go on.
+        var bed = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame && IsBed(c)).MaxBy(c => c.EndFrame);
+        var cue = bed is null || TakenOver(bed) is not null ? null : _show.Cue(bed.CueId);
+        var remedy = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
+            ? SilentParts.GoOn(_show, cue, $"Let {Name(cue)} go on through this slide", _time)
             : null;
         return new(null, false, $"Silence: {ended}; {next}.", remedy);
     }
 
     private PlaceCue Again(Cue cue) =>
-        new(cue with { Id = $"{cue.Id}-again-{_slide.Id}", Span = cue.Span! with { First = _slide.Id }, Start = CueStart.WithSlide, DelayMs = 0 }, int.MaxValue);
+        new(cue with { Id = NewCueId(cue.Id), Span = cue.Span! with { First = _slide.Id }, Start = CueStart.WithSlide, DelayMs = 0 }, int.MaxValue);
+
+    /// <summary>An id that no cue of the show has, made from that of the cue it repeats; ids of ids do not grow.</summary>
+    private string NewCueId(string cueId)
+    {
+        var stem = ShortKey.Of(cueId.Split(AgainMark)[0]);
+        return Enumerable.Range(1, _show.Cues.Count + 1).Select(n => $"{stem}{AgainMark}{n}").First(id => _show.FindCue(id) is null);
+    }
+
+    private const string AgainMark = "-again-";
+
+    private bool IsBed(ScheduledCue cue) => _show.Sound(cue.SoundId).Kind == SoundKind.Bed;
 
     private Cue? TakenOver(ScheduledCue scheduled) =>
         _schedule.Cues.FirstOrDefault(c => c.TakesOverFrom == scheduled.CueId && c.StartFrame < scheduled.EndFrame && c.EndFrame >= scheduled.EndFrame) is { } by ? _show.Cue(by.CueId) : null;

@@ -1,14 +1,12 @@
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
 /// <summary>Hotspots that cannot be found.</summary>
 public sealed class Hotspots : ICheck
 {
-    /// <summary>How many cues can be started by a key: 1 to 9.</summary>
-    private const int Keys = 9;
-
     /// <inheritdoc/>
     public string Name => "hotspot";
 
@@ -39,10 +37,10 @@ public sealed class Hotspots : ICheck
                     Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} lies over the edge of its slide.", [new Remedy("Move it onto the slide", new SetHotspot(cue.Id, inside))])
                 { About = "edge" };
             }
-            if (!spot.Shown && KeyOf(show, cue) > Keys)
+            if (!spot.Shown && KeyOf(show, cue) > ManualKeys.Count)
             {
                 yield return new(
-                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"Nothing starts {name} but a hidden hotspot: the keys 1 to {Keys} are taken by others on its slide.",
+                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"Nothing starts {name} but a hidden hotspot: the keys 1 to {ManualKeys.Count} are taken by others on its slide.",
                     [new Remedy("Show its hotspot", new SetHotspot(cue.Id, spot with { Shown = true }), Safe: true)])
                 { About = "hidden" };
             }
@@ -53,7 +51,8 @@ public sealed class Hotspots : ICheck
     private static int KeyOf(CheckedShow show, Cue cue)
     {
         var at = show.Show.SlideIndex(cue.Span!.First);
-        return show.Show.Cues.TakeWhile(c => c.Id != cue.Id).Count(c => c is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Show.Indices(c.Span) is var (first, last) && first <= at && at <= last) + 1;
+        var here = show.Show.Cues.Where(c => c is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Show.Indices(c.Span) is var (first, last) && first <= at && at <= last);
+        return ManualKeys.InOrder(here, c => !c.EachSlide && show.Order.Of(show.Show, c.Span!).Count > 1).ToList().FindIndex(c => c.Id == cue.Id) + 1;
     }
 
     private static double Within(double middle, double half) => half >= 0.5 ? 0.5 : Math.Clamp(middle, half, 1 - half);

@@ -20,14 +20,20 @@ public sealed class MissingCredits : ICheck
         var (goes, shown) = (show.Show.Showing.Where, show.Show.Slides.Where(s => !s.Hidden).ToList());
         if (shown.Count == 0 || shown.Exists(s => s.Picture.Card?.Kind == CardKind.Credits)) yield break;
         var asking = show.SoundsHeard
-            .Where(s => s.Rights.Credit.Length > 0 || Clearance.Of(s.Rights, goes).Answer is Leave.Credit or Leave.Alike)
-            .Where(s => !shown.Exists(slide => slide.Notes.Contains(Credits.Line(s), StringComparison.Ordinal) || slide.Text.Contains(Credits.Line(s), StringComparison.Ordinal)))
+            .Where(s => s.Rights.Credit.Length > 0 || Clearance.Of(show.Show, s, goes).Answer is Leave.Credit or Leave.Alike)
+            .Where(s => !shown.Exists(slide => slide.Text.Contains(Credits.Line(s), StringComparison.Ordinal) || (HasReaders(goes) && slide.Notes.Contains(Credits.Line(s), StringComparison.Ordinal))))
             .ToList();
         if (asking.Count == 0) yield break;
         yield return new(
             Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Heard, [], null,
             asking.Count == 1 ? $"{asking[0].Name} asks for credit, and none is shown." : $"{asking[0].Name} and {asking.Count - 1} more ask for credit, and none is shown.",
             [new Remedy("Put a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
-        { About = string.Join('+', asking.Select(s => s.Id)) };
+        {
+            // By what it is about, not by how long that is: a show may have any number of sounds.
+            About = ShortKey.Of(string.Join('+', asking.Select(s => s.Id))),
+        };
     }
+
+    /// <summary>Whether notes are handed out with the show: before an audience nobody but the presenter sees them.</summary>
+    private static bool HasReaders(Destination goes) => goes is Destination.Web or Destination.Sold;
 }

@@ -19,10 +19,10 @@ public sealed class NoLeave : ICheck
         var goes = show.Show.Showing.Where;
         return
             from sound in show.SoundsHeard
-            let clearance = Clearance.Of(sound.Rights, goes)
-            where clearance.Answer == Leave.No || (clearance.Answer == Leave.Ask && sound.Rights.Licence.Length > 0 && goes is Destination.Web or Destination.Sold)
+            let clearance = Clearance.Of(show.Show, sound, goes)
+            where clearance.Answer == Leave.No || (clearance.Answer == Leave.Ask && sound.Rights.Licence.Length > 0)
             select new Finding(
-                Name, Gravity.Stops, [], null,
+                Name, clearance.Answer == Leave.No || goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Tidy, [], null,
                 clearance.Answer == Leave.No ? $"{sound.Name} may not be heard {Say.Where(goes)}: {clearance.Why}" : $"Ask whether {sound.Name} may be heard {Say.Where(goes)}: {clearance.Why}", [show.Mute(sound)])
             { SoundId = sound.Id, About = $"{sound.Rights.Licence} {goes}" };
     }

@@ -11,7 +11,7 @@ internal static class SilentParts
     public static bool[] Of(CheckedShow show)
     {
         var silent = show.Order.Slides.Select(_ => true).ToArray();
-        foreach (var place in show.Schedule.Cues)
+        foreach (var place in show.Schedule.Audible)
             foreach (var slide in show.Order.Within(place.StartFrame, place.EndFrame)) silent[slide.Place] = false;
         // The rest of a cue's slides left silent is meant so.
         foreach (var heard in show.Heard.Where(h => h.Cue.Fit?.Method == FitMethod.Silence))
@@ -26,9 +26,13 @@ internal static class SilentParts
         if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
         // One that was taken over from is silent whatever its span.
         if (show.Heard.Any(h => h.Place.TakesOverFrom == before.Cue.Id)) yield break;
-        var span = show.Show.Indices(before.Cue.Span!).Last < last.Index ? before.Cue.Span! with { Last = last.SlideId } : before.Cue.Span!;
-        yield return new(
-            $"Let {before.Sound.Name} go on through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}",
-            new Several([new SetSpan(before.Cue.Id, span), new SetStop(before.Cue.Id, CueStop.Span), new SetRounds(before.Cue.Id, Cue.FillSpan)], $"{before.Sound.Name} goes on through slide {last.Number}"));
+        yield return GoOn(show.Show, before.Cue, $"Let {before.Sound.Name} go on through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}", last);
+    }
+
+    /// <summary>The change that lets a bed sound on through a slide, however long its sound is.</summary>
+    public static Remedy GoOn(Show show, Cue bed, string words, SlideTime last)
+    {
+        var span = show.Indices(bed.Span!).Last < last.Index ? bed.Span! with { Last = last.SlideId } : bed.Span!;
+        return new(words, new Several([new SetSpan(bed.Id, span), new SetStop(bed.Id, CueStop.Span), new SetRounds(bed.Id, Cue.FillSpan)], $"{show.CueName(bed.Id)} goes on through slide {last.Number}"));
     }
 }

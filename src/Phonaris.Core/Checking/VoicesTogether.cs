@@ -19,7 +19,7 @@ public sealed class VoicesTogether : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var voices = show.Heard.Where(h => h.Sound.Kind.IsSpoken()).Select(h => Speaking(show, h)).OfType<Voice>().OrderBy(v => v.FromFrame).ToList();
+        var voices = show.Heard.Where(h => h.Sound.Kind.IsSpoken() && h.Sound.HasAudio && IsListenedTo(h)).Select(h => Speaking(show, h)).OfType<Voice>().OrderBy(v => v.FromFrame).ToList();
         for (var i = 1; i < voices.Count; i++)
         {
             var later = voices[i];
@@ -33,6 +33,9 @@ public sealed class VoicesTogether : ICheck
                 [.. Remedies(show, before.Heard, later.Heard.Cue, name, other)]);
         }
     }
+
+    /// <summary>Whether what is said in it is to be understood: not in a video that ducks no beds.</summary>
+    private static bool IsListenedTo(HeardCue heard) => heard.Sound.Kind == SoundKind.Voice || heard.Cue.Ducks;
 
     /// <summary>Where a voice speaks from its first word to its last; null where it does not.</summary>
     private static Voice? Speaking(CheckedShow show, HeardCue heard) => show.SpokenIn(heard.Place).ToList() is [var first, ..] spoken

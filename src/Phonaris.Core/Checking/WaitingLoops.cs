@@ -36,7 +36,7 @@ public sealed class WaitingLoops : ICheck
 
     /// <summary>Whether a sound may be laid without more being asked for than was before.</summary>
     private static bool IsFree(CheckedShow show, Sound sound) =>
-        show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(sound.Rights, show.Show.Showing.Where).Answer == Leave.Yes);
+        show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(show.Show, sound, show.Show.Showing.Where).Answer == Leave.Yes);
 
     private Finding Silent(CheckedShow show, Section section, string first, string last)
     {

@@ -125,7 +125,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 var (cue, fit) = (_show.Cue(id), fits.Find(f => f.CueId == id && f.Method is not null));
                 _cues.Add(new(
                     id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Say.Span(_show, cue.Span),
-                    why(fit?.EndsNaturally ?? true) + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
+                    why(fit?.EndsNaturally == true) + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
             }
             _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "there is no stretch of slides left for it")));
         }

@@ -34,20 +34,25 @@ public static class SvgBounds
     {
         ArgumentNullException.ThrowIfNull(root);
         var named = root.DescendantsAndSelf().Where(e => e.Attribute("id") is not null).DistinctBy(e => e.Attribute("id")!.Value).ToDictionary(e => e.Attribute("id")!.Value);
-        var known = new Dictionary<XElement, long>();
-        return Drawn(root, 0) <= MostElements;
+        var known = new Dictionary<XElement, (long Count, int Height)>();
+        return Drawn(root, 0).Count <= MostElements;
 
-        long Drawn(XElement element, int depth)
+        // How many elements one comes to, and how deep they lie below it; too many where they lie too deep. What is known of a part that is used
+        // from several places is its height, so that its depth is counted from each of them.
+        (long Count, int Height) Drawn(XElement element, int depth)
         {
-            if (known.TryGetValue(element, out var count)) return count;
+            if (known.TryGetValue(element, out var drawn)) return depth + drawn.Height > Deepest ? (MostElements + 1, drawn.Height) : drawn;
             // A drawing within a drawing would have bounds of its own.
-            if (depth > Deepest || element.Attributes().Any(a => a.Value.StartsWith("data:image/svg", StringComparison.OrdinalIgnoreCase))) return MostElements + 1;
+            if (depth > Deepest || element.Attributes().Any(a => a.Value.StartsWith("data:image/svg", StringComparison.OrdinalIgnoreCase))) return (MostElements + 1, 0);
             // What uses itself comes to nothing more.
-            known[element] = 0;
-            count = 1 + element.Elements().Sum(e => Drawn(e, depth + 1));
-            foreach (var id in Used(element))
-                if (named.TryGetValue(id, out var target)) count += Drawn(target, depth + 1);
-            return known[element] = Math.Min(count, MostElements + 1);
+            known[element] = (0, 0);
+            var (count, height) = (1L, 0);
+            foreach (var part in element.Elements().Concat(Used(element).Where(named.ContainsKey).Select(id => named[id])))
+            {
+                var below = Drawn(part, depth + 1);
+                (count, height) = (Math.Min(MostElements + 1, count + below.Count), Math.Max(height, below.Height + 1));
+            }
+            return known[element] = (count, height);
         }
     }
 

@@ -23,21 +23,45 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         return this;
     }
 
-    /// <summary>What a slide can take of a time shared out.</summary>
+    /// <summary>What slides can take of a time shared out.</summary>
     /// <param name="show">The show.</param>
     /// <param name="schedule">Its schedule.</param>
-    /// <param name="time">The slide.</param>
-    /// <param name="weight">Its share beside the others'.</param>
-    internal HoldShares.Share ShareOf(Show show, Schedule schedule, SlideTime time, double weight)
+    /// <param name="slides">The slides, next to each other.</param>
+    /// <param name="weight">The share of each beside the others'.</param>
+    internal List<HoldShares.Share> SharesOf(Show show, Schedule schedule, IReadOnlyList<SlideTime> slides, Func<Slide, double> weight)
     {
-        var slide = show.Slides[time.Index];
-        if (FollowedHolds.Keeps(show, slide)) return new(slide.HoldMs, slide.HoldMs, slide.HoldMs);
-        var least = LeastMs;
-        // Steps that are planned, and voices and videos that begin here, are not cut short.
-        if (slide.Steps.Count > 1 && slide.Steps.Max(s => s.OffsetMs ?? 0) is > 0 and var last) least = Math.Max(least, last + RestMs);
-        foreach (var voice in Uncut(show, schedule).Where(c => c.StartFrame >= time.StartFrame && c.StartFrame < time.EndFrame))
-            if (voice.NaturalFrames < Frames.FromMs(Slide.GreatestHoldMs)) least = Math.Max(least, (voice.StartFrame - time.StartFrame + voice.NaturalFrames) / Frames.PerMs + RestMs);
-        return new(weight, least, Math.Max(least, GreatestMs));
+        var kept = slides.Select(t => FollowedHolds.Keeps(show, show.Slides[t.Index])).ToArray();
+        var least = slides.Select((t, k) => kept[k] ? show.Slides[t.Index].HoldMs : LeastOf(show.Slides[t.Index])).ToArray();
+        foreach (var voice in Uncut(show, schedule)) Keep(show, voice, slides, kept, least);
+        return [.. slides.Select((t, k) => kept[k] ? new HoldShares.Share(least[k], least[k], least[k]) : new(weight(show.Slides[t.Index]), least[k], Math.Max(least[k], GreatestMs)))];
+    }
+
+    /// <summary>Steps that are planned are not cut short.</summary>
+    private long LeastOf(Slide slide) =>
+        slide.Steps.Count > 1 && slide.Steps.Max(s => s.OffsetMs ?? 0) is > 0 and var last ? Math.Max(LeastMs, last + RestMs) : LeastMs;
+
+    /// <summary>
+    /// Raises the least holds so that a voice or a video is not cut short: those slides that it covers, from the one it begins on, stay as long as
+    /// it needs together. What is missing is shared out among them by how long they stay. For example, a voice of 30 s on three slides of 10 s
+    /// raises each to 10.1 s, not the first to 30.3 s.
+    /// </summary>
+    private static void Keep(Show show, ScheduledCue voice, IReadOnlyList<SlideTime> slides, bool[] kept, long[] least)
+    {
+        var begins = slides.Select((t, k) => (t, k)).Where(x => voice.StartFrame >= x.t.StartFrame && voice.StartFrame < x.t.EndFrame).Select(x => x.k).DefaultIfEmpty(-1).First();
+        if (begins < 0 || voice.NaturalFrames >= Frames.FromMs(Slide.GreatestHoldMs)) return;
+        var cue = show.Cue(voice.CueId);
+        var last = cue is { EachSlide: false, Span: { } span } ? show.Indices(span).Last : slides[begins].Index;
+        var covered = Enumerable.Range(begins, slides.Count - begins).TakeWhile(k => k == begins || slides[k].Index <= last).ToList();
+        var free = covered.Where(k => !kept[k]).ToList();
+        var missing = (voice.StartFrame - slides[begins].StartFrame + voice.NaturalFrames) / Frames.PerMs + RestMs - covered.Sum(k => least[k]);
+        var staying = free.Sum(k => (double)show.Slides[slides[k].Index].HoldMs);
+        for (var n = 0; n < free.Count && missing > 0; n++)
+        {
+            // The last takes what rounding leaves.
+            var part = n == free.Count - 1 ? missing : (long)Math.Round(missing * show.Slides[slides[free[n]].Index].HoldMs / staying);
+            least[free[n]] += part;
+            (missing, staying) = (missing - part, staying - show.Slides[slides[free[n]].Index].HoldMs);
+        }
     }
 
     /// <summary>What slides wait for: voices, and videos, which are seen where they are muted too.</summary>

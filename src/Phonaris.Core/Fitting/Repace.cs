@@ -29,7 +29,7 @@ public static class Repace
         var lead = Ms(here.StartFrame - slides[0].StartFrame);
         // As long as it is at its speed; to the millisecond upwards, so that its end is heard.
         var total = lead + Ms((here.Rounds == Cue.FillSpan ? here.UsedFrames : here.NaturalFrames) + Frames.PerMs - 1);
-        var shares = slides.Select(s => limits.ShareOf(show, placed, s, show.Slides[s.Index].HoldMs)).ToList();
+        var shares = limits.SharesOf(show, placed, slides, s => s.HoldMs);
         var holds = HoldShares.Of(shares, total) ?? throw HoldLimits.Refused(shares, total);
         if (on != ChangeOn.Anywhere && piece is not null) holds = Snapped(holds, shares, Moments(piece, cue, here.Source, on).Select(m => lead + m).ToList());
         return RepacedSlide.All(show, slides, holds);

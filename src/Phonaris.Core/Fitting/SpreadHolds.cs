@@ -27,7 +27,7 @@ public static class SpreadHolds
         var order = RunningOrder.Of(show);
         if (order.Slides.Count == 0) throw new RuleException("There are no slides to share the time among. Bring in a deck first.", "hold");
         var schedule = Schedule.Of(show, order);
-        var shares = order.Slides.Select(s => limits.ShareOf(show, schedule, s, Weight(show.Slides[s.Index], by))).ToList();
+        var shares = limits.SharesOf(show, schedule, order.Slides, s => Weight(s, by));
         var holds = HoldShares.Of(shares, totalMs) ?? throw HoldLimits.Refused(shares, totalMs);
         return RepacedSlide.All(show, order.Slides, holds);
     }

@@ -60,12 +60,21 @@ internal sealed class CueCourse
     /// <summary>What its true peak is at most, linear, step by step.</summary>
     public float[] Peaks { get; }
 
-    /// <summary>The mean squares of courses, one after the other, step by step; what is shorter than a block is heard with the silence around it.</summary>
+    /// <summary>
+    /// The mean squares of courses, one after the other, step by step, each with the silence around it: no block reaches from one into the next,
+    /// which sounds elsewhere in the show. For example, of a chime of 150 ms on each of four slides each block of 400 ms holds one chime.
+    /// </summary>
     public static double[] MeanSquares(IEnumerable<CueCourse> courses)
     {
-        var steps = courses.SelectMany(c => c.Energies).Select(e => e / Loudness.StepFrames).ToArray();
-        Array.Resize(ref steps, Math.Max(steps.Length, Loudness.MomentarySteps));
-        return steps;
+        var silence = new double[Loudness.MomentarySteps - 1];
+        List<double> steps = [];
+        foreach (var course in courses)
+        {
+            if (steps.Count > 0) steps.AddRange(silence);
+            steps.AddRange(course.Energies.Select(e => e / Loudness.StepFrames));
+        }
+        while (steps.Count < Loudness.MomentarySteps) steps.Add(0);
+        return [.. steps];
     }
 
     /// <summary>A stretch of it without level and fades.</summary>

@@ -46,7 +46,8 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
         var mixer = new Mixer(show.Schedule with { Cues = [.. tracks.Select(t => t.Cue with { Gain = t.Cue.Gain * ChangeOf(t) })] }, sounds.Open);
         var kept = new Mixer(show.Schedule with { Cues = [.. tracks.Where(t => !changesDb.ContainsKey(t.Cue.CueId)).Select(t => t.Cue)] }, sounds.Open);
         var samples = new float[(TruePeak.FramesBefore + WindowSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
-        var lowered = new HashSet<string>();
+        // The most that any window asks of a cue, so that one pass brings it down for all of them.
+        var asked = new Dictionary<string, double>();
         for (var first = 0; first < bounds.Length; first += WindowSteps)
         {
             if (!bounds.AsSpan(first, Math.Min(WindowSteps, bounds.Length - first)).ContainsAnyInRange(MathF.BitIncrement(most), float.MaxValue)) continue;
@@ -54,11 +55,12 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
             var peak = TruePeak.Of(samples);
             if (peak <= most || Greatest(first, changesDb) is not (var cueId, var own)) continue;
             kept.Sum((long)first * Loudness.StepFrames - TruePeak.FramesBefore, samples);
-            if (TruePeak.Of(samples) > most || !lowered.Add(cueId)) continue;
+            if (TruePeak.Of(samples) > most) continue;
             var left = Math.Max(own - (peak - most), own / 2);
-            changesDb[cueId] -= Math.Ceiling(20 * Math.Log10(own / left) / stepDb) * stepDb;
+            asked[cueId] = Math.Max(asked.GetValueOrDefault(cueId), Math.Ceiling(20 * Math.Log10(own / left) / stepDb) * stepDb);
         }
-        return lowered.Count > 0;
+        foreach (var (cueId, db) in asked) changesDb[cueId] -= db;
+        return asked.Count > 0;
 
         float ChangeOf(CueTrack track) => changesDb.TryGetValue(track.Cue.CueId, out var db) ? Gain.FromDecibels(db) : 1;
     }

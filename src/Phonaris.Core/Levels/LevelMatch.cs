@@ -53,6 +53,18 @@ public static class LevelMatch
         ArgumentNullException.ThrowIfNull(show);
         var following = show.Show.Cues.Where(c => c.Follows).Select(c => c.Id).ToHashSet();
         if (following.Count == 0) return [];
+        // Most edits leave what is heard as it was: then the levels are what they were found to be.
+        var key = ("followers", show.Schedule.ContentKey(0, show.Schedule.TotalFrames), show.Show.LevelTargets, show.Show.GainDb, string.Join(' ', following), string.Join(' ', show.Show.Sounds.Select(s => s.Kind)));
+        return sounds.Get(key, () => new Followed(FollowersOf(show, sounds, following)), FollowersBytes).Edits;
+    }
+
+    private sealed record Followed(ValueList<Edit> Edits);
+
+    /// <summary>About what is kept of a show's followers, in bytes.</summary>
+    private const long FollowersBytes = 20_000;
+
+    private static ValueList<Edit> FollowersOf(TimedShow show, ILoudness sounds, HashSet<string> following)
+    {
         return [.. Of(show, sounds, following).Where(m => m.Changes).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
@@ -112,7 +124,8 @@ public static class LevelMatch
             Add(track, step, track.End);
         }
         if (alone.Count == tracks.Sum(t => t.Energies.Length)) return CueTrack.IntegratedOf(tracks);
-        if (alone.Count >= LeastAloneSteps) return Loudness.Integrated([.. alone]);
+        // Where nothing is heard between the voices either, it is as loud as it is as a whole.
+        if (alone.Count >= LeastAloneSteps && Loudness.Integrated([.. alone]) is { } lufs) return lufs;
         var cueId = tracks[0].Cue.CueId;
         return CueTrack.IntegratedOf([.. show.Places.All.Where(p => p.Cue.Id == cueId).Select(p => CueTrack.Of(p.Scheduled, sounds))]);
 

@@ -8,13 +8,13 @@ namespace Phonaris.Core.Live;
 /// <param name="HoldMs">How long they stay down when it has spoken, in milliseconds.</param>
 /// <param name="ReleaseMs">How long they take to come up again, in milliseconds.</param>
 /// <param name="DepthDb">How far down they go, in dB; null for as far as each is too loud for it.</param>
-/// <param name="Spoken">When it speaks; none for as long as it sounds.</param>
-public sealed record LiveDuck(long AttackMs, long HoldMs, long ReleaseMs, double? DepthDb, ValueList<LiveStretch> Spoken)
+/// <param name="Spoken">When it speaks; null where that is not known, and beds stay down for as long as it sounds.</param>
+public sealed record LiveDuck(long AttackMs, long HoldMs, long ReleaseMs, double? DepthDb, ValueList<LiveStretch>? Spoken)
 {
     /// <summary>How beds make room for a voice, by what it sounds from.</summary>
     internal static LiveDuck Of(Duck duck, LiveStem stem, Listened listened) => new(
         duck.AttackMs, duck.HoldMs, duck.ReleaseMs, duck.DepthDb,
-        stem.Loops ? [] : [.. Speech.Of(stem.Cue, listened).Select(s => new LiveStretch(s.FromFrame / Frames.PerMs, s.ToFrame / Frames.PerMs))]);
+        stem.Loops ? null : [.. Speech.Of(stem.Cue, listened).Select(s => new LiveStretch(s.FromFrame / Frames.PerMs, s.ToFrame / Frames.PerMs))]);
 }
 
 /// <summary>A stretch of a cue.</summary>

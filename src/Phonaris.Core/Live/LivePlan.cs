@@ -48,7 +48,7 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
                 .Where(s => s.Begins && (s.First == index || s.Cue is { Kind: SoundKind.Bed, After: null }))
                 .Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index))],
             [.. here.Where(s => s.Last == index && s.EndMs is not null).Select(s => new LiveEnd(s.Cue.Id, s.EndMs!.Value))],
-            [.. here.Where(s => s.Cue.ByHand).OrderBy(s => places.At(s.First).Slide != places.At(s.Last).Slide).Select(s => s.Cue.Id)],
+            [.. ManualKeys.InOrder(here.Where(s => s.Cue.ByHand), s => places.At(s.First).Slide != places.At(s.Last).Slide).Select(s => s.Cue.Id)],
             loop?.Start, loop?.Exit, index == loop?.Last);
     }
 

@@ -32,10 +32,12 @@ public static partial class ShowRules
         if (!show.Sections.SequenceEqual(SetSections.InOrder(show, show.Sections))) throw new RuleException("Sections follow the order of the slides.", "section");
         Ids("sound", show.Sounds.Select(s => s.Id));
         foreach (var sound in show.Sounds) Validate(sound);
+        if (show.Cues.Count > PlaceCue.MostCues) throw new RuleException($"A show holds at most {PlaceCue.MostCues:N0} cues.", "cue");
         Ids("cue", show.Cues.Select(c => c.Id));
+        SetStart.ValidateAll(show);
         foreach (var cue in show.Cues)
         {
-            PlaceCue.Validate(show, cue);
+            PlaceCue.ValidateAlone(show, cue);
             if (cue.Hotspot?.Picture is { } picture) Validate(picture, "hotspot");
         }
         return show;
@@ -46,6 +48,7 @@ public static partial class ShowRules
         AddSlides.Validate(slide);
         RenameShow.Validate(slide.Title);
         SetTransitions.Validate(slide.Transition);
+        SetHolds.ValidateBreath(slide.BreathMs);
         Ids("steps", slide.Steps.Select(s => s.Id));
         foreach (var picture in slide.Steps.Select(s => s.Picture).OfType<PictureSource>().Prepend(slide.Picture)) Validate(picture, "slides");
         if (slide.Deck.Length > 0) Hash(slide.Deck, "slides");

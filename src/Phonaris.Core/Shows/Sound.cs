@@ -17,6 +17,10 @@ public sealed record Sound(
     string Id, string Name, SoundKind Kind, string Media, string FileName, SoundFigures Figures, Rights Rights, ValueList<Marker> Markers,
     bool Removed = false) : IHasId
 {
+    /// <summary>Whether there is anything to hear in it: not in a video without sound.</summary>
+    [JsonIgnore]
+    public bool HasAudio => Video?.HasSound ?? true;
+
     /// <summary>The largest sound file that can be brought in, in bytes: 2 GB.</summary>
     public const long GreatestBytes = 2_000_000_000;
 

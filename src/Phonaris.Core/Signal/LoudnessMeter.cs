@@ -23,7 +23,8 @@ public sealed class LoudnessMeter
 
     /// <summary>A meter for the engine's format, or another.</summary>
     /// <param name="sampleRate">Frames a second.</param>
-    /// <param name="channels">Samples in a frame, 1 or more; five and six are taken as L R C Ls Rs and L R C LFE Ls Rs.</param>
+    /// <param name="channels">Samples in a frame, 1 or more, weighted as BS.1770-5 weighs their places (Annex 3): four are taken as L R Ls Rs, five as L R C Ls Rs, six as
+    /// L R C LFE Ls Rs, seven as L R C LFE Cb Ls Rs, eight as L R C LFE Lb Rb Ls Rs; of the low frequency effects nothing is counted.</param>
     public LoudnessMeter(int sampleRate = Frames.PerSecond, int channels = Frames.Channels)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(sampleRate, 1000);
@@ -34,8 +35,11 @@ public sealed class LoudnessMeter
         _states = new KWeighting.State[(channels + 1) / 2];
         _weights = channels switch
         {
+            4 => [1, 1, 1.41, 1.41],
             5 => [1, 1, 1, 1.41, 1.41],
             6 => [1, 1, 1, 0, 1.41, 1.41],
+            7 => [1, 1, 1, 0, 1, 1.41, 1.41],
+            8 => [1, 1, 1, 0, 1, 1, 1.41, 1.41],
             _ => [.. Enumerable.Repeat(1.0, channels)],
         };
     }

@@ -15,12 +15,13 @@ public static class VoiceActivity
     /// <summary>Pauses shorter than this belong to a sentence, sounds shorter than that are none: 300 and 50 ms.</summary>
     private const long PauseFrames = 300 * Frames.PerMs, LeastFrames = 50 * Frames.PerMs;
 
-    /// <summary>The stretches of a voice in which it speaks, in order; all of it where it is too short or quiet to tell.</summary>
+    /// <summary>The stretches of a voice in which it speaks, in order; all of it where it is too short to tell, none where nothing is heard in it.</summary>
     /// <param name="track">How loud it is along its course.</param>
     public static ValueList<FrameStretch> Of(LoudnessTrack track)
     {
         ArgumentNullException.ThrowIfNull(track);
-        if (Loudness.Integrated(track.MeanSquares()) is not { } lufs) return [new(0, track.Frames)];
+        var steps = track.MeanSquares();
+        if (Loudness.Integrated(steps) is not { } lufs) return Array.Exists(steps, s => s > Loudness.MeanSquare(LeastLufs)) ? [new(0, track.Frames)] : [];
         var gate = Loudness.MeanSquare(Math.Max(LeastLufs, lufs - GateLu)) * 2 * AroundSteps * Loudness.StepFrames;
         List<FrameStretch> spoken = [];
         for (long at = 0; at < track.Frames; at += Loudness.StepFrames)

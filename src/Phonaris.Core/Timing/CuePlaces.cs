@@ -195,6 +195,8 @@ internal sealed class CuePlaces
             cue.Id, sound.Id, source, 0, 0, from, to - from, loopFrom, loopTo, rounds == 1 ? 0 : Seam.FramesFor(loopTo - loopFrom), rounds,
             Gain.FromDecibels(cue.LevelDb + gainDb), LevelPoint.EnvelopeOf(cue.LevelPoints), default, default)
         {
+            IsMuted = cue.Muted,
+            HasAudio = sound.HasAudio,
             Ending = fitted?.Ending(cue.FadeOut) ?? cue.FadeOut,
             FittedBy = fitted?.Method,
             EndsItself = fitted?.EndsNaturally ?? false,

@@ -13,7 +13,7 @@ public static class FollowedHolds
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(slide);
-        return slide.StaysFor is { } id && show.FindCue(id) is { } cue && LengthMs(show, slide, cue) is { } ms ? Math.Clamp(ms + slide.BreathMs, Slide.LeastHoldMs, Slide.GreatestHoldMs) : null;
+        return slide.StaysFor is { } id && show.FindCue(id) is { } cue && HoldMs(show, slide, cue) is { } ms ? Math.Clamp(ms, Slide.LeastHoldMs, Slide.GreatestHoldMs) : null;
     }
 
     /// <summary>Whether the hold of a slide can follow a cue: a video or a voice that begins on it and ends by itself.</summary>
@@ -25,21 +25,38 @@ public static class FollowedHolds
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(slide);
         ArgumentNullException.ThrowIfNull(cue);
-        return LengthMs(show, slide, cue) is not null;
+        return HoldMs(show, slide, cue) is not null;
     }
 
-    /// <summary>How long a cue takes from the beginning of a slide that it begins on, in milliseconds; null where it begins elsewhere, or has no end of its own.</summary>
-    private static long? LengthMs(Show show, Slide slide, Cue cue)
+    /// <summary>How long a slide has to stay for a cue that begins on it, and its breath, in milliseconds; null where it begins elsewhere, or has no end of its own.</summary>
+    private static long? HoldMs(Show show, Slide slide, Cue cue)
     {
         if (cue is not { Span: not null, Fit: null } || !show.Sound(cue.SoundId).Kind.IsSpoken()) return null;
         var (first, last) = show.Indices(cue.Span);
         var here = show.SlideIndex(slide.Id);
         // Hidden slides ahead of it are not there.
         var later = !cue.EachSlide && here > first && show.Slides.Skip(first).Take(here - first).Any(s => !s.Hidden);
-        if (here < first || here > last || later || StartsMs(cue, slide) is not { } startsMs) return null;
+        if (here < first || here > last || later || StepOf(cue, slide) is not { } step) return null;
         var frames = CuePlaces.NaturalFrames(cue, show.Sound(cue.SoundId));
         // Upwards, so that its end is seen and heard; what goes round without end has none.
-        return frames == long.MaxValue ? null : startsMs + (frames + Frames.PerMs - 1) / Frames.PerMs;
+        return frames == long.MaxValue ? null : HoldFor(slide, step, cue.DelayMs + (frames + Frames.PerMs - 1) / Frames.PerMs + slide.BreathMs);
+    }
+
+    /// <summary>
+    /// The shortest hold, in milliseconds, that leaves a time behind a step. No step comes before the one before it, and one without a time comes
+    /// at its share of the hold (<see cref="RunningOrder.StepsMs"/>): of n steps the one at position j comes at j/n of it, and leaves the time behind it
+    /// in a hold of the time × n / (n − j). For example, three steps, the second without a time, the third at 2 s, and 12 s behind that: the second
+    /// comes at a third of the hold, so that has to be 18 s.
+    /// </summary>
+    private static long HoldFor(Slide slide, int step, long behindMs)
+    {
+        long hold = behindMs;
+        for (var j = 1; j <= step; j++)
+        {
+            var (count, left) = (slide.Steps.Count, slide.Steps.Count - j);
+            hold = Math.Max(hold, slide.Steps[j].OffsetMs is { } planned ? planned + behindMs : (behindMs * count + left - 1) / left);
+        }
+        return hold;
     }
 
     /// <summary>Whether a slide stays as long as it does when holds are worked out anew: locked, or following what plays on it.</summary>
@@ -63,11 +80,11 @@ public static class FollowedHolds
         return holds.Count == 0 ? null : new(holds);
     }
 
-    /// <summary>When a cue starts, in milliseconds from its slide's beginning; null where that is not planned, or depends on how long the slide stays.</summary>
-    private static long? StartsMs(Cue cue, Slide slide) => cue.Start.Kind switch
+    /// <summary>The step a cue starts with, by its position, 0 for the slide itself; null where when it starts is not planned.</summary>
+    private static int? StepOf(Cue cue, Slide slide) => cue.Start.Kind switch
     {
-        CueStartKind.Slide => cue.DelayMs,
-        CueStartKind.Step when slide.Steps.FindIndex(s => s.Id == cue.Start.StepId) is >= 0 and var k && (k == 0 ? 0 : slide.Steps[k].OffsetMs) is { } offset => offset + cue.DelayMs,
+        CueStartKind.Slide => 0,
+        CueStartKind.Step when slide.Steps.FindIndex(s => s.Id == cue.Start.StepId) is >= 0 and var k && (k == 0 || slide.Steps[k].OffsetMs is not null) => k,
         _ => null,
     };
 }

@@ -8,13 +8,22 @@ namespace Phonaris.Core.Timing;
 /// <param name="Uses">Each time a sound is heard, in the order they begin; those by hand as if that came with their slide.</param>
 public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUse> Uses)
 {
+    /// <summary>What is played in a stretch of it, each as long as it is heard there. Times count from where the stretch begins.</summary>
+    /// <param name="fromFrame">The first frame.</param>
+    /// <param name="toFrame">The frame after the last.</param>
+    public MusicUsed Within(long fromFrame, long toFrame) => new(Title, toFrame - fromFrame,
+    [
+        .. Uses.Where(u => u.StartFrame < toFrame && u.EndFrame > fromFrame)
+            .Select(u => u with { StartFrame = Math.Max(u.StartFrame, fromFrame) - fromFrame, EndFrame = Math.Min(u.EndFrame, toFrame) - fromFrame }),
+    ]);
+
     /// <summary>What is played in a show.</summary>
     /// <param name="timed">The show with its times.</param>
     public static MusicUsed Of(TimedShow timed)
     {
         ArgumentNullException.ThrowIfNull(timed);
         var (show, schedule) = (timed.Show, timed.Schedule);
-        return new(show.Title, timed.Order.TotalFrames, [.. schedule.Cues.Concat(schedule.Silent.Where(c => c.ByHand)).OrderBy(c => c.StartFrame).Select(c =>
+        return new(show.Title, timed.Order.TotalFrames, [.. schedule.Audible.Concat(schedule.AudibleManually).OrderBy(c => c.StartFrame).Select(c =>
         {
             var sound = show.Sound(c.SoundId);
             var rights = sound.Rights;

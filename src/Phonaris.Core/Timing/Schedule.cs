@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Phonaris.Core.Shows;
+using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
@@ -19,6 +20,12 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
 
     /// <summary>What plays by itself, whether it is heard or not: a muted video is seen.</summary>
     public IEnumerable<ScheduledCue> ByThemselves => Cues.Concat(Silent.Where(c => !c.ByHand));
+
+    /// <summary>What the audience hears by itself: videos without sound are left out.</summary>
+    public IEnumerable<ScheduledCue> Audible => Cues.Where(c => c.HasAudio);
+
+    /// <summary>What somebody can trigger, and the audience then hears.</summary>
+    public IEnumerable<ScheduledCue> AudibleManually => Silent.Where(c => c is { ByHand: true, IsMuted: false, HasAudio: true });
 
     /// <summary>The schedule of a show.</summary>
     public static Schedule Of(Show show, Listened? listened = null) => Of(show, RunningOrder.Of(show), listened);
@@ -39,7 +46,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
-        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
+        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Sound.HasAudio && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
         var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
@@ -116,7 +123,17 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         var text = new StringBuilder();
         foreach (var cue in Cues)
-            if (cue.StartFrame < toFrame && cue.EndFrame > fromFrame) text.Append(cue).Append('\n');
-        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame} {TotalFrames}\n{text}")).AsSpan(0, 12));
+            if (cue.StartFrame < toFrame && cue.EndFrame > fromFrame) text.Append(Heard(cue, toFrame)).Append('\n');
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes($"{fromFrame} {toFrame}\n{text}")).AsSpan(0, 12));
+    }
+
+    /// <summary>
+    /// A cue with what is heard of it before a frame alone. Where it goes on behind that, how it ends is not: a slide more at the end of a show
+    /// changes nothing in the sound before.
+    /// </summary>
+    private static ScheduledCue Heard(ScheduledCue cue, long toFrame)
+    {
+        var heard = cue with { StopFrame = null, Ending = Fade.None, FittedBy = null, EndsItself = false, WorstJoin = null, GivesWayTo = null };
+        return toFrame <= cue.EndFrame - cue.FadeOut.Frames ? heard with { EndFrame = long.MaxValue, FadeOut = default } : heard;
     }
 }

@@ -28,6 +28,12 @@ public sealed record ScheduledCue(
     string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
     long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null, bool ByHand = false)
 {
+    /// <summary>Whether it is muted: a video is seen all the same.</summary>
+    public bool IsMuted { get; init; }
+
+    /// <summary>Whether there is anything to hear in it: not in a video without sound.</summary>
+    public bool HasAudio { get; init; } = true;
+
     /// <summary>The frame it is stopped at, however long its sound is; null where it ends when it has finished.</summary>
     public long? StopFrame { get; init; }
 

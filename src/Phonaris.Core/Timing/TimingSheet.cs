@@ -16,7 +16,7 @@ public sealed record TimingSheet(string Title, long TotalFrames, long? TargetMs,
     {
         ArgumentNullException.ThrowIfNull(timed);
         var (show, order, schedule) = (timed.Show, timed.Order, timed.Schedule);
-        var cues = schedule.Cues.Concat(schedule.Silent.Where(c => c.ByHand)).OrderBy(c => c.StartFrame).ToList();
+        var cues = schedule.Cues.Concat(schedule.AudibleManually).OrderBy(c => c.StartFrame).ToList();
         return new(show.Title, order.TotalFrames, show.TargetMs, [.. order.Slides.Select(time => new TimedSlide(
             time.Number, show.Slides[time.Index].Title, time.StartFrame, time.EndFrame - time.StartFrame, show.Slides[time.Index].HoldLocked,
             [.. show.Slides[time.Index].Steps.Select((step, k) => new TimedStep(step.Label, time.StepFrames[k])).Skip(1)],

@@ -8,8 +8,7 @@ internal sealed class MusicForm(ExportFormat format, string ending, string media
 {
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
-        var music = MusicUsed.Of(export.Timed);
-        music = music with { Uses = [.. music.Uses.Where(u => u.StartFrame < export.EndFrame && u.EndFrame > export.StartFrame)] };
+        var music = MusicUsed.Of(export.Timed).Within(export.StartFrame, export.EndFrame);
         return Written.TextAsync(path, Format == ExportFormat.MusicCsv ? MusicSheet.Csv(music) : MusicSheet.Html(music), cancel);
     }
 }

@@ -13,6 +13,11 @@ internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(fo
         return new(bytes, bytes / 100e6);
     }
 
-    public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) =>
-        Written.FileAsync(path, partial => ShowPackage.WriteAsync(all ? export.Timed.Show : export.Timed.Show.WithoutUnused(), partial, tools.MediaPath, progress, cancel));
+    public override async Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
+    {
+        var show = all ? export.Timed.Show : export.Timed.Show.WithoutUnused();
+        ValueList<string> missing = [];
+        await Written.FileAsync(path, async partial => missing = await ShowPackage.WriteAsync(show, partial, tools.MediaPath, progress, cancel));
+        return [.. missing.Select(hash => show.Sounds.FirstOrDefault(s => s.Media == hash) is { } sound ? $"The file of {sound.Name} is missing and is not in the package." : "The file of a slide's picture is missing and is not in the package.")];
+    }
 }

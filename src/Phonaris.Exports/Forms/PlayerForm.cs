@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
-using Phonaris.Core.Timing;
 using Phonaris.Exports.Players;
 
 namespace Phonaris.Exports.Forms;
@@ -31,7 +30,7 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
 
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel) => Written.FileAsync(path, async partial =>
     {
-        var timed = Part(export, tools);
+        var timed = export.Part(tools.Sounds.Listened);
         var stems = LiveStem.OfAll(timed).Where(s => s.Stem.LengthFrames > 0).ToList();
         await tools.Derived.GetAllAsync(stems.Select(s => (PlayerSounds.NameOf(s.Stem), Make(s.Stem))), progress.Part(0, 0.6), cancel);
         await using IPlayerFiles files = Format == ExportFormat.PlayerHtml ? new PlayerPage(partial, timed.Show.Title, tools.Player) : new PlayerFolder(partial, timed.Show.Title, tools.Player);
@@ -80,13 +79,4 @@ internal sealed class PlayerForm(ExportFormat format, string ending, string medi
 
         Func<string, CancellationToken, Task> Make(LiveStem stem) => (to, token) => PlayerSounds.WriteAsync(stem, tools, to, token);
     });
-
-    /// <summary>The show with no other slides than those that are handed over.</summary>
-    private static TimedShow Part(Export export, ExportTools tools)
-    {
-        if (export.Slides.Count == export.Timed.Order.Slides.Count) return export.Timed;
-        var kept = export.Slides.Select(s => s.SlideId).ToHashSet();
-        var show = export.Timed.Show;
-        return TimedShow.Of(show with { Slides = [.. show.Slides.Select(s => s with { Hidden = !kept.Contains(s.Id) })] }, tools.Sounds.Listened);
-    }
 }

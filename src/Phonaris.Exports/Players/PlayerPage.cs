@@ -8,13 +8,26 @@ internal sealed class PlayerPage(string path, string title, string code) : IPlay
     private readonly StreamWriter _page = new(File.Create(path), new UTF8Encoding(encoderShouldEmitUTF8Identifier: false));
     private bool _begun;
 
+    /// <summary>What is read and coded at once: whole groups of three bytes, each of which is four letters.</summary>
+    private const int BlockBytes = 3 << 18;
+
     public async Task<string> AddFileAsync(string name, string path, CancellationToken cancel)
     {
-        await HoldAsync(name, Convert.ToBase64String(await File.ReadAllBytesAsync(path, cancel)), cancel);
+        await OpenAsync(name, cancel);
+        var (bytes, text) = (new byte[BlockBytes], new char[BlockBytes / 3 * 4]);
+        await using (var file = File.OpenRead(path))
+            for (int read; (read = await file.ReadAtLeastAsync(bytes, bytes.Length, throwOnEndOfStream: false, cancel)) > 0;)
+                await _page.WriteAsync(text.AsMemory(0, Convert.ToBase64CharArray(bytes, 0, read, text, 0)), cancel);
+        await CloseAsync(cancel);
         return $"#{name}";
     }
 
-    public Task AddPiecesAsync(string name, IReadOnlyList<byte[]> pieces, CancellationToken cancel) => HoldAsync(name, string.Join(' ', pieces.Select(p => Convert.ToBase64String(p))), cancel);
+    public async Task AddPiecesAsync(string name, IReadOnlyList<byte[]> pieces, CancellationToken cancel)
+    {
+        await OpenAsync(name, cancel);
+        await _page.WriteAsync(string.Join(' ', pieces.Select(p => Convert.ToBase64String(p))).AsMemory(), cancel);
+        await CloseAsync(cancel);
+    }
 
     public async Task EndAsync(string data, CancellationToken cancel)
     {
@@ -24,11 +37,13 @@ internal sealed class PlayerPage(string path, string title, string code) : IPlay
 
     public async ValueTask DisposeAsync() => await _page.DisposeAsync();
 
-    private async Task HoldAsync(string name, string text, CancellationToken cancel)
+    private async Task OpenAsync(string name, CancellationToken cancel)
     {
         await BeginAsync(cancel);
-        await _page.WriteAsync($"<script type=\"text/plain\" id=\"{name}\">{text}</script>\n".AsMemory(), cancel);
+        await _page.WriteAsync($"<script type=\"text/plain\" id=\"{name}\">".AsMemory(), cancel);
     }
+
+    private Task CloseAsync(CancellationToken cancel) => _page.WriteAsync("</script>\n".AsMemory(), cancel);
 
     private async Task BeginAsync(CancellationToken cancel)
     {

@@ -13,7 +13,7 @@ internal static class ClockSounds
         var (show, schedule, order) = (timed.Show, timed.Schedule, timed.Order);
         List<string> lost =
         [
-            .. schedule.Silent.Where(c => c.ByHand && show.Cue(c.CueId).Video is null && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
+            .. schedule.AudibleManually.Where(c => show.Cue(c.CueId).Video is null && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
                 .Select(name => $"{name} waits for a hand, and so is not in a file that runs by itself."),
             .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” goes by once."),
         ];

@@ -59,7 +59,13 @@ internal sealed class HandSounds
     /// <summary>Where a cue begins by itself: what comes after another, as long after that one's beginning as that lasts.</summary>
     private (LivePlace Place, long DelayMs) Begins(LiveCue cue, LivePlace first)
     {
-        if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is { } place) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
+        if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is { } place)
+        {
+            if (_export.Slides.Any(s => s.SlideId == place.SlideId)) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
+            // Of a part of the deck, what is playing where that begins.
+            Lose($"began before slide {first.Number}; here it begins with that, from its start", cue);
+            return (first with { Step = 0 }, 0);
+        }
         if (_plan.Cues.FirstOrDefault(c => c.CueId == cue.After) is { LengthMs: { } length } before)
         {
             var (at, delay) = Begins(before, first);

@@ -2,6 +2,7 @@ using System.Xml;
 using System.Xml.Linq;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
+using Svg;
 using Svg.Skia;
 
 namespace Phonaris.Formats.Decks;
@@ -17,6 +18,14 @@ internal sealed class SvgDeck : IDeckFormat
         XmlResolver = null,
         MaxCharactersInDocument = GreatestBytes,
     };
+
+    static SvgDeck()
+    {
+        // Whatever the look at it passes over: nothing outside the file is ever fetched.
+        SvgDocument.ResolveExternalImages = ExternalType.None;
+        SvgDocument.ResolveExternalElements = ExternalType.None;
+        SvgDocument.ResolveExternalXmlEntites = ExternalType.None;
+    }
 
     public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => PictureKinds.IsSvg(head);
 
@@ -47,16 +56,15 @@ internal sealed class SvgDeck : IDeckFormat
     {
         string? title = null;
         using var reader = XmlReader.Create(file.Path, Settings);
-        while (reader.Read())
+        // To read a title leaves the reader on what follows it, which is looked at like all else.
+        for (var isAt = reader.Read(); isAt; isAt = reader.Read())
         {
+            while (title is null && reader is { NodeType: XmlNodeType.Element, LocalName: "title", Depth: 1, IsEmptyElement: false })
+                title = Names.Plain(reader.ReadElementContentAsString()).Trim();
+            if (reader.EOF) break;
             if (reader.Depth > SvgBounds.Deepest) throw TooMuch(file);
             if (reader.NodeType == XmlNodeType.Element)
             {
-                if (title is null && reader is { LocalName: "title", Depth: 1, IsEmptyElement: false })
-                {
-                    title = Names.Plain(reader.ReadElementContentAsString()).Trim();
-                    continue;
-                }
                 for (var more = reader.MoveToFirstAttribute(); more; more = reader.MoveToNextAttribute())
                 {
                     var link = reader.LocalName is "href" or "src" && !reader.Value.StartsWith('#') && !reader.Value.StartsWith("data:image/", StringComparison.OrdinalIgnoreCase);

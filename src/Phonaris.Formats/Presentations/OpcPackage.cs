@@ -9,13 +9,13 @@ namespace Phonaris.Formats.Presentations;
 /// </summary>
 internal sealed class OpcPackage : IDisposable
 {
-    /// <summary>The most that a part may come to, in bytes.</summary>
+    /// <summary>The most that a part of a deck may come to, in bytes; what is added here, such as a video, is as long as it is.</summary>
     private const long MostPartBytes = 1_000_000_000;
 
     private const string RelationshipsType = "application/vnd.openxmlformats-package.relationships+xml";
 
     private readonly Package? _source;
-    private readonly Dictionary<Uri, OpcPart> _parts = [];
+    private readonly Dictionary<Uri, OpcPart> _parts = new(new SamePartName());
 
     /// <summary>A package without parts.</summary>
     public OpcPackage()
@@ -34,7 +34,7 @@ internal sealed class OpcPackage : IDisposable
         Relations.AddRange(_source.GetRelationships().Select(OpcRelation.Of));
         foreach (var part in _source.GetParts().Where(p => p.ContentType != RelationshipsType))
         {
-            var taken = _parts[part.Uri] = new(part.Uri, part.ContentType, () => part.GetStream(FileMode.Open, FileAccess.Read));
+            var taken = _parts[part.Uri] = new(part.Uri, part.ContentType, () => part.GetStream(FileMode.Open, FileAccess.Read)) { MostBytes = MostPartBytes };
             taken.Relations.AddRange(part.GetRelationships().Select(OpcRelation.Of));
         }
     }
@@ -91,7 +91,7 @@ internal sealed class OpcPackage : IDisposable
             cancel.ThrowIfCancellationRequested();
             var written = package.CreatePart(part.Uri, part.ContentType, part.IsPacked ? CompressionOption.NotCompressed : CompressionOption.Fast);
             using (var from = part.Open())
-            using (var to = written.GetStream(FileMode.Create, FileAccess.Write)) Copy(from, to);
+            using (var to = written.GetStream(FileMode.Create, FileAccess.Write)) Copy(from, to, part.MostBytes);
             foreach (var relation in part.Relations) written.CreateRelationship(relation.Target, relation.Outside ? TargetMode.External : TargetMode.Internal, relation.Type, relation.Id);
             progress?.Report((n + 1.0) / parts.Count);
         }
@@ -111,14 +111,22 @@ internal sealed class OpcPackage : IDisposable
         return reached;
     }
 
-    private static void Copy(Stream from, Stream to)
+    private static void Copy(Stream from, Stream to, long? most)
     {
         var buffer = new byte[81920];
         long copied = 0;
         for (int read; (read = from.Read(buffer)) > 0;)
         {
-            if ((copied += read) > MostPartBytes) throw new RuleException("The deck holds a part that is larger than can be unpacked safely. Save it once more and bring that in.");
+            if ((copied += read) > most) throw new RuleException("The deck holds a part that is larger than can be unpacked safely. Save it once more and bring that in.");
             to.Write(buffer, 0, read);
         }
+    }
+
+    /// <summary>Names of parts are the same whether their letters are large or small (ISO/IEC 29500-2, 9.1.1.4).</summary>
+    private sealed class SamePartName : IEqualityComparer<Uri>
+    {
+        public bool Equals(Uri? one, Uri? other) => string.Equals(one?.OriginalString, other?.OriginalString, StringComparison.OrdinalIgnoreCase);
+
+        public int GetHashCode(Uri name) => name.OriginalString.GetHashCode(StringComparison.OrdinalIgnoreCase);
     }
 }

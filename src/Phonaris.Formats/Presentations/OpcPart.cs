@@ -22,6 +22,9 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     /// <summary>Its content type.</summary>
     public string ContentType { get; set; } = type;
 
+    /// <summary>The most bytes it may come to; null for as many as there are.</summary>
+    public long? MostBytes { get; init; }
+
     /// <summary>What it leads to.</summary>
     public List<OpcRelation> Relations { get; } = [];
 
@@ -48,6 +51,7 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     public Stream Open()
     {
         if (_edited is null) return content();
+        XmlText.Clean(_edited);
         var bytes = new MemoryStream();
         using (var writer = XmlWriter.Create(bytes)) new XDocument(new XDeclaration("1.0", "utf-8", "yes"), _edited).Save(writer);
         bytes.Position = 0;

@@ -54,7 +54,7 @@ public sealed class OpenTimeline
         ["tracks"] = Item("Stack.1", "tracks", new() { ["children"] = new JsonArray([.. Tracks()]), ["source_range"] = null }, Steps()),
     };
 
-    private IEnumerable<ScheduledCue> Heard => _timed.Schedule.Cues.Concat(_timed.Schedule.Silent.Where(c => c.ByHand)).Where(c => c.StartFrame < _end && c.EndFrame > _start);
+    private IEnumerable<ScheduledCue> Heard => _timed.Schedule.Audible.Concat(_timed.Schedule.AudibleManually).Where(c => c.StartFrame < _end && c.EndFrame > _start);
 
     private IEnumerable<JsonNode> Tracks()
     {

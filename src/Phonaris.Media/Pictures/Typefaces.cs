@@ -17,7 +17,13 @@ internal static class Typefaces
 
     private const int MostKept = 20_000;
 
-    private static readonly string[] Folders = ["/usr/share/fonts", "/usr/local/share/fonts"];
+    /// <summary>Those of the machine, and those a person installed for themself (XDG Base Directory Specification).</summary>
+    private static readonly string[] Folders =
+    [
+        "/usr/share/fonts", "/usr/local/share/fonts",
+        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData), "fonts"),
+        Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".fonts"),
+    ];
     private static readonly string[] Endings = [".ttf", ".otf", ".ttc"];
 
     private static readonly Lazy<IReadOnlyList<string>> Files = new(() =>

@@ -274,8 +274,9 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
                 Take(new float[Math.Min(BlockFrames, pictures.Frames - taken) * Frames.Channels]);
             }
 
-            void Take(ReadOnlySpan<float> samples)
+            void Take(ReadOnlySpan<float> asDecoded)
             {
+                var samples = FiniteSamples.Of(asDecoded);
                 taken += samples.Length / Frames.Channels;
                 file.Write(MemoryMarshal.AsBytes(samples));
                 outline.Add(samples);
@@ -285,8 +286,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         var missing = pictures is null ? decoded.MissingFrames : pictures.Claimed - taken >= LeastMissingFrames ? pictures.Claimed - taken : 0;
         // The samples come last into place: where they are, the rest is.
         var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, missing, format.HasCover), format.Tags, pictures is null ? null : format.Video!.Figures, problem);
-        await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel));
-        await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel));
+        await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel), isDerived: true);
+        await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel), isDerived: true);
     }
 
     /// <summary>How long the pictures of a file are; or why they are of no use, where its sound is.</summary>

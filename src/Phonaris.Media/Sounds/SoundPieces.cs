@@ -46,9 +46,11 @@ public static class SoundPieces
                     .. SoundEncoder.FromPipe, .. light ? SoundEncoder.LightFlac : SoundEncoder.Flac,
                     "-f", "segment", "-segment_time", ((double)PieceFrames / Frames.PerSecond).ToString(CultureInfo.InvariantCulture), "-reset_timestamps", "1",
                     // A piece is named once it is whole.
-                    "-segment_list", "pipe:1", "-segment_list_type", "flat", $"file:{folder}/%06d.flac",
+                    "-segment_list", "pipe:1", "-segment_list_type", "flat", "%06d.flac",
                 ],
-                SoundEncoder.Mixed(schedule, open, 0, schedule.TotalFrames, null), PipeTarget.ToDelegate(TakeAsync), MediaTool.Long, cancel);
+                SoundEncoder.Mixed(schedule, open, 0, schedule.TotalFrames, null), PipeTarget.ToDelegate(TakeAsync), MediaTool.Long, cancel,
+                // A per cent sign in the path would be taken for a part of the pattern.
+                folder: folder);
         }
         finally
         {

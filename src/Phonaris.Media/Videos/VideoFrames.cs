@@ -71,11 +71,15 @@ internal sealed class VideoFrames : IAsyncDisposable
         {
             // What came before the damage is taken.
         }
-        catch (Exception e) when (e is RuleException or OperationCanceledException)
+        catch (Exception e)
         {
             fault = e;
         }
-        _frames.Writer.Complete(fault);
+        finally
+        {
+            // Whoever draws them waits for the next one until it is told that there is none.
+            _frames.Writer.TryComplete(fault);
+        }
 
         async Task TakeAsync(Stream stream, CancellationToken token)
         {

@@ -127,9 +127,9 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         return RunAsync(
             video,
             [.. part, "-i", $"file:{original(video.Media)}", "-map", "0:v:0", "-vf", $"{VideoFilters.Whole},{rate}{Toned(figures)}{VideoFilters.Scaled(Even(figures.Width * scale), Even(figures.Height * scale))}",
-                "-c:v", "libx264", "-preset", "veryfast", "-crf", quality, "-pix_fmt", "yuv420p", "-vsync", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", .. sound, "-movflags", "+faststart",
+                "-c:v", "libx264", "-preset", "veryfast", "-crf", quality, "-pix_fmt", "yuv420p", "-fps_mode", "vfr", "-force_key_frames", "expr:gte(t,n_forced)", .. sound, "-movflags", "+faststart",
                 "-progress", "pipe:1", "-f", "mp4", "-protocol_whitelist", "file,pipe", "-y", $"file:{path}"],
-            PipeTarget.ToDelegate(Told), MediaTool.Long, cancel);
+            PipeTarget.ToDelegate(Told), LimitFor(frames.To - frames.From), cancel);
 
         void Told(string line)
         {
@@ -140,6 +140,13 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         static string Seconds(long of) => (of / (double)Frames.PerSecond).ToString("0.######", CultureInfo.InvariantCulture);
 
         static int Even(double side) => Math.Max(2, (int)Math.Round(side / 2) * 2);
+    }
+
+    /// <summary>How long a copy may take: a slow machine makes some ten pictures a second of the largest videos.</summary>
+    private static TimeSpan LimitFor(long frames)
+    {
+        const int timesAsLong = 8;
+        return TimeSpan.FromSeconds(Math.Max(MediaTool.Long.TotalSeconds, (double)timesAsLong * frames / Frames.PerSecond));
     }
 
     private static double ScaleOf(VideoFigures figures) => Math.Min(1, (double)CopySide / Math.Max(figures.Width, figures.Height));

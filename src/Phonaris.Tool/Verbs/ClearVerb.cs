@@ -17,7 +17,7 @@ internal static class ClearVerb
         {
             var show = (await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel)).WithoutUnused();
             var destination = parsed.GetValue(where) is { } asked ? Enum.Parse<Destination>(asked, ignoreCase: true) : show.Showing.Where;
-            var sounds = show.Sounds.Select(s => (Sound: s, Clearance: Clearance.Of(s.Rights, destination))).ToList();
+            var sounds = show.Sounds.Select(s => (Sound: s, Clearance: Clearance.Of(show, s, destination))).ToList();
             return (
                 new { sounds = sounds.Select(s => new { id = s.Sound.Id, name = s.Sound.Name, licence = s.Sound.Rights.Licence, answer = s.Clearance.Answer, why = s.Clearance.Why }) },
                 string.Join('\n', sounds.Select(s => $"{s.Clearance.Answer.ToString().ToLowerInvariant(),-6} {s.Sound.Name}: {s.Clearance.Why}")));

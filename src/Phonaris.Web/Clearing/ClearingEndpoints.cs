@@ -14,7 +14,7 @@ internal static class ClearingEndpoints
     {
         api.MapGet("/shows/{id}/clearance", async Task<Results<Ok<List<ClearedSound>>, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { Show: var show }
-                ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(s.Rights, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why, s.c.IsOpen)).ToList())
+                ? TypedResults.Ok(show.WithoutUnused().Sounds.Select(s => (s, c: Clearance.Of(show, s, show.Showing.Where))).Select(s => new ClearedSound(s.s.Id, s.s.Name, s.s.Rights.Licence, s.c.Answer, s.c.Why, s.c.IsOpen)).ToList())
                 : TypedResults.NotFound());
 
         // What the desk says; where it gives leave, that is kept with the sound.

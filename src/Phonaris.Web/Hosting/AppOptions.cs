@@ -12,7 +12,13 @@ internal sealed class AppOptions
     /// <summary>The folder of the sound catalogue that ships with the app; null for none.</summary>
     public string? Catalogue { get; set; }
 
-    /// <summary>How many processes that read decks are kept ready; as many as there are cores when left out.</summary>
+    /// <summary>The port at which clickers join, on every address of the machine, while a run is open to them.</summary>
+    public int ClickerPort { get; set; } = 5171;
+
+    /// <summary>Names beside localhost under which the app answers, such as that of a reverse proxy.</summary>
+    public IReadOnlyList<string> Hosts { get; set; } = [];
+
+    /// <summary>How many processes that read decks are kept ready; as many as there are cores, four at most, when left out.</summary>
     public int? Readers { get; set; }
 
     /// <summary>Whether what an edit goes through is compiled at the start, before there is one.</summary>

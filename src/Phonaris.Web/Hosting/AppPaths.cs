@@ -3,10 +3,12 @@ namespace Phonaris.Web.Hosting;
 /// <summary>Where things are kept.</summary>
 internal sealed class AppPaths(AppOptions options)
 {
-    public string Root { get; } = options.Data ?? Path.Combine(
-        Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris");
+    public string Root { get; } = Path.GetFullPath(options.Data ?? Path.Combine(
+        Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris"));
 
     public string Database => Path.Combine(Root, "phonaris.db");
+
+    public string Backups => Path.Combine(Root, "backups");
 
     public string Held => Path.Combine(Root, "held");
 

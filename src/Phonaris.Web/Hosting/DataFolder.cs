@@ -2,7 +2,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>The data folder, held by this server alone for as long as it runs, and readable by its owner alone.</summary>
+/// <summary>The data folder, held by this server alone for as long as it runs. One that is made here is readable by its owner alone.</summary>
 internal sealed class DataFolder(AppPaths paths) : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1.5);
@@ -15,8 +15,8 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
     {
         try
         {
-            Directory.CreateDirectory(paths.Root, OwnerOnly);
-            File.SetUnixFileMode(paths.Root, OwnerOnly);
+            // One that is there already may be shared on purpose, or lie on a disk that knows no modes.
+            if (!Directory.Exists(paths.Root)) Directory.CreateDirectory(paths.Root, OwnerOnly);
             // Whoever is just ending, or was just beginning an outside program, may hold it a moment longer.
             _held = await HeldFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
         }

@@ -6,10 +6,11 @@ namespace Phonaris.Web.Hosting;
 
 /// <summary>
 /// Deletes what nobody needs: what a killed server left half-made, uploads that expired, shows that were in the trash long enough, files without
-/// a user (<see cref="FileUses"/>), exports without a job, and derived files beyond their bound. At the start, when asked, and every hour.
+/// a user (<see cref="FileUses"/>), exports without a job, and derived files beyond their bound. At the start, when asked, and every hour. Backs the
+/// database up every day.
 /// </summary>
 internal sealed class Housekeeping(
-    ShowStore shows, JobStore jobs, FileStore files, FileUses uses, UploadStore uploads, SoundLibrary sounds, OpenShows open, AppPaths paths, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
+    ShowStore shows, JobStore jobs, FileStore files, FileUses uses, UploadStore uploads, SoundLibrary sounds, OpenShows open, Backups backups, AppPaths paths, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromHours(1), JobsToldFor = TimeSpan.FromDays(1);
 
@@ -102,6 +103,7 @@ internal sealed class Housekeeping(
         {
             try
             {
+                await backups.MakeDailyAsync(stoppingToken);
                 if (await GiveBackAsync(null, stoppingToken) is > 0 and var freed) log.LogInformation("{Bytes} bytes freed", freed);
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)

@@ -1,6 +1,8 @@
 using System.Net;
 using System.Net.NetworkInformation;
 using System.Net.Sockets;
+using Microsoft.AspNetCore.Connections;
+using Microsoft.Extensions.Options;
 using Phonaris.Core.Shows;
 using Phonaris.Web.Hosting;
 
@@ -10,10 +12,13 @@ namespace Phonaris.Web.Live;
 /// Listens beyond this machine, for clickers only and only while a run is open to them: a host of its own that knows nothing but the
 /// clicker's page and what that asks.
 /// </summary>
-internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
+internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<AppOptions> options, ILogger<ClickerHost> log, TimeProvider clock) : IAsyncDisposable
 {
     /// <summary>A page that lost its connection comes back within this, or it is gone.</summary>
     public static readonly TimeSpan GoneAfter = TimeSpan.FromSeconds(30);
+
+    /// <summary>How many phones, and whatever else is in the network, can be connected at once.</summary>
+    private const int MostConnections = 100;
 
     private readonly SemaphoreSlim _turn = new(1);
     private WebApplication? _app;
@@ -25,8 +30,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
         try
         {
             _app ??= await StartAsync();
-            var port = new Uri(_app.Urls.First().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)).Port;
-            return [.. Addresses().Select(a => $"http://{a}:{port}/clicker")];
+            return [.. Addresses().Select(a => $"http://{a}:{PortOf(_app)}/clicker")];
         }
         finally
         {
@@ -38,7 +42,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
     public async Task ShutAsync(string runId)
     {
         rooms.Close(runId);
-        if (!rooms.Any) await CloseAsync();
+        await CloseAsync(unlessNeeded: true);
     }
 
     /// <summary>Shuts phones out of a run whose page is gone, unless it comes back soon.</summary>
@@ -52,12 +56,13 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
     }
 
     /// <summary>Listens no longer.</summary>
-    public async Task CloseAsync()
+    /// <param name="unlessNeeded">Whether to go on where a run is open to phones: asked in turn, since one may just be opened.</param>
+    public async Task CloseAsync(bool unlessNeeded = false)
     {
         await _turn.WaitAsync();
         try
         {
-            if (_app is not { } app) return;
+            if (_app is not { } app || (unlessNeeded && rooms.Any)) return;
             _app = null;
             await app.StopAsync();
             await app.DisposeAsync();
@@ -74,13 +79,28 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
         _turn.Dispose();
     }
 
+    /// <summary>On the port of the settings, for which a firewall can be opened; where that is taken, on any.</summary>
     private async Task<WebApplication> StartAsync()
+    {
+        try
+        {
+            return await StartAsync(options.Value.ClickerPort);
+        }
+        catch (IOException e) when (e.InnerException is AddressInUseException)
+        {
+            log.LogWarning("Port {Port} is in use, so clickers join at another one. A firewall may keep them out; set Phonaris:ClickerPort to a free port", options.Value.ClickerPort);
+            return await StartAsync(0);
+        }
+    }
+
+    private async Task<WebApplication> StartAsync(int port)
     {
         var builder = WebApplication.CreateEmptyBuilder(new());
         builder.WebHost.UseKestrelCore().ConfigureKestrel(o =>
         {
-            o.Listen(IPAddress.Any, 0);
+            o.Listen(IPAddress.Any, port);
             o.Limits.MaxRequestBodySize = ClickerEndpoints.LongestBody;
+            o.Limits.MaxConcurrentConnections = MostConnections;
         });
         builder.Services.AddRoutingCore();
         builder.Services.AddProblemDetails();
@@ -88,6 +108,12 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
         builder.Services.AddSingleton(log);
         builder.Services.ConfigureHttpJsonOptions(o => ShowJson.Configure(o.SerializerOptions));
         var app = builder.Build();
+        app.Use((context, next) =>
+        {
+            if (IsOurs(context.Request.Host, context.Connection.LocalPort)) return next(context);
+            context.Response.StatusCode = StatusCodes.Status400BadRequest;
+            return Task.CompletedTask;
+        });
         app.UseMiddleware<Shields>();
         app.UseExceptionHandler();
         app.UseMiddleware<SameOrigin>();
@@ -98,9 +124,17 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, ILogger<Clic
         return app;
     }
 
+    /// <summary>Whether a request names this machine by its address and port: a page elsewhere may have its own name lead here.</summary>
+    private static bool IsOurs(HostString host, int port) =>
+        (host.Port ?? 80) == port && IPAddress.TryParse(host.Host, out var address) && (IPAddress.IsLoopback(address) || Addresses().Contains(address));
+
+    private static int PortOf(WebApplication app) => new Uri(app.Urls.First().Replace("0.0.0.0", "127.0.0.1", StringComparison.Ordinal)).Port;
+
     /// <summary>The addresses of this machine in its networks.</summary>
     private static IEnumerable<IPAddress> Addresses() => NetworkInterface.GetAllNetworkInterfaces()
         .Where(n => n.OperationalStatus == OperationalStatus.Up && n.NetworkInterfaceType != NetworkInterfaceType.Loopback)
+        // Those with a way out first: bridges of containers and virtual machines have none.
+        .OrderByDescending(n => n.GetIPProperties().GatewayAddresses.Count)
         .SelectMany(n => n.GetIPProperties().UnicastAddresses)
         .Select(a => a.Address)
         .Where(a => a.AddressFamily == AddressFamily.InterNetwork);

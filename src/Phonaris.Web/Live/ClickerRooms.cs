@@ -33,7 +33,7 @@ internal sealed class ClickerRooms(TimeProvider clock)
 
     /// <summary>Lets a phone in.</summary>
     /// <param name="code">The code it was given.</param>
-    /// <param name="from">Its address. From this machine itself, as by the practice clicker, nobody has to wait.</param>
+    /// <param name="from">Its address; null where that is not known, which counts as one address.</param>
     /// <returns>What it shows from now on.</returns>
     /// <exception cref="RuleException">The code is wrong, or too many were.</exception>
     public string Join(string code, IPAddress? from)
@@ -41,15 +41,16 @@ internal sealed class ClickerRooms(TimeProvider clock)
         lock (_lock)
         {
             var now = clock.GetUtcNow();
-            var address = from is null || IPAddress.IsLoopback(from) ? null : from;
-            var tries = address is null ? default : _wrong.GetValueOrDefault(address);
+            // This machine too: whoever else uses it, or a page in its browser, may try codes.
+            var address = from ?? IPAddress.None;
+            var tries = _wrong.GetValueOrDefault(address);
             if (now < tries.ClosedUntil) throw new RuleException($"Too many wrong codes. Try again in {Math.Ceiling((tries.ClosedUntil - now).TotalSeconds):0} seconds.", "code");
             if (_rooms.Values.FirstOrDefault(r => CryptographicOperations.FixedTimeEquals(Bytes(r.Code), Bytes(code))) is { } room)
             {
-                if (address is not null) _wrong.Remove(address);
+                _wrong.Remove(address);
                 return room.Admit();
             }
-            if (address is not null) Remember(address, tries.Count + 1, now);
+            Remember(address, tries.Count + 1, now);
             throw new RuleException("That is not the code. It is on the presenter's page, under Clicker.", "code");
         }
     }

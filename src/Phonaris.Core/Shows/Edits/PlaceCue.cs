@@ -5,10 +5,14 @@ namespace Phonaris.Core.Shows.Edits;
 /// <param name="Index">Its position among the cues, which is the order they are listed and summed in; beyond the end means at the end.</param>
 public sealed record PlaceCue(Cue Cue, int Index) : Edit
 {
+    /// <summary>How many cues a show holds at most.</summary>
+    public const int MostCues = 10_000;
+
     /// <inheritdoc/>
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
+        if (show.Cues.Count >= MostCues) throw new RuleException($"A show holds at most {MostCues:N0} cues.", "cue");
         if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
         Validate(show, Cue);
         return new(show with { Cues = show.Cues.Insert(Math.Clamp(Index, 0, show.Cues.Count), Cue) }, new RemoveCue(Cue.Id));
@@ -24,9 +28,16 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     /// <exception cref="RuleException">It cannot.</exception>
     internal static void Validate(Show show, Cue cue)
     {
+        ValidateAlone(show, cue);
+        SetStart.Validate(show, cue.Id, cue.Start);
+    }
+
+    /// <summary>As <see cref="Validate"/>, but for the cues that it starts after.</summary>
+    /// <exception cref="RuleException">It cannot be one.</exception>
+    internal static void ValidateAlone(Show show, Cue cue)
+    {
         var sound = show.Sound(cue.SoundId);
         if (cue.Span is { } span) SetSpan.Validate(show, sound, span);
-        SetStart.Validate(show, cue.Id, cue.Start);
         SetStop.Validate(cue.Stop, cue.StopStepId, cue.StopOffsetMs);
         SetPart.Validate(sound, cue.InFrame, cue.OutFrame);
         SetRounds.Validate(cue.Rounds);
@@ -40,6 +51,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
         SetLevelPoints.Validate(cue.LevelPoints);
         SetHandover.Validate(cue.HandoverMs);
         SetHotspot.Validate(cue.Hotspot);
+        if (cue.Duck is not null) SetDuck.Validate(cue.Duck);
         VideoPlace.Validate(sound, cue.Video);
     }
 }

@@ -20,11 +20,11 @@ public sealed record RenameShow(string Title) : Edit
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/title"];
 
-    /// <summary>The title, when it can be one.</summary>
+    /// <summary>The title, when it can be one, without control characters.</summary>
     /// <exception cref="RuleException">It is too long.</exception>
     public static string Validate(string title)
     {
         ArgumentNullException.ThrowIfNull(title);
-        return title.Length <= LongestTitle ? title : throw new RuleException($"A title has at most {LongestTitle} characters.", "title");
+        return title.Length <= LongestTitle ? Names.Plain(title) : throw new RuleException($"A title has at most {LongestTitle} characters.", "title");
     }
 }

@@ -18,7 +18,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
     /// <summary>The sound's markers, where a replacement is taken back: as they were. Null to keep those that lie within the new file.</summary>
     public ValueList<Marker>? Markers { get; init; }
 
-    /// <summary>The cues that a replacement which is taken back had changed, as they were.</summary>
+    /// <summary>Where a replacement is taken back: the sound's cues as they were. Of those not among them what they use is moved to lie within the file.</summary>
     public ValueList<Cue> Cues { get; init; } = [];
 
     /// <inheritdoc/>
@@ -32,8 +32,9 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
         var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers, Video = Video });
         foreach (var cue in show.Cues.Where(c => c.SoundId == SoundId))
             next = next.With(Cues.FirstOrDefault(c => c.Id == cue.Id) ?? Within(cue, sound.Frames));
-        var changed = show.Cues.Where(c => c.SoundId == SoundId && next.Cue(c.Id) != c).ToValueList();
-        return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = changed, Video = sound.Video });
+        // All of them: one that is as it was may use all of the new file by chance, and would then be taken for one that does so always.
+        var before = show.Cues.Where(c => c.SoundId == SoundId).ToValueList();
+        return new(next, new ReplaceSound(SoundId, sound.Media, sound.FileName, sound.Figures) { Markers = sound.Markers, Cues = before, Video = sound.Video });
     }
 
     /// <inheritdoc/>

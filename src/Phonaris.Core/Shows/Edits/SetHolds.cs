@@ -12,12 +12,19 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
         foreach (var (slideId, ms, staysFor, breathMs) in Holds)
         {
             Validate(ms);
-            if (breathMs is < 0 or > Slide.LongestBreathMs) throw new RuleException("A slide stays at most a minute longer than what it follows.", "hold");
+            ValidateBreath(breathMs);
             var slide = show.Slide(slideId);
             before.Insert(0, new(slideId, slide.HoldMs, slide.StaysFor, slide.BreathMs));
             show = show.With(slide with { HoldMs = ms, StaysFor = staysFor, BreathMs = breathMs });
         }
         return new(show, new SetHolds([.. before]));
+    }
+
+    /// <summary>Checks how much longer a slide stays than what it follows, in milliseconds.</summary>
+    /// <exception cref="RuleException">It is too long, or negative.</exception>
+    internal static void ValidateBreath(long breathMs)
+    {
+        if (breathMs is < 0 or > Slide.LongestBreathMs) throw new RuleException("A slide stays at most a minute longer than what it follows.", "hold");
     }
 
     /// <inheritdoc/>

@@ -27,7 +27,7 @@ public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) 
         {
             if (points[i].AtMs < 0 || points[i].AtMs > Slide.GreatestHoldMs || (i > 0 && points[i].AtMs <= points[i - 1].AtMs))
                 throw new RuleException("Level points follow one another from the cue's start on.", "points");
-            if (points[i].Db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level point lies between −60 and +12 dB.", "points");
+            if (points[i].Db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level point lies between −60 and +24 dB.", "points");
         }
     }
 }

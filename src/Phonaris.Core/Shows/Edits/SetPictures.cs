@@ -28,7 +28,7 @@ public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
         : $"Gave {Pictures.Count} slides other pictures";
 
     /// <inheritdoc/>
-    public override IEnumerable<string> Touches(Show before) => Pictures.Select(p => $"slide:{p.SlideId}/picture");
+    public override IEnumerable<string> Touches(Show before) => Pictures.SelectMany(p => (string[])[$"slide:{p.SlideId}/picture", $"slide:{p.SlideId}/steps"]);
 }
 
 /// <summary>A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own.</summary>

@@ -9,7 +9,7 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         Validate(show, Sections);
-        return new(show with { Sections = [.. InOrder(show, Sections)] }, new SetSections(show.Sections));
+        return new(show with { Sections = [.. InOrder(show, Sections).Select(s => s with { Name = RenameShow.Validate(s.Name) })] }, new SetSections(show.Sections));
     }
 
     /// <inheritdoc/>

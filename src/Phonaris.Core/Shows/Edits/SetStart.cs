@@ -30,15 +30,40 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     /// <exception cref="RuleException">It cannot.</exception>
     internal static void Validate(Show show, string cueId, CueStart start)
     {
-        if ((start.Kind == CueStartKind.Step) != (start.StepId is not null)) throw new RuleException("A cue that starts with a step names it.", "start");
-        if ((start.Kind == CueStartKind.After) != (start.CueId is not null)) throw new RuleException("A cue that starts after another names it.", "start");
+        ValidateKind(start);
         if (start.CueId is not { } before) return;
         if (before == cueId) throw new RuleException("A cue cannot start after itself.", "start");
         show.Cue(before);
         var waits = Waits(show, before);
+        if (waits.Count >= LongestChain) throw TooLong();
         if (!waits.Contains(cueId)) return;
         var chain = waits.TakeWhile(id => id != cueId).Prepend(cueId).Append(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
         throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
+    }
+
+    /// <summary>Checks the starts of all cues of a show, in time that grows with their number alone.</summary>
+    /// <exception cref="RuleException">One cannot be.</exception>
+    internal static void ValidateAll(Show show)
+    {
+        var cues = show.Cues.ToDictionary(c => c.Id);
+        var depths = new Dictionary<string, int>();
+        foreach (var cue in show.Cues)
+        {
+            ValidateKind(cue.Start);
+            // Down to one whose depth is known, then back up; one that is met again on the way down is in a circle.
+            List<Cue> way = [];
+            for (var at = cue; at is not null && !depths.ContainsKey(at.Id);)
+            {
+                if (way.Count > LongestChain) throw TooLong();
+                way.Add(at);
+                at = at.Start.CueId is not { } before ? null
+                    : !cues.TryGetValue(before, out var next) ? throw new RuleException("A cue starts after one that is not in the show.", "start")
+                    : way.Contains(next) ? throw new RuleException("Cues that start after one another go round in a circle.", "start") : next;
+            }
+            var depth = way is [.., { Start.CueId: { } known }] ? depths[known] : 0;
+            for (var n = way.Count - 1; n >= 0; n--) depths[way[n].Id] = ++depth;
+            if (depth > LongestChain) throw TooLong();
+        }
     }
 
     /// <summary>A cue and those it comes after, one after the other.</summary>
@@ -46,7 +71,18 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     {
         var waits = new List<string> { cueId };
         // A cue that is being placed may close a circle that is not yet refused.
-        while (show.Cues.FirstOrDefault(c => c.Id == waits[^1])?.Start.CueId is { } next && !waits.Contains(next)) waits.Add(next);
+        while (waits.Count <= LongestChain && show.FindCue(waits[^1])?.Start.CueId is { } next && !waits.Contains(next)) waits.Add(next);
         return waits;
     }
+
+    private static void ValidateKind(CueStart start)
+    {
+        if ((start.Kind == CueStartKind.Step) != (start.StepId is not null)) throw new RuleException("A cue that starts with a step names it.", "start");
+        if ((start.Kind == CueStartKind.After) != (start.CueId is not null)) throw new RuleException("A cue that starts after another names it.", "start");
+    }
+
+    private static RuleException TooLong() => new($"At most {LongestChain} cues can start one after the other.", "start");
+
+    /// <summary>How many cues can start one after the other.</summary>
+    private const int LongestChain = 200;
 }

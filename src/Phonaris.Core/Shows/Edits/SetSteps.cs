@@ -11,7 +11,7 @@ public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
         ArgumentNullException.ThrowIfNull(show);
         var slide = show.Slide(SlideId);
         Validate(Steps);
-        return new(show.With(slide with { Steps = Steps }), new SetSteps(SlideId, slide.Steps));
+        return new(show.With(slide with { Steps = [.. Steps.Select(s => s with { Label = Names.Plain(s.Label) })] }), new SetSteps(SlideId, slide.Steps));
     }
 
     /// <inheritdoc/>

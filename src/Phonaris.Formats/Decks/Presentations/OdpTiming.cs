@@ -14,7 +14,7 @@ internal sealed class OdpTiming : SlideTiming
             var effects = group.Descendants(Anim + "par").Where(p => p.Get(Show + "preset-class") is not null).ToList();
             if (effects.Count == 0) continue;
             var click = effects[0].Get(Show + "node-type") == "on-click";
-            foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, group)))
+            foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, group)).OrderBy(m => m.Key))
             {
                 List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
                 List<(string, long)> plays = [.. moment.SelectMany(e => e.Descendants(Anim + "command").Select(c => (c.Get(Smil + "targetElement") ?? "", click ? Offset(e, group) : 0)))];

@@ -31,8 +31,9 @@ internal sealed class PptxTiming : SlideTiming
         var effects = outer.Descendants(P + "cTn").Where(c => c.Attribute("presetClass") is not null).ToList();
         if (effects.Count == 0) return;
         var click = effects[0].Attribute("nodeType")?.Value == "clickEffect";
-        // By the clock, each moment is a step of its own; after a click, all that follows it belongs to it.
-        foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, outer)))
+        // By the clock, each moment is a step of its own, in the order of their times, whatever the order they are listed in; after a click, all that
+        // follows it belongs to it.
+        foreach (var moment in effects.GroupBy(e => click ? (long?)null : Offset(e, outer)).OrderBy(m => m.Key))
         {
             List<SlideReveal> reveals = [.. moment.SelectMany(Reveals)];
             List<(string, long)> plays = [.. moment

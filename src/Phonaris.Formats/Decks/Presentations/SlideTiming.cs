@@ -71,6 +71,8 @@ internal abstract class SlideTiming
     {
         if (step.Reveals.Count == 0 && step.Plays.Count == 0) return;
         if (step is { OffsetMs: { } later and > 0, Reveals.Count: 0, Plays.Count: > 0 }) step = new(0, [], [.. step.Plays.Select(p => (p.ShapeId, p.DelayMs + later))]);
+        // No step comes before one that is listed ahead of it, as where a later group has a shorter delay.
+        if (step.OffsetMs is > 0 and var at && _steps.Max(s => s.OffsetMs ?? 0) is var latest && at < latest) step = step with { OffsetMs = latest };
         if (step.OffsetMs is 0) _steps[0] = new(null, [.. _steps[0].Reveals, .. step.Reveals], [.. _steps[0].Plays, .. step.Plays]);
         else _steps.Add(step);
     }

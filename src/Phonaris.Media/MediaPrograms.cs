@@ -1,0 +1,47 @@
+using CliWrap;
+
+namespace Phonaris.Media;
+
+/// <summary>What the outside programs of this machine can do, asked once at the start: builds of ffmpeg differ.</summary>
+public static class MediaPrograms
+{
+    private static readonly (string Option, string Name, string Cost)[] Wanted =
+    [
+        ("-encoders", "libx264", "films as MP4 and copies of videos cannot be made"),
+        ("-encoders", "aac", "films as MP4 have no sound"),
+        ("-encoders", "libvpx-vp9", "films as WebM cannot be made"),
+        ("-encoders", "libopus", "films as WebM have no sound, and sound cannot be exported as Opus"),
+        ("-encoders", "libvorbis", "lighter copies of sounds cannot be made"),
+        ("-encoders", "libmp3lame", "sound cannot be exported as MP3"),
+        ("-encoders", "flac", "shows cannot be presented or played"),
+        ("-filters", "rubberband", "sounds cannot be slowed down or sped up"),
+        ("-filters", "zscale", "videos of high dynamic range cannot be shown"),
+    ];
+
+    /// <summary>What is missing, a sentence each that says what it costs.</summary>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task<IReadOnlyList<string>> MissingAsync(CancellationToken cancel)
+    {
+        List<string> missing = [];
+        foreach (var group in Wanted.GroupBy(w => w.Option))
+        {
+            var listed = new StringWriter();
+            try
+            {
+                await MediaTool.RunAsync("ffmpeg", ["-v", "error", group.Key], null, PipeTarget.ToDelegate(listed.WriteLine), MediaTool.Quick, cancel);
+            }
+            catch (Exception e) when (e is RuleException or MediaToolException)
+            {
+                return [e.Message];
+            }
+            var names = listed.ToString().Split((char[])[' ', '\n'], StringSplitOptions.RemoveEmptyEntries).ToHashSet();
+            missing.AddRange(group.Where(w => !names.Contains(w.Name)).Select(w => $"ffmpeg on this machine has no {w.Name}: {w.Cost}."));
+        }
+        foreach (var (program, cost) in new[] { ("pdftoppm", "PDF decks cannot be drawn"), ("emf2svg-conv", "EMF pictures in decks are left out"), ("wmf2svg", "WMF pictures in decks are left out") })
+            if (!IsOnPath(program)) missing.Add($"{program} is not installed: {cost}.");
+        return missing;
+    }
+
+    private static bool IsOnPath(string program) =>
+        (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':', StringSplitOptions.RemoveEmptyEntries).Any(folder => File.Exists(Path.Combine(folder, program)));
+}
