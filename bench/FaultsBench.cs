@@ -73,6 +73,47 @@ internal static class FaultsBench
         }
     }
 
+    /// <summary>Uploads that are interrupted, up to one longer than a request may be, and on a disk with little room.</summary>
+    public static async Task UploadsAsync(Bench bench)
+    {
+        using (var server = await ServerProcess.StartAsync(Server, bench.PathOf("uploads"), TimeSpan.FromSeconds(60)))
+        {
+            server.Http.Timeout = TimeSpan.FromMinutes(5);
+            var figures = await new UploadDrill(server, Path.Combine(bench.PathOf("uploads"), "uploads"), Seed).RunAsync([.. Enumerable.Repeat(100_000_000L, 19), 2_200_000_000]);
+            Console.WriteLine($"{figures.Complete} uploads complete, {figures.Abandoned} abandoned");
+            bench.ReportWorst("uploads lost", figures.Lost, 0);
+            bench.ReportWorst("uploads shut out", figures.ShutOut, 0);
+        }
+        Directory.CreateDirectory(bench.PathOf("little"));
+        using var small = await ServerProcess.StartOnDiskAsync(Server, bench.PathOf("little"), DiskMegabytes);
+        var drill = new UploadDrill(small, $"/proc/{small.Id}/root{bench.PathOf("little")}/uploads", Seed);
+        var crowded = await drill.RunAsync([300_000_000, 300_000_000, 1_000_000_000, 100_000_000, 100_000_000]);
+        bench.ReportWorst("uploads lost on a small disk", crowded.Lost, 0);
+        bench.ReportWorst("uploads shut out of a small disk", crowded.ShutOut, 0);
+        bench.ReportWorst("uploads let in that no disk holds", await drill.BeginAsync("huge.mp4", 19_000_000_000) is null ? 0 : 1, 0);
+    }
+
+    /// <summary>Derived files beyond their bound while shows are open and one exports.</summary>
+    public static async Task RoomAsync(Bench bench)
+    {
+        using var server = await ServerProcess.StartAsync(Server, bench.PathOf("room"), TimeSpan.FromSeconds(60), "--Phonaris:DerivedBytes", "1");
+        var figures = await new RoomDrill(server, bench.PathOf("room")).RunAsync(3, 20);
+        Console.WriteLine($"{figures.FreedBytes / 1e6:0} MB of derived files removed");
+        bench.ReportWorst("answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("shows whose cues differ", figures.Differing, 0);
+        bench.ReportWorst("exports that failed", figures.FailedExports, 0);
+        bench.ReportWorst("nothing removed", figures.FreedBytes > 0 ? 0 : 1, 0);
+    }
+
+    /// <summary>A speed set on an hour of sound while others make edits.</summary>
+    public static async Task LocksAsync(Bench bench)
+    {
+        using var server = await ServerProcess.StartAsync(Server, bench.PathOf("locks"), TimeSpan.FromSeconds(60));
+        var figures = await new LocksDrill(server).RunAsync(3_600, 200);
+        bench.ReportTime("the speed itself", figures.Speed.TotalSeconds, 1);
+        bench.ReportTime("slowest of 200 edits made meanwhile", figures.Slowest.TotalSeconds, 1);
+    }
+
     /// <summary>Files of every format, spoilt.</summary>
     public static async Task SpoiltAsync(Bench bench)
     {

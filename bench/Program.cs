@@ -22,8 +22,11 @@ using Phonaris.Bench;
     ("spoilt", FaultsBench.SpoiltAsync),
     ("pages", FaultsBench.PagesAsync),
     ("hindered", FaultsBench.HinderedAsync),
+    ("uploads", FaultsBench.UploadsAsync),
+    ("room", FaultsBench.RoomAsync),
+    ("locks", FaultsBench.LocksAsync),
 ];
-string[] faults = ["kills", "spoilt", "pages", "hindered"];
+string[] faults = ["kills", "spoilt", "pages", "hindered", "uploads", "room", "locks"];
 var names = args.SelectMany(a => a == "faults" ? faults : [a]).ToList();
 var wanted = all.Where(b => names.Count == 0 || names.Contains(b.Name)).ToList();
 if (wanted.Count == 0)

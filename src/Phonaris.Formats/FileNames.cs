@@ -10,11 +10,15 @@ public static class FileNames
     // What one disk or another does not allow in a name.
     private const string Forbidden = "<>:\"/\\|?*";
 
+    // Names of devices on one system, whatever their ending.
+    private static readonly string[] Reserved = ["con", "prn", "aux", "nul", .. Enumerable.Range(1, 9).SelectMany(n => (string[])[$"com{n}", $"lpt{n}"])];
+
     /// <summary>A name without what a disk does not allow.</summary>
     /// <param name="name">The name, with or without an ending.</param>
     public static string Safe(string name)
     {
         var plain = new string([.. Names.Plain(name).Select(c => char.IsControl(c) || Forbidden.Contains(c) ? ' ' : c)]).Trim(' ', '.');
+        if (Reserved.Contains(plain.Split('.')[0], StringComparer.OrdinalIgnoreCase)) plain = "_" + plain;
         return plain.Length == 0 ? "show" : Names.Short(plain, Longest).TrimEnd();
     }
 

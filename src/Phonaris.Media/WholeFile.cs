@@ -1,4 +1,4 @@
-using Phonaris.Storage;
+using Phonaris.Shared;
 
 namespace Phonaris.Media;
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.Data.Sqlite;
+using Phonaris.Shared;
 
 namespace Phonaris.Storage;
 

@@ -44,6 +44,22 @@ public static class DatabaseFile
         }
     }
 
+    /// <summary>How many revisions back an edit may have been made: what older ones touched is forgotten.</summary>
+    private const int RevisionsToMerge = 5_000;
+
+    /// <summary>Gives the disk back what removed shows took up in the database, where that is a good part of it, and forgets what long past revisions touched.</summary>
+    /// <param name="databases">Opens it.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task CompactAsync(IDbContextFactory<PhonarisDb> databases, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(databases);
+        const int leastPages = 2_500;
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.Database.ExecuteSqlAsync($"DELETE FROM Changes WHERE Revision < (SELECT s.Revision FROM Shows s WHERE s.Id = Changes.ShowId) - {RevisionsToMerge}", cancel);
+        var (free, all) = ((long)(await AskAsync(db, "PRAGMA freelist_count"))!, (long)(await AskAsync(db, "PRAGMA page_count"))!);
+        if (free > leastPages && free > all / 4) await db.Database.ExecuteSqlAsync($"VACUUM", cancel);
+    }
+
     /// <summary>What SQLite calls a damaged file, a file of something else, and a full disk.</summary>
     public const int Corrupt = 11, NotADatabase = 26, Full = 13;
 

@@ -1,5 +1,6 @@
 using System.Buffers;
 using System.Security.Cryptography;
+using Phonaris.Shared;
 
 namespace Phonaris.Storage;
 

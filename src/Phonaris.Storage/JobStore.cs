@@ -109,15 +109,23 @@ public sealed class JobStore(IDbContextFactory<PhonarisDb> databases)
         await db.Jobs.Where(j => j.Id == id).ExecuteDeleteAsync(cancel);
     }
 
-    /// <summary>Deletes the rows of jobs that ended and have nothing more to tell: those with a subject that are done, and others without a file to show.</summary>
+    /// <summary>Deletes the jobs of a subject that ended.</summary>
+    public async Task DeleteEndedAsync(string showId, string kind, string subject, CancellationToken cancel)
+    {
+        await using var db = await databases.CreateDbContextAsync(cancel);
+        await db.Jobs.Where(j => j.ShowId == showId && j.Kind == kind && j.Subject == subject && j.State != JobState.Waiting && j.State != JobState.Running).ExecuteDeleteAsync(cancel);
+    }
+
+    /// <summary>Deletes the rows of jobs that ended and have nothing more to tell.</summary>
     /// <param name="before">Only those asked for before this, in UTC.</param>
     /// <param name="withFiles">The kind of jobs whose rows stay, since their files do.</param>
+    /// <param name="remembered">The kind of jobs of which it is remembered that they failed or were cancelled.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task PruneAsync(DateTime before, string withFiles, CancellationToken cancel)
+    public async Task PruneAsync(DateTime before, string withFiles, string remembered, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         await db.Jobs.Where(j => j.CreatedAt < before && j.Kind != withFiles
-            && (j.State == JobState.Done || (j.Subject == null && (j.State == JobState.Failed || j.State == JobState.Cancelled)))).ExecuteDeleteAsync(cancel);
+            && (j.State == JobState.Done || (j.Kind != remembered && (j.State == JobState.Failed || j.State == JobState.Cancelled)))).ExecuteDeleteAsync(cancel);
     }
 
     private static IQueryable<JobRow> Unfinished(PhonarisDb db) => db.Jobs.AsNoTracking().Where(j => j.State == JobState.Waiting || j.State == JobState.Running);

@@ -26,16 +26,25 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
         return row is null ? null : (new KeptRun(row.Id, row.Kind, row.StartedAt), JsonSerializer.Deserialize<RunLog>(row.Log, ShowJson.Options)!);
     }
 
-    /// <summary>Keeps what is known of a run, in place of what was known before.</summary>
+    /// <summary>
+    /// Keeps what is known of a run, in place of what was known before. Logs only grow: of two that come at once, or in the wrong order, the longer is kept.
+    /// </summary>
     public async Task KeepAsync(string id, string showId, string kind, DateTime startedAt, RunLog log, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var row = await db.Runs.SingleOrDefaultAsync(r => r.Id == id && r.ShowId == showId, cancel);
-        if (row is null) db.Runs.Add(row = new() { Id = id, ShowId = showId, Kind = kind, StartedAt = startedAt, Log = "" });
-        row.Log = JsonSerializer.Serialize(log, ShowJson.Options);
-        await db.SaveChangesAsync(cancel);
-        var old = await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Skip(Most).Select(r => r.Id).ToListAsync(cancel);
-        await db.Runs.Where(r => old.Contains(r.Id)).ExecuteDeleteAsync(cancel);
+        var json = JsonSerializer.Serialize(log, ShowJson.Options);
+        await db.Database.CreateExecutionStrategy().ExecuteAsync(async () =>
+        {
+            db.ChangeTracker.Clear();
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            var row = await db.Runs.SingleOrDefaultAsync(r => r.Id == id && r.ShowId == showId, cancel);
+            if (row is null) db.Runs.Add(new() { Id = id, ShowId = showId, Kind = kind, StartedAt = startedAt, Log = json });
+            else if (json.Length >= row.Log.Length) row.Log = json;
+            await db.SaveChangesAsync(cancel);
+            var old = await db.Runs.Where(r => r.ShowId == showId).OrderByDescending(r => r.StartedAt).Skip(Most).Select(r => r.Id).ToListAsync(cancel);
+            await db.Runs.Where(r => old.Contains(r.Id)).ExecuteDeleteAsync(cancel);
+            await transaction.CommitAsync(CancellationToken.None);
+        });
     }
 }
 

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Phonaris.Shared;
 
 namespace Phonaris.Storage;
 

@@ -47,6 +47,11 @@ internal static class Outcome
                 return await SayAsync(e.Message, e is FileNotFoundException or DirectoryNotFoundException ? BadInput : Failure);
             }
 
+            catch (Exception e)
+            {
+                return await SayAsync($"Something went wrong here, and it is our fault: {e.Message}", Failure);
+            }
+
             async Task<int> SayAsync(string message, int code)
             {
                 await errors.WriteLineAsync(message);

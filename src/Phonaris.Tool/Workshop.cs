@@ -33,7 +33,8 @@ internal sealed class Workshop
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
-        DerivedRoom.Tidy(Path.Combine(root, "derived"), null, DateTime.UtcNow, _ => false, file => { file.Delete(); return file.Length; });
+        // Both can be made again: media are unpacked from the package that is worked on. What a killed run left half-made goes with the oldest.
+        foreach (var folder in new[] { "derived", "files" }) DerivedRoom.Tidy(Path.Combine(root, folder), null, DateTime.UtcNow, _ => false, Delete);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);
         Pictures = new(Derived, _files.PathOf, new PagePainter(DeckFormats.Draw));
@@ -58,6 +59,20 @@ internal sealed class Workshop
         return AppContext.BaseDirectory;
     }
 
+    private static long Delete(FileInfo file)
+    {
+        file.Delete();
+        return file.Length;
+    }
+
+    /// <summary>Whether a file is unpacked already; then it counts as used now.</summary>
+    private bool IsThere(string hash)
+    {
+        if (!_files.Has(hash)) return false;
+        File.SetLastWriteTimeUtc(_files.PathOf(hash), DateTime.UtcNow);
+        return true;
+    }
+
     public static string NewId() => Guid.NewGuid().ToString("N")[..12];
 
     /// <summary>Keeps other verbs from a package while it is read, changed and written.</summary>
@@ -69,7 +84,7 @@ internal sealed class Workshop
     }
 
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>
-        ShowPackage.ReadAsync(path, hash => Task.FromResult(_files.Has(hash)), (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
+        ShowPackage.ReadAsync(path, hash => Task.FromResult(IsThere(hash)), (content, most) => _files.PutAsync(content, most, () => Damaged(path), cancel), cancel);
 
     /// <summary>A show with its times, its sounds made ready and listened to.</summary>
     public async Task<TimedShow> TimedAsync(Show show, CancellationToken cancel)

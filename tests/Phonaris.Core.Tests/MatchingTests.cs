@@ -36,6 +36,67 @@ public class MatchingTests
     }
 
     [Fact]
+    public void Titles_and_notes_written_here_survive_a_refresh_and_where_both_changed_them_a_person_chooses()
+    {
+        var show = Deck("old", Texts);
+        var old = show;
+        show = show.Apply(new SetNotes("old0", "Said here")).Show.Apply(new RenameSlide("old1", "Named here")).Show.Apply(new SetNotes("old2", "Both: here")).Show;
+        // Written back as the deck has it, it stands as the deck has it.
+        Assert.Equal(old, show.Apply(new SetNotes("old0", "")).Show.Apply(new RenameSlide("old1", Texts[1])).Show.Apply(new SetNotes("old2", "")).Show);
+        // A picture alone is new on the first; the second's notes and the third's are new there; the rest is as it was.
+        var coming = Slides("new", Texts);
+        coming = [coming[0], coming[1] with { Notes = "Said there" }, coming[2] with { Notes = "Both: there" }, .. coming.Skip(3)];
+        var plan = Refresh.Plan(show, "old", coming);
+        Assert.Equal([RefreshKind.Kept, RefreshKind.Changed, RefreshKind.Changed, RefreshKind.Kept, RefreshKind.Kept], plan.Select(l => l.Kind));
+        Assert.Equal(["old2"], plan.Where(l => l.Differs).Select(l => l.SlideId));
+        foreach (var (chosen, notes) in new[] { ((string[])[], "Both: here"), (["old2"], "Both: there") })
+        {
+            var (after, inverse) = show.Apply(Refresh.ToEdit(show, plan, coming, "new.pptx", chosen.ToHashSet()));
+            Assert.Equal(("Said here", "Named here", "Said there", notes), (after.Slide("old0").Notes, after.Slide("old1").Title, after.Slide("old1").Notes, after.Slide("old2").Notes));
+            Assert.Equal(show, after.Apply(inverse).Show);
+            // Once more, nothing is changed in the deck: nothing is said to be, and nothing is lost.
+            Assert.All(Refresh.Plan(after, "new", Slides("newer", Texts).Select((s, n) => s with { Notes = coming[n].Notes }).ToList()), l => Assert.Equal((RefreshKind.Kept, false), (l.Kind, l.Differs)));
+        }
+    }
+
+    [Fact]
+    public void A_reveal_that_the_new_deck_adds_has_an_id_of_its_own()
+    {
+        var show = Deck("old", Texts).Apply(new SetSteps("old0", [new("old0-1", "", 0, null), new("old0-3", "Wings", null, null)])).Show;
+        var coming = Slides("new", Texts);
+        coming = [coming[0] with { Steps = [new("x1", "", 0, null), new("x2", "Wings", null, null), new("x3", "Ears", null, null)] }, .. coming.Skip(1)];
+        var after = show.Apply(Refresh.ToEdit(show, Refresh.Plan(show, "old", coming), coming, "new.pptx")).Show;
+        Assert.Equal([("old0-1", ""), ("old0-3", "Wings"), ("old0-4", "Ears")], after.Slide("old0").Steps.Select(s => (s.Id, s.Label)));
+    }
+
+    [Fact]
+    public void Texts_that_were_prepared_are_as_alike_as_those_that_are_compared_one_by_one()
+    {
+        var random = new Random(7);
+        string Any() => string.Join(' ', Enumerable.Range(0, random.Next(0, 12)).Select(_ => Texts[random.Next(Texts.Length)].Split(' ')[random.Next(4)]));
+        List<string> texts = [.. Enumerable.Range(0, 40).Select(_ => Any())];
+        var (alike, within) = (new double[texts.Count], new double[texts.Count]);
+        var index = new TextIndex(texts);
+        foreach (var text in texts.Append("").ToList())
+        {
+            index.Compare(text, alike, within);
+            Assert.Equal(texts.Select(t => (Likeness.Of(text, t), Likeness.Within(text, t))), alike.Zip(within));
+        }
+    }
+
+    [Fact]
+    public void A_thousand_pages_find_their_thousand_slides()
+    {
+        var random = new Random(3);
+        string[] words = [.. Enumerable.Range(0, 400).Select(n => $"word{n}")];
+        string[] texts = [.. Enumerable.Range(0, 1000).Select(_ => string.Join(' ', Enumerable.Range(0, 60).Select(_ => words[random.Next(words.Length)])))];
+        // Hidden ones were not printed; every tenth page has lost half its words.
+        var slides = Slides("deck", texts).Select((s, n) => s with { Hidden = n % 50 == 7 }).ToValueList();
+        var printed = slides.Select((s, n) => (s, n)).Where(x => !x.s.Hidden).ToList();
+        Assert.Equal(printed.Select(x => x.n), PageJoin.Propose(slides, [.. printed.Select((x, p) => p % 10 == 0 ? x.s.Text[..200] : x.s.Text)]));
+    }
+
+    [Fact]
     public void The_same_deck_again_keeps_every_slide_and_another_is_not_mistaken_for_it()
     {
         var show = Deck("old", Texts);

@@ -281,5 +281,23 @@ public sealed class DrawingTests : MadeDecks
         Assert.Contains(shapes[4].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
     }
 
+    [Fact]
+    public void Text_of_frames_wraps_at_their_width_unless_they_grow_with_it_whatever_shapes_do_by_default()
+    {
+        Odp(PathOf("wrap.odp"), """
+            <style:style style:name="plain" style:family="presentation"/><style:style style:name="grows" style:family="graphic"><style:graphic-properties draw:auto-grow-width="true"/></style:style>
+            """, """
+            <draw:page draw:master-page-name="Night">
+            <draw:frame presentation:style-name="plain" presentation:class="outline" svg:x="1cm" svg:y="1cm" svg:width="9cm" svg:height="2cm"><draw:text-box><text:p>A placeholder</text:p></draw:text-box></draw:frame>
+            <draw:frame draw:style-name="grows" svg:x="1cm" svg:y="4cm" svg:width="9cm" svg:height="2cm"><draw:text-box><text:p>Grows</text:p></draw:text-box></draw:frame>
+            <draw:custom-shape svg:x="1cm" svg:y="7cm" svg:width="9cm" svg:height="2cm"><text:p>A shape</text:p><draw:enhanced-geometry draw:type="rectangle"/></draw:custom-shape></draw:page>
+            """, common: """
+            <style:default-style style:family="graphic"><style:graphic-properties fo:wrap-option="no-wrap"/><style:text-properties fo:font-size="31pt"/></style:default-style>
+            <style:default-style style:family="presentation"><style:text-properties fo:font-size="27pt"/></style:default-style>
+            """);
+        var shapes = DeckFormats.Draw(PathOf("wrap.odp"), MediaTypes.Odp, [1])[0].Shapes.Where(s => s.Text is not null).ToList();
+        Assert.Equal([(true, 27.0), (false, 31), (false, 31)], shapes.Select(s => (s.Text!.Wraps, s.Text.Paragraphs[0].Runs[0].Size)));
+    }
+
     private static string Words(DrawnShape shape) => string.Concat(shape.Text!.Paragraphs.SelectMany(p => p.Runs).Select(r => r.Text));
 }

@@ -98,13 +98,13 @@ internal static class PresentationMaker
     /// <param name="pages">The pages.</param>
     /// <param name="files">More files.</param>
     /// <param name="master">What stands on the master of all pages.</param>
-    public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null, string master = "")
+    public static void Odp(string path, string styles, string pages, (string Name, byte[] Content)[]? files = null, string master = "", string common = "")
     {
         using var zip = new ZipArchive(File.Create(path), ZipArchiveMode.Create);
         Add("mimetype", "application/vnd.oasis.opendocument.presentation", CompressionLevel.NoCompression);
         Add("content.xml", $"<office:document-content {OdfSpaces}><office:automatic-styles>{styles}</office:automatic-styles><office:body><office:presentation>{pages}</office:presentation></office:body></office:document-content>");
         Add("styles.xml", $"""
-            <office:document-styles {OdfSpaces}><office:styles/><office:automatic-styles><style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm"/></style:page-layout>
+            <office:document-styles {OdfSpaces}><office:styles>{common}</office:styles><office:automatic-styles><style:page-layout style:name="wide"><style:page-layout-properties fo:page-width="28cm" fo:page-height="15.75cm"/></style:page-layout>
             <style:style style:name="ground" style:family="drawing-page"><style:drawing-page-properties draw:fill="solid" draw:fill-color="#1e2b2a"/></style:style></office:automatic-styles>
             <office:master-styles><style:master-page style:name="Night" style:page-layout-name="wide" draw:style-name="ground">{master}</style:master-page></office:master-styles></office:document-styles>
             """);

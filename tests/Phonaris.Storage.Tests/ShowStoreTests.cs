@@ -95,6 +95,7 @@ public sealed class ShowStoreTests : IDisposable
     /// <summary>An example of each format that was ever kept, in a database of its time.</summary>
     [Theory]
     [InlineData(1, "Runs")]
+    [InlineData(2, "NothingLost")]
     public async Task What_was_kept_long_ago_is_read_and_the_database_of_then_is_kept_beside(int format, string migration)
     {
         var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", $"format-{format}.json"));
@@ -107,6 +108,7 @@ public sealed class ShowStoreTests : IDisposable
             await db.GetService<IMigrator>().MigrateAsync(migration);
             await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('old', 'Old', 1, 0, {json}, '2026-01-01')");
             await db.Database.ExecuteSqlAsync($"INSERT INTO Shows (Id, Title, Revision, Applied, Json, ChangedAt) VALUES ('bad', 'Bad', 1, 0, '{{', '2026-01-01')");
+            if (format > 1) await db.Database.ExecuteSqlAsync($"UPDATE Shows SET Format = {format}");
             await db.Database.ExecuteSqlAsync($"INSERT INTO Jobs (Id, ShowId, Kind, Name, Input, State, Progress, CreatedAt) VALUES ('j', 'old', 'video', 'V', {"{\"id\":\"v\",\"media\":\"" + new string('a', 64) + "\"}"}, 'Waiting', 0, '2026-01-01')");
         }
         await DatabaseFile.PrepareAsync(databases, path, _database.PathOf("files"), new(_database.PathOf("backups"), path, TimeProvider.System));

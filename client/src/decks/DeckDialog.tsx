@@ -27,6 +27,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const [chosen, setWay] = useState<Way>();
   const [numbers, setNumbers] = useState<ReadonlySet<number>>();
   const [joined, setJoined] = useState<readonly number[]>();
+  const [fromDeck, setFromDeck] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const work = useRef(new AbortController());
   const name = deck.files[0]?.name ?? "";
@@ -43,7 +44,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
     try {
       let after: Schemas["Edited"];
       if (way === "refresh")
-        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files }, signal }));
+        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files, fromDeck: [...fromDeck] }, signal }));
       else if (way === "join")
         after = answered(
           await api.POST("/api/shows/{id}/deck/join", {
@@ -123,7 +124,20 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
             </div>
           )}
           {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
-          {way === "refresh" && look.refreshes && <RefreshPlan lines={look.refreshes} />}
+          {way === "refresh" && look.refreshes && (
+            <RefreshPlan
+              lines={look.refreshes}
+              fromDeck={fromDeck}
+              choose={(slideId, use) =>
+                setFromDeck((before) => {
+                  const after = new Set(before);
+                  if (use) after.add(slideId);
+                  else after.delete(slideId);
+                  return after;
+                })
+              }
+            />
+          )}
           {way === "join" && look.joins && (
             <JoinPages titles={look.titles} joined={joined ?? look.joins} join={setJoined} />
           )}

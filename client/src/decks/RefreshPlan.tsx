@@ -1,4 +1,5 @@
 import type { RefreshLine } from "../api/client";
+import { Tick } from "../ui/fields";
 
 const order = ["gone", "new", "changed", "kept"] as const;
 const words: Record<RefreshLine["kind"], { title: string; note: string }> = {
@@ -8,10 +9,40 @@ const words: Record<RefreshLine["kind"], { title: string; note: string }> = {
   kept: { title: "Kept", note: "as they are" },
 };
 
-/** What a refresh would do, before it is done. */
-export function RefreshPlan({ lines }: { lines: readonly RefreshLine[] }) {
+/** What a refresh would do, before it is done; and of slides changed in both places, whose texts to use. */
+export function RefreshPlan({
+  lines,
+  fromDeck,
+  choose,
+}: {
+  lines: readonly RefreshLine[];
+  fromDeck: ReadonlySet<string>;
+  choose: (slideId: string, use: boolean) => void;
+}) {
+  const differing = lines.filter((l) => l.differs);
   return (
     <div className="space-y-3">
+      {differing.length > 0 && (
+        <section aria-label="Changed in both">
+          <h3 className="text-sm">
+            Changed in both <span className="figures">{differing.length}</span>{" "}
+            <span className="muted font-sans font-normal">
+              title or notes were edited here and in the deck; yours stay unless you choose
+            </span>
+          </h3>
+          <ul className="mt-1 space-y-1">
+            {differing.map(({ slideId, number, title }) => (
+              <li key={slideId}>
+                <Tick ticked={fromDeck.has(slideId ?? "")} set={(on) => choose(slideId ?? "", on)}>
+                  <span className="min-w-0 truncate">
+                    Use the deck’s texts for slide <span className="figures">{number}</span>, “{title}”
+                  </span>
+                </Tick>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {order.map((kind) => {
         const own = lines.filter((l) => l.kind === kind);
         if (own.length === 0) return null;

@@ -11,21 +11,29 @@ import { RefreshPlan } from "./RefreshPlan";
 afterEach(cleanup);
 
 describe("a refresh", () => {
-  it("tells what is lost before what stays", () => {
+  it("asks whose texts to use where both changed them, and tells what is lost before what stays", () => {
+    const choose = vi.fn();
     render(
       <RefreshPlan
         lines={[
-          { kind: "kept", slideId: "s1", number: 1, title: "Who flies" },
-          { kind: "new", slideId: null, number: 2, title: "Bring a torch" },
-          { kind: "gone", slideId: "s2", number: null, title: "Counts" },
+          { kind: "kept", slideId: "s1", number: 1, title: "Who flies", differs: false },
+          { kind: "new", slideId: null, number: 2, title: "Bring a torch", differs: false },
+          { kind: "gone", slideId: "s2", number: null, title: "Counts", differs: false },
+          { kind: "changed", slideId: "s3", number: 3, title: "Ears", differs: true },
         ]}
+        fromDeck={new Set(["s3"])}
+        choose={choose}
       />,
     );
     expect([...document.querySelectorAll("section")].map((s) => s.getAttribute("aria-label"))).toEqual([
+      "Changed in both",
       "Gone",
       "New",
+      "Changed",
       "Kept",
     ]);
+    fireEvent.click(screen.getByLabelText(/Use the deck’s texts for slide 3/));
+    expect(choose).toHaveBeenCalledWith("s3", false);
     expect(screen.getByTitle("Bring a torch").textContent).toBe("2Bring a torch");
   });
 });
@@ -52,6 +60,7 @@ describe("a report", () => {
     progress: 1,
     problem: null,
     result: JSON.stringify(result),
+    subject: null,
     createdAt: "2026-11-25T12:00:00Z",
   });
 

@@ -26,6 +26,7 @@ const job = (id: string, change: Partial<JobView> = {}): JobView => ({
   progress: 1,
   problem: null,
   result: "{}",
+  subject: null,
   createdAt: "2026-11-27T10:00:00Z",
   ...change,
 });

@@ -17,7 +17,9 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
   const chooser = useRef<HTMLInputElement>(null);
   const folderChooser = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState<"catalogue" | "record" | "music">();
-  const shown = jobs.filter((j) => j.kind !== "export" && (isOpen(j) || j.state === "failed" || isWorthTelling(j)));
+  const shown = jobs.filter(
+    (j) => j.kind !== "export" && (isOpen(j) || j.state === "failed" || isStopped(j) || isWorthTelling(j)),
+  );
   return (
     <div className="line-t px-4 py-3">
       <ul className="mb-2 max-h-72 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">
@@ -28,7 +30,9 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
           </li>
         ))}
         {shown.map((job) => (
-          <li key={job.id}>{job.state === "done" ? <DeckReport job={job} /> : <JobLine job={job} />}</li>
+          <li key={job.id}>
+            {job.state === "done" ? <DeckReport job={job} /> : isStopped(job) ? <Stopped job={job} /> : <JobLine job={job} />}
+          </li>
         ))}
       </ul>
       <FileInput ref={chooser} label="Files to bring in" multiple choose={(files) => bringIn(files)} />
@@ -81,6 +85,31 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
   );
 }
 
+/** Whether a video's copy for browsers was stopped: it is made only when it is asked for again. */
+const isStopped = (job: JobView) => job.kind === "video" && job.state === "cancelled";
+
+function Stopped({ job }: { job: JobView }) {
+  return (
+    <p className="flex items-center gap-1 text-xs">
+      <span className="min-w-0 grow truncate">{job.name} cannot be shown in the browser yet</span>
+      <TryAgain job={job} />
+    </p>
+  );
+}
+
+function TryAgain({ job }: { job: JobView }) {
+  const queries = useQueryClient();
+  const press = async () => {
+    await api.POST("/api/shows/{id}/videos/{media}/copy", { params: { path: { id: job.showId, media: job.subject ?? "" } } });
+    await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
+  };
+  return (
+    <button type="button" className="btn btn-xs shrink-0" onClick={() => void press()}>
+      Try again
+    </button>
+  );
+}
+
 /** What some kinds of job do to what they are named after. */
 const does: Record<string, string> = { deck: "Drawing ", speed: "Changing the speed of " };
 
@@ -102,6 +131,7 @@ function JobLine({ job }: { job: JobView }) {
       ) : (
         <Line name={`${does[job.kind] ?? ""}${job.name}`} fraction={job.progress} />
       )}
+      {failed && job.kind === "video" && <TryAgain job={job} />}
       <Stop
         name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
         press={() => void end(!failed)}

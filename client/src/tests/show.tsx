@@ -41,6 +41,7 @@ export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   hidden: false,
   steps: [{ id: `s${n}-1`, label: "", offsetMs: 0, picture: null }],
   deck: "",
+  fromDeck: null,
   ...change,
 });
 

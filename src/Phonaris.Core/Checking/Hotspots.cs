@@ -25,7 +25,7 @@ public sealed class Hotspots : ICheck
             {
                 yield return new(
                     Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no words for those who do not see it.",
-                    [new Remedy($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = name[..Math.Min(name.Length, Hotspot.LongestAlternative)] }), Safe: true)])
+                    [new Remedy($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = Names.Short(name, Hotspot.LongestAlternative) }), Safe: true)])
                 { About = "words" };
             }
             var picture = show.Show.Slide(cue.Span!.First).Picture;

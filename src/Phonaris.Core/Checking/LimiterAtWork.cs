@@ -16,11 +16,11 @@ public sealed class LimiterAtWork : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (show.Levels.Limited is not [var first, ..]) yield break;
-        var at = show.Order.At(first.FromFrame);
+        if (show.Levels.MostLimited is not var (frame, peak)) yield break;
+        var at = show.Order.At(frame);
         yield return new(
-            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(show.Levels.Peaks.SumPeakDbtp ?? 0)}: the limiter holds it down.",
+            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(peak)}: the limiter holds it down.",
             LevelMatch.ToEdit(show.Matches.Where(m => m.Changes)) is { } match ? [new Remedy("Match all levels", match)] : [])
-        { About = $"{show.Levels.Peaks.SumPeakDbtp:0}" };
+        { About = $"{peak:0}" };
     }
 }

@@ -32,7 +32,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
         var measured = new MeasuredPiece[hot.Count];
         Parallel.For(0, hot.Count, new() { MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
-        var (peak, sumPeak, limited, known) = (0f, 0f, new List<Range>(), new bool[most.Length]);
+        var (peak, sumPeak, limited, known) = (0f, 0f, new List<(Range Steps, float SumPeak)>(), new bool[most.Length]);
         var left = energies.ToArray();
         foreach (var (piece, found) in hot.Zip(measured))
         {
@@ -41,7 +41,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
             known.AsSpan(first, found.Energies.Length).Fill(true);
             if (!found.IsLimited) continue;
             found.Energies.CopyTo(left, first);
-            limited.Add(first..(first + found.Energies.Length));
+            limited.Add((first..(first + found.Energies.Length), found.SumPeak));
         }
         return new(peak, sumPeak, limited, known, left);
     }
@@ -115,10 +115,10 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     /// <summary>Where the limiter could be at work, as measured.</summary>
     /// <param name="Peak">The true peak there of what comes out, linear.</param>
     /// <param name="SumPeak">That of the sum before the limiter, linear.</param>
-    /// <param name="Limited">The steps of pieces it is at work in.</param>
+    /// <param name="Limited">The steps of pieces it is at work in, and how high the sum would peak in each, linear.</param>
     /// <param name="Known">Step by step, whether it was measured.</param>
     /// <param name="Energies">The energies of the show, step by step, as the limiter leaves them.</param>
-    public sealed record HotPieces(float Peak, float SumPeak, List<Range> Limited, bool[] Known, double[] Energies);
+    public sealed record HotPieces(float Peak, float SumPeak, List<(Range Steps, float SumPeak)> Limited, bool[] Known, double[] Energies);
 
     /// <summary>A piece as it was measured.</summary>
     private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);

@@ -53,7 +53,20 @@ public sealed class ShowLevels
     public ValueList<CueLevels> Cues { get; }
 
     /// <summary>Where the limiter is at work, to some seconds.</summary>
-    public ValueList<FrameStretch> Limited => [.. _hot.Value.Limited.Select(r => new FrameStretch((long)r.Start.Value * Loudness.StepFrames, (long)r.End.Value * Loudness.StepFrames))];
+    public ValueList<FrameStretch> Limited => [.. _hot.Value.Limited.Select(l => new FrameStretch((long)l.Steps.Start.Value * Loudness.StepFrames, (long)l.Steps.End.Value * Loudness.StepFrames))];
+
+    /// <summary>Where the limiter has most to do: about the frame at which the sum would peak highest, and how high, in dBTP; null where it has nothing to do.</summary>
+    public (long Frame, double SumPeakDbtp)? MostLimited
+    {
+        get
+        {
+            if (_hot.Value.Limited.Count == 0) return null;
+            var (steps, peak) = _hot.Value.Limited.MaxBy(l => l.SumPeak);
+            var most = _sum.Value.Most;
+            var at = Enumerable.Range(steps.Start.Value, steps.End.Value - steps.Start.Value).MaxBy(step => most[step]);
+            return ((long)at * Loudness.StepFrames, Gain.ToDecibels(peak));
+        }
+    }
 
     /// <summary>How high it peaks.</summary>
     public PeakLevels Peaks => _peaks.Value;

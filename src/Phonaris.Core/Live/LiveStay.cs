@@ -25,20 +25,18 @@ internal static class LiveStays
     {
         var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, where, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
-        var silent = yielding.Select(Name).ToHashSet();
+        var silent = yielding.Select(y => y.Key).ToHashSet();
         // What waits for another takes over whenever that comes to it.
         inOrder = [.. inOrder.Where(b => show.Places.WaitsFor(b.Cue) is null)];
         // It sounds on until the later one does: that is at a place's coming, or while one stays.
-        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => Name(b.First.Bed), b => where.LastBefore(b.Second.Bed.StartFrame));
+        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => b.First.Bed.Key, b => where.LastBefore(b.Second.Bed.StartFrame));
         return
         [
             .. placed
-                .Where(p => !silent.Contains(Name(p.Scheduled)))
-                .Select(p => p.Stay.Until(until.GetValueOrDefault(Name(p.Scheduled), int.MaxValue)))
+                .Where(p => !silent.Contains(p.Scheduled.Key))
+                .Select(p => p.Stay.Until(until.GetValueOrDefault(p.Scheduled.Key, int.MaxValue)))
                 .Where(s => s.First <= s.Last),
         ];
-
-        static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
     private static LiveStay StayOf(TimedShow show, Places where, ScheduledCue planned, Cue cue, Sound sound)
@@ -57,7 +55,7 @@ internal static class LiveStays
         var live = new LiveCue(
             cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
             cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return,
-            sound.Kind.IsSpoken() && cue.Ducks && !cue.Muted ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned))
+            sound.Kind.IsSpoken() && sound.HasAudio && cue.Ducks && !cue.Muted ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned))
         {
             Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, where.Of(covered[0]), where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1, stem.Cue),
         };

@@ -91,14 +91,19 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
     }
 
     /// <summary>The slide whose title is most alike, where any is alike enough; of several the nearest.</summary>
-    private static Func<int, int?> ByTitles(Show from, Show to) => i =>
+    private static Func<int, int?> ByTitles(Show from, Show to)
     {
-        var best = Enumerable.Range(0, to.Slides.Count)
-            .Select(k => (Slide: k, Alike: Likeness.Of(from.Slides[i].Title, to.Slides[k].Title)))
-            .OrderByDescending(m => m.Alike).ThenBy(m => Math.Abs(m.Slide - i))
-            .FirstOrDefault();
-        return best.Alike >= LeastLikeness ? best.Slide : null;
-    };
+        var titles = new TextIndex([.. to.Slides.Select(s => s.Title)]);
+        var (alike, unused) = (new double[to.Slides.Count], new double[to.Slides.Count]);
+        var known = new Dictionary<int, int?>();
+        return i =>
+        {
+            if (known.TryGetValue(i, out var slide)) return slide;
+            titles.Compare(from.Slides[i].Title, alike, unused);
+            var best = Enumerable.Range(0, alike.Length).OrderByDescending(k => alike[k]).ThenBy(k => Math.Abs(k - i)).Cast<int?>().FirstOrDefault();
+            return known[i] = best is { } found && alike[found] >= LeastLikeness ? found : null;
+        };
+    }
 }
 
 /// <summary>What slides of two shows are matched by.</summary>

@@ -22,7 +22,8 @@ public static class Likeness
         return x.Count == 0 ? 0 : x.Sum(g => Math.Min(g.Value, y.GetValueOrDefault(g.Key))) / (double)x.Values.Sum();
     }
 
-    private static Dictionary<string, int> Grams(string text)
+    /// <summary>The words of a text and the pairs of words next to each other, each with how often it comes.</summary>
+    internal static Dictionary<string, int> Grams(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
         var words = text.ToUpperInvariant().Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)

@@ -5,7 +5,8 @@ namespace Phonaris.Core.Matching;
 
 /// <summary>
 /// Takes over a deck that was changed elsewhere. Its slides are matched with those in the show: same content first, then similar title and
-/// text, then position; what the person set on a slide, and its sounds, stay with it.
+/// text, then position; what the person set on a slide, and its sounds, stay with it. Title and notes that were changed here stay where the deck says
+/// what it said before; where both were changed the person chooses. For example, notes written here on a slide whose picture alone is new: they stay.
 /// </summary>
 public static class Refresh
 {
@@ -45,7 +46,10 @@ public static class Refresh
             var from = matches.FindIndex(m => m == j);
             lines.Add(from < 0
                 ? new(RefreshKind.New, null, j + 1, coming[j].Title)
-                : new(Content(old[from]) == Content(coming[j]) && old[from].Notes == coming[j].Notes ? RefreshKind.Kept : RefreshKind.Changed, old[from].Id, j + 1, coming[j].Title));
+                : new(Content(old[from]) == Content(coming[j]) && old[from].SaidByDeck.Notes == coming[j].Notes ? RefreshKind.Kept : RefreshKind.Changed, old[from].Id, j + 1, coming[j].Title)
+                {
+                    Differs = Merged(old[from], coming[j], fromDeck: false) != Merged(old[from], coming[j], fromDeck: true),
+                });
         }
         lines.AddRange(old.Where((_, i) => matches[i] < 0).Select(s => new RefreshLine(RefreshKind.Gone, s.Id, null, s.Title)));
         return [.. lines];
@@ -56,13 +60,14 @@ public static class Refresh
     /// <param name="plan">The plan, as <see cref="Plan"/> made it.</param>
     /// <param name="coming">The slides of the new file, the same as for the plan.</param>
     /// <param name="name">What the file is called.</param>
-    public static Edit ToEdit(Show show, ValueList<RefreshLine> plan, IReadOnlyList<Slide> coming, string name)
+    /// <param name="fromDeck">The slides whose title and notes are the deck's where both were changed; of the others those written here stay.</param>
+    public static Edit ToEdit(Show show, ValueList<RefreshLine> plan, IReadOnlyList<Slide> coming, string name, IReadOnlySet<string>? fromDeck = null)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(plan);
         List<Edit> edits = [];
         var now = show;
-        foreach (var line in plan.Where(l => l.SlideId is not null && l.Number is not null)) Make(Content(show.Slide(line.SlideId!), coming[line.Number!.Value - 1]));
+        foreach (var line in plan.Where(l => l.SlideId is not null && l.Number is not null)) Make(Content(show.Slide(line.SlideId!), coming[line.Number!.Value - 1], fromDeck?.Contains(line.SlideId!) == true));
         var gone = plan.Where(l => l.Kind == RefreshKind.Gone).Select(l => l.SlideId!).ToValueList();
         if (gone.Count > 0) Make(new RemoveSlides(gone));
         // Walks down the new deck; each slide comes behind the one before it there, and what stands right already is left alone.
@@ -96,14 +101,33 @@ public static class Refresh
     }
 
     /// <summary>A slide with what the new deck says of it; its steps keep their ids and times.</summary>
-    private static SetContent Content(Slide slide, Slide coming)
+    private static SetContent Content(Slide slide, Slide coming, bool fromDeck)
     {
+        var ids = slide.Steps.Take(coming.Steps.Count).Select(s => s.Id).ToHashSet();
         var steps = coming.Steps.Select((s, k) => s with
         {
-            Id = k < slide.Steps.Count ? slide.Steps[k].Id : $"{slide.Id}-{k + 1}",
+            Id = k < slide.Steps.Count ? slide.Steps[k].Id : NewStepId(slide.Id, k, ids),
             OffsetMs = k < slide.Steps.Count && coming.Steps.Count == slide.Steps.Count ? slide.Steps[k].OffsetMs : s.OffsetMs,
-        });
-        return new(slide.Id, coming.Title, coming.Text, coming.Notes, coming.Picture, [.. steps.DistinctBy(s => s.Id)], coming.Deck);
+        }).ToValueList();
+        var (title, notes) = Merged(slide, coming, fromDeck);
+        DeckTexts said = new(coming.Title, coming.Notes);
+        return new(slide.Id, title, coming.Text, notes, coming.Picture, steps, coming.Deck) { FromDeck = said == new DeckTexts(title, notes) ? null : said };
+    }
+
+    /// <summary>An id that none of a slide's steps has: where one was removed here, ids and places no longer agree.</summary>
+    private static string NewStepId(string slideId, int position, HashSet<string> taken)
+    {
+        for (var n = position + 1; ; n++)
+            if (taken.Add($"{slideId}-{n}")) return $"{slideId}-{n}";
+    }
+
+    /// <summary>Title and notes of a slide after a refresh: each as the one who changed it has it, and where both did, as is chosen.</summary>
+    private static (string Title, string Notes) Merged(Slide slide, Slide coming, bool fromDeck)
+    {
+        var said = slide.SaidByDeck;
+        return (Of(slide.Title, said.Title, coming.Title), Of(slide.Notes, said.Notes, coming.Notes));
+
+        string Of(string here, string before, string there) => there == before ? here : here == before || fromDeck ? there : here;
     }
 
     /// <summary>For each old slide the position of its new one, or -1.</summary>
@@ -117,17 +141,24 @@ public static class Refresh
             free.Remove(j);
         }
 
+        // The first free one of the same content.
+        var same = Enumerable.Range(0, coming.Count).GroupBy(j => Content(coming[j])).ToDictionary(g => g.Key, g => new Queue<int>(g));
         for (var i = 0; i < old.Count; i++)
-            if (free.Order().Cast<int?>().FirstOrDefault(j => Content(coming[j!.Value]) == Content(old[i])) is { } same) Take(i, same);
+            if (same.TryGetValue(Content(old[i]), out var there) && there.TryDequeue(out var j)) Take(i, j);
 
-        var alike = from i in Enumerable.Range(0, old.Count)
-                    where matches[i] < 0
-                    from j in free
-                    let likeness = (Likeness.Of(old[i].Title, coming[j].Title) + Likeness.Of(old[i].Text, coming[j].Text)) / 2
-                    where likeness >= AlikeFrom
-                    orderby likeness descending, Math.Abs(i - j)
-                    select (i, j);
-        foreach (var (i, j) in alike.ToList())
+        var left = free.Order().ToArray();
+        var (titles, texts) = (new TextIndex([.. left.Select(j => coming[j].Title)]), new TextIndex([.. left.Select(j => coming[j].Text)]));
+        var (byTitle, byText, unused) = (new double[left.Length], new double[left.Length], new double[left.Length]);
+        List<(double Likeness, int Old, int New)> alike = [];
+        for (var i = 0; i < old.Count; i++)
+        {
+            if (matches[i] >= 0) continue;
+            titles.Compare(old[i].SaidByDeck.Title, byTitle, unused);
+            texts.Compare(old[i].Text, byText, unused);
+            for (var k = 0; k < left.Length; k++)
+                if ((byTitle[k] + byText[k]) / 2 is >= AlikeFrom and var likeness) alike.Add((likeness, i, left[k]));
+        }
+        foreach (var (_, i, j) in alike.OrderByDescending(a => a.Likeness).ThenBy(a => Math.Abs(a.Old - a.New)))
             if (matches[i] < 0 && free.Contains(j)) Take(i, j);
 
         // By position: as many slides on either side between two that are matched, or before the first or behind the last of them, are the
@@ -152,7 +183,7 @@ public static class Refresh
 
     /// <summary>What a slide shows, as far as it can be told: its words, or for a slide without any, its picture.</summary>
     private static string Content(Slide slide) =>
-        slide.Text.Trim().Length > 0 ? $"{slide.Title}\n{slide.Text}" : $"{slide.Title}\n{(slide.Picture.Page == 1 ? slide.Picture.Media : slide.Picture.Page)}";
+        slide.Text.Trim().Length > 0 ? $"{slide.SaidByDeck.Title}\n{slide.Text}" : $"{slide.SaidByDeck.Title}\n{(slide.Picture.Page == 1 ? slide.Picture.Media : slide.Picture.Page)}";
 
     /// <summary>The longest run of numbers, in order, that ascends (M. L. Fredman, 1975).</summary>
     private static List<int> InOrder(List<int> numbers)
@@ -183,7 +214,11 @@ public static class Refresh
 /// <param name="SlideId">The slide in the show; null for a new one.</param>
 /// <param name="Number">Its number in the new file, from 1; null for one that is gone.</param>
 /// <param name="Title">Its title.</param>
-public sealed record RefreshLine(RefreshKind Kind, string? SlideId, int? Number, string Title);
+public sealed record RefreshLine(RefreshKind Kind, string? SlideId, int? Number, string Title)
+{
+    /// <summary>Whether its title or notes were changed both here and in the new file.</summary>
+    public bool Differs { get; init; }
+}
 
 /// <summary>The kinds of <see cref="RefreshLine"/>.</summary>
 public enum RefreshKind

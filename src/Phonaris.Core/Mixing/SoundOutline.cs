@@ -17,6 +17,7 @@ public static class SoundOutline
         ArgumentNullException.ThrowIfNull(cue);
         ArgumentNullException.ThrowIfNull(peaks);
         var length = toFrame - fromFrame;
+        Span<float> next = stackalloc float[1];
         for (var c = 0; c < columns.Length; c++)
         {
             var start = Math.Max(fromFrame + length * c / columns.Length, cue.StartFrame) - cue.StartFrame;
@@ -31,6 +32,12 @@ public static class SoundOutline
             var last = Math.Min(sound + end - start, cue.RoundTo(round));
             var (from, to) = cue.Source.FileRange(sound, last);
             peaks.Read(from, to, columns.Slice(c, 1));
+            // A part that is longer than what is left of the round holds some of the next ones, at most all that loops.
+            if (sound + end - start <= cue.RoundTo(round) || cue.Rounds == 1) continue;
+            var more = Math.Min(sound + end - start - cue.RoundTo(round), cue.LoopTo - cue.LoopFrom);
+            (from, to) = cue.Source.FileRange(cue.LoopFrom, cue.LoopFrom + more);
+            peaks.Read(from, to, next);
+            columns[c] = Math.Max(columns[c], next[0]);
         }
     }
 

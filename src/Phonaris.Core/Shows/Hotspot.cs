@@ -32,7 +32,7 @@ public sealed record Hotspot(
     public static Hotspot New(string alternative)
     {
         ArgumentNullException.ThrowIfNull(alternative);
-        return new(0.5, 0.5, 0.08, 0, HotspotSymbol.Wing, "#D9772B", 1, alternative[..Math.Min(alternative.Length, LongestAlternative)], Shown: true);
+        return new(0.5, 0.5, 0.08, 0, HotspotSymbol.Wing, "#D9772B", 1, Names.Short(alternative, LongestAlternative), Shown: true);
     }
 }
 

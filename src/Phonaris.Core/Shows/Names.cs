@@ -14,7 +14,7 @@ public static partial class Names
     public static string FromFile(string fileName)
     {
         ArgumentNullException.ThrowIfNull(fileName);
-        var bare = Path.GetFileNameWithoutExtension(Plain(fileName));
+        var bare = Path.GetFileNameWithoutExtension(Plain(fileName).Replace('\\', '/'));
         var words = Separators().Replace(LeadingNumber().Replace(bare, ""), " ").Trim();
         if (words.Length == 0) words = bare.Length > 0 ? bare : "Untitled";
         words = Short(words, Longest);

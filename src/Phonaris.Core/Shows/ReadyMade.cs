@@ -94,7 +94,7 @@ public sealed record ReadyMade(
         List<Edit> rest =
         [
             settings, new SetDelay(cueId, 0), new SetLoopPart(cueId, null), new SetLevelPoints(cueId, []), new SetMuted(cueId, false),
-            new SetHandover(cueId, Cue.DefaultHandoverMs), new SetStop(cueId, plain.Stop),
+            new SetHandover(cueId, Cue.DefaultHandoverMs), new SetFit(cueId, null), new SetDuck(cueId, null), new SetStop(cueId, plain.Stop),
         ];
         return new Several([.. rest], $"{show.Sound(cue.SoundId).Name}: {Plain}");
     }

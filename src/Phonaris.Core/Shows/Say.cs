@@ -26,13 +26,13 @@ public static class Say
     };
 
     /// <summary>A level: <c>−14.0 dB</c>.</summary>
-    public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(db < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
+    public static string Decibels(double db) => string.Create(CultureInfo.InvariantCulture, $"{(Math.Round(db, 1) < 0 ? "−" : "")}{Math.Abs(db):0.0} dB");
 
     /// <summary>What lies between two loudnesses: <c>4.5 LU</c>.</summary>
     public static string Loudness(double lu) => string.Create(CultureInfo.InvariantCulture, $"{lu:0.0} LU");
 
     /// <summary>A true peak: <c>−1.0 dBTP</c>, <c>+0.3 dBTP</c>.</summary>
-    public static string Peak(double dbtp) => string.Create(CultureInfo.InvariantCulture, $"{(dbtp < 0 ? "−" : "+")}{Math.Abs(dbtp):0.0} dBTP");
+    public static string Peak(double dbtp) => string.Create(CultureInfo.InvariantCulture, $"{(Math.Round(dbtp, 1) < 0 ? "−" : "+")}{Math.Abs(dbtp):0.0} dBTP");
 
     /// <summary>A speed: <c>1.25 ×</c>.</summary>
     public static string Times(double speed) => string.Create(CultureInfo.InvariantCulture, $"{speed:0.###} ×");

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Phonaris.Core.Shows;
 
 /// <summary>One page of the deck, in running order.</summary>
@@ -15,6 +17,22 @@ public sealed record Slide(
     string Id, string Title, string Text, string Notes, PictureSource Picture, long HoldMs, Transition Transition, bool Hidden,
     ValueList<Step> Steps, string Deck = "") : IHasId
 {
+    /// <summary>What its deck said of it last, where something else was written here since; null where it stands as the deck has it.</summary>
+    public DeckTexts? FromDeck { get; init; }
+
+    /// <summary>Its title and notes as the deck said them last.</summary>
+    [JsonIgnore]
+    public DeckTexts SaidByDeck => FromDeck ?? new(Title, Notes);
+
+    /// <summary>The slide with other texts, so that what the deck said last is not forgotten.</summary>
+    /// <param name="title">Its title.</param>
+    /// <param name="notes">Its notes.</param>
+    internal Slide WithTexts(string title, string notes)
+    {
+        var said = Deck.Length == 0 || SaidByDeck == new DeckTexts(title, notes) ? null : SaidByDeck;
+        return this with { Title = title, Notes = notes, FromDeck = said };
+    }
+
     /// <summary>Whether its hold stays as it is when holds are worked out anew.</summary>
     public bool HoldLocked { get; init; }
 

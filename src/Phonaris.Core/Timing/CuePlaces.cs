@@ -6,6 +6,9 @@ namespace Phonaris.Core.Timing;
 /// <summary>Where each cue lies by itself: its start, its end, what it plays; before beds hand over and make room.</summary>
 internal sealed class CuePlaces
 {
+    /// <summary>How many rounds are gone for each cue at most: far more than any show was seen to need.</summary>
+    private const int MostRoundsACue = 100;
+
     private readonly Show _show;
     private readonly RunningOrder _order;
     private readonly Dictionary<string, IReadOnlyList<ScheduledCue>> _placed = [];
@@ -20,7 +23,8 @@ internal sealed class CuePlaces
         PlaceAll();
         if (!show.Cues.Any(c => After(c) is { } other && IsBed(other))) return;
         // What waits for a bed begins where that is taken over from, and may take over itself.
-        for (var settled = -1L; TakeOver(settled) is { } at; settled = at) PlaceAll();
+        var rounds = MostRoundsACue * show.Cues.Count;
+        for (var settled = -1L; rounds-- > 0 && TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
 
     /// <summary>What is known of the show's sounds.</summary>
@@ -53,25 +57,28 @@ internal sealed class CuePlaces
     }
 
     /// <summary>
-    /// Finds where beds take over from others. Hardly anything bears on what lies earlier: so of what is otherwise than was taken for granted only the
-    /// earliest is certain, and what lies behind it is found anew. But what begins with its slides because the cue it comes after has ended before
-    /// does not once that sounds there again: a taking over that brings about its own end is none.
+    /// One round of finding where beds take over from others. A cue may start after a bed; where that bed is taken over from, the cue starts earlier, and
+    /// may take over from others itself. So the takings over are assumed, everything is placed by them, and what is found then is compared with what was
+    /// assumed. What is placed depends only on takings over before it: up to the earliest difference all is final, and the rest is found again.
+    /// <para>Invariant: every taking over at or before <paramref name="settled"/> is final. A final one that is no longer found was undone by what it
+    /// brought about; it is refuted for good, or it would come and go for ever. Each round settles a later frame or refutes one more.</para>
+    /// <para>Example: A lies on slides 1–9, B on 5–9, C on 1–9 and starts after A. Nothing is assumed: A ends with slide 9, so C has no place. Found: B takes
+    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and takes over from B or gives way to it. Found the same again: done.</para>
     /// </summary>
-    /// <param name="settled">The frame up to which all was certain.</param>
-    /// <returns>The frame of what was otherwise; null where nothing was.</returns>
+    /// <param name="settled">The frame up to which all is final.</param>
+    /// <returns>The frame of the earliest difference; null where what is found is what was assumed.</returns>
     private long? TakeOver(long settled)
     {
         var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !WaitsForHand(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
-        var takenOver = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: (b.First.Cue.Id, b.First.Bed.StartFrame), At: b.Second.Bed.StartFrame)).ToHashSet();
-        takenOver.UnionWith(yielding.Select(y => (Bed: (y.CueId, y.StartFrame), At: y.StartFrame)));
-        _refuted.UnionWith(_takenOver.Where(t => t.At <= settled && !takenOver.Contains(t)));
-        takenOver.ExceptWith(_refuted);
-        takenOver.SymmetricExceptWith(_takenOver);
-        if (takenOver.Count == 0) return null;
-        var otherwise = takenOver.Min(t => t.At);
-        takenOver.SymmetricExceptWith(_takenOver);
-        _takenOver = [.. takenOver.Where(t => t.At <= otherwise)];
-        return otherwise;
+        var found = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: b.First.Bed.Key, At: b.Second.Bed.StartFrame)).ToHashSet();
+        found.UnionWith(yielding.Select(y => (Bed: y.Key, At: y.StartFrame)));
+        _refuted.UnionWith(_takenOver.Where(t => t.At <= settled && !found.Contains(t)));
+        found.ExceptWith(_refuted);
+        var differing = found.Except(_takenOver).Concat(_takenOver.Except(found)).ToList();
+        if (differing.Count == 0) return null;
+        var earliest = differing.Min(t => t.At);
+        _takenOver = [.. found.Where(t => t.At <= earliest)];
+        return earliest;
     }
 
     /// <summary>Where a cue lies; one that comes after another is placed behind it, and there are no circles.</summary>
@@ -81,7 +88,7 @@ internal sealed class CuePlaces
         var ends = EndsBefore(cue);
         // What waits for one that has no time has none either.
         if (ends is []) return _placed[cue.Id] = [];
-        return _placed[cue.Id] = [.. Stretches(cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
+        return _placed[cue.Id] = [.. _order.StretchesOf(_show, cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
     }
 
     /// <summary>The frames at which the cue ends that a cue comes after; null where it comes after none.</summary>
@@ -92,13 +99,6 @@ internal sealed class CuePlaces
     {
         var takenOver = _takenOver.Where(t => t.Bed.CueId == cue.Id).ToDictionary(t => t.Bed.StartFrame, t => t.At);
         return [.. PlacedOf(cue).Select(p => (p.StartFrame, End: Math.Min(p.EndFrame, takenOver.GetValueOrDefault(p.StartFrame, long.MaxValue)))).Where(p => p.End > p.StartFrame).Select(p => p.End)];
-    }
-
-    private IEnumerable<IReadOnlyList<SlideTime>> Stretches(Cue cue)
-    {
-        if (cue.Span is null) return [];
-        var covered = _order.Of(_show, cue.Span);
-        return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
     }
 
     private ScheduledCue? Place(Cue cue, IReadOnlyList<SlideTime> slides, List<long> ends)
@@ -122,7 +122,7 @@ internal sealed class CuePlaces
     public long RoomFor(Cue cue)
     {
         var ends = EndsBefore(cue);
-        return ends is [] ? 0 : Stretches(cue).Select(slides => Room(cue, slides, StartOf(cue, slides, ends ?? []))).FirstOrDefault(room => room > 0);
+        return ends is [] ? 0 : _order.StretchesOf(_show, cue).Select(slides => Room(cue, slides, StartOf(cue, slides, ends ?? []))).FirstOrDefault(room => room > 0);
     }
 
     /// <summary>Where a cue begins: after another where that first ends on its slides, or with them where it has ended before.</summary>

@@ -59,6 +59,14 @@ public sealed record RunningOrder(ValueList<SlideTime> Slides)
         return Between(first, last);
     }
 
+    /// <summary>The slides of a cue, together; each by itself for one that plays again on every slide. None where none of them is shown.</summary>
+    internal IEnumerable<IReadOnlyList<SlideTime>> StretchesOf(Show show, Cue cue)
+    {
+        if (cue.Span is null) return [];
+        var covered = Of(show, cue.Span);
+        return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
+    }
+
     /// <summary>The slides between two positions among all slides, both included.</summary>
     internal IReadOnlyList<SlideTime> Between(int first, int last)
     {

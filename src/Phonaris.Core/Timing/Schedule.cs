@@ -51,16 +51,14 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
             .Select(b => b with { Envelope = b.Envelope + Ducks.For(b, ducked, new(under, places.Listened, show.Sound(b.SoundId).Figures)) })
-            .ToDictionary(Name);
-        var silent = yielding.Select(Name).ToHashSet();
+            .ToDictionary(b => b.Key);
+        var silent = yielding.Select(y => y.Key).ToHashSet();
         return new(
             order.TotalFrames,
-            [.. heard.Where(p => !silent.Contains(Name(p.Scheduled))).Select(p => beds.GetValueOrDefault(Name(p.Scheduled), p.Scheduled))],
+            [.. heard.Where(p => !silent.Contains(p.Scheduled.Key)).Select(p => beds.GetValueOrDefault(p.Scheduled.Key, p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
             places.Unfit)
         { Ducked = ducked };
-
-        static (string, long) Name(ScheduledCue cue) => (cue.CueId, cue.StartFrame);
     }
 
     /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>

@@ -52,6 +52,9 @@ public sealed record ScheduledCue(
     /// <summary>The bed that begins at the same moment, so that this one does not sound; or null.</summary>
     public string? GivesWayTo { get; init; }
 
+    /// <summary>What names it among those of a schedule: one that plays again on every slide is there for each.</summary>
+    internal (string CueId, long StartFrame) Key => (CueId, StartFrame);
+
     /// <summary>How long it sounds, in frames.</summary>
     public long LengthFrames => EndFrame - StartFrame;
 

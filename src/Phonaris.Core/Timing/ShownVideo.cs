@@ -21,7 +21,7 @@ public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures
         var places = show.Schedule.ByThemselves.ToLookup(c => c.CueId);
         return [.. from cue in show.Show.Cues
                    where cue is { Video: not null, Span: not null }
-                   from slides in StretchesOf(show, cue)
+                   from slides in show.Order.StretchesOf(show.Show, cue)
                    select Of(show.Show, cue, slides, places[cue.Id])];
     }
 
@@ -40,12 +40,6 @@ public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures
 
     /// <summary>The frames at which what is seen of it becomes otherwise than by going on.</summary>
     public IEnumerable<long> Changes() => Runs.SelectMany(r => new[] { r.FromFrame, r.ToFrame });
-
-    private static IEnumerable<IReadOnlyList<SlideTime>> StretchesOf(TimedShow show, Cue cue)
-    {
-        var covered = show.Order.Of(show.Show, cue.Span!);
-        return cue.EachSlide ? covered.Select(s => (IReadOnlyList<SlideTime>)[s]) : covered.Count > 0 ? [covered] : [];
-    }
 
     private static ShownVideo Of(Show show, Cue cue, IReadOnlyList<SlideTime> slides, IEnumerable<ScheduledCue> places)
     {

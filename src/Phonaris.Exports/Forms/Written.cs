@@ -6,7 +6,8 @@ namespace Phonaris.Exports.Forms;
 /// <summary>How forms write their files: whole or not at all.</summary>
 internal static class Written
 {
-    private static readonly UTF8Encoding Plain = new(encoderShouldEmitUTF8Identifier: false);
+    /// <summary>Tables say by a mark at their beginning that they are UTF-8: many programs garble signs and umlauts of those that do not.</summary>
+    private static readonly UTF8Encoding Plain = new(encoderShouldEmitUTF8Identifier: false), Marked = new(encoderShouldEmitUTF8Identifier: true);
 
     /// <summary>Writes a file of which nothing is lost; it appears whole or not at all.</summary>
     public static async Task<ValueList<string>> FileAsync(string path, Func<string, Task> write)
@@ -16,5 +17,5 @@ internal static class Written
     }
 
     /// <summary>Writes a text.</summary>
-    public static Task<ValueList<string>> TextAsync(string path, string text, CancellationToken cancel) => FileAsync(path, partial => File.WriteAllTextAsync(partial, text, Plain, cancel));
+    public static Task<ValueList<string>> TextAsync(string path, string text, CancellationToken cancel) => FileAsync(path, partial => File.WriteAllTextAsync(partial, text, Path.GetExtension(path).Equals(".csv", StringComparison.OrdinalIgnoreCase) ? Marked : Plain, cancel));
 }

@@ -100,15 +100,13 @@ public sealed record DeckSlide(
     /// <param name="id">Its id there.</param>
     /// <param name="holdMs">Its hold when the deck says nothing of one, in milliseconds.</param>
     public Slide ToSlide(string id, long holdMs) => new(
-        id, Short(Title, RenameShow.LongestTitle), Short(Text, Slide.LongestText), Short(Notes, Slide.LongestText), Picture,
+        id, Names.Short(Title, RenameShow.LongestTitle), Names.Short(Text, Slide.LongestText), Names.Short(Notes, Slide.LongestText), Picture,
         Math.Clamp(HoldMs ?? holdMs, Slide.LeastHoldMs, Slide.GreatestHoldMs),
         TransitionMs > 0 ? Transition.Dissolve(Math.Min(TransitionMs, Transition.GreatestMs)) : Transition.Cut, Hidden,
-        [.. Steps.Take(Step.Most).Select((s, k) => new Step($"{id}-{k + 1}", Short(s.Label, RenameShow.LongestTitle), k == 0 ? 0 : s.OffsetMs, StepPicture(k)))]);
+        [.. Steps.Take(Step.Most).Select((s, k) => new Step($"{id}-{k + 1}", Names.Short(s.Label, RenameShow.LongestTitle), k == 0 ? 0 : s.OffsetMs, StepPicture(k)))]);
 
     /// <summary>What the slide looks like from a step on, where the deck shows it bit by bit.</summary>
     private PictureSource? StepPicture(int k) => Steps.Count > 1 && Steps[k].Reveals ? Picture with { Step = k + 1 } : null;
-
-    private static string Short(string text, int most) => text.Length <= most ? text : text[..most];
 }
 
 /// <summary>One reveal of a slide.</summary>

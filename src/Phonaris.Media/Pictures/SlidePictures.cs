@@ -20,7 +20,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     private const int JpegQuality = 90;
 
     /// <summary>Counted up where slides of presentations come out differently than before.</summary>
-    private const int DrawnBy = 4;
+    private const int DrawnBy = 5;
 
     /// <summary>A slide's picture as a PNG file of the width asked for, in its own proportions.</summary>
     /// <param name="source">The picture.</param>

@@ -31,6 +31,9 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>How long what cannot be read is left before it is tried again, in milliseconds.</summary>
     private const int TriedAgainMs = 5_000;
 
+    /// <summary>Each time it fails once more, twice as long; never longer than this, in milliseconds.</summary>
+    private const long MostTriedAgainMs = 300_000;
+
     /// <summary>How many bytes of outlines are kept: ten hours of sound.</summary>
     private const long MostPeakBytes = 18_000_000;
 
@@ -130,7 +133,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
             async (sound, token) =>
             {
                 // Tried again now and then: its file may be put back, and what was wrong may have been the machine's want of room.
-                if (_unavailable.TryGetValue(sound.Media, out var known) && Environment.TickCount64 - known.FoundAt < TriedAgainMs) return;
+                if (_unavailable.TryGetValue(sound.Media, out var known) && Environment.TickCount64 - known.FoundAt < Math.Min(MostTriedAgainMs, (long)TriedAgainMs << Math.Min(known.Tries, 16))) return;
                 try
                 {
                     if (!File.Exists(original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
@@ -138,9 +141,11 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
                 }
                 catch (Exception e) when (e is RuleException or IOException or UnauthorizedAccessException)
                 {
+                    // A file that is missing costs nothing to look for.
+                    var tries = File.Exists(original(sound.Media)) && known is not null ? known.Tries + 1 : 0;
                     Forget(sound.Media);
                     var says = e is RuleException ? e.Message : $"The file of {sound.Name} cannot be read: {e.Message} The disk may be failing. Add {sound.FileName} again.";
-                    _unavailable[sound.Media] = new(says, Environment.TickCount64);
+                    _unavailable[sound.Media] = new(says, Environment.TickCount64, tries);
                 }
             });
         var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
@@ -240,8 +245,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
 
     private static readonly ISoundReader Silence = new SilentSound();
 
-    /// <summary>Why a sound cannot be read, and when that was found, in milliseconds of the machine's clock.</summary>
-    private sealed record Unavailable(string Says, long FoundAt);
+    /// <summary>Why a sound cannot be read, when that was found, in milliseconds of the machine's clock, and how often it was tried again.</summary>
+    private sealed record Unavailable(string Says, long FoundAt, int Tries);
 
     /// <summary>Stands in for a sound that cannot be read.</summary>
     private sealed class SilentSound : ISoundReader

@@ -49,15 +49,16 @@ internal static class DeckEndpoints
         });
 
         api.MapPost("/shows/{id}/deck/refresh", async Task<Results<Ok<Edited>, NotFound>> (
-            string id, BroughtDeck brought, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
+            string id, RefreshedDeck brought, ShowStore shows, ShowChanges changes, DeckReaders readers, FileStore files, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var deck = await brought.ReadAsync(readers, files, cancel);
+            var fromDeck = brought.FromDeck?.ToHashSet();
+            var deck = await new BroughtDeck(brought.Files).ReadAsync(readers, files, cancel);
             var coming = deck.ToSlides(NewId.Next, Slide.DefaultHoldMs);
             var name = brought.Files[0].Name;
             return await changes.AnswerAsync(await changes.ApplyAsync(
                 id,
-                show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name),
+                show => Refresh.ToEdit(show, Refresh.Plan(show, Refresh.DeckFor(show, coming), coming), coming, name, fromDeck),
                 // Sounds of the deck were taken over when it first came.
                 after => BringDeck.JobFor(jobs, id, name, deck with { Sounds = [] }, [.. after.Slides.Where(s => s.Deck == coming[0].Deck)]),
                 cancel));
@@ -88,6 +89,11 @@ public sealed record BroughtDeck(ValueList<BroughtFile> Files)
 {
     internal Task<Deck> ReadAsync(DeckReaders readers, FileStore files, CancellationToken cancel) => BroughtFile.ReadDeckAsync(Files, readers, files, cancel);
 }
+
+/// <summary>A deck to refresh a show with.</summary>
+/// <param name="Files">The files of the deck, brought in before.</param>
+/// <param name="FromDeck">The slides of the show whose title and notes are to be the deck's where both were changed; null for none.</param>
+public sealed record RefreshedDeck(ValueList<BroughtFile> Files, ValueList<string>? FromDeck = null);
 
 /// <summary>Slides to add.</summary>
 /// <param name="Files">The files of the deck, brought in before.</param>

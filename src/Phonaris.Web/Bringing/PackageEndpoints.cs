@@ -52,7 +52,7 @@ internal static class PackageEndpoints
     private static Show Copied(Show show)
     {
         const string copy = ", copy";
-        return show with { Title = show.Title[..Math.Min(show.Title.Length, RenameShow.LongestTitle - copy.Length)] + copy };
+        return show with { Title = Names.Short(show.Title, RenameShow.LongestTitle - copy.Length) + copy };
     }
 
     private static async Task<Created<ShowCard>> AddedAsync(Show show, ShowChanges changes, CancellationToken cancel)

@@ -43,7 +43,9 @@ internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
     /// <param name="cancel">Stops it.</param>
     public static async Task QueueAsync(JobRunner jobs, JobStore kept, string showId, Sound video, bool again, CancellationToken cancel)
     {
-        if (again || !await kept.HasFailedAsync(showId, JobKind, video.Media, cancel)) await AddAsync(jobs, showId, video, cancel);
+        if (!again && await kept.HasFailedAsync(showId, JobKind, video.Media, cancel)) return;
+        if (again) await kept.DeleteEndedAsync(showId, JobKind, video.Media, cancel);
+        await AddAsync(jobs, showId, video, cancel);
     }
 
     private static Task<JobView> AddAsync(JobRunner jobs, string showId, Sound video, CancellationToken cancel) =>

@@ -15,6 +15,9 @@ internal sealed class AppOptions
     /// <summary>The port at which clickers join, on every address of the machine, while a run is open to them.</summary>
     public int ClickerPort { get; set; } = 5171;
 
+    /// <summary>How much derived files may take up, in bytes; 20 GB, and half of what the disk has to give, when left out.</summary>
+    public long? DerivedBytes { get; set; }
+
     /// <summary>Names beside localhost under which the app answers, such as that of a reverse proxy.</summary>
     public IReadOnlyList<string> Hosts { get; set; } = [];
 

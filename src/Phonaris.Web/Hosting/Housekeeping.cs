@@ -1,3 +1,5 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
@@ -10,12 +12,15 @@ namespace Phonaris.Web.Hosting;
 /// database up every day.
 /// </summary>
 internal sealed class Housekeeping(
-    ShowStore shows, JobStore jobs, FileStore files, FileUses uses, UploadStore uploads, SoundLibrary sounds, OpenShows open, Backups backups, AppPaths paths, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
+    IDbContextFactory<PhonarisDb> databases, ShowStore shows, JobStore jobs, FileStore files, FileUses uses, UploadStore uploads, SoundLibrary sounds, OpenShows open, Backups backups, AppPaths paths, IOptions<AppOptions> options, TimeProvider clock, ILogger<Housekeeping> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromHours(1), JobsToldFor = TimeSpan.FromDays(1);
 
     /// <summary>The folders whose files are named after the file they follow from.</summary>
     private static readonly string[] NamedByHash = ["sounds", "speeds", "pictures", "videos"];
+
+    /// <summary>The kinds of jobs whose rows stay: exports have a file, and of a video's copy it is remembered that it failed.</summary>
+    private const string ExportKind = "export", VideoKind = "video";
 
     private readonly SemaphoreSlim _turn = new(1);
 
@@ -49,14 +54,13 @@ internal sealed class Housekeeping(
             if (showId is null)
             {
                 await uploads.ExpireAsync();
-                await jobs.PruneAsync(clock.GetUtcNow().UtcDateTime - JobsToldFor, Exports.ExportShow.JobKind, cancel);
+                await jobs.PruneAsync(clock.GetUtcNow().UtcDateTime - JobsToldFor, ExportKind, VideoKind, cancel);
             }
             // Of one show its own files; else all that are there.
             var own = await shows.RemoveAsync(showId, cancel);
             freed += await RemoveExportsAsync(cancel);
             freed += await RemoveUnusedAsync(showId is null ? null : own, cancel);
-            if (showId is null) freed += await TidyAsync(null, cancel);
-            return freed;
+            return freed + await TidyAsync(options.Value.DerivedBytes, cancel);
         }
         finally
         {
@@ -104,6 +108,7 @@ internal sealed class Housekeeping(
             try
             {
                 await backups.MakeDailyAsync(stoppingToken);
+                await DatabaseFile.CompactAsync(databases, stoppingToken);
                 if (await GiveBackAsync(null, stoppingToken) is > 0 and var freed) log.LogInformation("{Bytes} bytes freed", freed);
             }
             catch (OperationCanceledException) when (stoppingToken.IsCancellationRequested)

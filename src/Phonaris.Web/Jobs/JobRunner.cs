@@ -61,8 +61,11 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         await CancelAsync(id);
         // Where it does not end in time, what it still writes is removed with the exports that belong to no job.
         await Task.WhenAny(ended, Task.Delay(EndsWithin, cancel));
-        if (await store.FindAsync(id, cancel) is { } job) WorkOf(job)?.Forget(job);
-        await store.DeleteAsync(id, cancel);
+        if (await store.FindAsync(id, cancel) is not { } job) return;
+        WorkOf(job)?.Forget(job);
+        // That work on a subject failed is remembered: it is done again only when asked for.
+        if (job is { Subject: not null, State: JobState.Failed }) await store.EndAsync(id, JobState.Cancelled, job.Progress, null, null);
+        else await store.DeleteAsync(id, cancel);
     }
 
     /// <summary>Stops a job that has not ended. One that waits has ended by that.</summary>

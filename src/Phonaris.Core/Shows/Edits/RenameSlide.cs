@@ -10,7 +10,7 @@ public sealed record RenameSlide(string SlideId, string Title) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var before = show.Slide(SlideId);
-        return new(show.With(before with { Title = RenameShow.Validate(Title) }), new RenameSlide(SlideId, before.Title));
+        return new(show.With(before.WithTexts(RenameShow.Validate(Title), before.Notes)), new RenameSlide(SlideId, before.Title));
     }
 
     /// <inheritdoc/>

@@ -11,14 +11,17 @@ namespace Phonaris.Core.Shows.Edits;
 public sealed record SetContent(
     string SlideId, string Title, string Text, string Notes, PictureSource Picture, ValueList<Step> Steps, string Deck) : Edit
 {
+    /// <summary>What the deck says of it, where its title or notes are kept as they were written here; null where they are the deck's.</summary>
+    public DeckTexts? FromDeck { get; init; }
+
     /// <inheritdoc/>
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
         var slide = show.Slide(SlideId);
-        var next = slide with { Title = RenameShow.Validate(Title), Text = Text, Notes = Notes, Picture = Picture, Steps = Steps, Deck = Deck };
+        var next = slide with { Title = RenameShow.Validate(Title), Text = Text, Notes = Notes, Picture = Picture, Steps = Steps, Deck = Deck, FromDeck = FromDeck };
         AddSlides.Validate(next);
-        return new(show.With(next), new SetContent(SlideId, slide.Title, slide.Text, slide.Notes, slide.Picture, slide.Steps, slide.Deck));
+        return new(show.With(next), new SetContent(SlideId, slide.Title, slide.Text, slide.Notes, slide.Picture, slide.Steps, slide.Deck) { FromDeck = slide.FromDeck });
     }
 
     /// <inheritdoc/>

@@ -11,7 +11,7 @@ public sealed record SetNotes(string SlideId, string Notes) : Edit
         ArgumentNullException.ThrowIfNull(show);
         if (Notes.Length > Slide.LongestText) throw new RuleException($"Notes have at most {Slide.LongestText:N0} characters.", "notes");
         var slide = show.Slide(SlideId);
-        return new(show.With(slide with { Notes = Names.PlainLines(Notes) }), new SetNotes(SlideId, slide.Notes));
+        return new(show.With(slide.WithTexts(slide.Title, Names.PlainLines(Notes))), new SetNotes(SlideId, slide.Notes));
     }
 
     /// <inheritdoc/>

@@ -207,11 +207,13 @@ internal sealed class PlotDrawing
             if (points[i] is var (x, y)) _canvas.Circle(x, y, Radius(plot, series, i), series.Points.GetValueOrDefault(i, series.Fill), around ? series.Line : null);
     }
 
+    private readonly Dictionary<ChartPlot, double> _largestSizes = new(ReferenceEqualityComparer.Instance);
+
     /// <summary>How large a point is drawn: the areas of bubbles are as their sizes.</summary>
     private double Radius(ChartPlot plot, ChartSeries series, int point)
     {
         if (series.Sizes.Count == 0) return ChartCanvas.MarkRadius;
-        var most = plot.Series.SelectMany(s => s.Sizes).Max() ?? 0;
+        if (!_largestSizes.TryGetValue(plot, out var most)) _largestSizes[plot] = most = plot.Series.SelectMany(s => s.Sizes).Max() ?? 0;
         var largest = LargestBubble / 2 * plot.BubbleScale * Math.Min(_room.Right - _room.Left, _room.Bottom - _room.Top);
         return series.Sizes.ElementAtOrDefault(point) is > 0 and var size ? largest * Math.Sqrt(size / most) : 0;
     }

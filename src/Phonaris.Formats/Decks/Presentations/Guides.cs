@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Xml.Linq;
 using static Phonaris.Formats.Decks.Presentations.Ooxml;
 
@@ -32,7 +31,7 @@ internal sealed class Guides
 
     /// <summary>A value by its name, or a number; 0 for what is neither.</summary>
     public double this[string? of] =>
-        of is null ? 0 : _values.TryGetValue(of, out var value) ? value : double.TryParse(of, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) ? number : 0;
+        of is null ? 0 : _values.TryGetValue(of, out var value) ? value : FiniteNumber.Parse(of) ?? 0;
 
     /// <summary>Works out a list of formulas in turn; a name that was there is given anew.</summary>
     public void Add(XElement? list)

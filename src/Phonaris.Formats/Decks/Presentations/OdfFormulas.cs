@@ -25,7 +25,7 @@ internal sealed class OdfFormulas
     public OdfFormulas(XElement geometry, Func<string, double?> named)
     {
         _named = named;
-        _modifiers = [.. (geometry.Get(Draw + "modifiers") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Parsed)];
+        _modifiers = [.. (geometry.Get(Draw + "modifiers") ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(m => FiniteNumber.Parse(m) ?? 0)];
         foreach (var equation in geometry.Elements(Draw + "equation"))
             if (equation.Get(Draw + "name") is { } name) _formulas[name] = equation.Get(Draw + "formula") ?? "";
     }
@@ -35,7 +35,7 @@ internal sealed class OdfFormulas
     {
         '$' => int.TryParse(of.AsSpan(1), NumberStyles.None, CultureInfo.InvariantCulture, out var at) && at < _modifiers.Length ? _modifiers[at] : 0,
         '?' => Equation(of[1..]),
-        _ => char.IsLetter(of[0]) ? _named(of) ?? 0 : Parsed(of),
+        _ => char.IsLetter(of[0]) ? _named(of) ?? 0 : FiniteNumber.Parse(of) ?? 0,
     };
 
     private double Equation(string name)
@@ -45,8 +45,6 @@ internal sealed class OdfFormulas
         _values[name] = 0;
         return _values[name] = _formulas.TryGetValue(name, out var formula) ? new Reader(this, formula).Value() : 0;
     }
-
-    private static double Parsed(string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : 0;
 
     /// <summary>Reads one formula from left to right.</summary>
     private sealed class Reader(OdfFormulas all, string text)

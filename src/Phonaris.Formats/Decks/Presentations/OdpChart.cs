@@ -80,7 +80,7 @@ internal sealed partial class OdpChart
             Overlap = Share("overlap") ?? 0,
             Hole = kind.EndsWith("ring", StringComparison.Ordinal) ? HoleOfRing : 0,
             // Told counter-clockwise from the right.
-            FirstAngle = CornerStart - (Parsed(Said("angle-offset")) ?? CornerStart),
+            FirstAngle = CornerStart - (FiniteNumber.Parse(Said("angle-offset")) ?? CornerStart),
         };
     }
 
@@ -116,7 +116,7 @@ internal sealed partial class OdpChart
         var at = 0;
         foreach (var point in series.Elements(Charted + "data-point"))
         {
-            var times = Math.Clamp((int)(Parsed(point.Get(Charted + "repeated")) ?? 1), 1, MostPoints);
+            var times = Math.Clamp((int)(FiniteNumber.Parse(point.Get(Charted + "repeated")) ?? 1), 1, MostPoints);
             if (Color(Graphic(point, Draw + "fill-color")) is { } own)
                 for (var k = at; k < Math.Min(count, at + times); k++) points[k] = new SolidPaint(own);
             at = Math.Min(count, at + times);
@@ -140,7 +140,7 @@ internal sealed partial class OdpChart
         var seen = Said("visible") != "false";
         return new(
             seen && Said("display-label") != "false", Said("reverse-direction") == "true", axis.Get(Charted + "name")?.StartsWith("secondary", StringComparison.Ordinal) == true,
-            Parsed(Said("minimum")), Parsed(Said("maximum")), Parsed(Said("interval-major")), "General",
+            FiniteNumber.Parse(Said("minimum")), FiniteNumber.Parse(Said("maximum")), FiniteNumber.Parse(Said("interval-major")), "General",
             grid is null ? null : new Line(Color(Graphic(grid, SvgCompatible + "stroke-color")) ?? 0xFFD9D9D9, 0.75, []),
             seen ? new Line(Color(Graphic(axis, SvgCompatible + "stroke-color")) ?? 0xFF868686, 0.75, []) : null,
             Title(axis.Element(Charted + "title"), 1)?.Text, Looks(axis, _text));
@@ -178,7 +178,7 @@ internal sealed partial class OdpChart
 
     private List<string> Words(string? address) => [.. At(address).Select(Lines)];
 
-    private List<double?> Numbers(string? address) => [.. At(address).Select(c => Parsed(c.Get(Office + "value")) ?? Parsed(Lines(c)))];
+    private List<double?> Numbers(string? address) => [.. At(address).Select(c => FiniteNumber.Parse(c.Get(Office + "value")) ?? FiniteNumber.Parse(Lines(c)))];
 
     /// <summary>The cells of a range of the chart's own table, such as <c>local-table.$B$2:.$B$5</c>, of one column or row.</summary>
     private IEnumerable<XElement?> At(string? address) => Range(address).Take(MostPoints);
@@ -196,11 +196,9 @@ internal sealed partial class OdpChart
 
     /// <summary>The cells of a row; one that is written once for several stands for each.</summary>
     private static List<XElement> Cells(XElement row) =>
-        [.. row.Elements(Table + "table-cell").SelectMany(c => Enumerable.Repeat(c, Math.Clamp((int)(Parsed(c.Get(Table + "number-columns-repeated")) ?? 1), 1, MostSeries))).Take(MostPoints)];
+        [.. row.Elements(Table + "table-cell").SelectMany(c => Enumerable.Repeat(c, Math.Clamp((int)(FiniteNumber.Parse(c.Get(Table + "number-columns-repeated")) ?? 1), 1, MostSeries))).Take(MostPoints)];
 
     private static int ColumnOf(string letters) => letters.Aggregate(0, (column, letter) => column * 26 + (letter - 'A' + 1)) - 1;
-
-    private static double? Parsed(string? text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : null;
 
     [GeneratedRegex(@"\$?([A-Z]{1,3})\$?([0-9]{1,6})(?=:|$)")]
     private static partial Regex CellName();

@@ -106,7 +106,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             _shapes.Add(new(box, Outlines.Rectangle, new PicturePaint(picture, l, t, r, b, opacity) { Recolored = Recolored(looks) }, line, null, from, to) { Shadow = ShadowOf(looks) });
         }
         else if (frame.Element(Draw + "text-box") is { } text)
-            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing, _fields).Read(text), from, to) { Shadow = ShadowOf(looks) });
+            _shapes.Add(new(box, Outlines.Rectangle, fill, line, new OdpText(package, styles, looks, _timing, _fields).Read(text, isFrame: true), from, to) { Shadow = ShadowOf(looks) });
         else if (ChartOf(frame) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {

@@ -69,7 +69,9 @@ internal sealed class OdpPackage : IDisposable
             chain.Add(style);
             name = style.Get(Style + "parent-style-name");
         }
-        if (Defaults.TryGetValue(family == "presentation" ? "graphic" : family, out var last)) chain.Add(last);
+        if (Defaults.TryGetValue(family, out var last)) chain.Add(last);
+        // What the defaults of placeholders do not say, those of shapes do.
+        if (family == "presentation" && Defaults.TryGetValue("graphic", out var shapes)) chain.Add(shapes);
         return chain;
     }
 

@@ -17,7 +17,9 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
     private const double UsualSize = 18;
 
     /// <summary>The text, or null when there is none.</summary>
-    public TextBody? Read(XElement holder)
+    /// <param name="holder">The shape, the cell, or the text box of a frame.</param>
+    /// <param name="isFrame">Whether it is a frame's: that wraps at its width unless it grows with its text (ODF 1.3, 20.165), whatever shapes do by default.</param>
+    public TextBody? Read(XElement holder, bool isFrame = false)
     {
         List<Paragraph> paragraphs = [];
         foreach (var child in holder.Elements()) Collect(child, 0, paragraphs, []);
@@ -28,7 +30,7 @@ internal sealed class OdpText(OdpPackage package, List<XElement> styles, List<XE
         return new(
             [.. paragraphs], Padding("left"), Padding("top"), Padding("right"), Padding("bottom"),
             First(Draw + "textarea-vertical-align") switch { "middle" => Anchor.Middle, "bottom" => Anchor.Bottom, _ => Anchor.Top },
-            First(Fo + "wrap-option") != "no-wrap", First(Draw + "fit-to-size") is "shrink-to-fit" or "true")
+            isFrame ? First(Draw + "auto-grow-width") != "true" : First(Fo + "wrap-option") != "no-wrap", First(Draw + "fit-to-size") is "shrink-to-fit" or "true")
         {
             Columns = Math.Clamp(int.TryParse(columns.Get(Fo + "column-count"), NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? count : 1, 1, MostColumns),
             ColumnGap = columns.Length(Fo + "column-gap") ?? 0,

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Xml.Linq;
 using Phonaris.Core.Drawings;
 using Phonaris.Formats.Decks.Charts;
@@ -152,11 +151,11 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         if (holder.Element(C + "v") is { } plain) return [plain.Value];
         var cache = holder.Descendants().FirstOrDefault(e => e.Name.LocalName is "strCache" or "strLit" or "numCache" or "numLit") ?? holder.Descendants(C + "lvl").FirstOrDefault();
         var format = cache?.Element(C + "formatCode")?.Value;
-        return [.. ByPlace(cache).Select(v => v is null ? "" : format is not null && Parsed(v) is { } number ? ChartNumbers.Written(number, format) : v)];
+        return [.. ByPlace(cache).Select(v => v is null ? "" : format is not null && FiniteNumber.Parse(v) is { } number ? ChartNumbers.Written(number, format) : v)];
     }
 
     private static List<double?> Numbers(XElement? holder) =>
-        [.. ByPlace(holder?.Descendants().FirstOrDefault(e => e.Name.LocalName is "numCache" or "numLit")).Select(v => v is null ? null : Parsed(v))];
+        [.. ByPlace(holder?.Descendants().FirstOrDefault(e => e.Name.LocalName is "numCache" or "numLit")).Select(v => v is null ? null : FiniteNumber.Parse(v))];
 
     private static IEnumerable<string?> ByPlace(XElement? cache)
     {
@@ -185,9 +184,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
 
     private static string? Val(XElement? element) => element?.Attribute("val")?.Value;
 
-    private static double? Double(XElement? element) => Val(element) is { } value ? Parsed(value.TrimEnd('%')) : null;
-
-    private static double? Parsed(string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value) ? value : null;
+    private static double? Double(XElement? element) => Val(element) is { } value ? FiniteNumber.Parse(value.TrimEnd('%')) : null;
 
     /// <summary>Whether an element says yes: one without a value does (21.2.3.1).</summary>
     private static bool Says(XElement? element, bool otherwise = true) => element is null ? otherwise : Val(element) is null or "1" or "true";

@@ -164,7 +164,7 @@ internal sealed class PptxText(
     private static string Roman(int n)
     {
         var text = "";
-        foreach (var (value, figure) in new[] { (100, "C"), (90, "XC"), (50, "L"), (40, "XL"), (10, "X"), (9, "IX"), (5, "V"), (4, "IV"), (1, "I") })
+        foreach (var (value, figure) in new[] { (1000, "M"), (900, "CM"), (500, "D"), (400, "CD"), (100, "C"), (90, "XC"), (50, "L"), (40, "XL"), (10, "X"), (9, "IX"), (5, "V"), (4, "IV"), (1, "I") })
             for (; n >= value; n -= value) text += figure;
         return text;
     }

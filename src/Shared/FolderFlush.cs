@@ -1,6 +1,6 @@
 using System.Runtime.InteropServices;
 
-namespace Phonaris.Storage;
+namespace Phonaris.Shared;
 
 /// <summary>
 /// Writes the entries of a folder to the disk (fsync of the folder, POSIX): a file that was renamed into it is there under its name after a power
