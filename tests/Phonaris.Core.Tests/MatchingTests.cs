@@ -48,14 +48,14 @@ public class MatchingTests
         coming = [coming[0], coming[1] with { Notes = "Said there" }, coming[2] with { Notes = "Both: there" }, .. coming.Skip(3)];
         var plan = Refresh.Plan(show, "old", coming);
         Assert.Equal([RefreshKind.Kept, RefreshKind.Changed, RefreshKind.Changed, RefreshKind.Kept, RefreshKind.Kept], plan.Select(l => l.Kind));
-        Assert.Equal(["old2"], plan.Where(l => l.Differs).Select(l => l.SlideId));
+        Assert.Equal(("old2", "Both: there"), plan.Where(l => l.FromDeck is not null).Select(l => (l.SlideId, l.FromDeck!.Notes)).Single());
         foreach (var (chosen, notes) in new[] { ((string[])[], "Both: here"), (["old2"], "Both: there") })
         {
             var (after, inverse) = show.Apply(Refresh.ToEdit(show, plan, coming, "new.pptx", chosen.ToHashSet()));
             Assert.Equal(("Said here", "Named here", "Said there", notes), (after.Slide("old0").Notes, after.Slide("old1").Title, after.Slide("old1").Notes, after.Slide("old2").Notes));
             Assert.Equal(show, after.Apply(inverse).Show);
             // Once more, nothing is changed in the deck: nothing is said to be, and nothing is lost.
-            Assert.All(Refresh.Plan(after, "new", Slides("newer", Texts).Select((s, n) => s with { Notes = coming[n].Notes }).ToList()), l => Assert.Equal((RefreshKind.Kept, false), (l.Kind, l.Differs)));
+            Assert.All(Refresh.Plan(after, "new", Slides("newer", Texts).Select((s, n) => s with { Notes = coming[n].Notes }).ToList()), l => Assert.Equal((RefreshKind.Kept, null), (l.Kind, l.FromDeck)));
         }
     }
 

@@ -58,7 +58,5 @@ function problemOf(error: Error | DetailedError, name: string): Problem {
       // Not an answer of ours.
     }
   }
-  return new Problem(
-    `Upload of "${name}" was interrupted. Add it again to resume.`,
-  );
+  return new Problem(`Upload of "${name}" was interrupted. Add it again to resume.`);
 }

@@ -47,16 +47,18 @@ describe("a deck brought into a show with slides", () => {
     const { asked } = ask(
       look({
         refreshes: [
-          { kind: "kept", slideId: "s1", number: 1, title: "One", differs: false },
-          { kind: "changed", slideId: "s2", number: 2, title: "Two", differs: false },
-          { kind: "new", slideId: null, number: 3, title: "Three", differs: false },
+          { kind: "kept", slideId: "s1", number: 1, title: "One", fromDeck: null },
+          { kind: "changed", slideId: "s2", number: 2, title: "Two", fromDeck: null },
+          { kind: "new", slideId: null, number: 3, title: "Three", fromDeck: null },
         ],
         likely: "refresh",
       }),
     );
     await screen.findByText(/What is it for/);
     fireEvent.click(screen.getByText("Refresh"));
-    await waitFor(() => expect(asked).toEqual([{ url: "/api/shows/{id}/deck/refresh", body: { files, fromDeck: [] } }]));
+    await waitFor(() =>
+      expect(asked).toEqual([{ url: "/api/shows/{id}/deck/refresh", body: { files, fromDeck: [] } }]),
+    );
   });
 
   it("gives exact pictures, page by page, when it is a PDF of slides that are known", async () => {
@@ -65,7 +67,7 @@ describe("a deck brought into a show with slides", () => {
       slideId: `s${i + 1}`,
       number: i + 1,
       title,
-      differs: false,
+      fromDeck: null,
     }));
     const { asked } = ask(look({ refreshes: kept, joins: [0, 1, 2], likely: "join" }));
     fireEvent.change(await screen.findByLabelText("Slide of page 3"), { target: { value: "-1" } });

@@ -44,7 +44,9 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
     try {
       let after: Schemas["Edited"];
       if (way === "refresh")
-        after = answered(await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files, fromDeck: [...fromDeck] }, signal }));
+        after = answered(
+          await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files, fromDeck: [...fromDeck] }, signal }),
+        );
       else if (way === "join")
         after = answered(
           await api.POST("/api/shows/{id}/deck/join", {
@@ -127,6 +129,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
           {way === "refresh" && look.refreshes && (
             <RefreshPlan
               lines={look.refreshes}
+              here={(slideId) => view.show.slides.find((s) => s.id === slideId)}
               fromDeck={fromDeck}
               choose={(slideId, use) =>
                 setFromDeck((before) => {

@@ -12,14 +12,16 @@ const words: Record<RefreshLine["kind"], { title: string; note: string }> = {
 /** What a refresh would do, before it is done; and of slides changed in both places, whose texts to use. */
 export function RefreshPlan({
   lines,
+  here,
   fromDeck,
   choose,
 }: {
   lines: readonly RefreshLine[];
+  here: (slideId: string) => Texts | undefined;
   fromDeck: ReadonlySet<string>;
   choose: (slideId: string, use: boolean) => void;
 }) {
-  const differing = lines.filter((l) => l.differs);
+  const differing = lines.filter((l) => l.fromDeck !== null);
   return (
     <div className="space-y-3">
       {differing.length > 0 && (
@@ -31,13 +33,14 @@ export function RefreshPlan({
             </span>
           </h3>
           <ul className="mt-1 space-y-1">
-            {differing.map(({ slideId, number, title }) => (
+            {differing.map(({ slideId, number, title, fromDeck: theirs }) => (
               <li key={slideId}>
                 <Tick ticked={fromDeck.has(slideId ?? "")} set={(on) => choose(slideId ?? "", on)}>
                   <span className="min-w-0 truncate">
                     Use the deck’s texts for slide <span className="figures">{number}</span>, “{title}”
                   </span>
                 </Tick>
+                <Difference here={here(slideId ?? "")} theirs={theirs} />
               </li>
             ))}
           </ul>
@@ -64,6 +67,28 @@ export function RefreshPlan({
         );
       })}
       <p className="muted text-sm">One undo takes all of it back.</p>
+    </div>
+  );
+}
+
+interface Texts {
+  title: string;
+  notes: string;
+}
+
+/** What is written here and what the deck says, of the texts that differ. */
+function Difference({ here, theirs }: { here: Texts | undefined; theirs: Texts | null }) {
+  if (!here || !theirs) return null;
+  const texts = (["title", "notes"] as const).filter((of) => here[of] !== theirs[of]);
+  const line = (name: string, from: Texts) => (
+    <p className="truncate" title={texts.map((of) => from[of]).join("\n")}>
+      {name}: {texts.map((of) => from[of] || "(empty)").join(" · ")}
+    </p>
+  );
+  return (
+    <div className="muted pl-8 text-sm" data-testid="texts">
+      {line("Here", here)}
+      {line("Deck", theirs)}
     </div>
   );
 }

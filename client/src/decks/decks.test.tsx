@@ -16,11 +16,18 @@ describe("a refresh", () => {
     render(
       <RefreshPlan
         lines={[
-          { kind: "kept", slideId: "s1", number: 1, title: "Who flies", differs: false },
-          { kind: "new", slideId: null, number: 2, title: "Bring a torch", differs: false },
-          { kind: "gone", slideId: "s2", number: null, title: "Counts", differs: false },
-          { kind: "changed", slideId: "s3", number: 3, title: "Ears", differs: true },
+          { kind: "kept", slideId: "s1", number: 1, title: "Who flies", fromDeck: null },
+          { kind: "new", slideId: null, number: 2, title: "Bring a torch", fromDeck: null },
+          { kind: "gone", slideId: "s2", number: null, title: "Counts", fromDeck: null },
+          {
+            kind: "changed",
+            slideId: "s3",
+            number: 3,
+            title: "Ears",
+            fromDeck: { title: "Ears", notes: "Said there" },
+          },
         ]}
+        here={() => ({ title: "Ears", notes: "Said here" })}
         fromDeck={new Set(["s3"])}
         choose={choose}
       />,
@@ -32,6 +39,8 @@ describe("a refresh", () => {
       "Changed",
       "Kept",
     ]);
+    // Only what differs is shown.
+    expect(screen.getByTestId("texts").textContent).toBe("Here: Said hereDeck: Said there");
     fireEvent.click(screen.getByLabelText(/Use the deck’s texts for slide 3/));
     expect(choose).toHaveBeenCalledWith("s3", false);
     expect(screen.getByTitle("Bring a torch").textContent).toBe("2Bring a torch");

@@ -31,7 +31,13 @@ export function BringIn({ slideId }: { slideId: string | undefined }) {
         ))}
         {shown.map((job) => (
           <li key={job.id}>
-            {job.state === "done" ? <DeckReport job={job} /> : isStopped(job) ? <Stopped job={job} /> : <JobLine job={job} />}
+            {job.state === "done" ? (
+              <DeckReport job={job} />
+            ) : isStopped(job) ? (
+              <Stopped job={job} />
+            ) : (
+              <JobLine job={job} />
+            )}
           </li>
         ))}
       </ul>
@@ -100,7 +106,9 @@ function Stopped({ job }: { job: JobView }) {
 function TryAgain({ job }: { job: JobView }) {
   const queries = useQueryClient();
   const press = async () => {
-    await api.POST("/api/shows/{id}/videos/{media}/copy", { params: { path: { id: job.showId, media: job.subject ?? "" } } });
+    await api.POST("/api/shows/{id}/videos/{media}/copy", {
+      params: { path: { id: job.showId, media: job.subject ?? "" } },
+    });
     await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
   };
   return (

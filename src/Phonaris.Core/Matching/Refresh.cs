@@ -48,7 +48,7 @@ public static class Refresh
                 ? new(RefreshKind.New, null, j + 1, coming[j].Title)
                 : new(Content(old[from]) == Content(coming[j]) && old[from].SaidByDeck.Notes == coming[j].Notes ? RefreshKind.Kept : RefreshKind.Changed, old[from].Id, j + 1, coming[j].Title)
                 {
-                    Differs = Merged(old[from], coming[j], fromDeck: false) != Merged(old[from], coming[j], fromDeck: true),
+                    FromDeck = Merged(old[from], coming[j], fromDeck: false) != Merged(old[from], coming[j], fromDeck: true) ? new(coming[j].Title, coming[j].Notes) : null,
                 });
         }
         lines.AddRange(old.Where((_, i) => matches[i] < 0).Select(s => new RefreshLine(RefreshKind.Gone, s.Id, null, s.Title)));
@@ -216,8 +216,8 @@ public static class Refresh
 /// <param name="Title">Its title.</param>
 public sealed record RefreshLine(RefreshKind Kind, string? SlideId, int? Number, string Title)
 {
-    /// <summary>Whether its title or notes were changed both here and in the new file.</summary>
-    public bool Differs { get; init; }
+    /// <summary>What the new file says of it, where title or notes were changed both here and there; else null.</summary>
+    public DeckTexts? FromDeck { get; init; }
 }
 
 /// <summary>The kinds of <see cref="RefreshLine"/>.</summary>
