@@ -37,7 +37,7 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
         .Where(c => c is { Video: not null, Span: not null } && Timed.Order.Of(Timed.Show, c.Span).Any(Slides.Contains))
         .Select(c => Timed.Show.Sound(c.SoundId).Name).Distinct();
 
-    /// <summary>The show with no other slides than those that are handed over, and the times it has then.</summary>
+    /// <summary>The show with only the slides to hand over, and the times it has then.</summary>
     /// <param name="listened">What is known of its sounds.</param>
     public TimedShow Part(Listened listened)
     {

@@ -59,7 +59,7 @@ internal static partial class MediaTool
         try
         {
             var command = Cli.Wrap("setsid")
-                // Its processor time is bounded too, should whoever waits for it be ended first.
+                // Its processor time is bounded too, should the process that waits for it end first.
                 .WithArguments([.. ChildStarter.EndsWithUs, .. mostBytes is { } most ? ["prlimit", $"--as={most}", $"--cpu={Math.Ceiling(limit.TotalSeconds * Environment.ProcessorCount):0}"] : Array.Empty<string>(), name, .. arguments])
                 // Fed and emptied by the pool: the thread that starts programs is everybody's, and what feeds one may start another.
                 .WithStandardInputPipe(input is null ? PipeSource.Null : PipeSource.Create((stream, token) => Task.Run(() => input.CopyToAsync(stream, token), token)))

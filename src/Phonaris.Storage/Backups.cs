@@ -6,7 +6,7 @@ namespace Phonaris.Storage;
 
 /// <summary>
 /// Copies of the database, made while it is in use (SQLite's online backup) and opened once to see that they are whole: every day, and before a
-/// newer Phonaris changes it. The newest are kept. Files brought in need no copy here: they are never changed, and kept as long as somebody uses them.
+/// newer Phonaris changes it. The newest are kept. Imported files need no copy here: they are never changed, and kept as long as somebody uses them.
 /// </summary>
 /// <param name="folder">The folder of the copies.</param>
 /// <param name="database">The database file.</param>
@@ -27,7 +27,7 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
         return clock.GetUtcNow().UtcDateTime - last < Every ? null : await MakeAsync(beforeUpgrade: false, cancel);
     }
 
-    /// <summary>Makes a copy, and deletes the oldest beyond those that are kept.</summary>
+    /// <summary>Makes a copy, and deletes the oldest when there are too many.</summary>
     /// <param name="beforeUpgrade">Whether a newer Phonaris is going to change the database.</param>
     /// <param name="cancel">Stops it before the copy is begun.</param>
     /// <returns>The copy.</returns>

@@ -33,7 +33,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             {
                 try
                 {
-                    // Read for its figures alone: the recent ones stay those that are worked on.
+                    // Read for its figures alone: the recent ones stay the ones in use.
                     if ((_recent.Find(row.Id) ?? await ReadAsync(db, row.Id, cancel)) is not { } stored) continue;
                     known = (row.ChangedAt, ListedShow.Of(stored));
                 }

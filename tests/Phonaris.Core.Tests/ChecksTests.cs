@@ -273,7 +273,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void What_is_left_so_is_kept_by_a_short_name_however_much_it_is_about()
+    public void An_accepted_finding_is_kept_by_a_short_name_however_much_it_is_about()
     {
         var show = Well with
         {

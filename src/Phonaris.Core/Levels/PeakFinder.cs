@@ -115,7 +115,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     /// <summary>Where the limiter could be at work, as measured.</summary>
     /// <param name="Peak">The true peak there of what comes out, linear.</param>
     /// <param name="SumPeak">That of the sum before the limiter, linear.</param>
-    /// <param name="Limited">The steps of pieces it is at work in, and how high the sum would peak in each, linear.</param>
+    /// <param name="Limited">The pieces it works in, and how high the sum would peak in each, linear.</param>
     /// <param name="Known">Step by step, whether it was measured.</param>
     /// <param name="Energies">The energies of the show, step by step, as the limiter leaves them.</param>
     public sealed record HotPieces(float Peak, float SumPeak, List<(Range Steps, float SumPeak)> Limited, bool[] Known, double[] Energies);

@@ -13,7 +13,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="InFrame">The first frame of the sound that is used, at 48 kHz.</param>
 /// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
 /// <param name="Rounds">How often it goes round; <see cref="FillSpan"/> for as often as its span needs.</param>
-/// <param name="LevelDb">How loud, in dB relative to the sound as brought in, −60 to +24.</param>
+/// <param name="LevelDb">How loud, in dB relative to the imported sound, −60 to +24.</param>
 /// <param name="FadeIn">How it swells in.</param>
 /// <param name="FadeOut">How it dies away.</param>
 /// <param name="EachSlide">Whether it sounds anew on every slide of its span, rather than once across it.</param>

@@ -61,9 +61,9 @@ internal sealed class CuePlaces
     /// may take over from others itself. So the takings over are assumed, everything is placed by them, and what is found then is compared with what was
     /// assumed. What is placed depends only on takings over before it: up to the earliest difference all is final, and the rest is found again.
     /// <para>Invariant: every taking over at or before <paramref name="settled"/> is final. A final one that is no longer found was undone by what it
-    /// brought about; it is refuted for good, or it would come and go for ever. Each round settles a later frame or refutes one more.</para>
+    /// brought about; it is never assumed again, or it would come and go for ever. Each round settles a later frame or refutes one more.</para>
     /// <para>Example: A lies on slides 1–9, B on 5–9, C on 1–9 and starts after A. Nothing is assumed: A ends with slide 9, so C has no place. Found: B takes
-    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and takes over from B or gives way to it. Found the same again: done.</para>
+    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and takes over from B or ends for it. Found the same again: done.</para>
     /// </summary>
     /// <param name="settled">The frame up to which all is final.</param>
     /// <returns>The frame of the earliest difference; null where what is found is what was assumed.</returns>

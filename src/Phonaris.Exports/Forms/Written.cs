@@ -6,7 +6,7 @@ namespace Phonaris.Exports.Forms;
 /// <summary>How forms write their files: whole or not at all.</summary>
 internal static class Written
 {
-    /// <summary>Tables say by a mark at their beginning that they are UTF-8: many programs garble signs and umlauts of those that do not.</summary>
+    /// <summary>Tables begin with a mark that says they are UTF-8: without it many programs garble accented letters.</summary>
     private static readonly UTF8Encoding Plain = new(encoderShouldEmitUTF8Identifier: false), Marked = new(encoderShouldEmitUTF8Identifier: true);
 
     /// <summary>Writes a file of which nothing is lost; it appears whole or not at all.</summary>

@@ -117,7 +117,7 @@ internal sealed class OpcPackage : IDisposable
         long copied = 0;
         for (int read; (read = from.Read(buffer)) > 0;)
         {
-            if ((copied += read) > most) throw new RuleException("The deck holds a part that is larger than can be unpacked safely. Save it once more and bring that in.");
+            if ((copied += read) > most) throw new RuleException("The deck holds a part that is larger than can be unpacked safely. Save it again and import that.");
             to.Write(buffer, 0, read);
         }
     }

@@ -26,7 +26,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     /// <inheritdoc/>
     public void Dispose() => _kept.Dispose();
 
-    /// <summary>Forgets what was worked out: it holds readers of sounds, one of which is read anew.</summary>
+    /// <summary>Forgets what was worked out: it holds readers of sounds, one of which has to be opened again.</summary>
     public void Forget() => _kept.Clear();
 
     /// <summary>Whether a sound has been listened to.</summary>

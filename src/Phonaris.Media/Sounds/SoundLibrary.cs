@@ -100,7 +100,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     {
         var (wasUnavailable, wasWhole) = (_unavailable.TryRemove(hash, out _), _whole.TryRemove(hash, out _));
         if (!wasUnavailable && !wasWhole && !always) return;
-        // Whoever is reading it reads on: a reader's file is closed with the reader that is collected last.
+        // A page or job that is reading it reads on: a reader's file is closed with the reader that is collected last.
         _open.TryRemove(hash, out _);
         _peaks.Remove(hash);
         _loudness?.Forget();

@@ -77,7 +77,7 @@ internal sealed class VideoFrames : IAsyncDisposable
         }
         finally
         {
-            // Whoever draws them waits for the next one until it is told that there is none.
+            // The code that draws them waits for the next one until it is told that there is none.
             _frames.Writer.TryComplete(fault);
         }
 

@@ -66,7 +66,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
             job.ShowId,
             show =>
             {
-                // Taken up again after a restart, what was done is left alone. Where no slide of the deck is left, it was taken back.
+                // Taken up again after a restart, the job leaves its earlier work alone. Where no slide of the deck is left, it was taken back.
                 if (show.Cues.Any(c => c.Id == id) || show.Sounds.Any(s => s.Id == id) || !slides.Any(s => show.SlideIndex(s.Id) >= 0)) return null;
                 var edit = (Several)found.ToEdit(show, sound, slides, id, job.Name);
                 isPlaced = edit.Edits.Any(e => e is PlaceCue);

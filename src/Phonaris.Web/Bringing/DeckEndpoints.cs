@@ -91,12 +91,12 @@ public sealed record BroughtDeck(ValueList<BroughtFile> Files)
 }
 
 /// <summary>A deck to refresh a show with.</summary>
-/// <param name="Files">The files of the deck, brought in before.</param>
+/// <param name="Files">The files of the deck, imported before.</param>
 /// <param name="FromDeck">The slides of the show whose title and notes are to be the deck's where both were changed; null for none.</param>
 public sealed record RefreshedDeck(ValueList<BroughtFile> Files, ValueList<string>? FromDeck = null);
 
 /// <summary>Slides to add.</summary>
-/// <param name="Files">The files of the deck, brought in before.</param>
+/// <param name="Files">The files of the deck, imported before.</param>
 /// <param name="Index">The position of the first new slide; beyond the end means at the end.</param>
 /// <param name="Numbers">The slides wanted, by their numbers in the deck; null for all.</param>
 /// <param name="Fills">Whether each is a picture that fills the slide.</param>

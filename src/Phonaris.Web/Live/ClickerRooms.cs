@@ -41,7 +41,7 @@ internal sealed class ClickerRooms(TimeProvider clock)
         lock (_lock)
         {
             var now = clock.GetUtcNow();
-            // This machine too: whoever else uses it, or a page in its browser, may try codes.
+            // This machine too: another user of it, or a page in its browser, may try codes.
             var address = from ?? IPAddress.None;
             var tries = _wrong.GetValueOrDefault(address);
             if (now < tries.ClosedUntil) throw new RuleException($"Too many wrong codes. Try again in {Math.Ceiling((tries.ClosedUntil - now).TotalSeconds):0} seconds.", "code");

@@ -18,7 +18,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
     /// <summary>The sound's markers, where a replacement is taken back: as they were. Null to keep those that lie within the new file.</summary>
     public ValueList<Marker>? Markers { get; init; }
 
-    /// <summary>Where a replacement is taken back: the sound's cues as they were. Of those not among them what they use is moved to lie within the file.</summary>
+    /// <summary>When a replacement is undone: the sound's cues as they were. Any other cue's part of the file is moved to lie within the file.</summary>
     public ValueList<Cue> Cues { get; init; } = [];
 
     /// <inheritdoc/>
