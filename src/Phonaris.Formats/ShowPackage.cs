@@ -90,9 +90,7 @@ public static class ShowPackage
             var node = await JsonNode.ParseAsync(json, documentOptions: new() { MaxDepth = ShowJson.Options.MaxDepth }, cancellationToken: cancel);
             if (node is not JsonObject document || document["format"] is not JsonValue format || format.ToString() != PackageDocument.FormatName) throw new RuleException($"{name} is not a show package.");
             var version = document["version"] is JsonValue number && number.TryGetValue<int>(out var written) ? written : throw new JsonException();
-            if (version > Version)
-                throw new RuleException($"{name} was written by a later Phonaris (version {version} of the format; this one reads up to {Version}).");
-            ShowUpgrades.Upgrade(node, version);
+            ShowUpgrades.Upgrade(node, version, name);
             var read = node.Deserialize<PackageDocument>(ShowJson.Options)!;
             read.Show.Validated();
             return read;

@@ -24,7 +24,7 @@ public static class StoredJson
         {
             if (format == Format) return JsonSerializer.Deserialize<T>(json, ShowJson.Options) ?? throw new JsonException();
             var node = JsonNode.Parse(json) ?? throw new JsonException();
-            ShowUpgrades.Upgrade(node, format);
+            ShowUpgrades.Upgrade(node, format, "It");
             return node.Deserialize<T>(ShowJson.Options)!;
         }
         // A member named twice is told as an argument.

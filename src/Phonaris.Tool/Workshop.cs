@@ -73,8 +73,6 @@ internal sealed class Workshop
         return true;
     }
 
-    public static string NewId() => Guid.NewGuid().ToString("N")[..12];
-
     /// <summary>Keeps other verbs from a package while it is read, changed and written.</summary>
     public Task<HeldFile> HoldAsync(string path, CancellationToken cancel)
     {
@@ -134,7 +132,7 @@ internal sealed class Workshop
         var (most, tooLarge) = kind == SoundKind.Video ? (VideoFigures.GreatestBytes, VideoFigures.TooLarge(name)) : (Sound.GreatestBytes, Sound.TooLarge(name));
         var hash = await KeepAsync(path, most, () => tooLarge, cancel);
         var prepared = await Sounds.PrepareAsync(hash, name, null, cancel);
-        return prepared.ToSound(NewId(), hash, name, kind);
+        return prepared.ToSound(NewId.Next(), hash, name, kind);
     }
 
     /// <summary>Reads a sound, or a video, that lies in a deck.</summary>
@@ -144,7 +142,7 @@ internal sealed class Workshop
         var hash = await DeckFormats.ReadSoundAsync(
             _files.PathOf(found.Deck), found, content => _files.PutAsync(content, DeckFormats.MostSoundBytes, () => Sound.TooLarge(found.Name), cancel));
         var prepared = await Sounds.PrepareAsync(hash, found.Name, null, cancel);
-        return prepared.ToSound(NewId(), hash, found.Name, found.Kind);
+        return prepared.ToSound(NewId.Next(), hash, found.Name, found.Kind);
     }
 
     /// <summary>Takes a sound over from a deck; one that cannot be read is told and left out.</summary>
@@ -153,7 +151,7 @@ internal sealed class Workshop
         try
         {
             var sound = await ReadFromDeckAsync(found, cancel);
-            return show.Apply(found.ToEdit(show, sound, slides, NewId(), "the deck")).Show;
+            return show.Apply(found.ToEdit(show, sound, slides, NewId.Next(), "the deck")).Show;
         }
         catch (RuleException e)
         {
@@ -165,8 +163,7 @@ internal sealed class Workshop
     /// <summary>Adds a sound to a show, or gives the one of the same file that is there already.</summary>
     public static (Show Show, Sound Sound) AddOnce(Show show, Sound sound)
     {
-        var there = show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound));
-        return there is not null ? (show, there) : (show.Apply(new AddSound(sound, int.MaxValue)).Show, sound);
+        return show.FindSameFile(sound) is { } there ? (show, there) : (show.Apply(new AddSound(sound, int.MaxValue)).Show, sound);
     }
 
     private async Task<string> KeepAsync(string path, long most, Func<RuleException> tooLarge, CancellationToken cancel)

@@ -36,6 +36,20 @@ public class MatchingTests
     }
 
     [Fact]
+    public void A_deck_that_was_turned_round_is_put_back_by_one_arrangement()
+    {
+        var show = Deck("old", Texts).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "old1", "old3", 48_000), 0)).Show;
+        var coming = Slides("new", [.. Texts.Reverse()]);
+        var (after, inverse) = show.Apply(Refresh.ToEdit(show, Refresh.Plan(show, "old", coming), coming, "new.pptx"));
+        Assert.Equal(["old4", "old3", "old2", "old1", "old0"], after.Slides.Select(s => s.Id));
+        // Each holds all slides and spans: of hundreds of moves it would be megabytes.
+        Assert.Single(Assert.IsType<Several>(inverse).Edits.OfType<ArrangeSlides>());
+        var (back, again) = after.Apply(inverse);
+        Assert.Equal(show, back);
+        Assert.Equal(after, back.Apply(again).Show);
+    }
+
+    [Fact]
     public void Titles_and_notes_written_here_survive_a_refresh_and_where_both_changed_them_a_person_chooses()
     {
         var show = Deck("old", Texts);

@@ -51,6 +51,28 @@ public class RefusedEditsTests
     }
 
     [Fact]
+    public void However_they_are_joined_200_cues_at_most_start_one_after_the_other()
+    {
+        var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show;
+        for (var n = 0; n < 240; n++)
+            show = show.Apply(new PlaceCue(Shows.Cue($"c{n}", "a", "s1", "s2", 48_000) with { Start = n % 120 == 0 ? CueStart.WithSlide : CueStart.After($"c{n - 1}") }, n)).Show;
+        Assert.Contains("At most 200 cues", Assert.Throws<RuleException>(() => show.Apply(new SetStart("c120", CueStart.After("c80")))).Message);
+        Assert.Contains("in a circle", Assert.Throws<RuleException>(() => show.Apply(new SetStart("c0", CueStart.After("c119")))).Message);
+        // 80 and 120 of them: what an edit allows can be read again.
+        show.Apply(new SetStart("c120", CueStart.After("c79"))).Show.Validated();
+    }
+
+    [Fact]
+    public void A_show_holds_no_more_than_ten_thousand_cues()
+    {
+        var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show;
+        show = show with { Cues = [.. Enumerable.Range(0, 10_000).Select(n => Shows.Cue($"c{n}", "a", "s1", "s2", 48_000))] };
+        var more = Shows.Cue("more", "a", "s1", "s2", 48_000);
+        Assert.Contains("at most 10,000 cues", Assert.Throws<RuleException>(() => show.Apply(new PlaceCue(more, 0))).Message);
+        Assert.Contains("at most 10,000 cues", Assert.Throws<RuleException>(() => (show.Validated() with { Cues = [.. show.Cues, more] }).Validated()).Message);
+    }
+
+    [Fact]
     public void A_cue_of_a_removed_sound_lies_on_no_slide_until_the_sound_is_back()
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;

@@ -44,6 +44,18 @@ public sealed class SoundDecoderTests : IDisposable
         Assert.Equal(Sandbox.Decode(path), samples);
     }
 
+    [Fact]
+    public async Task A_sample_that_is_no_number_is_silent_and_spoils_nothing_behind_it()
+    {
+        var path = _box.Make("bad.wav", "-f", "lavfi", "-i", "aevalsrc='if(eq(n,48000),0/0,0.25*sin(2*PI*1000*t))':s=48000:d=3", "-c:a", "pcm_f32le");
+        Assert.Contains(Sandbox.Decode(path), float.IsNaN);
+        var sound = await _box.SoundAsync("bad.wav", path);
+        var samples = new float[sound.Frames * 2];
+        _box.Sounds.Open(sound.Media).Read(0, samples);
+        Assert.All(samples, s => Assert.True(float.IsFinite(s)));
+        Assert.InRange(sound.Figures.LoudnessLufs!.Value, -12.2, -11.9);
+    }
+
     [Theory]
     [InlineData("words.mp3", "This is a shopping list, not a sound.\nEggs.\n")]
     [InlineData("list.wav", "#EXTM3U\n/etc/hostname\n")]

@@ -37,6 +37,8 @@ public sealed class BackupTests : IDisposable
         Assert.DoesNotContain("upgrade", newest);
         SqliteConnection.ClearAllPools();
         await File.WriteAllBytesAsync(_database.PathOf("test.db"), new byte[5000]);
+        // A log may be left where a reader was the last to close; what was damaged would be read from it.
+        foreach (var log in new[] { "test.db-wal", "test.db-shm" }) File.Delete(_database.PathOf(log));
         var damaged = await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, _database.PathOf("test.db"), _database.PathOf("files"), Backups));
         Assert.Contains($"To go back to it: ./phonaris restore {newest}", damaged.Message);
         await Assert.ThrowsAsync<RuleException>(() => Backups.MakeAsync(beforeUpgrade: false, default));

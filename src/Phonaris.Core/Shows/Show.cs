@@ -46,6 +46,9 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <exception cref="RuleException">It is not in the show.</exception>
     public Sound Sound(string soundId) => Sounds[PlaceOfSound(soundId)];
 
+    /// <summary>The sound that is of the same file as another, or null where the show has none, or only a removed one.</summary>
+    public Sound? FindSameFile(Sound sound) => Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed);
+
     /// <summary>The cue with this id.</summary>
     /// <exception cref="RuleException">It is not in the show.</exception>
     public Cue Cue(string cueId) => Cues[PlaceOfCue(cueId)];

@@ -80,14 +80,17 @@ public sealed record VideoPlace(
     {
         if (sound.Video is null != place is null)
             throw new RuleException(place is null ? $"{sound.Name} is a video: it lies somewhere on its slides." : $"{sound.Name} is a sound without pictures: it lies on no place of a slide.", "video");
-        if (place is null) return;
-        if (place is not { Width: >= LeastSide and <= GreatestSide, Height: >= LeastSide and <= GreatestSide })
-            throw new RuleException("A video is from 2 to 400 % as wide and as high as its slide.", "video");
+        if (place?.Problem() is { } problem) throw new RuleException(problem, "video");
+    }
+
+    /// <summary>Why a video cannot lie there, as a sentence; null where it can.</summary>
+    public string? Problem()
+    {
+        if (this is not { Width: >= LeastSide and <= GreatestSide, Height: >= LeastSide and <= GreatestSide }) return "A video is from 2 to 400 % as wide and as high as its slide.";
         // Written so that what is no number fails too.
-        if (!(place.X < 1 && place.Y < 1 && place.X + place.Width > 0 && place.Y + place.Height > 0))
-            throw new RuleException("A video lies on its slide, with a part of it at least.", "video");
-        if (place.Crop is { } crop && crop is not { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } || place.Crop is { } c && (!(c.Left + c.Right <= VideoCrop.Most) || !(c.Top + c.Bottom <= VideoCrop.Most)))
-            throw new RuleException("Of a video at least 5 % of its width and height are left to be seen.", "video");
+        if (!(X < 1 && Y < 1 && X + Width > 0 && Y + Height > 0)) return "A video lies on its slide, with a part of it at least.";
+        return Crop is not { } crop || crop is { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } && crop.Left + crop.Right <= VideoCrop.Most && crop.Top + crop.Bottom <= VideoCrop.Most
+            ? null : "Of a video at least 5 % of its width and height are left to be seen.";
     }
 }
 

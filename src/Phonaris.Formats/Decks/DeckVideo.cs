@@ -23,12 +23,7 @@ public sealed record DeckVideo(
     {
         var (from, to) = (Frames.FromMs(Math.Max(0, LeadMs)), sound.Frames - Frames.FromMs(Math.Max(0, TailMs)));
         var place = new VideoPlace(X, Y, Width, Height, VideoFitting.Inside, AtEnd, HiddenBefore, Crop);
-        var shaped = cue with { Rounds = Rounds, Muted = Muted, Video = Lies(place) ? place : cue.Video };
+        var shaped = cue with { Rounds = Rounds, Muted = Muted, Video = place.Problem() is null ? place : cue.Video };
         return to - from >= SetPart.LeastFrames ? shaped with { InFrame = from, OutFrame = to } : shaped;
     }
-
-    private static bool Lies(VideoPlace place) =>
-        place is { Width: >= VideoPlace.LeastSide and <= VideoPlace.GreatestSide, Height: >= VideoPlace.LeastSide and <= VideoPlace.GreatestSide, X: < 1, Y: < 1 }
-        && place.X + place.Width > 0 && place.Y + place.Height > 0
-        && (place.Crop is not { } crop || crop is { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } && crop.Left + crop.Right <= VideoCrop.Most && crop.Top + crop.Bottom <= VideoCrop.Most);
 }

@@ -27,11 +27,6 @@ internal sealed class PdfDeck : IDeckFormat
         {
             throw new RuleException($"{file.Name} is locked with a password. Save it without one and bring that in.");
         }
-        catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
-        {
-            // The reader meets broken files in many ways; to the person they are one.
-            throw new RuleException($"{file.Name} is damaged or is not a PDF. Save the deck as PDF once more and bring that in.");
-        }
     }
 
     private static DeckSlide ReadPage(Page page, int number, DeckFile file)

@@ -37,7 +37,7 @@ internal sealed class OpcPart(Uri uri, string type, Func<Stream> content)
     {
         if (_edited is not null) return _edited;
         using var stream = content();
-        return ZipFiles.Xml(stream, LoadOptions.PreserveWhitespace);
+        return ZipFiles.Xml(stream);
     }
 
     /// <summary>Its document, to be changed.</summary>

@@ -126,7 +126,9 @@ public sealed class PresentationWriter
             if (timing.Steps[of].OffsetMs is { } at) found.Clock[step] = at;
             else if (waiting < clicks.Count) found.Clicks[step] = clicks[waiting++];
         }
+        // Steps that the show no longer has.
         found.Clicks.Remove(-1);
+        found.Clock.Remove(-1);
         return found;
     }
 

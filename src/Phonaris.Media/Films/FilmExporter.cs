@@ -43,12 +43,10 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
             ? new SoundTrack(timed.Schedule, sounds.Open, derived, start, end)
             : new OpusTrack(timed.Schedule, sounds.Open, derived, start, end);
 
-        await pictureTrack.PrepareAsync(Part(0, PicturesShare), cancel);
-        await soundTrack.PrepareAsync(Part(PicturesShare, SoundShare), cancel);
+        await pictureTrack.PrepareAsync(progress.Part(0, PicturesShare), cancel);
+        await soundTrack.PrepareAsync(progress.Part(PicturesShare, SoundShare - PicturesShare), cancel);
         await WholeFile.WriteAsync(path, partial => MuxAsync(new(timed.Show, order, captions, settings), pictureTrack, soundTrack, partial, cancel));
         progress?.Report(1);
-
-        Progress? Part(double from, double to) => progress is null ? null : new(f => progress.Report(from + (to - from) * f));
     }
 
     private static async Task MuxAsync(Film film, PictureTrack pictures, IFilmSound sound, string path, CancellationToken cancel)
@@ -103,9 +101,4 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
     }
 
     private sealed record Film(Show Show, PictureOrder Order, string? Captions, FilmSettings Settings);
-
-    private sealed class Progress(Action<double> report) : IProgress<double>
-    {
-        public void Report(double value) => report(value);
-    }
 }

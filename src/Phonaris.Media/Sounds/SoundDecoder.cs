@@ -59,22 +59,20 @@ public static class SoundDecoder
         var streams = probed.RootElement.TryGetProperty("streams", out var all) ? all.EnumerateArray().ToList() : [];
         var format = probed.RootElement.TryGetProperty("format", out var found) ? found : default;
         if (format.ValueKind == JsonValueKind.Undefined) throw NotSound(name);
-        double? seconds = double.TryParse(Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
+        double? seconds = double.TryParse(VideoProbe.Text(format, "duration"), NumberStyles.Float, CultureInfo.InvariantCulture, out var d) ? d : null;
         if (seconds > LongestSeconds) throw TooLong(name);
-        var video = VideoProbe.Find(streams, Text(format, "format_name"), name);
-        var stream = streams.Find(s => Text(s, "codec_type") == "audio");
+        var video = VideoProbe.Find(streams, VideoProbe.Text(format, "format_name"), name);
+        var stream = streams.Find(s => VideoProbe.Text(s, "codec_type") == "audio");
         if (stream.ValueKind == JsonValueKind.Undefined && video?.Problem is { } problem) throw new RuleException(problem);
         if (stream.ValueKind == JsonValueKind.Undefined && video is not null)
             return new("", Frames.PerSecond, Frames.Channels, seconds, SoundTags.Read(format, default), false, false, false, video);
         if (stream.ValueKind == JsonValueKind.Undefined
-            || !int.TryParse(Text(stream, "sample_rate"), NumberStyles.None, CultureInfo.InvariantCulture, out var rate)
+            || !int.TryParse(VideoProbe.Text(stream, "sample_rate"), NumberStyles.None, CultureInfo.InvariantCulture, out var rate)
             || !stream.TryGetProperty("channels", out var count) || count.GetInt32() is not (> 0 and var channels)
             || rate is < LowestRate or > HighestRate)
             throw NotSound(name);
         var cover = streams.Exists(s => s.TryGetProperty("disposition", out var is_) && is_.GetProperty("attached_pic").GetInt32() == 1);
-        return new(Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, Text(stream, "sample_fmt") is "s16" or "s16p", Text(format, "format_name") == "wav", video);
-
-        static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) ? value.GetString() ?? "" : "";
+        return new(VideoProbe.Text(stream, "codec_name"), rate, channels, seconds, SoundTags.Read(format, stream), cover, VideoProbe.Text(stream, "sample_fmt") is "s16" or "s16p", VideoProbe.Text(format, "format_name") == "wav", video);
     }
 
     /// <summary>Takes the cover picture out of a file that has one.</summary>

@@ -128,7 +128,8 @@ internal static class VideoProbe
         return 0;
     }
 
-    private static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString()! : "";
+    /// <summary>A word that ffprobe tells; empty where it tells none.</summary>
+    internal static string Text(JsonElement of, string property) => of.TryGetProperty(property, out var value) && value.ValueKind == JsonValueKind.String ? value.GetString()! : "";
 
     private static int Number(JsonElement of, string property) => of.TryGetProperty(property, out var value) && value.TryGetInt32(out var number) ? number : 0;
 

@@ -21,7 +21,7 @@ internal static class DraftVerb
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
             var named = parsed.GetValue(without) ?? [];
             var left = named.Select(n => (show.Sounds.FirstOrDefault(s => s.Id == n || s.Name == n || s.FileName == n) ?? throw new RuleException($"The show has no sound {n}.", "without")).Id);
-            var (draft, edit) = await new Drafts(workshop.Sounds).OfAsync(show, left, Workshop.NewId, cancel);
+            var (draft, edit) = await new Drafts(workshop.Sounds).OfAsync(show, left, NewId.Next, cancel);
             if (edit is not null && !parsed.GetValue(look)) await workshop.WriteAsync(show.Apply(edit).Show, parsed.GetValue(path)!, cancel);
             var text = new StringBuilder();
             foreach (var cue in draft.Cues) text.Append($"{cue.Name}, {cue.Where}: {cue.Why}\n");

@@ -25,8 +25,8 @@ internal static class NewVerb
             var holdMs = parsed.GetValue(hold) is { } seconds ? Arguments.Ms(seconds, "--hold") : Slide.DefaultHoldMs;
             var to = parsed.GetValue(path)!;
             var show = Show.Empty(Names.FromFile(Path.GetFileName(to)));
-            var slides = read.ToSlides(Workshop.NewId, holdMs);
-            show = show.Apply(read.ToEdit(show, slides, 0, Workshop.NewId)).Show;
+            var slides = read.ToSlides(NewId.Next, holdMs);
+            show = show.Apply(read.ToEdit(show, slides, 0, NewId.Next)).Show;
             foreach (var sound in read.Sounds) show = await workshop.TakeOverAsync(show, sound, slides, parsed.InvocationConfiguration.Error, cancel);
             using var held = await workshop.HoldAsync(to, cancel);
             await workshop.WriteAsync(show, to, cancel);

@@ -61,7 +61,7 @@ internal static class PlaceVerb
             var name = parsed.GetValue(video) ?? parsed.GetValue(sound)!;
             (show, var used) = await FindAsync(workshop, show, name, parsed.GetValue(video) is null ? Arguments.KindOf(parsed.GetValue(kind)) : SoundKind.Video, cancel);
             var lies = Spans.Parse(parsed.GetValue(span) ?? $"{parsed.GetValue(slide)}", show);
-            var cue = CueDefaults.For(show, used, lies.First, Workshop.NewId()) with { Span = lies };
+            var cue = CueDefaults.For(show, used, lies.First, NewId.Next()) with { Span = lies };
             if (parsed.GetValue(delay) is { } d) cue = cue with { DelayMs = Arguments.Ms(d, "--delay") };
             if (parsed.GetValue(from) is { } i) cue = cue with { InFrame = Frames.FromMs(Arguments.Ms(i, "--in")) };
             if (parsed.GetValue(to) is { } o) cue = cue with { OutFrame = Frames.FromMs(Arguments.Ms(o, "--out")) };

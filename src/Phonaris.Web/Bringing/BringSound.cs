@@ -24,11 +24,8 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         var sound = prepared.ToSound(NewId.Next(), file.Hash, file.Name, file.Kind);
         var after = await changes.ApplyAsync(job.ShowId, show => ToEdit(show, sound, file, job.Id), cancel);
-        return Known(after.Show, sound)!.Id;
+        return after.Show.FindSameFile(sound)!.Id;
     }
-
-    /// <summary>The sound of a show that is of the same file.</summary>
-    public static Sound? Known(Show show, Sound sound) => show.Sounds.FirstOrDefault(s => s.IsOfSameFile(sound) && !s.Removed);
 
     /// <summary>What is still to be done: the sound to be added where it is not there, and laid where it is to lie. Null for nothing.</summary>
     /// <param name="show">The show as it is.</param>
@@ -37,7 +34,7 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
     /// <param name="id">What the cue, and a slide of its own, are named by: taken up again after a restart, what was done is left alone.</param>
     private static Several? ToEdit(Show show, Sound sound, NewSound file, string id)
     {
-        var there = Known(show, sound);
+        var there = show.FindSameFile(sound);
         List<Edit> edits = there is null ? [new AddSound(sound, int.MaxValue)] : [];
         var used = there ?? sound;
         if (show.FindCue(id) is null)

@@ -29,7 +29,7 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, FileUse
                 var hash = await files.PutAsync(content, Sound.GreatestBytes, () => Sound.TooLarge(name), cancel, uses.ClaimFor(job));
                 var prepared = await library.PrepareAsync(hash, name, null, cancel);
                 var sound = prepared.ToSound(NewId.Next(), hash, name, null);
-                await changes.ApplyAsync(job.ShowId, show => BringSound.Known(show, sound) is null ? new AddSound(sound, int.MaxValue) : null, cancel);
+                await changes.ApplyAsync(job.ShowId, show => show.FindSameFile(sound) is null ? new AddSound(sound, int.MaxValue) : null, cancel);
                 added++;
             }
             catch (RuleException e)

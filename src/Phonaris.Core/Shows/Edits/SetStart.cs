@@ -35,8 +35,11 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         if (before == cueId) throw new RuleException("A cue cannot start after itself.", "start");
         show.Cue(before);
         var waits = Waits(show, before);
-        if (waits.Count >= LongestChain) throw TooLong();
-        if (!waits.Contains(cueId)) return;
+        if (!waits.Contains(cueId))
+        {
+            if (waits.Count + Depth(show, cueId) > LongestChain) throw TooLong();
+            return;
+        }
         var chain = waits.TakeWhile(id => id != cueId).Prepend(cueId).Append(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
         throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
     }
@@ -73,6 +76,15 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
         // A cue that is being placed may close a circle that is not yet refused.
         while (waits.Count <= LongestChain && show.FindCue(waits[^1])?.Start.CueId is { } next && !waits.Contains(next)) waits.Add(next);
         return waits;
+    }
+
+    /// <summary>How many cues start one after the other from a cue on, itself included.</summary>
+    private static int Depth(Show show, string cueId)
+    {
+        var after = show.Cues.ToLookup(c => c.Start.CueId, c => c.Id);
+        var depth = 0;
+        for (List<string> level = [cueId]; level.Count > 0; level = [.. level.SelectMany(id => after[id])]) depth++;
+        return depth;
     }
 
     private static void ValidateKind(CueStart start)

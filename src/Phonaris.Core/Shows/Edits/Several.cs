@@ -12,6 +12,8 @@ public sealed record Several(ValueList<Edit> Edits, string What) : Edit
         foreach (var edit in Edits)
         {
             (show, var inverse) = edit.Apply(show);
+            // An arrangement is of all slides: undone right after this one, the move before puts everything back by itself.
+            if (inverse is ArrangeSlides && back is [ArrangeSlides, ..]) continue;
             back.Insert(0, inverse);
         }
         return new(show, new Several([.. back], $"Taken back: {What}"));

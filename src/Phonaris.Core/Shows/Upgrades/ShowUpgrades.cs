@@ -16,11 +16,12 @@ public static class ShowUpgrades
     /// <summary>Brings JSON up to date, in place.</summary>
     /// <param name="node">What was read.</param>
     /// <param name="format">The format it was written in.</param>
+    /// <param name="name">What it is called when it cannot be read.</param>
     /// <exception cref="RuleException">A later version wrote it.</exception>
-    public static void Upgrade(JsonNode node, int format)
+    public static void Upgrade(JsonNode node, int format, string name)
     {
         ArgumentNullException.ThrowIfNull(node);
-        if (format < 1 || format > Format) throw new RuleException($"A later Phonaris wrote it, in format {format}; this one reads up to {Format}.");
+        if (format < 1 || format > Format) throw new RuleException($"{name} was written by a later Phonaris (version {format} of the format; this one reads up to {Format}).");
         foreach (var step in Steps.Skip(format - 1)) step(node);
     }
 

@@ -12,7 +12,14 @@ namespace Phonaris.Formats.Decks.Charts;
 /// <param name="LegendText">How its words look.</param>
 /// <param name="Text">How all other words look.</param>
 internal sealed record Chart(
-    TextRun? Title, IReadOnlyList<ChartPlot> Plots, IReadOnlyList<string> Categories, ChartAxis Names, IReadOnlyList<ChartAxis> Values, string? Legend, TextRun LegendText, TextRun Text);
+    TextRun? Title, IReadOnlyList<ChartPlot> Plots, IReadOnlyList<string> Categories, ChartAxis Names, IReadOnlyList<ChartAxis> Values, string? Legend, TextRun LegendText, TextRun Text)
+{
+    /// <summary>No more series of a chart are read, and no more points of a series: nobody could tell them apart on a slide.</summary>
+    public const int MostSeries = 100, MostPoints = 4000;
+
+    /// <summary>The size of text that says none, in points.</summary>
+    public const double UsualSize = 10;
+}
 
 /// <summary>Series that are drawn in one way.</summary>
 /// <param name="Kind">The way.</param>

@@ -10,10 +10,7 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>Reads a chart by the table that is kept in it (ISO/IEC 26300-1, 11).</summary>
 internal sealed partial class OdpChart
 {
-    /// <summary>What nobody could tell apart on a slide is not read.</summary>
-    private const int MostSeries = 100, MostPoints = 4000;
-
-    private const double UsualSize = 10, TitleSize = 1.3, HoleOfRing = 0.5, CornerStart = 90;
+    private const double TitleSize = 1.3, HoleOfRing = 0.5, CornerStart = 90;
 
     /// <summary>The colours of series that name none.</summary>
     private static readonly uint[] Usual = [0xFF2F6F8F, 0xFFC8553D, 0xFFE0A030, 0xFF5B8C5A, 0xFF7B5EA7, 0xFF8D99AE];
@@ -31,14 +28,14 @@ internal sealed partial class OdpChart
         _chart = document.Element(Office + "body")?.Element(Office + "chart")?.Element(Charted + "chart");
         _plot = _chart?.Element(Charted + "plot-area");
         _styles = document.Element(Office + "automatic-styles")?.Elements(Style + "style").DistinctBy(s => s.Get(Style + "name") ?? "").ToDictionary(s => s.Get(Style + "name") ?? "") ?? [];
-        _table = [.. _chart?.Element(Table + "table")?.Descendants(Table + "table-row").Take(MostPoints + 1).Select(Cells) ?? []];
-        _text = Looks(_chart, new("", UsualSize, 0xFF000000, ""));
+        _table = [.. _chart?.Element(Table + "table")?.Descendants(Table + "table-row").Take(Chart.MostPoints + 1).Select(Cells) ?? []];
+        _text = Looks(_chart, new("", Chart.UsualSize, 0xFF000000, ""));
     }
 
     /// <summary>The chart, or null for one of a kind that is not drawn.</summary>
     public Chart? Read()
     {
-        var series = _plot?.Elements(Charted + "series").Take(MostSeries).ToList() ?? [];
+        var series = _plot?.Elements(Charted + "series").Take(Chart.MostSeries).ToList() ?? [];
         if (series.Count == 0 || series.Exists(s => KindOf(ClassOf(s)) is null)) return null;
         var axes = _plot!.Elements(Charted + "axis").ToList();
         var across = axes.Find(a => a.Get(Charted + "dimension") == "x");
@@ -116,7 +113,7 @@ internal sealed partial class OdpChart
         var at = 0;
         foreach (var point in series.Elements(Charted + "data-point"))
         {
-            var times = Math.Clamp((int)(FiniteNumber.Parse(point.Get(Charted + "repeated")) ?? 1), 1, MostPoints);
+            var times = Math.Clamp((int)(FiniteNumber.Parse(point.Get(Charted + "repeated")) ?? 1), 1, Chart.MostPoints);
             if (Color(Graphic(point, Draw + "fill-color")) is { } own)
                 for (var k = at; k < Math.Min(count, at + times); k++) points[k] = new SolidPaint(own);
             at = Math.Min(count, at + times);
@@ -181,7 +178,7 @@ internal sealed partial class OdpChart
     private List<double?> Numbers(string? address) => [.. At(address).Select(c => FiniteNumber.Parse(c.Get(Office + "value")) ?? FiniteNumber.Parse(Lines(c)))];
 
     /// <summary>The cells of a range of the chart's own table, such as <c>local-table.$B$2:.$B$5</c>, of one column or row.</summary>
-    private IEnumerable<XElement?> At(string? address) => Range(address).Take(MostPoints);
+    private IEnumerable<XElement?> At(string? address) => Range(address).Take(Chart.MostPoints);
 
     private IEnumerable<XElement?> Range(string? address)
     {
@@ -189,14 +186,14 @@ internal sealed partial class OdpChart
         var corners = CellName().Matches((address ?? "").Split(' ')[0]).Select(m => (Column: ColumnOf(m.Groups[1].Value), Row: int.Parse(m.Groups[2].Value, CultureInfo.InvariantCulture) - 1)).ToList();
         if (corners.Count == 0) yield break;
         var (from, to) = (corners[0], corners[^1]);
-        for (var row = from.Row; row <= Math.Min(to.Row, from.Row + MostPoints); row++)
-            for (var column = from.Column; column <= Math.Min(to.Column, from.Column + MostPoints); column++)
+        for (var row = from.Row; row <= Math.Min(to.Row, from.Row + Chart.MostPoints); row++)
+            for (var column = from.Column; column <= Math.Min(to.Column, from.Column + Chart.MostPoints); column++)
                 yield return _table.ElementAtOrDefault(row)?.ElementAtOrDefault(column);
     }
 
     /// <summary>The cells of a row; one that is written once for several stands for each.</summary>
     private static List<XElement> Cells(XElement row) =>
-        [.. row.Elements(Table + "table-cell").SelectMany(c => Enumerable.Repeat(c, Math.Clamp((int)(FiniteNumber.Parse(c.Get(Table + "number-columns-repeated")) ?? 1), 1, MostSeries))).Take(MostPoints)];
+        [.. row.Elements(Table + "table-cell").SelectMany(c => Enumerable.Repeat(c, Math.Clamp((int)(FiniteNumber.Parse(c.Get(Table + "number-columns-repeated")) ?? 1), 1, Chart.MostSeries))).Take(Chart.MostPoints)];
 
     private static int ColumnOf(string letters) => letters.Aggregate(0, (column, letter) => column * 26 + (letter - 'A' + 1)) - 1;
 

@@ -9,8 +9,6 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>A presentation of ISO/IEC 26300 (OpenDocument), <c>.odp</c>.</summary>
 internal sealed class OdpDeck : IDeckFormat
 {
-    private const long SlowMs = 1000, MediumMs = 750, FastMs = 500;
-
     public string Type => MediaTypes.Odp;
 
     // The standard puts the type first and unpacked, so that it stands at a known place.
@@ -61,7 +59,7 @@ internal sealed class OdpDeck : IDeckFormat
         var steps = timing.Steps.Select((s, k) => new DeckStep(k + 1, k == 0 ? "" : Label(s, page), k == 0 ? 0 : s.OffsetMs) { Reveals = reveals });
         var picture = new PictureSource(file.Media, MediaTypes.Odp, number, (int)Math.Round(package.Width), (int)Math.Round(package.Height));
         var effect = First(Smil + "type") is not null || First(Odf.Show + "transition-style") is { } style && style != "none";
-        var duration = Time(First(Odf.Show + "transition-duration")) ?? First(Odf.Show + "transition-speed") switch { "slow" => SlowMs, "fast" => FastMs, _ => MediumMs };
+        var duration = Time(First(Odf.Show + "transition-duration")) ?? First(Odf.Show + "transition-speed") switch { "slow" => TransitionSpeed.SlowMs, "fast" => TransitionSpeed.FastMs, _ => TransitionSpeed.MediumMs };
         return new(
             number, heading, text, notes, automatic ? Time(First(Odf.Show + "duration")) : null, First(Odf.Show + "visibility") == "hidden", [.. steps], null, picture,
             effect ? duration : 0);

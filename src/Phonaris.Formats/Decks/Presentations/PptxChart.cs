@@ -10,14 +10,11 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <param name="colors">The colours.</param>
 internal sealed class PptxChart(XElement space, PptxColors colors)
 {
-    /// <summary>What nobody could tell apart on a slide is not read.</summary>
-    private const int MostSeries = 100, MostPoints = 4000;
-
-    private const double UsualSize = 10, UsualLine = 2.25, HoleOfRing = 0.5, TitleSize = 1.2;
+    private const double UsualLine = 2.25, HoleOfRing = 0.5, TitleSize = 1.2;
     private const uint UsualAxis = 0xFF868686, UsualGrid = 0xFFD9D9D9;
 
     private readonly XElement? _plotArea = space.Element(C + "chart")?.Element(C + "plotArea");
-    private readonly TextRun _text = Looks(space.Element(C + "txPr"), colors, new("", UsualSize, colors.Scheme("tx1") ?? 0xFF000000, colors.Font(heading: false)));
+    private readonly TextRun _text = Looks(space.Element(C + "txPr"), colors, new("", Chart.UsualSize, colors.Scheme("tx1") ?? 0xFF000000, colors.Font(heading: false)));
 
     /// <summary>The chart, or null for one of a kind that is not drawn.</summary>
     public Chart? Read()
@@ -56,7 +53,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
         return new(
             kind,
             Val(plot.Element(C + "grouping")) switch { "stacked" => ChartGrouping.Stacked, "percentStacked" => ChartGrouping.Shares, _ => ChartGrouping.Beside },
-            [.. plot.Elements(C + "ser").Take(MostSeries).Select(s => Series(s, plot, kind))], Math.Max(0, axes.FindIndex(a => ids.Contains(Val(a.Element(C + "axId"))))))
+            [.. plot.Elements(C + "ser").Take(Chart.MostSeries).Select(s => Series(s, plot, kind))], Math.Max(0, axes.FindIndex(a => ids.Contains(Val(a.Element(C + "axId"))))))
         {
             Lying = Val(plot.Element(C + "barDir")) == "bar",
             Gap = (Double(plot.Element(C + "gapWidth")) ?? 150) / 100,
@@ -96,7 +93,7 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
             Marked = bubbles || drawn && symbol != "none" && (kind == ChartKind.Scatter || symbol is not null || Says(plot.Element(C + "marker"), otherwise: false)),
             Smooth = Says(series.Element(C + "smooth"), otherwise: false),
             Labels = Labels(series.Element(C + "dLbls") ?? plot.Element(C + "dLbls"), series),
-            PointLabels = series.Element(C + "dLbls")?.Elements(C + "dLbl").Where(l => Double(l.Element(C + "idx")) is not null).DistinctBy(l => Double(l.Element(C + "idx"))).Take(MostPoints)
+            PointLabels = series.Element(C + "dLbls")?.Elements(C + "dLbl").Where(l => Double(l.Element(C + "idx")) is not null).DistinctBy(l => Double(l.Element(C + "idx"))).Take(Chart.MostPoints)
                 .ToDictionary(l => (int)Double(l.Element(C + "idx"))!.Value, l => Labels(l, series)) ?? [],
         };
     }
@@ -160,8 +157,8 @@ internal sealed class PptxChart(XElement space, PptxColors colors)
     private static IEnumerable<string?> ByPlace(XElement? cache)
     {
         if (cache is null) return [];
-        var points = cache.Elements(C + "pt").Where(p => p.Number("idx") is >= 0 and < MostPoints).DistinctBy(p => p.Number("idx")).ToDictionary(p => (int)p.Number("idx")!.Value, p => p.Element(C + "v")?.Value);
-        var count = (int)Math.Clamp(Double(cache.Element(C + "ptCount")) ?? 0, points.Count == 0 ? 0 : points.Keys.Max() + 1, MostPoints);
+        var points = cache.Elements(C + "pt").Where(p => p.Number("idx") is >= 0 and < Chart.MostPoints).DistinctBy(p => p.Number("idx")).ToDictionary(p => (int)p.Number("idx")!.Value, p => p.Element(C + "v")?.Value);
+        var count = (int)Math.Clamp(Double(cache.Element(C + "ptCount")) ?? 0, points.Count == 0 ? 0 : points.Keys.Max() + 1, Chart.MostPoints);
         return Enumerable.Range(0, count).Select(i => points.GetValueOrDefault(i));
     }
 

@@ -7,8 +7,6 @@ namespace Phonaris.Formats.Decks.Presentations;
 /// <summary>A presentation of ISO/IEC 29500, <c>.pptx</c>, transitional or strict.</summary>
 internal sealed class PptxDeck : IDeckFormat
 {
-    private const long SlowMs = 1000, MediumMs = 750, FastMs = 500;
-
     public string Type => MediaTypes.Pptx;
 
     public bool Recognises(DeckFile file, ReadOnlySpan<byte> head)
@@ -125,7 +123,7 @@ internal sealed class PptxDeck : IDeckFormat
         var effect = transition?.Elements().Any(e => e.Name != P + "sndAc" && e.Name != P + "extLst" && e.Name != P + "cut") == true;
         if (!effect) return 0;
         if (long.TryParse(transition!.Attributes().FirstOrDefault(a => a.Name.LocalName == "dur")?.Value, out var ms)) return Math.Max(0, ms);
-        return transition.Attribute("spd")?.Value switch { "slow" => SlowMs, "med" => MediumMs, _ => FastMs };
+        return transition.Attribute("spd")?.Value switch { "slow" => TransitionSpeed.SlowMs, "med" => TransitionSpeed.MediumMs, _ => TransitionSpeed.FastMs };
     }
 
     private static Dictionary<string, string> SectionNames(XElement presentation) => presentation

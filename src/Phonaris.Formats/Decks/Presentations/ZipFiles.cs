@@ -70,9 +70,8 @@ internal static class ZipFiles
 
     /// <summary>The root of an XML document.</summary>
     /// <param name="content">Its bytes.</param>
-    /// <param name="options">Whether blanks between elements are kept.</param>
     /// <exception cref="XmlException">It is not well formed, too long, too deep, or uses entities.</exception>
-    public static XElement Xml(Stream content, LoadOptions options = LoadOptions.None)
+    public static XElement Xml(Stream content)
     {
         using var bytes = new MemoryStream(Bytes(content, MostXmlBytes, "The deck"));
         // Before it becomes a tree, which is walked by functions that call themselves.
@@ -81,6 +80,6 @@ internal static class ZipFiles
                 if (depth.Depth > DeepestXml) throw new XmlException("Too deep.");
         bytes.Position = 0;
         using var reader = XmlReader.Create(bytes, SafeXml);
-        return XElement.Load(reader, options);
+        return XElement.Load(reader);
     }
 }

@@ -1,7 +1,7 @@
-namespace Phonaris.Web.Hosting;
+namespace Phonaris.Core.Values;
 
 /// <summary>Makes ids: 48 random bits in hexadecimal.</summary>
-internal static class NewId
+public static class NewId
 {
     /// <summary>A new id.</summary>
     public static string Next() => Guid.NewGuid().ToString("N")[..12];
