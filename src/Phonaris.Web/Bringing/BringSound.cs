@@ -3,7 +3,6 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 

@@ -4,7 +4,6 @@ using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Shows;
 

@@ -4,7 +4,6 @@ using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Formats.Decks;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 using Phonaris.Web.Reading;
 using Phonaris.Web.Shows;

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Matching;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Bringing;

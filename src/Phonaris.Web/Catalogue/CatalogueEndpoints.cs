@@ -4,8 +4,6 @@ using Phonaris.Core.Shows.Edits;
 using Phonaris.Core.Signal;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
-using Phonaris.Web.Bringing;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Catalogue;
@@ -32,7 +30,7 @@ internal static class CatalogueEndpoints
             await using var import = new FileImport(uses);
             var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, import, library, cancel);
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, figures, piece.Rights, piece.Kind) with { Name = piece.Title };
-            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => BringSound.Known(show, sound) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => show.FindSameFile(sound) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
         });
 
         // In the place of a sound that may not be used, say: its cues keep all that is set of them.

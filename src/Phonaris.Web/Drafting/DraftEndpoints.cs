@@ -5,7 +5,6 @@ using Phonaris.Core.Shows.Edits;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Fitting;
-using Phonaris.Web.Hosting;
 using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Drafting;

@@ -5,7 +5,6 @@ using Phonaris.Core.Timing;
 using Phonaris.Media.Sounds;
 using Phonaris.Storage;
 using Phonaris.Web.Hearing;
-using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
 

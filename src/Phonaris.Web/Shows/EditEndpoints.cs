@@ -1,5 +1,4 @@
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
 

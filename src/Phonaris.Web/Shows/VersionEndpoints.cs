@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Phonaris.Core.Shows.Edits;
 using Phonaris.Storage;
-using Phonaris.Web.Hosting;
 
 namespace Phonaris.Web.Shows;
 
