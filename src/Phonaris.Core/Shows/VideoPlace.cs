@@ -90,7 +90,7 @@ public sealed record VideoPlace(
         // Written so that what is no number fails too.
         if (!(X < 1 && Y < 1 && X + Width > 0 && Y + Height > 0)) return "A video lies on its slide, with a part of it at least.";
         return Crop is not { } crop || crop is { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } && crop.Left + crop.Right <= VideoCrop.Most && crop.Top + crop.Bottom <= VideoCrop.Most
-            ? null : "Of a video at least 5 % of its width and height are left to be seen.";
+            ? null : "A crop leaves at least 5 % of a video's width and height.";
     }
 }
 

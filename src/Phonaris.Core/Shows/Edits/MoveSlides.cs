@@ -45,33 +45,3 @@ public sealed record MoveSlides(ValueList<string> SlideIds, int Index) : Edit
         return new(kept.MinBy(id => places[id])!, kept.MaxBy(id => places[id])!);
     }
 }
-
-/// <summary>Puts the slides in an order, with the spans and sections that belong to it. What undoes <see cref="MoveSlides"/>.</summary>
-/// <param name="Order">All slides' ids.</param>
-/// <param name="Spans">The spans of cues.</param>
-/// <param name="Arranged">The sections.</param>
-public sealed record ArrangeSlides(ValueList<string> Order, ValueList<CueSpan> Spans, ValueList<Section> Arranged) : Edit
-{
-    /// <inheritdoc/>
-    public override Applied Apply(Show show)
-    {
-        ArgumentNullException.ThrowIfNull(show);
-        if (Order.Count != show.Slides.Count || Order.Distinct().Count() != Order.Count)
-            throw new RuleException("Slides have come or gone meanwhile; their order cannot be taken back.", "slides");
-        var inverse = new ArrangeSlides(
-            [.. show.Slides.Select(s => s.Id)], [.. Spans.Select(s => new CueSpan(s.CueId, show.Cue(s.CueId).Span!))], show.Sections);
-        var next = show with { Slides = [.. Order.Select(show.Slide)], Sections = Arranged };
-        foreach (var (cueId, span) in Spans)
-        {
-            next.Indices(span);
-            next = next.With(next.Cue(cueId) with { Span = span });
-        }
-        return new(next, inverse);
-    }
-
-    /// <inheritdoc/>
-    public override string Sentence(Show before) => "Put the slides back in order";
-
-    /// <inheritdoc/>
-    public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections"];
-}

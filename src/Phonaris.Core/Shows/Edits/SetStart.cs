@@ -61,7 +61,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
                 way.Add(at);
                 at = at.Start.CueId is not { } before ? null
                     : !cues.TryGetValue(before, out var next) ? throw new RuleException("A cue starts after one that is not in the show.", "start")
-                    : way.Contains(next) ? throw new RuleException("Cues that start after one another go round in a circle.", "start") : next;
+                    : way.Contains(next) ? throw new RuleException("Cues that start after one another form a circle.", "start") : next;
             }
             var depth = way is [.., { Start.CueId: { } known }] ? depths[known] : 0;
             for (var n = way.Count - 1; n >= 0; n--) depths[way[n].Id] = ++depth;
