@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using Phonaris.Core.Shows;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
@@ -39,10 +40,20 @@ internal sealed class Bench : IDisposable
     /// <summary>Runs ffmpeg as the peer; gives the seconds it takes.</summary>
     public static Task<double> FfmpegAsync(params string[] arguments) => TimeAsync(() => RunAsync("ffmpeg", ["-nostdin", "-v", "error", "-y", .. arguments]));
 
-    /// <summary>Runs a program to its end.</summary>
-    public static async Task RunAsync(string program, params string[] arguments)
+    /// <summary>A number given behind the benchmark's name, such as <c>--seed 3</c>.</summary>
+    public static int Option(string name, int usual)
     {
-        using var process = Process.Start(program, arguments);
+        var arguments = Environment.GetCommandLineArgs();
+        return Array.IndexOf(arguments, $"--{name}") is >= 0 and var at && at + 1 < arguments.Length ? int.Parse(arguments[at + 1], CultureInfo.InvariantCulture) : usual;
+    }
+
+    /// <summary>Runs a program to its end.</summary>
+    public static Task RunAsync(string program, params string[] arguments) => RunInAsync(Environment.CurrentDirectory, program, arguments);
+
+    /// <summary>Runs a program in a folder to its end.</summary>
+    public static async Task RunInAsync(string folder, string program, params string[] arguments)
+    {
+        using var process = Process.Start(new ProcessStartInfo(program, arguments) { WorkingDirectory = folder })!;
         await process.WaitForExitAsync();
         if (process.ExitCode != 0) throw new InvalidOperationException($"The peer failed: {program} {string.Join(' ', arguments)}");
     }

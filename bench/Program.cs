@@ -25,13 +25,14 @@ using Phonaris.Bench;
     ("uploads", FaultsBench.UploadsAsync),
     ("room", FaultsBench.RoomAsync),
     ("locks", FaultsBench.LocksAsync),
+    ("mutants", MutantsBench.RunAsync),
 ];
 string[] faults = ["kills", "spoilt", "pages", "hindered", "uploads", "room", "locks"];
-var names = args.SelectMany(a => a == "faults" ? faults : [a]).ToList();
+var names = args.TakeWhile(a => !a.StartsWith("--", StringComparison.Ordinal)).SelectMany(a => a == "faults" ? faults : [a]).ToList();
 var wanted = all.Where(b => names.Count == 0 || names.Contains(b.Name)).ToList();
 if (wanted.Count == 0)
 {
-    Console.Error.WriteLine($"No such benchmark. There are: {string.Join(", ", all.Select(b => b.Name))}, and faults for the last {faults.Length}.");
+    Console.Error.WriteLine($"No such benchmark. There are: {string.Join(", ", all.Select(b => b.Name))}, and faults for {string.Join(", ", faults)}.");
     return 2;
 }
 if (wanted.Count == 1)
