@@ -5,7 +5,7 @@ namespace Phonaris.Bench;
 
 /// <summary>
 /// Whether the core's tests find what is changed in the core: on lines taken at random, each operator is changed (&lt; to &lt;=, + to -, Min to Max), one at a
-/// time, by Stryker.NET. Of the last commit, in a clone: the tree itself is not touched.
+/// time, by Stryker.NET. It works on a clone of the last commit and leaves the tree as it is.
 /// </summary>
 internal static partial class MutantsBench
 {

@@ -50,9 +50,10 @@ public static class Backup
         // Files first: they harm nothing, and the database is replaced in one stroke at the end.
         var (copied, missing) = Directory.Exists(from) ? await CopyFilesAsync(hashes, new(Path.Combine(from, FilesName)), into, progress, cancel) : (0, hashes.Count(h => !into.Has(h)));
         var database = Path.Combine(data, DatabaseName);
-        if (File.Exists(database) && Backups.IsWhole(database)) await backups.MakeAsync(beforeUpgrade: false, cancel);
         var next = $"{database}.restored";
+        // Before the copy of what is there, which may push out the one that is restored: the oldest.
         await Backups.CopyAsync(copy, next);
+        if (File.Exists(database) && Backups.IsWhole(database)) await backups.MakeAsync(beforeUpgrade: false, cancel);
         // What SQLite had not yet written into the old database belongs to that alone.
         foreach (var beside in new[] { $"{database}-wal", $"{database}-shm" }) File.Delete(beside);
         File.Move(next, database, overwrite: true);

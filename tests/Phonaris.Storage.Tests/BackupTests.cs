@@ -91,6 +91,14 @@ public sealed class BackupTests : IDisposable
         SqliteConnection.ClearAllPools();
         await Backup.RestoreAsync(backups.NewestWhole()!, data, backups, null, default);
         Assert.Equal("Newer", (await new ShowStore(databases, TimeProvider.System).FindAsync("x", default))!.Show.Title);
+
+        // The oldest of seven copies: the copy of what is there would push it out.
+        while (Directory.GetFiles(Path.Combine(data, "backups")).Length < 7) await backups.MakeAsync(beforeUpgrade: false, default);
+        var oldest = Directory.GetFiles(Path.Combine(data, "backups")).Order(StringComparer.Ordinal).First();
+        await new ShowStore(databases, TimeProvider.System).ApplyAsync("x", _ => new RenameShow("Newest"), default);
+        SqliteConnection.ClearAllPools();
+        await Backup.RestoreAsync(oldest, data, backups, null, default);
+        Assert.NotEqual("Newest", (await new ShowStore(databases, TimeProvider.System).FindAsync("x", default))!.Show.Title);
     }
 
     public void Dispose() => _database.Dispose();

@@ -12,8 +12,8 @@ internal readonly struct KWeighting
     private const double ShelfHz = 1681.974450955533, ShelfDb = 3.999843853973347, ShelfQ = 0.7071752369554196;
     private const double PassHz = 38.13547087602444, PassQ = 0.5003270373238773;
 
-    // 2000 dB below full scale.
-    private const double NextToNothing = 1e-100;
+    // 2000 dB below full scale, and far above the denormal numbers.
+    private const double LeastState = 1e-100;
 
     private readonly double _b0, _b1, _b2, _a1, _a2, _c1, _c2;
 
@@ -99,10 +99,10 @@ internal readonly struct KWeighting
             s4 = Vector256.FusedMultiplyAdd(z, c2, y);
             sum = Vector256.FusedMultiplyAdd(z, TTerm.Of(z), sum);
         }
-        (state.S1, state.S2, state.S3, state.S4) = (Audible(s1), Audible(s2), Audible(s3), Audible(s4));
+        (state.S1, state.S2, state.S3, state.S4) = (Flushed(s1), Flushed(s2), Flushed(s3), Flushed(s4));
         return sum;
     }
 
-    /// <summary>What is remembered, nothing where it is next to nothing: after a sound has ended it would die away to denormal numbers, which take many times as long.</summary>
-    private static Vector256<double> Audible(Vector256<double> s) => Vector256.GreaterThan(Vector256.Abs(s), Vector256.Create(NextToNothing)) & s;
+    /// <summary>A state with its smallest values set to zero: after a sound has ended they would decay to denormal numbers, which take forty times as long.</summary>
+    private static Vector256<double> Flushed(Vector256<double> s) => Vector256.GreaterThan(Vector256.Abs(s), Vector256.Create(LeastState)) & s;
 }

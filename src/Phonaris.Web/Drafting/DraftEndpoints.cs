@@ -14,7 +14,7 @@ internal static class DraftEndpoints
 {
     public static void MapDrafts(this RouteGroupBuilder api) =>
         api.MapGet("/shows/{id}/draft", async Task<Results<Ok<DraftView>, Accepted<JobView>, NotFound>> (
-            string id, [FromQuery] string[]? without, ShowStore shows, SoundLibrary sounds, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
+            string id, [FromQuery] string[]? without, ShowStore shows, SoundLibrary sounds, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var troubles = await sounds.PrepareWhatCanBeAsync(stored.Show, cancel);

@@ -21,7 +21,7 @@ internal static class FitEndpoints
     public static void MapFits(this RouteGroupBuilder api)
     {
         api.MapGet("/shows/{id}/cues/{cueId}/fits", async Task<Results<Ok<FitsView>, Accepted<JobView>, NotFound>> (
-            string id, string cueId, ShowStore shows, SoundLibrary sounds, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
+            string id, string cueId, ShowStore shows, SoundLibrary sounds, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var cue = stored.Show.Cue(cueId);
@@ -66,7 +66,7 @@ internal static class FitEndpoints
         });
 
         api.MapGet("/shows/{id}/fits", async Task<Results<Ok<FitAllView>, Accepted<JobView>, NotFound>> (
-            string id, ShowStore shows, SoundLibrary sounds, JobRunner jobs, JobStore kept, CancellationToken cancel) =>
+            string id, ShowStore shows, SoundLibrary sounds, JobRunner jobs, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
             var unfitted = FitAll.Unfitted(stored.Show).ToList();
