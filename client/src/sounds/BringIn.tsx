@@ -96,10 +96,13 @@ const isStopped = (job: JobView) => job.kind === "video" && job.state === "cance
 
 function Stopped({ job }: { job: JobView }) {
   return (
-    <p className="flex items-center gap-1 text-xs">
-      <span className="min-w-0 grow truncate">{job.name} cannot be shown in the browser yet</span>
+    <div className="text-xs">
+      <p className="truncate" title={job.name}>
+        {job.name}
+      </p>
+      <p className="muted">cannot be shown in the browser yet</p>
       <TryAgain job={job} />
-    </p>
+    </div>
   );
 }
 
@@ -112,7 +115,7 @@ function TryAgain({ job }: { job: JobView }) {
     await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
   };
   return (
-    <button type="button" className="btn btn-xs shrink-0" onClick={() => void press()}>
+    <button type="button" className="btn btn-xs mt-1" onClick={() => void press()}>
       Try again
     </button>
   );
@@ -133,13 +136,15 @@ function JobLine({ job }: { job: JobView }) {
   return (
     <div className="flex items-start gap-1">
       {failed ? (
-        <p role="alert" className="text-error grow text-xs">
-          {job.problem}
-        </p>
+        <div className="min-w-0 grow text-xs">
+          <p role="alert" className="text-error">
+            {job.problem}
+          </p>
+          {job.kind === "video" && <TryAgain job={job} />}
+        </div>
       ) : (
         <Line name={`${does[job.kind] ?? ""}${job.name}`} fraction={job.progress} />
       )}
-      {failed && job.kind === "video" && <TryAgain job={job} />}
       <Stop
         name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
         press={() => void end(!failed)}
