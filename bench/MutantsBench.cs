@@ -32,6 +32,7 @@ internal static partial class MutantsBench
                 ["test-runner"] = "mtp",
                 ["coverage-analysis"] = "off",
                 ["concurrency"] = Environment.ProcessorCount,
+                ["additional-timeout"] = 60_000,
                 ["mutate"] = Picked(Path.Combine(clone, "src/Phonaris.Core"), Bench.Option("lines", Lines), new Random(Bench.Option("seed", Seed))),
                 ["ignore-mutations"] = Others,
                 ["reporters"] = (string[])["json"],
@@ -66,7 +67,7 @@ internal static partial class MutantsBench
             .Where(m => m.Status is "Killed" or "Timeout" or "Survived" or "NoCoverage").ToList();
         foreach (var mutant in mutants.Where(m => !m.IsFound)) Console.WriteLine($"not found: {Path.GetRelativePath(bench.PathOf("clone"), mutant.File)}:{mutant.Line}: {mutant.Replacement}");
         var found = mutants.Count(m => m.IsFound);
-        Console.WriteLine($"{mutants.Count} changes, {found} found");
+        Console.WriteLine($"{mutants.Count} changes, {found} found, {mutants.Count(m => m.Status is "Timeout")} of them by never ending");
         bench.ReportLeast("found, of a hundred", 100.0 * found / mutants.Count, LeastFound);
     }
 
