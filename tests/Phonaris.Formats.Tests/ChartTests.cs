@@ -3,6 +3,7 @@ using DocumentFormat.OpenXml.Packaging;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
 using Phonaris.Formats.Decks;
+using Phonaris.Formats.Decks.Charts;
 
 namespace Phonaris.Formats.Tests;
 
@@ -165,6 +166,23 @@ public sealed class ChartTests : IDisposable
         Assert.Equal([false, true], pie.Take(2).Select(p => p.Fill == new SolidPaint(0xFF804020)));
         Assert.Contains("cannot be read", Read(OtherDeck("chart:surface", "", axes + series, "")).NotDrawn.Single(), StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData(44_000, "mmm", "Jun")]
+    [InlineData(44_000, "d. mmmm yyyy", "18. June 2020")]
+    [InlineData(1_234_567, "#,##0,", "1,235")]
+    [InlineData(1_234_567, "0.0,,\"M\"", "1.2M")]
+    [InlineData(12_345.678, "0.00E+00", "1.23E+04")]
+    [InlineData(-3, "#,##0;[Red]-#,##0", "-3")]
+    [InlineData(-3, "_-* 0_-;(0)", "(3)")]
+    [InlineData(0.256, "0.0%", "25.6%")]
+    [InlineData(4, "\\#0\" moths\"", "#4 moths")]
+    [InlineData(1 / 3.0, "General", "0.333333")]
+    // What cannot be gone by is written plainly: a quote that does not end, a day before the calendar, nothing left to write.
+    [InlineData(5, "\"open", "5")]
+    [InlineData(-5, "yyyy", "-5")]
+    [InlineData(5, ";;;", "5")]
+    public void Numbers_are_written_by_the_codes_of_tables(double value, string code, string written) => Assert.Equal(written, ChartNumbers.Written(value, code));
 
     public void Dispose() => _folder.Delete(recursive: true);
 
