@@ -144,15 +144,17 @@ public class ChecksTests
     }
 
     [Fact]
-    public void Whatever_the_show_no_check_throws_and_every_remedy_puts_its_finding_right_without_a_graver_one()
+    public void Whatever_the_show_no_check_throws_and_every_remedy_puts_its_finding_right_and_brings_none_as_grave()
     {
         var (found, remedies) = (new HashSet<string>(), 0);
-        for (var n = 0; n < 30; n++)
+        for (var n = 0; n < 40; n++)
         {
             var show = Shows.Any.Generate(new PCG(5, (ulong)n), null, out _);
             show = show with { Showing = new(n % 2 == 0, (Destination)(n % 4)), TargetMs = n % 3 == 0 ? 20_000 : null };
             ISoundReader Open(SoundSource source) => show.Sounds.FindIndex(s => s.Media == source.Media) is var k ? Signal.Noise(source.Frame(show.Sounds[k].Frames), 0.5, (uint)k + 1) : throw new InvalidOperationException();
             var sounds = new Heard(Open);
+            show = Measured(show, Open);
+            if (n % 2 == 0) show = show with { Cues = [.. show.Cues.Select(c => c with { LevelDb = CueDefaults.LevelDb(show.Sound(c.SoundId), show.LevelTargets), LevelPoints = [] })] };
             var before = sounds.Findings(show, OnTheClock.Fit);
             foreach (var finding in before)
             {
@@ -162,13 +164,35 @@ public class ChecksTests
                     remedies++;
                     var after = sounds.Findings(show.Apply(remedy.Edit).Show, OnTheClock.Fit);
                     Assert.False(after.Any(f => f.Key == finding.Key), $"{n}: “{remedy.Words}” leaves “{finding.Sentence}”");
-                    var graver = after.Where(f => f.Gravity < finding.Gravity && !before.Any(b => b.Check == f.Check && b.CueIds.SequenceEqual(f.CueIds) && b.SoundId == f.SoundId)).Select(f => f.Sentence);
-                    Assert.False(graver.Any(), $"{n}: “{remedy.Words}” for “{finding.Sentence}” brings {string.Join(' ', graver)}");
+                    // What was never heard, or not for so long, could not be measured before.
+                    if (finding.Check is "never-begins" or "missed-aim") continue;
+                    var brought = after.Where(f => f.Gravity <= finding.Gravity && !before.Any(b => IsOf(b, f))).Select(f => f.Sentence);
+                    Assert.False(brought.Any(), $"{n}: “{remedy.Words}” for “{finding.Sentence}” brings {string.Join(' ', brought)}");
                 }
             }
         }
         Assert.InRange(found.Count, 12, 40);
         Assert.InRange(remedies, 100, 50_000);
+    }
+
+    /// <summary>Whether a finding was told before: the same, or that a cue is off its target, which makes it jump from its neighbours and drown, or drown others.</summary>
+    private static bool IsOf(Finding before, Finding after) =>
+        (before.Check == after.Check && before.CueIds.SequenceEqual(after.CueIds) && before.SoundId == after.SoundId)
+        || (before.Check == "off-target" && after.Check is "level-jump" or "drowned-voice" && after.CueIds.Contains(before.CueIds[0]));
+
+    /// <summary>The show with the figures that its sounds really have.</summary>
+    private static Show Measured(Show show, Func<SoundSource, ISoundReader> open)
+    {
+        return show with { Sounds = [.. show.Sounds.Select(s => s with { Figures = s.Figures with { LoudnessLufs = Lufs(s), LoudestLufs = Lufs(s) } })] };
+
+        double? Lufs(Sound sound)
+        {
+            var samples = new float[sound.Frames * Frames.Channels];
+            open(new(sound.Media, 1)).Read(0, samples);
+            var meter = new LoudnessMeter();
+            meter.Add(samples);
+            return meter.IntegratedLufs();
+        }
     }
 
     [Fact]
@@ -270,6 +294,47 @@ public class ChecksTests
             Cues = [.. new[] { "s1", "s5", "s9" }.Select((s, n) => Shows.Cue($"b{n}", "bed", s, "s10", 60 * Second, Cue.FillSpan))],
         };
         Assert.Equal([["b0", "b1"], ["b1", "b2"]], Sounds.Findings(show).Where(f => f.Check == "beds-together").Select(f => f.CueIds.ToArray()));
+    }
+
+    [Fact]
+    public void What_gave_way_begins_again_as_often_as_it_is_asked_for()
+    {
+        var show = Shows.Of(6, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("pad", 60 * Second)] };
+        show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s6", 60 * Second, Cue.FillSpan), Shows.Cue("p", "pad", "s2", "s6", 60 * Second, Cue.FillSpan)] };
+        foreach (var slide in new[] { "s4", "s5", "s6" })
+            show = show.Apply(Explanation.Of(TimedShow.Of(show, Sounds.Listened()), slide).First(e => e.Remedy?.Words == "Begin it again here").Remedy!.Edit).Show;
+        Assert.Equal(5, show.Cues.Select(c => c.Id).Distinct().Count());
+    }
+
+    [Fact]
+    public void The_limiter_is_told_where_it_has_most_to_do()
+    {
+        // Louder within one stretch that is looked at at once: the slide is the one where the sum is highest, whatever comes before it.
+        var show = Shows.Of(6, 1_000) with { Sounds = [Shows.Sound("spot", Second, SoundKind.Spot)] };
+        show = show with { Cues = [Shows.Cue("a", "spot", "s1", "s1", Second) with { LevelDb = 15 }, Shows.Cue("c", "spot", "s3", "s3", Second) with { LevelDb = 18 }, Shows.Cue("d", "spot", "s5", "s5", Second) with { LevelDb = 14 }] };
+        var finding = Sounds.Findings(show).Single(f => f.Check == "limiter");
+        Assert.Equal("s3", finding.SlideId);
+        Assert.Contains($"On slide 3 all together would peak at {Say.Peak(Core.Levels.ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds).Peaks.SumPeakDbtp!.Value)}", finding.Sentence);
+    }
+
+    [Theory]
+    [InlineData(Destination.Room, Gravity.Tidy)]
+    [InlineData(Destination.Inside, Gravity.Tidy)]
+    [InlineData(Destination.Web, Gravity.Stops)]
+    public void A_licence_that_does_not_say_is_to_be_asked_about_wherever_it_goes(Destination where, Gravity gravity)
+    {
+        var reserved = Well with { Showing = new(false, where), Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Well.Sounds[0].Rights with { Licence = "All rights reserved" } }) };
+        Assert.Equal(gravity, Sounds.Findings(reserved).Single(f => f.Check == "no-leave").Gravity);
+    }
+
+    [Fact]
+    public void A_video_that_is_set_to_end_earlier_is_not_cut()
+    {
+        var show = With("clip", SoundKind.Video, 20 * Second, Shows.Cue("k", "clip", "s8", "s8", 20 * Second) with { Video = VideoPlace.Whole, Muted = true });
+        show = show with { Slides = show.Slides.SetItem(7, show.Slides[7] with { Steps = [.. show.Slides[7].Steps, new Step("out", "", 4000, null)] }) };
+        Assert.Contains("cut-video", Sounds.Findings(show).Select(f => f.Check));
+        var ended = show with { Cues = [.. show.Cues.Select(c => c.Id == "k" ? c with { Stop = CueStop.Step, StopStepId = "out" } : c)] };
+        Assert.DoesNotContain("cut-video", Sounds.Findings(ended).Select(f => f.Check));
     }
 
     [Fact]

@@ -263,6 +263,8 @@ public class CueShapesTests
             Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(ReadyMade.ToEdit(after, null, ["c"])).Show.Cue("c"));
         }
         Assert.Equal(new Span("s1", "s5"), show.Apply(ReadyMade.Own[0].ToEdit(show, "c")).Show.Cue("c").Span);
+        var shaped = show.Apply(new SetFit("c", new(FitMethod.Recut))).Show.Apply(new SetDuck("c", Duck.Usual with { HoldMs = 900 })).Show;
+        Assert.Equal(plain, shaped.Apply(ReadyMade.ToEdit(shaped, null, ["c"])).Show.Cue("c"));
 
         // Several get them at once, and are undone at once.
         show = show.Apply(new PlaceCue(plain with { Id = "d", Span = new("s4", "s4") }, 1)).Show;

@@ -34,6 +34,21 @@ public class EbuSignalsTests
         Assert.Equal(-23.0, meter.IntegratedLufs()!.Value, 0.1);
     }
 
+    [Theory]
+    [InlineData(4, 2, 2)]
+    [InlineData(6, 3, 2)]
+    [InlineData(7, 4, 2)]
+    [InlineData(8, 5, 2)]
+    public void Low_frequency_effects_do_not_count_and_those_at_the_sides_count_more(int channels, int plain, int sides)
+    {
+        // The same tone on all of them: as many as weigh 1, and 1.41 for each at the sides.
+        var samples = new float[5 * Rate * channels];
+        for (var i = 0; i < samples.Length; i++) samples[i] = (float)(0.1 * Math.Sin(Math.Tau * 997 * (i / channels) / Rate));
+        var meter = new LoudnessMeter(Rate, channels);
+        meter.Add(samples);
+        Assert.Equal(-23.01 + 10 * Math.Log10(plain + 1.41 * sides), meter.IntegratedLufs()!.Value, 0.02);
+    }
+
     [Fact]
     public void Cases_9_and_12_hold_still_whatever_the_window_cuts()
     {

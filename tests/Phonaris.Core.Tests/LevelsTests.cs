@@ -168,6 +168,29 @@ public class LevelsTests
         }
     }
 
+    [Fact]
+    public void What_rises_together_is_lowered_for_its_highest_place_at_once()
+    {
+        // Two that click together, ever louder, over a base that sets their level: their sum passes the peak bit by bit.
+        var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000), Shows.Sound("b", 20 * 48_000)] };
+        show = show with { Cues = [.. show.Sounds.Select(s => Shows.Cue(s.Id, s.Id, "s1", "s1", 20 * 48_000))] };
+        ISoundReader Open(SoundSource source) => new Signal(20 * 48_000, n => n % 4800 < 3 ? 0.2f + 0.7f * n / (20 * 48_000) : Signal.Hash(n, (uint)source.Media[0], 0.03));
+        var sounds = new Heard(Open);
+        var matched = show.Apply(LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show), sounds))!).Show;
+        var peak = Measure(TimedShow.Of(matched), Open).Peaks.SumPeakDbtp!.Value;
+        // As high as it may be, within the step of levels.
+        Assert.InRange(peak, -1.4, -1);
+    }
+
+    [Fact]
+    public void A_bed_that_is_silent_wherever_no_voice_is_heard_is_matched_by_all_of_it()
+    {
+        var show = Shows.Of(2, 6_000) with { Sounds = [Shows.Sound("bed", 12 * 48_000), Shows.Sound("voice", 4 * 48_000, SoundKind.Voice)] };
+        show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s2", 12 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 4 * 48_000)] };
+        var sounds = new Heard(source => source.Media == Shows.Media("bed") ? new Signal(12 * 48_000, n => n < 3 * 48_000 ? Signal.Hash(n, 1, 0.3) : 0) : Signal.Noise(4 * 48_000, 0.3, 2));
+        Assert.NotNull(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Single(m => m.CueId == "b").NowLufs);
+    }
+
     /// <summary>Quiet noise with a loud click every tenth of a second.</summary>
     private static Signal Clicks(long frames, uint seed) => new(frames, n => (n + seed * 977) % 4800 < 3 ? 0.9f : Signal.Hash(n, seed, 0.03));
 

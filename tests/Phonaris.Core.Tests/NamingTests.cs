@@ -11,6 +11,7 @@ public class NamingTests
     [InlineData("\u202Egnp.exe\u0007.wav", "Gnp.exe")]
     [InlineData(".wav", "Untitled")]
     [InlineData("---.wav", "---")]
+    [InlineData(@"C:\Music\02 rain.wav", "Rain")]
     public void Files_give_names_people_can_read(string file, string name) => Assert.Equal(name, Names.FromFile(file));
 
     [Fact]
@@ -18,10 +19,20 @@ public class NamingTests
     {
         Assert.Equal("1:01.9", Say.Time(62 * Frames.PerSecond - 1));
         Assert.Equal("−14.0 dB", Say.Decibels(-14));
+        Assert.Equal("0.0 dB", Say.Decibels(-0.04));
         Assert.Equal("1.25 s", Say.Seconds(1250));
         var show = Shows.Of(3) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c")] };
         Assert.Equal("slides 1–3", Say.Span(show, new("a", "c")));
         Assert.Equal("parked", Say.Span(show, null));
+    }
+
+    [Fact]
+    public void A_name_is_cut_between_characters()
+    {
+        // A character outside of the first plane is a pair of UTF-16's.
+        var name = Names.FromFile(new string('a', 119) + "🦋🦋.wav");
+        Assert.Equal(119, name.Length);
+        Assert.Equal(name, Names.PlainLines(name));
     }
 
     [Theory]

@@ -1,5 +1,6 @@
 using CsCheck;
 using Phonaris.Core.Mixing;
+using Phonaris.Core.Shows;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
@@ -36,6 +37,22 @@ public class OutlineTests
         var columns = new float[8];
         SoundOutline.Of(Schedule.Of(show).Cues[0], Peaks(480_000), 0, 192_000, columns);
         Assert.Equal([0, 0, 0.02f, 0.02f, 0.02f, 0.02f, 0, 0], columns.Select(c => MathF.Round(c, 3)));
+    }
+
+    [Fact]
+    public void A_column_longer_than_a_round_shows_the_loudest_of_it_wherever_it_begins()
+    {
+        // A second that is loud at its beginning only, going round; each column begins 0.9 s further on.
+        var loud = new float[96_000];
+        loud.AsSpan(0, 9_600).Fill(0.5f);
+        loud.AsSpan(9_600).Fill(0.02f);
+        var builder = new PeakPyramid.Builder();
+        builder.Add(loud);
+        var show = Shows.Of(1, 9000) with { Sounds = [Shows.Sound("a", 48_000)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s1", 48_000, Cue.FillSpan)] };
+        var columns = new float[10];
+        SoundOutline.Of(Schedule.Of(show).Cues[0], builder.Build(), 0, 432_000, columns);
+        Assert.All(columns.Skip(1), c => Assert.Equal(0.5f, c, 0.01f));
     }
 
     private static PeakPyramid Peaks(long frames)

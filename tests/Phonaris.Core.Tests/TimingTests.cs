@@ -1,6 +1,7 @@
 using CsCheck;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
@@ -125,5 +126,17 @@ public class TimingTests
         var (before, after) = (Schedule.Of(show), Schedule.Of(show with { Cues = show.Cues.SetItem(1, show.Cues[1] with { LevelDb = -6 }) }));
         Assert.Equal(before.ContentKey(0, 192_000), after.ContentKey(0, 192_000));
         Assert.NotEqual(before.ContentKey(384_000, 432_000), after.ContentKey(384_000, 432_000));
+    }
+
+    [Fact]
+    public void A_slide_more_at_the_end_leaves_all_sound_before_it_as_it_was()
+    {
+        var show = Shows.Of(3, 4000) with { Sounds = [Shows.Sound("a", 960_000)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s3", 960_000, Cue.FillSpan) with { Stop = CueStop.Show, FadeOut = Fade.Of(2000) }] };
+        var longer = show with { Slides = [.. show.Slides, Shows.Slide("s4")] };
+        var (before, after) = (Schedule.Of(show), Schedule.Of(longer));
+        // Ten seconds until the fade begins, of twelve.
+        Assert.Equal(before.ContentKey(0, 480_000), after.ContentKey(0, 480_000));
+        Assert.NotEqual(before.ContentKey(432_000, 528_000), after.ContentKey(432_000, 528_000));
     }
 }

@@ -9,7 +9,7 @@ namespace Phonaris.Core.Checking;
 public sealed class AbruptEnds : ICheck
 {
     /// <summary>A fade that is none to the ear, in milliseconds.</summary>
-    private const long SoftMs = 200;
+    internal const long SoftMs = 200;
 
     /// <summary>How much of its end is looked at, in steps of 10 ms.</summary>
     private const int LastSteps = 10;
@@ -32,9 +32,11 @@ public sealed class AbruptEnds : ICheck
             where heard.Sound.Kind == SoundKind.Bed && !heard.Place.EndsItself && heard.Place.Ending.Ms < SoftMs && heard.Place.FadeOut.Frames < SoftMs * Frames.PerMs && heard.Place.LengthFrames > Frames.PerSecond
             where EndsLoud(show, heard)
             let at = show.Order.At(heard.Place.EndFrame - 1)
+            // A short one would be too quiet if it faded for more than a quarter of it.
+            let fade = CueDefaults.FadeOut with { Ms = Math.Min(CueDefaults.FadeOut.Ms, heard.Place.LengthFrames / Frames.PerMs / 4 / 50 * 50) }
             select new Finding(
                 Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} breaks off on slide {at.Number}.",
-                [new Remedy($"Fade it out over {Say.Seconds(CueDefaults.FadeOut.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut), Safe: true)]);
+                [new Remedy($"Fade it out over {Say.Seconds(fade.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, fade), Safe: true)]);
     }
 
     /// <summary>Whether it is nearly as loud in its last moment as it is by itself.</summary>

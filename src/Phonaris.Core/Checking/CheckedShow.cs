@@ -54,6 +54,15 @@ public sealed class CheckedShow
     /// <summary>What would bring a cue to its target; null where it has no time.</summary>
     internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
 
+    /// <summary>What would bring some cues to their targets while the levels of all others stay: what is raised is kept below the peaks they have now.</summary>
+    internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
+    {
+        MatchedCue[] together = [.. cueIds.Select(id => _matched[id])];
+        if (Array.TrueForAll(together, m => m.ToDb <= m.FromDb)) return together;
+        var alone = LevelMatch.Of(Timed, _sounds, cueIds.ToHashSet()).ToDictionary(m => m.CueId);
+        return [.. cueIds.Select(id => alone[id])];
+    }
+
     /// <summary>What would bring all cues to their targets.</summary>
     internal IEnumerable<MatchedCue> Matches => _matched.Values;
 
@@ -74,6 +83,18 @@ public sealed class CheckedShow
 
     /// <summary>The cues of a sound that are heard or seen.</summary>
     internal ValueList<string> CuesOf(Sound sound) => [.. Show.Cues.Where(c => c.SoundId == sound.Id && c is { Span: not null, IsNoticed: true }).Select(c => c.Id)];
+
+    /// <summary>Whether another cue begins when one is over.</summary>
+    internal bool IsAwaited(string cueId) => Show.Cues.Any(c => c.Start.CueId == cueId);
+
+    /// <summary>The change that takes a cue out, and its sound with it where no other cue uses that.</summary>
+    internal Remedy Remove(Cue cue)
+    {
+        var sound = Show.Sound(cue.SoundId);
+        return sound.Removed || Show.Cues.Any(c => c.SoundId == sound.Id && c.Id != cue.Id)
+            ? new("Remove it", new RemoveCue(cue.Id))
+            : new($"Remove it and {sound.Name}", new Several([new RemoveCue(cue.Id), new RemoveSound(sound.Id)], $"Removed {sound.Name} and its cue"));
+    }
 
     /// <summary>The change that silences the cues of a sound.</summary>
     internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"{sound.Name} muted"));

@@ -7,7 +7,7 @@ namespace Phonaris.Core.Checking;
 public sealed class DrownedVoices : ICheck
 {
     /// <summary>How far a voice is to be over its beds, in LU.</summary>
-    private const double LeastLu = 8;
+    internal const double LeastLu = 8;
 
     /// <summary>A little more than that, so that it is not on the edge.</summary>
     private const double SpareLu = 0.2;
@@ -37,7 +37,7 @@ public sealed class DrownedVoices : ICheck
     private static IEnumerable<Remedy> Remedies(CheckedShow show, Cue voice, double over)
     {
         var (missing, duck) = (LeastLu + SpareLu - over, voice.Duck ?? show.Show.Duck);
-        if (show.MatchOf(voice.Id) is { } match && match.ToDb - match.FromDb >= missing)
+        if (show.MatchAmongOthers(voice.Id)[0] is var match && match.ToDb - match.FromDb >= missing)
             yield return new($"Raise it to {Say.Decibels(match.ToDb)}", new SetLevel(voice.Id, match.ToDb, Follows: true), Safe: true);
         // What beds would come to under it, if they made room.
         var targets = show.Show.LevelTargets;

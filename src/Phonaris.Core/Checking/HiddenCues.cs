@@ -18,10 +18,9 @@ public sealed class HiddenCues : ICheck
         return
             from cue in show.Show.Cues
             where cue is { Span: not null, IsNoticed: true } && show.Order.Of(show.Show, cue.Span).Count == 0
-            // Parked, it would have what comes after it begin.
-            let awaited = show.Show.Cues.Any(c => c.Start.CueId == cue.Id)
             select new Finding(
                 Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} lies on hidden slides only and is not {(cue.Video is null ? "heard" : "seen")}.",
-                awaited ? [] : [new Remedy("Park it", new SetSpan(cue.Id, null))]);
+                // Without it, what comes after it would begin.
+                show.IsAwaited(cue.Id) ? [] : [show.Remove(cue)]);
     }
 }

@@ -35,13 +35,14 @@ public sealed class LevelJumps : ICheck
         // What each is above its target: a bed that always lies under a voice is lower than one that does not.
         var jump = (second - to.TargetLufs) - (first - from.TargetLufs);
         if (Math.Abs(jump) <= LeastLu) return null;
-        var left = jump + (to.ToDb - to.FromDb) - (from.ToDb - from.FromDb);
+        var match = show.MatchAmongOthers(before.Cue.Id, later.Cue.Id);
+        var left = jump + (match[1].ToDb - match[1].FromDb) - (match[0].ToDb - match[0].FromDb);
         return new(
             Name, Gravity.Heard, [before.Cue.Id, later.Cue.Id], show.Order.At(later.Place.StartFrame).SlideId,
             $"{later.Sound.Name} comes in {Say.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
             Math.Abs(left) <= LeastLu
                 ? [new Remedy("Match both", new Several(
-                    [new SetLevel(before.Cue.Id, from.ToDb, Follows: true), new SetLevel(later.Cue.Id, to.ToDb, Follows: true)], $"{before.Sound.Name} and {later.Sound.Name} matched"), Safe: true)]
+                    [.. match.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], $"{before.Sound.Name} and {later.Sound.Name} matched"), Safe: true)]
                 : [])
         { About = $"{jump:0}" };
     }

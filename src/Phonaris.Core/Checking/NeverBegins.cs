@@ -23,7 +23,8 @@ public sealed class NeverBegins : ICheck
             let name = show.Show.CueName(cue.Id)
             select new Finding(
                 Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} is never {(cue.Video is null ? "heard" : "seen")}: its slides are over before it would begin.",
-                [new Remedy("Begin with its slide", AtOnce(cue, name), Safe: true), new Remedy("Park it", new SetSpan(cue.Id, null))]);
+                // What comes after it would begin too, and may be cut off.
+                show.IsAwaited(cue.Id) ? [] : [new Remedy("Begin with its slide", AtOnce(cue, name), Safe: true), new Remedy("Park it", new SetSpan(cue.Id, null))]);
     }
 
     private static Several AtOnce(Cue cue, string name) =>

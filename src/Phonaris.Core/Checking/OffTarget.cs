@@ -21,14 +21,20 @@ public sealed class OffTarget : ICheck
         ArgumentNullException.ThrowIfNull(show);
         foreach (var cue in show.Heard.Select(h => h.Cue).DistinctBy(c => c.Id))
         {
-            if (show.MatchOf(cue.Id) is not { NowLufs: { } now } match || Math.Abs(now - match.TargetLufs) <= LeastLu) continue;
+            if (show.MatchOf(cue.Id) is not { NowLufs: { } now } together || Math.Abs(now - together.TargetLufs) <= LeastLu) continue;
+            var match = show.MatchAmongOthers(cue.Id)[0];
             var (apart, after) = (now - match.TargetLufs, now + match.ToDb - match.FromDb);
             var helps = Math.Abs(after - match.TargetLufs) <= LeastLu;
             var sentence = $"{show.Show.CueName(cue.Id)} is {Say.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
             yield return new(
                 Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, and its peaks leave no room for more.",
-                helps ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
+                helps && !Drowns(show, cue, match.ToDb - match.FromDb) ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
             { About = $"{now:0} {match.TargetLufs:0}" };
         }
     }
+
+    /// <summary>Whether a bed that is raised would drown a voice that it makes no room for.</summary>
+    private static bool Drowns(CheckedShow show, Cue bed, double byDb) => byDb > 0 && show.Show.Sound(bed.SoundId).Kind == SoundKind.Bed && show.Heard
+        .Where(h => h.Sound.Kind == SoundKind.Voice && !h.Cue.Ducks && show.LevelsOf(h.Cue.Id)?.OverBedLu < DrownedVoices.LeastLu + byDb)
+        .Any(v => show.Heard.Any(b => b.Cue.Id == bed.Id && b.Place.StartFrame < v.Place.EndFrame && b.Place.EndFrame > v.Place.StartFrame));
 }

@@ -1,6 +1,7 @@
 using Phonaris.Core.Clearing;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
+using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Checking;
 
@@ -23,28 +24,54 @@ public sealed class WaitingLoops : ICheck
             var slides = show.Order.Slides.Where(s => own.Contains(s.SlideId)).ToList();
             if (slides.Count == 0) continue;
             var beds = show.Heard.Where(h => h.Sound.Kind == SoundKind.Bed && h.Place.StartFrame < slides[^1].EndFrame && h.Place.EndFrame > slides[0].StartFrame).ToList();
-            if (beds.Count == 0) yield return Silent(show, section, slides[0].SlideId, slides[^1].SlideId);
+            if (beds.Count == 0) yield return Silent(show, section, slides);
             else if (beds.TrueForAll(b => b.Cue.Rounds != Cue.FillSpan))
             {
-                var bed = beds[0];
+                // Going round, it would keep what comes after it from beginning.
+                var bed = beds.Find(b => !show.IsAwaited(b.Cue.Id)) ?? beds[0];
                 yield return new(
                     Name, Gravity.Heard, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not go round: whoever waits longer in “{section.Name}” hears nothing.",
-                    [new Remedy("Let it go round", new Several([new SetFit(bed.Cue.Id, null), new SetRounds(bed.Cue.Id, Cue.FillSpan)], $"{bed.Sound.Name}: goes round"), Safe: bed.Cue.Fit is null)]);
+                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Let it go round", GoingRound(bed), Safe: bed.Cue.Fit is null)]);
             }
         }
+    }
+
+    /// <summary>The edit that has a bed go round; where it would break off then, it fades out.</summary>
+    private static Several GoingRound(HeardCue bed)
+    {
+        List<Edit> edits = [new SetFit(bed.Cue.Id, null), new SetRounds(bed.Cue.Id, Cue.FillSpan)];
+        if (bed.Cue.FadeOut.Ms < AbruptEnds.SoftMs) edits.Add(new SetFade(bed.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut));
+        return new([.. edits], $"{bed.Sound.Name}: goes round");
     }
 
     /// <summary>Whether a sound may be laid without more being asked for than was before.</summary>
     private static bool IsFree(CheckedShow show, Sound sound) =>
         show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(show.Show, sound, show.Show.Showing.Where).Answer == Leave.Yes);
 
-    private Finding Silent(CheckedShow show, Section section, string first, string last)
+    private Finding Silent(CheckedShow show, Section section, List<SlideTime> slides)
     {
         var used = show.Show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).ToHashSet();
         ValueList<Remedy> remedies = [.. show.Show.Sounds
             .Where(s => s is { Kind: SoundKind.Bed, Removed: false } && !used.Contains(s.Id) && show.TroubleOf(s) is null && IsFree(show, s))
             .Take(1)
-            .Select(s => new Remedy($"Lay {s.Name} under it", new PlaceCue(CueDefaults.For(show.Show, s, first, $"{s.Id}-under-{section.Id}") with { Span = new(first, last) }, int.MaxValue)))];
-        return new(Name, Gravity.Heard, [], first, $"No bed lies under the waiting loop “{section.Name}”.", remedies) { About = section.Id };
+            .Select(s => new Remedy($"Lay {s.Name} under it", new Several([new PlaceCue(Under(show.Show, s, section, slides), int.MaxValue), .. RoomFor(show, slides)], $"{s.Name} lies under “{section.Name}”")))];
+        return new(Name, Gravity.Heard, [], slides[0].SlideId, $"No bed lies under the waiting loop “{section.Name}”.", remedies) { About = section.Id };
     }
+
+    /// <summary>A bed under a waiting loop; of a short one its fades take no more than a quarter each.</summary>
+    private static Cue Under(Show show, Sound sound, Section section, List<SlideTime> slides)
+    {
+        var (cue, quarterMs) = (CueDefaults.For(show, sound, slides[0].SlideId, $"{sound.Id}-under-{section.Id}"), (slides[^1].EndFrame - slides[0].StartFrame) / Frames.PerMs / 4);
+        return cue with
+        {
+            Span = new(slides[0].SlideId, slides[^1].SlideId),
+            FadeIn = cue.FadeIn with { Ms = Math.Min(cue.FadeIn.Ms, quarterMs) },
+            FadeOut = cue.FadeOut with { Ms = Math.Min(cue.FadeOut.Ms, quarterMs) },
+        };
+    }
+
+    /// <summary>The edits that have a new bed make room for the voices there.</summary>
+    private static IEnumerable<Edit> RoomFor(CheckedShow show, List<SlideTime> slides) => show.Heard
+        .Where(h => h.Sound.Kind == SoundKind.Voice && !h.Cue.Ducks && h.Place.StartFrame < slides[^1].EndFrame && h.Place.EndFrame > slides[0].StartFrame)
+        .Select(h => h.Cue.Id).Distinct().Select(id => new SetDucks(id, true));
 }
