@@ -107,11 +107,4 @@ public sealed class BackupTests : IDisposable
     {
         public PhonarisDb CreateDbContext() => new((DbContextOptions<PhonarisDb>)PhonarisDb.Use(new DbContextOptionsBuilder<PhonarisDb>(), path).Options);
     }
-
-    private sealed class Clock : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = DateTimeOffset.UtcNow;
-
-        public override DateTimeOffset GetUtcNow() => Now;
-    }
 }

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
+using Phonaris.Core.Live;
 using Phonaris.Core.Shows;
 using Phonaris.Core.Shows.Edits;
 
@@ -180,6 +181,42 @@ public sealed class ShowStoreTests : IDisposable
         var undone = (await Store().UndoAsync("x", null, default)).Show.Slides[0];
         Assert.Equal((4000, ""), (undone.HoldMs, undone.Notes));
         Assert.Equal("Late", (await Store().RedoAsync("x", null, default)).Show.Slides[0].Notes);
+    }
+
+    [Fact]
+    public async Task A_deleted_show_cannot_be_opened_and_one_that_was_fetched_back_is_not_removed()
+    {
+        var clock = new Clock();
+        var store = new ShowStore(_database, clock);
+        await store.AddAsync("x", Show.Empty("Put aside"), default);
+        // Edits and the deletion at once: whichever comes last, nothing of it is found afterwards.
+        await Task.WhenAll([.. Enumerable.Range(0, 20).Select(async n =>
+        {
+            try
+            {
+                await store.ApplyAsync("x", _ => new RenameShow($"Name {n}"), default);
+            }
+            catch (RuleException)
+            {
+            }
+        }), store.LayAsideAsync("x", default)]);
+        Assert.Null(await store.FindAsync("x", default));
+        clock.Now += ShowStore.AsideFor + TimeSpan.FromDays(1);
+        await store.FetchBackAsync("x", default);
+        Assert.Empty(await store.RemoveAsync(null, default));
+        Assert.NotNull(await store.FindAsync("x", default));
+    }
+
+    [Fact]
+    public async Task Of_two_logs_of_one_run_the_longer_is_kept_whichever_comes_first()
+    {
+        await Store().AddAsync("x", Show.Empty("Run"), default);
+        var runs = new RunStore(_database);
+        await Task.WhenAll(Enumerable.Range(0, 12).Select(n => runs.KeepAsync("r", "x", "live", DateTime.UnixEpoch, Log(n * 5 % 12), default)));
+        Assert.Equal(11, (await runs.FindAsync("x", "r", default))!.Value.Log.Lines.Count);
+        Assert.Single(await runs.ListAsync("x", default));
+
+        static RunLog Log(int lines) => new([], [.. Enumerable.Range(0, lines).Select(n => new RunLine(n, "a", "On"))]);
     }
 
     [Fact]

@@ -123,13 +123,6 @@ public sealed class UploadStoreTests : IDisposable
 
     private string PathOf(string name) => _database.PathOf(name);
 
-    private sealed class Clock : TimeProvider
-    {
-        public DateTimeOffset Now { get; set; } = DateTimeOffset.UtcNow;
-
-        public override DateTimeOffset GetUtcNow() => Now;
-    }
-
     /// <summary>Gives some bytes, then breaks.</summary>
     private sealed class Breaking(int count) : MemoryStream(new byte[count])
     {

@@ -42,6 +42,18 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
+    public async Task An_export_that_no_job_names_any_more_is_removed_and_others_stay()
+    {
+        var show = await _app.ShowAsync(1);
+        var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "timesCsv" }));
+        await _app.EndAsync(show, job.Id);
+        var exported = Assert.Single(Directory.GetFiles(_app.PathOf("data/exports")));
+        await File.WriteAllTextAsync(_app.PathOf("data/exports/0123456789abcdef.mp4"), "ended between its row and its file");
+        await _app.Services.GetRequiredService<Housekeeping>().GiveBackAsync(null, default);
+        Assert.Equal([exported], Directory.GetFiles(_app.PathOf("data/exports")));
+    }
+
+    [Fact]
     public async Task A_package_that_was_opened_and_one_that_cannot_be_leave_nothing_behind()
     {
         var show = await _app.ShowAsync(2);

@@ -88,6 +88,23 @@ public sealed class StartTests : IDisposable
         await FailsAsync("their database is missing");
     }
 
+    [Fact]
+    public async Task A_folder_that_is_there_keeps_its_modes_and_one_that_is_made_is_its_owners_alone()
+    {
+        const UnixFileMode shared = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute | UnixFileMode.GroupRead | UnixFileMode.GroupExecute;
+        foreach (var (name, mode) in new[] { ("shared", shared), ("made", DataFolder.OwnerOnly) })
+        {
+            var path = Path.Combine(_folder.FullName, name);
+            if (mode == shared) Directory.CreateDirectory(path, shared);
+            // Said from where one stands, it is the same folder for every program that is begun.
+            var paths = new AppPaths(new() { Data = Path.GetRelativePath(Environment.CurrentDirectory, path) });
+            Assert.Equal(path, paths.Root);
+            using var folder = new DataFolder(paths);
+            await folder.HoldAsync();
+            Assert.Equal(mode, File.GetUnixFileMode(path));
+        }
+    }
+
     public void Dispose() => _folder.Delete(recursive: true);
 
     private static string ServerProgram => typeof(Program).Assembly.Location;

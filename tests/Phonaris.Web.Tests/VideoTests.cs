@@ -92,6 +92,26 @@ public sealed class VideoTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task A_copy_that_failed_is_made_again_when_somebody_asks_and_not_by_looking()
+    {
+        var show = await _app.ShowAsync(1);
+        await BringAsync(show, _app.Make("walk.avi", [.. Pictures, "-c:v", "mpeg4"]), new() { ["index"] = 1 });
+        var video = Assert.Single((await _app.ViewAsync(show)).Show.Sounds);
+        var file = $"/api/shows/{show}/videos/{video.Media}/file";
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync(file + "?wait=true")).StatusCode);
+        await _app.EndAsync(show, (await CopiesAsync()).Single().Id);
+        File.Delete(_app.PathOf($"data/derived/videos/{video.Media}.mp4"));
+        _app.Query("UPDATE Jobs SET State = 'Failed' WHERE Kind = 'video'");
+        for (var look = 0; look < 3; look++) Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync(file)).StatusCode);
+        Assert.Equal(JobState.Failed, (await CopiesAsync()).Single().State);
+        Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.PostAsync($"/api/shows/{show}/videos/{video.Media}/copy", null)).StatusCode);
+        Assert.Equal(JobState.Done, (await _app.EndAsync(show, (await CopiesAsync()).Single().Id)).State);
+        Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync(file)).StatusCode);
+
+        async Task<IEnumerable<JobView>> CopiesAsync() => (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.Where(j => j.Kind == CopyVideo.JobKind);
+    }
+
+    [Fact]
     public async Task What_is_no_video_is_refused_with_a_sentence_and_leaves_the_show_as_it_was()
     {
         var show = await _app.ShowAsync(2);

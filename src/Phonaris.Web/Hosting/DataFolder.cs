@@ -32,5 +32,5 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
 
     public void Dispose() => _held?.Dispose();
 
-    private const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
+    internal const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
 }
