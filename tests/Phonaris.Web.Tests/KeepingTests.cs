@@ -45,7 +45,7 @@ public sealed class KeepingTests : IDisposable
     public async Task An_export_that_no_job_names_any_more_is_removed_and_others_stay()
     {
         var show = await _app.ShowAsync(1);
-        var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "timesCsv" }));
+        var job = await App.ReadAsync<JobView>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "timesCsv", width = 320, height = 180, fps = 30 }));
         await _app.EndAsync(show, job.Id);
         var exported = Assert.Single(Directory.GetFiles(_app.PathOf("data/exports")));
         await File.WriteAllTextAsync(_app.PathOf("data/exports/0123456789abcdef.mp4"), "ended between its row and its file");
