@@ -15,14 +15,9 @@ public static class FileNames
 
     /// <summary>A name without what a disk does not allow.</summary>
     /// <param name="name">The name, with or without an ending.</param>
-    public static string Safe(string name)
-    {
-        var plain = new string([.. Names.Plain(name).Select(c => char.IsControl(c) || Forbidden.Contains(c) ? ' ' : c)]).Trim(' ', '.');
-        if (Reserved.Contains(plain.Split('.')[0], StringComparer.OrdinalIgnoreCase)) plain = "_" + plain;
-        return plain.Length == 0 ? "show" : Names.Short(plain, Longest).TrimEnd();
-    }
+    public static string Safe(string name) => Names.Short(Allowed(name), Longest).TrimEnd();
 
-    /// <summary>A safe name for each, told apart by a number where two would be alike.</summary>
+    /// <summary>A safe name for each, told apart by a number where two would be alike; a long one is cut before its ending.</summary>
     /// <param name="names">What they are known by, and their names.</param>
     public static Dictionary<string, string> Unique(IEnumerable<(string Id, string Name)> names)
     {
@@ -30,12 +25,19 @@ public static class FileNames
         var taken = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         return names.ToDictionary(n => n.Id, n =>
         {
-            // The ending first: a long name is cut before it.
-            var ending = Path.GetExtension(n.Name);
-            var own = Names.Short(Safe(Path.GetFileNameWithoutExtension(n.Name)), Longest - ending.Length);
-            var name = own + ending;
-            for (var k = 2; !taken.Add(name); k++) name = $"{own} {k}{ending}";
-            return name;
+            var name = Allowed(n.Name);
+            var ending = Names.Short(Path.GetExtension(name), Longest / 2);
+            var own = Path.GetFileNameWithoutExtension(name);
+            var unique = Names.Short(own, Longest - ending.Length).TrimEnd() + ending;
+            for (var k = 2; !taken.Add(unique); k++) unique = Names.Short(own, Longest - $" {k}{ending}".Length).TrimEnd() + $" {k}{ending}";
+            return unique;
         });
+    }
+
+    private static string Allowed(string name)
+    {
+        var plain = new string([.. Names.Plain(name).Select(c => char.IsControl(c) || Forbidden.Contains(c) ? ' ' : c)]).Trim(' ', '.');
+        if (Reserved.Contains(plain.Split('.')[0], StringComparer.OrdinalIgnoreCase)) plain = "_" + plain;
+        return plain.Length == 0 ? "show" : plain;
     }
 }

@@ -46,7 +46,6 @@ internal static class Outcome
             {
                 return await SayAsync(e.Message, e is FileNotFoundException or DirectoryNotFoundException ? BadInput : Failure);
             }
-
             catch (Exception e)
             {
                 return await SayAsync($"Something went wrong here, and it is our fault: {e.Message}", Failure);

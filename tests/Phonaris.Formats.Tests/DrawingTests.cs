@@ -223,9 +223,9 @@ public sealed class DrawingTests : MadeDecks
     [Fact]
     public void Lists_count_by_themselves_and_begin_again_behind_a_break()
     {
-        static string Item(string text, string type = "arabicPeriod", int level = 0) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";
-        var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod"))[0].Text!;
-        Assert.Equal(["1.", "2.", "a)", "b)", "3.", null, "I."], text.Paragraphs.Select(p => p.Bullet?.Text));
+        static string Item(string text, string type = "arabicPeriod", int level = 0, int first = 1) => $"""<a:p><a:pPr lvl="{level}"><a:buAutoNum type="{type}" startAt="{first}"/></a:pPr><a:r><a:t>{text}</a:t></a:r></a:p>""";
+        var text = Pptx("", body: Item("a") + Item("b") + Item("sub", "alphaLcParenR", 1) + Item("sub", "alphaLcParenR", 1) + Item("c") + "<a:p><a:r><a:t>words</a:t></a:r></a:p>" + Item("d", "romanUcPeriod", first: 1944))[0].Text!;
+        Assert.Equal(["1.", "2.", "a)", "b)", "3.", null, "MCMXLIV."], text.Paragraphs.Select(p => p.Bullet?.Text));
         var runs = Pptx("", body: """<a:p><a:r><a:rPr cap="all" u="sng" strike="sngStrike" baseline="30000" sz="1200"><a:latin typeface="+mj-lt"/></a:rPr><a:t>wing</a:t></a:r><a:br/><a:r><a:rPr><a:hlinkClick r:id="r9"/></a:rPr><a:t>link</a:t></a:r></a:p>""")[0].Text!.Paragraphs[0].Runs;
         Assert.Equal(new TextRun("WING", 12, 0xFF000000, "Heading Face", Underlined: true, Struck: true, Raised: 0.3) { OtherFonts = ["Lantern Song"] }, runs[0]);
         Assert.Equal(("\n", "link", 0xFF0000FFu, true), (runs[1].Text, runs[2].Text, runs[2].Color, runs[2].Underlined));

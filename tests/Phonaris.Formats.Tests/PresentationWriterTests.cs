@@ -201,6 +201,11 @@ public sealed class PresentationWriterTests : IDisposable
         File.WriteAllBytes(PathOf("locked.pptx"), [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1, 0, 0]);
         Assert.Contains("locked.pptx is locked with a password", Assert.Throws<RuleException>(() => DeckFormats.Read([new(PathOf("locked.pptx"), "locked.pptx", "x")])).Message);
 
+        // A part is found by its name whatever the case of its letters (ISO/IEC 29500-2, 6.2.2.3).
+        Pptx(PathOf("own"), ["""><p:cSld><p:spTree><p:pic><p:nvPicPr><p:cNvPr id="2" name="p"/><p:cNvPicPr/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="rDot"/><a:stretch/></p:blipFill><p:spPr/></p:pic></p:spTree></p:cSld>"""], [("rDot", "image", "../Media/DOT.png")], [("ppt/media/dot.png", [7, 8])]);
+        Assert.Empty(await WriteAsync(Deck(true, [(own[0], [])])));
+        using (var zip = ZipFile.OpenRead(PathOf("out"))) Assert.Equal(2, zip.Entries.Single(e => e.FullName.Equals("ppt/media/dot.png", StringComparison.OrdinalIgnoreCase)).Length);
+
         // In the strict form: as pictures of themselves.
         Pptx(PathOf("own"), ["><p:cSld><p:spTree/></p:cSld>"], strict: true);
         Assert.Contains("strict form", Assert.Single(await WriteAsync(Deck(true, [(own[0], [])]))));

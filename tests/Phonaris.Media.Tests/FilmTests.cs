@@ -1,3 +1,4 @@
+using System.Buffers.Binary;
 using System.Diagnostics;
 using System.Globalization;
 using System.Text.Json;
@@ -172,6 +173,27 @@ public sealed class FilmTests : IDisposable
         Assert.True(sum.Max(Math.Abs) > 1, "The limiter has nothing to do.");
         // A step of 24 bits.
         for (var i = 0; i < sum.Length; i++) Assert.InRange(stems[i] - sum[i], -1.2e-7, 1.2e-7);
+    }
+
+    [Fact]
+    public async Task A_schedule_in_pieces_is_the_mix_to_the_last_bit_wherever_they_are_made()
+    {
+        var show = await ShowAsync();
+        using var pieces = new MemoryStream();
+        // What ffmpeg would take for a part of a pattern.
+        await SoundPieces.WriteAsync(Schedule.Of(show), _box.Sounds.Open, Directory.CreateDirectory(_box.PathOf("100 %d")).FullName, pieces, CancellationToken.None);
+        var mixed = Mix(show);
+        var heard = new List<float>();
+        var bytes = pieces.ToArray().AsSpan();
+        for (var n = 0; bytes.Length > 0; n++)
+        {
+            var length = BinaryPrimitives.ReadInt32LittleEndian(bytes);
+            File.WriteAllBytes(_box.PathOf($"{n}.flac"), bytes.Slice(4, length));
+            heard.AddRange(Sandbox.Decode(_box.PathOf($"{n}.flac")));
+            bytes = bytes[(4 + length)..];
+        }
+        Assert.Equal(mixed.Length, heard.Count);
+        for (var i = 0; i < mixed.Length; i++) Assert.Equal(mixed[i], heard[i], 1.2e-7f);
     }
 
     public void Dispose() => _box.Dispose();

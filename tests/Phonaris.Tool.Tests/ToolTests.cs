@@ -295,6 +295,8 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "have no notes", "export", "a.phonaris", "--to", "a.vtt");
         Json("export", "a.phonaris", "--to", "m.csv", "--sheet", "music");
         Assert.Contains("A tone,not known,not known,not known,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
+        // Tables are marked as UTF-8: opened by a double click, their accents are right.
+        Assert.Equal([0xEF, 0xBB, 0xBF], File.ReadAllBytes(PathOf("m.csv"))[..3]);
         Json("export", "a.phonaris", "--to", "r.html", "--sheet", "run");
         Assert.Contains("<kbd>1</kbd> Chime, by hand", File.ReadAllText(PathOf("r.html")));
         // An html without a sheet is the player, in one file; as a zip it has its files beside it. Neither has what only its maker needs.
