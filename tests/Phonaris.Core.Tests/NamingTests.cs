@@ -36,16 +36,18 @@ public class NamingTests
     }
 
     [Theory]
-    [InlineData(SoundKind.Bed, -22.0, 0.0)]
-    [InlineData(SoundKind.Bed, -10.2, -12.0)]
-    [InlineData(SoundKind.Voice, -23.0, 7.0)]
-    [InlineData(SoundKind.Voice, -50.0, 24.0)]
-    [InlineData(SoundKind.Spot, -6.0, -8.0)]
-    public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double level)
+    [InlineData(SoundKind.Bed, -22.0, -2.0, 0.0)]
+    [InlineData(SoundKind.Bed, -10.2, -2.0, -11.8)]
+    [InlineData(SoundKind.Voice, -23.0, -20.0, 7.0)]
+    // Its peaks leave room for one decibel.
+    [InlineData(SoundKind.Voice, -23.0, -2.0, 1.0)]
+    [InlineData(SoundKind.Voice, -50.0, -40.0, 24.0)]
+    [InlineData(SoundKind.Spot, -6.0, -2.0, -8.0)]
+    public void A_dropped_sound_is_set_to_the_loudness_of_its_kind(SoundKind kind, double lufs, double peakDbtp, double level)
     {
         // A spot goes by its loudest 400 ms, which here lie 2 LU off.
         var sound = Shows.Sound("a", 48_000, kind);
-        sound = sound with { Figures = sound.Figures with { LoudnessLufs = lufs, LoudestLufs = lufs - 2 } };
+        sound = sound with { Figures = sound.Figures with { LoudnessLufs = lufs, LoudestLufs = lufs - 2, TruePeakDbtp = peakDbtp } };
         Assert.Equal(level, CueDefaults.LevelDb(sound, LevelTargets.Web));
         Assert.Equal(0, CueDefaults.LevelDb(sound with { Figures = sound.Figures with { LoudnessLufs = null, LoudestLufs = null } }, LevelTargets.Web));
     }

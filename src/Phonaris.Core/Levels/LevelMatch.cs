@@ -11,9 +11,6 @@ public static class LevelMatch
     /// <summary>How much of a bed has to be heard without a voice over it for its loudness to be taken from that: a second.</summary>
     private const int LeastAloneSteps = 100;
 
-    /// <summary>Levels are set in steps of a tenth of a decibel.</summary>
-    private const double StepDb = 0.1;
-
     /// <summary>How often it is looked whether lower levels have beds make less room, and so leave less above them.</summary>
     private const int MostLooks = 4;
 
@@ -76,13 +73,13 @@ public static class LevelMatch
         {
             var before = new Dictionary<string, double>(changes);
             // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
-            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show, sounding, sounds).Keep(changes, peak, StepDb);
+            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show, sounding, sounds).Keep(changes, peak, LevelTargets.StepDb);
             else
             {
                 var changed = TimedShow.Of(
                     show.Show with { Cues = [.. show.Show.Cues.Select(c => changes.TryGetValue(c.Id, out var by) ? c with { LevelDb = c.LevelDb + by } : c)] }, show.Places.Listened);
                 var further = changes.ToDictionary(c => c.Key, _ => 0.0);
-                new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, StepDb);
+                new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, LevelTargets.StepDb);
                 foreach (var (cueId, by) in further) changes[cueId] += by;
             }
             if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) return;
@@ -101,12 +98,8 @@ public static class LevelMatch
         // What the whole is louder, all are to be.
         var target = targets.Of(kind) + show.Show.GainDb;
         if (now is not { } lufs) return new(cue.Id, cue.LevelDb, cue.LevelDb, null, target, false);
-        // Its own peaks stay below the highest that is allowed, so that the limiter has nothing to do with it.
         var peak = Gain.ToDecibels(tracks.Max(t => t.Peaks.Max()));
-        var most = cue.LevelDb + targets.TruePeakDbtp - peak;
-        var wanted = cue.LevelDb + target - lufs;
-        var level = Math.Clamp(Math.Floor(Math.Min(wanted + StepDb / 2, most) / StepDb) * StepDb, Cue.LeastLevelDb, Cue.GreatestLevelDb);
-        return new(cue.Id, cue.LevelDb, Math.Round(level, 1), lufs, target, wanted > most);
+        return new(cue.Id, cue.LevelDb, targets.LevelDb(target, lufs - cue.LevelDb, peak - cue.LevelDb), lufs, target, target - lufs > targets.TruePeakDbtp - peak);
     }
 
     /// <summary>A bed is as loud as where it makes no room for a voice; where it always does, as it would be without.</summary>

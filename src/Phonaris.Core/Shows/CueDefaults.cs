@@ -10,7 +10,7 @@ public static class CueDefaults
 
     /// <summary>
     /// A cue of a sound on a slide: a bed lies to the last slide, loops to fill, fades in 1 s and out 2 s; a voice, a spot or a video is on that one
-    /// slide and plays once. The level meets the target of the kind, in whole half decibels.
+    /// slide and plays once. The level is the one that matching would set.
     /// </summary>
     /// <exception cref="RuleException">The slide is not in the show.</exception>
     public static Cue For(Show show, Sound sound, string slideId, string cueId)
@@ -28,7 +28,7 @@ public static class CueDefaults
         };
     }
 
-    /// <summary>The level that brings a sound to the target of its kind, in dB; 0 when its loudness is unknown.</summary>
+    /// <summary>The level that brings a whole sound to the target of its kind, in dB; 0 when its loudness is unknown.</summary>
     /// <param name="sound">The sound.</param>
     /// <param name="targets">The targets.</param>
     public static double LevelDb(Sound sound, LevelTargets targets)
@@ -36,6 +36,6 @@ public static class CueDefaults
         ArgumentNullException.ThrowIfNull(sound);
         ArgumentNullException.ThrowIfNull(targets);
         var now = sound.Kind == SoundKind.Spot ? sound.Figures.LoudestLufs : sound.Figures.LoudnessLufs;
-        return now is null ? 0 : Math.Clamp(Math.Round((targets.Of(sound.Kind) - now.Value) * 2) / 2, Cue.LeastLevelDb, Cue.GreatestLevelDb);
+        return now is { } lufs ? targets.LevelDb(targets.Of(sound.Kind), lufs, sound.Figures.TruePeakDbtp ?? double.NegativeInfinity) : 0;
     }
 }

@@ -30,6 +30,20 @@ public sealed record LevelTargets(TargetsFor For, double VoiceLufs, double BedLu
     /// <param name="target">The target, in LUFS.</param>
     public static double? Apart(double lufs, double target) => Math.Abs(lufs - target) < NearLu ? null : lufs - target;
 
+    /// <summary>The steps in which levels are set, in dB.</summary>
+    internal const double StepDb = 0.1;
+
+    /// <summary>The level that brings a sound to its target, as far as its peaks allow: so that the limiter has nothing to do with it.</summary>
+    /// <param name="targetLufs">How loud it is to be, in LUFS.</param>
+    /// <param name="lufs">How loud it is at a level of 0 dB, in LUFS.</param>
+    /// <param name="peakDbtp">Its true peak at a level of 0 dB, in dBTP.</param>
+    /// <returns>The level in dB, within what levels can be.</returns>
+    public double LevelDb(double targetLufs, double lufs, double peakDbtp)
+    {
+        var level = Math.Floor(Math.Min(targetLufs - lufs + StepDb / 2, TruePeakDbtp - peakDbtp) / StepDb) * StepDb;
+        return Math.Round(Math.Clamp(level, Cue.LeastLevelDb, Cue.GreatestLevelDb), 1);
+    }
+
     /// <summary>In a room, where the presenter speaks over it: beds lower, and room above for what is sudden.</summary>
     public static LevelTargets Room { get; } = new(TargetsFor.Room, -20, -28, -34, -20, -20, -3);
 
