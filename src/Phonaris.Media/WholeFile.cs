@@ -19,13 +19,8 @@ public static class WholeFile
         {
             Directory.CreateDirectory(Path.GetDirectoryName(full)!);
             await write(partial);
-            if (!isDerived && File.Exists(partial))
-            {
-                using var file = File.OpenHandle(partial, FileMode.Open, FileAccess.ReadWrite);
-                RandomAccess.FlushToDisk(file);
-            }
-            File.Move(partial, full, overwrite: true);
-            if (!isDerived) FolderFlush.Of(Path.GetDirectoryName(full)!);
+            if (isDerived) File.Move(partial, full, overwrite: true);
+            else FinishedFile.Place(partial, full);
         }
         catch (Exception e) when (DiskFull.Caused(e))
         {

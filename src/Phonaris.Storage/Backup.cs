@@ -1,3 +1,5 @@
+using Phonaris.Shared;
+
 namespace Phonaris.Storage;
 
 /// <summary>
@@ -56,7 +58,7 @@ public static class Backup
         if (File.Exists(database) && Backups.IsWhole(database)) await backups.MakeAsync(beforeUpgrade: false, cancel);
         // What SQLite had not yet written into the old database belongs to that alone.
         foreach (var beside in new[] { $"{database}-wal", $"{database}-shm" }) File.Delete(beside);
-        File.Move(next, database, overwrite: true);
+        FinishedFile.Place(next, database);
         return (copied, missing);
     }
 

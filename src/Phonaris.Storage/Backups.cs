@@ -74,9 +74,7 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
                 Ask(target, "PRAGMA journal_mode=DELETE");
             }
             if (!IsWhole(partial)) throw new RuleException($"A copy of {from} could not be made: the database is damaged.");
-            using (var file = File.OpenHandle(partial, FileMode.Open, FileAccess.ReadWrite)) RandomAccess.FlushToDisk(file);
-            File.Move(partial, to, overwrite: true);
-            FolderFlush.Of(Path.GetDirectoryName(Path.GetFullPath(to))!);
+            FinishedFile.Place(partial, to);
         }
         catch (SqliteException e) when (e.SqliteErrorCode is DatabaseFile.Corrupt or DatabaseFile.NotADatabase)
         {

@@ -53,8 +53,7 @@ public sealed class FileStore(string root)
         var to = PathOf(hash);
         Directory.CreateDirectory(Path.GetDirectoryName(to)!);
         // Where it is there already the content is the same.
-        File.Move(path, to, overwrite: true);
-        FolderFlush.Of(Path.GetDirectoryName(to)!);
+        FinishedFile.Place(path, to);
     }
 
     /// <summary>Keeps what a stream holds, without ever holding it in memory.</summary>
@@ -86,7 +85,6 @@ public sealed class FileStore(string root)
                     await file.WriteAsync(buffer.AsMemory(0, read), cancel);
                 }
                 hash = Convert.ToHexStringLower(sum.GetHashAndReset());
-                file.Flush(flushToDisk: true);
             }
             if (claim is not null) await claim(hash);
             Move(partial, hash);

@@ -191,13 +191,8 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
     private async Task SaveAsync(string id, Upload upload)
     {
         var partial = $"{InfoOf(id)}.new";
-        await using (var file = new FileStream(partial, FileMode.Create, FileAccess.Write))
-        {
-            await JsonSerializer.SerializeAsync(file, upload);
-            file.Flush(flushToDisk: true);
-        }
-        File.Move(partial, InfoOf(id), overwrite: true);
-        FolderFlush.Of(root);
+        await using (var file = new FileStream(partial, FileMode.Create, FileAccess.Write)) await JsonSerializer.SerializeAsync(file, upload);
+        FinishedFile.Place(partial, InfoOf(id));
     }
 
     private string PartOf(string id) => Path.Combine(root, $"{id}.part");

@@ -91,7 +91,7 @@ it("tells what came out, what it weighs and what was lost, and makes it again wh
     file: "j2.mp4",
     bytes: 900,
     asked: { format: "mp4", width: 1280, height: 720, fps: 25, slides: "1–2", cueId: null },
-    lost: ["Chime waits for a hand and is not in the film."],
+    lost: ["Chime is triggered manually and is not in the film."],
   });
   show([job("j1"), job("j2"), job("j3", { state: "failed", problem: "The disk is full." })], {
     j1: report({ asked: { ...report().asked, cueId: "c1" } }),

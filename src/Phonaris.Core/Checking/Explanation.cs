@@ -114,7 +114,7 @@ public sealed class Explanation
     {
         var before = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame).MaxBy(c => c.EndFrame);
         var after = _schedule.Cues.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
-        var byHand = _schedule.Silent.Where(c => !_show.Cue(c.CueId).Muted && c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
+        var byHand = _schedule.AudibleManually.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
         var ended = before is null ? "nothing has sounded before" : $"{Name(_show.Cue(before.CueId))} ended on slide {NumberAt(before.EndFrame - 1)}";
         var next = after is null && byHand is null ? "nothing sounds after"
             : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound starts on slide {NumberAt(byHand!.StartFrame)}, by hand"

@@ -16,6 +16,9 @@ public sealed class TimedShow
     /// <summary>Its schedule.</summary>
     public Schedule Schedule { get; }
 
+    /// <summary>What somebody can trigger, and the audience then hears or sees.</summary>
+    public IEnumerable<ScheduledCue> Manual => Schedule.Silent.Where(c => c.ByHand && Show.Cue(c.CueId).IsNoticed);
+
     /// <summary>Where each cue lies by itself.</summary>
     internal CuePlaces Places { get; }
 

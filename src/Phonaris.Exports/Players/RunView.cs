@@ -42,7 +42,7 @@ public sealed record RunView(
             [.. stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
             Explanation.OfAll(timed).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
-            [.. timed.Schedule.Silent.Where(c => c.ByHand && show.Cue(c.CueId).IsNoticed).Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
+            [.. timed.Manual.Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
     }
 }
 

@@ -2,43 +2,25 @@ using System.Xml;
 using System.Xml.Linq;
 using Phonaris.Core.Drawings;
 using Phonaris.Core.Shows;
-using Svg;
-using Svg.Skia;
+using Phonaris.Shared;
 
 namespace Phonaris.Formats.Decks;
 
 /// <summary>An SVG drawing: one slide, named after its title or the file. Drawings that reach for anything outside themselves are refused.</summary>
 internal sealed class SvgDeck : IDeckFormat
 {
-    private const long GreatestBytes = 20_000_000;
-
-    private static readonly XmlReaderSettings Settings = new()
-    {
-        DtdProcessing = DtdProcessing.Ignore,
-        XmlResolver = null,
-        MaxCharactersInDocument = GreatestBytes,
-    };
-
-    static SvgDeck()
-    {
-        // Whatever the look at it passes over: nothing outside the file is ever fetched.
-        SvgDocument.ResolveExternalImages = ExternalType.None;
-        SvgDocument.ResolveExternalElements = ExternalType.None;
-        SvgDocument.ResolveExternalXmlEntites = ExternalType.None;
-    }
-
     public bool Recognises(DeckFile file, ReadOnlySpan<byte> head) => PictureKinds.IsSvg(head);
 
     public Deck Read(DeckFile file)
     {
-        if (new FileInfo(file.Path).Length > GreatestBytes)
+        if (new FileInfo(file.Path).Length > SafeSvg.MostCharacters)
             throw new RuleException($"{file.Name} is larger than 20 MB. Save the drawing as PNG and bring that in.");
         try
         {
             var title = Inspect(file);
             if (!IsPermitted(file)) throw TooMuch(file);
-            using var svg = new SKSvg();
-            using var reader = XmlReader.Create(file.Path, Settings);
+            using var svg = SafeSvg.New();
+            using var reader = XmlReader.Create(file.Path, SafeSvg.Xml);
             var bounds = svg.Load(reader)?.CullRect ?? throw Damaged(file);
             var (width, height) = ((int)Math.Ceiling(bounds.Width), (int)Math.Ceiling(bounds.Height));
             PictureDeck.CheckSize(file.Name, width, height);
@@ -55,7 +37,7 @@ internal sealed class SvgDeck : IDeckFormat
     private static string? Inspect(DeckFile file)
     {
         string? title = null;
-        using var reader = XmlReader.Create(file.Path, Settings);
+        using var reader = XmlReader.Create(file.Path, SafeSvg.Xml);
         // To read a title leaves the reader on what follows it, which is looked at like all else.
         for (var isAt = reader.Read(); isAt; isAt = reader.Read())
         {
@@ -79,7 +61,7 @@ internal sealed class SvgDeck : IDeckFormat
 
     private static bool IsPermitted(DeckFile file)
     {
-        using var reader = XmlReader.Create(file.Path, Settings);
+        using var reader = XmlReader.Create(file.Path, SafeSvg.Xml);
         return SvgBounds.Permit(XElement.Load(reader));
     }
 

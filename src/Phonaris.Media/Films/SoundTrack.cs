@@ -5,6 +5,7 @@ using CliWrap;
 using Phonaris.Core.Mixing;
 using Phonaris.Core.Signal;
 using Phonaris.Core.Timing;
+using Phonaris.Media.Sounds;
 
 namespace Phonaris.Media.Films;
 
@@ -83,8 +84,7 @@ internal sealed class SoundTrack : IFilmSound
         using var adts = new MemoryStream();
         await MediaTool.RunAsync(
             "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0",
-                .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
+            [.. SoundEncoder.FromPipe, .. FilmSettings.SoundCoding, "-f", "adts", "pipe:1"],
             PipeSource.Create((stream, token) => RenderAsync(from, to, stream, token)),
             PipeTarget.ToStream(adts), MediaTool.Long, cancel);
         var bytes = adts.GetBuffer().AsMemory(0, (int)adts.Length);

@@ -2,7 +2,7 @@ using System.Xml;
 using System.Xml.Linq;
 using Phonaris.Core.Drawings;
 using SkiaSharp;
-using Svg;
+using Phonaris.Shared;
 using Svg.Skia;
 
 namespace Phonaris.Media.Pictures;
@@ -10,21 +10,11 @@ namespace Phonaris.Media.Pictures;
 /// <summary>Draws SVG drawings. Nothing outside the file is ever fetched.</summary>
 internal static class SvgPicture
 {
-    private static readonly XmlReaderSettings Settings = new() { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersInDocument = 20_000_000 };
-
-    static SvgPicture()
-    {
-        // Whatever way a drawing came in, also within a deck or a show package: what it points to outside itself is left out.
-        SvgDocument.ResolveExternalImages = ExternalType.None;
-        SvgDocument.ResolveExternalElements = ExternalType.None;
-        SvgDocument.ResolveExternalXmlEntites = ExternalType.None;
-    }
-
     /// <summary>Draws a drawing to a size.</summary>
     /// <exception cref="RuleException">It cannot be read.</exception>
     public static SKBitmap Draw(string path, int width, int height)
     {
-        using var svg = new SKSvg();
+        using var svg = SafeSvg.New();
         using var file = File.OpenRead(path);
         var picture = Load(svg, file) ?? throw new RuleException("A drawing of the deck cannot be read as SVG. Save it once more, or as PNG.");
         var bounds = picture.CullRect;
@@ -39,7 +29,7 @@ internal static class SvgPicture
     /// <summary>A drawing within a deck as an image of a size in pixels, or null when it cannot be read.</summary>
     public static SKImage? TryDraw(byte[] data, int width, int height)
     {
-        using var svg = new SKSvg();
+        using var svg = SafeSvg.New();
         using var stream = new MemoryStream(data);
         if (Load(svg, stream) is not { CullRect: { Width: > 0, Height: > 0 } bounds } picture) return null;
         using var surface = SKSurface.Create(new SKImageInfo(width, height));
@@ -53,10 +43,10 @@ internal static class SvgPicture
         svg.Settings.TypefaceProviders?.Insert(0, Typefaces.Provider);
         try
         {
-            using (var depth = XmlReader.Create(stream, Settings))
+            using (var depth = XmlReader.Create(stream, SafeSvg.Xml))
                 if (SvgBounds.IsTooDeep(depth)) return null;
             stream.Position = 0;
-            using var reader = XmlReader.Create(stream, Settings);
+            using var reader = XmlReader.Create(stream, SafeSvg.Xml);
             var drawing = XDocument.Load(reader, LoadOptions.PreserveWhitespace);
             if (!SvgBounds.Permit(drawing.Root!)) return null;
             SvgLetters.Name(drawing);

@@ -171,8 +171,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         var skip = from - (long)Math.Round(first / source.Speed + StillFrame * (1 / source.Speed - 1));
         await MediaTool.RunAsync(
             "ffmpeg",
-            ["-v", "error", "-f", "f32le", "-ar", $"{Core.Values.Frames.PerSecond}", "-ac", "2", "-i", "pipe:0", "-af",
-                string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:R}:channels=together"), "-f", "f32le", "pipe:1"],
+            [.. SoundEncoder.FromPipe, "-af", string.Create(CultureInfo.InvariantCulture, $"rubberband=tempo={source.Speed:R}:channels=together"), "-f", "f32le", "pipe:1"],
             PipeSource.Create((stream, token) => WriteAsync(first, last, stream, token)),
             PipeTarget.Create((stream, token) => KeepAsync(stream, skip * 2 * sizeof(float), bytes, grown, token)), MediaTool.Long, cancel);
     }

@@ -41,11 +41,11 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
             try
             {
                 if (!await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel))
-                    missed.Add((numbers?[sound.FirstSlide - 1] ?? sound.FirstSlide, $"{sound.Name} was added without a place: its slides were deleted meanwhile."));
+                    missed.Add((numbers[sound.FirstSlide - 1], $"{sound.Name} was added without a place: its slides were deleted meanwhile."));
             }
             catch (RuleException e)
             {
-                missed.Add((numbers?[sound.FirstSlide - 1] ?? sound.FirstSlide, e.Message));
+                missed.Add((numbers[sound.FirstSlide - 1], e.Message));
             }
             progress.Report(SoundsShare * (n + 1) / sounds.Count);
         }
@@ -81,8 +81,8 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
 /// <param name="Slides">The slides the deck became.</param>
 /// <param name="Sounds">The sounds it holds.</param>
 /// <param name="Report">What was read of it.</param>
-/// <param name="Numbers">The slides' numbers in the deck, from 1; null for those of jobs begun before they were kept.</param>
-internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int>? Numbers = null) : INeedsFiles
+/// <param name="Numbers">The slides' numbers in the deck, from 1.</param>
+internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int> Numbers) : INeedsFiles
 {
     IEnumerable<string> INeedsFiles.Files => Sounds.Select(s => s.Deck).Concat(Slides.Select(s => s.Picture.Media)).Where(m => m.Length > 0).Distinct();
 }

@@ -21,7 +21,6 @@ internal sealed class ExportShow(ExportTools tools, ExportedFiles files) : IJobW
     public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
     {
         var (show, revision, asked) = JsonSerializer.Deserialize<AskedExport>(job.Input, ShowJson.Options)!;
-        if (asked is null) throw new RuleException("This was asked for by an earlier Phonaris. Ask for it again.");
         await tools.Sounds.PrepareAllAsync(show, cancel);
         var export = Export.Of(TimedShow.Of(show, tools.Sounds.Listened), asked.Slides, asked.Options);
         var form = ExportForms.Of(asked.Format);
