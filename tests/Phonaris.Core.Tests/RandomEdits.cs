@@ -90,8 +90,8 @@ internal static class RandomEdits
         {
             Joins = random.Next(-3, 4),
             Kept = Some(() => new FrameRange(Frame(), Frame() + 450)),
-            Forbidden = Some(() => new FrameLeap(Frame(), Frame())),
-            Wanted = Some(() => new FrameLeap(Frame(), Frame())),
+            Forbidden = Some(() => new FrameJump(Frame(), Frame())),
+            Wanted = Some(() => new FrameJump(Frame(), Frame())),
             EndFrame = random.Next(2) == 0 ? null : Frame(),
         };
     }

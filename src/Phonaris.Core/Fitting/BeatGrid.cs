@@ -42,8 +42,8 @@ internal sealed class BeatGrid
     /// <summary>What is heard in a stretch.</summary>
     public ReadOnlySpan<float> this[int stretch] => _features.AsSpan(stretch * FeatureTrack.Size, FeatureTrack.Size);
 
-    /// <summary>Whether two leaps are the same, to half a stretch.</summary>
-    public bool IsSame(FrameLeap one, FrameLeap other) =>
+    /// <summary>Whether two jumps are the same, to half a stretch.</summary>
+    public bool IsSame(FrameJump one, FrameJump other) =>
         Math.Abs(one.FromFrame - other.FromFrame) < Middle / 2 && Math.Abs(one.ToFrame - other.ToFrame) < Middle / 2;
 
     /// <summary>Where in its bar a frame lies, in bars from some bar's beginning.</summary>

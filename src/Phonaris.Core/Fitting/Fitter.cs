@@ -35,11 +35,11 @@ public sealed class Fitter
     private const long BehindFrames = 50 * Frames.PerMs;
     private const float SilentBelow = 0.001f;
 
-    /// <summary>How far a leap may be made longer or shorter where that makes it more alike, in frames: 100 ms.</summary>
+    /// <summary>How far a jump may be made longer or shorter where that makes it more alike, in frames: 100 ms.</summary>
     private const long SettledFrames = 100 * Frames.PerMs;
 
     /// <summary>For how many recipes what they leave is kept at hand.</summary>
-    private const int MostWays = 4;
+    private const int MostRecipes = 4;
 
     /// <summary>How many places are tried for a join.</summary>
     private const int MostMoves = 8;
@@ -51,9 +51,9 @@ public sealed class Fitter
     private readonly Lazy<BeatGrid> _grid;
     private readonly Lazy<Likeness> _likeness;
     private readonly Lazy<Likeness> _fine;
-    private readonly Lazy<Leaps> _leaps;
+    private readonly Lazy<JumpTable> _jumps;
     private readonly Lazy<bool> _endsItself;
-    private readonly ConcurrentDictionary<(FitRecipe, int), Ways> _ways = new();
+    private readonly ConcurrentDictionary<(FitRecipe, int), JumpPaths> _paths = new();
 
     /// <summary>Prepares the used part of a sound.</summary>
     /// <param name="piece">What is known of it.</param>
@@ -68,7 +68,7 @@ public sealed class Fitter
         _grid = new(() => BeatGrid.Of(piece, fromFrame, toFrame));
         _likeness = new(() => Likeness.Of(piece.Features, fromFrame, toFrame, MostPlaces));
         _fine = new(() => Likeness.Of(piece.Features, fromFrame, toFrame, int.MaxValue));
-        _leaps = new(() => Leaps.Of(_likeness.Value));
+        _jumps = new(() => JumpTable.Of(_likeness.Value));
         _endsItself = new(EndsInSilence);
     }
 
@@ -84,7 +84,7 @@ public sealed class Fitter
 
     /// <summary>About how many bytes it holds by now: what it works out is kept for the next length.</summary>
     public long Bytes => _piece.Features.Halves.Length + (_grid.IsValueCreated ? _grid.Value.Bytes : 0) + (_likeness.IsValueCreated ? _likeness.Value.Bytes : 0)
-        + (_fine.IsValueCreated ? _fine.Value.Bytes : 0) + (_leaps.IsValueCreated ? _leaps.Value.Bytes : 0) + _ways.Values.Sum(w => w.Bytes);
+        + (_fine.IsValueCreated ? _fine.Value.Bytes : 0) + (_jumps.IsValueCreated ? _jumps.Value.Bytes : 0) + _paths.Values.Sum(w => w.Bytes);
 
     /// <summary>Makes it as long as wanted.</summary>
     /// <param name="recipe">How.</param>
@@ -114,21 +114,21 @@ public sealed class Fitter
         {
             if (ends > grid.Count || length < 2 * ends * grid.Middle) continue;
             var at = new JoinPlaces(grid, _fine.Value, ends);
-            foreach (var way in WaysOf(recipe, ends).Find(length))
+            foreach (var path in PathsOf(recipe, ends).Find(length))
             {
-                // A leap it goes round by is made at the same place each time.
-                var settled = way.Leaps.Distinct().ToDictionary(l => l, l => Settle(at, l, way.Leaps.Count));
-                var places = way.Leaps.Select(l => settled[l]).ToList();
-                if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Leap)))) continue;
+                // A jump it goes round by is made at the same place each time.
+                var settled = path.Jumps.Distinct().ToDictionary(l => l, l => Settle(at, l, path.Jumps.Count));
+                var places = path.Jumps.Select(l => settled[l]).ToList();
+                if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Jump)))) continue;
                 // Moved to their beats, two joins must not have come too near to each other.
-                if (places.Zip(places.Skip(1)).Any(p => p.Second.Leap.FromFrame - p.First.Leap.ToFrame < bars * grid.Middle * 9 / 10)) continue;
+                if (places.Zip(places.Skip(1)).Any(p => p.Second.Jump.FromFrame - p.First.Jump.ToFrame < bars * grid.Middle * 9 / 10)) continue;
                 var (cut, told, pause) = new Splices(_sound, grid).Make(places, length, ends);
-                return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, way.Cost, Says(told, pause));
+                return new(FitMethod.Recut, length, cut, 1, told.ToValueList(), length, _endsItself.Value, path.Cost, Says(told, pause));
             }
         }
         if (length < 2 * bars * grid.Middle)
             throw new RuleException($"{Say.Time(length)} is shorter than the opening and the ending together, two bars each. Shorten it instead.", "length");
-        var near = Near(recipe, length, bars).Order().Select(Say.Time).ToList();
+        var near = OtherLengths(recipe, length, bars).Order().Select(Say.Time).ToList();
         throw new RuleException(
             $"A re-cut to {Say.Time(length)} would be heard: no two places of this piece so far apart are alike enough. "
                 + (near.Count == 0 ? $"{(length < Used ? "Shorten" : "Loop")} or stretch it instead." : $"{string.Join(" or ", near)} would do; or {(length < Used ? "shorten" : "loop")} it."),
@@ -136,39 +136,39 @@ public sealed class Fitter
     }
 
     /// <summary>The lengths nearest to one, shorter and longer, that a single join comes to unheard; those there are.</summary>
-    private List<long> Near(FitRecipe recipe, long length, int ends)
+    private List<long> OtherLengths(FitRecipe recipe, long length, int ends)
     {
-        var (ways, at) = (WaysOf(recipe, ends), new JoinPlaces(_grid.Value, _fine.Value, ends));
+        var (paths, at) = (PathsOf(recipe, ends), new JoinPlaces(_grid.Value, _fine.Value, ends));
         var found = new List<long>();
         foreach (var by in (ReadOnlySpan<int>)[1, -1])
-            foreach (var leap in ways.Near(length, by).Take(MostMoves))
+            foreach (var jump in paths.ToOtherLengths(length, by).Take(MostMoves))
             {
-                if (Settle(at, leap, 1).Percentile > WorstPercentile) continue;
-                found.Add(Used - leap.Lag * _likeness.Value.HopFrames);
+                if (Settle(at, jump, 1).Percentile > WorstPercentile) continue;
+                found.Add(Used - jump.Lag * _likeness.Value.HopFrames);
                 break;
             }
         return found;
     }
 
-    /// <summary>Ways by a recipe; those asked for last are at hand again.</summary>
-    private Ways WaysOf(FitRecipe recipe, int ends)
+    /// <summary>The paths a recipe leaves; those asked for last are at hand again.</summary>
+    private JumpPaths PathsOf(FitRecipe recipe, int ends)
     {
-        if (_ways.TryGetValue((recipe, ends), out var known)) return known;
+        if (_paths.TryGetValue((recipe, ends), out var known)) return known;
         // As many as one recipe needs.
-        if (_ways.Count >= MostWays) _ways.Clear();
+        if (_paths.Count >= MostRecipes) _paths.Clear();
         var penalty = Penalty * MathF.Pow(PenaltyStep, -Math.Clamp(recipe.Joins, -FitRecipe.MostJoins, FitRecipe.MostJoins));
         // Where the beat is not sure, bars are less so.
-        return _ways[(recipe, ends)] = new(_grid.Value, _likeness.Value, _leaps.Value, recipe, penalty, _piece.Confidence * _piece.Confidence, ends);
+        return _paths[(recipe, ends)] = new(_grid.Value, _likeness.Value, _jumps.Value, recipe, penalty, _piece.Confidence * _piece.Confidence, ends);
     }
 
-    /// <summary>The place a leap is made at. What is often leapt is leapt the more exactly: it adds up.</summary>
-    private (FrameLeap Leap, float Percentile) Settle(JoinPlaces places, Leap leap, int times)
+    /// <summary>The place a jump is made at. One that is made often is made the more exactly: what it misses adds up.</summary>
+    private (FrameJump Jump, float Percentile) Settle(JoinPlaces places, Jump jump, int times)
     {
         var hop = _likeness.Value.HopFrames;
-        return places.Settle(_from + leap.From * hop, _from + leap.To * hop, Math.Max(hop, SettledFrames / times));
+        return places.Settle(_from + jump.From * hop, _from + jump.To * hop, Math.Max(hop, SettledFrames / times));
     }
 
-    /// <summary>The recipe with a join of a re-cut moved along the piece, its leap being as long as it is: to the place nearest to where it is wanted.</summary>
+    /// <summary>The recipe with a join of a re-cut moved along the piece, its jump being as long as it is: to the place nearest to where it is wanted.</summary>
     /// <param name="recipe">The recipe.</param>
     /// <param name="length">The length it is for, in frames.</param>
     /// <param name="join">Which of the joins, from 0.</param>
@@ -180,24 +180,24 @@ public sealed class Fitter
         var joins = Fit(recipe, length).Joins;
         if (join < 0 || join >= joins.Count) throw new RuleException("There is no such join any more.", "join");
         var grid = NeedGrid();
-        var now = LeapOf(joins[join]);
+        var now = JumpOf(joins[join]);
         var places = new JoinPlaces(grid, _fine.Value, 2 * grid.PerBar);
         var others = Enumerable.Range(1, grid.Count - 1)
-            .Select(s => new FrameLeap(grid.At[s] - Splices.Lead(grid), grid.At[s] - Splices.Lead(grid) + now.ToFrame - now.FromFrame))
-            .Where(l => l.ToFrame > _from && l.ToFrame < _to && !grid.IsSame(l, now) && Ways.Allowed(recipe, grid, l.FromFrame, l.ToFrame))
-            .Select(l => (Leap: l, Percentile: places.PercentileOf(l)))
+            .Select(s => new FrameJump(grid.At[s] - Splices.Lead(grid), grid.At[s] - Splices.Lead(grid) + now.ToFrame - now.FromFrame))
+            .Where(l => l.ToFrame > _from && l.ToFrame < _to && !grid.IsSame(l, now) && JumpPaths.Allowed(recipe, grid, l.FromFrame, l.ToFrame))
+            .Select(l => (Jump: l, Percentile: places.PercentileOf(l)))
             .Where(l => l.Percentile <= WorstPercentile)
             // The nearest, but rather a bar further on where it is heard less.
-            .OrderBy(l => Math.Abs(l.Leap.FromFrame - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * l.Percentile)
+            .OrderBy(l => Math.Abs(l.Jump.FromFrame - fromFrame) / (double)(grid.PerBar * grid.Middle) + 2 * l.Percentile)
             .Take(MostMoves);
         foreach (var (other, _) in others)
         {
             var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => !grid.IsSame(w, now)), other] };
-            if (Fit(moved, length).Joins.Any(j => grid.IsSame(other, LeapOf(j)))) return moved;
+            if (Fit(moved, length).Joins.Any(j => grid.IsSame(other, JumpOf(j)))) return moved;
         }
         throw new RuleException("This join can be nowhere else: no other two places as far apart are alike enough.", "join");
 
-        static FrameLeap LeapOf(Join j) => new(j.FromFrame, j.ToFrame);
+        static FrameJump JumpOf(Join j) => new(j.FromFrame, j.ToFrame);
     }
 
     private static string Says(IReadOnlyList<Join> joins, long pause)
@@ -216,32 +216,32 @@ public sealed class Fitter
         var grid = NeedGrid();
         if (length <= Used) throw new RuleException("The music is long enough; there is nothing to loop. Shorten or re-cut it instead.", "length");
         var bars = 2 * grid.PerBar;
-        var ways = WaysOf(new(FitMethod.Loop), bars);
+        var paths = PathsOf(new(FitMethod.Loop), bars);
         var places = new JoinPlaces(grid, _fine.Value, bars);
         var splices = new Splices(_sound, grid);
         var hop = _likeness.Value.HopFrames;
         // Round by round so that its own ending falls on the end, where what is left over is no more than a hundredth.
-        var whole = ways.Back
-            .Select(l => (Leap: l, Times: (int)Math.Round((length - Used) / (double)(-l.Lag * hop))))
-            .Where(l => l.Times > 0 && Math.Abs(length - Used + l.Times * l.Leap.Lag * hop) <= ways.Slack(length))
-            .OrderBy(l => l.Leap.Cost + 0.02 * l.Times)
+        var whole = paths.LeadingBack
+            .Select(l => (Jump: l, Times: (int)Math.Round((length - Used) / (double)(-l.Lag * hop))))
+            .Where(l => l.Times > 0 && Math.Abs(length - Used + l.Times * l.Jump.Lag * hop) <= paths.Tolerance(length))
+            .OrderBy(l => l.Jump.Cost + 0.02 * l.Times)
             .Take(MostMoves);
-        foreach (var (leap, times) in whole)
+        foreach (var (jump, times) in whole)
         {
-            var place = Settle(places, leap, times);
+            var place = Settle(places, jump, times);
             if (place.Percentile > WorstPercentile) continue;
             var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], length, bars);
-            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, leap.Cost + 0.1 * times, $"Goes round {(times == 1 ? "once" : $"{times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
+            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, jump.Cost + 0.1 * times, $"Goes round {(times == 1 ? "once" : $"{times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
         }
         // Else the longest of the best rounds, cut where the length is reached.
-        foreach (var leap in ways.Back.OrderBy(l => l.Cost + 0.3 * l.Lag / _likeness.Value.Count).Take(MostMoves))
+        foreach (var jump in paths.LeadingBack.OrderBy(l => l.Cost + 0.3 * l.Lag / _likeness.Value.Count).Take(MostMoves))
         {
-            var place = Settle(places, leap, 1);
+            var place = Settle(places, jump, 1);
             if (place.Percentile > WorstPercentile) continue;
-            var round = place.Leap.FromFrame - place.Leap.ToFrame;
-            var times = (int)((length - (place.Leap.FromFrame - _from)) / round) + 2;
+            var round = place.Jump.FromFrame - place.Jump.ToFrame;
+            var times = (int)((length - (place.Jump.FromFrame - _from)) / round) + 2;
             var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], Used + times * round, bars);
-            return new(FitMethod.Loop, length, Truncated(cut, length), 1, told.Where(j => j.AtFrame < length).ToValueList(), length, false, 0.5 + leap.Cost + 0.1 * times, "Goes round and ends with a fade.");
+            return new(FitMethod.Loop, length, Truncated(cut, length), 1, told.Where(j => j.AtFrame < length).ToValueList(), length, false, 0.5 + jump.Cost + 0.1 * times, "Goes round and ends with a fade.");
         }
         throw new RuleException("There is no place in this piece from which it could go round unheard. Stretch it, or leave the rest silent.", "method");
     }

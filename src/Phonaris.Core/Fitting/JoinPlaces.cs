@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>Finds the very place at which a leap is made, of those at which it is as little heard: at a beat, or where what is heard changes least.</summary>
+/// <summary>Finds the very place at which a jump is made, of those at which it is as little heard: at a beat, or where what is heard changes least.</summary>
 /// <param name="grid">The piece from beat to beat.</param>
 /// <param name="fine">How alike its places are, looked at as finely as is known.</param>
 /// <param name="ends">How many stretches at the beginning and at the end stay as they are.</param>
@@ -12,25 +12,25 @@ internal sealed class JoinPlaces(BeatGrid grid, Likeness fine, int ends)
     /// <summary>How far a join is moved where there is no beat, and how much is compared around it.</summary>
     private const long ReachFrames = Frames.PerSecond / 4, AroundFrames = 60 * Frames.PerMs;
 
-    /// <summary>The place for a leap.</summary>
+    /// <summary>The place for a jump.</summary>
     /// <param name="from">The frame it leads from.</param>
     /// <param name="to">The frame it leads to.</param>
     /// <param name="reachFrames">How much longer or shorter it may be made, in frames.</param>
     /// <returns>The frames, and the part of random pairs of places that are more alike.</returns>
-    public (FrameLeap Leap, float Percentile) Settle(long from, long to, long reachFrames)
+    public (FrameJump Jump, float Percentile) Settle(long from, long to, long reachFrames)
     {
         var (a, b) = (StepOf(from), StepOf(to));
         var reach = (int)(reachFrames / fine.HopFrames);
         var lag = Enumerable.Range(-reach, 2 * reach + 1).Where(d => b + d >= 0 && b + d <= fine.Count).MinBy(d => fine.Unlike(a, b + d)) + b - a;
         var leave = grid.HasBeat ? OnBeat(from, lag * fine.HopFrames) : FrameOf(Smoothest(a, lag));
-        var leap = new FrameLeap(leave, leave + lag * fine.HopFrames);
-        return (leap, PercentileOf(leap));
+        var jump = new FrameJump(leave, leave + lag * fine.HopFrames);
+        return (jump, PercentileOf(jump));
     }
 
-    /// <summary>The part of random pairs of places that are more alike than those of a leap, 0 to 1.</summary>
-    public float PercentileOf(FrameLeap leap) => fine.Percentile(fine.Unlike(StepOf(leap.FromFrame), StepOf(leap.ToFrame)));
+    /// <summary>The part of random pairs of places that are more alike than those of a jump, 0 to 1.</summary>
+    public float PercentileOf(FrameJump jump) => fine.Percentile(fine.Unlike(StepOf(jump.FromFrame), StepOf(jump.ToFrame)));
 
-    /// <summary>The frame before the beat nearest to one, from which there is room for a leap.</summary>
+    /// <summary>The frame before the beat nearest to one, from which there is room for a jump.</summary>
     private long OnBeat(long frame, long lag)
     {
         var beats = Enumerable.Range(ends, grid.Count - ends).Select(s => grid.At[s]).Where(at => at + lag <= grid.At[grid.Count - ends] && at + lag > grid.At[0] + Splices.Lead(grid)).ToList();

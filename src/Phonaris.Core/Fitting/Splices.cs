@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Fitting;
 
 /// <summary>
-/// Turns the joins of a way into passages to the frame: each join aligned by cross-correlation, and what is still missing or too much
+/// Turns the joins of a path into passages to the frame: each join aligned by cross-correlation, and what is still missing or too much
 /// spread over small splices that nobody hears.
 /// </summary>
 internal sealed class Splices(ISoundReader sound, BeatGrid grid)
@@ -26,21 +26,21 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
     /// <summary>With a beat, how long before it one passage goes over into the next, so that the beat itself is heard from one side, in frames.</summary>
     public static int Lead(BeatGrid grid) => grid.HasBeat ? BeatSeam / 2 + 5 * Frames.PerMs : 0;
 
-    /// <summary>The cut that a way through the piece comes to, of exactly a length.</summary>
-    /// <param name="leaps">Its joins, by the frames they lead from and to.</param>
+    /// <summary>The cut that a path through the piece comes to, of exactly a length.</summary>
+    /// <param name="jumps">Its joins, by the frames they lead from and to.</param>
     /// <param name="target">The length, in frames.</param>
     /// <param name="ends">How many stretches at the beginning and the end stay the very samples they were.</param>
     /// <returns>The cut, where in it the joins came to be, and the rest that a moment's pause or skip had to take up, in frames.</returns>
-    public (Cut Cut, IReadOnlyList<Join> Joins, long Pause) Make(IReadOnlyList<(FrameLeap Leap, float Percentile)> leaps, long target, int ends)
+    public (Cut Cut, IReadOnlyList<Join> Joins, long Pause) Make(IReadOnlyList<(FrameJump Jump, float Percentile)> jumps, long target, int ends)
     {
         var pieces = new List<(long From, long To)>();
-        var aligned = new Dictionary<FrameLeap, long>();
+        var aligned = new Dictionary<FrameJump, long>();
         var from = grid.At[0];
-        foreach (var (leap, _) in leaps)
+        foreach (var (jump, _) in jumps)
         {
-            pieces.Add((from, leap.FromFrame));
+            pieces.Add((from, jump.FromFrame));
             // Going round, it is the same each time.
-            if (!aligned.TryGetValue(leap, out from)) aligned[leap] = from = Aligned(leap.FromFrame, leap.ToFrame, JoinReach, Around);
+            if (!aligned.TryGetValue(jump, out from)) aligned[jump] = from = Aligned(jump.FromFrame, jump.ToFrame, JoinReach, Around);
         }
         pieces.Add((from, grid.At[^1]));
 
@@ -49,7 +49,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         if (places.Count == 0 && left != 0)
         {
             // Nothing but the ends and joins between them: the last join gives or takes what is left.
-            if (leaps.Count == 0) throw new RuleException("There is nothing between the opening and the ending to take out or to repeat.", "length");
+            if (jumps.Count == 0) throw new RuleException("There is nothing between the opening and the ending to take out or to repeat.", "length");
             pieces[^1] = pieces[^1] with { From = pieces[^1].From - left };
             left = 0;
         }
@@ -60,7 +60,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var count = pause != 0 ? places.Count : (int)Math.Min(places.Count, (Math.Abs(left) + share - 1) / Math.Max(1, share));
         var chosen = Enumerable.Range(0, count).Select(k => places[(int)((k + 0.5) * places.Count / count)]).ToHashSet();
         var quietest = pause != 0 && places.Count > 0 ? places.MinBy(p => grid[p.Stretch - 1][^1]) : default;
-        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. leaps.Select((l, k) => new Join(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
+        return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. jumps.Select((l, k) => new Join(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
     }
 
     /// <summary>Where splices can be: the beats within what may change, by passage and stretch.</summary>
@@ -79,38 +79,42 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         return places;
     }
 
+    /// <summary>
+    /// Puts the passages together. The splices are to give <c>left − pause</c> frames in all, and the k-th of n brings what they have given to k/n of
+    /// that: what aligning one of them missed, the next makes up. From the last one on nothing is aligned any more, so the sum is exact. For example
+    /// three splices that are to give 300 frames: the first aims at 100 and, aligned, gives 94; the second aims at 106 and gives 109; the last gives 97.
+    /// </summary>
     private Cut Assemble(
         List<(long From, long To)> pieces, HashSet<(int, int)> chosen, long left, long pause, (int, int) quietest, out List<long> starts)
     {
         var passages = new List<Passage>();
         starts = [];
-        var (at, splices, given) = (0L, left - pause, 0L);
-        var (done, count) = (0, chosen.Count);
+        var (atFrame, toGive, given) = (0L, left - pause, 0L);
+        var (k, n) = (0, chosen.Count);
         for (var p = 0; p < pieces.Count; p++)
         {
             var (from, to) = pieces[p];
-            starts.Add(at);
+            starts.Add(atFrame);
             var seam = p == 0 ? 0 : grid.HasBeat ? BeatSeam : FreeSeam;
             for (var s = 1; s < grid.Count; s++)
             {
-                var wanted = 0L;
-                if (chosen.Contains((p, s)))
-                {
-                    // Shared out on the running sum; the last takes what is left.
-                    done++;
-                    wanted = splices * done / count - given;
-                }
-                if ((p, s) == quietest && pause != 0) wanted += pause;
-                if (wanted == 0) continue;
+                var pauses = pause != 0 && (p, s) == quietest ? pause : 0;
+                var splices = chosen.Contains((p, s)) ? toGive * ++k / n - given : 0;
+                if (splices + pauses == 0) continue;
                 var leave = grid.At[s] - Lead(grid);
-                var enter = done == count ? leave - wanted : Aligned(leave, leave - wanted, (int)Math.Min(SpliceReach, Math.Abs(wanted)), SpliceAround);
-                given += leave - enter - ((p, s) == quietest ? pause : 0);
-                passages.Add(new(from, leave - from, seam));
-                at += leave - from;
+                var enter = leave - splices - pauses;
+                if (k < n) enter = Aligned(leave, enter, (int)Math.Min(SpliceReach, Math.Abs(splices + pauses)), SpliceAround);
+                given += leave - enter - pauses;
+                Pass(from, leave);
                 (from, seam) = (enter, SpliceSeam);
             }
-            passages.Add(new(from, to - from, seam));
-            at += to - from;
+            Pass(from, to);
+
+            void Pass(long begin, long end)
+            {
+                passages.Add(new(begin, end - begin, seam));
+                atFrame += end - begin;
+            }
         }
         return new(passages.ToValueList());
     }

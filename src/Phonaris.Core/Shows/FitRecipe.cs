@@ -14,10 +14,10 @@ public sealed record FitRecipe(FitMethod Method)
     public int Joins { get; init; }
 
     /// <summary>Re-cut: joins not to be used, by the frames of the sound they lead from and to.</summary>
-    public ValueList<FrameLeap> Forbidden { get; init; } = [];
+    public ValueList<FrameJump> Forbidden { get; init; } = [];
 
     /// <summary>Re-cut: joins to be used where they can be, by the frames of the sound they lead from and to.</summary>
-    public ValueList<FrameLeap> Wanted { get; init; } = [];
+    public ValueList<FrameJump> Wanted { get; init; } = [];
 
     /// <summary>Shorten: the frame of the sound it ends at; null, or one that is out of reach, for the most natural.</summary>
     public long? EndFrame { get; init; }

@@ -5,7 +5,7 @@ namespace Phonaris.Core.Fitting;
 /// <param name="To">The step that comes then.</param>
 /// <param name="Percentile">The part of random pairs of places that are more alike, 0 to 1.</param>
 /// <param name="Cost">What it costs: nothing where nobody could tell, about 1 where everybody could.</param>
-internal readonly record struct Leap(int From, int To, float Percentile, float Cost)
+internal readonly record struct Jump(int From, int To, float Percentile, float Cost)
 {
     /// <summary>How many bytes one holds.</summary>
     public const int Bytes = 4 * sizeof(int);
