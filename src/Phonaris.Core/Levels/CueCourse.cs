@@ -10,7 +10,7 @@ namespace Phonaris.Core.Levels;
 internal sealed class CueCourse
 {
     // A gain is looked at where a step begins, in its middle and where it ends; between it moves no further than that.
-    private const float Slack = 1.001f;
+    private const float PeakMargin = 1.001f;
 
     private readonly ScheduledCue _cue;
     private readonly LoudnessTrack _sound;
@@ -115,6 +115,6 @@ internal sealed class CueCourse
             return (even, even);
         }
         var (first, middle, last) = (_cue.GainAt(from), _cue.GainAt((from + to) / 2), _cue.GainAt(to - 1));
-        return (Math.Sqrt((first * first + 4.0 * middle * middle + last * last) / 6), Math.Max(Math.Max(first, middle), last) * Slack);
+        return (Math.Sqrt((first * first + 4.0 * middle * middle + last * last) / 6), Math.Max(Math.Max(first, middle), last) * PeakMargin);
     }
 }

@@ -3,7 +3,10 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>How loud a cue is along the show, in the show's steps of 10 ms.</summary>
+/// <summary>
+/// How loud a cue is along the show, in the show's steps of 10 ms: a <see cref="CueCourse"/> at a place. The show's step s is step s − First of all arrays here. For
+/// example a cue from 12.34 s on has First = 1234; moved to 15.34 s the course is the same one, and only First is another.
+/// </summary>
 /// <param name="cue">The cue.</param>
 /// <param name="course">How loud it is along its course.</param>
 internal sealed class CueTrack(ScheduledCue cue, CueCourse course)

@@ -6,8 +6,11 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// Keeps what cues come to together below a true peak: where it would be higher, the one that adds most is lowered until it is not. Only where the
-/// peaks of cues could come to that much is the sum looked at. Where what may not be lowered comes higher by itself, nothing is lowered for it.
+/// Keeps what cues come to together below a true peak, by lowering in each place the one that adds most. It goes in passes. In a pass every window of 100 ms in which
+/// the peaks of cues could come to that much is mixed at the gains the pass began with; each that is too high asks its loudest cue to go down; then every cue goes down
+/// by the most it was asked for. So levels only fall, and a pass in which nobody is asked is the last. For example a spot and a bed that peak at 0.8 each, together at
+/// 1.6 where 0.9 is allowed: the spot is asked to go to a half at most in a pass (0.4), the next pass asks the bed, and so on. Where what may not be lowered comes
+/// higher by itself, nothing is lowered for it.
 /// </summary>
 /// <param name="show">What sounds when, at the levels there are.</param>
 /// <param name="tracks">How loud its cues are along the show, in the order of its schedule.</param>
@@ -26,16 +29,22 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     /// <summary>Lowers changes of level so that the peak is kept.</summary>
     /// <param name="changesDb">By how much the levels of cues are to change, in dB, by their ids; those that are not there stay, and are not lowered.</param>
     /// <param name="peakDbtp">The highest true peak, in dBTP.</param>
-    /// <param name="stepDb">Levels are set in steps of this, in dB.</param>
-    public void Keep(IDictionary<string, double> changesDb, double peakDbtp, double stepDb)
+    /// <returns>By how much they may change.</returns>
+    public Dictionary<string, double> Keep(IReadOnlyDictionary<string, double> changesDb, double peakDbtp)
     {
         var most = Gain.FromDecibels(peakDbtp - MarginDb);
-        for (var pass = 0; pass < MostPasses && Lower(changesDb, most, stepDb); pass++)
+        var kept = new Dictionary<string, double>(changesDb);
+        for (var pass = 0; pass < MostPasses; pass++)
         {
+            var asked = AskedOf(kept, most);
+            if (asked.Count == 0) break;
+            foreach (var (cueId, db) in asked) kept[cueId] -= db;
         }
+        return kept;
     }
 
-    private bool Lower(IDictionary<string, double> changesDb, float most, double stepDb)
+    /// <summary>By how much cues are to be lower, in dB: of what the windows ask of each, the most.</summary>
+    private Dictionary<string, double> AskedOf(Dictionary<string, double> changesDb, float most)
     {
         var bounds = new float[(show.Schedule.TotalFrames + Loudness.StepFrames - 1) / Loudness.StepFrames];
         foreach (var track in tracks)
@@ -46,7 +55,6 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
         var mixer = new Mixer(show.Schedule with { Cues = [.. tracks.Select(t => t.Cue with { Gain = t.Cue.Gain * ChangeOf(t) })] }, sounds.Open);
         var kept = new Mixer(show.Schedule with { Cues = [.. tracks.Where(t => !changesDb.ContainsKey(t.Cue.CueId)).Select(t => t.Cue)] }, sounds.Open);
         var samples = new float[(TruePeak.FramesBefore + WindowSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
-        // The most that any window asks of a cue, so that one pass brings it down for all of them.
         var asked = new Dictionary<string, double>();
         for (var first = 0; first < bounds.Length; first += WindowSteps)
         {
@@ -57,10 +65,9 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
             kept.Sum((long)first * Loudness.StepFrames - TruePeak.FramesBefore, samples);
             if (TruePeak.Of(samples) > most) continue;
             var left = Math.Max(own - (peak - most), own / 2);
-            asked[cueId] = Math.Max(asked.GetValueOrDefault(cueId), Math.Ceiling(20 * Math.Log10(own / left) / stepDb) * stepDb);
+            asked[cueId] = Math.Max(asked.GetValueOrDefault(cueId), Math.Ceiling(20 * Math.Log10(own / left) / LevelTargets.StepDb) * LevelTargets.StepDb);
         }
-        foreach (var (cueId, db) in asked) changesDb[cueId] -= db;
-        return asked.Count > 0;
+        return asked;
 
         float ChangeOf(CueTrack track) => changesDb.TryGetValue(track.Cue.CueId, out var db) ? Gain.FromDecibels(db) : 1;
     }
@@ -69,7 +76,7 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     /// The cue that adds most to a window, of those that may be lowered, and how much that is; null for none. A bed is none of them where it makes room
     /// for a voice: it is as loud as it is to be there, whatever its level.
     /// </summary>
-    private (string CueId, float Peak)? Greatest(int first, IDictionary<string, double> changesDb) => tracks
+    private (string CueId, float Peak)? Greatest(int first, Dictionary<string, double> changesDb) => tracks
         .Where(t => t.First < first + WindowSteps && t.End > first && changesDb.ContainsKey(t.Cue.CueId) && !(IsBed(t) && MakesRoom(first)))
         .Select(t => ((string CueId, float Peak)?)(t.Cue.CueId, PeakIn(t, first) * Gain.FromDecibels(changesDb[t.Cue.CueId])))
         .MaxBy(t => t!.Value.Peak);

@@ -29,7 +29,7 @@ public static class LevelMatch
             .Select(places => Of(show, show.Show.Cue(places.Key), [.. places], sounds))
             .ToList();
         var changes = matched.Where(m => m.NowLufs is not null).ToDictionary(m => m.CueId, m => m.ToDb - m.FromDb);
-        KeepHeadroom(show, sounding, sounds, changes);
+        changes = WithHeadroom(show, sounding, sounds, changes);
         return [.. matched.Select(m => changes.TryGetValue(m.CueId, out var by) ? m.LoweredTo(Math.Round(m.FromDb + by, 1)) : m)];
     }
 
@@ -65,25 +65,25 @@ public static class LevelMatch
         return [.. Of(show, sounds, following).Where(m => m.Changes).Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))];
     }
 
-    /// <summary>Lowers changes so that the highest true peak is kept.</summary>
-    private static void KeepHeadroom(TimedShow show, List<CueTrack> sounding, ILoudness sounds, Dictionary<string, double> changes)
+    /// <summary>Changes that keep the highest true peak.</summary>
+    private static Dictionary<string, double> WithHeadroom(TimedShow show, List<CueTrack> sounding, ILoudness sounds, Dictionary<string, double> changes)
     {
         var peak = show.Show.LevelTargets.TruePeakDbtp;
         for (var look = 0; look < MostLooks; look++)
         {
-            var before = new Dictionary<string, double>(changes);
+            var before = changes;
             // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
-            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) new Headroom(show, sounding, sounds).Keep(changes, peak, LevelTargets.StepDb);
+            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) changes = new Headroom(show, sounding, sounds).Keep(changes, peak);
             else
             {
                 var changed = TimedShow.Of(
                     show.Show with { Cues = [.. show.Show.Cues.Select(c => changes.TryGetValue(c.Id, out var by) ? c with { LevelDb = c.LevelDb + by } : c)] }, show.Places.Listened);
-                var further = changes.ToDictionary(c => c.Key, _ => 0.0);
-                new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(further, peak, LevelTargets.StepDb);
-                foreach (var (cueId, by) in further) changes[cueId] += by;
+                var further = new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(changes.ToDictionary(c => c.Key, _ => 0.0), peak);
+                changes = changes.ToDictionary(c => c.Key, c => c.Value + further[c.Key]);
             }
-            if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) return;
+            if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) break;
         }
+        return changes;
     }
 
     private static MatchedCue Of(TimedShow show, Cue cue, List<CueTrack> tracks, ILoudness sounds)

@@ -5,8 +5,10 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// The true peak of a show, and where the limiter is at work. What the peaks of cues come to at most is known without rendering: only what could be
-/// the highest is rendered, and what the limiter could be at work on, which is measured as it leaves it.
+/// The true peak of a show, and where the limiter is at work. A bound is known of each step of 10 ms without rendering: the sum of the peaks of the cues there. No
+/// step peaks above its bound, so only two kinds of places are rendered: pieces of 4 s in which a bound is over the limiter's threshold, and, from the highest bound
+/// down, windows of 100 ms until the highest peak found is above all bounds that are left. For example three cues of peaks 0.5, 0.4 and 0.2: where all
+/// three sound the bound is 1.1 and the piece is measured; where only the last two do it is 0.6, and once a peak of 0.65 was found nobody looks there.
 /// </summary>
 /// <param name="schedule">What sounds when.</param>
 /// <param name="sounds">The sounds, and what was measured of them.</param>
@@ -25,16 +27,16 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     private const int AfterSteps = (Limiter.FramesBefore + Loudness.StepFrames - 1) / Loudness.StepFrames, BeforeSteps = (Limiter.FramesAfter + Loudness.StepFrames - 1) / Loudness.StepFrames;
 
     /// <summary>Measures a show where the limiter could be at work.</summary>
-    /// <param name="most">What its peaks come to at most, linear, step by step.</param>
+    /// <param name="bounds">What its peaks come to at most, linear, step by step.</param>
     /// <param name="energies">Its energies, step by step, as if there were no limiter.</param>
-    public HotPieces Limit(float[] most, double[] energies)
+    public LimiterPieces Limit(float[] bounds, double[] energies)
     {
-        var hot = Enumerable.Range(0, (most.Length + PieceSteps - 1) / PieceSteps).Where(piece => IsHot(most, piece)).ToList();
-        var measured = new MeasuredPiece[hot.Count];
-        Parallel.For(0, hot.Count, new() { MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, hot[i], energies.Length); return mixer; }, _ => { });
-        var (peak, sumPeak, limited, known) = (0f, 0f, new List<(Range Steps, float SumPeak)>(), new bool[most.Length]);
+        var pieces = Enumerable.Range(0, (bounds.Length + PieceSteps - 1) / PieceSteps).Where(piece => CouldBeLimited(bounds, piece)).ToList();
+        var measured = new MeasuredPiece[pieces.Count];
+        Parallel.For(0, pieces.Count, new() { MaxDegreeOfParallelism = Environment.ProcessorCount }, () => new Mixer(schedule, sounds.Open), (i, _, mixer) => { measured[i] = Piece(mixer, pieces[i], energies.Length); return mixer; }, _ => { });
+        var (peak, sumPeak, limited, known) = (0f, 0f, new List<(Range Steps, float SumPeak)>(), new bool[bounds.Length]);
         var left = energies.ToArray();
-        foreach (var (piece, found) in hot.Zip(measured))
+        foreach (var (piece, found) in pieces.Zip(measured))
         {
             var first = piece * PieceSteps;
             (peak, sumPeak) = (Math.Max(peak, found.Peak), Math.Max(sumPeak, found.SumPeak));
@@ -46,10 +48,10 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         return new(peak, sumPeak, limited, known, left);
     }
 
-    private static bool IsHot(float[] most, int piece)
+    private static bool CouldBeLimited(float[] bounds, int piece)
     {
-        var (from, to) = (Math.Max(0, piece * PieceSteps - AfterSteps), Math.Min(most.Length, (piece + 1) * PieceSteps + BeforeSteps));
-        return most.AsSpan(from, to - from).ContainsAnyInRange(Limiter.Threshold, float.MaxValue);
+        var (from, to) = (Math.Max(0, piece * PieceSteps - AfterSteps), Math.Min(bounds.Length, (piece + 1) * PieceSteps + BeforeSteps));
+        return bounds.AsSpan(from, to - from).ContainsAnyInRange(Limiter.Threshold, float.MaxValue);
     }
 
     private MeasuredPiece Piece(Mixer mixer, int piece, int steps)
@@ -80,20 +82,20 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     }
 
     /// <summary>The highest true peak of a show, linear.</summary>
-    /// <param name="most">What its peaks come to at most, linear, step by step.</param>
-    /// <param name="hot">What was measured of it.</param>
-    public float Highest(float[] most, HotPieces hot)
+    /// <param name="bounds">What its peaks come to at most, linear, step by step.</param>
+    /// <param name="pieces">What was measured of it.</param>
+    public float Highest(float[] bounds, LimiterPieces pieces)
     {
-        var (known, peak) = (hot.Known, hot.Peak);
-        var windows = Enumerable.Range(0, (most.Length + LookedAtSteps - 1) / LookedAtSteps)
-            .Select(w => (First: w * LookedAtSteps, Most: MostOf(w * LookedAtSteps)))
-            .Where(w => w.Most > 0)
-            .OrderByDescending(w => w.Most);
+        var (known, peak) = (pieces.Known, pieces.Peak);
+        var windows = Enumerable.Range(0, (bounds.Length + LookedAtSteps - 1) / LookedAtSteps)
+            .Select(w => (First: w * LookedAtSteps, Bound: BoundOf(w * LookedAtSteps)))
+            .Where(w => w.Bound > 0)
+            .OrderByDescending(w => w.Bound);
         var mixer = new Mixer(schedule, sounds.Open);
         var samples = new float[(TruePeak.FramesBefore + LookedAtSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
-        foreach (var (first, could) in windows)
+        foreach (var (first, bound) in windows)
         {
-            if (could <= peak * CloseEnough) break;
+            if (bound <= peak * CloseEnough) break;
             var start = (long)first * Loudness.StepFrames - TruePeak.FramesBefore;
             // No sample before the first: there is silence.
             var missing = (int)Math.Max(0, -start);
@@ -103,11 +105,11 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         }
         return peak;
 
-        float MostOf(int first)
+        float BoundOf(int first)
         {
             var greatest = 0f;
-            for (var step = first; step < Math.Min(first + LookedAtSteps, most.Length); step++)
-                if (!known[step]) greatest = Math.Max(greatest, most[step]);
+            for (var step = first; step < Math.Min(first + LookedAtSteps, bounds.Length); step++)
+                if (!known[step]) greatest = Math.Max(greatest, bounds[step]);
             return greatest;
         }
     }
@@ -118,7 +120,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     /// <param name="Limited">The pieces it works in, and how high the sum would peak in each, linear.</param>
     /// <param name="Known">Step by step, whether it was measured.</param>
     /// <param name="Energies">The energies of the show, step by step, as the limiter leaves them.</param>
-    public sealed record HotPieces(float Peak, float SumPeak, List<(Range Steps, float SumPeak)> Limited, bool[] Known, double[] Energies);
+    public sealed record LimiterPieces(float Peak, float SumPeak, List<(Range Steps, float SumPeak)> Limited, bool[] Known, double[] Energies);
 
     /// <summary>A piece as it was measured.</summary>
     private sealed record MeasuredPiece(double[] Energies, float Peak, float SumPeak, bool IsLimited);

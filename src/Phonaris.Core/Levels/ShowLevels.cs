@@ -15,7 +15,7 @@ public sealed class ShowLevels
     private readonly List<CueTrack> _tracks;
     private readonly Lazy<(double[] Energies, float[] Most)> _sum;
     private readonly Lazy<double[]> _squares;
-    private readonly Lazy<PeakFinder.HotPieces> _hot;
+    private readonly Lazy<PeakFinder.LimiterPieces> _limited;
     private readonly Lazy<PeakLevels> _peaks;
     private readonly SortedDictionary<SoundKind, double[]> _kinds = [];
 
@@ -34,9 +34,9 @@ public sealed class ShowLevels
         Cues = [.. _tracks.Concat(silent).GroupBy(t => t.Cue.CueId).Select(t => CueOf(show.Show.Cue(t.Key), show.Show, [.. t], beds))];
         _sum = new(() => Sum(sounds));
         var finder = new PeakFinder(show.Schedule, sounds);
-        _hot = new(() => finder.Limit(_sum.Value.Most, _sum.Value.Energies));
-        _peaks = new(() => PeaksOf(finder.Highest(_sum.Value.Most, _hot.Value)));
-        _squares = new(() => MeanSquares(_hot.Value.Energies));
+        _limited = new(() => finder.Limit(_sum.Value.Most, _sum.Value.Energies));
+        _peaks = new(() => PeaksOf(finder.Highest(_sum.Value.Most, _limited.Value)));
+        _squares = new(() => MeanSquares(_limited.Value.Energies));
     }
 
     /// <summary>Measures a show.</summary>
@@ -53,15 +53,15 @@ public sealed class ShowLevels
     public ValueList<CueLevels> Cues { get; }
 
     /// <summary>Where the limiter is at work, to some seconds.</summary>
-    public ValueList<FrameStretch> Limited => [.. _hot.Value.Limited.Select(l => new FrameStretch((long)l.Steps.Start.Value * Loudness.StepFrames, (long)l.Steps.End.Value * Loudness.StepFrames))];
+    public ValueList<FrameStretch> Limited => [.. _limited.Value.Limited.Select(l => new FrameStretch((long)l.Steps.Start.Value * Loudness.StepFrames, (long)l.Steps.End.Value * Loudness.StepFrames))];
 
     /// <summary>Where the limiter has most to do: about the frame at which the sum would peak highest, and how high, in dBTP; null where it has nothing to do.</summary>
     public (long Frame, double SumPeakDbtp)? MostLimited
     {
         get
         {
-            if (_hot.Value.Limited.Count == 0) return null;
-            var (steps, peak) = _hot.Value.Limited.MaxBy(l => l.SumPeak);
+            if (_limited.Value.Limited.Count == 0) return null;
+            var (steps, peak) = _limited.Value.Limited.MaxBy(l => l.SumPeak);
             var most = _sum.Value.Most;
             var at = Enumerable.Range(steps.Start.Value, steps.End.Value - steps.Start.Value).MaxBy(step => most[step]);
             return ((long)at * Loudness.StepFrames, Gain.ToDecibels(peak));
@@ -90,7 +90,7 @@ public sealed class ShowLevels
         foreach (var same in _kinds.Values) TensorPrimitives.Add(energies, same, energies);
         foreach (var track in _tracks)
             for (var step = track.First; step < track.End; step++) most[step] += track.Peaks[step - track.First];
-        new Crossings(sounds).AddTo(_tracks, energies);
+        new CrossTerms(sounds).AddTo(_tracks, energies);
         return (energies, most);
     }
 
@@ -102,7 +102,7 @@ public sealed class ShowLevels
         return squares;
     }
 
-    private PeakLevels PeaksOf(float highest) => new(Decibels(Math.Max(_hot.Value.Peak, highest)), Decibels(Math.Max(_hot.Value.SumPeak, highest)));
+    private PeakLevels PeaksOf(float highest) => new(Decibels(Math.Max(_limited.Value.Peak, highest)), Decibels(Math.Max(_limited.Value.SumPeak, highest)));
 
     private static WholeLevels WholeOf(double[] squares, double[] shortTerm) =>
         new(Loudness.Integrated(squares), Loudness.Range(squares), shortTerm.Length == 0 ? null : shortTerm.Max(), shortTerm.ToValueList());

@@ -8,11 +8,12 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// What sounds that lie over each other add to each other's energy, or take from it: twice the sum of the products of their weighted samples. Nothing for most;
-/// much where the same is heard twice. It is measured without levels and fades, so that it holds for all of them.
+/// The cross terms of the energy of a sum. Of two sounds a and b at gains g and h, Σ(ga + hb)² = g²Σa² + h²Σb² + 2gh Σab: the first two are known of each sound
+/// alone, the last is measured here, of the weighted samples without levels and fades, so that it holds for all of them. For example two different
+/// songs have Σab ≈ 0, and their energies add up (3 dB more where both are alike loud); the same song twice has Σab = Σa², and the sum is 6 dB louder.
 /// </summary>
 /// <param name="sounds">The sounds, and what was measured of them.</param>
-internal sealed class Crossings(ILoudness sounds)
+internal sealed class CrossTerms(ILoudness sounds)
 {
     /// <summary>How much is measured at once.</summary>
     private const int PieceSteps = 500;
