@@ -51,7 +51,7 @@ public sealed class DrownedVoices : ICheck
     {
         var places = show.Heard.Where(h => h.Cue.Id == voiceId).Select(h => h.Place).ToList();
         // Where they make as much room as they are too loud, being lower they would make less.
-        if (show.Schedule.Ducked.Any(d => d.Duck.DepthDb is null && places.Exists(p => p.StartFrame < d.UpFrame && p.EndFrame > d.DownFrame))) return null;
+        if (show.Schedule.DuckingStretches.Any(d => d.Duck.DepthDb is null && places.Exists(p => p.StartFrame < d.UpFrame && p.EndFrame > d.DownFrame))) return null;
         var beds = show.Heard
             .Where(h => h.Sound.Kind == SoundKind.Bed && places.Exists(p => p.StartFrame < h.Place.EndFrame && p.EndFrame > h.Place.StartFrame))
             .Select(h => h.Cue)

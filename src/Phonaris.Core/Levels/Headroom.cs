@@ -86,7 +86,7 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     private bool MakesRoom(int first)
     {
         var (from, to) = ((long)first * Loudness.StepFrames, (long)(first + WindowSteps) * Loudness.StepFrames);
-        return show.Schedule.Ducked.Any(d => d.Duck.DepthDb is null && d.StartFrame < to && d.EndFrame > from);
+        return show.Schedule.DuckingStretches.Any(d => d.Duck.DepthDb is null && d.StartFrame < to && d.EndFrame > from);
     }
 
     private static float PeakIn(CueTrack track, int first)

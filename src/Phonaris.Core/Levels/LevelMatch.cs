@@ -73,7 +73,7 @@ public static class LevelMatch
         {
             var before = changes;
             // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
-            if (show.Schedule.Ducked.Count == 0 || changes.Values.All(by => by == 0)) changes = new Headroom(show, sounding, sounds).Keep(changes, peak);
+            if (show.Schedule.DuckingStretches.Count == 0 || changes.Values.All(by => by == 0)) changes = new Headroom(show, sounding, sounds).Keep(changes, peak);
             else
             {
                 var changed = TimedShow.Of(
@@ -81,7 +81,7 @@ public static class LevelMatch
                 var further = new Headroom(changed, [.. changed.Schedule.Cues.Select(c => CueTrack.Of(c, sounds))], sounds).Keep(changes.ToDictionary(c => c.Key, _ => 0.0), peak);
                 changes = changes.ToDictionary(c => c.Key, c => c.Value + further[c.Key]);
             }
-            if (show.Schedule.Ducked.Count == 0 || changes.All(c => before[c.Key] == c.Value)) break;
+            if (show.Schedule.DuckingStretches.Count == 0 || changes.All(c => before[c.Key] == c.Value)) break;
         }
         return changes;
     }
@@ -109,7 +109,7 @@ public static class LevelMatch
         foreach (var track in tracks)
         {
             var step = track.First;
-            foreach (var voice in show.Schedule.Ducked)
+            foreach (var voice in show.Schedule.DuckingStretches)
             {
                 Add(track, step, (int)(voice.DownFrame / Loudness.StepFrames));
                 step = Math.Max(step, (int)(voice.UpFrame / Loudness.StepFrames) + 1);

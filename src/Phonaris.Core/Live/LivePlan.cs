@@ -27,18 +27,18 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
     public static LivePlan Of(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var places = new Places(show.Order);
-        var stays = LiveStays.Of(show, places);
-        var here = Enumerable.Range(0, places.Count).Select(_ => new List<LiveStay>()).ToList();
+        var positions = new Positions(show.Order);
+        var stays = LiveStays.Of(show, positions);
+        var here = Enumerable.Range(0, positions.Count).Select(_ => new List<LiveStay>()).ToList();
         foreach (var stay in stays)
             for (var place = stay.First; place <= stay.Last; place++) here[place].Add(stay);
-        var loops = LoopsOf(show.Show, show.Order, places);
-        return new([.. here.Select((held, index) => Place(places, held, loops, index))], [.. stays.Select(s => s.Cue)]);
+        var loops = LoopsOf(show.Show, show.Order, positions);
+        return new([.. here.Select((held, index) => Place(positions, held, loops, index))], [.. stays.Select(s => s.Cue)]);
     }
 
-    private static LivePlace Place(Places places, List<LiveStay> here, Dictionary<string, Loop> loops, int index)
+    private static LivePlace Place(Positions positions, List<LiveStay> here, Dictionary<string, Loop> loops, int index)
     {
-        var (slide, step, from, to) = places.At(index);
+        var (slide, step, from, to) = positions.At(index);
         var loop = loops.GetValueOrDefault(slide.SlideId);
         return new(
             slide.SlideId, slide.Number, step, from / Frames.PerMs, (to - from) / Frames.PerMs,
@@ -48,12 +48,12 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
                 .Where(s => s.Begins && (s.First == index || s.Cue is { Kind: SoundKind.Bed, After: null }))
                 .Select(s => new LiveBegin(s.Cue.Id, s.First == index ? s.DelayMs + s.Cue.GapMs : 0, s.First == index))],
             [.. here.Where(s => s.Last == index && s.EndMs is not null).Select(s => new LiveEnd(s.Cue.Id, s.EndMs!.Value))],
-            [.. ManualKeys.InOrder(here.Where(s => s.Cue.ByHand), s => places.At(s.First).Slide != places.At(s.Last).Slide).Select(s => s.Cue.Id)],
+            [.. ManualKeys.InOrder(here.Where(s => s.Cue.ByHand), s => positions.At(s.First).Slide != positions.At(s.Last).Slide).Select(s => s.Cue.Id)],
             loop?.Start, loop?.Exit, index == loop?.Last);
     }
 
     /// <summary>The waiting loops, by the ids of their slides.</summary>
-    private static Dictionary<string, Loop> LoopsOf(Show show, RunningOrder order, Places places)
+    private static Dictionary<string, Loop> LoopsOf(Show show, RunningOrder order, Positions positions)
     {
         var times = order.Slides.ToDictionary(s => s.SlideId);
         var loops = new Dictionary<string, Loop>();
@@ -61,8 +61,8 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
         {
             var slides = show.SlidesOf(section).Where(times.ContainsKey).Select(id => times[id]).ToList();
             if (slides.Count == 0) continue;
-            var exit = places.Of(slides[^1]) + slides[^1].StepFrames.Count;
-            var loop = new Loop(places.Of(slides[0]), exit - 1, exit < places.Count ? exit : null);
+            var exit = positions.Of(slides[^1]) + slides[^1].StepFrames.Count;
+            var loop = new Loop(positions.Of(slides[0]), exit - 1, exit < positions.Count ? exit : null);
             foreach (var slide in slides) loops.Add(slide.SlideId, loop);
         }
         return loops;

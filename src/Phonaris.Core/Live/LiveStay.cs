@@ -3,33 +3,36 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>The places a cue stays at, by their positions.</summary>
+/// <summary>From which position to which a cue may sound live.</summary>
 /// <param name="Cue">The cue.</param>
 /// <param name="Stem">What it sounds from.</param>
-/// <param name="First">Where it begins.</param>
-/// <param name="Last">The last place it may sound at.</param>
-/// <param name="DelayMs">How much later than its first place it begins.</param>
-/// <param name="Begins">Whether it begins by itself when that place is come to.</param>
-/// <param name="EndMs">How long after its last place was come to it ends, in milliseconds; null for as that is left.</param>
+/// <param name="First">The position at which it begins.</param>
+/// <param name="Last">The last position it may sound at.</param>
+/// <param name="DelayMs">How much later than its first position is reached it begins, in milliseconds.</param>
+/// <param name="Begins">Whether it begins by itself when that position is reached.</param>
+/// <param name="EndMs">How long after its last position was reached it ends, in milliseconds; null for when that is left.</param>
 internal sealed record LiveStay(LiveCue Cue, LiveStem Stem, int First, int Last, long DelayMs, bool Begins, long? EndMs)
 {
-    /// <summary>The stay, to no later than a place.</summary>
-    public LiveStay Until(int place) => place < Last ? this with { Last = place, EndMs = null } : this;
+    /// <summary>The stay, to no later than a position.</summary>
+    public LiveStay Until(int position) => position < Last ? this with { Last = position, EndMs = null } : this;
 }
 
-/// <summary>Works out where cues stay.</summary>
+/// <summary>
+/// Works out from which position to which each cue may sound. Always held: First ≤ Last, and of two beds that begin by themselves the earlier may sound only at positions
+/// reached before the later one begins, so wherever a presenter jumps to at most one of them sounds. For example slides of 1, 3 and 1 steps, so positions 0 to 4: a bed
+/// on slides 1 and 2 has 0 to 3. Another on slides 2 and 3 that begins with the second step of slide 2 has 2 to 4, and the first then has 0 to 1.
+/// </summary>
 internal static class LiveStays
 {
-    /// <summary>The cues that can sound, in the show's order, each with its stay; of two beds the later takes over for good.</summary>
-    public static IReadOnlyList<LiveStay> Of(TimedShow show, Places where)
+    /// <summary>The cues that can sound, in the show's order, each with its stay.</summary>
+    public static IReadOnlyList<LiveStay> Of(TimedShow show, Positions positions)
     {
-        var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, where, p.Scheduled, p.Cue, p.Sound))).ToList();
+        var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, positions, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(y => y.Key).ToHashSet();
-        // What waits for another takes over whenever that comes to it.
+        // What waits for another takes over whenever that is reached.
         inOrder = [.. inOrder.Where(b => show.Places.WaitsFor(b.Cue) is null)];
-        // It sounds on until the later one does: that is at a place's coming, or while one stays.
-        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => b.First.Bed.Key, b => where.LastBefore(b.Second.Bed.StartFrame));
+        var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => b.First.Bed.Key, b => positions.LastBefore(b.Second.Bed.StartFrame));
         return
         [
             .. placed
@@ -39,51 +42,67 @@ internal static class LiveStays
         ];
     }
 
-    private static LiveStay StayOf(TimedShow show, Places where, ScheduledCue planned, Cue cue, Sound sound)
+    private static LiveStay StayOf(TimedShow show, Positions positions, ScheduledCue planned, Cue cue, Sound sound)
     {
         var covered = show.Order.Of(show.Show, cue.Span!);
         if (cue.EachSlide) covered = [covered.First(s => planned.StartFrame < s.EndFrame)];
-        // It is to stop while a place stays, where it ends earlier or later than its span does.
-        var lastPlace = planned.StopFrame is { } stop ? where.LastBefore(stop) : where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1;
-        var (last, _, from, to) = where.At(lastPlace);
+        var (firstOfSpan, lastOfSpan) = (positions.Of(covered[0]), positions.Of(covered[^1]) + covered[^1].StepFrames.Count - 1);
+        // It may be planned to end while a position stays, earlier or later than its span does.
+        var last = planned.StopFrame is { } stop ? positions.LastBefore(stop) : lastOfSpan;
+        var (lastSlide, _, from, to) = positions.At(last);
         var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
         var after = show.Places.WaitsFor(cue)?.Id;
         // What waits for another may be called for anywhere in its span, whenever that ends.
-        var start = after is not null ? (Place: where.Of(covered[0]), DelayMs: 0L) : StartOf(show, where, cue, planned, covered);
+        var (first, delayMs) = after is not null ? (firstOfSpan, 0L) : StartOf(show, positions, cue, planned, covered);
         // A video that is muted is played all the same, and not heard.
         var stem = LiveStem.Of(cue.Muted ? planned with { Gain = 0 } : planned);
+        var ducksBeds = sound.Kind.IsSpoken() && sound.HasAudio && cue.Ducks && !cue.Muted;
         var live = new LiveCue(
-            cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id, cue.Id, sound.Name, sound.Kind, cue.Start.Kind == CueStartKind.Hand, after, after is null ? 0 : cue.DelayMs,
-            cue.FadeIn, planned.EndsItself ? cue.FadeOut : planned.Ending, cue.HandoverMs, cue.Stop == CueStop.Finished && !stem.Loops, cue.Return,
-            sound.Kind.IsSpoken() && sound.HasAudio && cue.Ducks && !cue.Muted ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null, OverDb(show, stem, sound), stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs, last.Number, MarkersOf(sound, cue, planned))
+            Id: cue.EachSlide ? $"{cue.Id}@{covered[0].SlideId}" : cue.Id,
+            CueId: cue.Id,
+            Name: sound.Name,
+            Kind: sound.Kind,
+            ByHand: cue.Start.Kind == CueStartKind.Hand,
+            After: after,
+            GapMs: after is null ? 0 : cue.DelayMs,
+            FadeIn: cue.FadeIn,
+            FadeOut: planned.EndsItself ? cue.FadeOut : planned.Ending,
+            HandoverMs: cue.HandoverMs,
+            RingsOn: cue.Stop == CueStop.Finished && !stem.Loops,
+            Return: cue.Return,
+            Duck: ducksBeds ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null,
+            OverDb: OverDb(show, stem, sound),
+            LengthMs: stem.Loops ? null : (stem.LengthFrames + Frames.PerMs - 1) / Frames.PerMs,
+            LastNumber: lastSlide.Number,
+            Markers: MarkersOf(sound, cue, planned))
         {
-            Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, where.Of(covered[0]), where.Of(covered[^1]) + covered[^1].StepFrames.Count - 1, stem.Cue),
+            Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, firstOfSpan, lastOfSpan, stem.Cue),
         };
-        return new(live, stem, start.Place, lastPlace, start.DelayMs, !show.Places.WaitsForHand(cue), endMs);
+        return new(live, stem, first, last, delayMs, Begins: !show.Places.WaitsForHand(cue), endMs);
     }
 
     private static double OverDb(TimedShow show, LiveStem stem, Sound sound) => sound.Kind == SoundKind.Bed
-        ? new Ducks.BedLevels(show.Show.LevelTargets.BedUnderVoiceLufs + show.Show.GainDb, show.Places.Listened, sound.Figures).Depth(stem.Cue, 0, stem.Cue.LengthFrames)
+        ? new Ducking.BedLevels(show.Show.LevelTargets.BedUnderVoiceLufs + show.Show.GainDb, show.Places.Listened, sound.Figures).Depth(stem.Cue, 0, stem.Cue.LengthFrames)
         : 0;
 
-    private static (int Place, long DelayMs) StartOf(TimedShow show, Places where, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
+    private static (int Position, long DelayMs) StartOf(TimedShow show, Positions positions, Cue cue, ScheduledCue planned, IReadOnlyList<SlideTime> covered)
     {
-        var first = where.Of(covered[0]);
+        var first = positions.Of(covered[0]);
         return cue.Start.Kind switch
         {
-            CueStartKind.Step => (StepOf(show.Show, where, covered, cue.Start.StepId) ?? first, cue.DelayMs),
+            CueStartKind.Step => (StepOf(show.Show, positions, covered, cue.Start.StepId) ?? first, cue.DelayMs),
             // Where that makes it begin, as planned; what waits for one that does not sound, likewise.
             CueStartKind.End or CueStartKind.After => show.Order.At(planned.StartFrame) is var slide
-                ? (where.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
+                ? (positions.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,
             _ => (first, cue.Start.Kind == CueStartKind.Hand ? 0 : cue.DelayMs),
         };
     }
 
-    private static int? StepOf(Show show, Places where, IReadOnlyList<SlideTime> covered, string? stepId)
+    private static int? StepOf(Show show, Positions positions, IReadOnlyList<SlideTime> covered, string? stepId)
     {
         foreach (var slide in covered)
-            if (stepId is not null && show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return where.Of(slide) + k;
+            if (stepId is not null && show.Slides[slide.Index].Steps.FindIndex(s => s.Id == stepId) is >= 0 and var k) return positions.Of(slide) + k;
         return null;
     }
 

@@ -16,7 +16,7 @@ namespace Phonaris.Core.Timing;
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
     /// <summary>Where voices speak for which beds make room, along the show.</summary>
-    public ValueList<Ducked> Ducked { get; init; } = [];
+    public ValueList<DuckingStretch> DuckingStretches { get; init; } = [];
 
     /// <summary>What plays by itself, whether it is heard or not: a muted video is seen.</summary>
     public IEnumerable<ScheduledCue> ByThemselves => Cues.Concat(Silent.Where(c => !c.ByHand));
@@ -46,11 +46,11 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
     {
         var placed = places.All.ToLookup(p => !p.Cue.Muted && !places.WaitsForHand(p.Cue));
         var heard = placed[true].ToList();
-        var ducked = Ducks.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Sound.HasAudio && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
+        var ducked = Ducking.Of(heard.Where(p => p.Sound.Kind.IsSpoken() && p.Sound.HasAudio && p.Cue.Ducks).Select(p => (p.Scheduled, p.Cue.Duck ?? show.Duck)), places.Listened);
         var under = show.LevelTargets.BedUnderVoiceLufs + show.GainDb;
         var (inOrder, yielding) = BedOrder.Of(heard.Where(p => p.Sound.Kind == SoundKind.Bed).Select(p => (p.Scheduled, p.Cue)));
         var beds = Handovers.Between(inOrder.Select(b => (b.Bed, Frames.FromMs(b.Cue.HandoverMs))), order.TotalFrames)
-            .Select(b => b with { Envelope = b.Envelope + Ducks.For(b, ducked, new(under, places.Listened, show.Sound(b.SoundId).Figures)) })
+            .Select(b => b with { Envelope = b.Envelope + Ducking.For(b, ducked, new(under, places.Listened, show.Sound(b.SoundId).Figures)) })
             .ToDictionary(b => b.Key);
         var silent = yielding.Select(y => y.Key).ToHashSet();
         return new(
@@ -58,7 +58,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
             [.. heard.Where(p => !silent.Contains(p.Scheduled.Key)).Select(p => beds.GetValueOrDefault(p.Scheduled.Key, p.Scheduled))],
             [.. placed[false].Select(p => p.Scheduled with { ByHand = places.WaitsForHand(p.Cue) }), .. yielding],
             places.Unfit)
-        { Ducked = ducked };
+        { DuckingStretches = ducked };
     }
 
     /// <summary>A cue by itself, from frame 0 on, as it lies on its slides, silence at their end included: what handovers and ducks are worked out from.</summary>

@@ -2,15 +2,18 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>Where a presenter can be, by position: each slide of a running order with so many of its steps taken.</summary>
-internal sealed class Places
+/// <summary>
+/// The positions a presenter can be at, in order: each slide of a running order with so many of its steps taken. For example slides of 1, 3 and 1 steps
+/// have the positions 0; 1, 2, 3; 4.
+/// </summary>
+internal sealed class Positions
 {
     private readonly RunningOrder _order;
     private readonly List<(SlideTime Slide, int Step)> _all = [];
     private readonly List<int> _firstOf = [];
 
-    /// <summary>The places of a running order.</summary>
-    public Places(RunningOrder order)
+    /// <summary>The positions of a running order.</summary>
+    public Positions(RunningOrder order)
     {
         _order = order;
         foreach (var slide in order.Slides)
@@ -23,17 +26,17 @@ internal sealed class Places
     /// <summary>How many there are.</summary>
     public int Count => _all.Count;
 
-    /// <summary>The place at which a slide begins.</summary>
+    /// <summary>The position at which a slide begins.</summary>
     public int Of(SlideTime slide) => _firstOf[slide.Place];
 
-    /// <summary>The slide of a place, the last step taken, and the frames from which to which it is planned to stay.</summary>
-    public (SlideTime Slide, int Step, long From, long To) At(int place)
+    /// <summary>The slide of a position, the last step taken, and the frames from which to which it is planned to stay.</summary>
+    public (SlideTime Slide, int Step, long From, long To) At(int position)
     {
-        var (slide, step) = _all[place];
+        var (slide, step) = _all[position];
         return (slide, step, slide.StepFrames[step], step + 1 < slide.StepFrames.Count ? slide.StepFrames[step + 1] : slide.EndFrame);
     }
 
-    /// <summary>The last place that is planned to be come to before a frame; −1 for none.</summary>
+    /// <summary>The last position that is planned to be reached before a frame; −1 for none.</summary>
     public int LastBefore(long frame)
     {
         if (frame <= 0) return -1;

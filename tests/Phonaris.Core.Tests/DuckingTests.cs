@@ -9,7 +9,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Tests;
 
 /// <summary>Beds make room for voices: where they really speak, and as far as they are too loud for them.</summary>
-public class DucksTests
+public class DuckingTests
 {
     private const long Second = Frames.PerSecond;
 
@@ -59,7 +59,7 @@ public class DucksTests
         {
             var (with, without) = (Schedule.Of(show, listened), Schedule.Of(Made(), listened));
             Assert.Equal(without.Cues.Single(c => c.CueId == "b").Envelope, with.Cues.Single(c => c.CueId == "b").Envelope);
-            Assert.Equal(without.Ducked, with.Ducked);
+            Assert.Equal(without.DuckingStretches, with.DuckingStretches);
         }
         Assert.DoesNotContain("voices-together", Sounds.Findings(show).Select(f => f.Check));
         Assert.DoesNotContain(MusicUsed.Of(TimedShow.Of(show)).Uses, u => u.Title == "Sound screen");

@@ -6,7 +6,7 @@ namespace Phonaris.Core.Timing;
 /// <param name="StartFrame">Its first frame.</param>
 /// <param name="EndFrame">The frame after its last.</param>
 /// <param name="Duck">How they do.</param>
-public sealed record Ducked(long StartFrame, long EndFrame, Duck Duck)
+public sealed record DuckingStretch(long StartFrame, long EndFrame, Duck Duck)
 {
     /// <summary>The frame at which beds begin to go down.</summary>
     public long DownFrame => StartFrame - Frames.FromMs(Duck.AttackMs);

@@ -4,10 +4,13 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// How beds make room for voices: where one speaks, a bed goes down to what the targets ask of it there, so that a quiet one is hardly moved and a loud
-/// one more; the way down begun before the voice, the way up after a while of waiting. Where two would have it so, it is as low as the lower.
+/// Ducking: how beds make room for voices. Each stretch of speech is a trigger, and the gain of a bed follows it along four points: it begins to fall an attack before the
+/// speech, is down when that begins, stays down for the hold behind it, and is up again a release later. How far down (the depth) is what the bed is above the loudness
+/// that targets ask of it under a voice, so a quiet bed hardly moves. Where two stretches overlap, the bed is at each moment as low as the lower one asks. For
+/// example speech from 10 to 12 s, attack 0.15 s, hold 0.4 s, release 0.8 s, a bed at −22 LUFS that is to be at −28: 0 dB until 9.85 s, −6 dB from 10 to 12.4 s,
+/// 0 dB from 13.2 s on.
 /// </summary>
-internal static class Ducks
+internal static class Ducking
 {
     /// <summary>How much of a bed is looked at at once for its loudness, in frames: less than a level changes in.</summary>
     private const long LookFrames = Frames.PerSecond / 2;
@@ -15,16 +18,16 @@ internal static class Ducks
     /// <summary>Where voices speak along the show, those close to each other as one.</summary>
     /// <param name="voices">The voices that sound for which beds make room, each with how.</param>
     /// <param name="listened">What is known of their sounds.</param>
-    public static ValueList<Ducked> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened) => [.. voices
-        .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new Ducked(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))
+    public static ValueList<DuckingStretch> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened) => [.. voices
+        .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new DuckingStretch(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))
         .GroupBy(d => d.Duck)
         .SelectMany(Merged)
         .OrderBy(d => d.StartFrame)];
 
     /// <summary>Stretches for which beds do the same: between those close to each other they stay down.</summary>
-    private static List<Ducked> Merged(IEnumerable<Ducked> stretches)
+    private static List<DuckingStretch> Merged(IEnumerable<DuckingStretch> stretches)
     {
-        List<Ducked> merged = [];
+        List<DuckingStretch> merged = [];
         foreach (var next in stretches.OrderBy(d => d.StartFrame))
         {
             if (merged is [.., var last] && next.DownFrame <= last.HeldTo) merged[^1] = last with { EndFrame = Math.Max(last.EndFrame, next.EndFrame) };
@@ -37,7 +40,7 @@ internal static class Ducks
     /// <param name="bed">The bed, by itself.</param>
     /// <param name="voices">Where they speak, in order.</param>
     /// <param name="levels">How loud the bed is, and is to be meanwhile.</param>
-    public static Envelope For(ScheduledCue bed, ValueList<Ducked> voices, BedLevels levels)
+    public static Envelope For(ScheduledCue bed, ValueList<DuckingStretch> voices, BedLevels levels)
     {
         List<EnvelopePoint> points = [];
         foreach (var voice in voices)
@@ -89,7 +92,7 @@ internal static class Ducks
     public readonly record struct BedLevels(double UnderLufs, Listened Listened, SoundFigures Known)
     {
         /// <summary>How far down a bed has to go while a voice speaks, in tenths of a decibel.</summary>
-        public double Depth(ScheduledCue bed, Ducked voice)
+        public double Depth(ScheduledCue bed, DuckingStretch voice)
         {
             var (from, to) = (Math.Max(voice.StartFrame, bed.StartFrame), Math.Min(voice.EndFrame, bed.EndFrame));
             // One that begins behind the voice, or ends before it, is on its way only.
