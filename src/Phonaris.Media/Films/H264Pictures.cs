@@ -2,8 +2,12 @@ namespace Phonaris.Media.Films;
 
 /// <summary>
 /// H.264 (ITU-T H.264) as a byte stream. A picture in which nothing changed is one slice whose macroblocks are all skipped (7.3.4): each is then the
-/// one before it, to the sample. Such slices are coded without arithmetic, so they go by a set of parameters of their own, which is put beside that of the
-/// encoder; it is told not to fit its own to what it codes, so that all parts share them, as a file has but one.
+/// one before it, to the sample. Such slices are coded without arithmetic, so they go by picture parameters of their own, number 1, put beside the encoder's, number 0. For
+/// example a still of 90 pictures at 1080p is the encoder's one picture and 89 slices of some twenty bytes, whose <c>frame_num</c> counts 1, 2, 3 … in as many bits as the
+/// encoder's sequence parameters say. This holds of what the encoder gives, or the export fails with a sentence and no film comes out wrong: pictures are of 8 bits in 4:2:0,
+/// whole frames, and in the order they are shown (<c>pic_order_cnt_type</c> 2), which <see cref="Read"/> checks; each begins with a delimiter, by which they are counted against
+/// what was asked for; and all parts share one sequence parameter set (<c>stitchable</c>), as a file has but one, which the tests of films hold the encoder of this
+/// machine to.
 /// </summary>
 internal sealed class H264Pictures : IPictureCoding
 {

@@ -2,7 +2,12 @@ using System.Runtime.InteropServices;
 
 namespace Phonaris.Media.Sounds;
 
-/// <summary>A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is.</summary>
+/// <summary>
+/// A derived file of samples, laid out as <see cref="PcmFile"/> says, that is read as far as it has been made while the rest still is. It is growing until <c>_over</c>, and
+/// meanwhile the first <c>_grown</c> bytes in memory are final; a reader who wants more waits. Then nothing is in memory any more: the file is on the disk, or
+/// it failed, or it was given up, and a reader is told to begin again. All of that changes under <c>_gate</c> alone. For example a page reads the first half second of a
+/// piece: it waits for 0.1 s and gets it while ffmpeg is at 0.6 s; a job that is cancelled meanwhile cannot give the piece up while the page waits for more.
+/// </summary>
 internal sealed class GrowingFile : IDisposable
 {
     private const int FrameBytes = Core.Values.Frames.Channels * sizeof(float);

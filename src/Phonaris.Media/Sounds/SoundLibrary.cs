@@ -12,12 +12,14 @@ using Phonaris.Media.Videos;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// The sounds as the engine reads them. A file is decoded and analysed once, by its content hash, and kept: samples
-/// (<c>.f32</c>), outline (<c>.peaks</c>) and figures (<c>.json</c>).
+/// The sounds as the engine reads them. A file is decoded and analysed once, by its content hash, and kept: samples (<c>.f32</c>), outline (<c>.peaks</c>) and figures
+/// (<c>.json</c>). A sound is in one of three states: unknown, ready (the three files are there and of one length) or unavailable (it is silent, and why is told). All that
+/// is held in memory of its samples — the open file, the outline, its loudness, what fits know — was read in the state it is in: every change of state (<see cref="Forget"/>)
+/// drops all of it and counts up <see cref="Renewals"/>, which tells whoever kept something rendered that it is old. Whoever removes derived files calls
+/// <see cref="Release"/>, which is such a change. For example a show is opened while the disk is full: its sound is unavailable and its page shows silence. Room is made, the
+/// next look prepares it: it is ready, the silent stand-in is dropped with the outline of nothing, and the page draws and plays it again because the count is another.
 /// </summary>
-/// <param name="derived">Where the decoded files are kept.</param>
-/// <param name="original">Gives the path of the file of a content hash.</param>
-public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> original) : IDisposable
+public sealed class SoundLibrary : IDisposable
 {
     /// <summary>Lengths are claimed a little wrongly even by whole files: what is missing of a video before that is told, in frames.</summary>
     private const long LeastMissingFrames = Frames.PerSecond / 4;
@@ -37,12 +39,27 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>How many bytes of outlines are kept: ten hours of sound.</summary>
     private const long MostPeakBytes = 18_000_000;
 
+    /// <summary>How many sounds at other speeds are kept open; those tried before are opened again when they are wanted.</summary>
+    private const int MostStretched = 200;
+
+    private readonly DerivedFiles _derived;
+    private readonly Func<string, string> _original;
+    private readonly ConcurrentDictionary<string, State> _states = new();
     private readonly ConcurrentDictionary<string, ISoundReader> _open = new();
-    private readonly ConcurrentDictionary<string, Prepared> _whole = new();
-    private readonly ConcurrentDictionary<string, Unavailable> _unavailable = new();
-    private long _renewals;
     private readonly ConcurrentDictionary<SoundSource, StretchedSound> _stretched = new();
     private readonly MemoryCache _peaks = Memory.Of(MostPeakBytes);
+    private long _renewals;
+
+    /// <summary>Opens the sounds of files.</summary>
+    /// <param name="derived">Where the decoded files are kept.</param>
+    /// <param name="original">Gives the path of the file of a content hash.</param>
+    public SoundLibrary(DerivedFiles derived, Func<string, string> original)
+    {
+        (_derived, _original) = (derived, original);
+        Fits = new(derived, Open);
+        Loudness = new(derived, Open);
+        Listened = new(Fits.Of, media => Loudness.TrackOf(new(media, 1)));
+    }
 
     /// <summary>Makes a sound ready, decoding it when it has not been, and gives its figures.</summary>
     /// <param name="hash">Its content hash.</param>
@@ -52,18 +69,19 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <exception cref="RuleException">It is not a sound that can be read.</exception>
     public async Task<Prepared> PrepareAsync(string hash, string name, IProgress<double>? progress, CancellationToken cancel)
     {
-        if (_whole.TryGetValue(hash, out var known) && derived.Has(Samples(hash))) return known;
-        await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
+        if (_states.GetValueOrDefault(hash) is Ready known && _derived.Has(Samples(hash))) return known.Prepared;
+        await _derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
         if (await WholeAsync(hash, cancel) is not { } prepared)
         {
             // Whatever happened to one of them, they are of use only together, and are made again.
-            foreach (var file in new[] { Samples(hash), Outline(hash), Known(hash) }) File.Delete(derived.PathOf(file));
+            foreach (var file in new[] { Samples(hash), Outline(hash), Known(hash) }) File.Delete(_derived.PathOf(file));
             Forget(hash);
-            await derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
+            await _derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
             prepared = await WholeAsync(hash, cancel) ?? throw new RuleException($"{name} cannot be made ready: what is made of it does not stay on the disk.");
         }
         Forget(hash);
-        return _whole[hash] = prepared;
+        _states[hash] = new Ready(prepared);
+        return prepared;
     }
 
     /// <summary>What is known of a sound, where all that is made of it is there and of one length.</summary>
@@ -71,9 +89,9 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     {
         try
         {
-            var prepared = JsonSerializer.Deserialize<Prepared>(await File.ReadAllBytesAsync(derived.PathOf(Known(hash)), cancel));
-            var bytes = new FileInfo(derived.PathOf(Samples(hash))).Length;
-            return File.Exists(derived.PathOf(Outline(hash))) && bytes == prepared?.Figures.Frames * Frames.Channels * sizeof(float) ? prepared : null;
+            var prepared = JsonSerializer.Deserialize<Prepared>(await File.ReadAllBytesAsync(_derived.PathOf(Known(hash)), cancel));
+            var bytes = new FileInfo(_derived.PathOf(Samples(hash))).Length;
+            return File.Exists(_derived.PathOf(Outline(hash))) && bytes == prepared?.Figures.Frames * Frames.Channels * sizeof(float) ? prepared : null;
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException or JsonException)
         {
@@ -98,13 +116,12 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     /// <summary>Opens anew what was opened before it was made again, or stood in for what could not be.</summary>
     private void Forget(string hash, bool always = false)
     {
-        var (wasUnavailable, wasWhole) = (_unavailable.TryRemove(hash, out _), _whole.TryRemove(hash, out _));
-        if (!wasUnavailable && !wasWhole && !always) return;
+        if (!_states.TryRemove(hash, out _) && !always) return;
         // A page or job that is reading it reads on: a reader's file is closed with the reader that is collected last.
         _open.TryRemove(hash, out _);
         _peaks.Remove(hash);
-        _loudness?.Forget();
-        _fits?.Forget();
+        Loudness.Forget();
+        Fits.Forget();
         Interlocked.Increment(ref _renewals);
     }
 
@@ -128,27 +145,28 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     {
         ArgumentNullException.ThrowIfNull(show);
         await Parallel.ForEachAsync(
-            show.Sounds.Where(s => !_whole.ContainsKey(s.Media) || !derived.Has(Samples(s.Media))).DistinctBy(s => s.Media),
+            show.Sounds.Where(s => _states.GetValueOrDefault(s.Media) is not Ready || !_derived.Has(Samples(s.Media))).DistinctBy(s => s.Media),
             new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount, CancellationToken = cancel },
             async (sound, token) =>
             {
                 // Tried again now and then: its file may be put back, and what was wrong may have been the machine's want of room.
-                if (_unavailable.TryGetValue(sound.Media, out var known) && Environment.TickCount64 - known.FoundAt < Math.Min(MostTriedAgainMs, (long)TriedAgainMs << Math.Min(known.Tries, 16))) return;
+                var known = ProblemOf(sound.Media);
+                if (known is not null && Environment.TickCount64 - known.FoundAt < Math.Min(MostTriedAgainMs, (long)TriedAgainMs << Math.Min(known.Tries, 16))) return;
                 try
                 {
-                    if (!File.Exists(original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
+                    if (!File.Exists(_original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
                     await PrepareAsync(sound.Media, sound.Name, null, token);
                 }
                 catch (Exception e) when (e is RuleException or IOException or UnauthorizedAccessException)
                 {
                     // A file that is missing costs nothing to look for.
-                    var tries = File.Exists(original(sound.Media)) && known is not null ? known.Tries + 1 : 0;
+                    var tries = File.Exists(_original(sound.Media)) && known is not null ? known.Tries + 1 : 0;
                     Forget(sound.Media);
                     var says = e is RuleException ? e.Message : $"The file of {sound.Name} cannot be read: {e.Message} The disk may be failing. Add {sound.FileName} again.";
-                    _unavailable[sound.Media] = new(says, Environment.TickCount64, tries);
+                    _states[sound.Media] = new Unavailable(says, Environment.TickCount64, tries);
                 }
             });
-        var problems = show.Sounds.Where(s => _unavailable.ContainsKey(s.Media)).ToDictionary(s => s.Id, s => _unavailable[s.Media].Says);
+        var problems = show.Sounds.Select(s => (s.Id, Problem: ProblemOf(s.Media))).Where(s => s.Problem is not null).ToDictionary(s => s.Id, s => s.Problem!.Says);
         foreach (var media in show.Cues.Where(c => c.Fit is not null && c.Span is not null && !problems.ContainsKey(c.SoundId)).Select(c => show.Sound(c.SoundId).Media).Distinct())
             await Fits.PieceAsync(media, cancel);
         await Loudness.PrepareAsync(HeardTogether(show).Where(s => !problems.ContainsKey(s.Id)).Select(s => new SoundSource(s.Media, 1)), cancel);
@@ -163,20 +181,17 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     }
 
     /// <summary>What is known of sounds as music, and what recipes come to.</summary>
-    public Fits Fits => _fits ??= new(derived, Open);
-    private Fits? _fits;
+    public Fits Fits { get; }
 
     /// <summary>How loud sounds are along their course, and what was measured of shows.</summary>
-    public LoudnessTracks Loudness => _loudness ??= new(derived, Open);
-    private LoudnessTracks? _loudness;
+    public LoudnessTracks Loudness { get; }
 
     /// <summary>What is known of sounds by having listened to them.</summary>
-    public Listened Listened => _listened ??= new(Fits.Of, media => Loudness.TrackOf(new(media, 1)));
-    private Listened? _listened;
+    public Listened Listened { get; }
 
     /// <summary>Opens a sound that was made ready; one that could not be is silent.</summary>
     /// <param name="hash">Its content hash.</param>
-    public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => _unavailable.ContainsKey(h) ? Silence : new PcmFile(derived.PathOf(Samples(h))));
+    public ISoundReader Open(string hash) => _open.GetOrAdd(hash, h => ProblemOf(h) is not null ? Silence : new PcmFile(_derived.PathOf(Samples(h))));
 
     /// <summary>Opens what a cue plays: a sound that was made ready, at the cue's speed; what has not been worked out of that is when it is read.</summary>
     public ISoundReader Open(SoundSource source) =>
@@ -209,7 +224,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     public PeakPyramid Peaks(string hash)
     {
         if (_peaks.TryGetValue(hash, out PeakPyramid? known)) return known!;
-        var peaks = _unavailable.ContainsKey(hash) ? new PeakPyramid.Builder().Build() : ReadOutline(hash);
+        var peaks = ProblemOf(hash) is not null ? new PeakPyramid.Builder().Build() : ReadOutline(hash);
         return _peaks.Keep(hash, peaks, peaks.Bytes);
     }
 
@@ -217,7 +232,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
     {
         try
         {
-            return PeakPyramid.FromBytes(File.ReadAllBytes(derived.PathOf(Outline(hash))));
+            return PeakPyramid.FromBytes(File.ReadAllBytes(_derived.PathOf(Outline(hash))));
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
         {
@@ -239,14 +254,22 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         foreach (var file in _open.Values.OfType<IDisposable>()) file.Dispose();
         foreach (var sound in _stretched.Values) sound.Dispose();
         _peaks.Dispose();
-        _fits?.Dispose();
-        _loudness?.Dispose();
+        Fits.Dispose();
+        Loudness.Dispose();
     }
 
     private static readonly ISoundReader Silence = new SilentSound();
 
-    /// <summary>Why a sound cannot be read, when that was found, in milliseconds of the machine's clock, and how often it was tried again.</summary>
-    private sealed record Unavailable(string Says, long FoundAt, int Tries);
+    private Unavailable? ProblemOf(string hash) => _states.GetValueOrDefault(hash) as Unavailable;
+
+    /// <summary>What is known of a sound; nothing where it is not among the states.</summary>
+    private abstract record State;
+
+    /// <summary>It can be read.</summary>
+    private sealed record Ready(Prepared Prepared) : State;
+
+    /// <summary>Why it cannot be read, when that was found, in milliseconds of the machine's clock, and how often it was tried again.</summary>
+    private sealed record Unavailable(string Says, long FoundAt, int Tries) : State;
 
     /// <summary>Stands in for a sound that cannot be read.</summary>
     private sealed class SilentSound : ISoundReader
@@ -256,11 +279,18 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         public void Read(long frame, Span<float> destination) => destination.Clear();
     }
 
-    private StretchedSound Stretched(SoundSource source) => _stretched.GetOrAdd(source, s => new(Open(s.Media), s, derived));
+    private StretchedSound Stretched(SoundSource source)
+    {
+        if (_stretched.TryGetValue(source, out var known)) return known;
+        // Whoever still reads one of them reads on; nothing of it is being made.
+        if (_stretched.Count >= MostStretched)
+            foreach (var idle in _stretched.Where(s => s.Value.IsIdle)) _stretched.TryRemove(idle);
+        return _stretched.GetOrAdd(source, s => new(Open(s.Media), s, _derived));
+    }
 
     private async Task DecodeAsync(string hash, string name, string partial, IProgress<double>? progress, CancellationToken cancel)
     {
-        var path = original(hash);
+        var path = _original(hash);
         if (hash.Length == HashLength && !await IsWhatItWasAsync(path, hash, cancel))
             throw new RuleException($"The file of {name} is not what it was when it was brought in; the disk may be failing. Put it in its place once more.");
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
@@ -291,8 +321,8 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         var missing = pictures is null ? decoded.MissingFrames : pictures.Claimed - taken >= LeastMissingFrames ? pictures.Claimed - taken : 0;
         // The samples come last into place: where they are, the rest is.
         var prepared = new Prepared(survey.End(format.SampleRate, format.Channels, missing, format.HasCover), format.Tags, pictures is null ? null : format.Video!.Figures, problem);
-        await WholeFile.WriteAsync(derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel), isDerived: true);
-        await WholeFile.WriteAsync(derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel), isDerived: true);
+        await WholeFile.WriteAsync(_derived.PathOf(Outline(hash)), p => File.WriteAllBytesAsync(p, outline.Build().ToBytes(), cancel), isDerived: true);
+        await WholeFile.WriteAsync(_derived.PathOf(Known(hash)), p => File.WriteAllBytesAsync(p, JsonSerializer.SerializeToUtf8Bytes(prepared), cancel), isDerived: true);
     }
 
     /// <summary>How long the pictures of a file are; or why they are of no use, where its sound is.</summary>
@@ -328,7 +358,7 @@ public sealed class SoundLibrary(DerivedFiles derived, Func<string, string> orig
         if (!(await PrepareAsync(hash, hash, null, cancel)).Figures.HasCover) return null;
         try
         {
-            return await derived.GetAsync($"sounds/{hash}.png", (partial, token) => SoundDecoder.CoverAsync(original(hash), partial, token), cancel);
+            return await _derived.GetAsync($"sounds/{hash}.png", (partial, token) => SoundDecoder.CoverAsync(_original(hash), partial, token), cancel);
         }
         catch (MediaToolException)
         {

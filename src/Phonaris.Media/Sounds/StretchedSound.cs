@@ -8,9 +8,11 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Sounds;
 
 /// <summary>
-/// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only some ten times as fast as real time.
-/// So it is worked out in pieces, each by itself from what leads to it, when it is first read or ahead of that; whichever comes first,
-/// the samples are the same. A piece is read while it is still worked out. Where two pieces meet they are crossfaded.
+/// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only some ten times as fast as real time. So it is worked out in pieces of
+/// two seconds, when one is first read or ahead of that. Always held: the samples of a piece depend on the sound, the speed and its number alone, because the filter is
+/// begun for each on a grid of the sound and with the same context; so whichever piece is made first, and by whomever, the samples are the same. Each
+/// file begins a seam (50 ms) before its piece, and within that the piece before is crossfaded into it. For example at half speed piece 3 covers 6 to 8 s of what
+/// is heard and its file 5.95 to 8 s; the filter is fed from 2.85 s of the sound, rounded down to the grid; what is read at 5.97 s comes from both files.
 /// </summary>
 /// <param name="sound">The sound as it is.</param>
 /// <param name="source">Its file and the speed.</param>
@@ -100,6 +102,9 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
         }
     }
 
+    /// <summary>Whether nothing of it is being made.</summary>
+    public bool IsIdle => _pieces.Values.All(p => p.IsValueCreated && p.Value.Whole.IsCompleted);
+
     /// <summary>Whether all pieces are there.</summary>
     public bool IsReady()
     {
@@ -125,11 +130,13 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
     private GrowingFile Piece(long piece)
     {
         var (from, to) = (From(piece), Math.Min((piece + 1) * PieceFrames, Frames));
-        var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
-        // What was given up, or could not be made for want of room on the disk perhaps, is tried again; so is what was removed since to free room.
-        if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false, IsCompletedSuccessfully: var made } && (!made || derived.Has(Name(piece)))) return lazy.Value;
-        _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
-        return Piece(piece);
+        while (true)
+        {
+            var lazy = _pieces.GetOrAdd(piece, p => new(() => new(derived, Name(p), (int)(to - from), (bytes, grown, cancel) => StretchAsync(from, to, bytes, grown, cancel))));
+            // What was given up, or could not be made for want of room on the disk perhaps, is tried again; so is what was removed since to free room.
+            if (lazy.Value.Whole is { IsFaulted: false, IsCanceled: false, IsCompletedSuccessfully: var made } && (!made || derived.Has(Name(piece)))) return lazy.Value;
+            _pieces.TryRemove(KeyValuePair.Create(piece, lazy));
+        }
     }
 
     /// <summary>Reads frames that a piece's file holds.</summary>
