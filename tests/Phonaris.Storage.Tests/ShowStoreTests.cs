@@ -220,6 +220,27 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task Of_many_shows_those_used_last_are_in_memory_and_the_disk_has_back_what_removed_ones_took()
+    {
+        var store = Store();
+        for (var n = 0; n < 20; n++) await store.AddAsync($"s{n}", Show.Empty($"Show {n}"), default);
+        var last = await store.FindAsync("s19", default);
+        var first = await store.FindAsync("s0", default);
+        Assert.Equal(20, (await store.ListAsync(default)).Count);
+        // To list them keeps none of them; nor did what was used long ago stay.
+        Assert.Same(last, await store.FindAsync("s19", default));
+        for (var n = 1; n < 15; n++) await store.FindAsync($"s{n}", default);
+        Assert.NotSame(first, await store.FindAsync("s0", default));
+
+        await using var db = _database.CreateDbContext();
+        await db.Database.ExecuteSqlAsync($"UPDATE Shows SET Json = {new string('x', 30_000_000)} WHERE Id = 's0'");
+        await db.Database.ExecuteSqlAsync($"DELETE FROM Shows WHERE Id = 's0'");
+        await DatabaseFile.CompactAsync(_database, default);
+        await db.Database.ExecuteSqlAsync($"PRAGMA wal_checkpoint(TRUNCATE)");
+        Assert.InRange(new FileInfo(_database.PathOf("test.db")).Length, 1, 5_000_000);
+    }
+
+    [Fact]
     public async Task A_busy_database_is_tried_again()
     {
         await Store().AddAsync("x", Show.Empty("Busy"), default);

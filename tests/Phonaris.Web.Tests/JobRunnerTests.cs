@@ -52,6 +52,8 @@ public sealed class JobRunnerTests : IDisposable
         await _app.SoundAsync(show, _app.Make("tone.wav", "-f", "lavfi", "-i", "sine=duration=1"));
         var jobs = await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json);
         Assert.Contains(jobs!, j => exports.Any(e => e.Id == j.Id) && j.State is JobState.Waiting or JobState.Running);
+        // Each has as many encoders as there are cores.
+        Assert.InRange(jobs!.Count(j => exports.Any(e => e.Id == j.Id) && j.State == JobState.Running), 0, 2);
         foreach (var job in exports) await _app.Http.PostAsync($"/api/jobs/{job.Id}/cancel", null);
     }
 
