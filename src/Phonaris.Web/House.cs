@@ -82,6 +82,9 @@ internal static class House
         services.AddSingleton<IShowLeaves, RunsLeave>();
         services.AddSingleton<ExportedFiles>();
         services.AddSingleton<JobRunner>();
+        services.AddSingleton<Leftovers>();
+        services.AddSingleton<UnusedFiles>();
+        services.AddSingleton<DerivedBound>();
         services.AddSingleton<Housekeeping>();
         if (!OnlyDescribed)
         {
@@ -128,7 +131,7 @@ internal static class House
         await app.Services.GetRequiredService<DataFolder>().HoldAsync();
         var paths = app.Services.GetRequiredService<AppPaths>();
         await DatabaseFile.PrepareAsync(app.Services.GetRequiredService<IDbContextFactory<PhonarisDb>>(), paths.Database, paths.Files, app.Services.GetRequiredService<Backups>());
-        await app.Services.GetRequiredService<Housekeeping>().ClearLeftoversAsync();
+        await app.Services.GetRequiredService<Leftovers>().ClearAsync();
         app.Services.GetRequiredService<DeckReaders>().GetReady();
         await app.Services.GetRequiredService<DemoShow>().AddAsync(CancellationToken.None);
     }

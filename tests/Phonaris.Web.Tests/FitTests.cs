@@ -59,7 +59,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         await EditAsync(show, all.Edit!);
         // All that was derived is removed, as on a full disk: the bed is cut to its slides all the same.
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
-        await _app.Services.GetRequiredService<Housekeeping>().TidyAsync(0, default);
+        await _app.Services.GetRequiredService<DerivedBound>().KeepAsync(0, default);
         Assert.Equal(later, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(59)}"));
         Assert.Equal(tried, await ChunkAsync($"/api/shows/{show}/sound?{Half.Second(58)}"));
         // The show made longer, the recipe follows by itself; undo takes both back.

@@ -83,16 +83,16 @@ public sealed class KeepingTests : IDisposable
         Assert.Contains(await HeardAsync(0), b => b != 0);
         foreach (var job in (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!) await _app.EndAsync(show, job.Id);
         // As the hourly tidying does on a full disk: each derived file is removed, and with it what memory holds.
-        var house = _app.Services.GetRequiredService<Housekeeping>();
+        var derived = _app.Services.GetRequiredService<DerivedBound>();
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
-        Assert.True(await house.TidyAsync(0, default) > 1_000_000);
+        Assert.True(await derived.KeepAsync(0, default) > 1_000_000);
         // What is heard now was not worked out before: the samples, and those at the cue's speed, are made again.
         Assert.Contains(await HeardAsync(1), b => b != 0);
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/sounds/{sound}/peaks?from=0&to=48000&columns=10")).StatusCode);
         // While a page has the show open they stay.
         _app.Services.GetRequiredService<OpenShows>().Open("page", show);
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
-        Assert.Equal(0, await house.TidyAsync(0, default));
+        Assert.Equal(0, await derived.KeepAsync(0, default));
 
         async Task<byte[]> HeardAsync(int second) => await _app.Http.GetByteArrayAsync($"/api/shows/{show}/sound?from={second * 48_000}&to={(second + 1) * 48_000}");
     }

@@ -15,7 +15,7 @@ internal static class PackageEndpoints
     public static void MapPackages(this RouteGroupBuilder api)
     {
         api.MapPost("/shows/open", async Task<Created<ShowCard>> (
-            BroughtFile package, ShowChanges changes, FileStore files, FileUses uses, AppPaths paths, Housekeeping house, CancellationToken cancel) =>
+            BroughtFile package, ShowChanges changes, FileStore files, FileUses uses, AppPaths paths, UnusedFiles unused, CancellationToken cancel) =>
         {
             var name = Names.Plain(package.Name);
             var import = new FileImport(uses);
@@ -32,7 +32,7 @@ internal static class PackageEndpoints
             finally
             {
                 // The package itself, which is of no more use, or what was unpacked of one that cannot be opened.
-                await house.RemoveUnusedAsync([.. import.Hashes, package.Hash], CancellationToken.None);
+                await unused.RemoveAsync([.. import.Hashes, package.Hash], CancellationToken.None);
             }
 
             async Task<bool> HasAsync(string hash)
