@@ -42,7 +42,7 @@ public class OutlineTests
     [Fact]
     public void A_column_longer_than_a_round_shows_the_loudest_of_it_wherever_it_begins()
     {
-        // A second that is loud at its beginning only, going round; each column begins 0.9 s further on.
+        // A second that is loud at its beginning only, looped; each column begins 0.9 s further on.
         var loud = new float[96_000];
         loud.AsSpan(0, 9_600).Fill(0.5f);
         loud.AsSpan(9_600).Fill(0.02f);

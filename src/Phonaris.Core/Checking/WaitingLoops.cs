@@ -27,17 +27,17 @@ public sealed class WaitingLoops : ICheck
             if (beds.Count == 0) yield return Silent(show, section, slides);
             else if (beds.TrueForAll(b => b.Cue.Rounds != Cue.FillSpan))
             {
-                // Going round, it would keep what comes after it from beginning.
+                // Looping, it would keep the cue after it from starting.
                 var bed = beds.Find(b => !show.IsAwaited(b.Cue.Id)) ?? beds[0];
                 yield return new(
                     Name, Gravity.Heard, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not go round: whoever waits longer in “{section.Name}” hears nothing.",
-                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Let it go round", GoingRound(bed), Safe: bed.Cue.Fit is null)]);
+                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Let it go round", Looping(bed), Safe: bed.Cue.Fit is null)]);
             }
         }
     }
 
-    /// <summary>The edit that has a bed go round; where it would break off then, it fades out.</summary>
-    private static Several GoingRound(HeardCue bed)
+    /// <summary>The edit that makes a bed loop; where it would stop abruptly then, it fades out.</summary>
+    private static Several Looping(HeardCue bed)
     {
         List<Edit> edits = [new SetFit(bed.Cue.Id, null), new SetRounds(bed.Cue.Id, Cue.FillSpan)];
         if (bed.Cue.FadeOut.Ms < AbruptEnds.SoftMs) edits.Add(new SetFade(bed.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut));
@@ -70,7 +70,7 @@ public sealed class WaitingLoops : ICheck
         };
     }
 
-    /// <summary>The edits that have a new bed make room for the voices there.</summary>
+    /// <summary>The edits that make a new bed duck under the voices there.</summary>
     private static IEnumerable<Edit> RoomFor(CheckedShow show, List<SlideTime> slides) => show.Heard
         .Where(h => h.Sound.Kind == SoundKind.Voice && !h.Cue.Ducks && h.Place.StartFrame < slides[^1].EndFrame && h.Place.EndFrame > slides[0].StartFrame)
         .Select(h => h.Cue.Id).Distinct().Select(id => new SetDucks(id, true));

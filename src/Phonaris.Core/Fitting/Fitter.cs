@@ -116,7 +116,7 @@ public sealed class Fitter
             var at = new JoinPlaces(grid, _fine.Value, ends);
             foreach (var path in PathsOf(recipe, ends).Find(length))
             {
-                // A jump it goes round by is made at the same place each time.
+                // A jump taken several times is made at the same place each time.
                 var settled = path.Jumps.Distinct().ToDictionary(l => l, l => Settle(at, l, path.Jumps.Count));
                 var places = path.Jumps.Select(l => settled[l]).ToList();
                 if (places.Exists(p => p.Percentile > WorstPercentile && !recipe.Wanted.Any(w => grid.IsSame(w, p.Jump)))) continue;

@@ -5,14 +5,14 @@ namespace Phonaris.Core.Fitting;
 /// <summary>
 /// Finds the paths through a piece that come to a length. A jump of lag d leaves out d steps where it leads on, and repeats them where it leads back (d &lt; 0), so
 /// a path whose lags add up to L is the piece's length less L: what is looked for is lags that add up to what is to be left out, within a tolerance that
-/// splices take up. Tried are one jump; two; and one that leads back taken several times (going round), with or without one more. For example a piece of 180 s at
+/// splices take up. Tried are one jump; two; and one that leads back taken several times (a loop), with or without one more. For example a piece of 180 s at
 /// steps of 0.1 s that is to last 150 s: L = 300; one jump of lag 300, or two of lags 180 and 120, or 500 and −200. Which jumps of each lag are heard least is known
 /// (<see cref="JumpTable"/>), so that a new length is found while a slider moves. Always held: no jump lies in the opening or the ending, and from where one
 /// arrives to where the next leaves there are at least two bars.
 /// </summary>
 internal sealed class JumpPaths
 {
-    /// <summary>Jumps less alike than this part of random pairs are not considered: looked at more closely, they must stay below what may be heard.</summary>
+    /// <summary>Jumps less alike than this part of random pairs are not considered: measured more finely, they must stay below the limit of what is heard.</summary>
     private const float WorstPercentile = 0.09f;
 
     /// <summary>What a jump costs by how unlike its places are, in percentiles and in what is usual in the piece; and for landing on another beat of the bar.</summary>

@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// The true peak of a show, and where the limiter is at work. A bound is known of each step of 10 ms without rendering: the sum of the peaks of the cues there. No
+/// The true peak of a show, and where the limiter works. A bound is known of each step of 10 ms without rendering: the sum of the peaks of the cues there. No
 /// step peaks above its bound, so only two kinds of places are rendered: pieces of 4 s in which a bound is over the limiter's threshold, and, from the highest bound
 /// down, windows of 100 ms until the highest peak found is above all bounds that are left. For example three cues of peaks 0.5, 0.4 and 0.2: where all
 /// three sound the bound is 1.1 and the piece is measured; where only the last two do it is 0.6, and once a peak of 0.65 was found nobody looks there.
@@ -18,7 +18,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     private const int PieceSteps = 400;
 
     /// <summary>How much is rendered at once in search of the highest.</summary>
-    private const int LookedAtSteps = 10;
+    private const int WindowSteps = 10;
 
     /// <summary>What could be higher by less than this is not looked at: a tenth of a decibel.</summary>
     private const float CloseEnough = 1.0116f;
@@ -87,12 +87,12 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
     public float Highest(float[] bounds, LimiterPieces pieces)
     {
         var (known, peak) = (pieces.Known, pieces.Peak);
-        var windows = Enumerable.Range(0, (bounds.Length + LookedAtSteps - 1) / LookedAtSteps)
-            .Select(w => (First: w * LookedAtSteps, Bound: BoundOf(w * LookedAtSteps)))
+        var windows = Enumerable.Range(0, (bounds.Length + WindowSteps - 1) / WindowSteps)
+            .Select(w => (First: w * WindowSteps, Bound: BoundOf(w * WindowSteps)))
             .Where(w => w.Bound > 0)
             .OrderByDescending(w => w.Bound);
         var mixer = new Mixer(schedule, sounds.Open);
-        var samples = new float[(TruePeak.FramesBefore + LookedAtSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
+        var samples = new float[(TruePeak.FramesBefore + WindowSteps * Loudness.StepFrames + TruePeak.FramesAfter) * Frames.Channels];
         foreach (var (first, bound) in windows)
         {
             if (bound <= peak * CloseEnough) break;
@@ -108,7 +108,7 @@ internal sealed class PeakFinder(Schedule schedule, ILoudness sounds)
         float BoundOf(int first)
         {
             var greatest = 0f;
-            for (var step = first; step < Math.Min(first + LookedAtSteps, bounds.Length); step++)
+            for (var step = first; step < Math.Min(first + WindowSteps, bounds.Length); step++)
                 if (!known[step]) greatest = Math.Max(greatest, bounds[step]);
             return greatest;
         }

@@ -30,7 +30,7 @@ internal static class LiveStays
         var placed = show.Places.All.Where(p => p.Cue.IsNoticed).Select(p => (p.Scheduled, p.Cue, Stay: StayOf(show, positions, p.Scheduled, p.Cue, p.Sound))).ToList();
         var (inOrder, yielding) = BedOrder.Of(placed.Where(p => p.Stay is { Begins: true, Cue.Kind: SoundKind.Bed }).Select(p => (p.Scheduled, p.Cue)));
         var silent = yielding.Select(y => y.Key).ToHashSet();
-        // What waits for another takes over whenever that is reached.
+        // A cue after another takes over whenever that is reached.
         inOrder = [.. inOrder.Where(b => show.Places.WaitsFor(b.Cue) is null)];
         var until = inOrder.Zip(inOrder.Skip(1)).ToDictionary(b => b.First.Bed.Key, b => positions.LastBefore(b.Second.Bed.StartFrame));
         return

@@ -4,7 +4,7 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>
-/// Ducking: how beds make room for voices. Each stretch of speech is a trigger, and the gain of a bed follows it along four points: it begins to fall an attack before the
+/// Ducking: how beds get quieter under voices. Each stretch of speech is a trigger, and the gain of a bed follows it along four points: it begins to fall an attack before the
 /// speech, is down when that begins, stays down for the hold behind it, and is up again a release later. How far down (the depth) is what the bed is above the loudness
 /// that targets ask of it under a voice, so a quiet bed hardly moves. Where two stretches overlap, the bed is at each moment as low as the lower one asks. For
 /// example speech from 10 to 12 s, attack 0.15 s, hold 0.4 s, release 0.8 s, a bed at −22 LUFS that is to be at −28: 0 dB until 9.85 s, −6 dB from 10 to 12.4 s,

@@ -15,8 +15,8 @@ namespace Phonaris.Media.Sounds;
 /// The sounds as the engine reads them. A file is decoded and analysed once, by its content hash, and kept: samples (<c>.f32</c>), outline (<c>.peaks</c>) and figures
 /// (<c>.json</c>). A sound is in one of three states: unknown, ready (the three files are there and of one length) or unavailable (it is silent, and why is told). All that
 /// is held in memory of its samples — the open file, the outline, its loudness, what fits know — was read in the state it is in: every change of state (<see cref="Forget"/>)
-/// drops all of it and counts up <see cref="Renewals"/>, which tells whoever kept something rendered that it is old. Whoever removes derived files calls
-/// <see cref="Release"/>, which is such a change. For example a show is opened while the disk is full: its sound is unavailable and its page shows silence. Room is made, the
+/// drops all of it and counts up <see cref="Renewals"/>, so that anything rendered before is known to be old. Removing derived
+/// files is such a change (<see cref="Release"/>). For example a show is opened while the disk is full: its sound is unavailable and its page shows silence. Room is made, the
 /// next look prepares it: it is ready, the silent stand-in is dropped with the outline of nothing, and the page draws and plays it again because the count is another.
 /// </summary>
 public sealed class SoundLibrary : IDisposable
@@ -282,7 +282,7 @@ public sealed class SoundLibrary : IDisposable
     private StretchedSound Stretched(SoundSource source)
     {
         if (_stretched.TryGetValue(source, out var known)) return known;
-        // Whoever still reads one of them reads on; nothing of it is being made.
+        // A reader that still has one reads on; nothing of it is being made.
         if (_stretched.Count >= MostStretched)
             foreach (var idle in _stretched.Where(s => s.Value.IsIdle)) _stretched.TryRemove(idle);
         return _stretched.GetOrAdd(source, s => new(Open(s.Media), s, _derived));

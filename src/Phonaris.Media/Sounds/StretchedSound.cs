@@ -10,7 +10,7 @@ namespace Phonaris.Media.Sounds;
 /// <summary>
 /// A sound slower or faster at the same pitch, through ffmpeg's rubberband filter, which is only some ten times as fast as real time. So it is worked out in pieces of
 /// two seconds, when one is first read or ahead of that. Always held: the samples of a piece depend on the sound, the speed and its number alone, because the filter is
-/// begun for each on a grid of the sound and with the same context; so whichever piece is made first, and by whomever, the samples are the same. Each
+/// begun for each on a grid of the sound and with the same context; so the samples are the same whichever piece is made first. Each
 /// file begins a seam (50 ms) before its piece, and within that the piece before is crossfaded into it. For example at half speed piece 3 covers 6 to 8 s of what
 /// is heard and its file 5.95 to 8 s; the filter is fed from 2.85 s of the sound, rounded down to the grid; what is read at 5.97 s comes from both files.
 /// </summary>
