@@ -105,7 +105,7 @@ it("tells what came out, what it weighs and what was lost, and makes it again wh
   expect(within(first as HTMLElement).queryByText("Make again")).toBeNull();
   await waitFor(() => expect(second?.textContent).toContain("Film, MP4, slides 1–2"));
   expect(second?.textContent).toContain("1 kB");
-  expect(second?.textContent).toContain("Chime waits for a hand");
+  expect(second?.textContent).toContain("Chime is triggered manually");
   expect(second?.querySelector("video")).not.toBeNull();
   fireEvent.click(screen.getByRole("button", { name: "Make again" }));
   await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: old.asked }));
