@@ -172,8 +172,8 @@ public class LevelsTests
     public void What_rises_together_is_lowered_for_its_highest_place_at_once()
     {
         // Two that click together, ever louder, over a base that sets their level: their sum passes the peak bit by bit.
-        var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000), Shows.Sound("b", 20 * 48_000)] };
-        show = show with { Cues = [.. show.Sounds.Select(s => Shows.Cue(s.Id, s.Id, "s1", "s1", 20 * 48_000))] };
+        var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Voice), Shows.Sound("b", 20 * 48_000, SoundKind.Voice)] };
+        show = show with { Cues = [.. show.Sounds.Select(s => Shows.Cue(s.Id, s.Id, "s1", "s1", 20 * 48_000) with { Ducks = false })] };
         ISoundReader Open(SoundSource source) => new Signal(20 * 48_000, n => n % 4800 < 3 ? 0.2f + 0.7f * n / (20 * 48_000) : Signal.Hash(n, (uint)source.Media[0], 0.03));
         var sounds = new Heard(Open);
         var matched = show.Apply(LevelMatch.ToEdit(LevelMatch.Of(TimedShow.Of(show), sounds))!).Show;

@@ -131,11 +131,12 @@ public class TimingTests
     [Fact]
     public void The_music_used_in_a_part_is_as_long_as_it_is_heard_there()
     {
-        var show = Shows.Of(4, 4000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 96_000)] };
-        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s3", 960_000), Shows.Cue("d", "b", "s4", "s4", 96_000)] };
-        // Slides 2 and 3: the first is heard on both, from its fifth second on; the other is not.
+        var show = Shows.Of(4, 4000) with { Sounds = [Shows.Sound("a", 960_000), Shows.Sound("b", 96_000, SoundKind.Spot)] };
+        show = show with { Cues = [Shows.Cue("c", "a", "s1", "s3", 960_000), Shows.Cue("d", "b", "s3", "s3", 96_000), Shows.Cue("e", "b", "s4", "s4", 96_000)] };
+        // Slides 2 and 3: the first is heard on both, from its fifth second on; the second from slide 3 on; the last is not.
         var part = MusicUsed.Of(TimedShow.Of(show)).Within(192_000, 576_000);
-        Assert.Equal((384_000, (0, 384_000)), (part.TotalFrames, part.Uses.Select(u => (u.StartFrame, u.EndFrame)).Single()));
+        Assert.Equal(384_000, part.TotalFrames);
+        Assert.Equal([(0, 384_000), (192_000, 288_000)], part.Uses.Select(u => (u.StartFrame, u.EndFrame)));
     }
 
     [Fact]
