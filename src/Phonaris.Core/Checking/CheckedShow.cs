@@ -11,6 +11,7 @@ public sealed class CheckedShow
 {
     private readonly Dictionary<string, MatchedCue> _matched;
     private readonly Dictionary<string, CueLevels> _levels;
+    private readonly Lazy<ILookup<string, CueTrack>> _tracks;
     private readonly ILoudness _sounds;
     private readonly SoundFiles _files;
 
@@ -27,6 +28,7 @@ public sealed class CheckedShow
         Heard = [.. timed.Schedule.Cues.Select(p => new HeardCue(p, timed.Show.Cue(p.CueId), timed.Show.Sound(p.SoundId)))];
         Levels = ShowLevels.Of(timed, sounds);
         _levels = Levels.Cues.ToDictionary(c => c.CueId);
+        _tracks = new(() => Levels.Tracks.ToLookup(t => t.Cue.CueId));
         _matched = LevelMatch.Of(timed, sounds).ToDictionary(m => m.CueId);
     }
 
@@ -58,9 +60,28 @@ public sealed class CheckedShow
     internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
     {
         MatchedCue[] together = [.. cueIds.Select(id => _matched[id])];
-        if (Array.TrueForAll(together, m => m.ToDb <= m.FromDb)) return together;
+        if (StaysBelowPeak(together)) return together;
         var alone = LevelMatch.Of(Timed, _sounds, cueIds.ToHashSet()).ToDictionary(m => m.CueId);
         return [.. cueIds.Select(id => alone[id])];
+    }
+
+    /// <summary>Whether the peaks of all cues could not come to more than is allowed with some of them at other levels: known without mixing anything.</summary>
+    private bool StaysBelowPeak(MatchedCue[] changed)
+    {
+        var raised = changed.Where(m => m.ToDb > m.FromDb).ToDictionary(m => m.CueId, m => Gain.FromDecibels(m.ToDb - m.FromDb) - 1);
+        List<CueTrack> tracks = [.. raised.Keys.SelectMany(id => _tracks.Value[id])];
+        var (bounds, most) = (Levels.PeakBounds, Gain.FromDecibels(Show.LevelTargets.TruePeakDbtp));
+        return tracks.TrueForAll(track =>
+        {
+            for (var step = track.First; step < track.End; step++)
+            {
+                var bound = bounds[step];
+                foreach (var other in tracks)
+                    if (step >= other.First && step < other.End) bound += other.Peaks[step - other.First] * raised[other.Cue.CueId];
+                if (bound > most) return false;
+            }
+            return true;
+        });
     }
 
     /// <summary>What would bring all cues to their targets.</summary>

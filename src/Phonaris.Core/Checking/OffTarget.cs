@@ -19,6 +19,7 @@ public sealed class OffTarget : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
+        var notDucking = show.Heard.Where(h => h.Sound.Kind == SoundKind.Voice && !h.Cue.Ducks).ToList();
         foreach (var cue in show.Heard.Select(h => h.Cue).DistinctBy(c => c.Id))
         {
             if (show.MatchOf(cue.Id) is not { NowLufs: { } now } together || Math.Abs(now - together.TargetLufs) <= LeastLu) continue;
@@ -28,13 +29,13 @@ public sealed class OffTarget : ICheck
             var sentence = $"{show.Show.CueName(cue.Id)} is {Say.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
             yield return new(
                 Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, and its peaks leave no room for more.",
-                helps && !Drowns(show, cue, match.ToDb - match.FromDb) ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
+                helps && !Drowns(show, notDucking, cue, match.ToDb - match.FromDb) ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
             { About = $"{now:0} {match.TargetLufs:0}" };
         }
     }
 
-    /// <summary>Whether a bed that is raised would drown a voice that it makes no room for.</summary>
-    private static bool Drowns(CheckedShow show, Cue bed, double byDb) => byDb > 0 && show.Show.Sound(bed.SoundId).Kind == SoundKind.Bed && show.Heard
-        .Where(h => h.Sound.Kind == SoundKind.Voice && !h.Cue.Ducks && show.LevelsOf(h.Cue.Id)?.OverBedLu < DrownedVoices.LeastLu + byDb)
+    /// <summary>Whether a bed that is raised would drown a voice under which it does not get quieter.</summary>
+    private static bool Drowns(CheckedShow show, List<HeardCue> notDucking, Cue bed, double byDb) => byDb > 0 && show.Show.Sound(bed.SoundId).Kind == SoundKind.Bed && notDucking
+        .Where(v => show.LevelsOf(v.Cue.Id)?.OverBedLu < DrownedVoices.LeastLu + byDb)
         .Any(v => show.Heard.Any(b => b.Cue.Id == bed.Id && b.Place.StartFrame < v.Place.EndFrame && b.Place.EndFrame > v.Place.StartFrame));
 }

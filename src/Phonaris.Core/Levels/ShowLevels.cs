@@ -68,6 +68,12 @@ public sealed class ShowLevels
         }
     }
 
+    /// <summary>How loud the cues are that sound by themselves, along the show.</summary>
+    internal IReadOnlyList<CueTrack> Tracks => _tracks;
+
+    /// <summary>What the peaks of all cues come to at most, linear, in steps of 10 ms.</summary>
+    internal float[] PeakBounds => _sum.Value.Most;
+
     /// <summary>How high it peaks.</summary>
     public PeakLevels Peaks => _peaks.Value;
 
