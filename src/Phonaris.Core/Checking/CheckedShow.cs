@@ -56,33 +56,43 @@ public sealed class CheckedShow
     /// <summary>What would bring a cue to its target; null where it has no time.</summary>
     internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
 
-    /// <summary>What would bring some cues to their targets while the levels of all others stay: what is raised is kept below the peaks they have now.</summary>
+    /// <summary>
+    /// What would bring some cues to their targets while the levels of all others stay: raised only so far that the peaks of all that sounds with them, added up,
+    /// stay below the highest that is allowed. That needs no mixing, and a little less is given away than there is room for.
+    /// </summary>
     internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
     {
-        MatchedCue[] together = [.. cueIds.Select(id => _matched[id])];
-        if (StaysBelowPeak(together)) return together;
-        var alone = LevelMatch.Of(Timed, _sounds, cueIds.ToHashSet()).ToDictionary(m => m.CueId);
-        return [.. cueIds.Select(id => alone[id])];
+        var (bounds, most) = (Levels.PeakBounds, Gain.FromDecibels(Show.LevelTargets.TruePeakDbtp));
+        List<(CueTrack Track, float More)> raised = [];
+        List<MatchedCue> matched = [];
+        foreach (var match in cueIds.Select(id => _matched[id]))
+        {
+            if (match.ToDb <= match.FromDb)
+            {
+                matched.Add(match);
+                continue;
+            }
+            var (tracks, more) = (_tracks.Value[match.CueId].ToList(), Gain.FromDecibels(match.ToDb - match.FromDb) - 1);
+            foreach (var track in tracks)
+                for (var step = track.First; step < track.End; step++)
+                    if (track.PeakAt(step) is > 0 and var peak) more = Math.Min(more, (most - bounds[step] - RaisedAt(step)) / peak);
+            // Where there is no room already, it is not raised at all.
+            more = Math.Max(0, more);
+            raised.AddRange(tracks.Select(t => (t, more)));
+            matched.Add(match.LoweredTo(Math.Round(Math.Floor((match.FromDb + Gain.ToDecibels(1 + more)) / LevelTargets.StepDb + Rounding) * LevelTargets.StepDb, 1)));
+        }
+        return matched;
+
+        float RaisedAt(int step)
+        {
+            var sum = 0f;
+            foreach (var (track, more) in raised) sum += track.PeakAt(step) * more;
+            return sum;
+        }
     }
 
-    /// <summary>Whether the peaks of all cues could not come to more than is allowed with some of them at other levels: known without mixing anything.</summary>
-    private bool StaysBelowPeak(MatchedCue[] changed)
-    {
-        var raised = changed.Where(m => m.ToDb > m.FromDb).ToDictionary(m => m.CueId, m => Gain.FromDecibels(m.ToDb - m.FromDb) - 1);
-        List<CueTrack> tracks = [.. raised.Keys.SelectMany(id => _tracks.Value[id])];
-        var (bounds, most) = (Levels.PeakBounds, Gain.FromDecibels(Show.LevelTargets.TruePeakDbtp));
-        return tracks.TrueForAll(track =>
-        {
-            for (var step = track.First; step < track.End; step++)
-            {
-                var bound = bounds[step];
-                foreach (var other in tracks)
-                    if (step >= other.First && step < other.End) bound += other.Peaks[step - other.First] * raised[other.Cue.CueId];
-                if (bound > most) return false;
-            }
-            return true;
-        });
-    }
+    /// <summary>What a level in whole steps may miss them by, in steps, when it was worked out from a gain.</summary>
+    private const double Rounding = 1e-4;
 
     /// <summary>What would bring all cues to their targets.</summary>
     internal IEnumerable<MatchedCue> Matches => _matched.Values;

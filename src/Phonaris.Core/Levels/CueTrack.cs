@@ -32,6 +32,9 @@ internal sealed class CueTrack(ScheduledCue cue, CueCourse course)
     /// <summary>What its true peak is at most, linear, step by step.</summary>
     public float[] Peaks => course.Peaks;
 
+    /// <summary>What its true peak is at most in a step of the show, linear; 0 where it does not sound.</summary>
+    public float PeakAt(int step) => step >= First && step < End ? Peaks[step - First] : 0;
+
     /// <summary>The integrated loudness of a cue, wherever it sounds, in LUFS; null where it has none.</summary>
     public static double? IntegratedOf(IReadOnlyList<CueTrack> tracks) =>
         tracks is [var one] ? one.Course.IntegratedLufs : Loudness.Integrated(CueCourse.MeanSquares(tracks.Select(t => t.Course)));
