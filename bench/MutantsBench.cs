@@ -17,8 +17,25 @@ internal static partial class MutantsBench
     /// <summary>Each operator and what it becomes.</summary>
     private static readonly Dictionary<string, string> Changes = new()
     {
-        [" < "] = " <= ", [" <= "] = " < ", [" > "] = " >= ", [" >= "] = " > ", [" == "] = " != ", [" != "] = " == ", [" + "] = " - ", [" - "] = " + ", [" * "] = " / ", [" / "] = " * ",
-        [" && "] = " || ", [" || "] = " && ", [" += "] = " -= ", [" -= "] = " += ", ["++"] = "--", ["Math.Min("] = "Math.Max(", ["Math.Max("] = "Math.Min(", ["Math.Floor("] = "Math.Ceiling(", ["Math.Ceiling("] = "Math.Floor(",
+        [" < "] = " <= ",
+        [" <= "] = " < ",
+        [" > "] = " >= ",
+        [" >= "] = " > ",
+        [" == "] = " != ",
+        [" != "] = " == ",
+        [" + "] = " - ",
+        [" - "] = " + ",
+        [" * "] = " / ",
+        [" / "] = " * ",
+        [" && "] = " || ",
+        [" || "] = " && ",
+        [" += "] = " -= ",
+        [" -= "] = " += ",
+        ["++"] = "--",
+        ["Math.Min("] = "Math.Max(",
+        ["Math.Max("] = "Math.Min(",
+        ["Math.Floor("] = "Math.Ceiling(",
+        ["Math.Ceiling("] = "Math.Floor(",
     };
 
     /// <summary>Takes <c>--seed</c> and <c>--count</c>.</summary>
