@@ -274,7 +274,7 @@ public sealed class ToolTests : Toolbox
             Json("export", "a.phonaris", "--to", file);
             Assert.InRange(Json("measure", file).GetProperty("frames").GetInt64(), frames, frames + 4_700);
         }
-        Assert.Contains("Chime waits for a hand", Json("export", "a.phonaris", "--to", "a.webm", "--size", "320x180", "--fps", "25").GetProperty("lost")[0].GetString());
+        Assert.Contains("Chime is triggered manually", Json("export", "a.phonaris", "--to", "a.webm", "--size", "320x180", "--fps", "25").GetProperty("lost")[0].GetString());
         Json("export", "a.phonaris", "--to", "cue.wav", "--cue", bed);
         // On while the later one takes over.
         Assert.Equal(192_000, Json("measure", "cue.wav").GetProperty("frames").GetInt64());
