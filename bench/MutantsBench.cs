@@ -5,8 +5,8 @@ namespace Phonaris.Bench;
 
 /// <summary>
 /// Whether the core's tests find what is changed in the core: operators taken at random are changed one at a time (&lt; to &lt;=, + to -, Min to Max), and its tests run
-/// until one fails. It works on a clone of the last commit and leaves the tree as it is. Stryker.NET does the same and was tried: without a way to
-/// stop at the first failure it took over a minute for each change, all tests of which are run.
+/// until one fails. It works on a clone of the last commit and leaves the tree as it is. Stryker.NET was tried first: it
+/// runs all tests for each change, which takes over a minute, and does not stop at the first failure.
 /// </summary>
 internal static partial class MutantsBench
 {
@@ -46,7 +46,7 @@ internal static partial class MutantsBench
         await Bench.RunInAsync(clone, "dotnet", "build", "tests/Phonaris.Core.Tests", "-c", "Release", "-v", "q", "--nologo");
         var usual = await Bench.TimeAsync(async () =>
         {
-            if (await FindAsync(clone, TimeSpan.FromHours(1))) throw new InvalidOperationException("The tests fail without any change.");
+            if (await IsFoundAsync(clone, TimeSpan.FromHours(1))) throw new InvalidOperationException("The tests fail without any change.");
         });
         var (tried, found) = (0, 0);
         var places = Places(Path.Combine(clone, CoreFolder));
@@ -62,7 +62,7 @@ internal static partial class MutantsBench
             {
                 tried++;
                 File.Copy(Path.Combine(clone, Built), Path.Combine(clone, Tests, Path.GetFileName(Built)), overwrite: true);
-                var isFound = await FindAsync(clone, TimeSpan.FromSeconds(60 + 5 * usual));
+                var isFound = await IsFoundAsync(clone, TimeSpan.FromSeconds(60 + 5 * usual));
                 if (isFound) found++;
                 Console.WriteLine($"{tried,3} {(isFound ? "found" : "NOT FOUND")}  {Path.GetRelativePath(Path.Combine(clone, CoreFolder), place.Path)}:{text.AsSpan(0, place.At).Count('\n') + 1}  {before.Trim()} to {after.Trim()}");
             }
@@ -87,8 +87,8 @@ internal static partial class MutantsBench
     private static async Task<bool> CompilesAsync(string clone) =>
         await EndAsync(clone, TimeSpan.FromMinutes(10), "build", CoreFolder, "-c", "Release", "--no-restore", "-v", "q", "--nologo", "-p:RunAnalyzers=false", "-p:TreatWarningsAsErrors=false") == 0;
 
-    /// <summary>Whether a test fails; that they never end counts as that.</summary>
-    private static async Task<bool> FindAsync(string clone, TimeSpan patience) =>
+    /// <summary>Whether a test fails; tests that never end count as failed.</summary>
+    private static async Task<bool> IsFoundAsync(string clone, TimeSpan patience) =>
         await EndAsync(clone, patience, Path.Combine(Tests, "Phonaris.Core.Tests.dll"), "--progress", "off", "--stop-on-fail", "on") != 0;
 
     /// <summary>The exit code of dotnet; null where it came to no end.</summary>

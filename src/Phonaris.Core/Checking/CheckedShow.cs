@@ -58,7 +58,7 @@ public sealed class CheckedShow
 
     /// <summary>
     /// What would bring some cues to their targets while the levels of all others stay: raised only so far that the peaks of all that sounds with them, added up,
-    /// stay below the highest that is allowed. That needs no mixing, and a little less is given away than there is room for.
+    /// stay below the highest that is allowed. That needs no mixing, and may leave a little room unused.
     /// </summary>
     internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
     {
