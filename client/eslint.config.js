@@ -19,4 +19,24 @@ export default tseslint.config(
             ],
         },
     },
+    {
+        // One data layer: there it is decided, once for all, what happens when a request fails.
+        files: ["src/**"],
+        ignores: ["src/api/**", "src/tests/**", "src/**/*.test.*"],
+        rules: {
+            "no-restricted-globals": ["error", { name: "fetch", message: "Requests are made in src/api." }],
+            "no-restricted-imports": [
+                "error",
+                {
+                    patterns: [
+                        {
+                            regex: "/api/client$",
+                            importNames: ["api", "unwrap"],
+                            message: "Requests are made in src/api.",
+                        },
+                    ],
+                },
+            ],
+        },
+    },
 );

@@ -1,8 +1,9 @@
-import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { notifyManager, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Toaster } from "sonner";
+import { createQueryClient } from "./api/queryClient";
 import { isSounding } from "./hearing/usePlayer";
 import { RunSheetPage } from "./runsheet/RunSheetPage";
 import { ShowLayout } from "./shows/ShowLayout";
@@ -23,7 +24,7 @@ const PresentPage = lazy(() => import("./live/PresentPage"));
 applyTheme();
 // While something sounds, an edit is heard first and drawn a moment later: drawing would hold up what is to be heard.
 notifyManager.setScheduler((draw) => window.setTimeout(draw, isSounding() ? heardFirstMs : 0));
-const queries = new QueryClient({ defaultOptions: { queries: { refetchOnWindowFocus: false, retry: 1 } } });
+const queries = createQueryClient();
 
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>

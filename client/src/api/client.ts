@@ -1,8 +1,12 @@
 import createClient from "openapi-fetch";
+import { errorOf, offlineError } from "./errors";
 import type { components, paths } from "./schema";
 
-/** The typed door to the server: everything about a show is asked here, nothing is computed again. */
+/** The typed client of the server. Only the hooks and functions of this folder use it. */
 export const api = createClient<paths>();
+
+// What fetch throws where no answer comes differs from browser to browser, and says nothing to a user.
+api.use({ onError: ({ error }) => (error instanceof TypeError ? offlineError() : undefined) });
 
 export type Schemas = components["schemas"];
 export type ShowView = Schemas["ShowView"];
@@ -24,21 +28,26 @@ export type JobView = Schemas["JobView"];
 export type BroughtFile = Schemas["BroughtFile"];
 export type ExportFormat = Schemas["ExportFormat"];
 
-/** Something could not be done; the message is for the person. */
-export class Problem extends Error {}
-
-/** The data of an answer, or its problem thrown. */
-export function answered<T>(answer: { data?: T; error?: unknown; response: Response }): T {
-  if (answer.error === undefined && answer.data !== undefined) return answer.data;
-  throw new Problem(
-    titleOf(answer.error) ?? "Phonaris does not answer. What you did before is kept; try again in a moment.",
-  );
+/** The data of an answer; throws the error that it stands for. */
+export function unwrap<T>({ data, error, response }: { data?: T; error?: unknown; response: Response }): T {
+  if (error !== undefined || !response.ok) throw errorOf(response.status, error);
+  return data as T;
 }
 
-export function titleOf(error: unknown): string | undefined {
-  return typeof error === "object" && error !== null && "title" in error && typeof error.title === "string"
-    ? error.title
-    : undefined;
+/** Fetches a file. Throws where none comes. */
+export async function fetchFile(address: string, init: RequestInit = {}): Promise<Response> {
+  const response = await send(address, init);
+  if (!response.ok) throw errorOf(response.status, undefined);
+  return response;
+}
+
+/** Sends a request to an address that is no part of the typed client, and gives the answer, whatever it is. */
+export async function send(address: string, init: RequestInit = {}): Promise<Response> {
+  try {
+    return await fetch(address, init);
+  } catch (error) {
+    throw error instanceof TypeError ? offlineError() : error;
+  }
 }
 
 /** The address of a slide's picture; it names what it is of, so that browsers can keep it. */

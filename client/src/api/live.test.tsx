@@ -5,7 +5,7 @@ import { afterEach, expect, it, vi } from "vitest";
 import { answerGets, viewOf } from "../tests/show";
 import type { stayConnected } from "./hub";
 import { useLive } from "./live";
-import { showQuery } from "./queries";
+import { showQuery } from "./show";
 
 const stay = vi.hoisted(() => vi.fn<typeof stayConnected>(() => () => {}));
 vi.mock("./hub", () => ({ stayConnected: stay }));

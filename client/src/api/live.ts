@@ -3,7 +3,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { JobView, Schemas } from "./client";
 import { stayConnected } from "./hub";
-import { askAnew, keepChange, keepJob, showQuery } from "./queries";
+import { upsertJob } from "./jobs";
+import { keys } from "./keys";
+import { applyChange, refetch, showQuery } from "./show";
 
 /**
  * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
@@ -18,22 +20,22 @@ export function useLive(showId: string, sounding: () => void): boolean {
       const revision = await hub.invoke<number | null>("Follow", showId);
       // What happened while nobody listened; at first the show has just been asked for, and is large.
       const known = away ? undefined : await queries.ensureQueryData(showQuery(showId)).catch(() => undefined);
-      if (known?.revision !== revision) await askAnew(queries, ["show", showId]);
-      await askAnew(queries, ["jobs", showId]);
+      if (known?.revision !== revision) await refetch(queries, keys.show(showId));
+      await refetch(queries, keys.jobs(showId));
       sounding();
       setConnected(true);
     };
     const changed = (id: string, revision: number, change: Schemas["ShowChange"] | null) => {
-      if (keepChange(queries, id, revision, change)) return;
+      if (applyChange(queries, id, revision, change)) return;
       // An edit of this page answers with the show itself; only if it does not is the show asked for.
-      if (queries.isMutating({ mutationKey: ["edit", id] }) > 0)
+      if (queries.isMutating({ mutationKey: keys.edits(id) }) > 0)
         window.setTimeout(() => changed(id, revision, change), 50);
-      else void askAnew(queries, ["show", id]);
+      else void refetch(queries, keys.show(id));
     };
     const listen = (hub: HubConnection) => {
       hub.on("sounding", sounding);
       hub.on("changed", changed);
-      hub.on("job", (job: JobView) => keepJob(queries, job));
+      hub.on("job", (job: JobView) => upsertJob(queries, job));
     };
     return stayConnected(listen, follow, () => {
       away = true;

@@ -1,5 +1,6 @@
 import { DetailedError, Upload } from "tus-js-client";
-import { answered, api, Problem, titleOf, type BroughtFile } from "./client";
+import { api, type BroughtFile, unwrap } from "./client";
+import { titleOf, UserError } from "./errors";
 
 const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
 
@@ -10,7 +11,7 @@ const chunkSize = 64 * 1024 * 1024;
 export type Purpose = "deck" | "show" | "sound" | "video";
 
 /** Ends what a signal stops, saying so. */
-export const stop = (work: AbortController) => work.abort(new Problem("Stopped."));
+export const stop = (work: AbortController) => work.abort(new UserError("Stopped."));
 
 /**
  * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page
@@ -34,7 +35,7 @@ export function upload(
       onSuccess: () => void finished(run.url).then(resolve, reject),
       onError: (error) => reject(problemOf(error, file.name)),
     });
-    signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(signal.reason as Problem)));
+    signal?.addEventListener("abort", () => void run.abort(true).finally(() => reject(signal.reason as UserError)));
     void run.findPreviousUploads().then(([before]) => {
       if (signal?.aborted) return;
       if (before) run.resumeFromPreviousUpload(before);
@@ -46,17 +47,17 @@ export function upload(
 /** What a whole upload is known by. */
 export async function finished(url: string | null): Promise<BroughtFile> {
   const id = url?.split("/").at(-1) ?? "";
-  return answered(await api.GET("/api/uploads/{id}", { params: { path: { id } } }));
+  return unwrap(await api.GET("/api/uploads/{id}", { params: { path: { id } } }));
 }
 
-function problemOf(error: Error | DetailedError, name: string): Problem {
+function problemOf(error: Error | DetailedError, name: string): UserError {
   if (error instanceof DetailedError && error.originalResponse) {
     try {
       const title = titleOf(JSON.parse(error.originalResponse.getBody()));
-      if (title) return new Problem(title);
+      if (title) return new UserError(title);
     } catch {
       // Not an answer of ours.
     }
   }
-  return new Problem(`Upload of "${name}" was interrupted. Add it again to resume.`);
+  return new UserError(`Upload of "${name}" was interrupted. Add it again to resume.`);
 }

@@ -1,8 +1,8 @@
 import { Pause, Play } from "lucide-react";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { answered, api, type CataloguePiece, type Sound } from "../api/client";
-import { keepEdited, say } from "../api/queries";
+import { pieceUrl, useCatalogue, useTakePiece } from "../api/catalogue";
+import type { CataloguePiece, Sound } from "../api/client";
+import { isCancelled, reportError } from "../api/errors";
 import { silence } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
@@ -39,7 +39,6 @@ interface Props {
 /** The sound catalogue: search, listen, take with the licence. */
 export function CatalogueDialog({ instead, close }: Props) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
   const [words, setWords] = useState("");
   const [kind, setKind] = useState<string>(instead?.kind ?? "");
   const [mood, setMood] = useState("");
@@ -47,30 +46,8 @@ export function CatalogueDialog({ instead, close }: Props) {
   const [playing, setPlaying] = useState<string>();
   const player = useRef<HTMLAudioElement>(null);
   const [, least, most] = lengths[length] ?? ["", 0, 1e6];
-  const { data, error, isFetching, refetch } = useQuery({
-    queryKey: ["catalogue", words, kind, mood, length],
-    retry: false,
-    placeholderData: keepPreviousData,
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/catalogue", { params: { query: { words, kind, mood, least, most } }, signal })),
-  });
-  const take = useMutation({
-    mutationFn: async (piece: CataloguePiece) =>
-      answered(
-        instead
-          ? await api.POST("/api/shows/{id}/sounds/{soundId}/catalogue/{pieceId}", {
-              params: { path: { id: view.id, soundId: instead.id, pieceId: piece.id } },
-            })
-          : await api.POST("/api/shows/{id}/catalogue/{pieceId}", {
-              params: { path: { id: view.id, pieceId: piece.id } },
-            }),
-      ),
-    onSuccess: (after) => {
-      keepEdited(queries, view.id, after);
-      if (instead) close();
-    },
-    onError: say,
-  });
+  const { data, error, isFetching, refetch } = useCatalogue({ words, kind, mood, least, most });
+  const take = useTakePiece(view.id, instead?.id);
   const taken = (piece: CataloguePiece) =>
     view.show.sounds.some(
       (s) =>
@@ -92,11 +69,15 @@ export function CatalogueDialog({ instead, close }: Props) {
       return;
     }
     silence();
-    audio.src = `/api/catalogue/${piece.id}/file`;
+    audio.src = pieceUrl(piece.id);
     setPlaying(piece.id);
-    audio.play().catch(() => {
+    audio.play().catch((error: unknown) => {
+      // Stopped, or another piece is played, while this one was being loaded.
+      if (isCancelled(error)) return;
       setPlaying(undefined);
-      say(new Error(`${piece.title} cannot be heard just now: the catalogue does not answer. Try again in a moment.`));
+      reportError(
+        new Error(`${piece.title} cannot be heard just now: the catalogue does not answer. Try again in a moment.`),
+      );
     });
   };
 
@@ -186,8 +167,8 @@ export function CatalogueDialog({ instead, close }: Props) {
             <button
               type="button"
               className={`btn btn-xs ${instead ? "" : "w-16"}`}
-              disabled={taken(piece) || (take.isPending && take.variables.id === piece.id)}
-              onClick={() => take.mutate(piece)}
+              disabled={taken(piece) || (take.isPending && take.variables === piece.id)}
+              onClick={() => take.mutate(piece.id, instead ? { onSuccess: close } : {})}
             >
               {taken(piece) ? "Taken" : instead ? "Put in its place" : "Take"}
             </button>

@@ -1,9 +1,8 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { answered, api } from "../api/client";
-import { keepEdited, say } from "../api/queries";
+import { useFixAll } from "../api/checks";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
+import { LoadError } from "../ui/LoadError";
 import { FindingGroup } from "./FindingGroup";
 import { FindingRow } from "./FindingRow";
 import { ShowingLine } from "./ShowingLine";
@@ -13,13 +12,13 @@ import { counted, grouped, open } from "./words";
 /** What the show should be warned about, by what to do next. */
 export default function ChecksPage() {
   const { view } = useOpenShow();
-  const { data, error, isPlaceholderData } = useChecks(view.id, view.revision);
+  const { data, error, isPlaceholderData, refetch } = useChecks(view.id, view.revision);
   return (
     <>
       <main className="bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4" aria-busy={isPlaceholderData}>
         <div className="mx-auto max-w-5xl">
           {error ? (
-            <p role="alert">{error.message}</p>
+            <LoadError error={error} retry={() => void refetch()} />
           ) : !data ? (
             <p className="muted" role="status">
               Looking the show over…
@@ -78,21 +77,15 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
 /** All remedies that need no choice, as one edit. */
 function PutRight({ findings }: { findings: readonly Finding[] }) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
-  const put = useMutation({
-    mutationFn: async () =>
-      answered(await api.POST("/api/shows/{id}/checks/put-right", { params: { path: { id: view.id } } })),
-    onSuccess: (edited) => keepEdited(queries, view.id, edited),
-    onError: say,
-  });
+  const fix = useFixAll(view.id);
   const safe = findings.filter((f) => f.found.remedies.some((r) => r.safe)).length;
   if (safe === 0) return null;
   return (
     <button
       type="button"
       className="btn btn-primary btn-sm ml-auto"
-      disabled={put.isPending}
-      onClick={() => put.mutate()}
+      disabled={fix.isPending}
+      onClick={() => fix.mutate(undefined)}
     >
       Put right what can be put right: {safe}
     </button>

@@ -1,6 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
+import { useFindingsAt } from "../api/checks";
+import type { Schemas } from "../api/client";
 
 export type Finding = Schemas["FindingView"];
 
@@ -8,15 +8,7 @@ const calm = 400; // milliseconds without an edit before the show is looked over
 
 /** What a show should be warned about, some moments after it was changed; what was known before stands until that is there. */
 export function useChecks(showId: string, revision: number | undefined) {
-  const calmed = useCalm(revision);
-  return useQuery({
-    queryKey: ["checks", showId, calmed],
-    enabled: calmed !== undefined,
-    retry: false,
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } }, signal })),
-    placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
-  });
+  return useFindingsAt(showId, useCalm(revision));
 }
 
 const none: readonly Finding[] = [];

@@ -1,9 +1,10 @@
 import { Plus } from "lucide-react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { answered, api } from "../api/client";
+import { addSlides } from "../api/decks";
+import { reportError } from "../api/errors";
 import { newId } from "../api/ids";
-import { keepEdited, say } from "../api/queries";
+import { applyEdited } from "../api/show";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
 import { Menu } from "../ui/Menu";
@@ -20,14 +21,9 @@ export function AddSlide({ index }: { index: number }) {
   const picture = async (file: File) => {
     try {
       const files = [await send(file, "deck")];
-      const path = { params: { path: { id: view.id } } };
-      await keepEdited(
-        queries,
-        view.id,
-        answered(await api.POST("/api/shows/{id}/deck", { ...path, body: { files, index, fills: true } })),
-      );
+      await applyEdited(queries, view.id, await addSlides(view.id, { files, index, fills: true }));
     } catch (problem) {
-      say(problem as Error);
+      reportError(problem);
     }
   };
 

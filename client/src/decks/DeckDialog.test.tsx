@@ -5,7 +5,7 @@ import { answerPosts, open, viewOf } from "../tests/show";
 import { DeckDialog } from "./DeckDialog";
 
 const { said } = vi.hoisted(() => ({ said: vi.fn() }));
-vi.mock("../api/queries", async (real) => ({ ...(await real<object>()), say: said }));
+vi.mock("../api/errors", async (real) => ({ ...(await real<object>()), reportError: said }));
 
 const files = [{ hash: "a".repeat(64), name: "talk.pptx" }];
 

@@ -1,12 +1,15 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { answered, api, type DeckLook, type Schemas } from "../api/client";
-import { keepEdited, say } from "../api/queries";
+import type { DeckLook } from "../api/client";
+import { addSlides, joinPages, refreshSlides, useDeckLook } from "../api/decks";
+import { reportError } from "../api/errors";
+import { applyEdited } from "../api/show";
 import { stop } from "../api/upload";
 import { useOpenShow } from "../shows/ShowContext";
 import type { ArrivedDeck } from "../sounds/useBringIn";
 import { Dialog } from "../ui/Dialog";
 import { Tick } from "../ui/fields";
+import { LoadError } from "../ui/LoadError";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
 
@@ -17,13 +20,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
   const { view } = useOpenShow();
   const queries = useQueryClient();
   const files = [...deck.files];
-  const path = { params: { path: { id: view.id } } };
-  const { data: look, error } = useQuery({
-    queryKey: ["look", view.id, view.revision, files.map((f) => f.hash).join()],
-    retry: false,
-    queryFn: async ({ signal }) =>
-      answered(await api.POST("/api/shows/{id}/deck/look", { ...path, body: { files }, signal })),
-  });
+  const { data: look, error, refetch } = useDeckLook(view.id, files);
   const [chosen, setWay] = useState<Way>();
   const [numbers, setNumbers] = useState<ReadonlySet<number>>();
   const [joined, setJoined] = useState<readonly number[]>();
@@ -42,32 +39,21 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
     setBusy(true);
     const { signal } = work.current;
     try {
-      let after: Schemas["Edited"];
-      if (way === "refresh")
-        after = answered(
-          await api.POST("/api/shows/{id}/deck/refresh", { ...path, body: { files, fromDeck: [...fromDeck] }, signal }),
-        );
-      else if (way === "join")
-        after = answered(
-          await api.POST("/api/shows/{id}/deck/join", {
-            ...path,
-            body: { files, joined: [...(joined ?? look?.joins ?? [])] },
-            signal,
-          }),
-        );
-      else
-        after = answered(
-          await api.POST("/api/shows/{id}/deck", {
-            ...path,
-            body: { files, index: deck.index, fills: false, ...(numbers ? { numbers: [...numbers] } : {}) },
-            signal,
-          }),
-        );
-      await keepEdited(queries, view.id, after);
+      const after =
+        way === "refresh"
+          ? await refreshSlides(view.id, files, [...fromDeck], signal)
+          : way === "join"
+            ? await joinPages(view.id, files, [...(joined ?? look?.joins ?? [])], signal)
+            : await addSlides(
+                view.id,
+                { files, index: deck.index, fills: false, ...(numbers ? { numbers: [...numbers] } : {}) },
+                signal,
+              );
+      await applyEdited(queries, view.id, after);
       close();
     } catch (problem) {
       if (signal.aborted) return;
-      say(problem as Error);
+      reportError(problem);
       setBusy(false);
     }
   };
@@ -101,9 +87,7 @@ export function DeckDialog({ deck, close }: { deck: ArrivedDeck; close: () => vo
       }
     >
       {error ? (
-        <p role="alert" className="text-error">
-          {error.message}
-        </p>
+        <LoadError error={error} retry={() => void refetch()} />
       ) : !look ? (
         <Reading />
       ) : (

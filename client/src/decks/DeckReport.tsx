@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type JobView } from "../api/client";
+import type { JobView } from "../api/client";
+import { useRemoveJob } from "../api/jobs";
 
 interface Report {
   slides?: number;
@@ -13,7 +13,7 @@ interface Report {
 
 /** What was read of a deck or an archive, and what was not understood. */
 export function DeckReport({ job }: { job: JobView }) {
-  const queries = useQueryClient();
+  const remove = useRemoveJob(job.showId);
   const [open, setOpen] = useState(false);
   const report = JSON.parse(job.result ?? "{}") as Report;
   const parts = [
@@ -22,10 +22,6 @@ export function DeckReport({ job }: { job: JobView }) {
     report.sounds > 0 && count(report.sounds, "sound"),
   ].filter(Boolean);
   const missed = report.notUnderstood.length;
-  const forget = async () => {
-    await api.DELETE("/api/jobs/{id}", { params: { path: { id: job.id } } });
-    await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
-  };
   return (
     <div className="bg-base-300 rounded-md px-2.5 py-1.5 text-xs">
       <div className="flex items-start justify-between gap-1">
@@ -36,7 +32,7 @@ export function DeckReport({ job }: { job: JobView }) {
           type="button"
           className="btn btn-ghost btn-xs btn-square -mr-1"
           aria-label={`Put the report on ${job.name} away`}
-          onClick={() => void forget()}
+          onClick={() => remove.mutate(job.id)}
         >
           <X size={13} />
         </button>

@@ -1,18 +1,12 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { answered, api, type Slide } from "../api/client";
+import type { Slide } from "../api/client";
+import { useExplanation } from "../api/cues";
 import { useOpenShow } from "../shows/ShowContext";
 import { Topic } from "./Sentence";
 
 /** What sounds on a slide and why, or why it is silent, and the one click that would make it otherwise. */
 export function Explanation({ slide }: { slide: Slide }) {
   const { view, edit } = useOpenShow();
-  const path = { params: { path: { id: view.id, slideId: slide.id } } };
-  const { data: lines = [] } = useQuery({
-    queryKey: ["explain", view.id, slide.id, view.revision],
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/slides/{slideId}/explain", { ...path, signal })),
-    placeholderData: keepPreviousData,
-  });
+  const { data: lines = [] } = useExplanation(view.id, slide.id, view.revision);
   return (
     <Topic title="What sounds here and why">
       <ul className="space-y-2" data-testid="explanation">

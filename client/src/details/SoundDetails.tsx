@@ -1,9 +1,8 @@
 import { Flag, Pause, Play, Volume2, X } from "lucide-react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { answered, api, type Sound } from "../api/client";
+import type { Sound } from "../api/client";
 import { newId } from "../api/ids";
-import { keepJob, say, usePeaks } from "../api/queries";
+import { useLighterCopy, usePeaks, useWeight } from "../api/sounds";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
@@ -92,7 +91,7 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
 function Listen({ sound }: { sound: Sound }) {
   const { view, edit } = useOpenShow();
   const { frames } = sound.figures;
-  const { data: peaks } = usePeaks(view.id, sound.id, 0, frames, columns);
+  const { data: peaks } = usePeaks(view.id, sound, 0, frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
   const slider = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);
@@ -288,21 +287,8 @@ const unit = (value: number | null, of: string) =>
 /** Another file in its place, a lighter copy, or out of the show. */
 function Replacing({ sound }: { sound: Sound }) {
   const { view, edit } = useOpenShow();
-  const queries = useQueryClient();
-  const params = { path: { id: view.id, soundId: sound.id } };
-  const { data: weight } = useQuery({
-    queryKey: ["weight", view.id, sound.media],
-    staleTime: Infinity,
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/sounds/{soundId}/weight", { params, signal })),
-  });
-  const lighter = async () => {
-    try {
-      keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds/{soundId}/lighter", { params })));
-    } catch (problem) {
-      say(problem as Error);
-    }
-  };
+  const { data: weight } = useWeight(view.id, sound);
+  const lighter = useLighterCopy(view.id, sound.id);
   const cues = view.show.cues.filter((c) => c.soundId === sound.id).length;
   const offeredAbove = view.soundProblems[sound.id] !== undefined || sound.figures.missingFrames > 0;
   return (
@@ -314,7 +300,7 @@ function Replacing({ sound }: { sound: Sound }) {
             <>
               {" "}
               A lighter copy would be about <b className="figures">{megabytes(weight.lighterBytes)}</b>.{" "}
-              <button type="button" className="btn btn-xs" onClick={() => void lighter()}>
+              <button type="button" className="btn btn-xs" onClick={() => lighter.mutate(undefined)}>
                 Use a lighter copy
               </button>
             </>

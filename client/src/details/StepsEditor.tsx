@@ -1,8 +1,9 @@
 import { ArrowUp, Image, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
-import { answered, api, type Slide, type Step } from "../api/client";
+import type { Slide, Step } from "../api/client";
+import { createPicture } from "../api/cues";
+import { reportError } from "../api/errors";
 import { newId } from "../api/ids";
-import { say } from "../api/queries";
 import { pictureEndings } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";
 import { FileInput } from "../ui/FileInput";
@@ -34,9 +35,9 @@ export function StepsEditor({ slide }: { slide: Slide }) {
   const picture = async (file: File, k: number) => {
     try {
       const brought = await send(file, "deck");
-      change(k, { picture: answered(await api.POST("/api/pictures", { body: brought })) });
+      change(k, { picture: await createPicture(brought) });
     } catch (problem) {
-      say(problem as Error);
+      reportError(problem);
     }
   };
   const rarer = {

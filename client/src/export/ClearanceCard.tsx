@@ -1,11 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
-import { keepEdited, say } from "../api/queries";
+import type { Schemas } from "../api/client";
+import { useAskDesk, useClearance } from "../api/rights";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { places } from "../checks/ShowingLine";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
+import { LoadError } from "../ui/LoadError";
 
 type Cleared = Schemas["ClearedSound"];
 
@@ -21,13 +21,9 @@ const answers: Record<Cleared["answer"], readonly [string, string]> = {
 export function ClearanceCard() {
   const { view, edit } = useOpenShow();
   const { showing } = view.show;
-  const { data: sounds = [] } = useQuery({
-    queryKey: ["clearance", view.id, view.revision],
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/clearance", { params: { path: { id: view.id } }, signal })),
-    placeholderData: (before, query) => (query?.queryKey[1] === view.id ? before : undefined),
-  });
+  const { data: sounds = [], error, refetch } = useClearance(view.id, view.revision);
   const open = sounds.filter((s) => s.open);
+  if (error && sounds.length === 0) return <LoadError error={error} retry={() => void refetch()} />;
   if (sounds.length === 0) return null;
   return (
     <section aria-label="May it be used" className="mt-8">
@@ -75,19 +71,8 @@ export function ClearanceCard() {
 /** A sound that may not be used there, or of which that is not known: why, and the ways out. */
 function Unclear({ cleared }: { cleared: Cleared }) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
   const [seeking, setSeeking] = useState(false);
-  const ask = useMutation({
-    mutationFn: async (pays: boolean) =>
-      answered(
-        await api.POST("/api/shows/{id}/sounds/{soundId}/leave", {
-          params: { path: { id: view.id, soundId: cleared.soundId } },
-          body: { pays },
-        }),
-      ),
-    onSuccess: ({ edited }) => edited && keepEdited(queries, view.id, edited),
-    onError: say,
-  });
+  const ask = useAskDesk(view.id, cleared.soundId);
   const [name, style] = answers[cleared.answer];
   const said = ask.data?.answer;
   const sound = view.show.sounds.find((s) => s.id === cleared.soundId);

@@ -1,20 +1,18 @@
-import { useQuery } from "@tanstack/react-query";
 import { toast } from "sonner";
+import { creditsUrl, useCredits } from "../api/rights";
 import { useOpenShow } from "../shows/ShowContext";
+import { LoadError } from "../ui/LoadError";
 
 /** The credits of the sounds that lie on slides: as text to copy, as a file, or into the notes of the last slide. */
 export function CreditsCard() {
   const { view, edit } = useOpenShow();
-  const address = `/api/shows/${view.id}/credits`;
-  const { data: text = "" } = useQuery({
-    queryKey: ["credits", view.id, view.revision],
-    queryFn: async ({ signal }) => (await fetch(address, { signal })).text(),
-  });
+  const { data: text, error, refetch } = useCredits(view.id, view.revision);
   const last = view.show.slides.findLast((s) => !s.hidden);
   const used = view.show.sounds.filter((s) => view.show.cues.some((c) => c.soundId === s.id && c.span));
   const unclear = used.filter((s) => view.rightsMissing[s.id]);
   if (used.length === 0) return null;
-  const inNotes = !!last && last.notes.includes(text.trim());
+  if (error && text === undefined) return <LoadError error={error} retry={() => void refetch()} />;
+  const inNotes = !!last && !!text && last.notes.includes(text.trim());
   return (
     <section aria-label="Credits" className="mt-8">
       <h2 className="mb-2 text-lg">Credits</h2>
@@ -31,13 +29,14 @@ export function CreditsCard() {
         <button
           type="button"
           className="btn btn-sm bg-base-100 border-[var(--line)]"
-          onClick={() => void navigator.clipboard.writeText(text).then(() => toast("The credits are copied."))}
+          disabled={!text}
+          onClick={() => text && void copy(text)}
         >
           Copy
         </button>
         <a
           className="btn btn-sm bg-base-100 border-[var(--line)]"
-          href={address}
+          href={creditsUrl(view.id)}
           download={`${view.show.title} credits.txt`}
         >
           Download
@@ -46,8 +45,9 @@ export function CreditsCard() {
           <button
             type="button"
             className="btn btn-sm bg-base-100 border-[var(--line)]"
-            disabled={inNotes}
+            disabled={!text || inNotes}
             onClick={() =>
+              text &&
               edit({
                 kind: "setNotes",
                 slideId: last.id,
@@ -61,4 +61,14 @@ export function CreditsCard() {
       </div>
     </section>
   );
+}
+
+/** Copies a text. Browsers allow that only on pages of this computer or of https. */
+async function copy(text: string) {
+  try {
+    await navigator.clipboard.writeText(text);
+    toast("The credits are copied.");
+  } catch {
+    toast.error("The browser doesn't allow copying on this page. Select the text, or download it.");
+  }
 }

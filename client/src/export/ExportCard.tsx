@@ -1,33 +1,17 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Download, ExternalLink, Trash2, X } from "lucide-react";
-import { answered, api, type JobView, type Schemas } from "../api/client";
-import { isOpen } from "../api/queries";
+import type { JobView, Schemas } from "../api/client";
+import { useExport, useExportReport } from "../api/exports";
+import { isOpen, useCancelJob, useRemoveJob } from "../api/jobs";
 import { useOpenShow } from "../shows/ShowContext";
-import { useExport } from "./NewExport";
 import { isFilm, isSound, nameOf, weight } from "./recipients";
 
 /** One export: how far it has come, what went wrong, or what came out: playable, with what was lost, to be made again where the show has changed. */
 export function ExportCard({ job }: { job: JobView }) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
-  const again = useExport();
-  const { data: report } = useQuery({
-    queryKey: ["export", job.id],
-    enabled: job.state === "done",
-    staleTime: Infinity,
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/jobs/{id}/export", { params: { path: { id: job.id } }, signal })),
-  });
-  const path = { params: { path: { id: job.id } } };
-  const refresh = () => queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
-  const cancel = async () => {
-    await api.POST("/api/jobs/{id}/cancel", path);
-    await refresh();
-  };
-  const remove = async () => {
-    await api.DELETE("/api/jobs/{id}", path);
-    await refresh();
-  };
+  const again = useExport(view.id);
+  const { data: report } = useExportReport(job);
+  const cancel = useCancelJob(job.showId);
+  const remove = useRemoveJob(job.showId);
   const open = isOpen(job);
   const file = `/api/jobs/${job.id}/file`;
   const changed = !!report && report.revision !== view.revision;
@@ -65,7 +49,7 @@ export function ExportCard({ job }: { job: JobView }) {
           </a>
         )}
         {open ? (
-          <button type="button" className="btn btn-sm" onClick={() => void cancel()}>
+          <button type="button" className="btn btn-sm" onClick={() => cancel.mutate(job.id)}>
             <X size={15} /> Stop
           </button>
         ) : (
@@ -74,7 +58,7 @@ export function ExportCard({ job }: { job: JobView }) {
             className="btn btn-sm btn-ghost btn-square"
             aria-label="Remove this export"
             title="Remove"
-            onClick={() => void remove()}
+            onClick={() => remove.mutate(job.id)}
           >
             <Trash2 size={15} />
           </button>

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useJobs } from "../api/queries";
+import { useJobs } from "../api/jobs";
 import { useOpenShow } from "../shows/ShowContext";
 import { CreditsCard } from "./CreditsCard";
 import { ClearanceCard } from "./ClearanceCard";

@@ -1,7 +1,6 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type ExportFormat, type Schemas } from "../api/client";
-import { keepJob, say } from "../api/queries";
+import type { ExportFormat } from "../api/client";
+import { useExport, useExportEstimate } from "../api/exports";
 import { ChecksStrip } from "../checks/ChecksStrip";
 import { useFindings } from "../checks/useChecks";
 import { useOpenShow } from "../shows/ShowContext";
@@ -23,23 +22,11 @@ const rates = [
   ["60", "60"],
 ] as const;
 
-/** Has an export made, one after the other in the background. */
-export function useExport() {
-  const { view } = useOpenShow();
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: async (body: Schemas["NewExport"]) =>
-      answered(await api.POST("/api/shows/{id}/exports", { params: { path: { id: view.id } }, body })),
-    onSuccess: (job) => keepJob(queries, job),
-    onError: say,
-  });
-}
-
 /** What one recipient can have: which file, of which slides, and the button that makes it. */
 export function NewExport({ to }: { to: Recipient }) {
   const { view } = useOpenShow();
   const findings = useFindings(view.id, view.revision);
-  const make = useExport();
+  const make = useExport(view.id);
   const [chosen, setChosen] = useState<ExportFormat>();
   const [size, setSize] = useState<(typeof sizes)[number][0]>("1920x1080");
   const [rate, setRate] = useState<(typeof rates)[number][0]>("30");
@@ -52,16 +39,7 @@ export function NewExport({ to }: { to: Recipient }) {
   const cues = view.show.cues.filter((c) => c.span);
   const alone = isSound(format) ? cueId : "";
   const asked = { format, width, height, fps: Number(rate), slides: alone ? "" : slides, cueId: alone || null };
-  const { data: about } = useQuery({
-    queryKey: ["about", view.id, view.revision, asked],
-    enabled: shown > 0,
-    retry: false,
-    queryFn: async ({ signal }) =>
-      answered(
-        await api.POST("/api/shows/{id}/exports/about", { params: { path: { id: view.id } }, body: asked, signal }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  const { data: about } = useExportEstimate(view.id, view.revision, asked, shown > 0);
   return (
     <section aria-label="New export" className="bg-base-100 rounded-lg border border-[var(--line)] p-5">
       <h2 className="mb-3 text-lg">

@@ -1,6 +1,7 @@
 import { useCallback, useState } from "react";
-import { answered, api, type Cue, type JobView, type Schemas, type Sound } from "../api/client";
-import { say } from "../api/queries";
+import type { Cue, JobView, Schemas, Sound } from "../api/client";
+import { reportError } from "../api/errors";
+import { fetchFitsOfAll } from "../api/fits";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { shortTime } from "../ui/format";
@@ -13,12 +14,11 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
   const [proposed, setProposed] = useState<Schemas["FitAllView"] | JobView | "asking">();
   const ask = useCallback(() => {
     setProposed("asking");
-    api
-      .GET("/api/shows/{id}/fits", { params: { path: { id: view.id } } })
-      .then((answer) => setProposed(answered(answer)))
+    fetchFitsOfAll(view.id)
+      .then(setProposed)
       .catch((problem: unknown) => {
         setProposed(undefined);
-        say(problem as Error);
+        reportError(problem);
       });
   }, [view.id]);
   const nameOf = (cueId: string) => {

@@ -1,10 +1,11 @@
 import { useCallback, useState } from "react";
 import { Link, useParams } from "react-router";
-import { useFits } from "../api/queries";
 import type { Cue, Schemas, Sound } from "../api/client";
+import { useFits } from "../api/fits";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
+import { LoadError } from "../ui/LoadError";
 import { CueList } from "./CueList";
 import { FitMap } from "./FitMap";
 import { Listening } from "./Listening";
@@ -51,7 +52,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   const { data: fits, error, isPlaceholderData, refetch } = useFits(view.id, cue.id, view.revision);
   const again = useCallback(() => void refetch(), [refetch]);
   const [looked, setLooked] = useState<FitMethod>();
-  if (error) return <p role="alert">{error.message}</p>;
+  if (error) return <LoadError error={error} retry={again} />;
   if (!fits)
     return (
       <p className="muted" role="status">

@@ -1,6 +1,7 @@
 import { useState } from "react";
-import { answered, api, type Cue, type Schemas } from "../api/client";
-import { say } from "../api/queries";
+import type { Cue, Schemas } from "../api/client";
+import { reportError } from "../api/errors";
+import { fetchMovedJoin } from "../api/fits";
 import { useOpenShow } from "../shows/ShowContext";
 import { framesPerSecond, time } from "../ui/format";
 import { useDrag } from "../ui/useDrag";
@@ -22,12 +23,9 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
   const [by, setBy] = useState(0);
   const move = (frames: number) => {
     if (!join || frames === 0) return;
-    api
-      .GET("/api/shows/{id}/cues/{cueId}/fits/moved", {
-        params: { path: { id: view.id, cueId: cue.id }, query: { join: index, fromFrame: join.fromFrame + frames } },
-      })
-      .then((answer) => edit(answered(answer)))
-      .catch((problem: unknown) => say(problem as Error));
+    fetchMovedJoin(view.id, cue.id, index, join.fromFrame + frames)
+      .then(edit)
+      .catch(reportError);
   };
   const bind = useDrag(
     ({ movement: [dx], last, tap, currentTarget }) => {

@@ -1,11 +1,12 @@
 import { X } from "lucide-react";
 import { useEffect } from "react";
-import { api, type JobView } from "../api/client";
-import { isOpen, useJobs } from "../api/queries";
+import type { JobView } from "../api/client";
+import { isOpen, useCancelJob, useJobs } from "../api/jobs";
 
 /** Sounds being listened to: how far that has come, with a way to stop it; tells when it has ended. */
 export function Listening({ job, again }: { job: JobView; again: () => void }) {
   const { data: jobs } = useJobs(job.showId);
+  const cancel = useCancelJob(job.showId);
   const now = jobs?.find((j) => j.id === job.id) ?? job;
   useEffect(() => {
     if (now.state === "done") again();
@@ -29,11 +30,7 @@ export function Listening({ job, again }: { job: JobView; again: () => void }) {
         aria-label="How far the listening has come"
       />
       {isOpen(now) && (
-        <button
-          type="button"
-          className="btn btn-xs"
-          onClick={() => void api.POST("/api/jobs/{id}/cancel", { params: { path: { id: job.id } } })}
-        >
+        <button type="button" className="btn btn-xs" onClick={() => cancel.mutate(job.id)}>
           <X size={13} /> Stop
         </button>
       )}

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Cue, Sound } from "../api/client";
-import { usePeaks } from "../api/queries";
+import { usePeaks } from "../api/sounds";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
@@ -24,7 +24,7 @@ const least = 24_000;
 /** The music of a cue lying flat, with what is left out of it; a passage is marked by dragging over it. */
 export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
   const { view } = useOpenShow();
-  const { data: peaks } = usePeaks(view.id, sound.id, cue.inFrame, cue.outFrame, columns);
+  const { data: peaks } = usePeaks(view.id, sound, cue.inFrame, cue.outFrame, columns);
   const [marked, setMarked] = useState<[number, number]>();
   const used = cue.outFrame - cue.inFrame;
   const bind = useDrag(

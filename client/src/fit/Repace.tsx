@@ -1,30 +1,17 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type Cue } from "../api/client";
+import type { Cue } from "../api/client";
+import { type RepaceOptions, useRepace } from "../api/fits";
 import { useOpenShow } from "../shows/ShowContext";
 import { LimitFields, type Limits } from "../time/LimitFields";
 import { NewHolds } from "../time/NewHolds";
 import { Choice } from "../ui/fields";
 
-type ChangeOn = "anywhere" | "beats" | "bars";
-
 /** The other way round: the music stays whole, and the slides' holds are changed to end with it. Each change is shown before it is made. */
 export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
   const { view } = useOpenShow();
-  const [on, setOn] = useState<ChangeOn>("anywhere");
+  const [on, setOn] = useState<RepaceOptions["on"]>("anywhere");
   const [limits, setLimits] = useState<Limits>({});
-  const { data, error } = useQuery({
-    queryKey: ["repace", view.id, cue.id, on, limits, view.revision],
-    retry: false,
-    queryFn: async ({ signal }) =>
-      answered(
-        await api.GET("/api/shows/{id}/cues/{cueId}/repace", {
-          params: { path: { id: view.id, cueId: cue.id }, query: { on, ...limits } },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  const { data, error } = useRepace(view.id, cue.id, view.revision, { on, ...limits });
   return (
     <section className="mt-5" aria-label="Re-pace" id="re-pace">
       <h2 className="mb-1 text-base">Re-pace: the slides end with the music</h2>

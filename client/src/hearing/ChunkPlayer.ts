@@ -1,3 +1,5 @@
+import { send } from "../api/client";
+import { errorOf } from "../api/errors";
 import { framesPerSecond } from "../ui/format";
 import { watchClock } from "./watchClock";
 
@@ -320,7 +322,7 @@ export class ChunkPlayer {
 export function chunksFrom(address: string): FetchChunk {
   return async (chunk, tag, signal, heard) => {
     const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
-    const response = await fetch(`${address}?${frames}${heard}`, {
+    const response = await send(`${address}?${frames}${heard}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},
@@ -328,7 +330,7 @@ export function chunksFrom(address: string): FetchChunk {
     if (response.status === 304) return "same";
     // Nothing is left of it, or of the show.
     if (response.status === 204 || response.status === 404) return "end";
-    if (!response.ok) throw new Error(`The server answered ${response.status}.`);
+    if (!response.ok) throw errorOf(response.status, undefined);
     return { samples: new Float32Array(await response.arrayBuffer()), tag: response.headers.get("ETag") ?? "" };
   };
 }

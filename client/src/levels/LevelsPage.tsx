@@ -1,13 +1,13 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
-import { answered, api, type Schemas } from "../api/client";
-import { keepEdited, say, useLevels, useMatched } from "../api/queries";
+import type { Schemas } from "../api/client";
+import { useLevels, useMatched, useMatchLevels } from "../api/levels";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
 import { isInDialog } from "../ui/keys";
+import { LoadError } from "../ui/LoadError";
 import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
 import { TargetsLine } from "./TargetsLine";
@@ -16,12 +16,12 @@ import { apart, lufs, tenths } from "./words";
 /** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
 export default function LevelsPage() {
   const { view } = useOpenShow();
-  const { data: levels, error, isPlaceholderData } = useLevels(view.id, view.revision);
+  const { data: levels, error, isPlaceholderData, refetch } = useLevels(view.id, view.revision);
   return (
     <>
       <main className="bg-base-100 min-h-0 grow overflow-y-auto px-6 py-4" aria-busy={isPlaceholderData}>
         {error ? (
-          <p role="alert">{error.message}</p>
+          <LoadError error={error} retry={() => void refetch()} />
         ) : !levels ? (
           <p className="muted" role="status">
             Listening to the show…
@@ -74,13 +74,7 @@ function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
 function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
   const { view } = useOpenShow();
   const [leftOut, setLeftOut] = useState<readonly string[]>([]);
-  const queries = useQueryClient();
-  const match = useMutation({
-    mutationFn: async (cueIds: string[]) =>
-      answered(await api.POST("/api/shows/{id}/levels/match", { params: { path: { id: view.id } }, body: { cueIds } })),
-    onSuccess: (edited) => keepEdited(queries, view.id, edited),
-    onError: say,
-  });
+  const match = useMatchLevels(view.id);
   const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.includes(c.cueId));
   const off = wanted.filter((c) => c.changes).length;
   const { data: matched } = useMatched(view.id, view.revision, leftOut, off > 0);

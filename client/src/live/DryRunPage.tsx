@@ -1,6 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
-import { answered, api } from "../api/client";
+import { useCallback, useEffect, useState } from "react";
+import { useRuns } from "../api/runs";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice, Tick } from "../ui/fields";
 import { sendKept } from "./keepRun";
@@ -63,13 +62,8 @@ export default function DryRunPage() {
 /** What earlier runs were like. */
 function Runs({ showId }: { showId: string }) {
   const [chosen, setChosen] = useState<string>();
-  const { data: runs } = useQuery({
-    queryKey: ["runs", showId],
-    queryFn: async ({ signal }) => {
-      await sendKept(showId);
-      return answered(await api.GET("/api/shows/{id}/runs", { params: { path: { id: showId } }, signal }));
-    },
-  });
+  const sendLeft = useCallback(() => sendKept(showId), [showId]);
+  const { data: runs } = useRuns(showId, sendLeft);
   const shown = chosen ?? runs?.[0]?.id;
   return (
     <section className="bg-base-100 line-l min-w-0 overflow-y-auto p-6" aria-label="Earlier runs">

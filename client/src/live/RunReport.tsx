@@ -1,23 +1,15 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { answered, api } from "../api/client";
-import { useEdits, useShow } from "../api/queries";
+import { useEdits } from "../api/edits";
+import { useRunReport } from "../api/runs";
+import { useShow } from "../api/show";
+import { LoadError } from "../ui/LoadError";
 import { framesOfMs, shortTime, time } from "../ui/format";
 
 /** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
   const revision = useShow(showId).data?.revision;
-  const { data, error } = useQuery({
-    // Told anew whenever the show has changed; before the show is there, an edit could not say what it is made on.
-    queryKey: ["report", showId, runId, revision],
-    enabled: revision !== undefined,
-    queryFn: async ({ signal }) =>
-      answered(
-        await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id: showId, runId } }, signal }),
-      ),
-    placeholderData: keepPreviousData,
-  });
-  if (error) return <p role="alert">{error.message}</p>;
+  const { data, error, refetch } = useRunReport(showId, runId, revision);
+  if (error) return <LoadError error={error} retry={() => void refetch()} />;
   if (!data) return <p role="status">Looking at the run…</p>;
   const { report } = data;
   const over = report.tookMs - report.plannedMs;

@@ -1,6 +1,6 @@
-import { answered, api } from "../api/client";
+import { addSound } from "../api/sounds";
+import { TakeUpload } from "../api/takes";
 import { practiceMicrophone } from "../record/practiceMicrophone";
-import { Take } from "../record/takes";
 
 const pieceMs = 1000;
 const leastMs = 800; // what is shorter was a slide passed by
@@ -36,7 +36,7 @@ export class SlideVoices {
   /** Ends the voice of the slide before, and begins that of another. */
   slide(slideId: string, title: string) {
     this.recorder?.stop();
-    const take = new Take(this.showId, `${title.replace(/[^\p{L}\p{N} ]/gu, "").slice(0, 60) || "Voice"}.webm`);
+    const take = new TakeUpload(this.showId, `${title.replace(/[^\p{L}\p{N} ]/gu, "").slice(0, 60) || "Voice"}.webm`);
     const recorder = new MediaRecorder(this.stream, {
       mimeType: "audio/webm;codecs=opus",
       audioBitsPerSecond: 128_000,
@@ -64,9 +64,8 @@ export class SlideVoices {
     await Promise.all(this.landing);
   }
 
-  private async land(take: Take, slideId: string) {
-    const body = { ...(await take.keep()), kind: "voice" as const, slideId };
-    answered(await api.POST("/api/shows/{id}/sounds", { params: { path: { id: this.showId } }, body }));
+  private async land(take: TakeUpload, slideId: string) {
+    await addSound(this.showId, { ...(await take.finish()), kind: "voice", slideId });
     this.landed += 1;
   }
 }

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import { fetchFile, type Schemas } from "../api/client";
 import type { LiveSound } from "./LiveSound";
 
 type RunView = Schemas["RunView"];
@@ -20,8 +20,8 @@ export async function fetchStems(
   let had = total - waiting.reduce((sum, [, s]) => sum + s.frames, 0);
   const missing = new Set<string>();
   const fetchOne = async (index: number, stem: RunView["stems"][number]) => {
-    const answer = await fetch(`/api/shows/${showId}/runs/${run.id}/stems/${index}`, { signal: cancel });
-    if (!answer.ok || !answer.body) throw new Error();
+    const answer = await fetchFile(`/api/shows/${showId}/runs/${run.id}/stems/${index}`, { signal: cancel });
+    if (!answer.body) throw new Error("A stem without content.");
     let count = 0;
     const read = await kept.keep(index, piecesOf(answer.body), (there) => {
       had += Math.min(run.pieceFrames, stem.frames - count * run.pieceFrames);

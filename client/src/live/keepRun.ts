@@ -1,4 +1,5 @@
-import { api, type Schemas } from "../api/client";
+import type { Schemas } from "../api/client";
+import { saveRun } from "../api/runs";
 import type { Stage } from "./Stage";
 
 type ToldRun = Schemas["ToldRun"];
@@ -29,11 +30,7 @@ export async function sendKept(showId: string) {
 
 async function send(showId: string, runId: string, told: ToldRun): Promise<boolean> {
   try {
-    const answer = await api.PUT("/api/shows/{id}/runs/{runId}", {
-      params: { path: { id: showId, runId } },
-      body: told,
-    });
-    if (!answer.response.ok) return false;
+    if (!(await saveRun({ id: showId, runId }, told))) return false;
     localStorage.removeItem(placeOf(showId, runId));
     return true;
   } catch {

@@ -1,4 +1,4 @@
-import { pictureUrl, type Schemas } from "../api/client";
+import { fetchFile, pictureUrl, type Schemas } from "../api/client";
 
 type RunView = Schemas["RunView"];
 
@@ -31,8 +31,8 @@ export async function fetchPictures(
     const picture = kept.get(address) ?? { address };
     kept.set(address, picture);
     if (!picture.file) {
-      const answer = await fetch(address, { signal: cancel }).catch(() => undefined);
-      if (answer?.ok) picture.file = await answer.blob();
+      const answer = await fetchFile(address, { signal: cancel }).catch(() => undefined);
+      if (answer) picture.file = await answer.blob();
       else missing.add(`slide ${place.number}`);
     }
     had.set(`${place.slideId} ${place.step}`, picture);

@@ -1,4 +1,5 @@
-import { answered, api, type Schemas, type StrandView } from "../api/client";
+import type { Schemas, StrandView } from "../api/client";
+import { createRun } from "../api/runs";
 import { fetchPictures, type Pictures } from "./pictures";
 import { Stage } from "./Stage";
 import { fetchStems } from "./fetchStems";
@@ -26,9 +27,7 @@ export async function prepare(
     throw new Error(
       "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
     );
-  const { run, strands }: Schemas["NewRunView"] = answered(
-    await api.POST("/api/shows/{id}/runs", { params: { path: { id: showId } }, body: { kind } }),
-  );
+  const { run, strands } = await createRun(showId, kind);
   cancel.throwIfAborted();
   const stage = new Stage(run, kind);
   try {

@@ -1,6 +1,7 @@
-import { useCallback, useEffect, useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
-import { say } from "../api/queries";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Schemas } from "../api/client";
+import { reportError } from "../api/errors";
+import { closeClicker, openClicker, updateClicker } from "../api/runs";
 import type { Stage } from "./Stage";
 import { nextWords } from "./passing/foresight";
 import { useNow } from "./useNow";
@@ -15,7 +16,8 @@ export interface Clicker {
 export function useClicker(showId: string, stage: Stage): Clicker {
   const [joined, setJoined] = useState<Schemas["ClickerView"]>();
   const { place, sounding } = useNow(stage);
-  const path = { params: { path: { id: showId, runId: stage.view.id } } };
+  const runId = stage.view.id;
+  const sender = useRef(new LatestSender());
   useEffect(() => {
     if (!joined) return;
     const here = stage.places[place];
@@ -23,23 +25,34 @@ export function useClicker(showId: string, stage: Stage): Clicker {
     const where = `slide ${here?.number} of ${stage.places.at(-1)?.number}${slide && slide.steps.length > 1 ? `, step ${(here?.step ?? 0) + 1}` : ""}`;
     const byHand = (here?.byHand ?? []).map((id) => stage.run.cue(id).name);
     const state = { slide: slide?.title ?? "", where, next: nextWords(stage), byHand };
-    void api
-      .PUT("/api/shows/{id}/runs/{runId}/clicker/state", {
-        params: { path: { id: showId, runId: stage.view.id } },
-        body: state,
-      })
-      .catch(() => undefined);
-  }, [joined, place, sounding, showId, stage]);
+    sender.current.push(() => updateClicker({ id: showId, runId }, state));
+  }, [joined, place, sounding, showId, runId, stage]);
   const open = useCallback(() => {
-    api
-      .POST("/api/shows/{id}/runs/{runId}/clicker", path)
-      .then((answer) => setJoined(answered(answer)))
-      .catch((problem: unknown) => say(problem as Error));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the path is of these two
-  }, [showId, stage]);
+    openClicker({ id: showId, runId }).then(setJoined).catch(reportError);
+  }, [showId, runId]);
   const shut = () => {
-    void api.DELETE("/api/shows/{id}/runs/{runId}/clicker", path);
+    closeClicker({ id: showId, runId }).catch(reportError);
     setJoined(undefined);
   };
   return { joined, open, shut };
+}
+
+/** Sends one thing after the other, and of those that wait only the latest: an older one must not arrive last. */
+class LatestSender {
+  private waiting: (() => Promise<unknown>) | undefined;
+  private sending = false;
+
+  push(send: () => Promise<unknown>) {
+    this.waiting = send;
+    if (!this.sending) void this.sendAll();
+  }
+
+  private async sendAll() {
+    this.sending = true;
+    for (let send = this.waiting; send; send = this.waiting) {
+      this.waiting = undefined;
+      await send().catch(() => undefined);
+    }
+    this.sending = false;
+  }
 }

@@ -1,4 +1,4 @@
-import { videoFileUrl, type Schemas } from "../api/client";
+import { fetchFile, type Schemas, videoFileUrl } from "../api/client";
 import type { Seen } from "../videos/seen";
 import type { LiveCue } from "./run";
 import type { Stage } from "./Stage";
@@ -17,8 +17,10 @@ export async function fetchVideos(
   const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.file ?? []))].filter((f) => !videos.has(f));
   const missing = new Set<string>();
   for (const [i, file] of wanted.entries()) {
-    const answer = await fetch(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(() => undefined);
-    if (answer?.ok) videos.set(file, URL.createObjectURL(await answer.blob()));
+    const answer = await fetchFile(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(
+      () => undefined,
+    );
+    if (answer) videos.set(file, URL.createObjectURL(await answer.blob()));
     else for (const cue of run.plan.cues) if (cue.video?.file === file) missing.add(cue.name);
     told((i + 1) / wanted.length);
   }

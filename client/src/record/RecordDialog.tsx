@@ -1,13 +1,15 @@
 import { Circle, Square } from "lucide-react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import { answered, api, type BroughtFile } from "../api/client";
-import { keepJob, say } from "../api/queries";
+import type { BroughtFile } from "../api/client";
+import { reportError } from "../api/errors";
+import { upsertJob } from "../api/jobs";
+import { addSound } from "../api/sounds";
+import { finishTake, useDropTake, useLostTakes } from "../api/takes";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
-import { keepUpload } from "./takes";
 import { useRecorder, type RecorderState } from "./useRecorder";
 
 const clipping = 0.985;
@@ -24,9 +26,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
 
   const land = async (file: BroughtFile | undefined) => {
     if (!file) return;
-    const path = { params: { path: { id: view.id } } };
-    const body = { ...file, kind: "voice" as const, slideId: target || null };
-    keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
+    upsertJob(queries, await addSound(view.id, { ...file, kind: "voice", slideId: target || null }));
   };
   const keep = async () => {
     setBusy(true);
@@ -35,7 +35,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
       toast("The voice is kept.");
       close();
     } catch (problem) {
-      say(problem as Error);
+      reportError(problem);
       setBusy(false);
     }
   };
@@ -170,11 +170,8 @@ function Clock({ seconds }: { seconds: () => number }) {
 /** Takes of this show that were not ended, as when the page was lost. */
 function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
   const { view } = useOpenShow();
-  const { data: takes, refetch } = useQuery({
-    queryKey: ["takes", view.id],
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/takes", { params: { path: { id: view.id } }, signal })),
-  });
+  const { data: takes, refetch } = useLostTakes(view.id);
+  const drop = useDropTake(view.id);
   return (
     <ul className="mb-3 space-y-1 empty:hidden">
       {takes?.map((take) => (
@@ -185,20 +182,14 @@ function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
               type="button"
               className="btn btn-xs"
               onClick={() =>
-                void keepUpload(`/api/uploads/${take.id}`)
+                void finishTake(take.id)
                   .then(land)
-                  .then(() => refetch(), say)
+                  .then(() => refetch(), reportError)
               }
             >
               Keep it
             </button>
-            <button
-              type="button"
-              className="btn btn-ghost btn-xs"
-              onClick={() =>
-                void api.DELETE("/api/uploads/{id}", { params: { path: { id: take.id } } }).then(() => refetch())
-              }
-            >
+            <button type="button" className="btn btn-ghost btn-xs" onClick={() => drop.mutate(take.id)}>
               Drop it
             </button>
           </span>

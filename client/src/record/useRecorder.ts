@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { silence } from "../hearing/usePlayer";
-import { Take } from "./takes";
+import { TakeUpload } from "../api/takes";
 import { practiceMicrophone } from "./practiceMicrophone";
 
 export type RecorderState = "quiet" | "counting" | "recording" | "taken";
@@ -22,7 +22,7 @@ export function useRecorder(showId: string) {
     undefined,
   );
   const recorder = useRef<MediaRecorder>(undefined);
-  const take = useRef<Take>(undefined);
+  const take = useRef<TakeUpload>(undefined);
   const began = useRef(0);
 
   const close = useCallback(() => {
@@ -98,7 +98,7 @@ export function useRecorder(showId: string) {
     const from = input.current;
     if (!from) return;
     const pieces: Blob[] = [];
-    take.current = new Take(showId, `Voice ${new Date().toLocaleString("en-GB").replace(/[/:,]/g, "-")}.webm`);
+    take.current = new TakeUpload(showId, `Voice ${new Date().toLocaleString("en-GB").replace(/[/:,]/g, "-")}.webm`);
     const made = (recorder.current = new MediaRecorder(from.stream, {
       mimeType: "audio/webm;codecs=opus",
       audioBitsPerSecond: 128_000,
@@ -145,7 +145,7 @@ export function useRecorder(showId: string) {
     },
     stop: () => recorder.current?.stop(),
     drop,
-    keep: async () => take.current?.keep(),
+    keep: async () => take.current?.finish(),
     /** The greatest sample of the last moments, 0 to 1. */
     level: () => {
       const analyser = input.current?.analyser;

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useLocation } from "react-router";
-import { useDrop } from "../api/queries";
+import { usePlaceSound } from "../api/cues";
 import { CueDetails } from "../details/cue/CueDetails";
 import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
@@ -25,7 +25,7 @@ export function RunSheetPage() {
   const [selection, setSelection] = useState<Selection>(came);
   // The sound chosen last, to be laid on slides by keyboard.
   const [lastSound, setLastSound] = useState<string>();
-  const { mutate: drop } = useDrop(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
+  const { mutate: drop } = usePlaceSound(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
 
   // Where there is no room for them beside the sheet, one of them lies over it.
   const [panel, setPanel] = useState<"sounds" | "details">();

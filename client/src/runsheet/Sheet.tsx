@@ -10,7 +10,7 @@ import {
 } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Schemas, ShowView, SoundKind } from "../api/client";
-import type { Drop } from "../api/queries";
+import type { Drop } from "../api/cues";
 import { AddSlide } from "../decks/AddSlide";
 import { isDeck, isVideo } from "../decks/readable";
 import { useOpenShow } from "../shows/ShowContext";

@@ -1,19 +1,16 @@
-import { useQuery } from "@tanstack/react-query";
-import { answered, api, type Schemas } from "../api/client";
+import type { Schemas } from "../api/client";
+import { useTrash } from "../api/shows";
 
 type ShowAside = Schemas["ShowAside"];
 
 interface Props {
-  back: (id: string) => Promise<void>;
-  removeForGood: (show: ShowAside) => Promise<void>;
+  restore: (id: string) => void;
+  deletePermanently: (show: ShowAside) => void;
 }
 
 /** The shows that were deleted: they can be fetched back until their time is over, or be removed for good before. */
-export function Aside({ back, removeForGood }: Props) {
-  const { data: shows = [] } = useQuery({
-    queryKey: ["aside"],
-    queryFn: async ({ signal }) => answered(await api.GET("/api/aside", { signal })),
-  });
+export function Aside({ restore, deletePermanently }: Props) {
+  const { data: shows = [] } = useTrash();
   if (shows.length === 0) return null;
   return (
     <details className="mt-10">
@@ -29,10 +26,10 @@ export function Aside({ back, removeForGood }: Props) {
             <span className="muted text-sm">
               kept until {new Date(show.goneAt).toLocaleDateString([], { dateStyle: "long" })}
             </span>
-            <button type="button" className="btn btn-sm" onClick={() => void back(show.id)}>
+            <button type="button" className="btn btn-sm" onClick={() => restore(show.id)}>
               Fetch it back
             </button>
-            <button type="button" className="btn btn-sm btn-ghost" onClick={() => void removeForGood(show)}>
+            <button type="button" className="btn btn-sm btn-ghost" onClick={() => deletePermanently(show)}>
               Remove for good
             </button>
           </li>

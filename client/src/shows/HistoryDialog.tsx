@@ -1,42 +1,16 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type ShowView } from "../api/client";
-import { keepEdited, say } from "../api/queries";
+import type { ShowView } from "../api/client";
+import { useGoToPosition, useHistory, useRestoreVersion, useSaveVersion, useVersions } from "../api/history";
 import { Dialog } from "../ui/Dialog";
 
 /** What was done to a show, line by line, to wind back and forth; and its versions kept under a name. */
 export function HistoryDialog({ view, close }: { view: ShowView; close: () => void }) {
-  const queries = useQueryClient();
   const [name, setName] = useState("");
-  const id = { id: view.id };
-  const { data: lines = [] } = useQuery({
-    queryKey: ["history", view.id, view.revision],
-    queryFn: async ({ signal }) => answered(await api.GET("/api/shows/{id}/history", { params: { path: id }, signal })),
-    placeholderData: keepPreviousData,
-  });
-  const { data: versions = [] } = useQuery({
-    queryKey: ["versions", view.id],
-    queryFn: async ({ signal }) =>
-      answered(await api.GET("/api/shows/{id}/versions", { params: { path: id }, signal })),
-  });
-  const wind = (position: number) =>
-    api
-      .POST("/api/shows/{id}/wind", { params: { path: id, query: { position } } })
-      .then((answer) => keepEdited(queries, view.id, answered(answer)))
-      .catch(say);
-  const keep = () =>
-    api
-      .POST("/api/shows/{id}/versions", { params: { path: id }, body: { name } })
-      .then((answer) => {
-        queries.setQueryData(["versions", view.id], answered(answer));
-        setName("");
-      })
-      .catch(say);
-  const goBack = (versionId: string) =>
-    api
-      .POST("/api/shows/{id}/versions/{versionId}/goback", { params: { path: { ...id, versionId } } })
-      .then((answer) => keepEdited(queries, view.id, answered(answer)))
-      .catch(say);
+  const { data: lines = [] } = useHistory(view.id, view.revision);
+  const { data: versions = [] } = useVersions(view.id);
+  const goTo = useGoToPosition(view.id);
+  const save = useSaveVersion(view.id);
+  const restore = useRestoreVersion(view.id);
   return (
     <Dialog title="What was done" close={close} wide>
       <div className="grid grid-cols-[1fr_17rem] gap-6">
@@ -47,7 +21,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
               <button
                 type="button"
                 className="btn btn-ghost btn-xs shrink-0"
-                onClick={() => void wind(line.applied ? line.position - 1 : line.position)}
+                onClick={() => goTo.mutate(line.applied ? line.position - 1 : line.position)}
               >
                 {line.applied ? "Back to before" : "Do it again"}
               </button>
@@ -61,7 +35,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
             className="mb-3 flex gap-1.5"
             onSubmit={(event) => {
               event.preventDefault();
-              void keep();
+              save.mutate(name, { onSuccess: () => setName("") });
             }}
           >
             <input
@@ -81,7 +55,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
                 <span className="min-w-0 truncate" title={new Date(version.createdAt).toLocaleString()}>
                   {version.name}
                 </span>
-                <button type="button" className="btn btn-xs" onClick={() => void goBack(version.id)}>
+                <button type="button" className="btn btn-xs" onClick={() => restore.mutate(version.id)}>
                   Go back to it
                 </button>
               </li>

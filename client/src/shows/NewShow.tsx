@@ -1,7 +1,7 @@
 import { FilePlus2 } from "lucide-react";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { answered, api } from "../api/client";
+import { createShow, openPackage } from "../api/shows";
 import { stop, upload, type Purpose } from "../api/upload";
 import { deckEndings, packageEnding } from "../decks/readable";
 import { MsField } from "../ui/fields";
@@ -15,11 +15,14 @@ export function NewShow() {
   const [over, setOver] = useState(false);
   const [underWay, setUnderWay] = useState<{ words: string; fraction: number | undefined; stop: () => void }>();
   const [problem, setProblem] = useState<string>();
+  const running = useRef<AbortController>(undefined);
+  // Whoever leaves the page is not to be taken to a new show later.
+  useEffect(() => () => running.current?.abort(), []);
 
   const make = async (files: readonly File[]) => {
-    if (files.length === 0) return;
+    if (files.length === 0 || (running.current && !running.current.signal.aborted)) return;
     setProblem(undefined);
-    const work = new AbortController();
+    const work = (running.current = new AbortController());
     const { signal } = work;
     const tell = (words: string, fraction?: number) => setUnderWay({ words, fraction, stop: () => stop(work) });
     const send = (file: File, purpose: Purpose) => {
@@ -30,21 +33,22 @@ export function NewShow() {
     const open = async (file: File) => {
       const body = await send(file, "show");
       tell(`Opening ${file.name}`);
-      return api.POST("/api/shows/open", { body, signal });
+      return openPackage(body, signal);
     };
     const begin = async () => {
       const brought = [];
       for (const file of files) brought.push(await send(file, "deck"));
       tell(`Reading ${files.length === 1 ? files[0]?.name : `${files.length} files`}`);
-      return api.POST("/api/shows", { body: { title: null, files: brought, holdMs }, signal });
+      return createShow(brought, holdMs, signal);
     };
     try {
       const saved = files.find((file) => file.name.toLowerCase().endsWith(packageEnding));
-      const show = answered(await (saved ? open(saved) : begin()));
+      const show = await (saved ? open(saved) : begin());
       await navigate(`/shows/${show.id}`);
     } catch (reason) {
       if (!signal.aborted) setProblem(reason instanceof Error ? reason.message : String(reason));
     } finally {
+      running.current = undefined;
       setUnderWay(undefined);
     }
   };

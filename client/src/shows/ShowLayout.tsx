@@ -3,8 +3,10 @@ import { useEffect, useMemo, useState, type DragEvent } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { Link, Outlet, useParams } from "react-router";
 import type { ShowView } from "../api/client";
+import { UserError } from "../api/errors";
 import { useLive } from "../api/live";
-import { useEdits, useShow } from "../api/queries";
+import { useEdits } from "../api/edits";
+import { cachedShow, useShow } from "../api/show";
 import { usePlayer } from "../hearing/usePlayer";
 import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
@@ -19,7 +21,7 @@ import { SkipLinks } from "./SkipLinks";
 /** An open show: the bar above, and the view below it. Files dropped anywhere on it are brought in. */
 export function ShowLayout() {
   const { showId = "" } = useParams();
-  const { data: view, error } = useShow(showId);
+  const { data: view, error, refetch } = useShow(showId);
   const { edit, undo, redo } = useEdits(showId);
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
   const { uploads, send, bringIn, replace, arrived, settle } = useBringIn(showId);
@@ -32,7 +34,7 @@ export function ShowLayout() {
   };
   const queries = useQueryClient();
   const actions = useMemo<ShowActions>(
-    () => ({ edit, play, now: () => queries.getQueryData<ShowView>(["show", showId]) as ShowView }),
+    () => ({ edit, play, now: () => cachedShow(queries, showId) as ShowView }),
     [edit, play, queries, showId],
   );
 
@@ -53,7 +55,8 @@ export function ShowLayout() {
 
   useHotkeys("shift+slash", () => setOpen("keys"), { ignoreEventWhen: isInDialog });
 
-  if (error) return <Missing />;
+  // A show that was loaded stays, whatever becomes of later requests.
+  if (error && !view) return <Missing error={error} retry={() => void refetch()} />;
   if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
 
   const onDrop = (event: DragEvent) => {
@@ -84,15 +87,23 @@ export function ShowLayout() {
   );
 }
 
-function Missing() {
+function Missing({ error, retry }: { error: Error; retry: () => void }) {
+  const isGone = error instanceof UserError && error.kind === "gone";
   return (
     <main className="grid h-screen place-items-center text-center">
       <div>
-        <h1 className="mb-2 text-2xl">This show is not here</h1>
-        <p className="muted mb-4">It may have been deleted, or the server is away.</p>
-        <Link className="btn btn-primary" to="/">
-          All shows
-        </Link>
+        <h1 className="mb-2 text-2xl">Can’t open this show</h1>
+        <p className="muted mb-4">{isGone ? "It may have been deleted." : error.message}</p>
+        <p className="flex justify-center gap-2">
+          {!isGone && (
+            <button type="button" className="btn btn-primary" onClick={retry}>
+              Try again
+            </button>
+          )}
+          <Link className={`btn ${isGone ? "btn-primary" : ""}`} to="/">
+            All shows
+          </Link>
+        </p>
       </div>
     </main>
   );

@@ -1,7 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
-import { api, type ShowCard as Card } from "../api/client";
-import { useShows } from "../api/queries";
+import type { ShowCard as Card } from "../api/client";
+import { useDeletePermanently, useDeleteShow, useDuplicateShow, useRestoreShow, useShows } from "../api/shows";
 import { NewShow } from "./NewShow";
 import { Aside } from "./Aside";
 import { ShowCard } from "./ShowCard";
@@ -10,12 +9,8 @@ import { ThemeButton } from "./Bar";
 /** The first page: a new show from a deck, and the shows there are. */
 export function ShowsPage() {
   const { data: shows, error } = useShows();
-  const { remove, back, removeForGood } = useRemoval();
-  const queries = useQueryClient();
-  const copy = async (show: Card) => {
-    await api.POST("/api/shows/{id}/duplicate", { params: { path: { id: show.id } } });
-    await queries.invalidateQueries({ queryKey: ["shows"] });
-  };
+  const { remove, restore, deletePermanently } = useRemoval();
+  const duplicate = useDuplicateShow();
   return (
     <div className="mx-auto max-w-6xl px-8 py-8">
       <header className="mb-8 flex items-baseline justify-between">
@@ -34,38 +29,34 @@ export function ShowsPage() {
         )}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(16rem,1fr))] gap-5">
           {shows?.map((show) => (
-            <ShowCard key={show.id} show={show} remove={() => void remove(show)} copy={() => void copy(show)} />
+            <ShowCard key={show.id} show={show} remove={() => remove(show)} copy={() => duplicate.mutate(show.id)} />
           ))}
         </ul>
-        <Aside back={back} removeForGood={removeForGood} />
+        <Aside restore={restore} deletePermanently={deletePermanently} />
       </main>
     </div>
   );
 }
 
-/** Deletes shows: they lie aside, from where one click, here or later, fetches them back. */
+/** Deletes shows: they go to the trash, from where they can be restored with one click, here or later. */
 function useRemoval() {
-  const queries = useQueryClient();
-  const anew = () =>
-    Promise.all(["shows", "aside"].map((queryKey) => queries.invalidateQueries({ queryKey: [queryKey] })));
-  const back = async (id: string) => {
-    await api.POST("/api/aside/{id}/back", { params: { path: { id } } });
-    await anew();
-  };
-  const remove = async (show: Card) => {
-    await api.DELETE("/api/shows/{id}", { params: { path: { id: show.id } } });
-    await anew();
-    toast(`“${show.title}” is deleted. It lies aside for thirty days.`, {
-      duration: 8000,
-      action: { label: "Undo", onClick: () => void back(show.id) },
+  const deletion = useDeleteShow();
+  const restoring = useRestoreShow();
+  const permanently = useDeletePermanently();
+  const restore = (id: string) => restoring.mutate(id);
+  const remove = (show: Card) =>
+    deletion.mutate(show.id, {
+      onSuccess: () =>
+        toast(`“${show.title}” is deleted. It lies aside for thirty days.`, {
+          duration: 8000,
+          action: { label: "Undo", onClick: () => restore(show.id) },
+        }),
     });
-  };
-  const removeForGood = async (show: { id: string; title: string }) => {
-    const { data } = await api.DELETE("/api/aside/{id}", { params: { path: { id: show.id } } });
-    await anew();
-    toast(`“${show.title}” is gone; ${bytes(data?.bytes ?? 0)} of the disk are free again.`);
-  };
-  return { remove, back, removeForGood };
+  const deletePermanently = (show: { id: string; title: string }) =>
+    permanently.mutate(show.id, {
+      onSuccess: (freed) => toast(`“${show.title}” is gone; ${bytes(freed.bytes)} of the disk are free again.`),
+    });
+  return { remove, restore, deletePermanently };
 }
 
 const bytes = (n: number) => (n >= 1e9 ? `${(n / 1e9).toFixed(1)} GB` : `${Math.ceil(n / 1e6)} MB`);

@@ -86,7 +86,7 @@ describe("settings in one click", () => {
     expect(posted).toHaveBeenCalledTimes(2);
     fireEvent.change(name, { target: { value: "Softly, twice" } });
     fireEvent.keyDown(name, { key: "Enter" });
-    expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } });
+    await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } }));
     fireEvent.click(screen.getByText("Ready-made"));
     fireEvent.click(screen.getByLabelText("Forget “As at the mill”"));
     await waitFor(() => expect(forgotten.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "k1" } } }));

@@ -1,8 +1,7 @@
 import { FolderOpen, ListMusic, Mic, Search, X } from "lucide-react";
 import { useRef, useState } from "react";
-import { useQueryClient } from "@tanstack/react-query";
-import { api, type JobView } from "../api/client";
-import { isOpen, useJobs } from "../api/queries";
+import type { JobView } from "../api/client";
+import { isOpen, useCancelJob, useCopyVideo, useJobs, useRemoveJob } from "../api/jobs";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { DeckReport, isWorthTelling } from "../decks/DeckReport";
 import { MusicOfDialog } from "./MusicOfDialog";
@@ -107,15 +106,9 @@ function Stopped({ job }: { job: JobView }) {
 }
 
 function TryAgain({ job }: { job: JobView }) {
-  const queries = useQueryClient();
-  const press = async () => {
-    await api.POST("/api/shows/{id}/videos/{media}/copy", {
-      params: { path: { id: job.showId, media: job.subject ?? "" } },
-    });
-    await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
-  };
+  const copy = useCopyVideo(job.showId);
   return (
-    <button type="button" className="btn btn-xs mt-1" onClick={() => void press()}>
+    <button type="button" className="btn btn-xs mt-1" onClick={() => copy.mutate(job.subject ?? "")}>
       Try again
     </button>
   );
@@ -125,13 +118,8 @@ function TryAgain({ job }: { job: JobView }) {
 const does: Record<string, string> = { deck: "Drawing ", speed: "Changing the speed of " };
 
 function JobLine({ job }: { job: JobView }) {
-  const queries = useQueryClient();
-  const end = async (cancel: boolean) => {
-    const path = { params: { path: { id: job.id } } };
-    if (cancel) await api.POST("/api/jobs/{id}/cancel", path);
-    else await api.DELETE("/api/jobs/{id}", path);
-    await queries.invalidateQueries({ queryKey: ["jobs", job.showId] });
-  };
+  const cancel = useCancelJob(job.showId);
+  const remove = useRemoveJob(job.showId);
   const failed = job.state === "failed";
   return (
     <div className="flex items-start gap-1">
@@ -147,7 +135,7 @@ function JobLine({ job }: { job: JobView }) {
       )}
       <Stop
         name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
-        press={() => void end(!failed)}
+        press={() => (failed ? remove : cancel).mutate(job.id)}
       />
     </div>
   );

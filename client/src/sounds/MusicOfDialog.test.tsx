@@ -51,7 +51,7 @@ it("shows where each cue would go, and lays those that are chosen", async () => 
   fireEvent.click(screen.getByLabelText(/^Bell/));
   fireEvent.change(screen.getByLabelText("Matched by"), { target: { value: "numbers" } });
   await waitFor(() => expect(asked.at(-1)).toEqual(["May", "numbers"]));
-  fireEvent.click(screen.getByText("Lay one cue"));
+  fireEvent.click(await screen.findByText("Lay one cue"));
   await waitFor(() =>
     expect(posted).toHaveBeenCalledWith("/api/shows/{id}/music-of/{other}", {
       params: { path: { id: "show", other: "May" } },

@@ -1,7 +1,7 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answered, api, type Schemas } from "../api/client";
-import { keepEdited, say, useShows } from "../api/queries";
+import type { Schemas } from "../api/client";
+import { useMusicOf, useTakeMusicOf } from "../api/music";
+import { useShows } from "../api/shows";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { Choice, Tick } from "../ui/fields";
@@ -15,40 +15,15 @@ const ways: readonly (readonly [Schemas["MatchedBy"], string])[] = [
 /** The music of another show laid on this one's slides: where each cue would go, before it does. */
 export function MusicOfDialog({ close }: { close: () => void }) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
   const [chosen, setChosen] = useState<string>();
   const [by, setBy] = useState<Schemas["MatchedBy"]>(view.show.sections.length > 0 ? "sections" : "titles");
   const [left, setLeft] = useState<readonly string[]>([]);
   const { data: shows = [] } = useShows();
   const others = shows.filter((s) => s.id !== view.id && s.sounds > 0 && !s.problem);
   const other = chosen ?? others[0]?.id;
-  const { data: lines = [] } = useQuery({
-    queryKey: ["music-of", view.id, view.revision, other, by],
-    enabled: other !== undefined,
-    queryFn: async ({ signal }) =>
-      answered(
-        await api.GET("/api/shows/{id}/music-of/{other}", {
-          params: { path: { id: view.id, other: other ?? "" }, query: { by } },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  const { data: lines = [] } = useMusicOf(view.id, view.revision, other, by);
   const laid = lines.filter((l) => l.first !== null && !left.includes(l.cueId));
-  const lay = useMutation({
-    mutationFn: async () =>
-      answered(
-        await api.POST("/api/shows/{id}/music-of/{other}", {
-          params: { path: { id: view.id, other: other ?? "" } },
-          body: { by, cueIds: laid.map((l) => l.cueId) },
-        }),
-      ),
-    onSuccess: (after) => {
-      keepEdited(queries, view.id, after);
-      close();
-    },
-    onError: say,
-  });
+  const take = useTakeMusicOf(view.id);
   return (
     <Dialog
       title="Take the music of another show"
@@ -58,8 +33,8 @@ export function MusicOfDialog({ close }: { close: () => void }) {
         <button
           type="button"
           className="btn btn-primary"
-          disabled={laid.length === 0 || lay.isPending}
-          onClick={() => lay.mutate()}
+          disabled={laid.length === 0 || take.isPending}
+          onClick={() => other && take.mutate({ other, by, cueIds: laid.map((l) => l.cueId) }, { onSuccess: close })}
         >
           {laid.length === 1 ? "Lay one cue" : `Lay ${laid.length} cues`}
         </button>

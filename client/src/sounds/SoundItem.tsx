@@ -1,6 +1,6 @@
 import { Copyright, ListPlus, Pause, Play } from "lucide-react";
 import { videoPictureUrl, type Sound } from "../api/client";
-import { usePeaks } from "../api/queries";
+import { usePeaks } from "../api/sounds";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
@@ -20,7 +20,7 @@ interface Props {
 /** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
   const { view } = useOpenShow();
-  const { data: peaks } = usePeaks(view.id, sound.id, 0, sound.figures.frames, columns);
+  const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns);
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
   return (
     <li

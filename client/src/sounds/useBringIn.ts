@@ -1,8 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { toast } from "sonner";
-import { answered, api, type BroughtFile, type ShowView } from "../api/client";
-import { keepEdited, keepJob, say } from "../api/queries";
+import type { BroughtFile } from "../api/client";
+import { addSlides } from "../api/decks";
+import { reportError } from "../api/errors";
+import { upsertJob } from "../api/jobs";
+import { applyEdited, cachedShow } from "../api/show";
+import { addSound, replaceSound } from "../api/sounds";
 import { stop, upload, type Purpose } from "../api/upload";
 import { isDeck, isVideo } from "../decks/readable";
 import type { Upload } from "../shows/ShowContext";
@@ -28,8 +32,7 @@ export function useBringIn(showId: string) {
   const queries = useQueryClient();
   const [uploads, setUploads] = useState<readonly Upload[]>([]);
   const [arrived, setArrived] = useState<ArrivedDeck>();
-  const view = () => queries.getQueryData<ShowView>(["show", showId]);
-  const path = { params: { path: { id: showId } } };
+  const view = () => cachedShow(queries, showId);
 
   const shown = async <T>(
     name: string,
@@ -59,7 +62,7 @@ export function useBringIn(showId: string) {
     if (there && !laid) toast(`${file.name} is here already, as ${there.name}.`);
     else {
       const body = isVideo(file) ? { ...brought, kind: "video" as const, ...at } : brought;
-      keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds", { ...path, body })));
+      upsertJob(queries, await addSound(showId, body));
     }
   };
 
@@ -68,10 +71,9 @@ export function useBringIn(showId: string) {
     for (const file of files) brought.push(await send(file, "deck"));
     if (view()?.show.slides.length) setArrived({ files: brought, index });
     else {
-      const body = { files: brought, index, fills: false };
-      const read = (signal: AbortSignal) => api.POST("/api/shows/{id}/deck", { ...path, body, signal });
       const name = brought.map((b) => b.name).join(", ");
-      await keepEdited(queries, showId, answered(await shown(name, (_, signal) => read(signal))));
+      const read = (signal: AbortSignal) => addSlides(showId, { files: brought, index, fills: false }, signal);
+      await applyEdited(queries, showId, await shown(name, (_, signal) => read(signal)));
     }
   };
 
@@ -79,25 +81,24 @@ export function useBringIn(showId: string) {
     const { index = behindTheLast, slideId } = at;
     const deck = files.filter(isDeck);
     const sounds = files.filter((file) => !isDeck(file));
-    if (deck.length > 0) void bringDeck(deck, index).catch(say);
+    if (deck.length > 0) void bringDeck(deck, index).catch(reportError);
     const work = async () => {
       for (let file = sounds.shift(); file; file = sounds.shift())
-        await bringSound(file, slideId ? { slideId } : at.index === undefined ? {} : { index }).catch(say);
+        await bringSound(file, slideId ? { slideId } : at.index === undefined ? {} : { index }).catch(reportError);
     };
     for (let i = 0; i < atOnce; i++) void work();
   };
 
   const replace = async (soundId: string, file: File) => {
     const body = await send(file, "sound");
-    const params = { path: { id: showId, soundId } };
-    keepJob(queries, answered(await api.POST("/api/shows/{id}/sounds/{soundId}/replace", { params, body })));
+    upsertJob(queries, await replaceSound(showId, soundId, body));
   };
 
   return {
     uploads,
     send,
     bringIn,
-    replace: (soundId: string, file: File) => void replace(soundId, file).catch(say),
+    replace: (soundId: string, file: File) => void replace(soundId, file).catch(reportError),
     arrived,
     settle: () => setArrived(undefined),
   };

@@ -1,7 +1,6 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Download, Printer } from "lucide-react";
 import { useState } from "react";
-import { answered, api } from "../api/client";
+import { type SpreadOptions, useSpread } from "../api/time";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { Choice } from "../ui/fields";
@@ -11,29 +10,15 @@ import { LimitFields, type Limits } from "./LimitFields";
 import { NewHolds } from "./NewHolds";
 import { over } from "./over";
 
-type SpreadBy = "evenly" | "text" | "holds";
-
 /** The running time: what it is aimed at, sharing it out among the slides, and the sheet to print. */
 export function RunningTimeDialog({ close }: { close: () => void }) {
   const { view, edit } = useOpenShow();
   const { targetMs } = view.show;
   const total = view.runningOrder.totalFrames;
-  const [by, setBy] = useState<SpreadBy>("evenly");
+  const [by, setBy] = useState<SpreadOptions["by"]>("evenly");
   const [limits, setLimits] = useState<Limits>({});
   const totalMs = targetMs ?? msOfFrames(total);
-  const { data, error } = useQuery({
-    queryKey: ["spread", view.id, view.revision, by, totalMs, limits],
-    retry: false,
-    enabled: total > 0,
-    queryFn: async ({ signal }) =>
-      answered(
-        await api.GET("/api/shows/{id}/spread", {
-          params: { path: { id: view.id }, query: { by, totalMs, ...limits } },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  const { data, error } = useSpread(view.id, view.revision, { by, totalMs, ...limits }, total > 0);
   return (
     <Dialog title="Running time" close={close} wide>
       <p className="mb-4">

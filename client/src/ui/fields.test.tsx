@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { lookedAt } from "../api/asOf";
+import { baseRevision } from "../api/baseRevision";
 import { ActionsContext } from "../shows/ShowContext";
 import { viewOf } from "../tests/show";
 import { Choice, LevelField, MsField } from "./fields";
@@ -101,7 +101,7 @@ const seen: (number | undefined)[] = [];
 
 describe("what is typed while somebody else changes the show", () => {
   it.each([
-    ["TextBox", <TextBox key="t" label="Notes" value="old" commit={() => seen.push(lookedAt())} />],
+    ["TextBox", <TextBox key="t" label="Notes" value="old" commit={() => seen.push(baseRevision())} />],
     [
       "ValueField",
       <ValueField
@@ -110,7 +110,7 @@ describe("what is typed while somebody else changes the show", () => {
         value="old"
         show={(v) => v}
         read={(v) => v}
-        commit={() => seen.push(lookedAt())}
+        commit={() => seen.push(baseRevision())}
       />,
     ],
   ])("is an edit of what its writer saw: %s", (_, field) => {
@@ -125,6 +125,6 @@ describe("what is typed while somebody else changes the show", () => {
     // The next one is begun on what is there then.
     fireEvent.change(box, { target: { value: "mine again" } });
     fireEvent.blur(box);
-    expect([...seen, lookedAt()]).toEqual([5, 6, undefined]);
+    expect([...seen, baseRevision()]).toEqual([5, 6, undefined]);
   });
 });

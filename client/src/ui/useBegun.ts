@@ -1,5 +1,5 @@
 import { useContext, useRef } from "react";
-import { asOf } from "../api/asOf";
+import { withBaseRevision } from "../api/baseRevision";
 import { ActionsContext } from "../shows/ShowContext";
 
 /** Keeps on which revision of the show something was begun, and ends it on that. Outside of a show it does nothing. */
@@ -9,7 +9,7 @@ export function useBegun() {
   return {
     begin: () => (revision.current ??= actions?.now().revision),
     end: (act: () => void) => {
-      asOf(revision.current, act);
+      withBaseRevision(revision.current, act);
       revision.current = undefined;
     },
   };

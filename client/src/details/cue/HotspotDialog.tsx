@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent } from "react";
-import { answered, api, pictureUrl, type Cue } from "../../api/client";
-import { say } from "../../api/queries";
+import { pictureUrl, type Cue } from "../../api/client";
+import { createPicture } from "../../api/cues";
+import { reportError } from "../../api/errors";
 import { pictureEndings } from "../../decks/readable";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Dialog } from "../../ui/Dialog";
@@ -51,9 +52,9 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   const picture = async (file: File) => {
     try {
       const brought = await send(file, "deck");
-      set({ picture: answered(await api.POST("/api/pictures", { body: brought })) });
+      set({ picture: await createPicture(brought) });
     } catch (problem) {
-      say(problem as Error);
+      reportError(problem);
     }
   };
 

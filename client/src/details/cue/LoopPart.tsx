@@ -1,5 +1,6 @@
 import type { Cue, Sound } from "../../api/client";
-import { proposalsFor, say } from "../../api/queries";
+import { fetchProposals } from "../../api/cues";
+import { reportError } from "../../api/errors";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, MsField } from "../../ui/fields";
 import { clock, framesOfMs, msOfFrames } from "../../ui/format";
@@ -14,9 +15,9 @@ export function LoopPart({ cue, sound }: { cue: Cue; sound: Sound }) {
     edit({ kind: "setLoopPart", cueId: cue.id, part: { fromFrame, toFrame } });
   // A part to begin with, to be dragged from there.
   const proposed = () =>
-    proposalsFor(view.id, cue.id)
+    fetchProposals(view.id, cue.id)
       .then(({ goesRound }) => setPart(goesRound.fromFrame, goesRound.toFrame))
-      .catch(say);
+      .catch(reportError);
   return (
     <Sentence>
       Round goes{" "}

@@ -1,7 +1,8 @@
 import { ZoomIn, ZoomOut } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Cue, Sound } from "../../api/client";
-import { proposalsFor, say } from "../../api/queries";
+import { fetchProposals } from "../../api/cues";
+import { reportError } from "../../api/errors";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice } from "../../ui/fields";
 import { Sentence } from "../Sentence";
@@ -23,9 +24,9 @@ export function PartTools({ cue, sound, set, here, zoom }: Props) {
   const { view } = useOpenShow();
   const total = sound.figures.frames;
   const beginning = () =>
-    proposalsFor(view.id, cue.id)
+    fetchProposals(view.id, cue.id)
       .then((proposed) => set(proposed.beginning.fromFrame, proposed.beginning.toFrame))
-      .catch(say);
+      .catch(reportError);
   return (
     <>
       <Sentence>

@@ -1,46 +1,20 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { ChevronDown, X } from "lucide-react";
 import { useState } from "react";
-import { answered, api, type Cue } from "../../api/client";
-import { keepEdited, say } from "../../api/queries";
+import type { Cue } from "../../api/client";
+import { useApplyPreset, usePresets, useRemovePreset, useSavePreset } from "../../api/presets";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Menu } from "../../ui/Menu";
-
-const kept = ["readymades"];
 
 /** Sets of settings in one click, and back to plain; one's own can be kept. */
 export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
   const { view } = useOpenShow();
-  const queries = useQueryClient();
   const [naming, setNaming] = useState(false);
-  const { data: all } = useQuery({
-    queryKey: kept,
-    queryFn: async ({ signal }) => answered(await api.GET("/api/readymades", { signal })),
-  });
+  const { data: all } = usePresets();
+  const applying = useApplyPreset(view.id);
+  const saving = useSavePreset(view.id);
+  const removing = useRemovePreset();
   const [cue, ...more] = cues;
-  const apply = (readyMade: string | null) =>
-    api
-      .POST("/api/shows/{id}/apply", {
-        params: { path: { id: view.id } },
-        body: { cueIds: cues.map((c) => c.id), readyMade },
-      })
-      .then((answer) => keepEdited(queries, view.id, answered(answer)))
-      .catch(say);
-  const keep = (name: string) =>
-    cue &&
-    api
-      .POST("/api/shows/{id}/cues/{cueId}/readymade", {
-        params: { path: { id: view.id, cueId: cue.id } },
-        body: { name },
-      })
-      .then(answered)
-      .then(() => queries.invalidateQueries({ queryKey: kept }))
-      .catch(say);
-  const forget = (id: string) =>
-    api
-      .DELETE("/api/readymades/{id}", { params: { path: { id } } })
-      .then(() => queries.invalidateQueries({ queryKey: kept }))
-      .catch(say);
+  const apply = (presetId: string | null) => applying.mutate({ cueIds: cues.map((c) => c.id), presetId });
   return (
     <>
       <Menu
@@ -53,7 +27,7 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
       >
         {[...(all?.shipped ?? []), ...(all?.kept ?? [])].map((made) => (
           <li key={made.id} className="flex-row flex-nowrap">
-            <button type="button" className="grow" onClick={() => void apply(made.id)}>
+            <button type="button" className="grow" onClick={() => apply(made.id)}>
               {made.name}
             </button>
             {all?.kept.includes(made) && (
@@ -61,7 +35,7 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
                 type="button"
                 className="px-2"
                 aria-label={`Forget “${made.name}”`}
-                onClick={() => void forget(made.id)}
+                onClick={() => removing.mutate(made.id)}
               >
                 <X size={13} />
               </button>
@@ -69,7 +43,7 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
           </li>
         ))}
         <li>
-          <button type="button" className="font-bold" onClick={() => void apply(null)}>
+          <button type="button" className="font-bold" onClick={() => apply(null)}>
             Back to plain
           </button>
         </li>
@@ -91,7 +65,7 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
           onKeyDown={(event) => {
             if (event.key === "Escape") setNaming(false);
             if (event.key !== "Enter" || !event.currentTarget.value.trim()) return;
-            void keep(event.currentTarget.value);
+            if (cue) saving.mutate({ cueId: cue.id, name: event.currentTarget.value });
             setNaming(false);
           }}
         />

@@ -1,6 +1,6 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { answered, api, type Cue } from "../../api/client";
-import { proposalsFor, say } from "../../api/queries";
+import type { Cue } from "../../api/client";
+import { fetchProposals, fetchSpan, useProposals } from "../../api/cues";
+import { reportError } from "../../api/errors";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, differ, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
@@ -49,12 +49,11 @@ export function Slides({ cues }: Props) {
     return first === undefined || last === undefined ? "" : first === last ? `${first}` : `${first}–${last}`;
   });
   const typed = async (text: string) => {
-    const path = { params: { path: { id: view.id }, query: { typed: text } } };
     try {
-      const span = answered(await api.GET("/api/shows/{id}/span", path));
+      const span = await fetchSpan(view.id, text);
       each((cue) => ({ kind: "setSpan", cueId: cue.id, span }), `slides ${text}`);
     } catch (problem) {
-      say(problem as Error);
+      reportError(problem);
     }
   };
   return (
@@ -128,12 +127,7 @@ function useSteps(slideId: string | undefined) {
 /** The other cues a cue can come after, the likeliest first; asked for only where it comes after one. */
 function useBefore(cue: Cue | undefined): readonly string[] {
   const { view } = useOpenShow();
-  const { data } = useQuery({
-    queryKey: ["proposals", view.id, cue?.id, view.revision],
-    queryFn: ({ signal }) => proposalsFor(view.id, cue?.id ?? "", signal),
-    placeholderData: keepPreviousData,
-    enabled: cue?.start.kind === "after",
-  });
+  const { data } = useProposals(view.id, cue?.id, view.revision, cue?.start.kind === "after");
   const after = data?.after ?? [];
   return cue?.start.cueId && !after.includes(cue.start.cueId) ? [cue.start.cueId, ...after] : after;
 }
@@ -157,13 +151,13 @@ export function Begins({ cues }: Props) {
     each(({ id }) => ({ kind: "setStart", cueId: id, start: to }), words);
   const after = (id: string) => start({ kind: "after", stepId: null, cueId: id }, `after ${nameOf(id)}`);
   const likeliest = (of: Cue) =>
-    proposalsFor(view.id, of.id)
+    fetchProposals(view.id, of.id)
       .then((proposed) => {
         const [first] = proposed.after;
         if (!first) throw new Error("Every other cue waits for this one. Let one of them begin with its slide first.");
         after(first);
       })
-      .catch(say);
+      .catch(reportError);
   const options: readonly (readonly [string, string])[] = [
     [
       "slide",

@@ -3,8 +3,8 @@ import type { Schemas, ShowView, SlideTime, StrandView } from "./client";
 type Change = Schemas["ShowChange"];
 type Shift = Schemas["Shift"];
 
-/** A view with a change taken over; what did not change stays the very same. */
-export function changed(view: ShowView, change: Change): ShowView {
+/** A view with a change applied; what did not change stays the same object. */
+export function applyPatch(view: ShowView, change: Change): ShowView {
   const { show } = view;
   const slides = list(moved(view.runningOrder.slides, change.shift, moveSlide), change.runningOrder, (s) => s.slideId);
   return {

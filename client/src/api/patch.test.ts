@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
-import { changed } from "./change";
+import { applyPatch } from "./patch";
 import recorded from "./changes.json";
 import type { Schemas, ShowView } from "./client";
 
@@ -33,7 +33,7 @@ const nothing: Schemas["ShowChange"] = {
 it("takes over what changed, and leaves the rest the very same", () => {
   const view = viewOf({ sounds: [sound("bell")], cues: [cue("a", "bell"), cue("b", "bell"), cue("c", "bell")] });
   const quieter = cue("b", "bell", { levelDb: -3 });
-  const after = changed(view, {
+  const after = applyPatch(view, {
     ...nothing,
     cues: {
       runs: [
@@ -55,7 +55,7 @@ it("takes over what changed, and leaves the rest the very same", () => {
 
 it("takes slides out and puts them in another order", () => {
   const view = viewOf();
-  const after = changed(view, {
+  const after = applyPatch(view, {
     ...nothing,
     slides: {
       runs: [
@@ -77,5 +77,5 @@ it("comes to what the server would give if it were asked, whatever is moved, hid
     after: ShowView;
   };
   expect(changes.filter((c) => c.shift).length).toBeGreaterThan(5);
-  expect(changes.reduce(changed, before)).toEqual(after);
+  expect(changes.reduce(applyPatch, before)).toEqual(after);
 });

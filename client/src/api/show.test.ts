@@ -2,7 +2,8 @@ import { QueryClient, QueryObserver } from "@tanstack/react-query";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { viewOf } from "../tests/show";
 import { api, type JobView, type ShowView } from "./client";
-import { askAnew, jobsQuery, keepChange, keepJob, showQuery } from "./queries";
+import { jobsQuery, upsertJob } from "./jobs";
+import { applyChange, refetch, showQuery } from "./show";
 
 /** A server that answers when it is told to: the questions it was asked, in order. */
 function serverOf() {
@@ -23,7 +24,7 @@ describe("a show that changes while it is asked for", () => {
     const [asked, client] = [serverOf(), queries()];
     const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
     await vi.waitFor(() => expect(asked.length).toBe(1));
-    void askAnew(client, ["show", "x"]);
+    void refetch(client, ["show", "x"]);
     await vi.waitFor(() => expect(asked.length).toBe(2));
     asked[1]?.(at(2));
     asked[0]?.(at(1));
@@ -40,9 +41,9 @@ describe("a show that changes while it is asked for", () => {
     asked[0]?.(at(1));
     await vi.waitFor(() => expect(client.isFetching()).toBe(0));
     expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(2);
-    expect(keepChange(client, "x", 2, null)).toBe(true);
+    expect(applyChange(client, "x", 2, null)).toBe(true);
     // Nobody told of anything: the server has gone back to a copy, and what it has is what there is.
-    void askAnew(client, ["show", "x"]);
+    void refetch(client, ["show", "x"]);
     await vi.waitFor(() => expect(asked.length).toBe(2));
     asked[1]?.(at(1));
     await vi.waitFor(() => expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(1));
@@ -55,7 +56,7 @@ it("has a job it was told of while it asked for them", async () => {
   const stop = new QueryObserver(client, jobsQuery("x")).subscribe(() => undefined);
   await vi.waitFor(() => expect(asked.length).toBe(1));
   const job = { id: "j", showId: "x", kind: "sound", state: "running" } as JobView;
-  keepJob(client, job);
+  upsertJob(client, job);
   await vi.waitFor(() => expect(asked.length).toBe(2));
   asked[0]?.([]);
   asked[1]?.([job]);

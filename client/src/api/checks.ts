@@ -1,0 +1,20 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "./client";
+import { useShowCommand } from "./edits";
+import { keys } from "./keys";
+
+/** The findings of all checks; none are asked for before a revision is known. */
+export const useFindingsAt = (showId: string, revision: number | undefined) =>
+  useQuery({
+    queryKey: keys.checks(showId, revision),
+    enabled: revision !== undefined,
+    queryFn: async ({ signal }) =>
+      unwrap(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } }, signal })),
+    placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
+  });
+
+/** Applies all remedies that need no decision, as one edit. */
+export const useFixAll = (id: string) =>
+  useShowCommand<undefined>(id, async () =>
+    unwrap(await api.POST("/api/shows/{id}/checks/put-right", { params: { path: { id } } })),
+  );

@@ -1,0 +1,100 @@
+import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { toast } from "sonner";
+import { baseRevision } from "./baseRevision";
+import { api, type Edit, type Schemas, type ShowView, unwrap } from "./client";
+import { isTransient, reportError, UserError } from "./errors";
+import { keys } from "./keys";
+import { applyEdited, cachedShow, refetch } from "./show";
+
+/**
+ * An edit, or how it is made from the show as it is when the edit is sent. Whatever changes a part of a record must be the second: two edits can
+ * be made before the first is answered, and the record that was drawn is then an old one. Undefined means that nothing is to be changed.
+ */
+type EditOf = Edit | ((show: ShowView["show"]) => Edit | undefined);
+
+/** This page, whose own edits do not collide with each other. */
+const sender = Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => byte.toString(16).padStart(2, "0")).join(
+  "",
+);
+
+const againMs = 1000;
+const collisionShownMs = 20_000;
+
+/** What all changes of one show have in common: they are sent one after the other. */
+const queueOf = (showId: string) => ({ mutationKey: keys.edits(showId), scope: { id: `edits of ${showId}` } });
+
+/** Edits are sent again until the server can be reached. */
+const untilSent = { retry: (_: number, error: Error) => isTransient(error), retryDelay: againMs };
+
+/** Edits a show, undoes and redoes. */
+export function useEdits(showId: string) {
+  const queries = useQueryClient();
+  return useMemo(() => editsOf(queries, showId), [queries, showId]);
+}
+
+function editsOf(queries: QueryClient, showId: string) {
+  const params = { path: { id: showId } };
+  const asSender = { params: { ...params, query: { sender } } };
+  const fetchAgain = () => refetch(queries, keys.show(showId));
+  const failed = async (error: Error) => {
+    reportError(error);
+    await fetchAgain();
+  };
+  // No component observes these mutations: nothing is drawn again because an edit is on its way.
+  const enqueue = (run: () => Promise<Schemas["Edited"] | undefined>, onError = failed) =>
+    void queries
+      .getMutationCache()
+      .build(queries, {
+        ...queueOf(showId),
+        ...untilSent,
+        mutationFn: run,
+        onSuccess: (edited: Schemas["Edited"] | undefined) => edited && applyEdited(queries, showId, edited),
+        onError,
+        meta: { showsErrors: true },
+      })
+      .execute(undefined)
+      .catch(() => undefined);
+  const edit = (made: EditOf) => {
+    // What the user was looking at, however long the edit waits for those before it.
+    const revision = baseRevision() ?? cachedShow(queries, showId)?.revision ?? 0;
+    enqueue(
+      async () => {
+        const view = cachedShow(queries, showId);
+        const now = typeof made === "function" ? view && made(view.show) : made;
+        if (!now) return undefined;
+        const answer = await api.POST("/api/shows/{id}/edits", { params, body: { revision, edit: now, sender } });
+        return unwrap(answer);
+      },
+      async (error) => {
+        if (!(error instanceof UserError && error.kind === "changed")) return failed(error);
+        await fetchAgain();
+        // Neither change is lost: this one can be made again, on what is there now.
+        const action = { label: "Change it all the same", onClick: () => edit(made) };
+        toast.error(error.message, { duration: collisionShownMs, action });
+      },
+    );
+  };
+  return {
+    edit,
+    undo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/undo", asSender))),
+    redo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/redo", asSender))),
+  };
+}
+
+/** Runs a command that changes a show, after the edits before it, and applies the result. */
+export function useShowCommand<Variables, Result = Schemas["Edited"]>(
+  showId: string,
+  run: (variables: Variables) => Promise<Result>,
+  editedOf: (result: Result) => Schemas["Edited"] | null | undefined = (result) => result as Schemas["Edited"],
+) {
+  const queries = useQueryClient();
+  return useMutation({
+    ...queueOf(showId),
+    mutationFn: run,
+    onSuccess: (result: Result) => {
+      const edited = editedOf(result);
+      return edited ? applyEdited(queries, showId, edited) : undefined;
+    },
+  });
+}

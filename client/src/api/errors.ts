@@ -1,0 +1,61 @@
+import { toast } from "sonner";
+
+/** Why a request failed. */
+export type FailureKind = "offline" | "busy" | "refused" | "gone" | "changed";
+
+/** A failed request. The message is for the user. */
+export class UserError extends Error {
+  constructor(
+    message: string,
+    readonly kind: FailureKind = "refused",
+  ) {
+    super(message);
+  }
+}
+
+const sentences: Partial<Record<FailureKind, string>> = {
+  offline: "Phonaris isn't responding. Saved changes are safe. Try again in a moment.",
+  busy: "Phonaris is busy. Try again in a moment.",
+  gone: "This is no longer here.",
+  changed: "This was changed in the meantime.",
+};
+
+/** The error of a request that never got an answer. */
+export const offlineError = () => new UserError(sentences.offline ?? "", "offline");
+
+/** The error that an answer of the server stands for. */
+export function errorOf(status: number, body: unknown): UserError {
+  const kind = kindOf(status);
+  return new UserError(titleOf(body) ?? sentences[kind] ?? "Something went wrong. Saved changes are safe.", kind);
+}
+
+function kindOf(status: number): FailureKind {
+  if (status === 404 || status === 410) return "gone";
+  if (status === 409) return "changed";
+  if (status === 429 || status === 503) return "busy";
+  return status === 502 || status === 504 ? "offline" : "refused";
+}
+
+/** What a problem of the server says (RFC 9457). */
+export function titleOf(body: unknown): string | undefined {
+  return typeof body === "object" && body !== null && "title" in body && typeof body.title === "string"
+    ? body.title
+    : undefined;
+}
+
+/** Whether the same request can succeed a moment later. */
+export const isTransient = (error: unknown) =>
+  error instanceof UserError && (error.kind === "offline" || error.kind === "busy");
+
+/** Whether a request was cancelled, which nobody needs to be told. */
+export const isCancelled = (error: unknown) => error instanceof Error && error.name === "AbortError";
+
+const shownMs = 8000;
+
+/** Tells the user of an error, once however often it happens, and offers to try again where that can help. */
+export function reportError(error: unknown, retry?: () => void) {
+  if (isCancelled(error)) return;
+  const message = error instanceof Error ? error.message : String(error);
+  const action = retry && isTransient(error) ? { label: "Try again", onClick: retry } : undefined;
+  toast.error(message, { id: message, duration: shownMs, ...(action && { action }) });
+}

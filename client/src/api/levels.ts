@@ -1,0 +1,33 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "./client";
+import { useShowCommand } from "./edits";
+import { keys } from "./keys";
+
+/** How loud a show is. What was known before is shown until the new answer comes. */
+export const useLevels = (showId: string, revision: number) =>
+  useQuery({
+    queryKey: keys.levels(showId, revision),
+    queryFn: async ({ signal }) =>
+      unwrap(await api.GET("/api/shows/{id}/levels", { params: { path: { id: showId } }, signal })),
+    placeholderData: keepPreviousData,
+  });
+
+/** How loud a show would be along its slides with all levels matched, except those of some cues. */
+export const useMatched = (showId: string, revision: number, leftOut: readonly string[], enabled: boolean) =>
+  useQuery({
+    queryKey: keys.matched(showId, revision, leftOut),
+    enabled,
+    queryFn: async ({ signal }) =>
+      unwrap(
+        await api.GET("/api/shows/{id}/levels/matched", {
+          params: { path: { id: showId }, query: { leftOut: leftOut.join(",") } },
+          signal,
+        }),
+      ),
+  });
+
+/** Matches the levels of cues to the targets. */
+export const useMatchLevels = (id: string) =>
+  useShowCommand(id, async (cueIds: string[]) =>
+    unwrap(await api.POST("/api/shows/{id}/levels/match", { params: { path: { id } }, body: { cueIds } })),
+  );

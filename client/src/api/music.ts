@@ -1,0 +1,27 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "./client";
+import { useShowCommand } from "./edits";
+import { keys } from "./keys";
+
+/** Where the cues of another show would be placed in this one. */
+export const useMusicOf = (id: string, revision: number, other: string | undefined, by: Schemas["MatchedBy"]) =>
+  useQuery({
+    queryKey: keys.musicOf(id, revision, other, by),
+    enabled: other !== undefined,
+    queryFn: async ({ signal }) =>
+      unwrap(
+        await api.GET("/api/shows/{id}/music-of/{other}", {
+          params: { path: { id, other: other ?? "" }, query: { by } },
+          signal,
+        }),
+      ),
+    // Of the same question only: cues of one show must not be asked of another.
+    placeholderData: (before, query) =>
+      query?.queryKey[3] === other && query?.queryKey[4] === by ? before : undefined,
+  });
+
+/** Places cues of another show. */
+export const useTakeMusicOf = (id: string) =>
+  useShowCommand(id, async ({ other, ...body }: { other: string; by: Schemas["MatchedBy"]; cueIds: string[] }) =>
+    unwrap(await api.POST("/api/shows/{id}/music-of/{other}", { params: { path: { id, other } }, body })),
+  );

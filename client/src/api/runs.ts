@@ -1,0 +1,48 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, type Schemas, unwrap } from "./client";
+import { keys } from "./keys";
+
+type RunPath = { id: string; runId: string };
+
+/** Begins a run: the show as it is now, planned for live use. */
+export const createRun = async (id: string, kind: Schemas["RunKind"]): Promise<Schemas["NewRunView"]> =>
+  unwrap(await api.POST("/api/shows/{id}/runs", { params: { path: { id } }, body: { kind } }));
+
+/** Saves what happened in a run so far. */
+export const saveRun = async (path: RunPath, body: Schemas["ToldRun"]) => {
+  const { response } = await api.PUT("/api/shows/{id}/runs/{runId}", { params: { path }, body });
+  return response.ok;
+};
+
+/** The runs of a show, the latest first. */
+export const useRuns = (id: string, before: () => Promise<unknown>) =>
+  useQuery({
+    queryKey: keys.runs(id),
+    queryFn: async ({ signal }) => {
+      await before();
+      return unwrap(await api.GET("/api/shows/{id}/runs", { params: { path: { id } }, signal }));
+    },
+  });
+
+/** What a run was like, compared with the show at a revision. */
+export const useRunReport = (id: string, runId: string, revision: number | undefined) =>
+  useQuery({
+    queryKey: keys.runReport(id, runId, revision),
+    // Before the show is known, an edit could not tell which revision it is made on.
+    enabled: revision !== undefined,
+    queryFn: async ({ signal }) =>
+      unwrap(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id, runId } }, signal })),
+    placeholderData: keepPreviousData,
+  });
+
+/** Opens a run to clickers. */
+export const openClicker = async (path: RunPath) =>
+  unwrap(await api.POST("/api/shows/{id}/runs/{runId}/clicker", { params: { path } }));
+
+/** Tells clickers what to show. */
+export const updateClicker = async (path: RunPath, body: Schemas["ClickerState"]) =>
+  unwrap(await api.PUT("/api/shows/{id}/runs/{runId}/clicker/state", { params: { path }, body }));
+
+/** Disconnects all clickers. */
+export const closeClicker = async (path: RunPath) =>
+  unwrap(await api.DELETE("/api/shows/{id}/runs/{runId}/clicker", { params: { path } }));

@@ -1,0 +1,116 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, type BroughtFile, send, unwrap } from "./client";
+import { UserError } from "./errors";
+import { keys } from "./keys";
+import { finished } from "./upload";
+
+const version = { "Tus-Resumable": "1.0.0" };
+const base64 = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
+
+/** The recordings of a show that were interrupted, as when the page was lost. */
+export const useLostTakes = (id: string) =>
+  useQuery({
+    queryKey: keys.takes(id),
+    queryFn: async ({ signal }) => unwrap(await api.GET("/api/shows/{id}/takes", { params: { path: { id } }, signal })),
+  });
+
+/** Deletes what arrived of an interrupted recording. */
+export function useDropTake(id: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: async (uploadId: string) =>
+      unwrap(await api.DELETE("/api/uploads/{id}", { params: { path: { id: uploadId } } })),
+    onSettled: () => queries.invalidateQueries({ queryKey: keys.takes(id) }),
+  });
+}
+
+/** Ends an interrupted recording where it was interrupted. */
+export const finishTake = (uploadId: string) => finish(`/api/uploads/${uploadId}`);
+
+/**
+ * Uploads a recording while it is made, by the protocol for resumable uploads (tus 1.0) with its length left open: if the page is lost, no more than
+ * the last second is. All of it stays in memory until it is finished, so whatever did not arrive is sent again with the next part.
+ */
+export class TakeUpload {
+  private readonly recorded: Blob[] = [];
+  private url: string | undefined;
+  /** How much the server has; unknown after a failure. */
+  private offset: number | undefined;
+  private sending: Promise<unknown> = Promise.resolve();
+
+  constructor(
+    private readonly showId: string,
+    private readonly name: string,
+  ) {}
+
+  /** Adds what was recorded since the last call. */
+  add(part: Blob) {
+    this.recorded.push(part);
+    // A failure is told when the recording is finished, if it is not made good by then.
+    this.sending = this.sending.then(() => this.sendRest()).catch(() => undefined);
+  }
+
+  /** Sends what is missing, and ends the upload. After a failure it can be called again. */
+  async finish(): Promise<BroughtFile> {
+    await this.sending;
+    return finish(await this.sendRest());
+  }
+
+  /** Deletes what was uploaded. */
+  async drop() {
+    await this.sending;
+    if (this.url) await send(this.url, { method: "DELETE", headers: version });
+  }
+
+  private async sendRest(): Promise<string> {
+    const url = (this.url ??= await this.create());
+    const recorded = new Blob(this.recorded);
+    const offset = this.offset ?? (await offsetOf(url));
+    this.offset = undefined;
+    if (offset < recorded.size) await patch(url, offset, {}, recorded.slice(offset));
+    this.offset = recorded.size;
+    return url;
+  }
+
+  private async create(): Promise<string> {
+    const answer = await send("/api/uploads", {
+      method: "POST",
+      headers: {
+        ...version,
+        "Upload-Defer-Length": "1",
+        "Upload-Metadata": `filename ${base64(this.name)},purpose ${base64(`take-${this.showId}`)}`,
+      },
+    });
+    const url = answer.headers.get("Location");
+    if (!answer.ok || !url) throw notUploaded();
+    return url;
+  }
+}
+
+const notUploaded = () => new UserError("The recording could not be uploaded. It is still here: try again.");
+
+async function offsetOf(url: string): Promise<number> {
+  const offset = (await send(url, { method: "HEAD", headers: version })).headers.get("Upload-Offset");
+  if (offset === null) throw notUploaded();
+  return Number(offset);
+}
+
+async function patch(url: string, offset: number, headers: Record<string, string>, body?: Blob) {
+  const answer = await send(url, {
+    method: "PATCH",
+    headers: {
+      ...version,
+      ...headers,
+      "Content-Type": "application/offset+octet-stream",
+      "Upload-Offset": String(offset),
+    },
+    ...(body && { body }),
+  });
+  if (!answer.ok) throw notUploaded();
+}
+
+async function finish(url: string): Promise<BroughtFile> {
+  const offset = await offsetOf(url);
+  await patch(url, offset, { "Upload-Length": String(offset) });
+  return finished(url);
+}
