@@ -1,12 +1,11 @@
 import { useEffect, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { useLevels, useMatched, useMatchLevels } from "../api/levels";
 import { Overview } from "../runsheet/Overview";
 import { useOpenShow } from "../shows/ShowContext";
 import { time } from "../ui/format";
-import { isInDialog } from "../ui/keys";
+import { useCommands } from "../ui/useCommands";
 import { LoadError } from "../ui/LoadError";
 import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
@@ -47,7 +46,7 @@ export default function LevelsPage() {
 function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
   const { player } = useOpenShow();
   const [matched, setMatched] = useState(false);
-  useHotkeys("m", () => setMatched((before) => !before), { ignoreEventWhen: isInDialog });
+  useCommands("levels", { compare: () => setMatched((before) => !before) });
   useEffect(() => (matched ? player.hearMatched(leftOut) : player.hearAsTheyAre()), [player, matched, leftOut]);
   useEffect(() => () => player.hearAsTheyAre(), [player]);
   return (

@@ -17,6 +17,7 @@ import type { Pictures } from "./pictures";
 import { SlideGrid } from "./SlideGrid";
 import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
+import { useCommands } from "../ui/useCommands";
 import { useStageKeys } from "./useStageKeys";
 
 interface Props {
@@ -45,12 +46,18 @@ export function PresenterView(props: Props) {
   const { chosen, choose, press } = useChosenSound(stage);
   const openGrid = () => setOver("slides");
   const openKeys = () => setOver("keys");
-  useStageKeys(stage, {
-    slides: openGrid,
-    keys: openKeys,
-    tellTime: () => setTime(timeWords(stage)),
-    notes: (by) => setLetters(letters + 2 * by),
-    sound: press,
+  useStageKeys(stage, { slides: openGrid, keys: openKeys });
+  useCommands("presenter", {
+    which: () => press("which"),
+    hold: () => press("hold"),
+    anew: () => press("anew"),
+    back: () => press("back"),
+    on: () => press("on"),
+    mark: () => press("mark"),
+    fade: () => press("fade"),
+    largerNotes: () => setLetters(letters + 2),
+    smallerNotes: () => setLetters(letters - 2),
+    time: () => setTime(timeWords(stage)),
   });
   // Whether the audience's window is still there is not told.
   useTick(1);

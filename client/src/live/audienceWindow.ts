@@ -20,8 +20,20 @@ export function openAudience(): Audience | undefined {
   const box = there.createElement("div");
   box.style.cssText = "position:fixed;inset:0;background:#000";
   there.body.replaceChildren(box);
-  there.onkeydown = ({ key, shiftKey, ctrlKey, altKey }) => {
-    document.dispatchEvent(new KeyboardEvent("keydown", { key, shiftKey, ctrlKey, altKey, cancelable: true }));
+  there.onkeydown = (event) => {
+    const { key, code, shiftKey, ctrlKey, altKey, metaKey, repeat } = event;
+    const copy = new KeyboardEvent("keydown", {
+      key,
+      code,
+      shiftKey,
+      ctrlKey,
+      altKey,
+      metaKey,
+      repeat,
+      cancelable: true,
+    });
+    // What it means here it must not mean there as well: the space bar would also press what has the focus.
+    if (!document.dispatchEvent(copy)) event.preventDefault();
   };
   there.ondblclick = () => void there.documentElement.requestFullscreen().catch(() => undefined);
   other.focus();

@@ -1,51 +1,21 @@
-import { useEffect } from "react";
+import type { CommandOf } from "../ui/commands";
+import { useCommands } from "../ui/useCommands";
 import type { Stage } from "./Stage";
 
-/** What keys do beside moving the show. */
-interface More {
-  /** Opens the way to any slide. */
-  slides: () => void;
-  /** Shows what the keys do. */
-  keys: () => void;
-  /** Has the time read out. */
-  tellTime: () => void;
-  /** Makes the notes larger or smaller. */
-  notes: (by: 1 | -1) => void;
-  /** Does something with the sound that is chosen, or chooses the next one. */
-  sound: (what: SoundKey) => void;
-}
+/** What the presenter's keys do with the cue that is chosen for them. */
+export type CueKey = Exclude<CommandOf<"presenter">, "largerNotes" | "smallerNotes" | "time">;
 
-const soundKeys = { w: "which", h: "hold", a: "anew", q: "back", e: "on", m: "mark", f: "fade" } as const;
-export type SoundKey = (typeof soundKeys)[keyof typeof soundKeys];
-
-/** The keys of who shows a show, and those that clickers send. */
-export function useStageKeys(stage: Stage, more?: More) {
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      const target = event.target as Element | null;
-      if (event.ctrlKey || event.altKey || event.metaKey || target?.closest?.("input, select, textarea, dialog"))
-        return;
-      // A button in hand is pressed by the space bar and Enter.
-      if ((event.key === " " || event.key === "Enter") && target?.closest?.("button")) return;
-      if (/^[1-9]$/.test(event.key)) stage.press("hand", Number(event.key));
-      else if (["ArrowRight", "ArrowDown", "PageDown", " ", "Enter"].includes(event.key)) stage.on();
-      else if (["ArrowLeft", "ArrowUp", "PageUp", "Backspace"].includes(event.key)) stage.back();
-      else if (event.key === "b" || event.key === ".") stage.toggleBlack();
-      else if (event.key === "s" || event.key === "0") stage.silence();
-      else if (event.key === "p") void stage.pause();
-      else if (event.key === "Home") stage.goTo(0);
-      else if (event.key === "End") stage.goTo(stage.places.length - 1);
-      else if (!more) return;
-      else if (event.key === "g") more.slides();
-      else if (event.key === "?") more.keys();
-      else if (event.key === "t") more.tellTime();
-      else if (event.key === "+" || event.key === "=") more.notes(1);
-      else if (event.key === "-") more.notes(-1);
-      else if (event.key in soundKeys) more.sound(soundKeys[event.key as keyof typeof soundKeys]);
-      else return;
-      event.preventDefault();
-    };
-    document.addEventListener("keydown", press);
-    return () => document.removeEventListener("keydown", press);
-  }, [stage, more]);
+/** The keys that move a show, those that clickers send among them. */
+export function useStageKeys(stage: Stage, more: { slides?: () => void; keys?: () => void } = {}) {
+  useCommands("stage", {
+    next: () => stage.on(),
+    previous: () => stage.back(),
+    first: () => stage.goTo(0),
+    last: () => stage.goTo(stage.places.length - 1),
+    black: () => stage.toggleBlack(),
+    silence: () => stage.silence(),
+    pause: () => void stage.pause(),
+    manual: ({ code, key }) => stage.press("hand", Number(/^\d$/.test(key) ? key : code.replace("Digit", ""))),
+    ...more,
+  });
 }

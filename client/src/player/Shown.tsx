@@ -4,6 +4,7 @@ import type { Picture } from "../live/pictures";
 import type { Manner, Stage } from "../live/Stage";
 import { useNow } from "../live/useNow";
 import { useStageKeys } from "../live/useStageKeys";
+import { useCommands } from "../ui/useCommands";
 import { Captions } from "./Captions";
 import { Controls } from "./Controls";
 import type { PlayerData } from "./data";
@@ -34,7 +35,7 @@ export function Shown({ data, stage, manner, end }: Props) {
     [data],
   );
   useStageKeys(stage);
-  useMoreKeys(() => setCaptions((c) => !c));
+  useCommands("player", { captions: () => setCaptions((c) => !c), fullScreen: fillScreen });
   useNextPictures(stage, pictures, now.place);
   useEffect(() => {
     if (now.ended) end();
@@ -78,18 +79,6 @@ export function Shown({ data, stage, manner, end }: Props) {
       />
     </main>
   );
-}
-
-function useMoreKeys(toggleCaptions: () => void) {
-  useEffect(() => {
-    const press = ({ key, ctrlKey, altKey, metaKey }: KeyboardEvent) => {
-      if (ctrlKey || altKey || metaKey) return;
-      if (key === "c") toggleCaptions();
-      else if (key === "f") fillScreen();
-    };
-    document.addEventListener("keydown", press);
-    return () => document.removeEventListener("keydown", press);
-  });
 }
 
 /** Has the pictures at hand that come next, wherever they are. */

@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { useLocation } from "react-router";
 import { usePlaceSound } from "../api/cues";
 import { CueDetails } from "../details/cue/CueDetails";
@@ -9,7 +8,7 @@ import { DraftPanel } from "../draft/DraftPanel";
 import { useDraft } from "../draft/useDraft";
 import { useOpenShow } from "../shows/ShowContext";
 import { SoundList } from "../sounds/SoundList";
-import { isInDialog } from "../ui/keys";
+import { useCommands } from "../ui/useCommands";
 import { NextStep } from "./NextStep";
 import { Overview } from "./Overview";
 import { selectedCues, selectedSlides, selectedSound, type Selection } from "./selection";
@@ -42,7 +41,6 @@ export function RunSheetPage() {
   const sound = view.show.sounds.find((s) => s.id === selectedSound(selection) && !s.removed);
   const slides = view.show.slides.filter((s) => selectedSlides(selection).includes(s.id));
   useCueKeys(cues, slides[0]?.id);
-  useHotkeys("escape", () => (panel ? setPanel(undefined) : setSelection(undefined)), { ignoreEventWhen: isInDialog });
 
   // On the chosen slides: on several, through the last of them.
   const place = (soundId: string) => {
@@ -52,7 +50,10 @@ export function RunSheetPage() {
     const last = chosen.at(-1);
     if (slideId) drop({ soundId, slideId, ...(last && chosen.length > 1 ? { throughSlideId: last } : {}) });
   };
-  useHotkeys("l", () => lastSound && place(lastSound), { ignoreEventWhen: isInDialog });
+  useCommands("sheet", {
+    deselect: () => (panel ? setPanel(undefined) : setSelection(undefined)),
+    place: () => lastSound && place(lastSound),
+  });
 
   return (
     <>

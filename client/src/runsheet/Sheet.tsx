@@ -8,7 +8,6 @@ import {
   type KeyboardEvent,
   type ReactNode,
 } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import type { Schemas, ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/cues";
 import { AddSlide } from "../decks/AddSlide";
@@ -24,6 +23,8 @@ import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Sel
 import { apart, columns, SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
 import { useSight } from "./useSight";
+import { commandAt } from "../ui/commands";
+import { useCommands } from "../ui/useCommands";
 
 interface Props {
   selection: Selection;
@@ -134,8 +135,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     if (index >= 0 && index <= order.length)
       edit({ kind: "moveSlides", slideIds: at.map((i) => order[i] ?? ""), index });
   };
-  useHotkeys("alt+up", () => shift(-1), { preventDefault: true, enabled: chosen.length > 0 });
-  useHotkeys("alt+down", () => shift(1), { preventDefault: true, enabled: chosen.length > 0 });
+  useCommands("sheet", chosen.length > 0 ? { moveUp: () => shift(-1), moveDown: () => shift(1) } : {});
 
   /** Takes the focus to a row, or a strand, once it is there. */
   const focus = (row: number, what: (slideId: string) => string) => {
@@ -149,24 +149,31 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const target = event.target as Element;
-    if (event.altKey || event.ctrlKey || event.metaKey) return;
     const from = order.indexOf(target.closest<HTMLElement>("[data-row]")?.dataset.row ?? "");
     const strand = target.closest<HTMLElement>("[data-cue-id]")?.dataset.cueId;
-    const to = { ArrowDown: from + 1, ArrowUp: from - 1, Home: 0, End: order.length - 1 }[event.key];
-    if (target.matches("[data-title]") && from >= 0 && to !== undefined && order[to]) {
-      select(clickSlide(selection, order, order[to], event));
-      focus(to, (id) => `[data-row="${id}"] [data-title]`);
-    } else if (target.matches("[data-title]") && event.key === "ArrowRight") {
-      const first = view.strands.find((s) => s.rows.some((r) => r.slideId === order[from]));
-      if (first) focus(from, () => `[data-cue-id="${first.cueId}"] [role=button]`);
-    } else if (strand && event.key === "ArrowLeft") {
-      const row = order.indexOf(view.strands.find((s) => s.cueId === strand)?.rows[0]?.slideId ?? "");
-      if (row >= 0) focus(row, (id) => `[data-row="${id}"] [data-title]`);
-    } else if (strand && !event.shiftKey && (event.key === "ArrowDown" || event.key === "ArrowUp")) {
-      const all = view.strands.toSorted((a, b) => a.startFrame - b.startFrame);
-      const next = all[all.findIndex((s) => s.cueId === strand) + (event.key === "ArrowDown" ? 1 : -1)];
-      const row = order.indexOf(next?.rows[0]?.slideId ?? "");
-      if (next && row >= 0) focus(row, () => `[data-cue-id="${next.cueId}"] [role=button]`);
+    if (target.matches("[data-title]") && from >= 0) {
+      const command = commandAt("slide", event.nativeEvent);
+      const to =
+        command && { next: from + 1, previous: from - 1, first: 0, last: order.length - 1, cues: from }[command];
+      if (to === undefined) return;
+      if (command === "cues") {
+        const first = view.strands.find((s) => s.rows.some((r) => r.slideId === order[from]));
+        if (first) focus(from, () => `[data-cue-id="${first.cueId}"] [role=button]`);
+      } else if (order[to]) {
+        select(clickSlide(selection, order, order[to], event));
+        focus(to, (id) => `[data-row="${id}"] [data-title]`);
+      }
+    } else if (strand) {
+      const command = commandAt("cue", event.nativeEvent);
+      if (command === "slide") {
+        const row = order.indexOf(view.strands.find((s) => s.cueId === strand)?.rows[0]?.slideId ?? "");
+        if (row >= 0) focus(row, (id) => `[data-row="${id}"] [data-title]`);
+      } else if (command === "next" || command === "previous") {
+        const all = view.strands.toSorted((a, b) => a.startFrame - b.startFrame);
+        const next = all[all.findIndex((s) => s.cueId === strand) + (command === "next" ? 1 : -1)];
+        const row = order.indexOf(next?.rows[0]?.slideId ?? "");
+        if (next && row >= 0) focus(row, () => `[data-cue-id="${next.cueId}"] [role=button]`);
+      } else return;
     } else return;
     event.preventDefault();
   };

@@ -13,6 +13,7 @@ import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMo
 import { Fray, Handle, Label, Landing } from "./StrandParts";
 import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "./strandShape";
 import { spoken } from "./strandWords";
+import { commandAt } from "../ui/commands";
 import { useDrag } from "../ui/useDrag";
 
 interface Props {
@@ -100,25 +101,40 @@ export const Strand = memo(function Strand({
     if (ms !== fade.ms) edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms } });
   };
 
-  // Arrows with shift move the last end, with alt the first, with ctrl the whole.
+  const endAt = (by: number) => lying(rows, cue, { first: span.first, last: span.last + by });
+  const beginAt = (by: number) => lying(rows, cue, { first: span.first + by, last: span.last });
+  const moveBy = (by: number) => {
+    const to = shifted(rows, cue, span, by);
+    if (to) make([...to.edits, ...along(by)], to.words);
+  };
+  const go = (to: ReturnType<typeof endAt>) => to && make(to.edits, to.words);
+  const shiftLevel = (byDb: number) => edit({ kind: "shiftLevels", cueIds: [cue.id], byDb });
   const onKeyDown = (event: KeyboardEvent) => {
-    const { key, shiftKey, altKey, ctrlKey, metaKey } = event;
-    const by = key === "ArrowDown" ? 1 : key === "ArrowUp" ? -1 : 0;
-    const none = !altKey && !ctrlKey && !metaKey;
-    if (key === "Enter") select(strand.cueId, event);
-    else if (by !== 0 && (shiftKey || altKey || ctrlKey || metaKey)) {
-      const to = shiftKey
-        ? lying(rows, cue, { first: span.first, last: span.last + by })
-        : altKey
-          ? lying(rows, cue, { first: span.first + by, last: span.last })
-          : shifted(rows, cue, span, by);
-      if (to) make([...to.edits, ...(shiftKey || altKey ? [] : along(by))], to.words);
-    } else if ((key === "+" || key === "=") && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: 1 });
-    else if (key === "-" && none) edit({ kind: "shiftLevels", cueIds: [cue.id], byDb: -1 });
-    else if ((key === "b" || key === "B") && none) lengthen("in", shiftKey);
-    else if ((key === "e" || key === "E") && none) lengthen("out", shiftKey);
-    else if (key === "m" && none) edit({ kind: "setMuted", cueId: cue.id, muted: !cue.muted });
-    else return;
+    const command = commandAt("cue", event.nativeEvent);
+    const run =
+      command &&
+      {
+        select: () => select(strand.cueId, event),
+        endEarlier: () => go(endAt(-1)),
+        endLater: () => go(endAt(1)),
+        beginEarlier: () => go(beginAt(-1)),
+        beginLater: () => go(beginAt(1)),
+        earlier: () => moveBy(-1),
+        later: () => moveBy(1),
+        louder: () => shiftLevel(1),
+        quieter: () => shiftLevel(-1),
+        fadeInLonger: () => lengthen("in", false),
+        fadeInShorter: () => lengthen("in", true),
+        fadeOutLonger: () => lengthen("out", false),
+        fadeOutShorter: () => lengthen("out", true),
+        mute: () => edit({ kind: "setMuted", cueId: cue.id, muted: !cue.muted }),
+        // The sheet goes to other cues and slides.
+        previous: undefined,
+        next: undefined,
+        slide: undefined,
+      }[command];
+    if (!run) return;
+    run();
     event.preventDefault();
     event.stopPropagation();
   };

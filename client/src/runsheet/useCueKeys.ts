@@ -1,41 +1,36 @@
-import { useHotkeys } from "react-hotkeys-hook";
+import { useEffect, useRef } from "react";
 import { toast } from "sonner";
 import type { Cue, Schemas } from "../api/client";
 import { fetchClip, usePasteClip } from "../api/cues";
 import { reportError } from "../api/errors";
+import { newId } from "../api/ids";
 import { useOpenShow } from "../shows/ShowContext";
-import { isInDialog } from "../ui/keys";
+import { isInFieldOrDialog } from "../ui/targets";
+import { useCommands } from "../ui/useCommands";
 
-/** Copied cues wait here, for this show or another in any page. */
+/** Where the cues that were copied last are kept, for this show or another in any page. */
 const clipPlace = "phonaris-clip";
 
-/** What keys do with the chosen cues: remove, copy, lay again, mute, hear alone. */
+/** The type under which the clipboard names them. If something else was copied since, it does not, and nothing of ours is pasted. */
+const clipType = "application/x-phonaris-cues";
+
+interface Copied {
+  id: string;
+  clip: Schemas["CueClip"];
+}
+
+/** What keys do with the selected cues: remove, copy, paste, solo. */
 export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
   const { view, edit, alone, hearAlone } = useOpenShow();
   const pasting = usePasteClip(view.id);
-  const some = { enabled: cues.length > 0, preventDefault: true, ignoreEventWhen: isInDialog };
+  const ids = cues.map((c) => c.id);
 
-  const clip = () =>
-    fetchClip(
-      view.id,
-      cues.map((c) => c.id),
-    );
-
-  const copy = async () => {
-    localStorage.setItem(clipPlace, JSON.stringify(await clip()));
-    toast(cues.length === 1 ? "Copied. Choose a slide, and lay it there with Ctrl V." : `${cues.length} cues copied.`);
-  };
-  const paste = () => {
-    const kept = localStorage.getItem(clipPlace);
-    const onto = slideId ?? view.runningOrder.slides[0]?.slideId;
-    if (kept && onto) pasting.mutate({ clip: JSON.parse(kept) as Schemas["CueClip"], slideId: onto });
-  };
   // Onto the slide behind the last that any of them covers.
   const duplicate = async () => {
     const { slides } = view.show;
     const last = Math.max(...cues.map((c) => slides.findIndex((s) => s.id === c.span?.last)));
     const onto = slides[Math.min(slides.length - 1, last + 1)];
-    if (onto) pasting.mutate({ clip: await clip(), slideId: onto.id });
+    if (onto) pasting.mutate({ clip: await fetchClip(view.id, ids), slideId: onto.id });
   };
   const remove = () => {
     const [first, ...more] = cues;
@@ -47,10 +42,53 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
         what: `${cues.length} cues: removed`,
       });
   };
+  const solo = () => hearAlone(cues.every((c) => alone.includes(c.id)) ? [] : ids);
+  useCommands("sheet", cues.length > 0 ? { remove, duplicate: () => void duplicate().catch(reportError), solo } : {});
 
-  useHotkeys("delete, backspace", remove, some);
-  useHotkeys("mod+c", () => void copy().catch(reportError), { ...some, preventDefault: false });
-  useHotkeys("mod+d", () => void duplicate().catch(reportError), some);
-  useHotkeys("mod+v", paste, { ignoreEventWhen: isInDialog });
-  useHotkeys("a", () => hearAlone(cues.every((c) => alone.includes(c.id)) ? [] : cues.map((c) => c.id)), some);
+  const copy = (event: ClipboardEvent) => {
+    if (cues.length === 0 || isInFieldOrDialog(event) || document.getSelection()?.isCollapsed === false) return;
+    event.preventDefault();
+    const id = newId();
+    const names = cues.map((c) => view.show.sounds.find((s) => s.id === c.soundId)?.name ?? "");
+    event.clipboardData?.setData("text/plain", names.join("\n"));
+    event.clipboardData?.setData(clipType, id);
+    fetchClip(view.id, ids)
+      .then((clip) => localStorage.setItem(clipPlace, JSON.stringify({ id, clip } satisfies Copied)))
+      .then(() =>
+        toast(
+          cues.length === 1 ? "Copied. Choose a slide, and lay it there with Ctrl V." : `${cues.length} cues copied.`,
+        ),
+      )
+      .catch(reportError);
+  };
+  const paste = (event: ClipboardEvent) => {
+    const id = event.clipboardData?.getData(clipType);
+    const onto = slideId ?? view.runningOrder.slides[0]?.slideId;
+    if (!id || !onto || isInFieldOrDialog(event)) return;
+    const copied = JSON.parse(localStorage.getItem(clipPlace) ?? "null") as Copied | null;
+    if (copied?.id === id) pasting.mutate({ clip: copied.clip, slideId: onto });
+  };
+  useClipboard(copy, paste);
+}
+
+/** Listens to what is copied and pasted on the page. A key that is held down pastes once. */
+function useClipboard(copy: (event: ClipboardEvent) => void, paste: (event: ClipboardEvent) => void) {
+  const latest = useRef({ copy, paste });
+  useEffect(() => {
+    latest.current = { copy, paste };
+  });
+  useEffect(() => {
+    let isHeld = false;
+    const onKeyDown = (event: KeyboardEvent) => (isHeld = event.repeat);
+    const onCopy = (event: ClipboardEvent) => latest.current.copy(event);
+    const onPaste = (event: ClipboardEvent) => !isHeld && latest.current.paste(event);
+    document.addEventListener("keydown", onKeyDown, { capture: true });
+    document.addEventListener("copy", onCopy);
+    document.addEventListener("paste", onPaste);
+    return () => {
+      document.removeEventListener("keydown", onKeyDown, { capture: true });
+      document.removeEventListener("copy", onCopy);
+      document.removeEventListener("paste", onPaste);
+    };
+  }, []);
 }

@@ -1,6 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState, type DragEvent } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { Link, Outlet, useParams } from "react-router";
 import type { ShowView } from "../api/client";
 import { UserError } from "../api/errors";
@@ -11,7 +10,8 @@ import { usePlayer } from "../hearing/usePlayer";
 import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
-import { isForControl, isInDialog } from "../ui/keys";
+import { isInFieldOrDialog } from "../ui/targets";
+import { useCommands } from "../ui/useCommands";
 import { Bar } from "./Bar";
 import { HistoryDialog } from "./HistoryDialog";
 import { KeysDialog } from "./KeysDialog";
@@ -41,19 +41,21 @@ export function ShowLayout() {
   useEffect(() => {
     const paste = (event: ClipboardEvent) => {
       const files = [...(event.clipboardData?.files ?? [])];
-      if (files.length > 0) bringIn(files);
+      // What is pasted into a text often comes with a picture of itself.
+      if (files.length > 0 && !isInFieldOrDialog(event)) bringIn(files);
     };
     document.addEventListener("paste", paste);
     return () => document.removeEventListener("paste", paste);
   });
-  useHotkeys("mod+z", undo, { preventDefault: true });
-  useHotkeys("mod+shift+z, mod+y", redo, { preventDefault: true });
-  useHotkeys("space", () => (player.playing() ? player.stop() : play(player.position())), {
-    preventDefault: true,
-    ignoreEventWhen: isForControl,
+  useCommands("show", {
+    undo,
+    redo,
+    play: () =>
+      player.playing()
+        ? player.stop()
+        : play(player.position() >= (view?.runningOrder.totalFrames ?? 0) ? 0 : player.position()),
+    help: () => setOpen("keys"),
   });
-
-  useHotkeys("shift+slash", () => setOpen("keys"), { ignoreEventWhen: isInDialog });
 
   // A show that was loaded stays, whatever becomes of later requests.
   if (error && !view) return <Missing error={error} retry={() => void refetch()} />;

@@ -30,9 +30,10 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
         dropped.current = false;
         setTyped(undefined);
       }}
+      data-idle={typed === undefined || undefined}
       onKeyDown={(event) => {
-        event.stopPropagation();
         if (event.key !== "Escape") return;
+        event.stopPropagation();
         dropped.current = true;
         event.currentTarget.blur();
       }}

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { leapMs, type Stage } from "../Stage";
 import { useNow } from "../useNow";
-import type { SoundKey } from "../useStageKeys";
+import type { CueKey } from "../useStageKeys";
 
 /** Which of the sounding sounds keys act on: the one pointed at last, else the one that began last. */
 export function useChosenSound(stage: Stage) {
   const { sounding } = useNow(stage);
   const [pointed, choose] = useState<string>();
   const chosen = pointed && sounding.includes(pointed) ? pointed : sounding.at(-1);
-  const press = (what: SoundKey) => {
+  const press = (what: CueKey) => {
     if (!chosen) return;
     const at = stage.positionMs(chosen) ?? 0;
     const mark = stage.run.cue(chosen).markers.find((m) => m.atMs > at);

@@ -1,0 +1,155 @@
+/** A command: its keys as they are written on keyboards, and what it does. */
+export interface Command {
+  keys: readonly string[];
+  does: string;
+  /** Whether it goes on while the key is held down. */
+  repeats?: boolean;
+  /** Whether it also works in dialogs, and in fields in which nothing is being typed. */
+  inFields?: boolean;
+}
+
+/**
+ * All commands that have keys, by the scope in which they work. The key handlers, the list of keys and docs/keys.md are made from this table. A key is named by what
+ * it writes (KeyboardEvent.key), so that it is where the user's keyboard has it. Ctrl stands for Cmd as well.
+ */
+export const commands = {
+  show: {
+    play: { keys: ["Space"], does: "play or stop" },
+    undo: { keys: ["Ctrl+Z"], does: "undo", repeats: true, inFields: true },
+    redo: { keys: ["Ctrl+Y", "Ctrl+Shift+Z"], does: "redo", repeats: true, inFields: true },
+    help: { keys: ["?"], does: "list of keys" },
+  },
+  sheet: {
+    deselect: { keys: ["Escape"], does: "select nothing" },
+    place: { keys: ["L"], does: "place the selected sound on the selected slides" },
+    moveUp: { keys: ["Alt+ArrowUp"], does: "move the selected slides up", repeats: true },
+    moveDown: { keys: ["Alt+ArrowDown"], does: "move the selected slides down", repeats: true },
+    remove: { keys: ["Delete", "Backspace"], does: "remove the selected cues" },
+    copy: { keys: ["Ctrl+C"], does: "copy the selected cues" },
+    paste: { keys: ["Ctrl+V"], does: "paste cues or files from the selected slide on" },
+    duplicate: { keys: ["Ctrl+D"], does: "copy the selected cues to the slides after them" },
+    solo: { keys: ["A"], does: "solo the selected cues" },
+  },
+  slide: {
+    previous: {
+      keys: ["ArrowUp", "Shift+ArrowUp"],
+      does: "previous slide; with Shift, extend the selection",
+      repeats: true,
+    },
+    next: {
+      keys: ["ArrowDown", "Shift+ArrowDown"],
+      does: "next slide; with Shift, extend the selection",
+      repeats: true,
+    },
+    first: { keys: ["Home", "Shift+Home"], does: "first slide" },
+    last: { keys: ["End", "Shift+End"], does: "last slide" },
+    cues: { keys: ["ArrowRight"], does: "first cue on the slide" },
+  },
+  cue: {
+    previous: { keys: ["ArrowUp"], does: "previous cue", repeats: true },
+    next: { keys: ["ArrowDown"], does: "next cue", repeats: true },
+    slide: { keys: ["ArrowLeft"], does: "back to its slide" },
+    select: {
+      keys: ["Enter", "Shift+Enter", "Ctrl+Enter"],
+      does: "select it; with Shift or Ctrl, add it to the selection",
+    },
+    endEarlier: { keys: ["Shift+ArrowUp"], does: "end one slide earlier", repeats: true },
+    endLater: { keys: ["Shift+ArrowDown"], does: "end one slide later", repeats: true },
+    beginEarlier: { keys: ["Alt+ArrowUp"], does: "begin one slide earlier", repeats: true },
+    beginLater: { keys: ["Alt+ArrowDown"], does: "begin one slide later", repeats: true },
+    earlier: { keys: ["Ctrl+ArrowUp"], does: "move it, and all that are selected, one slide up", repeats: true },
+    later: { keys: ["Ctrl+ArrowDown"], does: "move it, and all that are selected, one slide down", repeats: true },
+    louder: { keys: ["+", "="], does: "louder by 1 dB", repeats: true },
+    quieter: { keys: ["-"], does: "quieter by 1 dB", repeats: true },
+    fadeInLonger: { keys: ["B"], does: "fade in longer by 0.5 s", repeats: true },
+    fadeInShorter: { keys: ["Shift+B"], does: "fade in shorter by 0.5 s", repeats: true },
+    fadeOutLonger: { keys: ["E"], does: "fade out longer by 0.5 s", repeats: true },
+    fadeOutShorter: { keys: ["Shift+E"], does: "fade out shorter by 0.5 s", repeats: true },
+    mute: { keys: ["M"], does: "mute" },
+  },
+  levels: {
+    compare: { keys: ["M"], does: "hear the levels matched, or as they are" },
+  },
+  stage: {
+    next: {
+      keys: ["ArrowRight", "ArrowDown", "PageDown", "Space", "Enter"],
+      does: "next; from the waiting loop, begin the talk",
+    },
+    previous: { keys: ["ArrowLeft", "ArrowUp", "PageUp", "Backspace"], does: "previous" },
+    slides: { keys: ["G"], does: "go to any slide, by its number or its picture" },
+    first: { keys: ["Home"], does: "first slide" },
+    last: { keys: ["End"], does: "last slide" },
+    black: { keys: ["B", "."], does: "black picture" },
+    manual: { keys: ["1", "2", "3", "4", "5", "6", "7", "8", "9"], does: "trigger a manual cue of the slide" },
+    silence: { keys: ["S", "0"], does: "silence everything" },
+    pause: { keys: ["P"], does: "pause or go on" },
+    keys: { keys: ["?"], does: "list of keys" },
+  },
+  presenter: {
+    which: { keys: ["W"], does: "choose the cue that these keys are for" },
+    hold: { keys: ["H"], does: "pause it, or let it go on" },
+    anew: { keys: ["A"], does: "start it again" },
+    back: { keys: ["Q"], does: "back by 5 s", repeats: true },
+    on: { keys: ["E"], does: "forward by 5 s", repeats: true },
+    mark: { keys: ["M"], does: "go to its next marker" },
+    fade: { keys: ["F"], does: "fade it out" },
+    largerNotes: { keys: ["+", "="], does: "larger notes", repeats: true },
+    smallerNotes: { keys: ["-"], does: "smaller notes", repeats: true },
+    time: { keys: ["T"], does: "announce the time" },
+  },
+  player: {
+    captions: { keys: ["C"], does: "captions on or off" },
+    fullScreen: { keys: ["F"], does: "full screen" },
+  },
+} as const satisfies Record<string, Record<string, Command>>;
+
+export type Scope = keyof typeof commands;
+export type CommandOf<S extends Scope> = keyof (typeof commands)[S] & string;
+
+/** The commands of a scope, each with its name. */
+export const commandsOf = <S extends Scope>(scope: S) =>
+  Object.entries(commands[scope]) as unknown as readonly (readonly [CommandOf<S>, Command])[];
+
+type Key = Pick<KeyboardEvent, "key" | "code" | "ctrlKey" | "metaKey" | "altKey" | "shiftKey" | "repeat">;
+
+/** The command that a key stands for in a scope. */
+export function commandAt<S extends Scope>(scope: S, event: Key): CommandOf<S> | undefined {
+  const found = commandsOf(scope).find(([, { keys }]) => keys.some((written) => isKey(event, written)));
+  return found && (!event.repeat || found[1].repeats) ? found[0] : undefined;
+}
+
+/** Whether a key is the one that is written so. */
+export function isKey(event: Key, written: string): boolean {
+  const parts = written === "+" ? ["+"] : written.split("+");
+  const key = parts.at(-1) ?? "";
+  if ((event.ctrlKey || event.metaKey) !== parts.includes("Ctrl") || event.altKey !== parts.includes("Alt"))
+    return false;
+  // On some keyboards digits and signs need Shift; a French one writes digits only with it.
+  if (/^\d$/.test(key)) return event.key === key || (event.code === `Digit${key}` && !event.shiftKey);
+  if (key.length === 1 && !/[A-Z]/.test(key)) return event.key === key;
+  return (
+    event.shiftKey === parts.includes("Shift") &&
+    event.key.toLowerCase() === (key === "Space" ? " " : key.toLowerCase())
+  );
+}
+
+const symbols: Record<string, string> = {
+  ArrowUp: "↑",
+  ArrowDown: "↓",
+  ArrowLeft: "←",
+  ArrowRight: "→",
+  PageUp: "Page up",
+  PageDown: "Page down",
+  "-": "−",
+};
+
+/** Keys as they are shown: "Ctrl+Z", "Shift+↓". */
+export const shownKeys = ({ keys }: Command) =>
+  keys.map((written) =>
+    written === "+"
+      ? "+"
+      : written
+          .split("+")
+          .map((part) => symbols[part] ?? part)
+          .join("+"),
+  );
