@@ -1,10 +1,11 @@
 import { notifyManager, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import { Toaster } from "sonner";
 import { createQueryClient } from "./api/queryClient";
 import { isSounding } from "./hearing/usePlayer";
+import { ViewBoundary } from "./hearing/ViewBoundary";
 import { RunSheetPage } from "./runsheet/RunSheetPage";
 import { ShowLayout } from "./shows/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
@@ -26,25 +27,35 @@ applyTheme();
 notifyManager.setScheduler((draw) => window.setTimeout(draw, isSounding() ? heardFirstMs : 0));
 const queries = createQueryClient();
 
+/** The pages. Each is caught by itself where something goes wrong in it. */
+function App() {
+  const { pathname } = useLocation();
+  return (
+    <ViewBoundary view={pathname}>
+      <Suspense>
+        <Routes>
+          <Route path="/" element={<ShowsPage />} />
+          <Route path="/shows/:showId/present" element={<PresentPage />} />
+          <Route path="/shows/:showId" element={<ShowLayout />}>
+            <Route index element={<RunSheetPage />} />
+            <Route path="fit/:cueId?" element={<FitPage />} />
+            <Route path="levels" element={<LevelsPage />} />
+            <Route path="checks" element={<ChecksPage />} />
+            <Route path="dry-run" element={<DryRunPage />} />
+            <Route path="export" element={<ExportPage />} />
+          </Route>
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </ViewBoundary>
+  );
+}
+
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <BrowserRouter>
-        <Suspense>
-          <Routes>
-            <Route path="/" element={<ShowsPage />} />
-            <Route path="/shows/:showId/present" element={<PresentPage />} />
-            <Route path="/shows/:showId" element={<ShowLayout />}>
-              <Route index element={<RunSheetPage />} />
-              <Route path="fit/:cueId?" element={<FitPage />} />
-              <Route path="levels" element={<LevelsPage />} />
-              <Route path="checks" element={<ChecksPage />} />
-              <Route path="dry-run" element={<DryRunPage />} />
-              <Route path="export" element={<ExportPage />} />
-            </Route>
-            <Route path="*" element={<Navigate to="/" replace />} />
-          </Routes>
-        </Suspense>
+        <App />
       </BrowserRouter>
       <Toaster
         position="top-center"

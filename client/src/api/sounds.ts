@@ -17,6 +17,10 @@ export const usePeaks = (showId: string, sound: Sound, from: number, to: number,
       ),
   });
 
+/** The address of the samples of a sound. It names the file, so that browsers do not play the one that was there before. */
+export const samplesUrl = (showId: string, { id, media }: Sound) =>
+  `/api/shows/${showId}/sounds/${id}/samples?media=${media}`;
+
 /** What a sound's file adds to a show that is handed over. */
 export const useWeight = (showId: string, sound: Sound) =>
   useQuery({

@@ -2,7 +2,7 @@ import { Flag, Pause, Play, Volume2, X } from "lucide-react";
 import { useRef } from "react";
 import type { Sound } from "../api/client";
 import { newId } from "../api/ids";
-import { useLighterCopy, usePeaks, useWeight } from "../api/sounds";
+import { samplesUrl, useLighterCopy, usePeaks, useWeight } from "../api/sounds";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { Choice } from "../ui/fields";
@@ -92,7 +92,7 @@ function Listen({ sound }: { sound: Sound }) {
   const { view, edit } = useOpenShow();
   const { frames } = sound.figures;
   const { data: peaks } = usePeaks(view.id, sound, 0, frames, columns);
-  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
   const slider = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);
   const clock = useRef<HTMLSpanElement>(null);

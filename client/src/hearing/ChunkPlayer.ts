@@ -322,7 +322,7 @@ export class ChunkPlayer {
 export function chunksFrom(address: string): FetchChunk {
   return async (chunk, tag, signal, heard) => {
     const frames = `from=${chunk * chunkFrames}&to=${(chunk + 1) * chunkFrames}`;
-    const response = await send(`${address}?${frames}${heard}`, {
+    const response = await send(`${address}${address.includes("?") ? "&" : "?"}${frames}${heard}`, {
       signal,
       cache: tag ? "no-store" : "default",
       headers: tag ? { "If-None-Match": tag } : {},

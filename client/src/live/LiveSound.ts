@@ -169,10 +169,12 @@ export class LiveSound {
       fromMs,
       out,
       room,
-      player: new StemPlayer(this.context, stem, gain, { begun, ended }, from),
+      player: new StemPlayer(this.context, stem, gain, { begun, ended }),
     };
+    // It is among those that sound before it begins: a bed ducks from its beginning for a voice that began before it.
     this.voices.set(cue.id, voice);
     this.stopped.delete(cue.id);
+    voice.player.start(from);
   }
 
   private stop(cueId: string, fade: Fade) {

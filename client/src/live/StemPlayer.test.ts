@@ -102,8 +102,8 @@ describe("a stem under way", () => {
         stemOf(frames, loopFrom, pieceFrames, clock, () => 0),
         {} as AudioNode,
         told,
-        from,
       );
+      player.start(from);
       for (let step = 0; step < 40; step++) await clock.on(700 + random(900));
       const until = Math.round(clock.currentTime * rate) + 500;
       player.stop(until / rate);
@@ -124,7 +124,8 @@ describe("a stem under way", () => {
     const clock = new Clock();
     const told = { begun: () => undefined, ended: () => undefined };
     const stem = stemOf(40_000, 40_000, 4_000, clock, (piece) => (piece === 5 ? 11_000 : 0));
-    const player = new StemPlayer(clock as unknown as BaseAudioContext, stem, {} as AudioNode, told, 0);
+    const player = new StemPlayer(clock as unknown as BaseAudioContext, stem, {} as AudioNode, told);
+    player.start(0);
     for (let step = 0; step < 80; step++) {
       await clock.on(500);
       await new Promise((later) => setTimeout(later, 0));
@@ -137,7 +138,8 @@ describe("a stem under way", () => {
 
     const early = new Clock();
     const late = stemOf(9_000, 9_000, 4_000, early, () => 100);
-    const never = new StemPlayer(early as unknown as BaseAudioContext, late, {} as AudioNode, told, 0);
+    const never = new StemPlayer(early as unknown as BaseAudioContext, late, {} as AudioNode, told);
+    never.start(0);
     never.stop(1);
     for (let step = 0; step < 10; step++) {
       await early.on(500);

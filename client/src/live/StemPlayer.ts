@@ -17,8 +17,10 @@ export class StemPlayer {
     private to: AudioNode,
     /** Called when it begins to sound, with the audio clock's time, and when it has ended by itself or was stopped. */
     private told: { begun: (at: number) => void; ended: () => void },
-    fromFrame: number,
-  ) {
+  ) {}
+
+  /** Starts it from a frame. It can begin at once: whoever starts it must be ready for that. */
+  start(fromFrame: number) {
     void this.run(fromFrame);
   }
 

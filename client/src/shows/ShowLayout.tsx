@@ -1,12 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState, type DragEvent } from "react";
-import { Link, Outlet, useParams } from "react-router";
+import { Link, Outlet, useLocation, useParams } from "react-router";
 import type { ShowView } from "../api/client";
 import { UserError } from "../api/errors";
 import { useLive } from "../api/live";
 import { useEdits } from "../api/edits";
 import { cachedShow, useShow } from "../api/show";
 import { usePlayer } from "../hearing/usePlayer";
+import { ViewBoundary } from "../hearing/ViewBoundary";
 import { DeckDialog } from "../decks/DeckDialog";
 import { droppedFiles } from "../sounds/droppedFiles";
 import { useBringIn } from "../sounds/useBringIn";
@@ -21,6 +22,7 @@ import { SkipLinks } from "./SkipLinks";
 /** An open show: the bar above, and the view below it. Files dropped anywhere on it are brought in. */
 export function ShowLayout() {
   const { showId = "" } = useParams();
+  const { pathname } = useLocation();
   const { data: view, error, refetch } = useShow(showId);
   const { edit, undo, redo } = useEdits(showId);
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
@@ -79,7 +81,9 @@ export function ShowLayout() {
         <SkipLinks />
         <Bar showId={showId} connected={connected} open={setOpen} />
         <ActionsContext value={actions}>
-          <Outlet />
+          <ViewBoundary view={pathname}>
+            <Outlet />
+          </ViewBoundary>
         </ActionsContext>
       </div>
       {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}

@@ -1,6 +1,6 @@
 import { Copyright, ListPlus, Pause, Play } from "lucide-react";
 import { videoPictureUrl, type Sound } from "../api/client";
-import { usePeaks } from "../api/sounds";
+import { samplesUrl, usePeaks } from "../api/sounds";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { shortTime } from "../ui/format";
@@ -21,7 +21,7 @@ interface Props {
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
   const { view } = useOpenShow();
   const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns);
-  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
   return (
     <li
       className={`hover:bg-base-300 group flex cursor-grab items-center gap-2 rounded-md px-2 py-1.5 ${selected ? "bg-base-300" : ""}`}

@@ -119,7 +119,7 @@ export function commandAt<S extends Scope>(scope: S, event: Key): CommandOf<S> |
 }
 
 /** Whether a key is the one that is written so. */
-export function isKey(event: Key, written: string): boolean {
+function isKey(event: Key, written: string): boolean {
   const parts = written === "+" ? ["+"] : written.split("+");
   const key = parts.at(-1) ?? "";
   if ((event.ctrlKey || event.metaKey) !== parts.includes("Ctrl") || event.altKey !== parts.includes("Alt"))

@@ -1,7 +1,7 @@
 import { Pause, Play } from "lucide-react";
 import { useRef, useState } from "react";
 import type { Cue, Sound } from "../../api/client";
-import { usePeaks } from "../../api/sounds";
+import { samplesUrl, usePeaks } from "../../api/sounds";
 import { useEachFrame, usePlayer } from "../../hearing/usePlayer";
 import { useOpenShow } from "../../shows/ShowContext";
 import { MsField } from "../../ui/fields";
@@ -32,7 +32,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const total = sound.figures.frames;
   const [seen, setSeen] = useState({ from: 0, to: total });
   const { data: peaks } = usePeaks(view.id, sound, seen.from, seen.to, columns);
-  const { player, playing, play } = usePlayer(`/api/shows/${view.id}/sounds/${sound.id}/samples`);
+  const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
   const [held, setHeld] = useState<Held>();
   const box = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);

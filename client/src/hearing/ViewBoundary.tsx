@@ -1,0 +1,68 @@
+import { Component, type ReactNode } from "react";
+import { isSounding, silence } from "./usePlayer";
+
+interface Props {
+  /** What is shown: another view starts afresh. */
+  view: string;
+  children: ReactNode;
+}
+
+/** Catches what goes wrong while a view is drawn, so that the rest of the page stays, and sound can be stopped. */
+export class ViewBoundary extends Component<Props, { error: Error | undefined }> {
+  override state = { error: undefined };
+
+  static getDerivedStateFromError(error: unknown) {
+    return { error: error instanceof Error ? error : new Error(String(error)) };
+  }
+
+  override componentDidUpdate({ view }: Props) {
+    if (view !== this.props.view && this.state.error) this.setState({ error: undefined });
+  }
+
+  override render() {
+    const { error } = this.state;
+    return error ? <Failed error={error} retry={() => this.setState({ error: undefined })} /> : this.props.children;
+  }
+}
+
+/** What browsers say when code of a page is not to be had. */
+const notLoaded = /dynamically imported module|module script|preload CSS/i;
+
+function Failed({ error, retry }: { error: Error; retry: () => void }) {
+  const isCodeMissing = notLoaded.test(error.message);
+  return (
+    <main className="grid min-h-0 grow place-items-center p-6 text-center">
+      <div role="alert">
+        <h1 className="mb-2 text-2xl">
+          {isCodeMissing ? "This view couldn’t be loaded" : "This view stopped working"}
+        </h1>
+        <p className="muted mb-4">
+          {isCodeMissing
+            ? "Phonaris isn’t responding, or was updated. Saved changes are safe."
+            : "This is a fault in Phonaris. Saved changes are safe."}
+        </p>
+        <p className="flex justify-center gap-2">
+          <button
+            type="button"
+            className="btn btn-primary"
+            // Code that could not be loaded is asked for again only by a new page.
+            onClick={() => (isCodeMissing ? window.location.reload() : retry())}
+          >
+            Reload this view
+          </button>
+          {isSounding() && (
+            <button type="button" className="btn" onClick={silence}>
+              Stop the sound
+            </button>
+          )}
+        </p>
+        {!isCodeMissing && (
+          <details className="muted mt-6 text-sm">
+            <summary>What happened</summary>
+            {error.message}
+          </details>
+        )}
+      </div>
+    </main>
+  );
+}
