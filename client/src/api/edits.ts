@@ -2,16 +2,11 @@ import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-q
 import { useMemo } from "react";
 import { toast } from "sonner";
 import { baseRevision } from "./baseRevision";
-import { api, type Edit, type Schemas, type ShowView, unwrap } from "./client";
+import type { EditOf } from "./changes";
+import { api, type Schemas, unwrap } from "./client";
 import { isTransient, reportError, UserError } from "./errors";
 import { keys } from "./keys";
 import { applyEdited, cachedShow, refetch } from "./show";
-
-/**
- * An edit, or how it is made from the show as it is when the edit is sent. Whatever changes a part of a record must be the second: two edits can
- * be made before the first is answered, and the record that was drawn is then an old one. Undefined means that nothing is to be changed.
- */
-type EditOf = Edit | ((show: ShowView["show"]) => Edit | undefined);
 
 /** This page, whose own edits do not collide with each other. */
 const sender = Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => byte.toString(16).padStart(2, "0")).join(

@@ -25,13 +25,15 @@ export function ShowingLine() {
         label="How the show is shown"
         value={showing.byItself ? "itself" : "hand"}
         options={ways}
-        commit={(way) => edit({ kind: "setShowing", showing: { ...showing, byItself: way === "itself" } })}
+        commit={(way) =>
+          edit((show) => ({ kind: "setShowing", showing: { ...show.showing, byItself: way === "itself" } }))
+        }
       />{" "}
       <Choice
         label="Where the show goes"
         value={showing.where}
         options={places}
-        commit={(where) => edit({ kind: "setShowing", showing: { ...showing, where } })}
+        commit={(where) => edit((show) => ({ kind: "setShowing", showing: { ...show.showing, where } }))}
       />
     </span>
   );

@@ -1,3 +1,4 @@
+import { changeSlide } from "../api/changes";
 import type { Slide } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { TextBox } from "../ui/TextBox";
@@ -10,12 +11,18 @@ type Card = NonNullable<Slide["picture"]["card"]>;
 export function CardEditor({ slide, card }: { slide: Slide; card: Card }) {
   const { edit } = useOpenShow();
   const set = (change: Partial<Card>) =>
-    edit({
-      kind: "setPictures",
-      pictures: [
-        { slideId: slide.id, picture: { ...slide.picture, media: "", card: { ...card, ...change } }, steps: [] },
-      ],
-    });
+    edit(
+      changeSlide(slide.id, ({ id, picture }) => ({
+        kind: "setPictures",
+        pictures: [
+          {
+            slideId: id,
+            picture: { ...picture, media: "", card: { ...(picture.card ?? card), ...change } },
+            steps: [],
+          },
+        ],
+      })),
+    );
   return (
     <Topic title={card.kind === "title" ? "Title card" : "Credits card: filled from the rights of the sounds"}>
       <ValueField

@@ -1,3 +1,4 @@
+import { changeSound } from "../api/changes";
 import type { Rights, Sound } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { ValueField } from "../ui/ValueField";
@@ -32,7 +33,9 @@ export function RightsEditor({ sound }: { sound: Sound }) {
   const { view, edit } = useOpenShow();
   const missing = view.rightsMissing[sound.id] ?? [];
   const set = (change: Partial<Rights>) =>
-    edit({ kind: "setRights", soundId: sound.id, rights: { ...sound.rights, ...change } });
+    edit(
+      changeSound(sound.id, ({ id, rights }) => ({ kind: "setRights", soundId: id, rights: { ...rights, ...change } })),
+    );
   return (
     <Topic title="Whose it is">
       {missing.length > 0 && <p className="text-warning text-sm">Missing: {missing.join(" and ")}.</p>}

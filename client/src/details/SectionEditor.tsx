@@ -12,7 +12,8 @@ export function SectionEditor({ slide }: { slide: Slide }) {
   const own = sections.find((s) => s.first === slide.id);
   const at = slides.findIndex((s) => s.id === slide.id);
   const within = sections.findLast((s) => slides.findIndex((x) => x.id === s.first) <= at);
-  const set = (next: typeof sections) => edit({ kind: "setSections", sections: next });
+  const set = (next: (before: typeof sections) => typeof sections) =>
+    edit((show) => ({ kind: "setSections", sections: next(show.sections) }));
   if (!own)
     return (
       <Topic title="Section">
@@ -22,7 +23,10 @@ export function SectionEditor({ slide }: { slide: Slide }) {
             type="button"
             className="btn btn-xs"
             onClick={() =>
-              set([...sections, { id: newId(), name: slide.title || "Section", first: slide.id, waitingLoop: false }])
+              set((all) => [
+                ...all,
+                { id: newId(), name: slide.title || "Section", first: slide.id, waitingLoop: false },
+              ])
             }
           >
             Begin a section here
@@ -30,7 +34,7 @@ export function SectionEditor({ slide }: { slide: Slide }) {
         </Sentence>
       </Topic>
     );
-  const change = (of: Partial<typeof own>) => set(sections.map((s) => (s.id === own.id ? { ...s, ...of } : s)));
+  const change = (of: Partial<typeof own>) => set((all) => all.map((s) => (s.id === own.id ? { ...s, ...of } : s)));
   return (
     <Topic title="Section">
       <Sentence>
@@ -50,7 +54,7 @@ export function SectionEditor({ slide }: { slide: Slide }) {
           Waiting loop: goes round until the presenter moves on
         </Tick>
       </div>
-      <button type="button" className="btn btn-xs" onClick={() => set(sections.filter((s) => s.id !== own.id))}>
+      <button type="button" className="btn btn-xs" onClick={() => set((all) => all.filter((s) => s.id !== own.id))}>
         End this section
       </button>
     </Topic>

@@ -1,5 +1,6 @@
 import { Flag, Pause, Play, Volume2, X } from "lucide-react";
 import { useRef } from "react";
+import { changeSound } from "../api/changes";
 import type { Sound } from "../api/client";
 import { newId } from "../api/ids";
 import { samplesUrl, useLighterCopy, usePeaks, useWeight } from "../api/sounds";
@@ -107,7 +108,9 @@ function Listen({ sound }: { sound: Sound }) {
     if (playing) play(to, frames);
     else player.seek(to);
   };
-  const set = (markers: Sound["markers"]) => edit({ kind: "setMarkers", soundId: sound.id, markers });
+  const set = (markers: (before: Sound["markers"]) => Sound["markers"]) =>
+    edit(changeSound(sound.id, (now) => ({ kind: "setMarkers", soundId: now.id, markers: markers(now.markers) })));
+  const here = () => Math.round(player.position());
   return (
     <div className="mb-2">
       {sound.video && <Look video={sound} player={player} />}
@@ -188,16 +191,17 @@ function Listen({ sound }: { sound: Sound }) {
               value={marker.name}
               show={(name) => name}
               read={(typed) => typed.trim() || undefined}
-              commit={(name) => set(sound.markers.map((m) => (m.id === marker.id ? { ...m, name } : m)))}
+              commit={(name) => set((all) => all.map((m) => (m.id === marker.id ? { ...m, name } : m)))}
               width="8.5rem"
             />
             <button
               type="button"
               className="btn btn-ghost btn-xs"
               title="Move it to where the line is"
-              onClick={() =>
-                set(sound.markers.map((m) => (m.id === marker.id ? { ...m, frame: Math.round(player.position()) } : m)))
-              }
+              onClick={() => {
+                const frame = here();
+                set((all) => all.map((m) => (m.id === marker.id ? { ...m, frame } : m)));
+              }}
             >
               Here
             </button>
@@ -205,7 +209,7 @@ function Listen({ sound }: { sound: Sound }) {
               type="button"
               className="btn btn-ghost btn-xs btn-square"
               aria-label={`Remove the marker ${marker.name}`}
-              onClick={() => set(sound.markers.filter((m) => m.id !== marker.id))}
+              onClick={() => set((all) => all.filter((m) => m.id !== marker.id))}
             >
               <X size={13} />
             </button>
@@ -215,9 +219,10 @@ function Listen({ sound }: { sound: Sound }) {
       <button
         type="button"
         className="btn btn-ghost btn-xs mt-1"
-        onClick={() =>
-          set([...sound.markers, { id: newId(), name: freeName(sound.markers), frame: Math.round(player.position()) }])
-        }
+        onClick={() => {
+          const marker = { id: newId(), frame: here() };
+          set((all) => [...all, { ...marker, name: freeName(all) }]);
+        }}
       >
         <Flag size={13} /> Mark this point
       </button>

@@ -1,5 +1,6 @@
 import { ArrowUp, Image, Plus, X } from "lucide-react";
 import { useRef, useState } from "react";
+import { changeSlide } from "../api/changes";
 import type { Slide, Step } from "../api/client";
 import { createPicture } from "../api/cues";
 import { reportError } from "../api/errors";
@@ -16,26 +17,25 @@ import { Topic } from "./Sentence";
 export function StepsEditor({ slide }: { slide: Slide }) {
   const { view, edit, send } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
-  const [pictured, setPictured] = useState<number>();
+  const [pictured, setPictured] = useState<string>();
   const { steps } = slide;
   const time = view.runningOrder.slides.find((s) => s.slideId === slide.id);
-  const set = (next: Step[]) => edit({ kind: "setSteps", slideId: slide.id, steps: next });
-  const change = (k: number, of: Partial<Step>) => set(steps.map((s, i) => (i === k ? { ...s, ...of } : s)));
+  const set = (next: (before: Step[]) => Step[]) =>
+    edit(changeSlide(slide.id, (now) => ({ kind: "setSteps", slideId: now.id, steps: next(now.steps) })));
+  const change = (id: string, of: Partial<Step>) => set((all) => all.map((s) => (s.id === id ? { ...s, ...of } : s)));
   const plannedMs = (k: number) => (time ? msOfFrames((time.stepFrames[k] ?? time.startFrame) - time.startFrame) : 0);
-  const swap = (k: number) => {
+  const swap = (id: string) =>
     // Words and picture change places; the times stay where they are.
-    const [a, b] = [steps[k - 1], steps[k]];
-    if (!a || !b) return;
-    set(
-      steps.map((s, i) =>
-        i === k - 1 ? { ...b, offsetMs: a.offsetMs } : i === k ? { ...a, offsetMs: b.offsetMs } : s,
-      ),
-    );
-  };
-  const picture = async (file: File, k: number) => {
+    set((all) => {
+      const k = all.findIndex((s) => s.id === id);
+      const [a, b] = [all[k - 1], all[k]];
+      if (!a || !b) return all;
+      return all.map((s) => (s === a ? { ...b, offsetMs: a.offsetMs } : s === b ? { ...a, offsetMs: b.offsetMs } : s));
+    });
+  const picture = async (file: File, stepId: string) => {
     try {
       const brought = await send(file, "deck");
-      change(k, { picture: await createPicture(brought) });
+      change(stepId, { picture: await createPicture(brought) });
     } catch (problem) {
       reportError(problem);
     }
@@ -55,7 +55,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   className="btn btn-xs"
                   aria-label={step.picture ? `Another picture for step ${k + 1}` : `A picture for step ${k + 1}`}
                   onClick={() => {
-                    setPictured(k);
+                    setPictured(step.id);
                     chooser.current?.click();
                   }}
                 >
@@ -66,7 +66,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   className="btn btn-xs"
                   aria-label={`Step ${k + 1} earlier`}
                   disabled={k < 2}
-                  onClick={() => swap(k)}
+                  onClick={() => swap(step.id)}
                 >
                   <ArrowUp size={14} /> Earlier
                 </button>
@@ -94,21 +94,21 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   value={step.label}
                   show={(label) => label}
                   read={(typed) => typed.trim()}
-                  commit={(label) => change(k, { label })}
+                  commit={(label) => change(step.id, { label })}
                   width="10rem"
                 />
                 <MsField
                   label={`Time of step ${k + 1}`}
                   ms={step.offsetMs ?? plannedMs(k)}
                   show={(ms) => `${step.offsetMs === null ? "~" : ""}${seconds(ms)}`}
-                  commit={(offsetMs) => change(k, { offsetMs })}
+                  commit={(offsetMs) => change(step.id, { offsetMs })}
                   width="4rem"
                 />
                 <button
                   type="button"
                   className="btn btn-ghost btn-xs btn-square"
                   aria-label={`Remove step ${k + 1}`}
-                  onClick={() => set(steps.filter((_, i) => i !== k))}
+                  onClick={() => set((all) => all.filter((s) => s.id !== step.id))}
                 >
                   <X size={14} />
                 </button>
@@ -126,7 +126,10 @@ export function StepsEditor({ slide }: { slide: Slide }) {
       <button
         type="button"
         className="btn btn-xs"
-        onClick={() => set([...steps, { id: newId(), label: "", offsetMs: null, picture: null }])}
+        onClick={() => {
+          const step = { id: newId(), label: "", offsetMs: null, picture: null };
+          set((all) => [...all, step]);
+        }}
       >
         <Plus size={13} /> Add a step
       </button>

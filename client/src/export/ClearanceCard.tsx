@@ -33,7 +33,7 @@ export function ClearanceCard() {
           label="Where it goes"
           value={showing.where}
           options={places}
-          commit={(where) => edit({ kind: "setShowing", showing: { ...showing, where } })}
+          commit={(where) => edit((show) => ({ kind: "setShowing", showing: { ...show.showing, where } }))}
         />
       </h2>
       <p className="mb-2" role="status">

@@ -1,12 +1,15 @@
 import { useState } from "react";
+import { changeCue } from "../api/changes";
 import type { Cue, Schemas } from "../api/client";
 import { useOpenShow } from "../shows/ShowContext";
 import { MsField } from "../ui/fields";
 import { clock, framesOfMs, msOfFrames, shortTime, time } from "../ui/format";
 
+type Recipe = Schemas["FitRecipe"];
+
 interface Props {
   cue: Cue;
-  recipe: Schemas["FitRecipe"];
+  recipe: Recipe;
   joins: readonly Schemas["Join"][];
 }
 
@@ -16,8 +19,9 @@ const wishes = ["far fewer joins", "fewer joins", "as many joins as it takes", "
 /** What a re-cut can be told: fewer or more joins, another place for one, a passage to be kept. */
 export function RecutTools({ cue, recipe, joins }: Props) {
   const { edit } = useOpenShow();
-  const set = (change: Partial<Schemas["FitRecipe"]>) =>
-    edit({ kind: "setFit", cueId: cue.id, fit: { ...recipe, ...change } });
+  const change = (part: (now: Recipe) => Partial<Recipe>) =>
+    edit(changeCue(cue.id, ({ id, fit }) => fit && { kind: "setFit", cueId: id, fit: { ...fit, ...part(fit) } }));
+  const set = (part: Partial<Recipe>) => change(() => part);
   return (
     <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8" aria-label="The re-cut">
       <div>
@@ -66,7 +70,9 @@ export function RecutTools({ cue, recipe, joins }: Props) {
                 type="button"
                 className="btn btn-xs"
                 onClick={() =>
-                  set({ forbidden: [...recipe.forbidden, { fromFrame: join.fromFrame, toFrame: join.toFrame }] })
+                  change(({ forbidden }) => ({
+                    forbidden: [...forbidden, { fromFrame: join.fromFrame, toFrame: join.toFrame }],
+                  }))
                 }
               >
                 Try another place
@@ -76,7 +82,9 @@ export function RecutTools({ cue, recipe, joins }: Props) {
                   type="button"
                   className="btn btn-xs"
                   title="The passage left out here is heard, whole"
-                  onClick={() => set({ kept: [...recipe.kept, { fromFrame: join.fromFrame, toFrame: join.toFrame }] })}
+                  onClick={() =>
+                    change(({ kept }) => ({ kept: [...kept, { fromFrame: join.fromFrame, toFrame: join.toFrame }] }))
+                  }
                 >
                   Keep what is left out
                 </button>
@@ -84,7 +92,10 @@ export function RecutTools({ cue, recipe, joins }: Props) {
             </li>
           ))}
         </ol>
-        <KeepTyped cue={cue} keep={(fromFrame, toFrame) => set({ kept: [...recipe.kept, { fromFrame, toFrame }] })} />
+        <KeepTyped
+          cue={cue}
+          keep={(fromFrame, toFrame) => change(({ kept }) => ({ kept: [...kept, { fromFrame, toFrame }] }))}
+        />
         {recipe.kept.length > 0 && (
           <p className="mt-2 text-sm">
             Kept whole:{" "}
@@ -94,7 +105,11 @@ export function RecutTools({ cue, recipe, joins }: Props) {
                 type="button"
                 className="btn btn-xs mr-1"
                 title="Keep it no longer"
-                onClick={() => set({ kept: recipe.kept.filter((other) => other !== k) })}
+                onClick={() =>
+                  change(({ kept }) => ({
+                    kept: kept.filter((o) => o.fromFrame !== k.fromFrame || o.toFrame !== k.toFrame),
+                  }))
+                }
               >
                 <span className="figures">
                   {shortTime(k.fromFrame)} to {shortTime(k.toFrame)}

@@ -9,20 +9,20 @@ interface Props {
   /** Whose they are, in words. */
   of: string;
   duck: Duck;
-  commit: (duck: Duck) => void;
+  change: (part: Partial<Duck>) => void;
 }
 
 const byTargets = "as targets ask";
 
 /** How beds make room: down, held, up, and how far. */
-export function DuckFields({ of, duck, commit }: Props) {
+export function DuckFields({ of, duck, change }: Props) {
   const ms = (name: "attackMs" | "holdMs" | "releaseMs", words: string) => (
     <span className="whitespace-nowrap">
       {words}{" "}
       <MsField
         label={`Room for ${of}, ${words}`}
         ms={duck[name]}
-        commit={(to) => commit({ ...duck, [name]: to })}
+        commit={(to) => change({ [name]: to })}
         width="4rem"
       />
     </span>
@@ -40,7 +40,7 @@ export function DuckFields({ of, duck, commit }: Props) {
           show={(db) => (db === null ? byTargets : decibels(db))}
           read={readDepth}
           step={(db, direction) => Math.max(0, (db ?? 0) + direction * 0.5)}
-          commit={(depthDb) => commit({ ...duck, depthDb })}
+          commit={(depthDb) => change({ depthDb })}
           width="7.5rem"
         />
       </span>

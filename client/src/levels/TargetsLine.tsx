@@ -33,7 +33,7 @@ export function TargetsLine({ presets, wholeGain }: Props) {
   const { view, edit } = useOpenShow();
   const targets = view.show.levelTargets;
   const set = (change: Partial<Targets>) =>
-    edit({ kind: "setLevelTargets", targets: { ...targets, ...change, for: "own" } });
+    edit((show) => ({ kind: "setLevelTargets", targets: { ...show.levelTargets, ...change, for: "own" } }));
   return (
     <section aria-label="Targets" className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
       <span>
@@ -43,10 +43,10 @@ export function TargetsLine({ presets, wholeGain }: Props) {
           value={targets.for}
           options={places}
           commit={(place) =>
-            edit({
+            edit((show) => ({
               kind: "setLevelTargets",
-              targets: presets.find((p) => p.for === place) ?? { ...targets, for: place },
-            })
+              targets: presets.find((p) => p.for === place) ?? { ...show.levelTargets, for: place },
+            }))
           }
         />
       </span>
@@ -62,7 +62,11 @@ export function TargetsLine({ presets, wholeGain }: Props) {
       </span>
       <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1.5">
         <span>Beds make room for voices:</span>
-        <DuckFields of="all voices" duck={view.show.duck} commit={(duck) => edit({ kind: "setShowDuck", duck })} />
+        <DuckFields
+          of="all voices"
+          duck={view.show.duck}
+          change={(part) => edit((show) => ({ kind: "setShowDuck", duck: { ...show.duck, ...part } }))}
+        />
         <WholeGain gain={wholeGain} />
       </span>
     </section>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { changeFade } from "../api/changes";
 import type { Cue, StrandView } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { framesOfMs, msOfFrames, seconds } from "../ui/format";
@@ -51,7 +52,7 @@ function FadeGrip({ cue, strand, place, rows, x, full, end }: Props & { end: "in
       if (tap) return;
       const ms = msAt(yOf(fade.ms) + y - startY);
       setHeld(last ? undefined : ms);
-      if (last && ms !== fade.ms) edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms } });
+      if (last) edit(changeFade(cue.id, end, () => ms));
     },
     { filterTaps: true },
   );

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { changeCue } from "../api/changes";
 import type { Cue, StrandView } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { framesOfMs, msOfFrames } from "../ui/format";
@@ -21,8 +22,15 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
   const { edit } = useActions();
   const [held, setHeld] = useState<{ index: number; point: Point }>();
   const place = strandPlace(strand, rows);
-  const set = (points: readonly Point[]) =>
-    edit({ kind: "setLevelPoints", cueId: cue.id, points: points.toSorted((a, b) => a.atMs - b.atMs) });
+  // A point is known by its time: no two have the same.
+  const replace = (atMs: number, by: readonly Point[]) =>
+    edit(
+      changeCue(cue.id, ({ id, levelPoints }) => ({
+        kind: "setLevelPoints",
+        cueId: id,
+        points: [...levelPoints.filter((p) => p.atMs !== atMs), ...by].sort((a, b) => a.atMs - b.atMs),
+      })),
+    );
 
   const bind = useDrag<PointerEvent>(
     ({ args, xy: [px, py], last, tap, event }) => {
@@ -40,7 +48,7 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
       };
       if (others.some((p) => p.atMs === point.atMs)) return;
       setHeld(last ? undefined : { index, point });
-      if (last) set([...others, point]);
+      if (last) replace(before.atMs, [point]);
     },
     { filterTaps: true },
   );
@@ -56,7 +64,7 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
         data-point={index}
         onDoubleClick={(event) => {
           event.stopPropagation();
-          set(cue.levelPoints.filter((p) => p !== kept));
+          replace(kept.atMs, []);
         }}
       >
         <circle cx={x + halfWidth(cue.levelDb + point.db, full)} cy={y} r={10} fill="transparent" />

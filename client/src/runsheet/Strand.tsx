@@ -1,4 +1,5 @@
 import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import { changeCue, changeFade } from "../api/changes";
 import type { Cue, Edit } from "../api/client";
 import { useActions } from "../shows/ShowContext";
 import { framesOfMs, msOfFrames } from "../ui/format";
@@ -96,9 +97,7 @@ export const Strand = memo(function Strand({
   const span = spanOf(rows, cue);
 
   const lengthen = (end: "in" | "out", back: boolean) => {
-    const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
-    const ms = Math.max(0, fade.ms + (back ? -fadeStepMs : fadeStepMs));
-    if (ms !== fade.ms) edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms } });
+    edit(changeFade(cue.id, end, (ms) => Math.max(0, ms + (back ? -fadeStepMs : fadeStepMs))));
   };
 
   const endAt = (by: number) => lying(rows, cue, { first: span.first, last: span.last + by });
@@ -143,8 +142,13 @@ export const Strand = memo(function Strand({
     const sheet = group.current?.ownerSVGElement?.getBoundingClientRect().top ?? 0;
     const atMs = msOfFrames(Math.max(0, frameAt(rows, clientY - sheet) - strand.startFrame));
     if (cue.levelPoints.some((p) => p.atMs === atMs)) return;
-    const points = [...cue.levelPoints, { atMs, db: 0 }].sort((a, b) => a.atMs - b.atMs);
-    edit({ kind: "setLevelPoints", cueId: cue.id, points });
+    edit(
+      changeCue(cue.id, ({ id, levelPoints }) => ({
+        kind: "setLevelPoints",
+        cueId: id,
+        points: [...levelPoints, { atMs, db: 0 }].sort((a, b) => a.atMs - b.atMs),
+      })),
+    );
   };
 
   const reach = Math.min(16, (bottom - top) / 2);

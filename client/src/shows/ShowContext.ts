@@ -1,12 +1,13 @@
 import { createContext, useContext } from "react";
-import type { BroughtFile, Edit, ShowView } from "../api/client";
+import type { EditOf } from "../api/changes";
+import type { BroughtFile, ShowView } from "../api/client";
 import type { Purpose } from "../api/upload";
 import type { BroughtTo } from "../sounds/useBringIn";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 
 /** What can be done to an open show. It stays the same while the show changes, so that what uses only this is not drawn anew. */
 export interface ShowActions {
-  edit: (edit: Edit) => void;
+  edit: (edit: EditOf) => void;
   play: (fromFrame: number) => void;
   /** The show as it is now. */
   now: () => ShowView;

@@ -3,9 +3,11 @@ import { render } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import type { ReactNode } from "react";
 import { vi } from "vitest";
+import type { EditOf } from "../api/changes";
 import { api, type Cue, type Edit, type ShowView, type Slide, type Sound } from "../api/client";
 import { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { ActionsContext, ShowContext } from "../shows/ShowContext";
+import { applyEdit } from "./applyEdit";
 
 const second = 48_000;
 
@@ -151,9 +153,19 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
   };
 }
 
-/** Renders a part of an open show; what it edits is gathered. */
-export function open(view: ShowView, part: ReactNode) {
+/**
+ * Renders a part of an open show; what it edits is gathered. The part is not drawn again after an edit, as where the answer takes a while.
+ * If `quick` is set, edits are made on what those before them came to, as the server does.
+ */
+export function open(view: ShowView, part: ReactNode, { quick = false } = {}) {
   const edit = vi.fn<(edit: Edit) => void>();
+  let show = view.show;
+  const make = (made: EditOf) => {
+    const now = typeof made === "function" ? made(show) : made;
+    if (!now) return;
+    if (quick) show = applyEdit(show, now);
+    edit(now);
+  };
   const replace = vi.fn();
   vi.stubGlobal(
     "fetch",
@@ -166,7 +178,7 @@ export function open(view: ShowView, part: ReactNode) {
       <ShowContext
         value={{
           view,
-          edit,
+          edit: make,
           undo: vi.fn(),
           redo: vi.fn(),
           player,
@@ -180,13 +192,13 @@ export function open(view: ShowView, part: ReactNode) {
           uploads: [],
         }}
       >
-        <ActionsContext value={{ edit, play: vi.fn(), now: () => view }}>
+        <ActionsContext value={{ edit: make, play: vi.fn(), now: () => view }}>
           <MemoryRouter>{part}</MemoryRouter>
         </ActionsContext>
       </ShowContext>
     </QueryClientProvider>,
   );
-  return { ...rendered, edit, replace, queries, player };
+  return { ...rendered, edit, replace, queries, player, show: () => show };
 }
 
 type Answer = { data: unknown } | { error: unknown };

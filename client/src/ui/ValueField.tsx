@@ -37,10 +37,16 @@ export function ValueField<T>({
 }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
+  // Where arrow keys have come to: all strokes of one press, held down or not, are one edit.
+  const [nudged, setNudged] = useState<{ to: T }>();
   // Escape leaves the field, and leaving must not commit then.
   const dropped = useRef(false);
   const { begin, end } = useBegun();
 
+  const finishNudge = () => {
+    if (nudged) end(() => show(nudged.to) !== show(value) && commit(nudged.to));
+    setNudged(undefined);
+  };
   const finish = () => {
     if (typed !== undefined && !dropped.current) {
       const next = read(typed);
@@ -64,8 +70,9 @@ export function ValueField<T>({
       event.currentTarget.blur();
     } else if (step && (event.key === "ArrowUp" || event.key === "ArrowDown")) {
       event.preventDefault();
+      begin();
       setTyped(undefined);
-      commit(step(value, event.key === "ArrowUp" ? 1 : -1));
+      setNudged({ to: step(nudged ? nudged.to : value, event.key === "ArrowUp" ? 1 : -1) });
     }
   };
 
@@ -79,14 +86,18 @@ export function ValueField<T>({
       placeholder={placeholder}
       list={list}
       tabIndex={tabbed ? 0 : -1}
-      value={typed ?? show(value)}
+      value={typed ?? show(nudged ? nudged.to : value)}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => {
         begin();
         setTyped(event.currentTarget.value);
       }}
-      onBlur={finish}
+      onBlur={() => {
+        finishNudge();
+        finish();
+      }}
       onKeyDown={onKeyDown}
+      onKeyUp={finishNudge}
     />
   );
 }

@@ -44,10 +44,17 @@ describe("a value within a sentence", () => {
     const [level, hold] = [vi.fn(), vi.fn()];
     render(<LevelField label="Level" db={-6} commit={level} />);
     render(<MsField label="Hold" ms={50} commit={hold} />);
-    fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
-    fireEvent.keyDown(screen.getByLabelText("Hold"), { key: "ArrowDown" });
+    const nudge = (label: string, key: string, times: number) => {
+      for (let n = 0; n < times; n++) fireEvent.keyDown(screen.getByLabelText(label), { key, repeat: n > 0 });
+      fireEvent.keyUp(screen.getByLabelText(label), { key });
+    };
+    nudge("Level", "ArrowUp", 1);
+    nudge("Hold", "ArrowDown", 1);
     expect(level).toHaveBeenCalledWith(-5.5);
     expect(hold).toHaveBeenCalledWith(0);
+    // Held down, it is one edit.
+    nudge("Level", "ArrowUp", 6);
+    expect(level.mock.calls).toEqual([[-5.5], [-3]]);
   });
 
   it("can be words, with a placeholder and proposals", () => {

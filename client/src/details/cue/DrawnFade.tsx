@@ -1,4 +1,5 @@
 import { useState, type KeyboardEvent } from "react";
+import { changeFade } from "../../api/changes";
 import type { Cue } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
 import { framesOfMs, msOfFrames, seconds } from "../../ui/format";
@@ -25,8 +26,6 @@ export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
   const frames = Math.min(to - from, framesOfMs(ms) * cue.speed);
   const [outer, inner] = end === "in" ? [share(from), share(from + frames)] : [share(to), share(to - frames)];
 
-  const set = (next: number) =>
-    next !== fade.ms && edit({ kind: "setFade", cueId: cue.id, end, fade: { ...fade, ms: next } });
   const within = (next: number) => Math.max(0, Math.min(msOfFrames((to - from) / cue.speed), next));
   const bind = useDrag(({ xy: [x], last, tap, event }) => {
     event.stopPropagation();
@@ -34,14 +33,15 @@ export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
     const long = (end === "in" ? frameAt(x) - from : to - frameAt(x)) / cue.speed;
     const next = Math.round(within(msOfFrames(long)) / 100) * 100;
     setHeld(last ? undefined : next);
-    if (last) set(next);
+    if (last) edit(changeFade(cue.id, end, () => next));
   });
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
     if (by === 0) return;
     event.preventDefault();
     event.stopPropagation();
-    set(within(fade.ms + (end === "in" ? by : -by) * (event.shiftKey ? 1000 : 100)));
+    const longer = (end === "in" ? by : -by) * (event.shiftKey ? 1000 : 100);
+    edit(changeFade(cue.id, end, (now) => within(now + longer)));
   };
 
   return (

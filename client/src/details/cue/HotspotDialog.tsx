@@ -1,4 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from "react";
+import { changeCue } from "../../api/changes";
 import { pictureUrl, type Cue } from "../../api/client";
 import { createPicture } from "../../api/cues";
 import { reportError } from "../../api/errors";
@@ -27,8 +28,14 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   const area = useRef<HTMLDivElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
   const [held, setHeld] = useState<{ x: number; y: number }>();
-  const set = (change: Partial<Hotspot>) =>
-    edit({ kind: "setHotspot", cueId: cue.id, hotspot: { ...spot, ...change } });
+  const change = (part: (now: Hotspot) => Partial<Hotspot>) =>
+    edit(
+      changeCue(
+        cue.id,
+        ({ id, hotspot }) => hotspot && { kind: "setHotspot", cueId: id, hotspot: { ...hotspot, ...part(hotspot) } },
+      ),
+    );
+  const set = (part: Partial<Hotspot>) => change(() => part);
 
   const bind = useDrag(({ xy: [x, y], last }) => {
     const box = area.current?.getBoundingClientRect();
@@ -39,15 +46,10 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   });
   const onKeyDown = (event: KeyboardEvent) => {
     const by = event.shiftKey ? 0.05 : 0.01;
-    const to = {
-      ArrowLeft: { x: within(spot.x - by) },
-      ArrowRight: { x: within(spot.x + by) },
-      ArrowUp: { y: within(spot.y - by) },
-      ArrowDown: { y: within(spot.y + by) },
-    }[event.key];
+    const to = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
     if (!to) return;
     event.preventDefault();
-    set(to);
+    change((now) => ({ x: within(now.x + (to[0] ?? 0)), y: within(now.y + (to[1] ?? 0)) }));
   };
   const picture = async (file: File) => {
     try {

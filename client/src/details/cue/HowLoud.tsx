@@ -1,4 +1,6 @@
 import { X } from "lucide-react";
+import { useState } from "react";
+import { changeCue } from "../../api/changes";
 import type { Cue } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
 import { differ, LevelField, MsField, Tick } from "../../ui/fields";
@@ -47,26 +49,30 @@ function Level({ cues }: { cues: readonly Cue[] }) {
   const { edit } = useOpenShow();
   const each = useEditEach(cues);
   const level = common(cues, ({ levelDb }) => levelDb);
+  const [slid, setSlid] = useState<number>();
   const set = (levelDb: number) =>
     each(({ id }) => ({ kind: "setLevel", cueId: id, levelDb, follows: false }), `level ${levelDb} dB`);
+  const finish = () => {
+    if (slid !== undefined && slid !== level) set(slid);
+    setSlid(undefined);
+  };
   return (
     <>
       <Sentence>
         Level <LevelField label="Level" db={level} commit={set} />
         {cues.length === 1 && (
           <input
-            key={level}
             type="range"
             className="range range-primary range-xs w-28"
             aria-label="Level, by sliding"
             min={-60}
             max={12}
             step={0.5}
-            defaultValue={level}
-            onPointerUp={(event) =>
-              Number(event.currentTarget.value) !== level && set(Number(event.currentTarget.value))
-            }
-            onKeyUp={(event) => Number(event.currentTarget.value) !== level && set(Number(event.currentTarget.value))}
+            value={slid ?? level}
+            onChange={(event) => setSlid(Number(event.currentTarget.value))}
+            onPointerUp={finish}
+            onKeyUp={finish}
+            onBlur={finish}
           />
         )}
       </Sentence>
@@ -151,7 +157,15 @@ function MakingRoom({ cue }: { cue: Cue }) {
       <DuckFields
         of={cue.duck ? "this voice" : "all voices"}
         duck={cue.duck ?? view.show.duck}
-        commit={(duck) => edit({ kind: "setDuck", cueId: cue.id, duck })}
+        change={(part) =>
+          edit(
+            changeCue(cue.id, (now, show) => ({
+              kind: "setDuck",
+              cueId: now.id,
+              duck: { ...(now.duck ?? show.duck), ...part },
+            })),
+          )
+        }
       />
       {cue.duck && (
         <button
@@ -171,25 +185,42 @@ const readSpeed = (typed: string) => {
   return match?.[1] ? Number(match[1].replace(",", ".")) : undefined;
 };
 
+type Points = Cue["levelPoints"];
+
 /** The level points, for those who do not drag them on the strand. */
 function Points({ cue }: { cue: Cue }) {
   const { edit } = useOpenShow();
-  const set = (points: Cue["levelPoints"]) =>
-    edit({ kind: "setLevelPoints", cueId: cue.id, points: points.toSorted((a, b) => a.atMs - b.atMs) });
-  const change = (index: number, to: Partial<Cue["levelPoints"][number]>) =>
-    set(cue.levelPoints.map((p, i) => (i === index ? { ...p, ...to } : p)));
-  const last = cue.levelPoints.at(-1);
+  const set = (points: (before: Points) => Points) =>
+    edit(
+      changeCue(cue.id, ({ id, levelPoints }) => ({
+        kind: "setLevelPoints",
+        cueId: id,
+        points: points(levelPoints).toSorted((a, b) => a.atMs - b.atMs),
+      })),
+    );
+  // A point is known by its time: no two have the same.
+  const change = (atMs: number, to: Partial<Points[number]>) =>
+    set((points) => points.map((p) => (p.atMs === atMs ? { ...p, ...to } : p)));
   return (
     <>
       {cue.levelPoints.map((point, i) => (
         <Sentence key={point.atMs}>
-          at <MsField label={`Level point ${i + 1}, when`} ms={point.atMs} commit={(atMs) => change(i, { atMs })} />
-          <LevelField label={`Level point ${i + 1}, change`} db={point.db} commit={(db) => change(i, { db })} />
+          at{" "}
+          <MsField
+            label={`Level point ${i + 1}, when`}
+            ms={point.atMs}
+            commit={(atMs) => change(point.atMs, { atMs })}
+          />
+          <LevelField
+            label={`Level point ${i + 1}, change`}
+            db={point.db}
+            commit={(db) => change(point.atMs, { db })}
+          />
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"
             aria-label={`Remove level point ${i + 1}`}
-            onClick={() => set(cue.levelPoints.filter((_, k) => k !== i))}
+            onClick={() => set((points) => points.filter((p) => p.atMs !== point.atMs))}
           >
             <X size={13} />
           </button>
@@ -199,7 +230,12 @@ function Points({ cue }: { cue: Cue }) {
         type="button"
         className="btn btn-xs"
         title="Or double-click on the strand"
-        onClick={() => set([...cue.levelPoints, { atMs: last ? last.atMs + 2000 : 1000, db: last?.db ?? 0 }])}
+        onClick={() =>
+          set((points) => {
+            const last = points.at(-1);
+            return [...points, { atMs: last ? last.atMs + 2000 : 1000, db: last?.db ?? 0 }];
+          })
+        }
       >
         Add a level point
       </button>

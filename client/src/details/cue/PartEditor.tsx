@@ -1,5 +1,6 @@
 import { Pause, Play } from "lucide-react";
 import { useRef, useState } from "react";
+import { changeCue } from "../../api/changes";
 import type { Cue, Sound } from "../../api/client";
 import { samplesUrl, usePeaks } from "../../api/sounds";
 import { useEachFrame, usePlayer } from "../../hearing/usePlayer";
@@ -44,10 +45,21 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   });
 
   const set = (from: number, to: number) => edit({ kind: "setPart", cueId: cue.id, inFrame: from, outFrame: to });
-  const slip = (by: number) => {
-    const within = Math.max(-cue.inFrame, Math.min(total - cue.outFrame, by));
-    set(cue.inFrame + within, cue.outFrame + within);
-  };
+  const change = (part: (now: Cue) => { inFrame?: number; outFrame?: number }) =>
+    edit(
+      changeCue(cue.id, (now) => ({
+        kind: "setPart",
+        cueId: now.id,
+        inFrame: now.inFrame,
+        outFrame: now.outFrame,
+        ...part(now),
+      })),
+    );
+  const slip = (by: number) =>
+    change((now) => {
+      const within = Math.max(-now.inFrame, Math.min(total - now.outFrame, by));
+      return { inFrame: now.inFrame + within, outFrame: now.outFrame + within };
+    });
   const here = () => framesOfMs(msOfFrames(player.position()));
 
   const frameAt = (x: number) => {
@@ -94,7 +106,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
       rarer={{
         name: "part",
         words: "closer, in and out here, the first 5 s, markers, what goes round",
-        content: <PartTools cue={cue} sound={sound} set={set} here={here} zoom={zoom} />,
+        content: <PartTools cue={cue} sound={sound} change={change} here={here} zoom={zoom} />,
       }}
     >
       {sound.video && (
@@ -178,9 +190,19 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           {playing ? <Pause size={13} fill="currentColor" /> : <Play size={13} fill="currentColor" />}{" "}
           {playing ? "Stop" : "Hear it"}
         </button>
-        <MsField label="In" ms={msOfFrames(inFrame)} show={clock} commit={(ms) => set(framesOfMs(ms), cue.outFrame)} />{" "}
+        <MsField
+          label="In"
+          ms={msOfFrames(inFrame)}
+          show={clock}
+          commit={(ms) => change(() => ({ inFrame: framesOfMs(ms) }))}
+        />{" "}
         to{" "}
-        <MsField label="Out" ms={msOfFrames(outFrame)} show={clock} commit={(ms) => set(cue.inFrame, framesOfMs(ms))} />
+        <MsField
+          label="Out"
+          ms={msOfFrames(outFrame)}
+          show={clock}
+          commit={(ms) => change(() => ({ outFrame: framesOfMs(ms) }))}
+        />
       </Sentence>
       <Rounds cues={[cue]} />
     </Topic>

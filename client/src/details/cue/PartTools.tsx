@@ -11,8 +11,8 @@ import { LoopPart } from "./LoopPart";
 interface Props {
   cue: Cue;
   sound: Sound;
-  /** Sets the first frame that is used and the one after the last. */
-  set: (from: number, to: number) => void;
+  /** Changes the first frame that is used, or the one after the last, of the cue as it is by then. */
+  change: (part: (now: Cue) => { inFrame?: number; outFrame?: number }) => void;
   /** The frame that is heard, or was last. */
   here: () => number;
   /** Shows so much of the length that is seen now. */
@@ -20,12 +20,13 @@ interface Props {
 }
 
 /** What is done more rarely with the part of a sound that a cue uses. */
-export function PartTools({ cue, sound, set, here, zoom }: Props) {
+export function PartTools({ cue, sound, change, here, zoom }: Props) {
   const { view } = useOpenShow();
   const total = sound.figures.frames;
+  const set = (part: { inFrame?: number; outFrame?: number }) => change(() => part);
   const beginning = () =>
     fetchProposals(view.id, cue.id)
-      .then((proposed) => set(proposed.beginning.fromFrame, proposed.beginning.toFrame))
+      .then(({ beginning: { fromFrame, toFrame } }) => change(() => ({ inFrame: fromFrame, outFrame: toFrame })))
       .catch(reportError);
   return (
     <>
@@ -36,17 +37,17 @@ export function PartTools({ cue, sound, set, here, zoom }: Props) {
         <Icon name="Farther" press={() => zoom(2.5)}>
           <ZoomOut size={13} />
         </Icon>
-        <button type="button" className="btn btn-xs" onClick={() => set(here(), cue.outFrame)}>
+        <button type="button" className="btn btn-xs" onClick={() => set({ inFrame: here() })}>
           In here
         </button>
-        <button type="button" className="btn btn-xs" onClick={() => set(cue.inFrame, here())}>
+        <button type="button" className="btn btn-xs" onClick={() => set({ outFrame: here() })}>
           Out here
         </button>
         <button type="button" className="btn btn-xs" onClick={() => void beginning()}>
           First 5 s only
         </button>
         {(cue.inFrame > 0 || cue.outFrame < total) && (
-          <button type="button" className="btn btn-xs" onClick={() => set(0, total)}>
+          <button type="button" className="btn btn-xs" onClick={() => set({ inFrame: 0, outFrame: total })}>
             All of it
           </button>
         )}
@@ -60,7 +61,11 @@ export function PartTools({ cue, sound, set, here, zoom }: Props) {
             options={[["", "a marker…"], ...sound.markers.map((m) => [m.id, m.name] as const)]}
             commit={(id) => {
               const marker = sound.markers.find((m) => m.id === id);
-              if (marker) set(marker.frame, cue.outFrame > marker.frame ? cue.outFrame : total);
+              if (marker)
+                change(({ outFrame }) => ({
+                  inFrame: marker.frame,
+                  outFrame: outFrame > marker.frame ? outFrame : total,
+                }));
             }}
           />
         </Sentence>

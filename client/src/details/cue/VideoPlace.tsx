@@ -1,5 +1,6 @@
 import { Maximize } from "lucide-react";
 import { useRef, useState, type KeyboardEvent } from "react";
+import { changeCue } from "../../api/changes";
 import { pictureUrl, videoPictureUrl, type Cue, type Sound } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
 import { Choice, Tick } from "../../ui/fields";
@@ -18,7 +19,14 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
   const slide = view.show.slides.find((s) => s.id === cue.span?.first);
   const area = useRef<HTMLDivElement>(null);
   const [held, setHeld] = useState<Box>();
-  const set = (change: Partial<Place>) => edit({ kind: "setVideo", cueId: cue.id, video: { ...place, ...change } });
+  const change = (part: (now: Place) => Partial<Place>) =>
+    edit(
+      changeCue(
+        cue.id,
+        ({ id, video: now }) => now && { kind: "setVideo", cueId: id, video: { ...now, ...part(now) } },
+      ),
+    );
+  const set = (part: Partial<Place>) => change(() => part);
 
   const bind = useDrag(({ args: [grip], movement: [dx, dy], last, tap, event }) => {
     event.stopPropagation();
@@ -33,7 +41,8 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
     const to = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
     if (!to) return;
     event.preventDefault();
-    set(moved(place, event.shiftKey, to[0] ?? 0, to[1] ?? 0));
+    const size = event.shiftKey;
+    change((now) => moved(now, size, to[0] ?? 0, to[1] ?? 0));
   };
 
   const box = held ?? place;

@@ -1,3 +1,4 @@
+import { changeCues } from "../../api/changes";
 import type { Cue, Edit } from "../../api/client";
 import { useOpenShow } from "../../shows/ShowContext";
 
@@ -7,14 +8,15 @@ export function common<T>(cues: readonly Cue[], of: (cue: Cue) => T): T | undefi
   return more.every((value) => value === first) ? first : undefined;
 }
 
-/** Edits one cue, or several of them at once; what is done to several is said in the history in some words. */
+/** Edits one cue, or several of them at once. */
 export function useEditEach(cues: readonly Cue[]) {
   const { edit } = useOpenShow();
-  return (make: (cue: Cue) => Edit, what: string) => {
-    const [first, ...more] = cues.map(make);
-    if (first)
-      edit(
-        more.length === 0 ? first : { kind: "several", edits: [first, ...more], what: `${cues.length} cues: ${what}` },
-      );
-  };
+  return (make: (cue: Cue) => Edit, what: string) =>
+    edit(
+      changeCues(
+        cues.map((c) => c.id),
+        make,
+        what,
+      ),
+    );
 }

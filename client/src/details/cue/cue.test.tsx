@@ -29,6 +29,9 @@ const steps = [0, 1, 2].map((n) => ({ id: `s2-${n}`, label: n === 2 ? "Wings" : 
 const sounds = [sound("pad", { name: "Dusk Pad" }), sound("bell", { name: "Tin bell" })];
 const [pad, bell] = [cue("c1", "pad"), cue("c2", "bell", { span: { first: "s2", last: "s3" } })];
 const view = viewOf({ slides: [slide(1), slide(2, { steps }), slide(3)], sounds, cues: [pad, bell] });
+/** The show with some of its cues changed. */
+const having = (...changed: (typeof pad)[]) =>
+  viewOf({ ...view.show, cues: view.show.cues.map((c) => changed.find((x) => x.id === c.id) ?? c) });
 const second = 48_000;
 const proposals = {
   after: ["c1"],
@@ -83,11 +86,12 @@ describe("where a cue sounds", () => {
   });
 
   it("ends at a step of its last slide, and keeps its side when the offset is typed", () => {
+    const earlier = { ...pad, stopOffsetMs: -500 };
     const { edit } = open(
-      view,
+      having(earlier),
       <>
-        <Ends cues={[{ ...pad, stopOffsetMs: -500 }]} />
-        <EndsBeside cues={[{ ...pad, stopOffsetMs: -500 }]} />
+        <Ends cues={[earlier]} />
+        <EndsBeside cues={[earlier]} />
       </>,
     );
     choose("Ends", "at step 2");
@@ -146,7 +150,8 @@ describe("how loud", () => {
       { atMs: 1000, db: -6 },
       { atMs: 3000, db: 0 },
     ];
-    const { edit } = open(view, <HowLoud cues={[{ ...pad, levelPoints: points }]} spoken={false} />);
+    const pointed = { ...pad, levelPoints: points };
+    const { edit } = open(having(pointed), <HowLoud cues={[pointed]} spoken={false} />);
     fireEvent.click(screen.getByLabelText(/^More: speed/));
     enter("Level point 1, when", "4");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[1], { atMs: 4000, db: -6 }] });
@@ -160,7 +165,7 @@ describe("how loud", () => {
 
   it("is set for several at once, also to what one of them has already", () => {
     const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
-    const { edit } = open(view, <HowLoud cues={[pad, loud]} spoken={false} />);
+    const { edit } = open(having(loud), <HowLoud cues={[pad, loud]} spoken={false} />);
     expect(shown("Level")).toBe("differ");
     fireEvent.blur(screen.getByLabelText("Level"));
     fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
@@ -212,7 +217,8 @@ describe("a place to click", () => {
   });
 
   it("is moved by arrows, never off the slide, and shaped by its values", () => {
-    const { edit } = open(view, <HotspotLine cue={{ ...byHand, hotspot: spot }} />);
+    const clicked = { ...byHand, hotspot: spot };
+    const { edit } = open(having(clicked), <HotspotLine cue={clicked} />);
     fireEvent.click(screen.getByText("Shape the hotspot"));
     const set = () => (edit.mock.lastCall?.[0] as { hotspot: typeof spot }).hotspot;
     const handle = screen.getByTestId("hotspot");
