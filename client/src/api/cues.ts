@@ -58,7 +58,9 @@ export const useExplanation = (id: string, slideId: string, revision: number) =>
   useQuery({
     queryKey: keys.explanation(id, slideId, revision),
     queryFn: async ({ signal }) =>
-      unwrap(await api.GET("/api/shows/{id}/slides/{slideId}/explain", { params: { path: { id, slideId } }, signal })),
+      unwrap(
+        await api.GET("/api/shows/{id}/slides/{slideId}/explain", { params: { path: { id, slideId } }, signal }),
+      ).map((line) => ({ ...line, revision })),
     placeholderData: (before, query) => (query?.queryKey[2] === slideId ? before : undefined),
   });
 

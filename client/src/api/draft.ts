@@ -6,18 +6,20 @@ import { keys } from "./keys";
 /** The draft of a soundtrack, or the job that analyses the music first. */
 export function useDraftOf(id: string, revision: number, enabled: boolean, without: readonly string[]) {
   const queries = useQueryClient();
-  const query = useQuery<Schemas["DraftView"] | JobView>({
+  const query = useQuery<(Schemas["DraftView"] | JobView) & { revision: number }>({
     queryKey: keys.draft(id, revision, without),
     enabled,
     // Its ids are new each time: what is looked at is what is applied.
     staleTime: Infinity,
-    queryFn: async ({ signal }) =>
-      unwrap(
+    queryFn: async ({ signal }) => ({
+      ...unwrap(
         await api.GET("/api/shows/{id}/draft", {
           params: { path: { id }, query: { without: [...without] } },
           signal,
         }),
       ),
+      revision,
+    }),
     placeholderData: (before, query) => (query?.queryKey[1] === id ? before : undefined),
   });
   const fetchAgain = useCallback(() => void queries.invalidateQueries({ queryKey: keys.drafts(id) }), [queries, id]);

@@ -50,9 +50,9 @@ function editsOf(queries: QueryClient, showId: string) {
       })
       .execute(undefined)
       .catch(() => undefined);
-  const edit = (made: EditOf) => {
+  const edit = (made: EditOf, base?: number) => {
     // What the user was looking at, however long the edit waits for those before it.
-    const revision = baseRevision() ?? cachedShow(queries, showId)?.revision ?? 0;
+    const revision = base ?? baseRevision() ?? cachedShow(queries, showId)?.revision ?? 0;
     enqueue(
       async () => {
         const view = cachedShow(queries, showId);

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { hashKey, useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "./client";
 import { keys } from "./keys";
 
@@ -6,8 +6,12 @@ import { keys } from "./keys";
 export const useFits = (showId: string, cueId: string, revision: number) =>
   useQuery({
     queryKey: keys.fits(showId, cueId, revision),
-    queryFn: async ({ signal }) =>
-      unwrap(await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } }, signal })),
+    queryFn: async ({ signal }) => ({
+      ...unwrap(
+        await api.GET("/api/shows/{id}/cues/{cueId}/fits", { params: { path: { id: showId, cueId } }, signal }),
+      ),
+      revision,
+    }),
     placeholderData: (before, query) => (query?.queryKey[2] === cueId ? before : undefined),
   });
 
@@ -33,12 +37,16 @@ export interface RepaceOptions {
 export const useRepace = (showId: string, cueId: string, revision: number, options: RepaceOptions) =>
   useQuery({
     queryKey: keys.repace(showId, cueId, revision, options),
-    queryFn: async ({ signal }) =>
-      unwrap(
+    queryFn: async ({ signal }) => ({
+      ...unwrap(
         await api.GET("/api/shows/{id}/cues/{cueId}/repace", {
           params: { path: { id: showId, cueId }, query: options },
           signal,
         }),
       ),
-    placeholderData: keepPreviousData,
+      revision,
+    }),
+    // Of the same question only: what is set must be what was asked for.
+    placeholderData: (before, query) =>
+      query?.queryKey[2] === cueId && hashKey([query.queryKey[4]]) === hashKey([options]) ? before : undefined,
   });

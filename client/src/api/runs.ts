@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "./client";
 import { keys } from "./keys";
 
@@ -30,9 +30,11 @@ export const useRunReport = (id: string, runId: string, revision: number | undef
     queryKey: keys.runReport(id, runId, revision),
     // Before the show is known, an edit could not tell which revision it is made on.
     enabled: revision !== undefined,
-    queryFn: async ({ signal }) =>
-      unwrap(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id, runId } }, signal })),
-    placeholderData: keepPreviousData,
+    queryFn: async ({ signal }) => ({
+      ...unwrap(await api.GET("/api/shows/{id}/runs/{runId}/report", { params: { path: { id, runId } }, signal })),
+      revision: revision ?? 0,
+    }),
+    placeholderData: (before, query) => (query?.queryKey[2] === runId ? before : undefined),
   });
 
 /** Opens a run to clickers. */

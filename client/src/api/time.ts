@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { hashKey, useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "./client";
 import { keys } from "./keys";
 
@@ -14,7 +14,12 @@ export const useSpread = (id: string, revision: number, options: SpreadOptions, 
   useQuery({
     queryKey: keys.spread(id, revision, options),
     enabled,
-    queryFn: async ({ signal }) =>
-      unwrap(await api.GET("/api/shows/{id}/spread", { params: { path: { id }, query: options }, signal })),
-    placeholderData: keepPreviousData,
+    queryFn: async ({ signal }) => ({
+      ...unwrap(await api.GET("/api/shows/{id}/spread", { params: { path: { id }, query: options }, signal })),
+      revision,
+    }),
+    // Of the same question only: what is set must be what was asked for.
+    placeholderData: (before, query) => (isSame(query?.queryKey[3], options) ? before : undefined),
   });
+
+const isSame = (a: unknown, b: unknown) => hashKey([a]) === hashKey([b]);

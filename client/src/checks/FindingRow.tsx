@@ -44,7 +44,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
                 key={remedy.words}
                 type="button"
                 className={`btn btn-xs h-auto min-h-6 py-0.5 ${i === 0 ? "btn-outline btn-primary" : ""}`}
-                onClick={() => edit(remedy.edit)}
+                onClick={() => edit(remedy.edit, finding.revision)}
               >
                 {remedy.words}
               </button>

@@ -20,7 +20,9 @@ const remedy = (words: string, safe = false) => ({
   edit: { kind: "setMuted", cueId: "c1", muted: true } as const,
 });
 
-const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo = false): Schemas["FindingView"] => ({
+type FindingView = Schemas["FindingView"] & { revision: number };
+
+const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo = false): FindingView => ({
   key: `${check} ${change.slideId ?? "s2"}`,
   found: {
     check,
@@ -33,6 +35,7 @@ const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo
     ...change,
   },
   leftSo,
+  revision: 1,
 });
 
 const show = (findings: Schemas["FindingView"][]) => {

@@ -1,8 +1,7 @@
 import { useEffect, useState } from "react";
-import { useFindingsAt } from "../api/checks";
-import type { Schemas } from "../api/client";
+import { type Finding, useFindingsAt } from "../api/checks";
 
-export type Finding = Schemas["FindingView"];
+export type { Finding };
 
 const calm = 400; // milliseconds without an edit before the show is looked over: what is heard and drawn comes first
 

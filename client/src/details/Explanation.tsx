@@ -17,7 +17,7 @@ export function Explanation({ slide }: { slide: Slide }) {
               <button
                 type="button"
                 className="text-primary cursor-pointer font-semibold underline decoration-dotted"
-                onClick={() => line.remedy && edit(line.remedy.edit)}
+                onClick={() => line.remedy && edit(line.remedy.edit, line.revision)}
               >
                 {line.remedy.words}
               </button>

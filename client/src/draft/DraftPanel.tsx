@@ -16,7 +16,7 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
   const { view, edit } = useOpenShow();
   const { draft, listening, problem, again } = drafted;
   const take = () => {
-    if (draft?.edit) edit(draft.edit);
+    if (draft?.edit) edit(draft.edit, draft.revision);
     close();
   };
   return (

@@ -29,6 +29,7 @@ it("shows a draft with its reasons, leaves out what is not wanted, and lays the 
     leftOut: [{ soundId: "owl", name: "Owl", kind: "spot" as const, why: "its name says no slide" }],
     says: "One bed laid; one sound stays unused.",
     edit: made,
+    revision: 1,
   };
   const { edit } = open(
     viewOf({ sounds: [pad, sound("reel", { name: "Reel" })] }),

@@ -12,15 +12,18 @@ import { methods } from "./methods";
 export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
   const { view, edit } = useOpenShow();
   const [proposed, setProposed] = useState<Schemas["FitAllView"] | JobView | "asking">();
+  const [askedAt, setAskedAt] = useState(0);
+  const { id, revision } = view;
   const ask = useCallback(() => {
     setProposed("asking");
-    fetchFitsOfAll(view.id)
+    setAskedAt(revision);
+    fetchFitsOfAll(id)
       .then(setProposed)
       .catch((problem: unknown) => {
         setProposed(undefined);
         reportError(problem);
       });
-  }, [view.id]);
+  }, [id, revision]);
   const nameOf = (cueId: string) => {
     const cue = view.show.cues.find((c) => c.id === cueId);
     return cue && soundOf(cue)?.name;
@@ -57,7 +60,7 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
               type="button"
               className="btn btn-primary mt-4"
               onClick={() => {
-                if (proposed.edit) edit(proposed.edit);
+                if (proposed.edit) edit(proposed.edit, askedAt);
                 setProposed(undefined);
               }}
             >

@@ -8,7 +8,7 @@ import { heard, methods, type Compared, type FitMethod } from "./methods";
 
 interface Props {
   cue: Cue;
-  fits: Schemas["FitsView"];
+  fits: Schemas["FitsView"] & { revision: number };
   shown: FitMethod | undefined;
   look: (method: FitMethod) => void;
 }
@@ -31,7 +31,11 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
   );
   const endTogether = (
     <WholeRow cue={cue} name="End together" says={fits.endTogether.says}>
-      <Choose on={together} press={() => fits.endTogether.edit && edit(fits.endTogether.edit)} name="End together" />
+      <Choose
+        on={together}
+        press={() => fits.endTogether.edit && edit(fits.endTogether.edit, fits.revision)}
+        name="End together"
+      />
     </WholeRow>
   );
   return (

@@ -25,7 +25,11 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
       </p>
       {report.edit && (
         <p className="mb-4 flex items-center gap-3">
-          <button type="button" className="btn btn-primary" onClick={() => report.edit && edit(report.edit)}>
+          <button
+            type="button"
+            className="btn btn-primary"
+            onClick={() => report.edit && edit(report.edit, data.revision)}
+          >
             Take these times as holds
           </button>
           <span className="muted text-sm">

@@ -44,7 +44,7 @@ export function NextStep({ draft }: { draft: () => void }) {
               key={remedy.words}
               type="button"
               className="btn btn-primary btn-sm h-auto min-h-8 py-1"
-              onClick={() => edit(remedy.edit)}
+              onClick={() => edit(remedy.edit, finding.revision)}
             >
               {remedy.words}
             </button>

@@ -7,7 +7,8 @@ import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 
 /** What can be done to an open show. It stays the same while the show changes, so that what uses only this is not drawn anew. */
 export interface ShowActions {
-  edit: (edit: EditOf) => void;
+  /** Makes an edit; what was proposed for a revision is made on that. */
+  edit: (edit: EditOf, proposedFor?: number) => void;
   play: (fromFrame: number) => void;
   /** The show as it is now. */
   now: () => ShowView;

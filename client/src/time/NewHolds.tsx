@@ -3,7 +3,8 @@ import { useOpenShow } from "../shows/ShowContext";
 import { hold } from "../ui/format";
 
 interface Props {
-  offered: Schemas["RepaceView"] | undefined;
+  /** What is proposed, and for which revision. */
+  offered: (Schemas["RepaceView"] & { revision: number }) | undefined;
   error: Error | null;
   /** What to say where nothing is to be changed. */
   unchanged: string;
@@ -40,7 +41,7 @@ export function NewHolds({ offered, error, unchanged, done }: Props) {
           type="button"
           className="btn btn-sm"
           onClick={() => {
-            edit(offered.edit);
+            edit(offered.edit, offered.revision);
             done?.();
           }}
         >

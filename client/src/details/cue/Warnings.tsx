@@ -7,7 +7,7 @@ export function Warnings({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
   return useFindings(view.id, view.revision)
     .filter(({ found, leftSo }) => found.cueIds.includes(cue.id) && !leftSo)
-    .map(({ key, found }) => (
+    .map(({ key, found, revision }) => (
       <div key={key} role="note" className="border-warning mb-2 rounded-md border px-2.5 py-1.5 text-sm leading-snug">
         {found.sentence}{" "}
         {found.remedies.slice(0, 1).map((remedy) => (
@@ -15,7 +15,7 @@ export function Warnings({ cue }: { cue: Cue }) {
             key={remedy.words}
             type="button"
             className="text-primary cursor-pointer font-semibold underline decoration-dotted"
-            onClick={() => edit(remedy.edit)}
+            onClick={() => edit(remedy.edit, revision)}
           >
             {remedy.words}
           </button>
