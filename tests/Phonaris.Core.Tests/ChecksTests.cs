@@ -121,6 +121,19 @@ public class ChecksTests
     }
 
     [Fact]
+    public void A_cue_that_never_begins_begins_together_with_those_that_wait_for_it()
+    {
+        var show = Changed("v", c => c with { DelayMs = 6500 });
+        show = show with { Cues = [.. show.Cues, show.Cue("v") with { Id = "w", Span = new("s7", "s8"), Start = CueStart.After("v"), DelayMs = 0 }] };
+        var found = Sounds.Findings(show).Where(f => f.Check == "never-begins").ToList();
+        Assert.Equal(["v", "w"], found.Select(f => f.CueIds[0]));
+        var remedy = Assert.Single(found[0].Remedies);
+        var after = show.Apply(remedy.Edit).Show;
+        Assert.Empty(Sounds.Findings(after).Select(f => f.Sentence));
+        Assert.Equal(["v", "w"], TimedShow.Of(after, Sounds.Listened()).Schedule.Cues.Where(c => c.CueId is "v" or "w").Select(c => c.CueId));
+    }
+
+    [Fact]
     public void Files_that_are_missing_or_heavy_are_told()
     {
         var files = new SoundFiles(new Dictionary<string, string> { ["bed"] = "The file of Sound bed is missing." }, s => s.Id == "voice" ? 200_000_000 : 1_000);

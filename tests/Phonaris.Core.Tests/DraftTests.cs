@@ -57,6 +57,9 @@ public class DraftTests
         var heard = Schedule.Of(draft.Show).Cues.Select(c => (draft.Show.Sound(c.SoundId).FileName, c.StartFrame / (double)Second, c.LengthFrames / (double)Second));
         Assert.Equal([("2a.wav", 4, 10), ("2b.wav", 14, 9), ("3 step 2.wav", 33, 8)], heard);
         Assert.Equal([4_000, 20_000, 18_000], draft.Show.Slides.Select(s => s.HoldMs));
+        Assert.Equal(
+            ["the slide stays for it and a breath", "it comes after what is said before it, and the slide stays for all of that", "the slide stays long enough for it"],
+            draft.Cues.Select(c => c.Why[(c.Why.IndexOf(';', StringComparison.Ordinal) + 2)..]));
 
         // One that lies there already counts as far as it is heard: three seconds of it, at half the speed, after one second.
         var said = show with { Sounds = [.. show.Sounds, Named("before.wav", 30)] };
@@ -93,6 +96,23 @@ public class DraftTests
         Assert.All(after.Cues, c => Assert.True(c.Follows));
         Assert.Equal(show, after.Apply(inverse).Show);
         Assert.Equal("3 beds, 40 voices laid; every sound is used.", draft.Says);
+    }
+
+    [Fact]
+    public void The_calmer_bed_lies_under_the_slides_that_are_spoken_on()
+    {
+        var (calm, lively, ending) = (new Band(60).Drift(false), new Band(60).Play("drums", 150), new Dying(new Band(60).Play("click", 100)));
+        var music = new Music(m => m == Shows.Media("calm") ? calm : m == Shows.Media("lively") ? lively : m == Shows.Media("ending") ? ending : Signal.Sine(9 * Second, 300));
+        var show = Shows.Of(18, 10_000) with
+        {
+            Sounds = [Shows.Sound("lively", lively.Frames), Shows.Sound("ending", ending.Frames), Shows.Sound("calm", calm.Frames), Shows.Sound("voice", 9 * Second, SoundKind.Voice)],
+            Sections = [new("x", "Seen", "s1", false), new("y", "Told", "s7", false), new("z", "Thanks", "s13", false)],
+        };
+        show = show with { Cues = [.. Enumerable.Range(7, 6).Select(n => Shows.Cue($"v{n}", "voice", $"s{n}", $"s{n}", 9 * Second))] };
+        var cues = Draft.Of(show, new HashSet<string>(), music.Known, Ids()).Cues;
+        Assert.Equal([("lively", "s1"), ("calm", "s7"), ("ending", "s13")], cues.Select(c => (c.SoundId, c.First)));
+        Assert.StartsWith("1:00.0 of music for ", cues[0].Why, StringComparison.Ordinal);
+        Assert.StartsWith("calm enough to speak over", cues[1].Why, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -262,6 +262,14 @@ public sealed class FitTests
     public void What_cannot_be_done_is_told_in_a_sentence(FitMethod method, long seconds) =>
         Assert.EndsWith(".", Assert.Throws<RuleException>(() => FitterOf(new Band(30).Play("drums", 120)).Fit(new(method), seconds * Second)).Message);
 
+    [Fact]
+    public void What_is_fitted_can_be_as_long_as_a_slide_stays_and_no_longer()
+    {
+        var fitter = FitterOf(new Band(30).Play("drums", 120));
+        Assert.Equal(4 * 3600 * Second, fitter.Fit(new(FitMethod.Silence), 4 * 3600 * Second).LengthFrames);
+        Assert.Contains("four hours", Assert.Throws<RuleException>(() => fitter.Fit(new(FitMethod.Silence), 4 * 3600 * Second + 1)).Message);
+    }
+
     [Theory]
     [InlineData(2.2, 180), InlineData(3.7, 120), InlineData(5.3, 100), InlineData(9, 160), InlineData(21, 130)]
     public void However_short_the_piece_it_is_exact_or_refused_in_a_sentence(double seconds, double bpm)

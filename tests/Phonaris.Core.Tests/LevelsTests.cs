@@ -191,6 +191,38 @@ public class LevelsTests
         Assert.NotNull(LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Single(m => m.CueId == "b").NowLufs);
     }
 
+    /// <summary>A voice speaks from 2 to 4 s. A click of the bed and a click of something else come together, under the voice or far from it.</summary>
+    [Theory]
+    [InlineData(3, "v"), InlineData(10, "b")]
+    public void What_adds_most_to_a_peak_is_lowered_but_no_bed_that_ducks_there(int second, string lowered)
+    {
+        var show = Shows.Of(1, 15_000) with { Sounds = [Shows.Sound("bed", 15 * 48_000), Shows.Sound("voice", 5 * 48_000, SoundKind.Voice), Shows.Sound("spot", 48_000, SoundKind.Spot)] };
+        show = show with
+        {
+            Cues =
+            [
+                Shows.Cue("b", "bed", "s1", "s1", 15 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 5 * 48_000),
+                Shows.Cue("p", "spot", "s1", "s1", 48_000) with { DelayMs = 9_500 },
+            ],
+        };
+        bool Clicks(long frame, int at) => frame / 3 == at * 48_000L / 3;
+        var sounds = new Heard(source => source.Media == Shows.Media("bed") ? new Signal(15 * 48_000, n => Clicks(n, second) ? second == 3 ? 1.9f : 0.75f : Signal.Hash(n, 1, 0.1))
+            : source.Media == Shows.Media("voice") ? new Signal(5 * 48_000, n => Clicks(n, 3) && second == 3 ? 0.5f : Signal.Hash(n, 2, n / 48_000 is 2 or 3 ? 0.2 : 0.0002))
+            : new Signal(48_000, n => n / 3 == 8_000 && second == 10 ? 0.25f : Signal.Hash(n, 3, 0.1)));
+        var held = LevelMatch.Of(TimedShow.Of(show, sounds.Listened()), sounds).Where(m => m.HeldByPeaks).Select(m => m.CueId);
+        Assert.Equal([lowered], held);
+    }
+
+    [Fact]
+    public void The_limiter_is_told_from_where_it_begins_to_work()
+    {
+        // It looks ahead: for a burst from 12 s on it lowers what is heard just before.
+        var show = Shows.Of(1, 20_000) with { Sounds = [Shows.Sound("a", 20 * 48_000, SoundKind.Spot)] };
+        show = show with { Cues = [Shows.Cue("a", "a", "s1", "s1", 20 * 48_000)] };
+        var limited = Measure(TimedShow.Of(show), _ => new Signal(20 * 48_000, n => MathF.Sin(n) * (n / 48_000 == 12 ? 1.5f : 0.25f))).Limited;
+        Assert.InRange(limited[0].FromFrame, 8 * 48_000, 12 * 48_000 - 1);
+    }
+
     /// <summary>Quiet noise with a loud click every tenth of a second.</summary>
     private static Signal Clicks(long frames, uint seed) => new(frames, n => (n + seed * 977) % 4800 < 3 ? 0.9f : Signal.Hash(n, seed, 0.03));
 

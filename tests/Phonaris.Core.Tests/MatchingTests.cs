@@ -36,6 +36,15 @@ public class MatchingTests
     }
 
     [Fact]
+    public void Of_two_slides_that_are_as_much_like_it_the_nearer_one_is_taken()
+    {
+        var show = Deck("old", Texts);
+        var coming = Slides("new", [Texts[0], Texts[4] + ", says the owl", Texts[1], Texts[2], Texts[4] + ", says the owl"]);
+        var plan = Refresh.Plan(show, Refresh.DeckFor(show, coming), coming);
+        Assert.Equal(5, plan.Single(l => l.SlideId == "old4").Number);
+    }
+
+    [Fact]
     public void A_deck_that_was_turned_round_is_put_back_by_one_arrangement()
     {
         var show = Deck("old", Texts).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "old1", "old3", 48_000), 0)).Show;

@@ -46,6 +46,14 @@ public class RunReportTests
         });
 
     [Fact]
+    public void A_run_as_planned_leaves_nothing_to_take()
+    {
+        var show = Shows.Of(1, 4_000).Apply(new SetSteps("s1", [new("a", "", 0, null), new("b", "", 1_000, null), new("c", "", 3_000, null)])).Show;
+        Assert.Null(RunReport.Of(show, new([new("s1", 0, 4_020) { StepsMs = [1_049, 2_951] }], [])).Edit);
+        Assert.NotNull(RunReport.Of(show, new([new("s1", 0, 4_020) { StepsMs = [1_050, 2_951] }], [])).Edit);
+    }
+
+    [Fact]
     public void Steps_come_when_they_were_taken_where_all_of_them_were_and_the_slide_was_come_to_once()
     {
         var show = Shows.Of(3, 4_000);

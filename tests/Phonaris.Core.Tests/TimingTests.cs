@@ -23,6 +23,19 @@ public class TimingTests
         Assert.Equal(at, order.TotalFrames);
     });
 
+    [Theory]
+    [InlineData(2_000, null, 20), InlineData(2_000, 1_000, 10), InlineData(3_000, 9_000, 30), InlineData(0, null, 0)]
+    public void A_dissolve_takes_as_long_as_it_is_set_to_but_ends_with_the_first_step(long ms, int? stepMs, long pictures)
+    {
+        var show = Shows.Of(2, 10_000).Apply(new SetTransitions([new("s1", Transition.Dissolve(ms)), new("s2", Transition.Dissolve(ms))])).Show;
+        if (stepMs is { } at) show = show.Apply(new SetSteps("s2", [new("a", "", 0, null), new("b", "", at, Shows.Slide("x").Picture with { Page = 2 })])).Show;
+        var shots = PictureOrder.OfSlides(show, RunningOrder.Of(show).Slides, 10).Shots;
+        // The first slide comes from nothing.
+        Assert.Null(shots[0].Dissolve);
+        Assert.Equal((100, pictures, pictures), (shots[1].Start, shots[1].Dissolving, shots[1].Dissolve?.Pictures ?? 0));
+        if (pictures > 0) Assert.Equal(show.Slides[0].Picture, shots[1].Dissolve!.From.Picture);
+    }
+
     [Fact]
     public void Pictures_of_a_film_follow_the_running_time_within_half_a_picture_at_every_slide() =>
         Gen.Select(Shows.Any, Gen.Int[10, 60]).Sample((show, fps) =>

@@ -56,43 +56,12 @@ public sealed class CheckedShow
     /// <summary>What would bring a cue to its target; null where it has no time.</summary>
     internal MatchedCue? MatchOf(string cueId) => _matched.GetValueOrDefault(cueId);
 
-    /// <summary>
-    /// What would bring some cues to their targets while the levels of all others stay: raised only so far that the peaks of all that sounds with them, added up,
-    /// stay below the highest that is allowed. That needs no mixing, and may leave a little room unused.
-    /// </summary>
+    /// <summary>What would bring some cues to their targets while the levels of all others stay, as far as the highest true peak allows.</summary>
     internal IReadOnlyList<MatchedCue> MatchAmongOthers(params string[] cueIds)
     {
-        var (bounds, most) = (Levels.PeakBounds, Gain.FromDecibels(Show.LevelTargets.TruePeakDbtp));
-        List<(CueTrack Track, float More)> raised = [];
-        List<MatchedCue> matched = [];
-        foreach (var match in cueIds.Select(id => _matched[id]))
-        {
-            if (match.ToDb <= match.FromDb)
-            {
-                matched.Add(match);
-                continue;
-            }
-            var (tracks, more) = (_tracks.Value[match.CueId].ToList(), Gain.FromDecibels(match.ToDb - match.FromDb) - 1);
-            foreach (var track in tracks)
-                for (var step = track.First; step < track.End; step++)
-                    if (track.PeakAt(step) is > 0 and var peak) more = Math.Min(more, (most - bounds[step] - RaisedAt(step)) / peak);
-            // Where there is no room already, it is not raised at all.
-            more = Math.Max(0, more);
-            raised.AddRange(tracks.Select(t => (t, more)));
-            matched.Add(match.LoweredTo(Math.Round(Math.Floor((match.FromDb + Gain.ToDecibels(1 + more)) / LevelTargets.StepDb + Rounding) * LevelTargets.StepDb, 1)));
-        }
-        return matched;
-
-        float RaisedAt(int step)
-        {
-            var sum = 0f;
-            foreach (var (track, more) in raised) sum += track.PeakAt(step) * more;
-            return sum;
-        }
+        var headroom = new BoundedHeadroom(Levels.PeakBounds, Show.LevelTargets.TruePeakDbtp);
+        return [.. cueIds.Select(id => headroom.Raise(_matched[id], _tracks.Value[id]))];
     }
-
-    /// <summary>What a level in whole steps may miss them by, in steps, when it was worked out from a gain.</summary>
-    private const double Rounding = 1e-4;
 
     /// <summary>What would bring all cues to their targets.</summary>
     internal IEnumerable<MatchedCue> Matches => _matched.Values;

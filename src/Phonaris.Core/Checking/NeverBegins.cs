@@ -23,10 +23,21 @@ public sealed class NeverBegins : ICheck
             let name = show.Show.CueName(cue.Id)
             select new Finding(
                 Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} is never {(cue.Video is null ? "heard" : "seen")}: its slides are over before it would begin.",
-                // What comes after it would begin too, and may be cut off.
-                show.IsAwaited(cue.Id) ? [] : [new Remedy("Begin with its slide", AtOnce(cue, name), Safe: true), new Remedy("Park it", new SetSpan(cue.Id, null))]);
+                Remedies(show.Show, cue, name));
     }
 
-    private static Several AtOnce(Cue cue, string name) =>
-        new([new SetStart(cue.Id, CueStart.WithSlide), new SetDelay(cue.Id, 0), new SetStop(cue.Id, CueStop.Span)], $"{name}: begins with its slide");
+    /// <summary>A cue that others wait for begins together with them: they have no time either, and one that began only after it could be cut off.</summary>
+    private static ValueList<Remedy> Remedies(Show show, Cue cue, string name)
+    {
+        List<Cue> waiting = [.. Waiting(show, cue.Id)];
+        return waiting.Count == 0
+            ? [new("Begin with its slide", new Several([.. AtOnce(cue)], $"{name}: begins with its slide"), Safe: true), new("Park it", new SetSpan(cue.Id, null))]
+            : [new($"Begin {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(AtOnce)], $"{waiting.Count + 1} cues begin with their slides"), Safe: true)];
+    }
+
+    /// <summary>The cues that wait for a cue, and those that wait for them.</summary>
+    private static IEnumerable<Cue> Waiting(Show show, string cueId) =>
+        show.Cues.Where(c => c is { Span: not null } && c.Start.CueId == cueId).SelectMany(c => Waiting(show, c.Id).Prepend(c));
+
+    private static IEnumerable<Edit> AtOnce(Cue cue) => [new SetStart(cue.Id, CueStart.WithSlide), new SetDelay(cue.Id, 0), new SetStop(cue.Id, CueStop.Span)];
 }

@@ -28,6 +28,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
         if (Figures.Frames <= 0) throw new RuleException($"{FileName} holds no sound.", "sound");
         var sound = show.Sound(SoundId);
         if (sound.Video is null != Video is null) throw new RuleException(Video is null ? $"{FileName} has no pictures: it cannot take the place of a video." : $"{FileName} is a video: it cannot take the place of a sound.", "sound");
+        Video?.Validate();
         var markers = Markers ?? sound.Markers.Where(m => m.Frame <= Figures.Frames).ToValueList();
         var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers, Video = Video });
         foreach (var cue in show.Cues.Where(c => c.SoundId == SoundId))
