@@ -9,7 +9,9 @@ import { useFindings } from "../checks/useChecks";
 import { ReadyCard } from "./ReadyCard";
 import { RunEnd } from "./RunEnd";
 import { RunReport } from "./RunReport";
-import { SlideVoices } from "./SlideVoices";
+import type { SlideVoices } from "./SlideVoices";
+import { useSlideVoices } from "./useSlideVoices";
+import { VoicesSaved } from "./VoicesSaved";
 import { useNow } from "./useNow";
 import type { Prepared } from "./prepare";
 import { usePrepared } from "./usePrepared";
@@ -23,16 +25,11 @@ export default function DryRunPage() {
   const ready = usePrepared(view.id, "dry");
   const findings = useFindings(view.id, view.revision);
   const { prepared, begun } = ready;
-  const [recording, setRecording] = useState(false);
-  const [voices, setVoices] = useState<SlideVoices>();
-  const begin = async (place: number) => {
-    if (recording) setVoices(await SlideVoices.open(view.id));
-    return ready.begin(place);
-  };
+  const recording = useSlideVoices(view.id);
   if (begun && prepared)
     return (
       <div data-theme="lantern" className="bg-base-200 text-base-content fixed inset-0 z-40">
-        <Rehearsed showId={view.id} prepared={prepared} voices={voices} />
+        <Rehearsed showId={view.id} prepared={prepared} voices={recording.voices} />
       </div>
     );
   return (
@@ -41,7 +38,8 @@ export default function DryRunPage() {
         title="Dry run"
         showId={view.id}
         below={<ChecksStrip showId={view.id} findings={findings} />}
-        ready={{ ...ready, begin }}
+        ready={ready}
+        waits={recording.asking}
         ways={[
           ["hand", "when I say so"],
           ["plan", "by the planned holds"],
@@ -49,9 +47,20 @@ export default function DryRunPage() {
         atTop
       >
         <div className="mb-3">
-          <Tick ticked={recording} set={setRecording}>
+          <Tick
+            ticked={recording.asking || !!recording.voices}
+            set={(wanted) => (wanted ? void recording.open(false) : recording.close())}
+          >
             Record a voice for each slide, best with headphones on
           </Tick>
+          {recording.problem && (
+            <p role="alert" className="mt-1 pl-7 text-sm">
+              <span className="text-error">{recording.problem}</span>{" "}
+              <button type="button" className="btn btn-xs" onClick={() => void recording.open(true)}>
+                Use the practice microphone
+              </button>
+            </p>
+          )}
         </div>
       </ReadyCard>
       <Runs showId={view.id} />
@@ -106,7 +115,12 @@ function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: R
   useEffect(() => {
     if (now.ended) void voices?.end();
   }, [voices, now.ended]);
-  if (now.ended) return <RunEnd showId={showId} stage={stage} />;
+  if (now.ended)
+    return (
+      <RunEnd showId={showId} stage={stage}>
+        {voices && <VoicesSaved voices={voices} />}
+      </RunEnd>
+    );
   return (
     <PresenterView
       stage={stage}

@@ -19,6 +19,8 @@ import type { Stage } from "./Stage";
 import { useNow, useTick } from "./useNow";
 import { useCommands } from "../ui/useCommands";
 import { useStageKeys } from "./useStageKeys";
+import { useWakeLock } from "./useWakeLock";
+import { useLeaveWarning } from "../ui/useLeaveWarning";
 
 interface Props {
   stage: Stage;
@@ -46,6 +48,8 @@ export function PresenterView(props: Props) {
   const { chosen, choose, press } = useChosenSound(stage);
   const openGrid = () => setOver("slides");
   const openKeys = () => setOver("keys");
+  useWakeLock();
+  useLeaveWarning(!now.ended);
   useStageKeys(stage, { slides: openGrid, keys: openKeys });
   useCommands("presenter", {
     which: () => press("which"),

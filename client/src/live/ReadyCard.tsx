@@ -14,6 +14,8 @@ interface Props {
   ways: readonly (readonly [Manner, string])[];
   /** Whether it stands at the top, beside something else. */
   atTop?: boolean;
+  /** Whether something is to be waited for before it can begin. */
+  waits?: boolean;
   /** What more there is to choose. */
   children?: ReactNode;
   /** What comes by itself: under the buttons, so that they stay where they are. */
@@ -21,13 +23,14 @@ interface Props {
 }
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
-export function ReadyCard({ title, showId, ready, ways, atTop = false, children, below }: Props) {
+export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
   const { onItsWay, prepared, manner, setManner, begin } = ready;
   const edited = useEdited(showId, prepared?.stage.view.revision);
   // Whoever comes here from a slide begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
   const [chosen, choose] = useState<string>();
   const [refused, setRefused] = useState(false);
+  const [beginning, setBeginning] = useState(false);
   const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
   const place = slides.find(({ p }) => p.slideId === (chosen ?? came)) ?? slides[0];
   const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
@@ -91,7 +94,13 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, children,
               <button
                 type="button"
                 className="btn btn-primary btn-lg"
-                onClick={() => void begin(place?.i ?? 0).then((sounds) => setRefused(!sounds))}
+                disabled={waits || beginning}
+                onClick={() => {
+                  setBeginning(true);
+                  void begin(place?.i ?? 0)
+                    .then((sounds) => setRefused(!sounds))
+                    .finally(() => setBeginning(false));
+                }}
               >
                 Begin
               </button>

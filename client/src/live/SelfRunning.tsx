@@ -5,6 +5,7 @@ import { AudienceView } from "./AudienceView";
 import type { Stage } from "./Stage";
 import { useNow } from "./useNow";
 import { useStageKeys } from "./useStageKeys";
+import { useWakeLock } from "./useWakeLock";
 import type { Pictures } from "./pictures";
 
 interface Props {
@@ -18,6 +19,7 @@ export function SelfRunning({ stage, showId, pictures }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const now = useNow(stage);
   useStageKeys(stage);
+  useWakeLock();
   useEffect(() => {
     const element = box.current;
     void element?.requestFullscreen().catch(() => undefined);

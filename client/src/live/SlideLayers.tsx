@@ -61,7 +61,14 @@ function SlideLayer({ stage, layer, pictures, over, there, covers }: LayerProps)
   const comesInMs = slide?.transition.kind === "dissolve" ? slide.transition.ms : 0;
   const comes = layer.shown && over;
   const { key } = layer;
-  const shown = useCallback(() => there(key), [there, key]);
+  const [missing, setMissing] = useState(false);
+  const shown = useCallback(
+    (had: boolean) => {
+      setMissing(!had);
+      there(key);
+    },
+    [there, key],
+  );
   useEffect(() => {
     if (!comes) return;
     if (comesInMs === 0 || matchMedia("(prefers-reduced-motion: reduce)").matches) return covers(key);
@@ -77,6 +84,11 @@ function SlideLayer({ stage, layer, pictures, over, there, covers }: LayerProps)
         className="absolute inset-0 h-full w-full object-contain"
         shown={shown}
       />
+      {missing && (
+        <p className="absolute inset-0 grid place-items-center p-[5%] text-center text-[4vw] text-white">
+          {slide?.title}
+        </p>
+      )}
       <LiveVideos stage={stage} at={layer.place} />
     </div>
   );

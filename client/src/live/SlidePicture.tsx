@@ -7,8 +7,8 @@ interface Props {
   /** The width it is decoded to, in pixels; its own where left out. */
   width?: number;
   className: string;
-  /** Told whenever it is there. */
-  shown?: () => void;
+  /** Told whenever it is there, or cannot be had. */
+  shown?: (had: boolean) => void;
 }
 
 /**
@@ -19,18 +19,20 @@ export function SlidePicture({ picture, alt, width, className, shown }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const turn = useRef(Promise.resolve());
   useEffect(() => {
-    if (!picture) return;
     let gone = false;
     const show = async () => {
       if (gone) return;
-      const bitmap = await decoded(picture, width);
-      if (!canvas.current) return bitmap.close();
-      canvas.current.width = bitmap.width;
-      canvas.current.height = bitmap.height;
-      canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap);
-      shown?.();
+      const bitmap = picture && (await decoded(picture, width).catch(() => undefined));
+      if (!canvas.current) return bitmap?.close();
+      if (bitmap) {
+        canvas.current.width = bitmap.width;
+        canvas.current.height = bitmap.height;
+      }
+      // Without a picture it is empty: the one before must not stay.
+      canvas.current.getContext("bitmaprenderer")?.transferFromImageBitmap(bitmap ?? null);
+      shown?.(!!bitmap);
     };
-    turn.current = turn.current.then(show).catch(() => undefined);
+    turn.current = turn.current.then(show);
     return () => void (gone = true);
   }, [picture, width, shown]);
   const named = alt ? { role: "img", "aria-label": alt } : { "aria-hidden": true };

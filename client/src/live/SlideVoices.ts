@@ -1,71 +1,107 @@
 import { addSound } from "../api/sounds";
 import { TakeUpload } from "../api/takes";
-import { practiceMicrophone } from "../record/practiceMicrophone";
+import { type Microphone, openMicrophone, practice, recorderOf, recordingName } from "../record/microphone";
 
-const pieceMs = 1000;
+const partMs = 1000;
 const leastMs = 800; // what is shorter was a slide passed by
 
-/** Records a voice for each slide while a show is stepped through: each lands on its slide as a voice cue. */
+/** How far the voices of a run are: how many are saved, how many are on their way, and of which slides they could not be saved. */
+export interface VoicesState {
+  saved: number;
+  saving: number;
+  failed: readonly string[];
+}
+
+interface Recorded {
+  take: TakeUpload;
+  slideId: string;
+  title: string;
+}
+
+/** Records a voice for each slide while a show is stepped through. Each becomes a voice cue on its slide. */
 export class SlideVoices {
   private recorder: MediaRecorder | undefined;
-  private landing: Promise<unknown>[] = [];
-  /** How many have landed, and what went wrong last. */
-  landed = 0;
-  problem: string | undefined;
+  private failed: Recorded[] = [];
+  private state: VoicesState = { saved: 0, saving: 0, failed: [] };
+  private listeners = new Set<() => void>();
 
   private constructor(
-    private showId: string,
-    private stream: MediaStream,
-    private close: () => void,
+    private readonly showId: string,
+    private readonly microphone: Microphone,
+    private readonly context: AudioContext,
   ) {}
 
-  /** Opens a microphone, the practice one where there is none. */
-  static async open(showId: string): Promise<SlideVoices> {
-    const stream = await navigator.mediaDevices
-      ?.getUserMedia({ audio: { echoCancellation: true } })
-      .catch(() => undefined);
-    if (stream) return new SlideVoices(showId, stream, () => stream.getTracks().forEach((t) => t.stop()));
+  /**
+   * Opens a microphone.
+   * @throws UserError if there is none.
+   */
+  static async open(showId: string, usesPractice: boolean): Promise<SlideVoices> {
     const context = new AudioContext();
-    const practice = practiceMicrophone(context);
-    return new SlideVoices(showId, practice.stream, () => {
-      practice.end();
+    try {
+      const device = usesPractice ? practice : undefined;
+      return new SlideVoices(showId, await openMicrophone(device, context, { echoCancellation: true }), context);
+    } catch (error) {
       void context.close();
-    });
+      throw error;
+    }
   }
+
+  readonly subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => void this.listeners.delete(listener);
+  };
+
+  readonly snapshot = () => this.state;
 
   /** Ends the voice of the slide before, and begins that of another. */
   slide(slideId: string, title: string) {
     this.recorder?.stop();
-    const take = new TakeUpload(this.showId, `${title.replace(/[^\p{L}\p{N} ]/gu, "").slice(0, 60) || "Voice"}.webm`);
-    const recorder = new MediaRecorder(this.stream, {
-      mimeType: "audio/webm;codecs=opus",
-      audioBitsPerSecond: 128_000,
-    });
+    const recorder = recorderOf(this.microphone.stream);
+    const name = title.replace(/[^\p{L}\p{N} ]/gu, "").slice(0, 60) || "Voice";
+    const take = new TakeUpload(this.showId, recordingName(name, recorder));
     const began = performance.now();
     recorder.ondataavailable = (event) => event.data.size > 0 && take.add(event.data);
     recorder.onstop = () => {
-      const kept = performance.now() - began < leastMs ? take.drop() : this.land(take, slideId);
-      this.landing.push(kept.catch((e: unknown) => (this.problem = (e as Error).message)));
+      if (performance.now() - began < leastMs) void take.drop().catch(() => undefined);
+      else void this.save({ take, slideId, title });
     };
-    recorder.start(pieceMs);
+    recorder.start(partMs);
     this.recorder = recorder;
   }
 
-  /** Ends the last voice, and waits until all have landed. */
+  /** Ends the last voice and gives the microphone back. */
   async end() {
     const { recorder } = this;
+    this.recorder = undefined;
     if (recorder && recorder.state !== "inactive") {
-      await new Promise((stopped) => {
-        recorder.addEventListener("stop", stopped);
-        recorder.stop();
-      });
+      const stopped = new Promise((done) => recorder.addEventListener("stop", done));
+      recorder.stop();
+      await stopped;
     }
-    this.close();
-    await Promise.all(this.landing);
+    this.microphone.end();
+    if (this.context.state !== "closed") await this.context.close();
   }
 
-  private async land(take: TakeUpload, slideId: string) {
-    await addSound(this.showId, { ...(await take.finish()), kind: "voice", slideId });
-    this.landed += 1;
+  /** Saves again what could not be saved. */
+  retry() {
+    const again = this.failed;
+    this.failed = [];
+    for (const recorded of again) void this.save(recorded);
+  }
+
+  private async save(recorded: Recorded) {
+    this.set({ saving: this.state.saving + 1 });
+    try {
+      await addSound(this.showId, { ...(await recorded.take.finish()), kind: "voice", slideId: recorded.slideId });
+      this.set({ saving: this.state.saving - 1, saved: this.state.saved + 1 });
+    } catch {
+      this.failed.push(recorded);
+      this.set({ saving: this.state.saving - 1 });
+    }
+  }
+
+  private set(change: Partial<VoicesState>) {
+    this.state = { ...this.state, ...change, failed: this.failed.map((f) => f.title) };
+    for (const listener of this.listeners) listener();
   }
 }

@@ -4,6 +4,7 @@ import type { Picture } from "../live/pictures";
 import type { Manner, Stage } from "../live/Stage";
 import { useNow } from "../live/useNow";
 import { useStageKeys } from "../live/useStageKeys";
+import { useWakeLock } from "../live/useWakeLock";
 import { useCommands } from "../ui/useCommands";
 import { Captions } from "./Captions";
 import { Controls } from "./Controls";
@@ -35,6 +36,7 @@ export function Shown({ data, stage, manner, end }: Props) {
     [data],
   );
   useStageKeys(stage);
+  useWakeLock();
   useCommands("player", { captions: () => setCaptions((c) => !c), fullScreen: fillScreen });
   useNextPictures(stage, pictures, now.place);
   useEffect(() => {

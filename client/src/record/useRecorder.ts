@@ -1,14 +1,19 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { silence } from "../hearing/usePlayer";
 import { TakeUpload } from "../api/takes";
-import { practiceMicrophone } from "./practiceMicrophone";
+import { silence } from "../hearing/usePlayer";
+import { openMicrophone, practice, recorderOf, recordingName } from "./microphone";
 
 export type RecorderState = "quiet" | "counting" | "recording" | "taken";
 
-const practice = "practice";
-const pieceMs = 1000;
+const partMs = 1000;
 const countFrom = 3;
 const countMs = 700;
+
+interface Input {
+  analyser: AnalyserNode;
+  stream: MediaStream;
+  end: () => void;
+}
 
 /** Records a voice: a microphone, its level, a countdown, a take that can be heard, kept or made again. */
 export function useRecorder(showId: string) {
@@ -18,14 +23,15 @@ export function useRecorder(showId: string) {
   const [count, setCount] = useState(0);
   const [problem, setProblem] = useState<string>();
   const [heard, setHeard] = useState<string>();
-  const input = useRef<{ context: AudioContext; analyser: AnalyserNode; stream: MediaStream; end: () => void }>(
-    undefined,
-  );
+  const input = useRef<Input>(undefined);
   const recorder = useRef<MediaRecorder>(undefined);
   const take = useRef<TakeUpload>(undefined);
   const began = useRef(0);
+  // What was asked for last: a microphone that comes later than that is given back at once.
+  const asked = useRef(0);
 
   const close = useCallback(() => {
+    asked.current++;
     input.current?.end();
     input.current = undefined;
   }, []);
@@ -33,35 +39,24 @@ export function useRecorder(showId: string) {
   const open = useCallback(
     async (id: string) => {
       close();
+      const mine = asked.current;
       setProblem(undefined);
+      setDevice(id);
       const context = new AudioContext();
       try {
-        const source =
-          id === practice
-            ? practiceMicrophone(context)
-            : await navigator.mediaDevices
-                .getUserMedia({
-                  audio: { deviceId: id ? { exact: id } : undefined, echoCancellation: false } as MediaTrackConstraints,
-                })
-                .then((stream) => ({ stream, end: () => stream.getTracks().forEach((t) => t.stop()) }));
+        const microphone = await openMicrophone(id, context, { echoCancellation: false });
+        const end = () => {
+          microphone.end();
+          void context.close();
+        };
+        if (mine !== asked.current) return end();
         const analyser = context.createAnalyser();
         analyser.fftSize = 2048;
-        context.createMediaStreamSource(source.stream).connect(analyser);
-        input.current = {
-          context,
-          analyser,
-          stream: source.stream,
-          end: () => {
-            source.end();
-            void context.close();
-          },
-        };
-        setDevice(id);
-      } catch {
+        context.createMediaStreamSource(microphone.stream).connect(analyser);
+        input.current = { analyser, stream: microphone.stream, end };
+      } catch (error) {
         void context.close();
-        setProblem(
-          "The browser gives no microphone. Allow it for this page, plug one in, or choose the practice microphone.",
-        );
+        if (mine === asked.current) setProblem((error as Error).message);
       }
     },
     [close],
@@ -70,22 +65,16 @@ export function useRecorder(showId: string) {
   useEffect(() => {
     let left = false;
     void (async () => {
-      // Names of devices are told only once the person has allowed one.
-      const allowed = await navigator.mediaDevices
-        ?.getUserMedia({ audio: true })
-        .then((stream) => stream.getTracks().forEach((t) => t.stop()))
-        .then(
-          () => true,
-          () => false,
-        );
-      const found = allowed
+      // Names of devices are told only once the user has allowed one.
+      await open("");
+      const found = input.current
         ? (await navigator.mediaDevices.enumerateDevices())
             .filter((d) => d.kind === "audioinput" && d.deviceId !== "communications")
             .map((d, i) => ({ id: d.deviceId, name: d.label || `Microphone ${i + 1}` }))
         : [];
       if (left) return;
-      setDevices([...found, { id: practice, name: "Practice microphone" }]);
-      await open(found[0]?.id ?? practice);
+      const usual = { id: "", name: input.current ? "The usual one" : "None" };
+      setDevices([usual, ...found.filter((d) => d.id !== ""), { id: practice, name: "Practice microphone" }]);
     })();
     return () => {
       left = true;
@@ -93,34 +82,32 @@ export function useRecorder(showId: string) {
       close();
     };
   }, [open, close]);
+  useEffect(() => () => (heard ? URL.revokeObjectURL(heard) : undefined), [heard]);
 
   const begin = () => {
     const from = input.current;
     if (!from) return;
-    const pieces: Blob[] = [];
-    take.current = new TakeUpload(showId, `Voice ${new Date().toLocaleString("en-GB").replace(/[/:,]/g, "-")}.webm`);
-    const made = (recorder.current = new MediaRecorder(from.stream, {
-      mimeType: "audio/webm;codecs=opus",
-      audioBitsPerSecond: 128_000,
-    }));
+    const parts: Blob[] = [];
+    const made = (recorder.current = recorderOf(from.stream));
+    const name = `Voice ${new Date().toLocaleString("en-GB").replace(/[/:,]/g, "-")}`;
+    take.current = new TakeUpload(showId, recordingName(name, made));
     made.ondataavailable = (event) => {
       if (event.data.size === 0) return;
-      pieces.push(event.data);
+      parts.push(event.data);
       take.current?.add(event.data);
     };
     made.onstop = () => {
-      setHeard(URL.createObjectURL(new Blob(pieces, { type: made.mimeType })));
+      setHeard(URL.createObjectURL(new Blob(parts, { type: made.mimeType })));
       setState("taken");
     };
-    made.start(pieceMs);
+    made.start(partMs);
     began.current = performance.now();
     setState("recording");
   };
 
   const drop = () => {
-    void take.current?.drop();
+    void take.current?.drop().catch(() => undefined);
     take.current = undefined;
-    if (heard) URL.revokeObjectURL(heard);
     setHeard(undefined);
     setState("quiet");
   };
@@ -136,12 +123,19 @@ export function useRecorder(showId: string) {
     start: async () => {
       if (heard) drop();
       silence();
+      // Nothing to record from, and why, is told.
+      if (!input.current) return setProblem((before) => before ?? "No microphone is open. Choose one.");
       setState("counting");
       for (let left = countFrom; left > 0; left--) {
         setCount(left);
         await new Promise((resolve) => window.setTimeout(resolve, countMs));
       }
-      begin();
+      try {
+        begin();
+      } catch (error) {
+        setProblem((error as Error).message);
+        setState("quiet");
+      }
     },
     stop: () => recorder.current?.stop(),
     drop,

@@ -15,44 +15,50 @@ interface Props {
 export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
   const now = useNow(stage);
   return (
-    <header className="bg-base-100 line-b flex h-14 shrink-0 items-center gap-3 overflow-hidden px-3">
-      <StageClock stage={stage} />
-      <div className="ml-auto flex shrink-0 items-center gap-1">
-        <Stroke name="Audience" press={audience}>
-          <MonitorUp size={18} />
-        </Stroke>
-        {clicker && (
-          <Stroke name="Clicker" press={clicker}>
-            <Smartphone size={18} />
+    <header
+      className="bg-base-100 line-b flex h-14 shrink-0 items-center gap-3 px-3"
+      // Clicked with a mouse, a button does not keep the focus: the space bar goes on moving the show.
+      onClick={({ detail }) => detail > 0 && (document.activeElement as HTMLElement | null)?.blur()}
+    >
+      <div className="flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
+        <StageClock stage={stage} />
+        <div className="ml-auto flex shrink-0 items-center gap-1">
+          <Stroke name="Audience" press={audience}>
+            <MonitorUp size={18} />
           </Stroke>
-        )}
-        <Stroke name="Slides" press={slides}>
-          <LayoutGrid size={18} />
-        </Stroke>
-        <Stroke name="Black" on={now.black} press={stage.toggleBlack}>
-          <Moon size={18} />
-        </Stroke>
-        <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
-          {now.paused ? <Play size={18} /> : <Pause size={18} />}
-        </Stroke>
-        <Stroke name="End" press={() => stage.end()}>
-          <Square size={16} />
-        </Stroke>
-        <button type="button" className="btn btn-square btn-ghost" aria-label="Keys" title="Keys: ?" onClick={keys}>
-          <Keyboard size={18} />
-        </button>
+          {clicker && (
+            <Stroke name="Clicker" press={clicker}>
+              <Smartphone size={18} />
+            </Stroke>
+          )}
+          <Stroke name="Slides" press={slides}>
+            <LayoutGrid size={18} />
+          </Stroke>
+          <Stroke name="Black" on={now.black} press={stage.toggleBlack}>
+            <Moon size={18} />
+          </Stroke>
+          <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
+            {now.paused ? <Play size={18} /> : <Pause size={18} />}
+          </Stroke>
+          <Stroke name="End" press={() => stage.end()}>
+            <Square size={16} />
+          </Stroke>
+          <button type="button" className="btn btn-square btn-ghost" aria-label="Keys" title="Keys: ?" onClick={keys}>
+            <Keyboard size={18} />
+          </button>
+        </div>
+        <input
+          type="range"
+          className="range range-primary range-xs w-24 shrink-0 max-lg:w-20"
+          min={0}
+          max={1}
+          step={0.01}
+          defaultValue={1}
+          aria-label="Overall level"
+          title="Overall level"
+          onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
+        />
       </div>
-      <input
-        type="range"
-        className="range range-primary range-xs w-24 shrink-0 max-lg:w-20"
-        min={0}
-        max={1}
-        step={0.01}
-        defaultValue={1}
-        aria-label="Overall level"
-        title="Overall level"
-        onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
-      />
       <button type="button" className="btn btn-error shrink-0 px-3" onClick={stage.silence}>
         <VolumeX size={18} /> Silence all
       </button>

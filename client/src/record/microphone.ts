@@ -1,0 +1,48 @@
+import { UserError } from "../api/errors";
+import { practiceMicrophone } from "./practiceMicrophone";
+
+/** An open microphone. Whoever opens one ends it. */
+export interface Microphone {
+  stream: MediaStream;
+  end: () => void;
+}
+
+/** The device that stands for the practice microphone, a synthetic voice for machines without a microphone. It is used only if the user chooses it. */
+export const practice = "practice";
+
+/**
+ * Opens a microphone: the one of a device, or the usual one.
+ * @throws UserError if there is none, or it must not be used.
+ */
+export async function openMicrophone(
+  deviceId: string | undefined,
+  context: AudioContext,
+  constraints: MediaTrackConstraints,
+): Promise<Microphone> {
+  if (deviceId === practice) return practiceMicrophone(context);
+  try {
+    const stream = await navigator.mediaDevices.getUserMedia({
+      audio: { ...constraints, ...(deviceId && { deviceId: { exact: deviceId } }) },
+    });
+    return { stream, end: () => stream.getTracks().forEach((track) => track.stop()) };
+  } catch {
+    throw new UserError("No microphone access. Allow it for this page, connect one, or use the practice microphone.");
+  }
+}
+
+const types = ["audio/webm;codecs=opus", "audio/ogg;codecs=opus", "audio/mp4"] as const;
+const bitsPerSecond = 128_000;
+
+/**
+ * A recorder of a microphone.
+ * @throws UserError if the browser can record in no format that is known here.
+ */
+export function recorderOf(stream: MediaStream): MediaRecorder {
+  const mimeType = types.find((type) => MediaRecorder.isTypeSupported(type));
+  if (!mimeType) throw new UserError("This browser can't record sound. Use another one, or add a recording as a file.");
+  return new MediaRecorder(stream, { mimeType, audioBitsPerSecond: bitsPerSecond });
+}
+
+/** What a recording is called: its ending goes by its format. */
+export const recordingName = (name: string, { mimeType }: MediaRecorder) =>
+  `${name}.${/mp4/.test(mimeType) ? "m4a" : /ogg/.test(mimeType) ? "ogg" : "webm"}`;
