@@ -55,3 +55,13 @@ it("tries no more once it is not wanted", async () => {
   expect(hub.start).toHaveBeenCalledTimes(1);
   expect(hub.stop).toHaveBeenCalledTimes(1);
 });
+
+it("follows again where that failed though the connection stands", async () => {
+  vi.useFakeTimers();
+  hub.start.mockReset().mockResolvedValue(undefined);
+  const [follow, away] = [vi.fn().mockRejectedValueOnce(new Error("busy")).mockResolvedValue(undefined), vi.fn()];
+  const leave = stayConnected(vi.fn(), follow, away);
+  await vi.advanceTimersByTimeAsync(1500);
+  expect([follow.mock.calls.length, away.mock.calls.length]).toEqual([2, 1]);
+  leave();
+});

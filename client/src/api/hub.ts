@@ -20,10 +20,25 @@ export function stayConnected(
     .configureLogging(LogLevel.None)
     .build();
   listen(hub);
-  const followed = () => follow(hub).catch(away);
-  hub.onreconnecting(away);
-  hub.onreconnected(() => void followed());
   let wanted = true;
+  let connected = false;
+  const followed = async () => {
+    connected = true;
+    // The connection can stand while what is followed cannot be had: nothing else would try again.
+    while (wanted && connected) {
+      try {
+        return await follow(hub);
+      } catch {
+        away();
+        await new Promise((wait) => setTimeout(wait, againMs));
+      }
+    }
+  };
+  hub.onreconnecting(() => {
+    connected = false;
+    away();
+  });
+  hub.onreconnected(() => void followed());
   const start = async () => {
     // Once it was there it comes back by itself.
     while (wanted) {

@@ -5,7 +5,7 @@ import type { JobView, Schemas } from "./client";
 import { stayConnected } from "./hub";
 import { upsertJob } from "./jobs";
 import { keys } from "./keys";
-import { applyChange, refetch, showQuery } from "./show";
+import { applyChange, fetchUpTo, refetch, showQuery } from "./show";
 
 /**
  * Follows a show: other pages' edits and the progress of jobs arrive by themselves. Tells whether the server is there.
@@ -30,7 +30,7 @@ export function useLive(showId: string, sounding: () => void): boolean {
       // An edit of this page answers with the show itself; only if it does not is the show asked for.
       if (queries.isMutating({ mutationKey: keys.edits(id) }) > 0)
         window.setTimeout(() => changed(id, revision, change), 50);
-      else void refetch(queries, keys.show(id));
+      else void fetchUpTo(queries, id, revision).catch(() => undefined);
     };
     const listen = (hub: HubConnection) => {
       hub.on("sounding", sounding);

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { viewOf } from "../tests/show";
 import { api, type JobView, type ShowView } from "./client";
 import { jobsQuery, upsertJob } from "./jobs";
-import { applyChange, refetch, showQuery } from "./show";
+import { applyChange, fetchUpTo, refetch, showQuery } from "./show";
 
 /** A server that answers when it is told to: the questions it was asked, in order. */
 function serverOf() {
@@ -49,6 +49,18 @@ describe("a show that changes while it is asked for", () => {
     await vi.waitFor(() => expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(1));
     stop();
   });
+});
+
+it("is caught up with while a colleague edits faster than it is fetched", async () => {
+  const [asked, client] = [serverOf(), queries()];
+  client.setQueryData(["show", "x"], at(1));
+  const caught = [5, 6, 7].map((revision) => fetchUpTo(client, "x", revision));
+  await vi.waitFor(() => expect(asked.length).toBe(1));
+  asked[0]?.(at(6));
+  await vi.waitFor(() => expect(asked.length).toBe(2));
+  asked[1]?.(at(7));
+  await Promise.all(caught);
+  expect([asked.length, client.getQueryData<ShowView>(["show", "x"])?.revision]).toEqual([2, 7]);
 });
 
 it("has a job it was told of while it asked for them", async () => {

@@ -26,6 +26,14 @@ export async function refetch(queries: QueryClient, queryKey: readonly unknown[]
   await queries.invalidateQueries({ queryKey });
 }
 
+const mostFetches = 10;
+
+/** Fetches a show until it is at a revision. A fetch that is on its way is waited for: cancelled by each edit of a colleague, none would ever end. */
+export async function fetchUpTo(queries: QueryClient, id: string, revision: number) {
+  for (let tries = 0; tries < mostFetches; tries++)
+    if ((await queries.fetchQuery({ ...showQuery(id), retry: false })).revision >= revision) return;
+}
+
 /** Applies a change to the view it was made from. Returns whether that was possible. */
 export function applyChange(
   queries: QueryClient,

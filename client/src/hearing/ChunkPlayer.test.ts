@@ -10,6 +10,7 @@ class Clock {
   }
   destination = {};
   resume = () => Promise.resolve();
+  suspend = () => Promise.resolve();
   createAnalyser = () => ({ connect: (next: object) => next, getFloatTimeDomainData: () => undefined });
   createBuffer = () => ({ copyToChannel: () => undefined });
   createGain = () => ({
@@ -163,4 +164,34 @@ it("tells that the audio clock stands still, until it moves", async () => {
   player.stop();
   expect(player.standsStill()).toBe(false);
   vi.useRealTimers();
+});
+
+it("has no hole where the show grows while it plays, and none after the end has come back", async () => {
+  let chunks = 3;
+  const asked: number[] = [];
+  const player = new ChunkPlayer((n, tag) => {
+    if (!tag) asked.push(n);
+    return Promise.resolve(n < chunks ? (tag ? "same" : chunk(`t${n}`)) : "end");
+  });
+  await player.play(0);
+  expect(asked).toEqual([0, 1, 2, 3]);
+  chunks = 6;
+  await player.refresh();
+  chunks = 2;
+  await player.refresh();
+  chunks = 6;
+  await player.refresh();
+  // Each that there is was asked for, and sounds in its place.
+  const places = Clock.started
+    .filter((s) => s.stopped === undefined)
+    .map((s) => Math.round((s.at - s.offset - 100.06) / 0.5));
+  expect(places.toSorted()).toEqual([0, 1, 2, 3, 4, 5]);
+});
+
+it("says why nothing is heard where the first of it cannot be had", async () => {
+  const failed = vi.fn();
+  const player = new ChunkPlayer(() => Promise.reject(new Error("away")), failed);
+  await player.play(48_000);
+  expect(failed).toHaveBeenCalledTimes(1);
+  expect([player.playing(), player.position()]).toEqual([false, 48_000]);
 });

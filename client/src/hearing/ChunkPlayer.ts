@@ -1,6 +1,7 @@
 import { send } from "../api/client";
 import { errorOf } from "../api/errors";
 import { framesPerSecond } from "../ui/format";
+import { listeningContext, restSoon } from "./listeningContext";
 import { watchClock } from "./watchClock";
 
 /** A chunk of sound as the engine rendered it, left side then right; "same" when what was named is still right, "end" beyond it. */
@@ -30,6 +31,7 @@ const soon = 0.005; // seconds ahead of now that a changeover can be set for
 const near = 0.15; // seconds ahead of now that are renewed first
 const patience = 100; // milliseconds that what comes next is held back for them
 const short = 1; // seconds that are scheduled still when more is fetched whatever else is going on
+const breakOff = 0.01; // seconds of fade when it is stopped
 const changeover = 0.005; // seconds of crossfade when a sounding chunk is replaced
 
 /**
@@ -59,7 +61,11 @@ export class ChunkPlayer {
   private timer = 0;
   private listeners = new Set<() => void>();
 
-  constructor(private fetchChunk: FetchChunk) {}
+  constructor(
+    private fetchChunk: FetchChunk,
+    /** Told why nothing can be heard. */
+    private failed: (error: unknown) => void = () => undefined,
+  ) {}
 
   subscribe = (listener: () => void) => {
     this.listeners.add(listener);
@@ -74,7 +80,8 @@ export class ChunkPlayer {
   /** The frame heard now, or where it would go on. */
   position(): number {
     if (!this.context || !this.run) return this.rest;
-    const heard = (this.context.currentTime - this.origin) * framesPerSecond;
+    // What is sent takes a while to come out of headphones without a wire.
+    const heard = (this.context.currentTime - (this.context.outputLatency || 0) - this.origin) * framesPerSecond;
     return Math.max(this.rest, Math.min(heard, this.stopFrame));
   }
 
@@ -87,7 +94,7 @@ export class ChunkPlayer {
 
   async play(fromFrame: number, toFrame = Infinity) {
     this.halt();
-    this.context ??= new AudioContext({ sampleRate: framesPerSecond, latencyHint: 0 });
+    this.context = listeningContext();
     if (!this.analyser) {
       this.analyser = this.context.createAnalyser();
       this.analyser.fftSize = this.levels.length;
@@ -104,13 +111,20 @@ export class ChunkPlayer {
     this.tell();
     this.watch(this.context, run);
     await this.context.resume();
-    const first = await this.fetchChunk(this.next, undefined, run.signal, this.heard).catch(() => "end" as const);
+    let first: Fetched;
+    try {
+      first = await this.fetchChunk(this.next, undefined, run.signal, this.heard);
+    } catch (error) {
+      if (run.signal.aborted) return;
+      this.stop();
+      return this.failed(error);
+    }
     if (run.signal.aborted) return;
     // On the sample grid, so that chunks join without a gap.
     const at = this.context.currentTime + lead - fromFrame / framesPerSecond;
     this.origin = Math.round(at * framesPerSecond) / framesPerSecond;
-    this.schedule(this.next, first, fromFrame / framesPerSecond - this.next * chunkSeconds);
-    this.next++;
+    const chunk = this.next++;
+    this.schedule(chunk, first, fromFrame / framesPerSecond - chunk * chunkSeconds);
     this.timer = window.setInterval(() => this.tick(), 100);
     await this.fill(run);
   }
@@ -223,13 +237,16 @@ export class ChunkPlayer {
   }
 
   private schedule(chunk: number, fetched: Fetched, skip: number) {
-    if (fetched === "end" || fetched === "same" || !this.context) {
-      this.ended = true;
-      return;
-    }
+    if (fetched === "end" || fetched === "same" || !this.context) return this.endAt(chunk);
     const startsAt = this.origin + chunk * chunkSeconds;
     const late = Math.max(0, this.context.currentTime + 0.005 - (startsAt + skip));
     this.start(chunk, fetched, skip + late, startsAt + skip + late, false);
+  }
+
+  /** There is nothing from a chunk on. The end may move: it is asked for again then. */
+  private endAt(chunk: number) {
+    this.ended = true;
+    this.next = Math.min(this.next, chunk);
   }
 
   private replace(old: Scheduled, fetched: Fetched) {
@@ -240,7 +257,8 @@ export class ChunkPlayer {
     if (sounding) old.gain.gain.linearRampToValueAtTime(0, at + changeover);
     old.source.stop(sounding ? at + changeover : at);
     this.scheduled = this.scheduled.filter((c) => c !== old);
-    if (fetched !== "end" && fetched !== "same") this.start(old.chunk, fetched, at - old.startsAt, at, sounding);
+    if (fetched === "end" || fetched === "same") this.endAt(old.chunk);
+    else this.start(old.chunk, fetched, at - old.startsAt, at, sounding);
   }
 
   private start(
@@ -309,8 +327,16 @@ export class ChunkPlayer {
     this.refreshing?.abort();
     this.refreshing = undefined;
     window.clearInterval(this.timer);
-    for (const chunk of this.scheduled) chunk.source.stop();
+    // Broken off at once, it would click.
+    const now = this.context?.currentTime ?? 0;
+    for (const { source, gain, startsAt } of this.scheduled) {
+      const sounds = startsAt < now;
+      if (sounds) gain.gain.setValueAtTime(1, now);
+      if (sounds) gain.gain.linearRampToValueAtTime(0, now + breakOff);
+      source.stop(sounds ? now + breakOff : now);
+    }
     this.scheduled = [];
+    if (this.context) restSoon();
   }
 
   private tell() {

@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
+import { reportError } from "../api/errors";
 import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
 
 // One thing is heard at a time.
@@ -16,11 +17,11 @@ export function usePlayer(address: string): {
   playing: boolean;
   play: (from: number, to?: number) => void;
 } {
-  const [player, setPlayer] = useState(() => new ChunkPlayer(chunksFrom(address)));
+  const [player, setPlayer] = useState(() => new ChunkPlayer(chunksFrom(address), reportError));
   const [playedAddress, setPlayedAddress] = useState(address);
   if (playedAddress !== address) {
     setPlayedAddress(address);
-    setPlayer(new ChunkPlayer(chunksFrom(address)));
+    setPlayer(new ChunkPlayer(chunksFrom(address), reportError));
   }
   useEffect(() => () => player.stop(), [player]);
   const playing = useSyncExternalStore(player.subscribe, player.playing);

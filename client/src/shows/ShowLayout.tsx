@@ -70,26 +70,26 @@ export function ShowLayout() {
   };
 
   return (
-    <ShowContext
-      value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, send, uploads }}
-    >
-      <div
-        className="flex h-screen flex-col overflow-hidden"
-        onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
-        onDrop={onDrop}
+    <ActionsContext value={actions}>
+      <ShowContext
+        value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, send, uploads }}
       >
-        <SkipLinks />
-        <Bar showId={showId} connected={connected} open={setOpen} />
-        <ActionsContext value={actions}>
+        <div
+          className="flex h-screen flex-col overflow-hidden"
+          onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
+          onDrop={onDrop}
+        >
+          <SkipLinks />
+          <Bar showId={showId} connected={connected} open={setOpen} />
           <ViewBoundary view={pathname}>
             <Outlet />
           </ViewBoundary>
-        </ActionsContext>
-      </div>
-      {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}
-      {open === "keys" && <KeysDialog close={() => setOpen(undefined)} />}
-      {arrived && <DeckDialog key={arrived.files[0]?.hash} deck={arrived} close={settle} />}
-    </ShowContext>
+        </div>
+        {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}
+        {open === "keys" && <KeysDialog close={() => setOpen(undefined)} />}
+        {arrived && <DeckDialog key={arrived.files[0]?.hash} deck={arrived} close={settle} />}
+      </ShowContext>
+    </ActionsContext>
   );
 }
 

@@ -31,7 +31,7 @@ type VideoAt = { slideId: string } | { index: number } | Record<never, never>;
 export function useBringIn(showId: string) {
   const queries = useQueryClient();
   const [uploads, setUploads] = useState<readonly Upload[]>([]);
-  const [arrived, setArrived] = useState<ArrivedDeck>();
+  const [arrived, setArrived] = useState<readonly ArrivedDeck[]>([]);
   const view = () => cachedShow(queries, showId);
 
   const shown = async <T>(
@@ -69,7 +69,7 @@ export function useBringIn(showId: string) {
   const bringDeck = async (files: readonly File[], index: number) => {
     const brought: BroughtFile[] = [];
     for (const file of files) brought.push(await send(file, "deck"));
-    if (view()?.show.slides.length) setArrived({ files: brought, index });
+    if (view()?.show.slides.length) setArrived((all) => [...all, { files: brought, index }]);
     else {
       const name = brought.map((b) => b.name).join(", ");
       const read = (signal: AbortSignal) => addSlides(showId, { files: brought, index, fills: false }, signal);
@@ -99,7 +99,8 @@ export function useBringIn(showId: string) {
     send,
     bringIn,
     replace: (soundId: string, file: File) => void replace(soundId, file).catch(reportError),
-    arrived,
-    settle: () => setArrived(undefined),
+    /** The deck that is asked about: one after the other. */
+    arrived: arrived[0],
+    settle: () => setArrived(([, ...rest]) => rest),
   };
 }
