@@ -22,6 +22,9 @@ export function useLive(showId: string, sounding: () => void): boolean {
       const known = away ? undefined : await queries.ensureQueryData(showQuery(showId)).catch(() => undefined);
       if (known?.revision !== revision) await refetch(queries, keys.show(showId));
       await refetch(queries, keys.jobs(showId));
+      // What could not be had while the server was not there is asked for again.
+      if (away) void queries.refetchQueries({ type: "active", predicate: ({ state }) => state.status === "error" });
+      away = false;
       sounding();
       setConnected(true);
     };

@@ -10,8 +10,8 @@ const chunkSize = 64 * 1024 * 1024;
 /** What a file is sent for. */
 export type Purpose = "deck" | "show" | "sound" | "video";
 
-/** Ends what a signal stops, saying so. */
-export const stop = (work: AbortController) => work.abort(new UserError("Stopped."));
+/** Cancels work, of which nobody needs to be told. */
+export const stop = (work: AbortController) => work.abort();
 
 /**
  * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page

@@ -4,6 +4,7 @@ import { pieceUrl, useCatalogue, useTakePiece } from "../api/catalogue";
 import type { CataloguePiece, Sound } from "../api/client";
 import { isCancelled, reportError } from "../api/errors";
 import { silence } from "../hearing/usePlayer";
+import { useDebouncedValue } from "../ui/useDebouncedValue";
 import { useOpenShow } from "../shows/ShowContext";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
@@ -46,7 +47,13 @@ export function CatalogueDialog({ instead, close }: Props) {
   const [playing, setPlaying] = useState<string>();
   const player = useRef<HTMLAudioElement>(null);
   const [, least, most] = lengths[length] ?? ["", 0, 1e6];
-  const { data, error, isFetching, refetch } = useCatalogue({ words, kind, mood, least, most });
+  const { data, error, isFetching, refetch } = useCatalogue({
+    words: useDebouncedValue(words, 250),
+    kind,
+    mood,
+    least,
+    most,
+  });
   const take = useTakePiece(view.id, instead?.id);
   const taken = (piece: CataloguePiece) =>
     view.show.sounds.some(

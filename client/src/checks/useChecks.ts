@@ -1,5 +1,5 @@
-import { useEffect, useState } from "react";
 import { type Finding, useFindingsAt } from "../api/checks";
+import { useDebouncedValue } from "../ui/useDebouncedValue";
 
 export type { Finding };
 
@@ -7,7 +7,7 @@ const calm = 400; // milliseconds without an edit before the show is looked over
 
 /** What a show should be warned about, some moments after it was changed; what was known before stands until that is there. */
 export function useChecks(showId: string, revision: number | undefined) {
-  return useFindingsAt(showId, useCalm(revision));
+  return useFindingsAt(showId, useDebouncedValue(revision, calm));
 }
 
 const none: readonly Finding[] = [];
@@ -15,13 +15,3 @@ const none: readonly Finding[] = [];
 /** What is found in a show. */
 export const useFindings = (showId: string, revision: number | undefined): readonly Finding[] =>
   useChecks(showId, revision).data?.findings ?? none;
-
-/** A value once it has stayed as it is for a moment; the first at once. */
-function useCalm<T>(value: T): T {
-  const [calmed, setCalmed] = useState(value);
-  useEffect(() => {
-    const timer = window.setTimeout(() => setCalmed(value), calm);
-    return () => window.clearTimeout(timer);
-  }, [value]);
-  return calmed;
-}

@@ -36,6 +36,7 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   const usual = (f: (typeof everywhere)[number]) => (f.kind === "voice" ? usualBreathMs : 0);
   const breaths = new Set(toFollow.map((f) => f.slide.breathMs));
   const kinds = new Set(toFollow.map((f) => f.kind));
+  const locked = slides.every((s) => s.holdLocked);
   return (
     <Topic
       title={slides.length === 1 ? "How long it stays" : "How long each stays"}
@@ -53,18 +54,24 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
       }}
     >
       <Sentence>
-        Hold <MsField label="Hold" ms={slide.holdMs} commit={(holdMs) => setHolds(slides, holdMs)} width="3.9rem" />
+        Hold{" "}
+        <MsField
+          label="Hold"
+          ms={same(slides, (s) => s.holdMs)}
+          commit={(holdMs) => setHolds(slides, holdMs)}
+          width="3.9rem"
+        />
         {!follows && (
           <button
             type="button"
-            className={`btn btn-xs ${slide.holdLocked ? "btn-primary" : ""}`}
-            aria-pressed={slide.holdLocked}
+            className={`btn btn-xs ${locked ? "btn-primary" : ""}`}
+            aria-pressed={locked}
             title="It stays as it is when slides are re-paced"
             onClick={() =>
-              edit({ kind: "setHoldLocks", slides: slides.map((s) => ({ slideId: s.id, locked: !slide.holdLocked })) })
+              edit({ kind: "setHoldLocks", slides: slides.map((s) => ({ slideId: s.id, locked: !locked })) })
             }
           >
-            {slide.holdLocked ? "Locked" : "Lock"}
+            {locked ? "Locked" : "Lock"}
           </button>
         )}
         {slides.length < all.length && (
@@ -113,13 +120,20 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   );
 }
 
+/** What something is of all of some slides, or undefined where they differ. */
+function same<T>(slides: readonly Slide[], of: (slide: Slide) => T): T | undefined {
+  const [first, ...more] = slides.map(of);
+  return more.every((value) => value === first) ? first : undefined;
+}
+
 /** How slides come in. */
 function ComesIn({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
   const { view, edit } = useOpenShow();
   const all = view.show.slides;
   const set = (of: readonly Slide[], transition: Slide["transition"]) =>
     edit({ kind: "setTransitions", transitions: of.map((s) => ({ slideId: s.id, transition })) });
-  const { kind, ms } = slide.transition;
+  const kind = same(slides, (s) => s.transition.kind);
+  const ms = same(slides, (s) => s.transition.ms);
   return (
     <Sentence>
       {slides.length === 1 ? "Comes" : "Each comes"} in by{" "}

@@ -1,9 +1,16 @@
 import { useEffect } from "react";
 import { Dialog } from "../ui/Dialog";
+import { LoadError } from "../ui/LoadError";
 import type { Clicker } from "./useClicker";
 
 /** How a phone on the same network joins as a clicker; off until this is opened. */
-export function ClickerDialog({ clicker: { joined, open, shut }, close }: { clicker: Clicker; close: () => void }) {
+export function ClickerDialog({
+  clicker: { joined, problem, open, shut },
+  close,
+}: {
+  clicker: Clicker;
+  close: () => void;
+}) {
   useEffect(open, [open]);
   return (
     <Dialog
@@ -22,7 +29,9 @@ export function ClickerDialog({ clicker: { joined, open, shut }, close }: { clic
         </button>
       }
     >
-      {!joined ? (
+      {problem ? (
+        <LoadError error={problem} retry={open} />
+      ) : !joined ? (
         <p role="status">Opening…</p>
       ) : (
         <>

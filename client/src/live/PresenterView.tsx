@@ -1,3 +1,4 @@
+import { toast } from "sonner";
 import { useState } from "react";
 import { createPortal } from "react-dom";
 import { spotUrl, type StrandView } from "../api/client";
@@ -73,7 +74,11 @@ export function PresenterView(props: Props) {
     <div className="flex h-full flex-col">
       <StageBar
         stage={stage}
-        audience={() => setAudience(openAudience())}
+        audience={() => {
+          const opened = openAudience();
+          if (opened) setAudience(opened);
+          else toast.error("The browser blocked the window. Allow pop-ups for this page, then try again.");
+        }}
         clicker={openClicker}
         slides={openGrid}
         keys={openKeys}

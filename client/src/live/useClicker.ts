@@ -8,6 +8,8 @@ import { useNow } from "./useNow";
 
 export interface Clicker {
   joined: Schemas["ClickerView"] | undefined;
+  /** Why phones cannot join. */
+  problem: Error | undefined;
   open: () => void;
   shut: () => void;
 }
@@ -15,6 +17,7 @@ export interface Clicker {
 /** Lets phones join a run while it is open to them, and tells them what there is to show. */
 export function useClicker(showId: string, stage: Stage): Clicker {
   const [joined, setJoined] = useState<Schemas["ClickerView"]>();
+  const [problem, setProblem] = useState<Error>();
   const { place, sounding } = useNow(stage);
   const runId = stage.view.id;
   const sender = useRef(new LatestSender());
@@ -28,13 +31,14 @@ export function useClicker(showId: string, stage: Stage): Clicker {
     sender.current.push(() => updateClicker({ id: showId, runId }, state));
   }, [joined, place, sounding, showId, runId, stage]);
   const open = useCallback(() => {
-    openClicker({ id: showId, runId }).then(setJoined).catch(reportError);
+    setProblem(undefined);
+    openClicker({ id: showId, runId }).then(setJoined, setProblem);
   }, [showId, runId]);
   const shut = () => {
     closeClicker({ id: showId, runId }).catch(reportError);
     setJoined(undefined);
   };
-  return { joined, open, shut };
+  return { joined, problem, open, shut };
 }
 
 /** Sends one thing after the other, and of those that wait only the latest: an older one must not arrive last. */

@@ -24,6 +24,7 @@ interface Props {
 export function StartCard({ data, manner, begin }: Props) {
   const [chosen, setChosen] = useState(manner);
   const [refused, setRefused] = useState(false);
+  const [starting, setStarting] = useState(false);
   const slides = data.run.runningOrder.slides;
   const first = data.pictures[`${slides[0]?.slideId ?? ""} 0`];
   const start = async () => {
@@ -67,7 +68,15 @@ export function StartCard({ data, manner, begin }: Props) {
             {nothingSounds}
           </p>
         )}
-        <button type="button" className="btn btn-primary btn-lg" onClick={() => void start()}>
+        <button
+          type="button"
+          className="btn btn-primary btn-lg"
+          disabled={starting}
+          onClick={() => {
+            setStarting(true);
+            void start().finally(() => setStarting(false));
+          }}
+        >
           Begin
         </button>
         <p className="muted mt-5 text-sm">

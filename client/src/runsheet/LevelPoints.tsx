@@ -46,7 +46,10 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
         atMs: Math.max(0, msOfFrames(frame - strand.startFrame)),
         db: Math.round(Math.max(-60, Math.min(24, db)) * 2) / 2,
       };
-      if (others.some((p) => p.atMs === point.atMs)) return;
+      if (others.some((p) => p.atMs === point.atMs)) {
+        if (last) setHeld(undefined);
+        return;
+      }
       setHeld(last ? undefined : { index, point });
       if (last) replace(before.atMs, [point]);
     },

@@ -107,7 +107,7 @@ export function RunSheetPage() {
           ) : sound ? (
             <SoundDetails key={sound.id} sound={sound} place={() => place(sound.id)} />
           ) : slides.length > 0 ? (
-            <SlideDetails slides={slides} />
+            <SlideDetails key={slides.map((slide) => slide.id).join()} slides={slides} />
           ) : (
             <NextStep draft={() => setDrafting([])} />
           )}

@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { useEffect, useRef, type ReactNode } from "react";
+import { useLayoutEffect, useRef, type ReactNode } from "react";
 
 interface Props {
   title: string;
@@ -13,10 +13,15 @@ interface Props {
 /** A dialog over the page: Escape and the cross put it away. */
 export function Dialog({ title, close, children, actions, wide = false }: Props) {
   const box = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
+  // Before it leaves the page: browsers give the focus back only from a dialog that is still there.
+  useLayoutEffect(() => {
     const dialog = box.current;
+    const before = document.activeElement;
     if (dialog && !dialog.open) dialog.showModal();
-    return () => dialog?.close();
+    return () => {
+      dialog?.close();
+      if (before instanceof HTMLElement || before instanceof SVGElement) before.focus();
+    };
   }, []);
   return (
     <dialog

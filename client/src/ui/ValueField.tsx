@@ -66,6 +66,9 @@ export function ValueField<T>({
     if (event.key === "Enter") finish();
     else if (event.key === "Escape") {
       event.stopPropagation();
+      // What was typed is dropped first; a dialog around it closes at the next one.
+      if (typed !== undefined || nudged) event.preventDefault();
+      setNudged(undefined);
       dropped.current = true;
       event.currentTarget.blur();
     } else if (step && (event.key === "ArrowUp" || event.key === "ArrowDown")) {

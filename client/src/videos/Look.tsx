@@ -4,6 +4,7 @@ import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { useEachFrame } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { follow } from "./follow";
+import { useRetry } from "./useRetry";
 
 interface Props {
   video: Sound;
@@ -18,6 +19,7 @@ export function Look({ video, player, at }: Props) {
   const { view } = useOpenShow();
   const element = useRef<HTMLVideoElement>(null);
   const [plays, setPlays] = useState(false);
+  const retry = useRetry(element);
   useEachFrame(player, (frame) => {
     if (element.current)
       follow(element.current, { fileFrame: at ?? frame, speed: player.playing() && at === undefined ? 1 : 0 });
@@ -40,6 +42,7 @@ export function Look({ video, player, at }: Props) {
         aria-label={`Pictures of ${video.name}`}
         className="absolute inset-0 size-full object-contain"
         onLoadedData={() => setPlays(true)}
+        onError={retry}
       />
     </div>
   );

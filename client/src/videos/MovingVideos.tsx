@@ -3,6 +3,7 @@ import { videoFileUrl, videoPictureUrl, type Slide } from "../api/client";
 import { useEachFrame } from "../hearing/usePlayer";
 import { useOpenShow } from "../shows/ShowContext";
 import { follow } from "./follow";
+import { useRetry } from "./useRetry";
 import { seenAt, videosOn, type ShownVideo } from "./seen";
 import { SlideArea, VideoBox } from "./SlideVideos";
 
@@ -36,6 +37,7 @@ function Moving({ video, from, to, style }: MovingProps) {
   const { view, player } = useOpenShow();
   const element = useRef<HTMLVideoElement>(null);
   const [plays, setPlays] = useState(false);
+  const retry = useRetry(element);
   useEachFrame(player, (frame) => {
     if (!element.current) return;
     const seen = seenAt(video, Math.max(from, Math.min(to - 1, frame)));
@@ -57,6 +59,7 @@ function Moving({ video, from, to, style }: MovingProps) {
         data-video={video.cueId}
         style={{ ...style, objectFit: "fill" }}
         onLoadedData={() => setPlays(true)}
+        onError={retry}
       />
     </>
   );

@@ -1,0 +1,11 @@
+import { useEffect, useState } from "react";
+
+/** A value once it has stayed the same for a while; the first at once. */
+export function useDebouncedValue<T>(value: T, ms: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setSettled(value), ms);
+    return () => window.clearTimeout(timer);
+  }, [value, ms]);
+  return settled;
+}
