@@ -12,7 +12,10 @@ internal static partial class MutantsBench
 {
     private const int Count = 100, Seed = 14, LeastFound = 80;
 
-    private const string CoreFolder = "src/Phonaris.Core", Built = "artifacts/bin/Phonaris.Core/release/Phonaris.Core.dll", Tests = "artifacts/bin/Phonaris.Core.Tests/release";
+    private const string CoreFolder = "src/Phonaris.Core", Built = "artifacts/bin/Phonaris.Core/release/Phonaris.Core.dll";
+
+    /// <summary>The tests of the core, and those of its drawings, which are tested where they are drawn.</summary>
+    private const string CoreTests = "Phonaris.Core.Tests", DrawingTests = "Phonaris.Formats.Tests";
 
     /// <summary>Each operator and what it becomes.</summary>
     private static readonly Dictionary<string, string> Changes = new()
@@ -43,11 +46,12 @@ internal static partial class MutantsBench
     {
         var clone = bench.PathOf("clone");
         await Bench.RunAsync("git", "clone", "-q", ".", clone);
-        await Bench.RunInAsync(clone, "dotnet", "build", "tests/Phonaris.Core.Tests", "-c", "Release", "-v", "q", "--nologo");
-        var usual = await Bench.TimeAsync(async () =>
+        foreach (var tests in (string[])[CoreTests, DrawingTests])
         {
-            if (await IsFoundAsync(clone, TimeSpan.FromHours(1))) throw new InvalidOperationException("The tests fail without any change.");
-        });
+            await Bench.RunInAsync(clone, "dotnet", "build", $"tests/{tests}", "-c", "Release", "-v", "q", "--nologo");
+            if (await IsFoundAsync(clone, tests, TimeSpan.FromHours(1))) throw new InvalidOperationException($"{tests} fail without any change.");
+        }
+        var usual = await Bench.TimeAsync(() => IsFoundAsync(clone, CoreTests, TimeSpan.FromHours(1)));
         var (tried, found) = (0, 0);
         var places = Places(Path.Combine(clone, CoreFolder));
         new Random(Bench.Option("seed", Seed)).Shuffle(places);
@@ -61,8 +65,9 @@ internal static partial class MutantsBench
             if (await CompilesAsync(clone))
             {
                 tried++;
-                File.Copy(Path.Combine(clone, Built), Path.Combine(clone, Tests, Path.GetFileName(Built)), overwrite: true);
-                var isFound = await IsFoundAsync(clone, TimeSpan.FromSeconds(60 + 5 * usual));
+                var tests = place.Path.Contains("/Drawings/", StringComparison.Ordinal) ? DrawingTests : CoreTests;
+                File.Copy(Path.Combine(clone, Built), Path.Combine(clone, FolderOf(tests), Path.GetFileName(Built)), overwrite: true);
+                var isFound = await IsFoundAsync(clone, tests, TimeSpan.FromSeconds(60 + 5 * usual));
                 if (isFound) found++;
                 Console.WriteLine($"{tried,3} {(isFound ? "found" : "NOT FOUND")}  {Path.GetRelativePath(Path.Combine(clone, CoreFolder), place.Path)}:{text.AsSpan(0, place.At).Count('\n') + 1}  {before.Trim()} to {after.Trim()}");
             }
@@ -88,8 +93,10 @@ internal static partial class MutantsBench
         await EndAsync(clone, TimeSpan.FromMinutes(10), "build", CoreFolder, "-c", "Release", "--no-restore", "-v", "q", "--nologo", "-p:RunAnalyzers=false", "-p:TreatWarningsAsErrors=false") == 0;
 
     /// <summary>Whether a test fails; tests that never end count as failed.</summary>
-    private static async Task<bool> IsFoundAsync(string clone, TimeSpan patience) =>
-        await EndAsync(clone, patience, Path.Combine(Tests, "Phonaris.Core.Tests.dll"), "--progress", "off", "--stop-on-fail", "on") != 0;
+    private static async Task<bool> IsFoundAsync(string clone, string tests, TimeSpan patience) =>
+        await EndAsync(clone, patience, Path.Combine(FolderOf(tests), $"{tests}.dll"), "--progress", "off", "--stop-on-fail", "on") != 0;
+
+    private static string FolderOf(string tests) => $"artifacts/bin/{tests}/release";
 
     /// <summary>The exit code of dotnet; null where it came to no end.</summary>
     private static async Task<int?> EndAsync(string folder, TimeSpan patience, params string[] arguments)

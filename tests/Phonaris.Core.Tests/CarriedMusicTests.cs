@@ -48,6 +48,14 @@ public class CarriedMusicTests
         Assert.Equal(To, after.Show.Apply(after.Inverse).Show);
     }
 
+    [Theory]
+    [InlineData(true, "slides 1–3 | slides 4–7 | slide 6"), InlineData(false, "slides 1–3 | slides 4–7 | slide 5")]
+    public void What_lies_before_the_first_section_goes_where_that_lies_there(bool sections, string becomes)
+    {
+        var (from, to) = sections ? (From with { Sections = From.Sections.RemoveAt(0) }, To with { Sections = To.Sections.RemoveAt(0) }) : (From with { Sections = [] }, To with { Sections = [] });
+        Assert.Equal(becomes, string.Join(" | ", CarriedMusic.Propose(from, to, MatchedBy.Sections).Select(c => c.Becomes)));
+    }
+
     [Fact]
     public void What_has_no_slides_there_stays_behind()
     {

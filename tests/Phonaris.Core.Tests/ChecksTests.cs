@@ -121,6 +121,16 @@ public class ChecksTests
     }
 
     [Fact]
+    public void A_slide_is_held_longer_by_what_is_left_of_a_cue_and_no_more()
+    {
+        var finding = Sounds.Findings(Wrong["cut-by-end"]).Single(f => f.Check == "cut-by-end");
+        var longer = Wrong["cut-by-end"].Apply(finding.Remedies[1].Edit).Show;
+        var left = Schedule.Of(longer).Cues.Single(c => c.CueId == "h");
+        Assert.Equal(left.NaturalFrames, left.LengthFrames);
+        Assert.InRange(RunningOrder.Of(longer).TotalFrames - left.EndFrame, 0, Second / 10 - 1);
+    }
+
+    [Fact]
     public void A_cue_that_never_begins_begins_together_with_those_that_wait_for_it()
     {
         var show = Changed("v", c => c with { DelayMs = 6500 });

@@ -203,6 +203,8 @@ public class LevelsTests
             [
                 Shows.Cue("b", "bed", "s1", "s1", 15 * 48_000), Shows.Cue("v", "voice", "s1", "s1", 5 * 48_000),
                 Shows.Cue("p", "spot", "s1", "s1", 48_000) with { DelayMs = 9_500 },
+                // One that is over just where the clicks come.
+                Shows.Cue("q", "spot", "s1", "s1", 4_800) with { DelayMs = 9_900 },
             ],
         };
         bool Clicks(long frame, int at) => frame / 3 == at * 48_000L / 3;

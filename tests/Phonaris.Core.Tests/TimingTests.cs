@@ -51,6 +51,7 @@ public class TimingTests
             foreach (var shot in pictures.Shots)
             {
                 Assert.Equal(at, shot.Start);
+                Assert.True(shot.End > shot.Start);
                 Assert.InRange(shot.Dissolving, 0, shot.End - shot.Start);
                 at = shot.End;
             }

@@ -19,9 +19,6 @@ public sealed class Fitter
     /// <summary>The longest length that can be asked for, in frames: as long as a slide can stay.</summary>
     public const long LongestFrames = Slide.GreatestHoldMs * Frames.PerMs;
 
-    /// <summary>What is used must be at least this long for passages to be told apart, in frames: two seconds.</summary>
-    private const long LeastFrames = 2 * Frames.PerSecond;
-
     /// <summary>What a join costs by itself, and how much more or less for each step of the recipe.</summary>
     private const float Penalty = 0.12f, PenaltyStep = 2.5f;
 
@@ -292,7 +289,7 @@ public sealed class Fitter
 
     private BeatGrid NeedGrid()
     {
-        if (Used < LeastFrames || _grid.Value.Count < 8)
+        if (_grid.Value.Count < 8)
             throw new RuleException("It is too short to be taken apart: less than two bars. Loop the cue, stretch it, or leave the rest silent.", "method");
         if (_piece.IsSilent) throw new RuleException("It is silent; there is nothing to fit by.", "method");
         return _grid.Value;

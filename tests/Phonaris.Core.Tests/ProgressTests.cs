@@ -1,0 +1,21 @@
+namespace Phonaris.Core.Tests;
+
+/// <summary>Progress of parts within a whole.</summary>
+public sealed class ProgressTests
+{
+    [Fact]
+    public void A_part_goes_from_where_it_begins_to_where_it_ends()
+    {
+        List<double> told = [];
+        var part = new Told(told).Part(0.75, 0.25)!.Part(0.5, 0.5)!;
+        foreach (var fraction in (double[])[0, 0.5, 1]) part.Report(fraction);
+        Assert.Equal([0.875, 0.9375, 1], told);
+        Assert.Null(((IProgress<double>?)null).Part(0, 1));
+    }
+
+    /// <summary>Keeps what it is told, at once.</summary>
+    private sealed class Told(List<double> told) : IProgress<double>
+    {
+        public void Report(double value) => told.Add(value);
+    }
+}
