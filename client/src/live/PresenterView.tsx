@@ -55,7 +55,7 @@ export function PresenterView(props: Props) {
   useCommands("presenter", {
     which: () => press("which"),
     hold: () => press("hold"),
-    anew: () => press("anew"),
+    restart: () => press("restart"),
     back: () => press("back"),
     on: () => press("on"),
     mark: () => press("mark"),

@@ -19,7 +19,7 @@ export class StemPlayer {
     private told: { begun: (at: number) => void; ended: () => void },
   ) {}
 
-  /** Starts it from a frame. It can begin at once: whoever starts it must be ready for that. */
+  /** Starts it from a frame. It can begin at once, before this returns. */
   start(fromFrame: number) {
     void this.run(fromFrame);
   }

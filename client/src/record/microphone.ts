@@ -1,7 +1,7 @@
 import { UserError } from "../api/errors";
 import { practiceMicrophone } from "./practiceMicrophone";
 
-/** An open microphone. Whoever opens one ends it. */
+/** An open microphone, to be ended by the code that opened it. */
 export interface Microphone {
   stream: MediaStream;
   end: () => void;

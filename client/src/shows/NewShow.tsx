@@ -16,7 +16,7 @@ export function NewShow() {
   const [underWay, setUnderWay] = useState<{ words: string; fraction: number | undefined; stop: () => void }>();
   const [problem, setProblem] = useState<string>();
   const running = useRef<AbortController>(undefined);
-  // Whoever leaves the page is not to be taken to a new show later.
+  // A user who has left the page is not to be taken to the new show later.
   useEffect(() => () => running.current?.abort(), []);
 
   const make = async (files: readonly File[]) => {

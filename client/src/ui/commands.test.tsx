@@ -18,7 +18,7 @@ const key = (of: Partial<KeyboardEvent>) => ({
 });
 
 describe("keys", () => {
-  it("are those that are written on the keyboard, on a German and a French one too", () => {
+  it("are what is written on the keyboard, on a German and a French one too", () => {
     // German: Z and Y change places, and ? is Shift with ß.
     expect(commandAt("show", key({ key: "z", code: "KeyY", ctrlKey: true }))).toBe("undo");
     expect(commandAt("show", key({ key: "y", code: "KeyZ", ctrlKey: true }))).toBe("redo");

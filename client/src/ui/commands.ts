@@ -88,7 +88,7 @@ export const commands = {
   presenter: {
     which: { keys: ["W"], does: "choose the cue that these keys are for" },
     hold: { keys: ["H"], does: "pause it, or let it go on" },
-    anew: { keys: ["A"], does: "start it again" },
+    restart: { keys: ["A"], does: "start it again" },
     back: { keys: ["Q"], does: "back by 5 s", repeats: true },
     on: { keys: ["E"], does: "forward by 5 s", repeats: true },
     mark: { keys: ["M"], does: "go to its next marker" },

@@ -59,7 +59,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         var pause = Math.Sign(left) * Math.Max(0, Math.Abs(left) - room);
         var count = pause != 0 ? places.Count : (int)Math.Min(places.Count, (Math.Abs(left) + share - 1) / Math.Max(1, share));
         var chosen = Enumerable.Range(0, count).Select(k => places[(int)((k + 0.5) * places.Count / count)]).ToHashSet();
-        var quietest = pause != 0 && places.Count > 0 ? places.MinBy(p => grid[p.Stretch - 1][^1]) : default;
+        var quietest = pause != 0 ? places.MinBy(p => grid[p.Stretch - 1][^1]) : default;
         return (Assemble(pieces, chosen, left, pause, quietest, out var starts), [.. jumps.Select((l, k) => new Join(starts[k + 1], pieces[k].To, pieces[k + 1].From, Math.Round(100 * (double)l.Percentile, 1)))], pause);
     }
 

@@ -14,7 +14,7 @@ export function useChosenSound(stage: Stage) {
     const mark = stage.run.cue(chosen).markers.find((m) => m.atMs > at);
     if (what === "which") choose(sounding[(sounding.indexOf(chosen) + 1) % sounding.length]);
     else if (what === "hold") stage.holdCue(chosen);
-    else if (what === "anew") stage.seek(chosen, 0);
+    else if (what === "restart") stage.seek(chosen, 0);
     else if (what === "back") stage.seek(chosen, at - leapMs);
     else if (what === "on") stage.seek(chosen, at + leapMs);
     else if (what === "fade") stage.fadeOut(chosen);
