@@ -87,6 +87,7 @@ public sealed class VideoTests
         var timed = TimedShow.Of(show);
         var videos = ShownVideo.OfAll(timed);
         var order = PictureOrder.Of(timed, timed.Order.Slides, fps);
+        Assert.All(order.Shots, shot => Assert.True(shot.End > shot.Start));
         var at = 0L;
         foreach (var shot in order.Shots)
         {
