@@ -37,17 +37,6 @@ public sealed class BeatTests
     }
 
     [Fact]
-    public void Beats_are_found_wherever_the_last_of_them_lies_before_the_end()
-    {
-        for (var ms = 0; ms < 24; ms++)
-        {
-            var piece = Piece.Of(new Band(3 + ms / 1000.0).Play("click", 120), null, CancellationToken.None);
-            Assert.NotEmpty(piece.Beats);
-            Assert.All(piece.Beats, b => Assert.InRange(b, 0, piece.Frames - 1));
-        }
-    }
-
-    [Fact]
     public void What_has_no_beat_is_told_so()
     {
         Assert.All(
