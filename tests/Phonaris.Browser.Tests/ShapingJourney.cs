@@ -192,7 +192,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("dialog button[aria-label='Put away']").Click();
         _browser.Find("[data-cue='Mill theme']");
         _browser.Press("?");
-        _browser.Says("dialog[aria-label=Keys]", "lay the chosen sound");
+        _browser.Says("dialog[aria-label=Keys]", "place the selected sound");
         Assert.Empty(_browser.Complaints());
     }
 
