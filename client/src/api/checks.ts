@@ -1,15 +1,13 @@
-import { useQuery } from "@tanstack/react-query";
+import { type QueryClient, useQuery } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** A finding, with the revision for which its remedies were proposed. */
-export type Finding = Schemas["FindingView"] & { revision: number };
+type Checks = Schemas["ChecksView"];
 
-const withRevision = ({ findings, revision, ...rest }: Schemas["ChecksView"]) => ({
-  ...rest,
-  findings: findings.map((finding): Finding => ({ ...finding, revision })),
-});
+/** The revision that the findings on the page, and so their remedies, were made for. */
+export const checkedRevision = (queries: QueryClient, id: string) =>
+  Math.max(...queries.getQueriesData<Checks>({ queryKey: ["checks", id] }).map(([, checks]) => checks?.revision ?? 0));
 
 /** The findings of all checks; none are asked for before a revision is known. */
 export const useFindingsAt = (showId: string, revision: number | undefined) =>
@@ -17,7 +15,7 @@ export const useFindingsAt = (showId: string, revision: number | undefined) =>
     queryKey: keys.checks(showId, revision),
     enabled: revision !== undefined,
     queryFn: async ({ signal }) =>
-      withRevision(unwrap(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } }, signal }))),
+      unwrap(await api.GET("/api/shows/{id}/checks", { params: { path: { id: showId } }, signal })),
     placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
   });
 

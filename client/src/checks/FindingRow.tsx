@@ -1,3 +1,5 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { checkedRevision } from "../api/checks";
 import { Play } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -14,6 +16,7 @@ const before = 2; // seconds that are heard before the place
 /** One thing found: how grave, where, what, and what can be done about it. */
 export function FindingRow({ finding }: { finding: Finding }) {
   const { view, edit, play } = useOpenShow();
+  const queries = useQueryClient();
   const { found, leftSo } = finding;
   const [seeking, setSeeking] = useState(false);
   const sound = ofRights.includes(found.check) ? view.show.sounds.find((s) => s.id === found.soundId) : undefined;
@@ -44,7 +47,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
                 key={remedy.words}
                 type="button"
                 className={`btn btn-xs h-auto min-h-6 py-0.5 ${i === 0 ? "btn-outline btn-primary" : ""}`}
-                onClick={() => edit(remedy.edit, finding.revision)}
+                onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
               >
                 {remedy.words}
               </button>

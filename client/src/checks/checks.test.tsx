@@ -20,7 +20,7 @@ const remedy = (words: string, safe = false) => ({
   edit: { kind: "setMuted", cueId: "c1", muted: true } as const,
 });
 
-type FindingView = Schemas["FindingView"] & { revision: number };
+type FindingView = Schemas["FindingView"];
 
 const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo = false): FindingView => ({
   key: `${check} ${change.slideId ?? "s2"}`,
@@ -35,7 +35,6 @@ const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo
     ...change,
   },
   leftSo,
-  revision: 1,
 });
 
 const show = (findings: Schemas["FindingView"][]) => {

@@ -1,7 +1,8 @@
-import { type Finding, useFindingsAt } from "../api/checks";
+import { useFindingsAt } from "../api/checks";
+import type { Schemas } from "../api/client";
 import { useDebouncedValue } from "../ui/useDebouncedValue";
 
-export type { Finding };
+export type Finding = Schemas["FindingView"];
 
 const calm = 400; // milliseconds without an edit before the show is looked over: what is heard and drawn comes first
 

@@ -1,3 +1,5 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { checkedRevision } from "../api/checks";
 import { useRef, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useFindings } from "../checks/useChecks";
@@ -8,6 +10,7 @@ import { FileInput } from "../ui/FileInput";
 /** What to do next by what is there, with the button that does it; nothing much once things are well. */
 export function NextStep({ draft }: { draft: () => void }) {
   const { view, edit } = useOpenShow();
+  const queries = useQueryClient();
   const { slides, cues } = view.show;
   const sounds = view.show.sounds.filter((s) => !s.removed);
   const used = new Set(cues.map((c) => c.soundId));
@@ -44,7 +47,7 @@ export function NextStep({ draft }: { draft: () => void }) {
               key={remedy.words}
               type="button"
               className="btn btn-primary btn-sm h-auto min-h-8 py-1"
-              onClick={() => edit(remedy.edit, finding.revision)}
+              onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
             >
               {remedy.words}
             </button>

@@ -1,3 +1,5 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { checkedRevision } from "../../api/checks";
 import type { Cue } from "../../api/client";
 import { useFindings } from "../../checks/useChecks";
 import { useOpenShow } from "../../shows/ShowContext";
@@ -5,9 +7,10 @@ import { useOpenShow } from "../../shows/ShowContext";
 /** What the show should be warned about because of a cue, and what would put that right. */
 export function Warnings({ cue }: { cue: Cue }) {
   const { view, edit } = useOpenShow();
+  const queries = useQueryClient();
   return useFindings(view.id, view.revision)
     .filter(({ found, leftSo }) => found.cueIds.includes(cue.id) && !leftSo)
-    .map(({ key, found, revision }) => (
+    .map(({ key, found }) => (
       <div key={key} role="note" className="border-warning mb-2 rounded-md border px-2.5 py-1.5 text-sm leading-snug">
         {found.sentence}{" "}
         {found.remedies.slice(0, 1).map((remedy) => (
@@ -15,7 +18,7 @@ export function Warnings({ cue }: { cue: Cue }) {
             key={remedy.words}
             type="button"
             className="text-primary cursor-pointer font-semibold underline decoration-dotted"
-            onClick={() => edit(remedy.edit, revision)}
+            onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
           >
             {remedy.words}
           </button>
