@@ -1,4 +1,4 @@
-import type { Cue, Edit, ShowView, Slide, Sound } from "./client";
+import type { Cue, Edit, ShowView } from "./client";
 
 export type Show = ShowView["show"];
 
@@ -8,29 +8,18 @@ export type Show = ShowView["show"];
  */
 export type EditOf = Edit | ((show: Show) => Edit | null | undefined);
 
-/** Changes a cue as it is when the edit is sent; nothing where it is gone by then. */
-export const changeCue =
-  (id: string, make: (cue: Cue, show: Show) => Edit | null | undefined): EditOf =>
+/** Changes one item of a list as it is when the edit is sent; nothing where it is gone by then. */
+const changeIn =
+  <List extends "cues" | "slides" | "sounds">(list: List) =>
+  (id: string, make: (item: Show[List][number], show: Show) => Edit | null | undefined): EditOf =>
   (show) => {
-    const cue = show.cues.find((c) => c.id === id);
-    return cue && make(cue, show);
+    const item = (show[list] as Show[List][number][]).find((one) => one.id === id);
+    return item && make(item, show);
   };
 
-/** Changes a slide, likewise. */
-export const changeSlide =
-  (id: string, make: (slide: Slide, show: Show) => Edit | null | undefined): EditOf =>
-  (show) => {
-    const slide = show.slides.find((s) => s.id === id);
-    return slide && make(slide, show);
-  };
-
-/** Changes a sound, likewise. */
-export const changeSound =
-  (id: string, make: (sound: Sound, show: Show) => Edit | null | undefined): EditOf =>
-  (show) => {
-    const sound = show.sounds.find((s) => s.id === id);
-    return sound && make(sound, show);
-  };
+export const changeCue = changeIn("cues");
+export const changeSlide = changeIn("slides");
+export const changeSound = changeIn("sounds");
 
 /** Changes several cues at once, each as it is when the edit is sent; what is done to several is said in the history in some words. */
 export const changeCues =

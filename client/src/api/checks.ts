@@ -7,7 +7,10 @@ type Checks = Schemas["ChecksView"];
 
 /** The revision that the findings on the page, and so their remedies, were made for. */
 export const checkedRevision = (queries: QueryClient, id: string) =>
-  Math.max(...queries.getQueriesData<Checks>({ queryKey: ["checks", id] }).map(([, checks]) => checks?.revision ?? 0));
+  Math.max(
+    0,
+    ...queries.getQueriesData<Checks>({ queryKey: keys.checksOf(id) }).map(([, checks]) => checks?.revision ?? 0),
+  );
 
 /** The findings of all checks; none are asked for before a revision is known. */
 export const useFindingsAt = (showId: string, revision: number | undefined) =>

@@ -1,8 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
-import { applyEdited } from "./show";
 
 /** Where a sound is placed: on a slide, at a step of it, some time after that, through to another slide. */
 export interface Drop {
@@ -14,18 +13,13 @@ export interface Drop {
 }
 
 /** Places a sound on a slide with the settings of its kind. */
-export const usePlaceSound = (id: string, placed: (cueId: string) => void) => {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationKey: keys.edits(id),
-    mutationFn: async (drop: Drop) =>
+export const usePlaceSound = (id: string) =>
+  useShowCommand(
+    id,
+    async (drop: Drop) =>
       unwrap(await api.POST("/api/shows/{id}/drops", { params: { path: { id } }, body: { delayMs: 0, ...drop } })),
-    onSuccess: async ({ cueId, edited }) => {
-      await applyEdited(queries, id, edited);
-      placed(cueId);
-    },
-  });
-};
+    ({ edited }) => edited,
+  );
 
 /** What the server proposes for a cue where a setting is turned on without a value. */
 export const fetchProposals = async (id: string, cueId: string, signal: AbortSignal | null = null) =>

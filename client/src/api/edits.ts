@@ -19,7 +19,10 @@ const collisionShownMs = 20_000;
 /** What all changes of one show have in common: they are sent one after the other. */
 const queueOf = (showId: string) => ({ mutationKey: keys.edits(showId), scope: { id: `edits of ${showId}` } });
 
-/** Edits are sent again until the server can be reached. */
+/**
+ * Edits are sent again until the server can be reached. Undo and redo are not: an answer can be lost after the server has done it, and
+ * done twice they would take back one more.
+ */
 const untilSent = { retry: (_: number, error: Error) => isTransient(error), retryDelay: againMs };
 
 /** Edits a show, undoes and redoes. */
@@ -37,12 +40,12 @@ function editsOf(queries: QueryClient, showId: string) {
     await fetchAgain();
   };
   // No component observes these mutations: nothing is drawn again because an edit is on its way.
-  const enqueue = (run: () => Promise<Schemas["Edited"] | undefined>, onError = failed) =>
+  const enqueue = (run: () => Promise<Schemas["Edited"] | undefined>, onError = failed, repeated = {}) =>
     void queries
       .getMutationCache()
       .build(queries, {
         ...queueOf(showId),
-        ...untilSent,
+        ...repeated,
         mutationFn: run,
         onSuccess: (edited: Schemas["Edited"] | undefined) => edited && applyEdited(queries, showId, edited),
         onError,
@@ -68,6 +71,7 @@ function editsOf(queries: QueryClient, showId: string) {
         const action = { label: "Change it all the same", onClick: () => edit(made) };
         toast.error(error.message, { duration: collisionShownMs, action });
       },
+      untilSent,
     );
   };
   return {

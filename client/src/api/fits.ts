@@ -1,6 +1,6 @@
-import { hashKey, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "./client";
-import { keys } from "./keys";
+import { isSamePart, keys } from "./keys";
 
 /** A cue's music compared with its slides, or the job that analyses it first. */
 export const useFits = (showId: string, cueId: string, revision: number) =>
@@ -48,5 +48,5 @@ export const useRepace = (showId: string, cueId: string, revision: number, optio
     }),
     // Of the same question only: what is set must be what was asked for.
     placeholderData: (before, query) =>
-      query?.queryKey[2] === cueId && hashKey([query.queryKey[4]]) === hashKey([options]) ? before : undefined,
+      query?.queryKey[2] === cueId && isSamePart(query.queryKey[4], options) ? before : undefined,
   });

@@ -1,3 +1,8 @@
+import { hashKey } from "@tanstack/react-query";
+
+/** Whether two parts of keys are the same. */
+export const isSamePart = (a: unknown, b: unknown) => hashKey([a]) === hashKey([b]);
+
 /**
  * The keys of everything that is asked of the server. A key holds all that the answer depends on: the revision of the show, or the content hash
  * of a file. So an answer is never shown for another question.
@@ -23,6 +28,7 @@ export const keys = {
   repace: (id: string, cueId: string, revision: number, options: object) => ["repace", id, cueId, revision, options],
   levels: (id: string, revision: number) => ["levels", id, revision],
   matched: (id: string, revision: number, leftOut: readonly string[]) => ["matched", id, revision, leftOut],
+  checksOf: (id: string) => ["checks", id],
   checks: (id: string, revision: number | undefined) => ["checks", id, revision],
   spread: (id: string, revision: number, options: object) => ["spread", id, revision, options],
   proposals: (id: string, cueId: string | undefined, revision: number) => ["proposals", id, cueId, revision],

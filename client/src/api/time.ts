@@ -1,6 +1,6 @@
-import { hashKey, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "./client";
-import { keys } from "./keys";
+import { isSamePart, keys } from "./keys";
 
 export interface SpreadOptions {
   by: "evenly" | "text" | "holds";
@@ -19,7 +19,5 @@ export const useSpread = (id: string, revision: number, options: SpreadOptions, 
       revision,
     }),
     // Of the same question only: what is set must be what was asked for.
-    placeholderData: (before, query) => (isSame(query?.queryKey[3], options) ? before : undefined),
+    placeholderData: (before, query) => (isSamePart(query?.queryKey[3], options) ? before : undefined),
   });
-
-const isSame = (a: unknown, b: unknown) => hashKey([a]) === hashKey([b]);

@@ -24,7 +24,7 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
   const move = (frames: number) => {
     if (!join || frames === 0) return;
     fetchMovedJoin(view.id, cue.id, index, join.fromFrame + frames)
-      .then(edit)
+      .then((moved) => edit(moved, view.revision))
       .catch(reportError);
   };
   const bind = useDrag(

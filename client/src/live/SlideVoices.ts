@@ -1,6 +1,14 @@
 import { addSound } from "../api/sounds";
 import { TakeUpload } from "../api/takes";
-import { type Microphone, openMicrophone, practice, recorderOf, recordingName } from "../record/microphone";
+import {
+  canRecord,
+  cannotRecord,
+  type Microphone,
+  openMicrophone,
+  practice,
+  recorderOf,
+  recordingName,
+} from "../record/microphone";
 
 const partMs = 1000;
 const leastMs = 800; // what is shorter was a slide passed by
@@ -33,15 +41,21 @@ export class SlideVoices {
 
   /**
    * Opens a microphone.
-   * @throws UserError if there is none.
+   * @throws UserError if there is none, or the browser cannot record.
    */
   static async open(showId: string, usesPractice: boolean): Promise<SlideVoices> {
     const context = new AudioContext();
     try {
       const device = usesPractice ? practice : undefined;
-      return new SlideVoices(showId, await openMicrophone(device, context, { echoCancellation: true }), context);
+      const microphone = await openMicrophone(device, context, { echoCancellation: true });
+      const voices = new SlideVoices(showId, microphone, context);
+      if (!canRecord()) {
+        await voices.end();
+        throw cannotRecord();
+      }
+      return voices;
     } catch (error) {
-      void context.close();
+      if (context.state !== "closed") void context.close();
       throw error;
     }
   }

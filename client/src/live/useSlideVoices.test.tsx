@@ -18,6 +18,7 @@ function microphones() {
       close = () => Promise.resolve();
     },
   );
+  vi.stubGlobal("MediaRecorder", { isTypeSupported: () => true });
   vi.stubGlobal("navigator", {
     ...navigator,
     mediaDevices: {

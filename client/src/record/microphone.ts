@@ -33,13 +33,21 @@ export async function openMicrophone(
 const types = ["audio/webm;codecs=opus", "audio/ogg;codecs=opus", "audio/mp4"] as const;
 const bitsPerSecond = 128_000;
 
+const recordedType = () => types.find((type) => MediaRecorder.isTypeSupported(type));
+
+/** Whether the browser can record in a format that is known here. */
+export const canRecord = () => recordedType() !== undefined;
+
+export const cannotRecord = () =>
+  new UserError("This browser can't record sound. Use another one, or add a recording as a file.");
+
 /**
  * A recorder of a microphone.
- * @throws UserError if the browser can record in no format that is known here.
+ * @throws UserError if the browser cannot record.
  */
 export function recorderOf(stream: MediaStream): MediaRecorder {
-  const mimeType = types.find((type) => MediaRecorder.isTypeSupported(type));
-  if (!mimeType) throw new UserError("This browser can't record sound. Use another one, or add a recording as a file.");
+  const mimeType = recordedType();
+  if (!mimeType) throw cannotRecord();
   return new MediaRecorder(stream, { mimeType, audioBitsPerSecond: bitsPerSecond });
 }
 

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useLocation } from "react-router";
-import { usePlaceSound } from "../api/cues";
+import { type Drop, usePlaceSound } from "../api/cues";
 import { CueDetails } from "../details/cue/CueDetails";
 import { SlideDetails } from "../details/SlideDetails";
 import { SoundDetails } from "../details/SoundDetails";
@@ -24,7 +24,8 @@ export function RunSheetPage() {
   const [selection, setSelection] = useState<Selection>(came);
   // The sound chosen last, to be laid on slides by keyboard.
   const [lastSound, setLastSound] = useState<string>();
-  const { mutate: drop } = usePlaceSound(view.id, (cueId) => setSelection({ cueIds: [cueId] }));
+  const placing = usePlaceSound(view.id);
+  const drop = (to: Drop) => placing.mutate(to, { onSuccess: ({ cueId }) => setSelection({ cueIds: [cueId] }) });
 
   // Where there is no room for them beside the sheet, one of them lies over it.
   const [panel, setPanel] = useState<"sounds" | "details">();

@@ -21,7 +21,7 @@ interface Copied {
 
 /** What keys do with the selected cues: remove, copy, paste, solo. */
 export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
-  const { view, edit, alone, hearAlone } = useOpenShow();
+  const { view, edit, solo, setSolo } = useOpenShow();
   const pasting = usePasteClip(view.id);
   const ids = cues.map((c) => c.id);
 
@@ -42,8 +42,11 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
         what: `${cues.length} cues: removed`,
       });
   };
-  const solo = () => hearAlone(cues.every((c) => alone.includes(c.id)) ? [] : ids);
-  useCommands("sheet", cues.length > 0 ? { remove, duplicate: () => void duplicate().catch(reportError), solo } : {});
+  const toggleSolo = () => setSolo(cues.every((c) => solo.includes(c.id)) ? [] : ids);
+  useCommands(
+    "sheet",
+    cues.length > 0 ? { remove, duplicate: () => void duplicate().catch(reportError), solo: toggleSolo } : {},
+  );
 
   const copy = (event: ClipboardEvent) => {
     if (cues.length === 0 || isInFieldOrDialog(event) || document.getSelection()?.isCollapsed === false) return;

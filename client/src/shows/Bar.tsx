@@ -16,7 +16,7 @@ interface Props {
 
 /** The bar of a show: its title, its views, its running time, and what undoes. Where it is narrow, what is rarer is behind one button. */
 export function Bar({ showId, connected, open }: Props) {
-  const { view, edit, undo, redo, alone, hearAlone } = useOpenShow();
+  const { view, edit, undo, redo, solo, setSolo } = useOpenShow();
   return (
     <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-3 px-4 max-xl:gap-2.5 max-xl:px-3">
       <Link
@@ -55,8 +55,8 @@ export function Bar({ showId, connected, open }: Props) {
           The server is away. What you did is kept; trying again…
         </span>
       )}
-      {alone.length > 0 && (
-        <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => hearAlone([])}>
+      {solo.length > 0 && (
+        <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => setSolo([])}>
           <Headphones size={14} /> Heard alone: hear all again
         </button>
       )}

@@ -21,9 +21,9 @@ export interface OpenShow extends Omit<ShowActions, "now"> {
   redo: () => void;
   player: ChunkPlayer;
   playing: boolean;
-  /** The cues that are heard alone, by their ids; none when all are heard. Nothing of the show is changed by it. */
-  alone: readonly string[];
-  hearAlone: (cueIds: readonly string[]) => void;
+  /** The cues that are soloed, by their ids; none when all are heard. Nothing of the show is changed by it. */
+  solo: readonly string[];
+  setSolo: (cueIds: readonly string[]) => void;
   /** Brings files in: sounds go into the list, videos where they were let go; of decks it is asked what they are for. */
   bringIn: (files: readonly File[], at?: BroughtTo) => void;
   /** Puts another file in a sound's place. */

@@ -28,10 +28,10 @@ export function ShowLayout() {
   const { player, playing, play } = usePlayer(`/api/shows/${showId}/sound`);
   const { uploads, send, bringIn, replace, arrived, settle } = useBringIn(showId);
   const connected = useLive(showId, player.refresh);
-  const [alone, setAlone] = useState<readonly string[]>([]);
+  const [solo, setSoloed] = useState<readonly string[]>([]);
   const [open, setOpen] = useState<"history" | "keys">();
-  const hearAlone = (cueIds: readonly string[]) => {
-    setAlone(cueIds);
+  const setSolo = (cueIds: readonly string[]) => {
+    setSoloed(cueIds);
     player.hearOnly(cueIds);
   };
   const queries = useQueryClient();
@@ -72,7 +72,7 @@ export function ShowLayout() {
   return (
     <ActionsContext value={actions}>
       <ShowContext
-        value={{ view, edit, undo, redo, player, playing, play, alone, hearAlone, bringIn, replace, send, uploads }}
+        value={{ view, edit, undo, redo, player, playing, play, solo, setSolo, bringIn, replace, send, uploads }}
       >
         <div
           className="flex h-screen flex-col overflow-hidden"

@@ -47,14 +47,14 @@ function useRemoval() {
   const remove = (show: Card) =>
     deletion.mutate(show.id, {
       onSuccess: () =>
-        toast(`“${show.title}” is deleted. It lies aside for thirty days.`, {
+        toast(`“${show.title}” deleted. You can restore it for 30 days.`, {
           duration: 8000,
           action: { label: "Undo", onClick: () => restore(show.id) },
         }),
     });
   const deletePermanently = (show: { id: string; title: string }) =>
     permanently.mutate(show.id, {
-      onSuccess: (freed) => toast(`“${show.title}” is gone; ${bytes(freed.bytes)} of the disk are free again.`),
+      onSuccess: (freed) => toast(`“${show.title}” permanently deleted. ${bytes(freed.bytes)} freed.`),
     });
   return { remove, restore, deletePermanently };
 }

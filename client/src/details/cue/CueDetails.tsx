@@ -59,10 +59,10 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
 
 /** What is done with cues as they are. */
 function Actions({ cues }: { cues: readonly Cue[] }) {
-  const { view, alone, hearAlone } = useOpenShow();
+  const { view, solo, setSolo } = useOpenShow();
   const each = useEditEach(cues);
   const muted = common(cues, (cue) => cue.muted) ?? false;
-  const isAlone = cues.every((cue) => alone.includes(cue.id));
+  const isSolo = cues.every((cue) => solo.includes(cue.id));
   const [first, ...more] = cues;
   return (
     <div className="mb-2 flex flex-wrap gap-1.5">
@@ -75,7 +75,7 @@ function Actions({ cues }: { cues: readonly Cue[] }) {
       >
         {muted ? <VolumeX size={14} /> : <Volume2 size={14} />}
       </Toggle>
-      <Toggle name="Hear alone" on={isAlone} press={() => hearAlone(isAlone ? [] : cues.map((cue) => cue.id))}>
+      <Toggle name="Hear alone" on={isSolo} press={() => setSolo(isSolo ? [] : cues.map((cue) => cue.id))}>
         <Headphones size={14} />
       </Toggle>
       <button
