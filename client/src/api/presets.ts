@@ -14,7 +14,7 @@ export const usePresets = () =>
 export const useApplyPreset = (id: string) =>
   useShowCommand(id, async ({ cueIds, presetId }: { cueIds: string[]; presetId: string | null }) =>
     unwrap(
-      await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, readyMade: presetId } }),
+      await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, readyMade: presetId } }), // plain-ok: as the server has it until its names change
     ),
   );
 

@@ -31,13 +31,13 @@ public sealed class NeverBegins : ICheck
     {
         List<Cue> waiting = [.. Waiting(show, cue.Id)];
         return waiting.Count == 0
-            ? [new("Begin with its slide", new Several([.. AtOnce(cue)], $"{name}: begins with its slide"), Safe: true), new("Park it", new SetSpan(cue.Id, null))]
-            : [new($"Begin {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(AtOnce)], $"{waiting.Count + 1} cues begin with their slides"), Safe: true)];
+            ? [new("Begin with its slide", new Several([.. WithSlide(cue)], $"{name}: begins with its slide"), Safe: true), new("Park it", new SetSpan(cue.Id, null))]
+            : [new($"Begin {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(WithSlide)], $"{waiting.Count + 1} cues begin with their slides"), Safe: true)];
     }
 
     /// <summary>The cues that wait for a cue, and those that wait for them.</summary>
     private static IEnumerable<Cue> Waiting(Show show, string cueId) =>
         show.Cues.Where(c => c is { Span: not null } && c.Start.CueId == cueId).SelectMany(c => Waiting(show, c.Id).Prepend(c));
 
-    private static IEnumerable<Edit> AtOnce(Cue cue) => [new SetStart(cue.Id, CueStart.WithSlide), new SetDelay(cue.Id, 0), new SetStop(cue.Id, CueStop.Span)];
+    private static IEnumerable<Edit> WithSlide(Cue cue) => [new SetStart(cue.Id, CueStart.WithSlide), new SetDelay(cue.Id, 0), new SetStop(cue.Id, CueStop.Span)];
 }

@@ -9,7 +9,7 @@ namespace Phonaris.Core.Levels;
 /// </summary>
 /// <param name="bounds">The most the true peak of the whole show can be, linear, in steps of 10 ms.</param>
 /// <param name="peakDbtp">The highest true peak, in dBTP.</param>
-internal sealed class BoundedHeadroom(IReadOnlyList<float> bounds, double peakDbtp)
+internal sealed class BoundedHeadroom(float[] bounds, double peakDbtp)
 {
     /// <summary>The error of a level computed from a gain, in steps of a level.</summary>
     private const double Rounding = 1e-4;
