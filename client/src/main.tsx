@@ -4,13 +4,13 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter, Navigate, Route, Routes, useLocation } from "react-router";
 import { Toaster } from "sonner";
 import { createQueryClient } from "./api/queryClient";
-import { isSounding } from "./hearing/usePlayer";
+import { isSounding } from "./hearing/sounding";
 import { ViewBoundary } from "./hearing/ViewBoundary";
-import { RunSheetPage } from "./runsheet/RunSheetPage";
-import { ShowLayout } from "./shows/ShowLayout";
+import { RunSheetPage } from "./app/RunSheetPage";
+import { ShowLayout } from "./app/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
 import "./styles.css";
-import { applyTheme } from "./ui/theme";
+import { followTheme } from "./ui/theme";
 
 const heardFirstMs = 40;
 
@@ -18,11 +18,11 @@ const heardFirstMs = 40;
 const FitPage = lazy(() => import("./fit/FitPage"));
 const ChecksPage = lazy(() => import("./checks/ChecksPage"));
 const LevelsPage = lazy(() => import("./levels/LevelsPage"));
-const DryRunPage = lazy(() => import("./live/DryRunPage"));
+const DryRunPage = lazy(() => import("./live/presenter/DryRunPage"));
 const ExportPage = lazy(() => import("./export/ExportPage"));
-const PresentPage = lazy(() => import("./live/PresentPage"));
+const PresentPage = lazy(() => import("./live/presenter/PresentPage"));
 
-applyTheme();
+followTheme();
 // While something sounds, an edit is heard first and drawn a moment later: drawing would hold up what is to be heard.
 notifyManager.setScheduler((draw) => window.setTimeout(draw, isSounding() ? heardFirstMs : 0));
 const queries = createQueryClient();

@@ -182,6 +182,6 @@ public sealed class LiveTests
         var text = JsonSerializer.Serialize(walks, ShowJson.Options) + "\n";
         var path = Path.Combine(AppContext.BaseDirectory, "walks.json");
         if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_WALKS") is { } write) File.WriteAllText(write, text);
-        Assert.True(text == File.ReadAllText(path), "client/src/live/walks.json is not what the rule does; write it anew with PHONARIS_WRITE_WALKS.");
+        Assert.True(text == File.ReadAllText(path), "client/src/live/engine/walks.json is not what the rule does; write it anew with PHONARIS_WRITE_WALKS.");
     }
 }

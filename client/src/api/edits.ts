@@ -1,7 +1,6 @@
 import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { toast } from "sonner";
-import { baseRevision } from "./baseRevision";
 import type { EditOf } from "./changes";
 import { api, type Schemas, unwrap } from "./client";
 import { isTransient, reportError, UserError } from "./errors";
@@ -28,10 +27,13 @@ const untilSent = { retry: (_: number, error: Error) => isTransient(error), retr
 /** Edits a show, undoes and redoes. */
 export function useEdits(showId: string) {
   const queries = useQueryClient();
-  return useMemo(() => editsOf(queries, showId), [queries, showId]);
+  return useMemo(() => createEdits(queries, showId), [queries, showId]);
 }
 
-function editsOf(queries: QueryClient, showId: string) {
+/** The edits of a show. */
+export function createEdits(queries: QueryClient, showId: string) {
+  // What the user looked at when what ends in an edit was begun.
+  let base: number | undefined;
   const params = { path: { id: showId } };
   const asSender = { params: { ...params, query: { sender } } };
   const fetchAgain = () => refetch(queries, keys.show(showId));
@@ -53,9 +55,9 @@ function editsOf(queries: QueryClient, showId: string) {
       })
       .execute(undefined)
       .catch(() => undefined);
-  const edit = (made: EditOf, base?: number) => {
+  const edit = (made: EditOf, proposedFor?: number) => {
     // What the user was looking at, however long the edit waits for those before it.
-    const revision = base ?? baseRevision() ?? cachedShow(queries, showId)?.revision ?? 0;
+    const revision = proposedFor ?? base ?? cachedShow(queries, showId)?.revision ?? 0;
     enqueue(
       async () => {
         const view = cachedShow(queries, showId);
@@ -74,8 +76,24 @@ function editsOf(queries: QueryClient, showId: string) {
       untilSent,
     );
   };
+  /**
+   * Begins typing or dragging. An edit made by what it returns is checked against the revision at the beginning, so that what somebody else
+   * changed meanwhile is not overwritten without a word.
+   */
+  const beginEditing = () => {
+    const revision = cachedShow(queries, showId)?.revision;
+    return (commit: () => void) => {
+      base = revision;
+      try {
+        commit();
+      } finally {
+        base = undefined;
+      }
+    };
+  };
   return {
     edit,
+    beginEditing,
     undo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/undo", asSender))),
     redo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/redo", asSender))),
   };

@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from "react";
 import { pieceUrl, useCatalogue, useTakePiece } from "../api/catalogue";
 import type { CataloguePiece, Sound } from "../api/client";
 import { isCancelled, reportError } from "../api/errors";
-import { silence } from "../hearing/usePlayer";
+import { silence } from "../hearing/sounding";
 import { useDebouncedValue } from "../ui/useDebouncedValue";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
 
@@ -39,7 +39,7 @@ interface Props {
 
 /** The sound catalogue: search, listen, take with the licence. */
 export function CatalogueDialog({ instead, close }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const [words, setWords] = useState("");
   const [kind, setKind] = useState<string>(instead?.kind ?? "");
   const [mood, setMood] = useState("");

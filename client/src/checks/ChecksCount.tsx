@@ -1,10 +1,10 @@
-import { useOpenShow } from "../shows/ShowContext";
-import { useFindings } from "./useChecks";
-import { counted, open } from "./words";
+import { useView } from "../show/openShow";
+import { useFindings } from "../findings/useChecks";
+import { counted, open } from "../findings/words";
 
 /** How much there is to put right, beside the name of the view: what stops the show or is heard. */
 export function ChecksCount() {
-  const { view } = useOpenShow();
+  const view = useView();
   const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.gravity !== "tidy");
   if (found.length === 0) return null;
   const stops = found.some((f) => f.found.gravity === "stops");

@@ -1,17 +1,17 @@
 import { Link } from "react-router";
 import { useFixAll } from "../api/checks";
-import { Overview } from "../runsheet/Overview";
-import { useOpenShow } from "../shows/ShowContext";
+import { Overview } from "../strands/Overview";
+import { useView } from "../show/openShow";
 import { LoadError } from "../ui/LoadError";
 import { FindingGroup } from "./FindingGroup";
 import { FindingRow } from "./FindingRow";
-import { ShowingLine } from "./ShowingLine";
-import { useChecks, type Finding } from "./useChecks";
-import { counted, grouped, open } from "./words";
+import { ShowingLine } from "../findings/ShowingLine";
+import { useChecks, type Finding } from "../findings/useChecks";
+import { counted, grouped, open } from "../findings/words";
 
 /** What the show should be warned about, by what to do next. */
 export default function ChecksPage() {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data, error, isPlaceholderData, refetch } = useChecks(view.id, view.revision);
   return (
     <>
@@ -76,7 +76,7 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
 
 /** All remedies that need no choice, as one edit. */
 function PutRight({ findings }: { findings: readonly Finding[] }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const fix = useFixAll(view.id);
   const safe = findings.filter((f) => f.found.remedies.some((r) => r.safe)).length;
   if (safe === 0) return null;
@@ -93,7 +93,7 @@ function PutRight({ findings }: { findings: readonly Finding[] }) {
 }
 
 function AllWell({ lookedFor, left }: { lookedFor: readonly string[]; left: number }) {
-  const { view } = useOpenShow();
+  const view = useView();
   return (
     <div className="py-16 text-center" data-testid="all-well">
       <p className="font-display mb-2 text-xl font-semibold">All is well</p>

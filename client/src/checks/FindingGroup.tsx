@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { FindingRow } from "./FindingRow";
-import type { Finding } from "./useChecks";
-import { alike } from "./words";
+import type { Finding } from "../findings/useChecks";
+import { alike } from "../findings/words";
 
 const fewest = 6; // of the same kind, from which on only the first are shown
 const shown = 3;

@@ -4,10 +4,10 @@ import { Play } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond } from "../ui/format";
-import type { Finding } from "./useChecks";
-import { gravityOf } from "./words";
+import type { Finding } from "../findings/useChecks";
+import { gravityOf } from "../findings/words";
 
 /** What another piece is a way out of. */
 const ofRights = ["no-leave", "unknown-rights"];
@@ -15,7 +15,8 @@ const before = 2; // seconds that are heard before the place
 
 /** One thing found: how grave, where, what, and what can be done about it. */
 export function FindingRow({ finding }: { finding: Finding }) {
-  const { view, edit, play } = useOpenShow();
+  const view = useView();
+  const { edit, play, select: selectOnSheet } = useOpenShow();
   const queries = useQueryClient();
   const { found, leftSo } = finding;
   const [seeking, setSeeking] = useState(false);
@@ -77,7 +78,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
           <Link
             className={`btn btn-xs ${found.remedies.length === 0 ? "btn-outline btn-primary" : "btn-ghost"}`}
             to={`/shows/${view.id}`}
-            state={{ select }}
+            onClick={() => selectOnSheet(select)}
           >
             Go there
           </Link>

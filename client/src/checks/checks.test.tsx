@@ -4,8 +4,8 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { api, type Schemas } from "../api/client";
 import { answerGets, answerPosts, cue, open, slide, sound, viewOf } from "../tests/show";
 import ChecksPage from "./ChecksPage";
-import { useChecks } from "./useChecks";
-import { counted, grouped } from "./words";
+import { useChecks } from "../findings/useChecks";
+import { counted, grouped } from "../findings/words";
 
 afterEach(() => {
   cleanup();

@@ -1,13 +1,14 @@
 import { useState } from "react";
 import { useEachFrame } from "../hearing/usePlayer";
-import { slideAt } from "../runsheet/layout";
-import { useOpenShow } from "../shows/ShowContext";
+import { slideAt } from "../strands/layout";
+import { useOpenShow, useView } from "../show/openShow";
 import { Explanation } from "./Explanation";
 import { LargePicture } from "./LargePicture";
 
 /** What sounds on the slide the playhead is on, and why: for those who listen and have nothing chosen. */
 export function AtPlayhead() {
-  const { view, player } = useOpenShow();
+  const view = useView();
+  const { player } = useOpenShow();
   const order = view.runningOrder.slides;
   const [at, setAt] = useState<string>();
   useEachFrame(player, (frame) => setAt(slideAt(order, frame)?.slideId));

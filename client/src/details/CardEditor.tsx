@@ -1,6 +1,6 @@
 import { changeSlide } from "../api/changes";
 import type { Slide } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
 import { Topic } from "./Sentence";

@@ -1,11 +1,12 @@
 import type { Slide } from "../api/client";
 import { useExplanation } from "../api/cues";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Topic } from "./Sentence";
 
 /** What sounds on a slide and why, or why it is silent, and the one click that would make it otherwise. */
 export function Explanation({ slide }: { slide: Slide }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { data: lines = [] } = useExplanation(view.id, slide.id, view.revision);
   return (
     <Topic title="What sounds here and why">

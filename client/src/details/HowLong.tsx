@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { ShowView, Slide, SoundKind } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Choice, MsField } from "../ui/fields";
 import { Sentence, Topic } from "./Sentence";
 
@@ -11,7 +11,8 @@ const usualBreathMs = 1000;
 
 /** How long slides stay, as set or as long as what plays on them, and how they come in. */
 export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const all = view.show.slides;
   const setHolds = (of: readonly Slide[], holdMs: number) =>
     edit({ kind: "setHolds", holds: of.map((s) => ({ slideId: s.id, holdMs, staysFor: null, breathMs: 0 })) });
@@ -128,7 +129,8 @@ function same<T>(slides: readonly Slide[], of: (slide: Slide) => T): T | undefin
 
 /** How slides come in. */
 function ComesIn({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const all = view.show.slides;
   const set = (of: readonly Slide[], transition: Slide["transition"]) =>
     edit({ kind: "setTransitions", transitions: of.map((s) => ({ slideId: s.id, transition })) });

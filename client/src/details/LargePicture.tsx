@@ -1,10 +1,10 @@
 import { pictureUrl, type Slide } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { MovingVideos } from "../videos/MovingVideos";
 
 /** A slide large, its videos moving with what is heard. */
 export function LargePicture({ slide }: { slide: Slide }) {
-  const { view } = useOpenShow();
+  const view = useView();
   return (
     <div className="relative mb-2 aspect-video w-full">
       <img

@@ -1,5 +1,6 @@
 import { ChevronDown } from "lucide-react";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
+import { useSettings } from "../ui/settings";
 
 export interface RarerProps {
   /** Names it among those of the panel. */
@@ -15,16 +16,13 @@ interface Props extends RarerProps {
   children: ReactNode;
 }
 
-const keyOf = (name: string) => `phonaris-open-${name}`;
-
 /** What is set more rarely: opened in place, and open from then on for whoever opened it. */
 export function Rarer({ name, words, content, heading, children }: Props) {
-  const [open, setOpen] = useState(() => localStorage.getItem(keyOf(name)) !== null);
-  const press = () => {
-    if (open) localStorage.removeItem(keyOf(name));
-    else localStorage.setItem(keyOf(name), "open");
-    setOpen(!open);
-  };
+  const open = useSettings((settings) => settings.openSections.includes(name));
+  const press = () =>
+    useSettings.setState(({ openSections }) => ({
+      openSections: open ? openSections.filter((other) => other !== name) : [...openSections, name],
+    }));
   return (
     <>
       <div className="mb-1 flex items-center justify-between">

@@ -1,6 +1,6 @@
 import { changeSound } from "../api/changes";
 import type { Rights, Sound } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { ValueField } from "../ui/ValueField";
 import { Topic } from "./Sentence";
 
@@ -30,7 +30,8 @@ const licences = [
 
 /** Whose a sound is and on what terms. */
 export function RightsEditor({ sound }: { sound: Sound }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const missing = view.rightsMissing[sound.id] ?? [];
   const set = (change: Partial<Rights>) =>
     edit(

@@ -1,13 +1,14 @@
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Tick } from "../ui/fields";
 import { ValueField } from "../ui/ValueField";
 import { Sentence, Topic } from "./Sentence";
 
 /** Whether a section begins with a slide, what it is called, and whether it goes round. */
 export function SectionEditor({ slide }: { slide: Slide }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { sections, slides } = view.show;
   const own = sections.find((s) => s.first === slide.id);
   const at = slides.findIndex((s) => s.id === slide.id);

@@ -2,7 +2,7 @@ import { Copy, Eye, EyeOff, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
 import { LargePicture } from "./LargePicture";

@@ -5,10 +5,11 @@ import type { Sound } from "../api/client";
 import { newId } from "../api/ids";
 import { samplesUrl, useLighterCopy, usePeaks, useWeight } from "../api/sounds";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { framesPerSecond, msOfFrames, seconds, shortTime, time } from "../ui/format";
 import { FileInput } from "../ui/FileInput";
+import { useDragValue } from "../ui/useDragValue";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
 import { Look } from "../videos/Look";
@@ -19,7 +20,8 @@ const columns = 260;
 
 /** A sound of the show: hear it, mark points in it, see its figures, say whose it is. */
 export function SoundDetails({ sound, place }: { sound: Sound; place: () => void }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   return (
     <div data-testid="sound-details">
       <div className="mb-2 flex items-start gap-3">
@@ -90,7 +92,8 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
 
 /** The whole sound on its waveform: play, scrub, mark. Nothing of it is changed. */
 function Listen({ sound }: { sound: Sound }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { frames } = sound.figures;
   const { data: peaks } = usePeaks(view.id, sound, 0, frames, columns);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
@@ -108,6 +111,15 @@ function Listen({ sound }: { sound: Sound }) {
     if (playing) play(to, frames);
     else player.seek(to);
   };
+  const frameAt = ({ x, width }: { x: number; width: number }) => (x / width) * frames;
+  const { bind } = useDragValue({
+    valueAt: frameAt,
+    change: go,
+    commit: go,
+    press: (pointer) => go(frameAt(pointer)),
+    nudge: ({ x }) => go(player.position() + x * 5 * framesPerSecond),
+    surface: slider,
+  });
   const set = (markers: (before: Sound["markers"]) => Sound["markers"]) =>
     edit(changeSound(sound.id, (now) => ({ kind: "setMarkers", soundId: now.id, markers: markers(now.markers) })));
   const here = () => Math.round(player.position());
@@ -116,6 +128,7 @@ function Listen({ sound }: { sound: Sound }) {
       {sound.video && <Look video={sound} player={player} />}
       <div
         ref={slider}
+        {...bind()}
         role="slider"
         tabIndex={0}
         aria-label={`Place in ${sound.name}`}
@@ -124,15 +137,6 @@ function Listen({ sound }: { sound: Sound }) {
         aria-valuenow={0}
         title="Arrow keys move by five seconds"
         className="bg-base-200 relative h-16 cursor-text touch-none rounded-md"
-        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerMove={(event) => event.buttons === 1 && scrub(event)}
-        onPointerUp={scrub}
-        onKeyDown={(event) => {
-          const by = { ArrowLeft: -5, ArrowRight: 5, Home: -Infinity }[event.key];
-          if (by === undefined) return;
-          event.preventDefault();
-          go(by === -Infinity ? 0 : player.position() + by * framesPerSecond);
-        }}
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <div ref={line} className="bg-primary pointer-events-none absolute inset-y-0 w-0.5" aria-hidden="true" />
@@ -228,11 +232,6 @@ function Listen({ sound }: { sound: Sound }) {
       </button>
     </div>
   );
-
-  function scrub(event: React.PointerEvent<HTMLDivElement>) {
-    const area = event.currentTarget.getBoundingClientRect();
-    go(((event.clientX - area.left) / area.width) * frames);
-  }
 }
 
 /** A name that no marker has yet. */
@@ -291,7 +290,8 @@ const unit = (value: number | null, of: string) =>
 
 /** Another file in its place, a lighter copy, or out of the show. */
 function Replacing({ sound }: { sound: Sound }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { data: weight } = useWeight(view.id, sound);
   const lighter = useLighterCopy(view.id, sound.id);
   const cues = view.show.cues.filter((c) => c.soundId === sound.id).length;
@@ -327,14 +327,18 @@ function Replacing({ sound }: { sound: Sound }) {
 
 /** Another file in a sound's place; its cues stay as they are. */
 function Replace({ sound, words }: { sound: Sound; words: string }) {
-  const { replace } = useOpenShow();
+  const { replaceFile } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
       <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
         {words}
       </button>
-      <FileInput ref={chooser} label="File to take its place" choose={([file]) => file && replace(sound.id, file)} />
+      <FileInput
+        ref={chooser}
+        label="File to take its place"
+        choose={([file]) => file && replaceFile(sound.id, file)}
+      />
     </>
   );
 }

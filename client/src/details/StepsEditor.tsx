@@ -5,8 +5,8 @@ import type { Slide, Step } from "../api/client";
 import { createPicture } from "../api/cues";
 import { reportError } from "../api/errors";
 import { newId } from "../api/ids";
-import { pictureEndings } from "../decks/readable";
-import { useOpenShow } from "../shows/ShowContext";
+import { pictureEndings } from "../show/fileKinds";
+import { useOpenShow, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
 import { MsField } from "../ui/fields";
 import { framesOfMs, msOfFrames, seconds } from "../ui/format";
@@ -15,7 +15,8 @@ import { Topic } from "./Sentence";
 
 /** The reveals of a slide: their names, times, order and pictures. */
 export function StepsEditor({ slide }: { slide: Slide }) {
-  const { view, edit, send } = useOpenShow();
+  const view = useView();
+  const { edit, upload } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
   const [pictured, setPictured] = useState<string>();
   const { steps } = slide;
@@ -34,7 +35,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
     });
   const picture = async (file: File, stepId: string) => {
     try {
-      const brought = await send(file, "deck");
+      const brought = await upload(file, "deck");
       change(stepId, { picture: await createPicture(brought) });
     } catch (problem) {
       reportError(problem);

@@ -212,7 +212,7 @@ describe("a sound", () => {
     const figures = { ...sound("x").figures, missingFrames: 3 * 48_000, channels: 1 };
     const markers = [{ id: "m", name: "Marker 2", frame: 9 }];
     const broken = sound("pad", { name: "Dusk Pad", figures, markers });
-    const { edit, replace } = open(
+    const { edit, replaceFile } = open(
       viewOf({ sounds: [broken], cues: [cue("c", "pad")] }),
       <SoundDetails sound={broken} place={vi.fn()} />,
     );
@@ -227,7 +227,7 @@ describe("a sound", () => {
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "removeSound", soundId: "pad" });
     const file = new File(["x"], "other.flac");
     fireEvent.change(screen.getByLabelText("File to take its place"), { target: { files: [file] } });
-    expect(replace).toHaveBeenCalledWith("pad", file);
+    expect(replaceFile).toHaveBeenCalledWith("pad", file);
     fireEvent.click(screen.getByText("Mark this point"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "setMarkers",

@@ -1,9 +1,10 @@
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { afterEach, expect, it } from "vitest";
-import { ShowingLine } from "../checks/ShowingLine";
+import { ShowingLine } from "../findings/ShowingLine";
 import { RecutTools } from "../fit/RecutTools";
 import { TargetsLine } from "../levels/TargetsLine";
+import { useSettings } from "../ui/settings";
 import { cue, open, slide, sound, viewOf } from "../tests/show";
 import { CardEditor } from "./CardEditor";
 import { FadeCurves, Fades } from "./cue/Fades";
@@ -18,7 +19,7 @@ import { StepsEditor } from "./StepsEditor";
 
 afterEach(() => {
   cleanup();
-  localStorage.clear();
+  useSettings.setState(useSettings.getInitialState());
 });
 
 const spot = {

@@ -1,5 +1,5 @@
-import { Listening } from "../fit/Listening";
-import { useOpenShow } from "../shows/ShowContext";
+import { Listening } from "../show/AnalysisProgress";
+import { useOpenShow, useView } from "../show/openShow";
 import { Tick } from "../ui/fields";
 import type { useDraft } from "./useDraft";
 
@@ -13,7 +13,8 @@ interface Props {
 
 /** A first soundtrack as it would be laid: each sound with where and why, to be taken whole or in part. */
 export function DraftPanel({ drafted, without, leave, close }: Props) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { draft, listening, problem, again } = drafted;
   const take = () => {
     if (draft?.edit) edit(draft.edit, draft.revision);

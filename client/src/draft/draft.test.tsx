@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { afterEach, expect, it, vi } from "vitest";
-import { NextStep } from "../runsheet/NextStep";
+import { NextStep } from "../details/NextStep";
 import { answerGets, cue, open, slide, sound, viewOf } from "../tests/show";
 import { DraftPanel } from "./DraftPanel";
 

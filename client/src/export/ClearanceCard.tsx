@@ -2,8 +2,8 @@ import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { useAskDesk, useClearance } from "../api/rights";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
-import { places } from "../checks/ShowingLine";
-import { useOpenShow } from "../shows/ShowContext";
+import { places } from "../findings/ShowingLine";
+import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
 
@@ -19,7 +19,8 @@ const answers: Record<Cleared["answer"], readonly [string, string]> = {
 
 /** Whether the sounds may be used where the show goes, and what can be done where they may not. */
 export function ClearanceCard() {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { showing } = view.show;
   const { data: sounds = [], error, refetch } = useClearance(view.id, view.revision);
   const open = sounds.filter((s) => s.open);
@@ -70,7 +71,7 @@ export function ClearanceCard() {
 
 /** A sound that may not be used there, or of which that is not known: why, and the ways out. */
 function Unclear({ cleared }: { cleared: Cleared }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const [seeking, setSeeking] = useState(false);
   const ask = useAskDesk(view.id, cleared.soundId);
   const [name, style] = answers[cleared.answer];

@@ -1,11 +1,12 @@
 import { toast } from "sonner";
 import { creditsUrl, useCredits } from "../api/rights";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { LoadError } from "../ui/LoadError";
 
 /** The credits of the sounds that lie on slides: as text to copy, as a file, or into the notes of the last slide. */
 export function CreditsCard() {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { data: text, error, refetch } = useCredits(view.id, view.revision);
   const last = view.show.slides.findLast((s) => !s.hidden);
   const used = view.show.sounds.filter((s) => view.show.cues.some((c) => c.soundId === s.id && c.span));

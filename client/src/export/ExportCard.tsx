@@ -2,12 +2,12 @@ import { Download, ExternalLink, Trash2, X } from "lucide-react";
 import type { JobView, Schemas } from "../api/client";
 import { useExport, useExportReport } from "../api/exports";
 import { isOpen, useCancelJob, useRemoveJob } from "../api/jobs";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { isFilm, isSound, nameOf, weight } from "./recipients";
 
 /** One export: how far it has come, what went wrong, or what came out: playable, with what was lost, to be made again where the show has changed. */
 export function ExportCard({ job }: { job: JobView }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const again = useExport(view.id);
   const { data: report } = useExportReport(job);
   const cancel = useCancelJob(job.showId);

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useJobs } from "../api/jobs";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { CreditsCard } from "./CreditsCard";
 import { ClearanceCard } from "./ClearanceCard";
 import { ExportCard } from "./ExportCard";
@@ -12,7 +12,7 @@ const published = ["deck", "browser", "screen", "rights"];
 
 /** To whom the show goes, what they can use, and what was made so far. */
 export default function ExportPage() {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: jobs = [] } = useJobs(view.id);
   const [id, setId] = useState("screen");
   const to = recipients.find((r) => r.id === id);

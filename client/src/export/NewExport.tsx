@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { ExportFormat } from "../api/client";
 import { useExport, useExportEstimate } from "../api/exports";
-import { ChecksStrip } from "../checks/ChecksStrip";
-import { useFindings } from "../checks/useChecks";
-import { useOpenShow } from "../shows/ShowContext";
+import { ChecksStrip } from "../findings/ChecksStrip";
+import { useFindings } from "../findings/useChecks";
+import { useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
@@ -24,7 +24,7 @@ const rates = [
 
 /** What one recipient can have: which file, of which slides, and the button that makes it. */
 export function NewExport({ to }: { to: Recipient }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const findings = useFindings(view.id, view.revision);
   const make = useExport(view.id);
   const [chosen, setChosen] = useState<ExportFormat>();

@@ -1,9 +1,9 @@
 import { Link } from "react-router";
 import type { Cue, Sound } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { FitAll } from "./FitAll";
-import { methods } from "./methods";
+import { methods } from "../show/fitMethods";
 
 interface Props {
   beds: readonly Cue[];
@@ -13,7 +13,7 @@ interface Props {
 
 /** The beds of the show, each with its music's length, its slides' and how the one is made the other. */
 export function CueList({ beds, chosen, soundOf }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const numberOf = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id)?.number;
   return (
     <nav

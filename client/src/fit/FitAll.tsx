@@ -2,15 +2,16 @@ import { useCallback, useState } from "react";
 import type { Cue, JobView, Schemas, Sound } from "../api/client";
 import { reportError } from "../api/errors";
 import { fetchFitsOfAll } from "../api/fits";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { shortTime } from "../ui/format";
-import { Listening } from "./Listening";
-import { methods } from "./methods";
+import { Listening } from "../show/AnalysisProgress";
+import { methods } from "../show/fitMethods";
 
 /** A method for each bed at once: proposed, looked at, and made with one click that one undo takes back. */
 export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const [proposed, setProposed] = useState<Schemas["FitAllView"] | JobView | "asking">();
   const [askedAt, setAskedAt] = useState(0);
   const { id, revision } = view;

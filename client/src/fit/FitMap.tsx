@@ -1,8 +1,8 @@
 import type { Cue, Schemas, Sound } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { JoinHandle } from "./JoinHandle";
-import { methods, type Compared } from "./methods";
+import { methods, type Compared } from "../show/fitMethods";
 import { MusicStrip } from "./MusicStrip";
 
 interface Props {
@@ -16,7 +16,8 @@ const height = 92;
 
 /** Which passage of the music goes where: the music above, the slides below, in one measure of time, and bands between them. */
 export function FitMap({ cue, sound, fits, shown }: Props) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { recipe } = shown;
   const longest = Math.max(fits.usedFrames, fits.lengthFrames);
   const share = (frames: number) => (100 * frames) / longest;

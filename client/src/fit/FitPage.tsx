@@ -2,22 +2,22 @@ import { useCallback, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Cue, Schemas, Sound } from "../api/client";
 import { useFits } from "../api/fits";
-import { Overview } from "../runsheet/Overview";
-import { useOpenShow } from "../shows/ShowContext";
+import { Overview } from "../strands/Overview";
+import { useView } from "../show/openShow";
 import { time } from "../ui/format";
 import { LoadError } from "../ui/LoadError";
 import { CueList } from "./CueList";
 import { FitMap } from "./FitMap";
-import { Listening } from "./Listening";
+import { Listening } from "../show/AnalysisProgress";
 import { MethodTable } from "./MethodTable";
-import type { FitMethod } from "./methods";
+import type { FitMethod } from "../show/fitMethods";
 import { NaturalEnds } from "./NaturalEnds";
 import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
 
 /** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
 export default function FitPage() {
-  const { view } = useOpenShow();
+  const view = useView();
   const { cueId } = useParams();
   const { cues, sounds } = view.show;
   const soundOf = (cue: Cue) => sounds.find((s) => s.id === cue.soundId);
@@ -48,7 +48,7 @@ export default function FitPage() {
 }
 
 function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: fits, error, isPlaceholderData, refetch } = useFits(view.id, cue.id, view.revision);
   const again = useCallback(() => void refetch(), [refetch]);
   const [looked, setLooked] = useState<FitMethod>();

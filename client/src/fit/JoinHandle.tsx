@@ -1,10 +1,10 @@
-import { useState } from "react";
+import { useRef } from "react";
 import type { Cue, Schemas } from "../api/client";
 import { reportError } from "../api/errors";
 import { fetchMovedJoin } from "../api/fits";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, time } from "../ui/format";
-import { useDrag } from "../ui/useDrag";
+import { useDragValue } from "../ui/useDragValue";
 
 interface Props {
   cue: Cue;
@@ -19,38 +19,36 @@ interface Props {
 
 /** A join on the map: dragged, or moved by arrow keys, to the next place along the piece where it is heard as little. */
 export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
-  const { view, edit } = useOpenShow();
-  const [by, setBy] = useState(0);
+  const view = useView();
+  const { edit } = useOpenShow();
+  const handle = useRef<HTMLButtonElement>(null);
   const move = (frames: number) => {
-    if (!join || frames === 0) return;
+    if (!join || frames === 0 || !Number.isFinite(frames)) return;
     fetchMovedJoin(view.id, cue.id, index, join.fromFrame + frames)
       .then((moved) => edit(moved, view.revision))
       .catch(reportError);
   };
-  const bind = useDrag(
-    ({ movement: [dx], last, tap, currentTarget }) => {
-      const width = (currentTarget as HTMLElement).parentElement?.getBoundingClientRect().width ?? 1;
-      setBy(last ? 0 : dx);
-      if (last && !tap) move(Math.round((100 * dx * framesPerShare) / width));
+  const { held, bind } = useDragValue({
+    valueAt: ({ x, startX }) => x - startX,
+    commit: (dx) => {
+      const width = handle.current?.parentElement?.getBoundingClientRect().width ?? 1;
+      move(Math.round((100 * dx * framesPerShare) / width));
     },
-    { enabled: join !== undefined, filterTaps: true, axis: "x" },
-  );
+    nudge: ({ x }) => move(x * 2 * framesPerSecond),
+    enabled: join !== undefined,
+    axis: "x",
+  });
   return (
     <button
+      ref={handle}
       {...bind()}
       type="button"
       className={`absolute -top-2 h-10 w-4 -translate-x-1/2 touch-none ${join ? "cursor-ew-resize" : ""}`}
-      style={{ left: `calc(${at}% + ${by}px)` }}
+      style={{ left: `calc(${at}% + ${held?.value ?? 0}px)` }}
       disabled={!join}
       data-handle={index + 1}
       aria-label={join ? `Join ${index + 1}, at ${time(join.atFrame)}: arrow keys move it` : `Join ${index + 1}`}
       title={join ? "Drag to where it should rather be" : undefined}
-      onKeyDown={(event) => {
-        const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
-        if (!way) return;
-        event.preventDefault();
-        move(way * 2 * framesPerSecond);
-      }}
     >
       <span className="absolute inset-y-0 left-1/2 w-0.5 -translate-x-1/2 bg-current" />
       <span className="bg-neutral text-neutral-content absolute -top-4 left-1/2 min-w-4.5 -translate-x-1/2 rounded-full px-1 text-center text-xs leading-4.5 font-bold">

@@ -2,9 +2,9 @@ import { Check, Pause, Play } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Cue, Edit, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, shortTime } from "../ui/format";
-import { heard, methods, type Compared, type FitMethod } from "./methods";
+import { heard, methods, type Compared, type FitMethod } from "../show/fitMethods";
 
 interface Props {
   cue: Cue;
@@ -113,7 +113,7 @@ interface WholeRowProps {
 
 /** A way that leaves the music whole. */
 function WholeRow({ cue, name, says, children }: WholeRowProps) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/whole/samples`);
   const length = cue.outFrame - cue.inFrame;
   return (
@@ -170,7 +170,8 @@ interface MethodProps {
 }
 
 function Method({ cue, one, fitted, shown, look }: MethodProps) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/${one.method}/samples`);
   const { name, does } = methods[one.method];
   const { recipe } = one;

@@ -1,10 +1,10 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Cue, Sound } from "../api/client";
 import { usePeaks } from "../api/sounds";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
-import { useDrag } from "../ui/useDrag";
+import { useDragValue } from "../ui/useDragValue";
 
 interface Props {
   cue: Cue;
@@ -23,21 +23,23 @@ const least = 24_000;
 
 /** The music of a cue lying flat, with what is left out of it; a passage is marked by dragging over it. */
 export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: peaks } = usePeaks(view.id, sound, cue.inFrame, cue.outFrame, columns);
-  const [marked, setMarked] = useState<[number, number]>();
+  const [kept, setKept] = useState<[number, number]>();
+  const strip = useRef<HTMLDivElement>(null);
   const used = cue.outFrame - cue.inFrame;
-  const bind = useDrag(
-    ({ initial: [start], xy: [x], currentTarget, first, memo }) => {
-      const box = first ? (currentTarget as HTMLElement).getBoundingClientRect() : (memo as DOMRect);
-      const frameAt = (px: number) =>
-        cue.inFrame + Math.round(Math.max(0, Math.min(1, (px - box.left) / box.width)) * used);
-      const [from, to] = [frameAt(Math.min(start, x)), frameAt(Math.max(start, x))];
-      setMarked(to - from >= least ? [from, to] : undefined);
-      return box;
+  const { held, bind } = useDragValue<[number, number] | "none">({
+    valueAt: ({ x, startX, width: wide }) => {
+      const frameAt = (px: number) => cue.inFrame + Math.round(Math.max(0, Math.min(1, px / wide)) * used);
+      const [from, to] = [frameAt(Math.min(startX, x)), frameAt(Math.max(startX, x))];
+      return to - from >= least ? [from, to] : "none";
     },
-    { enabled: keep !== undefined },
-  );
+    commit: (to) => setKept(to === "none" ? undefined : to),
+    press: () => setKept(undefined),
+    surface: strip,
+    enabled: keep !== undefined,
+  });
+  const marked = held ? (held.value === "none" ? undefined : held.value) : kept;
   const place = ([from, to]: [number, number]) => ({
     left: `${(100 * (from - cue.inFrame)) / used}%`,
     width: `${(100 * (to - from)) / used}%`,
@@ -45,6 +47,7 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
   return (
     <div className="relative h-12">
       <div
+        ref={strip}
         {...bind()}
         className={`bg-base-200 absolute inset-y-0 left-0 touch-none rounded-t-sm ${keep ? "cursor-text" : ""}`}
         style={{ width: `${width}%` }}
@@ -77,12 +80,12 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
             className="btn btn-primary btn-xs"
             onClick={() => {
               keep(...marked);
-              setMarked(undefined);
+              setKept(undefined);
             }}
           >
             Keep {shortTime(marked[0])} to {shortTime(marked[1])} whole
           </button>
-          <button type="button" className="btn btn-xs" onClick={() => setMarked(undefined)}>
+          <button type="button" className="btn btn-xs" onClick={() => setKept(undefined)}>
             Leave it
           </button>
         </div>

@@ -1,7 +1,7 @@
 import { Play } from "lucide-react";
 import type { Cue, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, time } from "../ui/format";
 
 interface Props {
@@ -47,7 +47,7 @@ interface EndProps {
 }
 
 function End({ cue, end, early, most, used, choose }: EndProps) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/shorten-${end.frame}/samples`);
   const length = end.frame - cue.inFrame;
   return (

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { changeCue } from "../api/changes";
 import type { Cue, Schemas } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { MsField } from "../ui/fields";
 import { clock, framesOfMs, msOfFrames, shortTime, time } from "../ui/format";
 

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import type { Cue } from "../api/client";
 import { type RepaceOptions, useRepace } from "../api/fits";
-import { useOpenShow } from "../shows/ShowContext";
-import { LimitFields, type Limits } from "../time/LimitFields";
-import { NewHolds } from "../time/NewHolds";
+import { useView } from "../show/openShow";
+import { LimitFields, type Limits } from "../fields/LimitFields";
+import { NewHolds } from "../fields/NewHolds";
 import { Choice } from "../ui/fields";
 
 /** The other way round: the music stays whole, and the slides' holds are changed to end with it. Each change is shown before it is made. */
 export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const [on, setOn] = useState<RepaceOptions["on"]>("anywhere");
   const [limits, setLimits] = useState<Limits>({});
   const { data, error } = useRepace(view.id, cue.id, view.revision, { on, ...limits });

@@ -1,5 +1,5 @@
 import { Component, type ReactNode } from "react";
-import { isSounding, silence } from "./usePlayer";
+import { isSounding, silence } from "./sounding";
 
 interface Props {
   /** What is shown: another view starts afresh. */

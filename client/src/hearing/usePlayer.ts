@@ -1,15 +1,7 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import { reportError } from "../api/errors";
 import { ChunkPlayer, chunksFrom } from "./ChunkPlayer";
-
-// One thing is heard at a time.
-let sounding: ChunkPlayer | undefined;
-
-/** Whether something sounds now. */
-export const isSounding = () => sounding?.playing() ?? false;
-
-/** Stops whatever sounds, as before recording. */
-export const silence = () => sounding?.stop();
+import { playAlone } from "./sounding";
 
 /** A player of what lies at an address, kept as long as the component; starting it stops whatever else sounds. */
 export function usePlayer(address: string): {
@@ -24,17 +16,13 @@ export function usePlayer(address: string): {
     setPlayer(new ChunkPlayer(chunksFrom(address), reportError));
   }
   useEffect(() => () => player.stop(), [player]);
-  const playing = useSyncExternalStore(player.subscribe, player.playing);
-  const play = useCallback(
-    (from: number, to?: number) => {
-      if (sounding !== player) sounding?.stop();
-      sounding = player;
-      void player.play(from, to);
-    },
-    [player],
-  );
+  const playing = usePlaying(player);
+  const play = useCallback((from: number, to?: number) => playAlone(player, from, to), [player]);
   return { player, playing, play };
 }
+
+/** Whether a player plays. */
+export const usePlaying = (player: ChunkPlayer) => useSyncExternalStore(player.subscribe, player.playing);
 
 /** Calls back before each picture the browser draws, while something plays, and once whenever it starts, stops or is moved. */
 export function useEachFrame(player: ChunkPlayer, draw: (frame: number) => void) {

@@ -1,8 +1,8 @@
 import { Play } from "lucide-react";
 import type { Schemas } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { decibels } from "../ui/format";
-import { fillOf } from "../ui/KindPatterns";
+import { fillOf } from "../strands/KindPatterns";
 import { apart, lufs, overBeds, shareOf, tenths } from "./words";
 
 type CueLevels = Schemas["CueLevelsView"];
@@ -40,7 +40,8 @@ export function CueBars({ cues, leftOut, leave }: Props) {
 }
 
 function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out: boolean) => void }) {
-  const { view, play } = useOpenShow();
+  const view = useView();
+  const { play } = useOpenShow();
   const sound = view.show.cues.find((c) => c.id === cue.cueId)?.soundId;
   const name = view.show.sounds.find((s) => s.id === sound)?.name ?? "";
   const strand = view.strands.find((s) => s.cueId === cue.cueId);

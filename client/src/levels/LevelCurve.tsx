@@ -1,8 +1,8 @@
 import { useRef } from "react";
 import type { Schemas } from "../api/client";
 import { useEachFrame } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
-import { fillOf, KindPatterns } from "../ui/KindPatterns";
+import { useOpenShow, useView } from "../show/openShow";
+import { fillOf, KindPatterns } from "../strands/KindPatterns";
 import { drawn, shareOf, tenths } from "./words";
 
 const width = 1000;
@@ -21,7 +21,8 @@ export function LevelCurve({
   levels: Schemas["LevelsView"];
   matched: readonly number[] | undefined;
 }) {
-  const { view, player } = useOpenShow();
+  const view = useView();
+  const { player } = useOpenShow();
   const { slides, totalFrames } = view.runningOrder;
   const line = useRef<HTMLDivElement>(null);
   useEachFrame(player, (frame) => {

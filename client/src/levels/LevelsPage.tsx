@@ -2,8 +2,8 @@ import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { useLevels, useMatched, useMatchLevels } from "../api/levels";
-import { Overview } from "../runsheet/Overview";
-import { useOpenShow } from "../shows/ShowContext";
+import { Overview } from "../strands/Overview";
+import { useOpenShow, useView } from "../show/openShow";
 import { time } from "../ui/format";
 import { useCommands } from "../ui/useCommands";
 import { LoadError } from "../ui/LoadError";
@@ -14,7 +14,7 @@ import { apart, lufs, tenths } from "./words";
 
 /** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
 export default function LevelsPage() {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: levels, error, isPlaceholderData, refetch } = useLevels(view.id, view.revision);
   return (
     <>
@@ -71,7 +71,7 @@ function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
 }
 
 function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const [leftOut, setLeftOut] = useState<readonly string[]>([]);
   const match = useMatchLevels(view.id);
   const wanted = levels.cues.filter((c) => c.nowLufs !== null && !leftOut.includes(c.cueId));

@@ -1,9 +1,9 @@
 import type { Schemas } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Choice, LevelField } from "../ui/fields";
 import { decibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
-import { DuckFields } from "./DuckFields";
+import { DuckFields } from "../fields/DuckFields";
 import { readLufs, tenths, type Targets, type TargetsFor } from "./words";
 
 interface Props {
@@ -30,7 +30,8 @@ const figures = [
 
 /** Where the show is heard, and how loud everything is to be there, each figure to be set. */
 export function TargetsLine({ presets, wholeGain }: Props) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const targets = view.show.levelTargets;
   const set = (change: Partial<Targets>) =>
     edit((show) => ({ kind: "setLevelTargets", targets: { ...show.levelTargets, ...change, for: "own" } }));
@@ -75,7 +76,8 @@ export function TargetsLine({ presets, wholeGain }: Props) {
 
 /** By how much the whole is louder than its cues are set, and the click that brings it to its target. */
 function WholeGain({ gain }: { gain: Schemas["WholeGain"] | null }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { gainDb } = view.show;
   const set = (to: number) => edit({ kind: "setShowGain", gainDb: to });
   return (

@@ -1,5 +1,5 @@
-import type { Stage } from "../live/Stage";
-import { useNow, useTick } from "../live/useNow";
+import type { Stage } from "../live/engine/Stage";
+import { useNow, useTick } from "../live/engine/useNow";
 import { captionAt, type PlayerData } from "./data";
 
 /** What is said to the slide, as far as it has been said by now. */

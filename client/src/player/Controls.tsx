@@ -1,8 +1,8 @@
 import { Captions as CaptionsSign, ChevronLeft, ChevronRight, Maximize, Pause, Play, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
-import { HandRings } from "../live/HandRings";
-import type { Manner, Stage } from "../live/Stage";
-import { useNow } from "../live/useNow";
+import { HandRings } from "../live/audience/HandRings";
+import type { Manner, Stage } from "../live/engine/Stage";
+import { useNow } from "../live/engine/useNow";
 import type { PlayerData } from "./data";
 import { fillScreen } from "./fullScreen";
 

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Stage, type Manner } from "../live/Stage";
+import { Stage, type Manner } from "../live/engine/Stage";
 import type { PlayerData } from "./data";
 import { EndCard } from "./EndCard";
 import { addressOf } from "./files";

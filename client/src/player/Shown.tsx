@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useState, type PointerEvent } from "react";
-import { AudienceView } from "../live/AudienceView";
-import type { Picture } from "../live/pictures";
-import type { Manner, Stage } from "../live/Stage";
-import { useNow } from "../live/useNow";
-import { useStageKeys } from "../live/useStageKeys";
-import { useWakeLock } from "../live/useWakeLock";
+import { AudienceView } from "../live/audience/AudienceView";
+import type { Picture } from "../live/engine/pictures";
+import type { Manner, Stage } from "../live/engine/Stage";
+import { useNow } from "../live/engine/useNow";
+import { useStageKeys } from "../live/engine/useStageKeys";
+import { useWakeLock } from "../ui/useWakeLock";
 import { useCommands } from "../ui/useCommands";
 import { Captions } from "./Captions";
 import { Controls } from "./Controls";

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import type { Manner } from "../live/Stage";
-import { nothingSounds } from "../live/words";
+import type { Manner } from "../live/engine/Stage";
+import { nothingSounds } from "../live/engine/words";
 import { shortTime } from "../ui/format";
 import { Credits } from "./Credits";
 import type { PlayerData } from "./data";

@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import type { Manner } from "../live/Stage";
+import type { Manner } from "../live/engine/Stage";
 
 interface Caption {
   fromMs: number;

@@ -7,7 +7,7 @@ import { reportError } from "../api/errors";
 import { upsertJob } from "../api/jobs";
 import { addSound } from "../api/sounds";
 import { finishTake, useDropTake, useLostTakes } from "../api/takes";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
 import { useRecorder, type RecorderState } from "./useRecorder";
@@ -16,7 +16,7 @@ const clipping = 0.985;
 
 /** Records a voice for a slide: it lands there as a voice cue. */
 export function RecordDialog({ close, slideId }: { close: () => void; slideId?: string | undefined }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const queries = useQueryClient();
   const shown = view.show.slides.filter((s) => !s.hidden);
   const [target, setTarget] = useState(slideId ?? shown[0]?.id ?? "");
@@ -169,7 +169,7 @@ function Clock({ seconds }: { seconds: () => number }) {
 
 /** Takes of this show that were not ended, as when the page was lost. */
 function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: takes, refetch } = useLostTakes(view.id);
   const drop = useDropTake(view.id);
   return (

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { TakeUpload } from "../api/takes";
-import { silence } from "../hearing/usePlayer";
+import { silence } from "../hearing/sounding";
 import { openMicrophone, practice, recorderOf, recordingName } from "./microphone";
 
 export type RecorderState = "quiet" | "counting" | "recording" | "taken";

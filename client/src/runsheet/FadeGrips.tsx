@@ -1,12 +1,12 @@
-import { useState } from "react";
 import { changeFade } from "../api/changes";
 import type { Cue, StrandView } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { framesOfMs, msOfFrames, seconds } from "../ui/format";
-import { useDrag } from "../ui/useDrag";
-import { frameAt, type Row } from "./layout";
+import { fadeLength } from "../show/fadeLength";
+import { useDragValue } from "../ui/useDragValue";
+import { frameAt, type Row } from "../strands/layout";
 import { BesideHand } from "./StrandParts";
-import { halfWidth, type StrandPlace } from "./strandShape";
+import { halfWidth, type StrandPlace } from "../strands/strandShape";
 
 interface Props {
   cue: Cue;
@@ -33,8 +33,7 @@ export function FadeGrips(props: Props) {
 }
 
 function FadeGrip({ cue, strand, place, rows, x, full, end }: Props & { end: "in" | "out" }) {
-  const { edit } = useActions();
-  const [held, setHeld] = useState<number>();
+  const { edit } = useOpenShow();
   const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
   const longest = msOfFrames(strand.endFrame - strand.startFrame);
   const yOf = (ms: number) => {
@@ -43,32 +42,27 @@ function FadeGrip({ cue, strand, place, rows, x, full, end }: Props & { end: "in
   };
   const msAt = (y: number) => {
     const long = end === "in" ? frameAt(rows, y) - strand.startFrame : strand.endFrame - frameAt(rows, y);
-    return Math.round(Math.max(0, Math.min(longest, msOfFrames(long))) / 100) * 100;
+    return fadeLength(msOfFrames(long), longest);
   };
 
-  const bind = useDrag<PointerEvent>(
-    ({ xy: [, y], initial: [, startY], last, tap, event }) => {
-      event.stopPropagation();
-      if (tap) return;
-      const ms = msAt(yOf(fade.ms) + y - startY);
-      setHeld(last ? undefined : ms);
-      if (last) edit(changeFade(cue.id, end, () => ms));
-    },
-    { filterTaps: true },
-  );
+  const { held, bind } = useDragValue({
+    valueAt: ({ y, startY }) => msAt(yOf(fade.ms) + y - startY),
+    commit: (ms) => edit(changeFade(cue.id, end, () => ms)),
+    scrolls: true,
+  });
 
-  const at = yOf(held ?? fade.ms);
+  const at = yOf(held?.value ?? fade.ms);
   const y = end === "in" ? Math.max(at, place.top + nearest) : Math.min(at, place.bottom - nearest);
   const half = halfWidth(cue.levelDb, full);
   return (
     <g {...bind()} className="cursor-ns-resize" data-grip={`fade-${end}`}>
       <title>{end === "in" ? "Fade in: drag, or B and Shift B" : "Fade out: drag, or E and Shift E"}</title>
       <circle cx={x - half} cy={y} r={9} fill="transparent" />
-      {held !== undefined && (
+      {held && (
         <path d={`M${x - half} ${y}H${x + half}`} stroke="currentColor" strokeDasharray="3 3" aria-hidden="true" />
       )}
       <circle cx={x - half} cy={y} r={4.5} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={2} />
-      {held !== undefined && <BesideHand x={x + full + 8} y={y} words={seconds(held)} />}
+      {held && <BesideHand x={x + full + 8} y={y} words={seconds(held.value)} />}
     </g>
   );
 }

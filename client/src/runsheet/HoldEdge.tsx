@@ -1,27 +1,21 @@
-import { useState } from "react";
 import type { Slide } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { hold } from "../ui/format";
-import type { Row } from "./layout";
-import { useDrag } from "../ui/useDrag";
+import type { Row } from "../strands/layout";
+import { snap, useDragValue } from "../ui/useDragValue";
 
 const least = 100;
 
 /** The lower edge of a row that is as high as its hold: dragged, the slide stays longer or shorter, by tenths of a second. */
 export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right: number }) {
-  const { edit } = useActions();
-  const [dragged, setDragged] = useState<number>();
-  const bind = useDrag<PointerEvent>(
-    ({ movement: [, dy], last, tap, event }) => {
-      event.stopPropagation();
-      if (tap) return;
-      const holdMs = Math.max(least, Math.round((slide.holdMs * (1 + dy / row.height)) / 100) * 100);
-      setDragged(last ? undefined : holdMs);
-      if (last && holdMs !== slide.holdMs)
-        edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null, breathMs: 0 }] });
-    },
-    { filterTaps: true, axis: "y" },
-  );
+  const { edit } = useOpenShow();
+  const { held, bind } = useDragValue({
+    valueAt: ({ y, startY }) => snap(slide.holdMs * (1 + (y - startY) / row.height), 100, least, Infinity),
+    commit: (holdMs) =>
+      holdMs !== slide.holdMs &&
+      edit({ kind: "setHolds", holds: [{ slideId: slide.id, holdMs, staysFor: null, breathMs: 0 }] }),
+    axis: "y",
+  });
   return (
     <div
       {...bind()}
@@ -31,9 +25,9 @@ export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right:
       title="Drag to hold it longer or shorter"
       onClick={(event) => event.stopPropagation()}
     >
-      {dragged !== undefined && (
+      {held && (
         <span className="bg-primary text-primary-content figures absolute right-2 bottom-1 rounded px-1.5 text-xs font-bold">
-          {hold(dragged)}
+          {hold(held.value)}
         </span>
       )}
     </div>

@@ -1,11 +1,11 @@
-import { useState } from "react";
 import { changeCue } from "../api/changes";
 import type { Cue, StrandView } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { framesOfMs, msOfFrames } from "../ui/format";
-import { frameAt, type Row } from "./layout";
-import { halfWidth, levelOfHalf, strandPlace } from "./strandShape";
-import { useDrag } from "../ui/useDrag";
+import { frameAt, type Row } from "../strands/layout";
+import { greatestDb, leastDb } from "../show/levelBounds";
+import { halfWidth, levelOfHalf, strandPlace } from "../strands/strandShape";
+import { snap, useDragValue } from "../ui/useDragValue";
 
 interface Props {
   cue: Cue;
@@ -19,8 +19,7 @@ type Point = Cue["levelPoints"][number];
 
 /** The level points of a chosen strand, at its edge: dragged down for later, outward for louder; a double click takes one away. */
 export function LevelPoints({ cue, strand, rows, x, full }: Props) {
-  const { edit } = useActions();
-  const [held, setHeld] = useState<{ index: number; point: Point }>();
+  const { edit } = useOpenShow();
   const place = strandPlace(strand, rows);
   // A point is known by its time: no two have the same.
   const replace = (atMs: number, by: readonly Point[]) =>
@@ -32,32 +31,22 @@ export function LevelPoints({ cue, strand, rows, x, full }: Props) {
       })),
     );
 
-  const bind = useDrag<PointerEvent>(
-    ({ args, xy: [px, py], last, tap, event }) => {
-      event.stopPropagation();
-      const index = args[0] as number;
-      const box = (event.target as Element | null)?.closest("svg")?.getBoundingClientRect();
-      const before = cue.levelPoints[index];
-      if (!box || !before || tap) return;
-      const others = cue.levelPoints.filter((_, i) => i !== index);
-      const frame = Math.max(strand.startFrame, Math.min(strand.endFrame, frameAt(rows, py - box.top)));
-      const db = levelOfHalf(px - box.left - x, full) - cue.levelDb;
-      const point = {
-        atMs: Math.max(0, msOfFrames(frame - strand.startFrame)),
-        db: Math.round(Math.max(-60, Math.min(24, db)) * 2) / 2,
-      };
-      if (others.some((p) => p.atMs === point.atMs)) {
-        if (last) setHeld(undefined);
-        return;
-      }
-      setHeld(last ? undefined : { index, point });
-      if (last) replace(before.atMs, [point]);
+  const { held, bind } = useDragValue<Point, number>({
+    valueAt: ({ x: px, y: py }, index) => {
+      const frame = Math.max(strand.startFrame, Math.min(strand.endFrame, frameAt(rows, py)));
+      const atMs = Math.max(0, msOfFrames(frame - strand.startFrame));
+      if (cue.levelPoints.some((p, i) => i !== index && p.atMs === atMs)) return undefined;
+      return { atMs, db: snap(levelOfHalf(px - x, full) - cue.levelDb, 0.5, leastDb, greatestDb) };
     },
-    { filterTaps: true },
-  );
+    commit: (point, index) => {
+      const before = cue.levelPoints[index];
+      if (before) replace(before.atMs, [point]);
+    },
+    scrolls: true,
+  });
 
   return cue.levelPoints.map((kept, index) => {
-    const point = held?.index === index ? held.point : kept;
+    const point = held?.arg === index ? held.value : kept;
     const y = place.y(Math.min(strand.endFrame - 1, strand.startFrame + framesOfMs(point.atMs)));
     return (
       <g

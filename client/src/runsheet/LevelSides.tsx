@@ -1,11 +1,11 @@
-import { useState } from "react";
 import type { Cue } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
+import { greatestDb, leastDb } from "../show/levelBounds";
 import { decibels } from "../ui/format";
-import { useDrag } from "../ui/useDrag";
-import type { Keys } from "./selection";
+import { snap, useDragValue } from "../ui/useDragValue";
+import type { Keys } from "../show/selection";
 import { BesideHand } from "./StrandParts";
-import { halfWidth, type StrandPlace } from "./strandShape";
+import { halfWidth, type StrandPlace } from "../strands/strandShape";
 
 interface Props {
   cue: Cue;
@@ -21,31 +21,26 @@ const dbPerPixel = 0.5;
 
 /** The sides of a chosen strand: drawn outward it is louder, inward quieter. */
 export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
-  const { edit } = useActions();
-  const [held, setHeld] = useState<{ db: number; y: number }>();
-
-  const bind = useDrag<PointerEvent>(
-    ({ args: [side], xy: [px, y], initial: [startX], last, tap, event, ...keys }) => {
-      event.stopPropagation();
-      if (tap) return select(cue.id, keys);
-      const sheet = (event.target as Element | null)?.closest("svg")?.getBoundingClientRect();
-      const asked = cue.levelDb + (side as number) * (px - startX) * dbPerPixel;
-      const db = Math.round(Math.max(-60, Math.min(24, asked)) * 2) / 2;
-      setHeld(last || !sheet ? undefined : { db, y: y - sheet.top });
-      if (last && db !== cue.levelDb)
-        edit({
-          kind: "shiftLevels",
-          cueIds: chosen.includes(cue.id) ? [...chosen] : [cue.id],
-          byDb: db - cue.levelDb,
-        });
-    },
-    { filterTaps: true },
-  );
+  const { edit } = useOpenShow();
+  const { held, bind } = useDragValue<{ db: number; y: number }, -1 | 1>({
+    valueAt: ({ x: px, y, startX }, side) => ({
+      db: snap(cue.levelDb + side * (px - startX) * dbPerPixel, 0.5, leastDb, greatestDb),
+      y,
+    }),
+    commit: ({ db }) =>
+      db !== cue.levelDb &&
+      edit({
+        kind: "shiftLevels",
+        cueIds: chosen.includes(cue.id) ? [...chosen] : [cue.id],
+        byDb: db - cue.levelDb,
+      }),
+    press: (keys) => select(cue.id, keys),
+  });
 
   const half = halfWidth(cue.levelDb, full);
   return (
     <>
-      {[-1, 1].map((side) => (
+      {([-1, 1] as const).map((side) => (
         <rect
           key={side}
           {...bind(side)}
@@ -65,12 +60,12 @@ export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
           {[-1, 1].map((side) => (
             <path
               key={side}
-              d={`M${x + side * halfWidth(held.db, full)} ${place.top}V${place.bottom}`}
+              d={`M${x + side * halfWidth(held.value.db, full)} ${place.top}V${place.bottom}`}
               stroke="currentColor"
               strokeDasharray="3 3"
             />
           ))}
-          <BesideHand x={x + full + 8} y={held.y} words={decibels(held.db)} />
+          <BesideHand x={x + full + 8} y={held.value.y} words={decibels(held.value.db)} />
         </g>
       )}
     </>

@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
-import type { Bands } from "./bands";
-import { sheetHeight, type Row } from "./layout";
+import type { Bands } from "../strands/bands";
+import { sheetHeight, type Row } from "../strands/layout";
 
 interface Props {
   cues: readonly Schemas["DraftedCue"][];

@@ -3,7 +3,7 @@ import { act } from "react";
 import { afterEach, expect, it, vi } from "vitest";
 import { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { slide, viewOf } from "../tests/show";
-import { evenHeight, layRows, timesOf } from "./layout";
+import { evenHeight, layRows, timesOf } from "../strands/layout";
 import { Playhead } from "./Playhead";
 
 afterEach(cleanup);

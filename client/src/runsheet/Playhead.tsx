@@ -1,7 +1,7 @@
 import { useRef, type RefObject } from "react";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { useEachFrame } from "../hearing/usePlayer";
-import { rowAt, yOf, type Row } from "./layout";
+import { rowAt, yOf, type Row } from "../strands/layout";
 
 interface Props {
   rows: readonly Row[];

@@ -1,13 +1,13 @@
 import type { Slide } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { msOfFrames, seconds } from "../ui/format";
 import { StandingVideos } from "../videos/SlideVideos";
 import { movesBetween, videosOn } from "../videos/seen";
-import type { Row } from "./layout";
+import type { Row } from "../strands/layout";
 
 /** The videos on a slide's small picture, and below them for how long of its hold something moves. */
 export function RowVideos({ slide, row }: { slide: Slide; row: Row }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const videos = videosOn(view, slide.id);
   const hold = row.endFrame - row.startFrame;
   const moves = movesBetween(videos, row);

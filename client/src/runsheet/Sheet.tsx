@@ -10,20 +10,21 @@ import {
 } from "react";
 import type { Schemas, ShowView, SoundKind } from "../api/client";
 import type { Drop } from "../api/cues";
-import { AddSlide } from "../decks/AddSlide";
-import { isDeck, isVideo } from "../decks/readable";
-import { useOpenShow } from "../shows/ShowContext";
-import { soundType } from "../sounds/soundType";
-import { useBands } from "./bands";
+import { AddSlide } from "./AddSlide";
+import { isDeck, isVideo } from "../show/fileKinds";
+import { useOpenShow, useView } from "../show/openShow";
+import { soundType } from "../show/dragTypes";
+import { useBands } from "../strands/bands";
 import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
-import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "./layout";
+import { layRows, rowsIn, sheetHeight, timesOf, type Row, type RowMode } from "../strands/layout";
 import { Outlines } from "./Outlines";
 import { Playhead } from "./Playhead";
-import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "./selection";
+import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "../show/selection";
 import { apart, columns, SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
 import { useSight } from "./useSight";
 import { commandAt } from "../ui/commands";
+import { useSettings } from "../ui/settings";
 import { useCommands } from "../ui/useCommands";
 
 interface Props {
@@ -36,16 +37,16 @@ interface Props {
   panels: ReactNode;
 }
 
-const modePlace = "phonaris-rows";
 const headHeight = 28;
 
 /** The slides in running order, from top to bottom, and the strands beside them. */
 export function Sheet({ selection, select, drop, drafted, panels }: Props) {
-  const { view, player, edit, bringIn } = useOpenShow();
+  const view = useView();
+  const { player, edit, importFiles } = useOpenShow();
   const { runningOrder } = view;
   const bands = useBands(view);
   const { slides } = view.show;
-  const [mode, setMode] = useState<RowMode>(() => (localStorage.getItem(modePlace) === "time" ? "time" : "slide"));
+  const mode = useSettings((settings) => settings.rowMode);
   const rows = useMemo(() => layRows(timesOf(slides, runningOrder), mode), [slides, runningOrder, mode]);
   const scroller = useRef<HTMLDivElement>(null);
   const sheet = useRef<HTMLDivElement>(null);
@@ -82,7 +83,11 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     [],
   );
   const sight = useSight(scroller);
-  const shown = rowsIn(rows, sight.top, sight.bottom);
+  // The row with the focus, and the one at which the tab key stops, stay however far the sheet is scrolled.
+  const [focused, setFocused] = useState<string>();
+  const within = chosen[0] ?? order[0];
+  const inSight = rowsIn(rows, sight.top, sight.bottom);
+  const shown = rows.filter((row) => inSight.includes(row) || row.slideId === focused || row.slideId === within);
   const lying = useMemo(() => lyingOn(view), [view]);
 
   // What was chosen before the sheet was here is brought into sight.
@@ -94,10 +99,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     if (row && scroller.current) scroller.current.scrollTop = row.top - row.height;
   }, [rows, view]);
 
-  const choose = (next: RowMode) => {
-    localStorage.setItem(modePlace, next);
-    setMode(next);
-  };
+  const choose = (rowMode: RowMode) => useSettings.setState({ rowMode });
   const place = (event: DragEvent) =>
     dropPlace(event, sheet.current, rows, bands.width, player.playing() ? player.position() : undefined);
   const onDrop = (event: DragEvent) => {
@@ -118,11 +120,11 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     } else if (onto && files.some(isVideo)) {
       event.preventDefault();
       event.stopPropagation();
-      bringIn(files, { slideId: onto.slideId });
+      importFiles(files, { slideId: onto.slideId });
     } else if (to?.kind === "gap" && files.some((file) => isDeck(file) || isVideo(file))) {
       event.preventDefault();
       event.stopPropagation();
-      bringIn(files, { index: to.gap });
+      importFiles(files, { index: to.gap });
     }
   };
 
@@ -179,7 +181,6 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   };
 
   const lastChosen = order.findLastIndex((id) => chosen.includes(id));
-  const within = chosen[0] ?? order[0];
   return (
     <main className="flex min-w-0 grow flex-col px-4 pt-2 max-xl:px-2 max-md:px-1">
       <div className="flex items-center justify-between pb-1">
@@ -210,7 +211,13 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
           }}
           onDrop={onDrop}
         >
-          <div role="grid" aria-label="Run sheet" aria-rowcount={rows.length + 1} aria-multiselectable="true">
+          <div
+            role="grid"
+            onFocusCapture={(event) => setFocused(event.target.closest<HTMLElement>("[data-row]")?.dataset.row)}
+            aria-label="Run sheet"
+            aria-rowcount={rows.length + 1}
+            aria-multiselectable="true"
+          >
             <div role="row" className="bg-base-200 muted sticky top-0 z-20 flex h-7 items-center text-xs font-semibold">
               <span role="columnheader" className="min-w-0 flex-1 pl-2">
                 Slide

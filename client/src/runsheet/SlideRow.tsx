@@ -1,14 +1,14 @@
 import { EyeOff, Play, Repeat2 } from "lucide-react";
 import { memo, useState } from "react";
 import { pictureUrl, type ShowView, type Slide } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { useOpenShow } from "../show/openShow";
 import { MsField } from "../ui/fields";
 import { hold, time } from "../ui/format";
-import type { Bands } from "./bands";
-import type { Row } from "./layout";
+import type { Bands } from "../strands/bands";
+import type { Row } from "../strands/layout";
 import { HoldEdge } from "./HoldEdge";
 import { RowVideos } from "./RowVideos";
-import type { Keys } from "./selection";
+import type { Keys } from "../show/selection";
 
 interface Props {
   showId: string;
@@ -50,7 +50,7 @@ export const columns = {
 /** One slide: picture, title, when it comes and how long it stays. */
 export const SlideRow = memo(function SlideRow(props: Props) {
   const { showId, row, slide, section, bands, selected, tabbed, select, lift, over } = props;
-  const { edit, play } = useActions();
+  const { edit, play } = useOpenShow();
   const [lifted, setLifted] = useState(false);
   const [near, setNear] = useState(false);
   const low = row.height < 66;

@@ -1,21 +1,23 @@
-import { memo, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import { memo, useMemo, useRef, type KeyboardEvent } from "react";
 import { changeCue, changeFade } from "../api/changes";
 import type { Cue, Edit } from "../api/client";
-import { useActions } from "../shows/ShowContext";
+import { fadeLength } from "../show/fadeLength";
+import { useOpenShow } from "../show/openShow";
 import { framesOfMs, msOfFrames } from "../ui/format";
-import { fillOf } from "../ui/KindPatterns";
-import type { HungStrand } from "./bands";
-import { frameAt, type Row } from "./layout";
+import { fillOf } from "../strands/KindPatterns";
+import { Tail } from "../strands/Tail";
+import type { HungStrand } from "../strands/bands";
+import { frameAt, type Row } from "../strands/layout";
 import { FadeGrips } from "./FadeGrips";
 import { LevelPoints } from "./LevelPoints";
 import { LevelSides } from "./LevelSides";
-import type { Keys } from "./selection";
+import type { Keys } from "../show/selection";
 import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMoves";
-import { Fray, Handle, Label, Landing } from "./StrandParts";
-import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "./strandShape";
+import { Handle, Label, Landing } from "./StrandParts";
+import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "../strands/strandShape";
 import { spoken } from "./strandWords";
 import { commandAt } from "../ui/commands";
-import { useDrag } from "../ui/useDrag";
+import { useDragValue } from "../ui/useDragValue";
 
 interface Props {
   hung: HungStrand;
@@ -47,11 +49,9 @@ export const Strand = memo(function Strand({
   others,
   select,
 }: Props) {
-  const { edit, now } = useActions();
+  const { edit, now } = useOpenShow();
   const { strand, kind, name, x, full, labelX, room } = hung;
   const group = useRef<SVGGElement>(null);
-  const [move, setMove] = useState<Move>();
-  const [handover, setHandover] = useState<number>();
 
   const place = useMemo(() => strandPlace(strand, rows), [strand, rows]);
   const outline = useMemo(() => outlinePath(strand, place, x, full), [strand, place, x, full]);
@@ -62,35 +62,27 @@ export const Strand = memo(function Strand({
     if (first) edit(more.length === 0 ? first : { kind: "several", edits: [...edits], what: `${name}: ${what}` });
   };
 
-  const bind = useDrag<PointerEvent>(
-    ({ args, xy: [, y], initial: [, startY], first, last, tap, event, ...keys }) => {
-      const grip = args[0] as Grip;
-      event.stopPropagation();
-      const top = group.current?.ownerSVGElement?.getBoundingClientRect().top;
-      // A click chooses it; so does taking hold of it, where it was not chosen with others.
-      if (tap || (first && !selected)) select(strand.cueId, keys);
-      const to =
-        top === undefined || tap ? undefined : moveTo(now(), rows, cue, grip, y - top, startY - top, keys.altKey);
-      setMove(last ? undefined : to);
-      if (last && to) {
-        const by = to.first - spanOf(rows, cue).first;
-        make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
-      }
+  const { held: moving, bind } = useDragValue<Move, Grip>({
+    valueAt: ({ y, startY, altKey }, grip) => moveTo(now(), rows, cue, grip, y, startY, altKey),
+    commit: (to, grip) => {
+      const by = to.first - spanOf(rows, cue).first;
+      make([...to.edits, ...(grip === "whole" && selected ? along(by) : [])], to.words);
     },
-    { filterTaps: true },
-  );
+    // A click chooses it; so does taking hold of it, where it was not chosen with others.
+    press: (keys) => select(strand.cueId, keys),
+    start: (keys) => selected || select(strand.cueId, keys),
+    scrolls: true,
+  });
 
   const along = (by: number) =>
     now()
       .show.cues.filter((c) => others.includes(c.id) && c.id !== strand.cueId && c.span)
       .flatMap((c) => shifted(rows, c, spanOf(rows, c), by)?.edits ?? []);
 
-  const bindHandover = useDrag<PointerEvent>(({ xy: [, y], last, event }) => {
-    event.stopPropagation();
-    const top = group.current?.ownerSVGElement?.getBoundingClientRect().top ?? 0;
-    const ms = Math.round(msOfFrames(Math.max(0, frameAt(rows, y - top) - strand.startFrame)) / 100) * 100;
-    setHandover(last ? undefined : ms);
-    if (last && ms !== cue.handoverMs) edit({ kind: "setHandover", cueId: cue.id, ms });
+  const { held: handover, bind: bindHandover } = useDragValue({
+    valueAt: ({ y }) => fadeLength(msOfFrames(frameAt(rows, y) - strand.startFrame)),
+    commit: (ms) => ms !== cue.handoverMs && edit({ kind: "setHandover", cueId: cue.id, ms }),
+    scrolls: true,
   });
 
   const { top, bottom } = place;
@@ -158,7 +150,7 @@ export const Strand = memo(function Strand({
   const silent = cue.muted ? "muted" : strand.givesWayTo ? "gives way" : undefined;
   return (
     <g ref={group} className="pointer-events-auto" data-cue={name} data-cue-id={cue.id}>
-      {move && <Landing move={move} x={x} full={full} color={color} />}
+      {moving && <Landing move={moving.value} x={x} full={full} color={color} />}
       <g
         role="button"
         tabIndex={0}
@@ -185,7 +177,7 @@ export const Strand = memo(function Strand({
         {strand.byHand && (
           <circle cx={x} cy={top - 5} r={5} fill="var(--color-base-100)" stroke={color} strokeWidth="2" data-by-hand />
         )}
-        {strand.ringsFrom !== null && <Fray y={bottom - 1} x={x} half={halfWidth(cue.levelDb, full)} color={color} />}
+        {strand.ringsFrom !== null && <Tail y={bottom - 1} x={x} half={halfWidth(cue.levelDb, full)} color={color} />}
         {strand.knots.map((knot) => (
           <path
             key={knot}
@@ -225,10 +217,10 @@ export const Strand = memo(function Strand({
           <title>Handover: drag its end</title>
           <circle
             cx={x + full + 3}
-            cy={place.y(handover === undefined ? strand.handoverEnd : strand.startFrame + framesOfMs(handover))}
+            cy={place.y(handover ? strand.startFrame + framesOfMs(handover.value) : strand.handoverEnd)}
             r={4}
             fill={color}
-            fillOpacity={selected || handover !== undefined ? 1 : 0.45}
+            fillOpacity={selected || handover ? 1 : 0.45}
           />
         </g>
       )}

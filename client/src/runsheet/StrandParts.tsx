@@ -1,5 +1,5 @@
 import { decibels } from "../ui/format";
-import { leastRoom } from "./bands";
+import { leastRoom } from "../strands/bands";
 import { labelLine } from "./labels";
 import type { Grip, Move } from "./strandMoves";
 
@@ -129,11 +129,4 @@ export function Label({ name, level, silent, x, top, height, along, room, color 
       </div>
     </foreignObject>
   );
-}
-
-/** The end of a strand that rings on: threads of uneven length. */
-export function Fray({ y, x, half, color }: { y: number; x: number; half: number; color: string }) {
-  const wide = Math.max(5, half);
-  const threads = [-1, -0.5, 0, 0.5, 1].map((at, i) => `M${x + at * wide} ${y}v${i % 2 === 0 ? 9 : 5}`);
-  return <path d={threads.join("")} stroke={color} strokeWidth={1.5} strokeLinecap="round" aria-hidden="true" />;
 }

@@ -1,16 +1,16 @@
-import { memo, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useEffect, useMemo, useRef, useState, type SyntheticEvent } from "react";
 import type { Cue } from "../api/client";
-import { useFindings, type Finding } from "../checks/useChecks";
-import { useOpenShow } from "../shows/ShowContext";
-import { hang, useBands, type HungStrand } from "./bands";
+import { useFindings, type Finding } from "../findings/useChecks";
+import { useView } from "../show/openShow";
+import { hang, useBands, type HungStrand } from "../strands/bands";
 import { labelled, type Labelled } from "./labels";
-import { rowAt, sheetHeight, type Row } from "./layout";
-import type { Keys } from "./selection";
+import { rowAt, sheetHeight, type Row } from "../strands/layout";
+import type { Keys } from "../show/selection";
 import { Strand } from "./Strand";
-import { strandPlace } from "./strandShape";
+import { strandPlace } from "../strands/strandShape";
 import type { Sight } from "./useSight";
-import { KindPatterns } from "../ui/KindPatterns";
-import { useDrag } from "../ui/useDrag";
+import { KindPatterns } from "../strands/KindPatterns";
+import { useDragValue } from "../ui/useDragValue";
 
 interface Props {
   rows: readonly Row[];
@@ -33,7 +33,7 @@ interface Box {
 
 /** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { strands } = view;
   const findings = useFindings(view.id, view.revision);
   const bands = useBands(view);
@@ -49,8 +49,13 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
     });
     return labelled(placed);
   }, [strands, cues, sounds, rows, bands]);
-  const [box, setBox] = useState<Box>();
-  const shown = hung.filter((one) => one.bottom >= sight.top && one.top <= sight.bottom);
+  // What is held or has the focus must stay, however far the sheet is scrolled, or both would be lost.
+  const [active, setActive] = useState<string>();
+  const activate = (event: SyntheticEvent) =>
+    setActive((event.target as Element).closest<SVGElement>("[data-cue-id]")?.dataset.cueId);
+  const shown = hung.filter(
+    (one) => (one.bottom >= sight.top && one.top <= sight.bottom) || one.strand.cueId === active,
+  );
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
   const clashOf = useMemo(
     () => new Map(findings.filter(isClash).map(({ found }) => [found.cueIds.at(-1), found.sentence])),
@@ -66,30 +71,26 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
     return () => svg?.removeEventListener("touchstart", take);
   }, []);
 
-  const bind = useDrag<PointerEvent>(
-    ({ xy: [x, y], initial: [startX, startY], last, tap, event, shiftKey, ctrlKey, metaKey }) => {
-      const sheet = (event.target as Element).closest("svg")?.getBoundingClientRect();
-      if (!sheet) return;
-      if (tap) {
-        const row = rows[rowAt(rows, y - sheet.top)];
-        if (row) selectSlide(row.slideId, { shiftKey, ctrlKey, metaKey });
-        return;
-      }
-      const drawn = {
-        x: Math.min(x, startX) - sheet.left,
-        y: Math.min(y, startY) - sheet.top,
-        width: Math.abs(x - startX),
-        height: Math.abs(y - startY),
-      };
-      setBox(last ? undefined : drawn);
-      if (last) selectAll([...new Set(hung.filter((h) => isIn(h, drawn)).map((h) => h.strand.cueId))]);
+  const { held, bind } = useDragValue<Box>({
+    valueAt: ({ x, y, startX, startY }) => ({
+      x: Math.min(x, startX),
+      y: Math.min(y, startY),
+      width: Math.abs(x - startX),
+      height: Math.abs(y - startY),
+    }),
+    commit: (box) => selectAll([...new Set(hung.filter((h) => isIn(h, box)).map((h) => h.strand.cueId))]),
+    press: ({ y, ...keys }) => {
+      const row = rows[rowAt(rows, y)];
+      if (row) selectSlide(row.slideId, keys);
     },
-    { filterTaps: true },
-  );
+    scrolls: true,
+  });
 
   return (
     <svg
       ref={drawing}
+      onPointerDownCapture={activate}
+      onFocusCapture={activate}
       width={bands.width}
       height={sheetHeight(rows)}
       className="block select-none"
@@ -127,9 +128,9 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
           )
         );
       })}
-      {box && (
+      {held && (
         <rect
-          {...box}
+          {...held.value}
           fill="var(--color-primary)"
           fillOpacity={0.12}
           stroke="var(--color-primary)"

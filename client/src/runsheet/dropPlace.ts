@@ -1,7 +1,7 @@
 import type { DragEvent } from "react";
-import { soundType } from "../sounds/soundType";
+import { soundType } from "../show/dragTypes";
 import { msOfFrames } from "../ui/format";
-import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "./layout";
+import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "../strands/layout";
 
 export const slidesType = "application/x-phonaris-slides";
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import type { StrandView } from "../api/client";
-import { evenHeight, layRows, rowAt, sheetHeight, yOf } from "./layout";
-import { soundType } from "../sounds/soundType";
+import { evenHeight, layRows, rowAt, sheetHeight, yOf } from "../strands/layout";
+import { soundType } from "../show/dragTypes";
 import { dropPlace, slidesType } from "./dropPlace";
-import { clickSlide } from "./selection";
-import { outlinePath, strandPlace } from "./strandShape";
+import { clickSlide } from "../show/selection";
+import { outlinePath, strandPlace } from "../strands/strandShape";
 
 const second = 48_000;
 const times = [10, 30, 2].reduce<Parameters<typeof layRows>[0][number][]>((all, hold, i) => {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
-import { hang, narrowBands } from "./bands";
+import { hang, narrowBands } from "../strands/bands";
 import { labelled, labelLine } from "./labels";
-import { layRows, rowsIn, timesOf } from "./layout";
+import { layRows, rowsIn, timesOf } from "../strands/layout";
 import { moveTo, shifted, spanOf } from "./strandMoves";
 
 // Six slides of 4 s, the third with steps at 0, 1 and 2 s, the fifth hidden. Rows are 78 px high, a hidden one 30.

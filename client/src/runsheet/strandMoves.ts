@@ -1,6 +1,6 @@
 import type { Cue, Edit, ShowView } from "../api/client";
 import { framesOfMs, msOfFrames } from "../ui/format";
-import { frameAt, rowAt, stepAt, type Row } from "./layout";
+import { frameAt, rowAt, stepAt, type Row } from "../strands/layout";
 
 export type Grip = "first" | "last" | "whole";
 

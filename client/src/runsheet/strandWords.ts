@@ -1,5 +1,5 @@
 import type { Cue, StrandView } from "../api/client";
-import type { Row } from "./layout";
+import type { Row } from "../strands/layout";
 import type { SpanRows } from "./strandMoves";
 
 /** A strand as it is spoken: "Dusk Pad, bed, slides 1 to 4, loops, minus 14 dB". */

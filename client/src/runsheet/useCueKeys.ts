@@ -4,7 +4,8 @@ import type { Cue, Schemas } from "../api/client";
 import { fetchClip, usePasteClip } from "../api/cues";
 import { reportError } from "../api/errors";
 import { newId } from "../api/ids";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useOpenState, useView } from "../show/openShow";
+import { storage } from "../ui/storage";
 import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
 
@@ -21,7 +22,9 @@ interface Copied {
 
 /** What keys do with the selected cues: remove, copy, paste, solo. */
 export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
-  const { view, edit, solo, setSolo } = useOpenShow();
+  const view = useView();
+  const solo = useOpenState((state) => state.solo);
+  const { edit, setSolo } = useOpenShow();
   const pasting = usePasteClip(view.id);
   const ids = cues.map((c) => c.id);
 
@@ -56,7 +59,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
     event.clipboardData?.setData("text/plain", names.join("\n"));
     event.clipboardData?.setData(clipType, id);
     fetchClip(view.id, ids)
-      .then((clip) => localStorage.setItem(clipPlace, JSON.stringify({ id, clip } satisfies Copied)))
+      .then((clip) => storage.setItem(clipPlace, JSON.stringify({ id, clip } satisfies Copied)))
       .then(() =>
         toast(
           cues.length === 1 ? "Copied. Choose a slide, and lay it there with Ctrl V." : `${cues.length} cues copied.`,
@@ -68,7 +71,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
     const id = event.clipboardData?.getData(clipType);
     const onto = slideId ?? view.runningOrder.slides[0]?.slideId;
     if (!id || !onto || isInFieldOrDialog(event)) return;
-    const copied = JSON.parse(localStorage.getItem(clipPlace) ?? "null") as Copied | null;
+    const copied = JSON.parse(storage.getItem(clipPlace) ?? "null") as Copied | null;
     if (copied?.id === id) pasting.mutate({ clip: copied.clip, slideId: onto });
   };
   useClipboard(copy, paste);

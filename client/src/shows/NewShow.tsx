@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { createShow, openPackage } from "../api/shows";
 import { stop, upload, type Purpose } from "../api/upload";
-import { deckEndings, packageEnding } from "../decks/readable";
+import { deckEndings, packageEnding } from "../show/fileKinds";
 import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
 

@@ -4,7 +4,7 @@ import { useDeletePermanently, useDeleteShow, useDuplicateShow, useRestoreShow, 
 import { NewShow } from "./NewShow";
 import { Aside } from "./Aside";
 import { ShowCard } from "./ShowCard";
-import { ThemeButton } from "./Bar";
+import { ThemeButton } from "../ui/ThemeButton";
 
 /** The first page: a new show from a deck, and the shows there are. */
 export function ShowsPage() {

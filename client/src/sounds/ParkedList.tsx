@@ -1,11 +1,12 @@
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 
 /**
  * The cues that do not hang on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
  * would begin only when their span has ended.
  */
 export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const hung = new Set(view.strands.map((s) => s.cueId));
   const parked = view.show.cues.filter((c) => !hung.has(c.id));
   if (parked.length === 0) return null;

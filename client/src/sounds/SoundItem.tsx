@@ -2,10 +2,10 @@ import { Copyright, ListPlus, Pause, Play } from "lucide-react";
 import { videoPictureUrl, type Sound } from "../api/client";
 import { samplesUrl, usePeaks } from "../api/sounds";
 import { usePlayer } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
-import { soundType } from "./soundType";
+import { soundType } from "../show/dragTypes";
 
 const columns = 64;
 
@@ -19,7 +19,7 @@ interface Props {
 
 /** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
   return (

@@ -1,7 +1,6 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { ShowView, Sound, SoundKind } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
-import { BringIn } from "./BringIn";
+import { useView } from "../show/openShow";
 import { ParkedList } from "./ParkedList";
 import { SoundItem } from "./SoundItem";
 
@@ -20,13 +19,13 @@ interface Props {
   select: (soundId: string) => void;
   selectCue: (cueId: string) => void;
   place: (soundId: string) => void;
-  /** The slide chosen on the sheet, where a recorded voice lands. */
-  slideId: string | undefined;
+  /** What stands below the list. */
+  children?: ReactNode;
 }
 
 /** The sounds of the show; each can be heard, and dragged onto a slide. */
-export function SoundList({ selected, select, selectCue, place, slideId }: Props) {
-  const { view } = useOpenShow();
+export function SoundList({ selected, select, selectCue, place, children }: Props) {
+  const view = useView();
   const [wanted, setWanted] = useState("");
   const [order, setOrder] = useState<Order>("kind");
   const [which, setWhich] = useState<Which>("all");
@@ -117,7 +116,7 @@ export function SoundList({ selected, select, selectCue, place, slideId }: Props
         )}
         <ParkedList selectCue={selectCue} />
       </div>
-      <BringIn slideId={slideId} />
+      {children}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { cue, open, sound, viewOf } from "../tests/show";
-import { droppedFiles } from "./droppedFiles";
+import { droppedFiles } from "../app/droppedFiles";
 import { SoundList } from "./SoundList";
 
 afterEach(cleanup);
@@ -23,9 +23,7 @@ const view = viewOf({
 });
 
 const shown = () => [...document.querySelectorAll("[data-sound]")].map((item) => item.getAttribute("data-sound"));
-const list = () => (
-  <SoundList selected={undefined} select={vi.fn()} selectCue={selectCue} place={vi.fn()} slideId={undefined} />
-);
+const list = () => <SoundList selected={undefined} select={vi.fn()} selectCue={selectCue} place={vi.fn()} />;
 const selectCue = vi.fn();
 
 describe("the list of sounds", () => {

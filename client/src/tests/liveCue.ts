@@ -1,4 +1,4 @@
-import type { LiveCue } from "../live/run";
+import type { LiveCue } from "../live/engine/run";
 
 /** A bed of a live plan, or what is changed of it. */
 export const liveCue = (id: string, name: string, change: Partial<LiveCue> = {}): LiveCue => ({

@@ -6,7 +6,8 @@ import { vi } from "vitest";
 import type { EditOf } from "../api/changes";
 import { api, type Cue, type Edit, type ShowView, type Slide, type Sound } from "../api/client";
 import { ChunkPlayer } from "../hearing/ChunkPlayer";
-import { ActionsContext, ShowContext } from "../shows/ShowContext";
+import { createOpenShow, type OpenShow } from "../show/openShow";
+import { ShowProvider } from "../show/ShowProvider";
 import { applyEdit } from "./applyEdit";
 
 const second = 48_000;
@@ -166,39 +167,33 @@ export function open(view: ShowView, part: ReactNode, { quick = false } = {}) {
     if (quick) show = applyEdit(show, now);
     edit(now);
   };
-  const replace = vi.fn();
+  const replaceFile = vi.fn();
   vi.stubGlobal(
     "fetch",
     vi.fn(() => Promise.resolve(new Response("[]", { headers: { "Content-Type": "application/json" } }))),
   );
-  const player = new ChunkPlayer(() => Promise.resolve("end"));
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const player = new ChunkPlayer(() => Promise.resolve("end"));
+  const openShow: OpenShow = {
+    ...createOpenShow(queries, view.id),
+    player,
+    edit: make,
+    undo: vi.fn(),
+    redo: vi.fn(),
+    play: vi.fn(),
+    now: () => view,
+    importFiles: vi.fn(),
+    replaceFile,
+    upload: vi.fn(),
+  };
   const rendered = render(
     <QueryClientProvider client={queries}>
-      <ShowContext
-        value={{
-          view,
-          edit: make,
-          undo: vi.fn(),
-          redo: vi.fn(),
-          player,
-          playing: false,
-          play: vi.fn(),
-          solo: [],
-          setSolo: vi.fn(),
-          bringIn: vi.fn(),
-          replace,
-          send: vi.fn(),
-          uploads: [],
-        }}
-      >
-        <ActionsContext value={{ edit: make, play: vi.fn(), now: () => view }}>
-          <MemoryRouter>{part}</MemoryRouter>
-        </ActionsContext>
-      </ShowContext>
+      <ShowProvider show={openShow} view={view}>
+        <MemoryRouter>{part}</MemoryRouter>
+      </ShowProvider>
     </QueryClientProvider>,
   );
-  return { ...rendered, edit, replace, queries, player, show: () => show };
+  return { ...rendered, edit, replaceFile, queries, player, show: () => show };
 }
 
 type Answer = { data: unknown } | { error: unknown };

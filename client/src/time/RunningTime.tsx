@@ -1,12 +1,12 @@
 import { useState } from "react";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { time } from "../ui/format";
 import { over } from "./over";
 import { RunningTimeDialog } from "./RunningTimeDialog";
 
 /** The running time, always in sight, and how far it is from what is aimed at; opens where both are set. */
 export function RunningTime() {
-  const { view } = useOpenShow();
+  const view = useView();
   const [open, setOpen] = useState(false);
   const difference = over(view);
   return (

@@ -1,18 +1,19 @@
 import { Download, Printer } from "lucide-react";
 import { useState } from "react";
 import { type SpreadOptions, useSpread } from "../api/time";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { Choice } from "../ui/fields";
 import { clock, msOfFrames, readMs, time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
-import { LimitFields, type Limits } from "./LimitFields";
-import { NewHolds } from "./NewHolds";
+import { LimitFields, type Limits } from "../fields/LimitFields";
+import { NewHolds } from "../fields/NewHolds";
 import { over } from "./over";
 
 /** The running time: what it is aimed at, sharing it out among the slides, and the sheet to print. */
 export function RunningTimeDialog({ close }: { close: () => void }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const { targetMs } = view.show;
   const total = view.runningOrder.totalFrames;
   const [by, setBy] = useState<SpreadOptions["by"]>("evenly");

@@ -1,5 +1,5 @@
 import { useRef, useState } from "react";
-import { useBegun } from "./useBegun";
+import { useEditing } from "./editing";
 
 interface Props {
   label: string;
@@ -13,7 +13,7 @@ interface Props {
 export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) {
   const [typed, setTyped] = useState<string>();
   const dropped = useRef(false);
-  const { begin, end } = useBegun();
+  const { begin, end } = useEditing();
   return (
     <textarea
       className="value w-full resize-y leading-snug font-normal"

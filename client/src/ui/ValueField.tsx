@@ -1,5 +1,5 @@
 import { useRef, useState, type KeyboardEvent } from "react";
-import { useBegun } from "./useBegun";
+import { useEditing } from "./editing";
 
 interface Props<T> {
   /** What it is, for screen readers. */
@@ -41,7 +41,7 @@ export function ValueField<T>({
   const [nudged, setNudged] = useState<{ to: T }>();
   // Escape leaves the field, and leaving must not commit then.
   const dropped = useRef(false);
-  const { begin, end } = useBegun();
+  const { begin, end } = useEditing();
 
   const finishNudge = () => {
     if (nudged) end(() => show(nudged.to) !== show(value) && commit(nudged.to));

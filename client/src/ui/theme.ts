@@ -1,28 +1,16 @@
-import { useState } from "react";
+import { useSettings, type Theme } from "./settings";
 
-type Theme = "fennel" | "lantern";
-const place = "phonaris-theme";
+const preferred = (): Theme => (matchMedia("(prefers-color-scheme: dark)").matches ? "lantern" : "fennel");
 
-function chosen(): Theme {
-  const kept = localStorage.getItem(place);
-  if (kept === "fennel" || kept === "lantern") return kept;
-  return matchMedia("(prefers-color-scheme: dark)").matches ? "lantern" : "fennel";
-}
-
-/** Sets the page to the theme chosen before, or to what the system prefers. */
-export function applyTheme(theme: Theme = chosen()) {
-  document.documentElement.dataset.theme = theme;
+/** Keeps the page in the theme that was chosen, or in what the system prefers. */
+export function followTheme() {
+  const apply = (theme: Theme = preferred()) => (document.documentElement.dataset.theme = theme);
+  apply(useSettings.getState().theme);
+  useSettings.subscribe(({ theme }) => apply(theme));
 }
 
 /** The theme, and a way to change it. */
 export function useTheme(): [Theme, (theme: Theme) => void] {
-  const [theme, setTheme] = useState(chosen);
-  return [
-    theme,
-    (next) => {
-      localStorage.setItem(place, next);
-      applyTheme(next);
-      setTheme(next);
-    },
-  ];
+  const theme = useSettings((settings) => settings.theme) ?? preferred();
+  return [theme, (next) => useSettings.setState({ theme: next })];
 }

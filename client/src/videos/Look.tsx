@@ -2,7 +2,7 @@ import { useRef, useState } from "react";
 import { videoFileUrl, videoPictureUrl, type Sound } from "../api/client";
 import type { ChunkPlayer } from "../hearing/ChunkPlayer";
 import { useEachFrame } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 import { follow } from "./follow";
 import { useRetry } from "./useRetry";
 
@@ -16,7 +16,7 @@ interface Props {
 
 /** A video by itself, at the place that is heard or drawn to. */
 export function Look({ video, player, at }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const element = useRef<HTMLVideoElement>(null);
   const [plays, setPlays] = useState(false);
   const retry = useRetry(element);

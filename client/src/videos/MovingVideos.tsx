@@ -1,7 +1,7 @@
 import { useRef, useState, type CSSProperties } from "react";
 import { videoFileUrl, videoPictureUrl, type Slide } from "../api/client";
 import { useEachFrame } from "../hearing/usePlayer";
-import { useOpenShow } from "../shows/ShowContext";
+import { useOpenShow, useView } from "../show/openShow";
 import { follow } from "./follow";
 import { useRetry } from "./useRetry";
 import { seenAt, videosOn, type ShownVideo } from "./seen";
@@ -9,7 +9,7 @@ import { SlideArea, VideoBox } from "./SlideVideos";
 
 /** The videos on a slide, moving with what is heard of the show. */
 export function MovingVideos({ slide }: { slide: Slide }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const videos = videosOn(view, slide.id);
   const time = view.runningOrder.slides.find((s) => s.slideId === slide.id);
   if (videos.length === 0 || !time) return null;
@@ -34,7 +34,8 @@ interface MovingProps {
 
 /** One video. Until a browser can play it, because its copy is being made or it has not arrived, its picture stands. */
 function Moving({ video, from, to, style }: MovingProps) {
-  const { view, player } = useOpenShow();
+  const view = useView();
+  const { player } = useOpenShow();
   const element = useRef<HTMLVideoElement>(null);
   const [plays, setPlays] = useState(false);
   const retry = useRetry(element);

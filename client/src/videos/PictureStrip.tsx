@@ -1,11 +1,11 @@
 import { videoPictureUrl, type Sound } from "../api/client";
-import { useOpenShow } from "../shows/ShowContext";
+import { useView } from "../show/openShow";
 
 const pictures = 5;
 
 /** Pictures of a video at even distances over a stretch of it, in the middle of each. */
 export function PictureStrip({ video, from, to }: { video: Sound; from: number; to: number }) {
-  const { view } = useOpenShow();
+  const view = useView();
   return (
     <div className="flex h-8 overflow-hidden rounded-t-md" aria-hidden="true">
       {Array.from({ length: pictures }, (_, k) => from + ((to - from) * (k + 0.5)) / pictures).map((frame, k) => (

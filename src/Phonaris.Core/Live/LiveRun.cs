@@ -6,7 +6,7 @@ namespace Phonaris.Core.Live;
 
 /// <summary>
 /// A show being shown: what happens, and what is to be done with the sounds when it does. This is the reference, which says what is right and
-/// why; <c>client/src/live/run.ts</c> carries out the very same in the page, so that it goes on when the server is gone, and is held to this by
+/// why; <c>client/src/live/engine/run.ts</c> carries out the very same in the page, so that it goes on when the server is gone, and is held to this by
 /// <c>walks.json</c>. Times are milliseconds of the clock the sounds are played by.
 /// </summary>
 public sealed class LiveRun

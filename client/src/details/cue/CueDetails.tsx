@@ -2,7 +2,7 @@ import { Headphones, Trash2, Volume2, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Cue } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useOpenState, useView } from "../../show/openShow";
 import { Topic } from "../Sentence";
 import { common, useEditEach } from "./chosen";
 import { HotspotLine } from "./HotspotLine";
@@ -17,7 +17,7 @@ import { WhereItSounds } from "./WhereItSounds";
 
 /** One or several cues in plain sentences, each value editable; where several differ, it is said. */
 export function CueDetails({ cues }: { cues: readonly Cue[] }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const soundOf = (cue: Cue) => view.show.sounds.find((s) => s.id === cue.soundId);
   const [first] = cues;
   const one = cues.length === 1 ? first : undefined;
@@ -59,7 +59,9 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
 
 /** What is done with cues as they are. */
 function Actions({ cues }: { cues: readonly Cue[] }) {
-  const { view, solo, setSolo } = useOpenShow();
+  const view = useView();
+  const solo = useOpenState((state) => state.solo);
+  const { setSolo } = useOpenShow();
   const each = useEditEach(cues);
   const muted = common(cues, (cue) => cue.muted) ?? false;
   const isSolo = cues.every((cue) => solo.includes(cue.id));

@@ -1,9 +1,10 @@
-import { useState, type KeyboardEvent } from "react";
+import type { RefObject } from "react";
 import { changeFade } from "../../api/changes";
 import type { Cue } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { fadeLength } from "../../show/fadeLength";
+import { useOpenShow } from "../../show/openShow";
 import { framesOfMs, msOfFrames, seconds } from "../../ui/format";
-import { useDrag } from "../../ui/useDrag";
+import { useDragValue } from "../../ui/useDragValue";
 
 interface Props {
   cue: Cue;
@@ -11,38 +12,34 @@ interface Props {
   /** The first frame of the sound that is heard, and the one after the last. */
   from: number;
   to: number;
-  /** Where a frame of the sound lies on the waveform, in per cent, and the frame at a place on the screen. */
+  /** The waveform. */
+  surface: RefObject<Element | null>;
+  /** Where a frame of the sound lies on the waveform, in per cent, and the frame at a place on it, in pixels. */
   share: (frame: number) => number;
   frameAt: (x: number) => number;
 }
 
 /** How a fade takes the sound away, drawn on its waveform; its inner end is a handle that makes it longer or shorter. */
-export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
+export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props) {
   const { edit } = useOpenShow();
-  const [held, setHeld] = useState<number>();
   const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
-  const ms = held ?? fade.ms;
+  const longestMs = msOfFrames((to - from) / cue.speed);
+  const { held, bind } = useDragValue({
+    valueAt: ({ x }) => {
+      const inside = end === "in" ? frameAt(x) - from : to - frameAt(x);
+      return fadeLength(msOfFrames(inside / cue.speed), longestMs);
+    },
+    commit: (next) => edit(changeFade(cue.id, end, () => next)),
+    nudge: ({ x, large }) =>
+      edit(
+        changeFade(cue.id, end, (now) => fadeLength(now + (end === "in" ? x : -x) * (large ? 1000 : 100), longestMs)),
+      ),
+    surface,
+  });
+  const ms = held?.value ?? fade.ms;
   // At its speed a cue goes through more or less of the sound in the time of its fade.
   const frames = Math.min(to - from, framesOfMs(ms) * cue.speed);
   const [outer, inner] = end === "in" ? [share(from), share(from + frames)] : [share(to), share(to - frames)];
-
-  const within = (next: number) => Math.max(0, Math.min(msOfFrames((to - from) / cue.speed), next));
-  const bind = useDrag(({ xy: [x], last, tap, event }) => {
-    event.stopPropagation();
-    if (tap) return;
-    const long = (end === "in" ? frameAt(x) - from : to - frameAt(x)) / cue.speed;
-    const next = Math.round(within(msOfFrames(long)) / 100) * 100;
-    setHeld(last ? undefined : next);
-    if (last) edit(changeFade(cue.id, end, () => next));
-  });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-    if (by === 0) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const longer = (end === "in" ? by : -by) * (event.shiftKey ? 1000 : 100);
-    edit(changeFade(cue.id, end, (now) => within(now + longer)));
-  };
 
   return (
     <>
@@ -69,7 +66,7 @@ export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
         tabIndex={0}
         aria-label={`Fade ${end}, drawn`}
         aria-valuemin={0}
-        aria-valuemax={msOfFrames((to - from) / cue.speed)}
+        aria-valuemax={longestMs}
         aria-valuenow={ms}
         aria-valuetext={seconds(ms)}
         title={`Fade ${end}: drag`}
@@ -77,16 +74,15 @@ export function DrawnFade({ cue, end, from, to, share, frameAt }: Props) {
         className="absolute top-0 z-20 -ml-3 h-6 w-6 cursor-ew-resize touch-none"
         // At the very edge it is still to be taken hold of.
         style={{ left: `clamp(0.5rem, ${inner}%, 100% - 0.5rem)` }}
-        onKeyDown={onKeyDown}
       >
         <div className="bg-base-100 mx-auto mt-px size-3 rounded-full border-2 border-current" />
       </div>
-      {held !== undefined && (
+      {held && (
         <div
           className={`bg-base-100 figures pointer-events-none absolute top-4 z-20 rounded px-1.5 text-sm font-semibold ${end === "in" ? "translate-x-1" : "-translate-x-full"}`}
           style={{ left: `${inner}%` }}
         >
-          {seconds(held)}
+          {seconds(held.value)}
         </div>
       )}
     </>

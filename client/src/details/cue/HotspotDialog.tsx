@@ -1,17 +1,17 @@
-import { useRef, useState, type KeyboardEvent } from "react";
+import { useRef } from "react";
 import { changeCue } from "../../api/changes";
 import { pictureUrl, type Cue } from "../../api/client";
 import { createPicture } from "../../api/cues";
 import { reportError } from "../../api/errors";
-import { pictureEndings } from "../../decks/readable";
-import { useOpenShow } from "../../shows/ShowContext";
+import { pictureEndings } from "../../show/fileKinds";
+import { useOpenShow, useView } from "../../show/openShow";
 import { Dialog } from "../../ui/Dialog";
 import { FileInput } from "../../ui/FileInput";
 import { Tick } from "../../ui/fields";
-import { HotspotShape, symbols } from "../../ui/HotspotShape";
+import { HotspotShape, symbols } from "../../hotspots/HotspotShape";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence } from "../Sentence";
-import { useDrag } from "../../ui/useDrag";
+import { useDragValue } from "../../ui/useDragValue";
 
 type Hotspot = NonNullable<Cue["hotspot"]>;
 
@@ -23,11 +23,11 @@ interface Props {
 
 /** A hotspot on its slide: dragged to its place, its size, turn, looks and words beside it. */
 export function HotspotDialog({ cue, spot, close }: Props) {
-  const { view, edit, send } = useOpenShow();
+  const view = useView();
+  const { edit, upload } = useOpenShow();
   const slide = view.show.slides.find((s) => s.id === cue.span?.first);
   const area = useRef<HTMLDivElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
-  const [held, setHeld] = useState<{ x: number; y: number }>();
   const change = (part: (now: Hotspot) => Partial<Hotspot>) =>
     edit(
       changeCue(
@@ -37,23 +37,18 @@ export function HotspotDialog({ cue, spot, close }: Props) {
     );
   const set = (part: Partial<Hotspot>) => change(() => part);
 
-  const bind = useDrag(({ xy: [x, y], last }) => {
-    const box = area.current?.getBoundingClientRect();
-    if (!box) return;
-    const at = { x: within((x - box.left) / box.width), y: within((y - box.top) / box.height) };
-    setHeld(last ? undefined : at);
-    if (last) set(at);
+  const { held, bind } = useDragValue({
+    valueAt: ({ x, y, width, height }) => ({ x: within(x / width), y: within(y / height) }),
+    commit: set,
+    nudge: ({ x, y, large }) => {
+      const by = large ? 0.05 : 0.01;
+      change((now) => ({ x: within(now.x + x * by), y: within(now.y + y * by) }));
+    },
+    surface: area,
   });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const by = event.shiftKey ? 0.05 : 0.01;
-    const to = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
-    if (!to) return;
-    event.preventDefault();
-    change((now) => ({ x: within(now.x + (to[0] ?? 0)), y: within(now.y + (to[1] ?? 0)) }));
-  };
   const picture = async (file: File) => {
     try {
-      const brought = await send(file, "deck");
+      const brought = await upload(file, "deck");
       set({ picture: await createPicture(brought) });
     } catch (problem) {
       reportError(problem);
@@ -61,7 +56,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   };
 
   if (!slide) return null;
-  const { x, y } = held ?? spot;
+  const { x, y } = held?.value ?? spot;
   return (
     <Dialog title={`Hotspot on “${slide.title}”`} close={close} wide>
       <div className="flex gap-5">
@@ -83,7 +78,6 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             data-testid="hotspot"
             className={`absolute aspect-square -translate-1/2 cursor-move touch-none ${spot.shown ? "" : "outline-2 outline-dashed"}`}
             style={{ left: percent(x), top: percent(y), width: percent(spot.size) }}
-            onKeyDown={onKeyDown}
           >
             <HotspotShape
               spot={spot}

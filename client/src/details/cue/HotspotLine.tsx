@@ -1,7 +1,7 @@
 import { MousePointerClick } from "lucide-react";
 import { useState } from "react";
 import type { Cue } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow } from "../../show/openShow";
 import { Topic } from "../Sentence";
 import { HotspotDialog } from "./HotspotDialog";
 

@@ -2,10 +2,10 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { changeCue } from "../../api/changes";
 import type { Cue } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useView } from "../../show/openShow";
 import { differ, LevelField, MsField, Tick } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
-import { DuckFields } from "../../levels/DuckFields";
+import { DuckFields } from "../../fields/DuckFields";
 import { Sentence, Topic } from "../Sentence";
 import { common, useEditEach } from "./chosen";
 import { FadeCurves, Fades } from "./Fades";
@@ -97,7 +97,8 @@ function Level({ cues }: { cues: readonly Cue[] }) {
 
 /** How long the cue before it takes to give way to it. */
 function Handover({ cue }: { cue: Cue }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
   const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
   if (!name) return null;
@@ -151,7 +152,8 @@ function RoomFor({ cues }: { cues: readonly Cue[] }) {
 
 /** How beds make room for a voice: as for all of them, or in a way of its own. */
 function MakingRoom({ cue }: { cue: Cue }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   return (
     <div className="pl-6 text-sm">
       <DuckFields

@@ -1,14 +1,15 @@
 import type { Cue, Sound } from "../../api/client";
 import { fetchProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useView } from "../../show/openShow";
 import { Choice, MsField } from "../../ui/fields";
 import { clock, framesOfMs, msOfFrames } from "../../ui/format";
 import { Sentence } from "../Sentence";
 
 /** Which part of a cue goes round. */
 export function LoopPart({ cue, sound }: { cue: Cue; sound: Sound }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const part = cue.loopPart;
   if (cue.rounds === 1) return null;
   const setPart = (fromFrame: number, toFrame: number) =>

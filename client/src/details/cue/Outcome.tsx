@@ -1,11 +1,11 @@
 import type { Cue, StrandView } from "../../api/client";
-import { methods } from "../../fit/methods";
-import { useOpenShow } from "../../shows/ShowContext";
+import { methods } from "../../show/fitMethods";
+import { useView } from "../../show/openShow";
 import { time } from "../../ui/format";
 
 /** What all that is set comes to: when cues sound. */
 export function Outcome({ cues }: { cues: readonly Cue[] }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const chosen = new Set(cues.map((cue) => cue.id));
   const strands = view.strands.filter((s) => chosen.has(s.cueId));
   const [cue, ...more] = cues;

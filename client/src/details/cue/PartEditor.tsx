@@ -4,14 +4,14 @@ import { changeCue } from "../../api/changes";
 import type { Cue, Sound } from "../../api/client";
 import { samplesUrl, usePeaks } from "../../api/sounds";
 import { useEachFrame, usePlayer } from "../../hearing/usePlayer";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useView } from "../../show/openShow";
 import { MsField } from "../../ui/fields";
 import { clock, framesOfMs, framesPerSecond, msOfFrames, time } from "../../ui/format";
 import { Waveform } from "../../ui/Waveform";
 import { Look } from "../../videos/Look";
 import { PictureStrip } from "../../videos/PictureStrip";
 import { Sentence, Topic } from "../Sentence";
-import { useDrag } from "../../ui/useDrag";
+import { useDragValue } from "../../ui/useDragValue";
 import { DrawnFade } from "./DrawnFade";
 import { PartTools } from "./PartTools";
 import { Rounds } from "./Rounds";
@@ -29,16 +29,14 @@ type Grip = "in" | "out" | "slip" | "from" | "to";
 
 /** The part of the sound a cue uses, what goes round and how it fades, on its waveform, by dragging, typing, or "here" while listening. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const total = sound.figures.frames;
   const [seen, setSeen] = useState({ from: 0, to: total });
   const { data: peaks } = usePeaks(view.id, sound, seen.from, seen.to, columns);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
-  const [held, setHeld] = useState<Held>();
   const box = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);
-  const { inFrame, outFrame, loop } = held ?? { inFrame: cue.inFrame, outFrame: cue.outFrame, loop: cue.loopPart };
-
   const share = (frame: number) => (100 * (frame - seen.from)) / (seen.to - seen.from);
   useEachFrame(player, (frame) => {
     if (line.current) line.current.style.left = `${share(frame)}%`;
@@ -63,28 +61,30 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const here = () => framesOfMs(msOfFrames(player.position()));
 
   const frameAt = (x: number) => {
-    const area = box.current?.getBoundingClientRect();
-    if (!area) return 0;
-    const at = seen.from + Math.max(0, Math.min(1, (x - area.left) / area.width)) * (seen.to - seen.from);
+    const wide = box.current?.clientWidth ?? 1;
+    const at = seen.from + Math.max(0, Math.min(1, x / wide)) * (seen.to - seen.from);
     return Math.min(total, framesOfMs(msOfFrames(at)));
   };
-  const bind = useDrag(({ args, xy: [x], initial: [startX], last, tap, event }) => {
-    event.stopPropagation();
-    if (tap) return;
-    const at = frameAt(x);
-    const by = Math.max(-cue.inFrame, Math.min(total - cue.outFrame, at - frameAt(startX)));
-    const part = cue.loopPart ?? { fromFrame: cue.inFrame, toFrame: cue.outFrame };
-    const next: Held = {
-      inFrame: args[0] === "in" ? at : args[0] === "slip" ? cue.inFrame + by : cue.inFrame,
-      outFrame: args[0] === "out" ? at : args[0] === "slip" ? cue.outFrame + by : cue.outFrame,
-      loop:
-        args[0] === "from" ? { ...part, fromFrame: at } : args[0] === "to" ? { ...part, toFrame: at } : cue.loopPart,
-    };
-    setHeld(last ? undefined : next);
-    if (!last) return;
-    if (args[0] === "from" || args[0] === "to") edit({ kind: "setLoopPart", cueId: cue.id, part: next.loop });
-    else set(next.inFrame, next.outFrame);
+  const { held: dragged, bind } = useDragValue<Held, Grip>({
+    valueAt: ({ x, startX }, grip) => {
+      const at = frameAt(x);
+      const by = Math.max(-cue.inFrame, Math.min(total - cue.outFrame, at - frameAt(startX)));
+      const part = cue.loopPart ?? { fromFrame: cue.inFrame, toFrame: cue.outFrame };
+      return {
+        inFrame: grip === "in" ? at : grip === "slip" ? cue.inFrame + by : cue.inFrame,
+        outFrame: grip === "out" ? at : grip === "slip" ? cue.outFrame + by : cue.outFrame,
+        loop: grip === "from" ? { ...part, fromFrame: at } : grip === "to" ? { ...part, toFrame: at } : cue.loopPart,
+      };
+    },
+    commit: (next, grip) => {
+      if (grip === "from" || grip === "to") edit({ kind: "setLoopPart", cueId: cue.id, part: next.loop });
+      else set(next.inFrame, next.outFrame);
+    },
+    nudge: ({ x, large }, grip) => grip === "slip" && slip(x * framesPerSecond * (large ? 1 : 0.1)),
+    surface: box,
   });
+  const held = dragged?.value;
+  const { inFrame, outFrame, loop } = held ?? { inFrame: cue.inFrame, outFrame: cue.outFrame, loop: cue.loopPart };
 
   const zoom = (factor: number) => {
     const middle = seen.from <= cue.inFrame && seen.to >= cue.outFrame ? cue.inFrame : (seen.from + seen.to) / 2;
@@ -124,7 +124,10 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
         ref={box}
         className={`bg-base-200 relative h-18 cursor-text overflow-hidden ${sound.video ? "rounded-b-md" : "rounded-md"}`}
         // What was drawn is let go over it too, which is no click on it.
-        onClick={(event) => (event.target as Element).closest("[data-grip]") || player.seek(frameAt(event.clientX))}
+        onClick={(event) =>
+          (event.target as Element).closest("[data-grip]") ||
+          player.seek(frameAt(event.clientX - event.currentTarget.getBoundingClientRect().left))
+        }
       >
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <Shade from={0} to={share(inFrame)} />
@@ -162,19 +165,22 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           data-grip="slip"
           className="absolute bottom-0 z-10 flex h-6 cursor-grab touch-none items-end"
           style={{ left: `${share(inFrame)}%`, width: `${share(outFrame) - share(inFrame)}%` }}
-          onKeyDown={(event) => {
-            const by = event.key === "ArrowRight" ? 1 : event.key === "ArrowLeft" ? -1 : 0;
-            if (by === 0) return;
-            event.preventDefault();
-            slip(by * framesPerSecond * (event.shiftKey ? 1 : 0.1));
-          }}
         >
           <div className="bg-accent h-2.5 w-full opacity-80" />
         </div>
         {grip("in", share(inFrame), "In: drag")}
         {grip("out", share(outFrame), "Out: drag")}
         {(["in", "out"] as const).map((end) => (
-          <DrawnFade key={end} cue={cue} end={end} from={inFrame} to={heardTo} share={share} frameAt={frameAt} />
+          <DrawnFade
+            key={end}
+            cue={cue}
+            end={end}
+            from={inFrame}
+            to={heardTo}
+            surface={box}
+            share={share}
+            frameAt={frameAt}
+          />
         ))}
       </div>
       <Sentence>

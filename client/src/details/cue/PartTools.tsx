@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import type { Cue, Sound } from "../../api/client";
 import { fetchProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useView } from "../../show/openShow";
 import { Choice } from "../../ui/fields";
 import { Sentence } from "../Sentence";
 import { LoopPart } from "./LoopPart";
@@ -21,7 +21,7 @@ interface Props {
 
 /** What is done more rarely with the part of a sound that a cue uses. */
 export function PartTools({ cue, sound, change, here, zoom }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const total = sound.figures.frames;
   const set = (part: { inFrame?: number; outFrame?: number }) => change(() => part);
   const beginning = () =>

@@ -2,12 +2,12 @@ import { ChevronDown, X } from "lucide-react";
 import { useState } from "react";
 import type { Cue } from "../../api/client";
 import { useApplyPreset, usePresets, useRemovePreset, useSavePreset } from "../../api/presets";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useView } from "../../show/openShow";
 import { Menu } from "../../ui/Menu";
 
 /** Sets of settings in one click, and back to plain; one's own can be kept. */
 export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
-  const { view } = useOpenShow();
+  const view = useView();
   const [naming, setNaming] = useState(false);
   const { data: all } = usePresets();
   const applying = useApplyPreset(view.id);

@@ -1,10 +1,10 @@
 import { Maximize } from "lucide-react";
-import { useRef, useState, type KeyboardEvent } from "react";
+import { useRef } from "react";
 import { changeCue } from "../../api/changes";
 import { pictureUrl, videoPictureUrl, type Cue, type Sound } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useView } from "../../show/openShow";
 import { Choice, Tick } from "../../ui/fields";
-import { useDrag } from "../../ui/useDrag";
+import { useDragValue } from "../../ui/useDragValue";
 import { SlideArea } from "../../videos/SlideVideos";
 import { Sentence, Topic } from "../Sentence";
 
@@ -12,13 +12,14 @@ type Place = NonNullable<Cue["video"]>;
 type Box = Pick<Place, "x" | "y" | "width" | "height">;
 
 const least = 0.05;
+const nudged = 0.01; // of the slide, by an arrow key
 
 /** Where a video lies on its slide, drawn there by hand, and how it is seen before and after it moves. */
 export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; place: Place }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const slide = view.show.slides.find((s) => s.id === cue.span?.first);
   const area = useRef<HTMLDivElement>(null);
-  const [held, setHeld] = useState<Box>();
   const change = (part: (now: Place) => Partial<Place>) =>
     edit(
       changeCue(
@@ -28,24 +29,15 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
     );
   const set = (part: Partial<Place>) => change(() => part);
 
-  const bind = useDrag(({ args: [grip], movement: [dx, dy], last, tap, event }) => {
-    event.stopPropagation();
-    const size = area.current?.getBoundingClientRect();
-    if (!size || tap) return;
-    const next = moved(place, grip === "size", dx / size.width, dy / size.height);
-    setHeld(last ? undefined : next);
-    if (last) set(next);
+  const { held, bind } = useDragValue<Box, "place" | "size">({
+    valueAt: ({ x, y, startX, startY, width, height }, grip) =>
+      moved(place, grip === "size", (x - startX) / width, (y - startY) / height),
+    commit: set,
+    nudge: ({ x, y, large }) => change((now) => moved(now, large, x * nudged, y * nudged)),
+    surface: area,
   });
-  const onKeyDown = (event: KeyboardEvent) => {
-    const by = 0.01;
-    const to = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
-    if (!to) return;
-    event.preventDefault();
-    const size = event.shiftKey;
-    change((now) => moved(now, size, to[0] ?? 0, to[1] ?? 0));
-  };
 
-  const box = held ?? place;
+  const box = held?.value ?? place;
   const whole = place.x === 0 && place.y === 0 && place.width === 1 && place.height === 1;
   return (
     <Topic
@@ -110,7 +102,6 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
                 data-testid="video-place"
                 className="absolute cursor-move touch-none overflow-hidden outline-2 outline-[var(--video)]"
                 style={{ left: share(box.x), top: share(box.y), width: share(box.width), height: share(box.height) }}
-                onKeyDown={onKeyDown}
               >
                 <img
                   src={videoPictureUrl(view.id, video.media, cue.inFrame, 320)}

@@ -1,12 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { checkedRevision } from "../../api/checks";
 import type { Cue } from "../../api/client";
-import { useFindings } from "../../checks/useChecks";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useFindings } from "../../findings/useChecks";
+import { useOpenShow, useView } from "../../show/openShow";
 
 /** What the show should be warned about because of a cue, and what would put that right. */
 export function Warnings({ cue }: { cue: Cue }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const queries = useQueryClient();
   return useFindings(view.id, view.revision)
     .filter(({ found, leftSo }) => found.cueIds.includes(cue.id) && !leftSo)

@@ -1,7 +1,7 @@
 import type { Cue } from "../../api/client";
 import { fetchProposals, fetchSpan, useProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow, useView } from "../../show/openShow";
 import { Choice, differ, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence, Topic } from "../Sentence";
@@ -41,7 +41,7 @@ export function WhereItSounds({ cues }: Props) {
 
 /** The slides cues lie on, typed. */
 export function Slides({ cues }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const each = useEditEach(cues);
   const numberOf = useNumbers();
   const said = common(cues, ({ span }) => {
@@ -79,13 +79,14 @@ export function Slides({ cues }: Props) {
 
 /** The numbers of the slides that are shown. */
 function useNumbers() {
-  const { view } = useOpenShow();
+  const view = useView();
   return (slideId: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === slideId)?.number;
 }
 
 /** The first and the last slide of a cue, chosen by their titles. */
 function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
-  const { view, edit } = useOpenShow();
+  const view = useView();
+  const { edit } = useOpenShow();
   const numberOf = useNumbers();
   const options = view.runningOrder.slides.map(
     (s) => [s.slideId, `${s.number} · ${view.show.slides[s.index]?.title ?? ""}`] as const,
@@ -119,14 +120,14 @@ function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
 
 /** The steps of a slide but its own coming, as choices. */
 function useSteps(slideId: string | undefined) {
-  const { view } = useOpenShow();
+  const view = useView();
   const steps = view.show.slides.find((s) => s.id === slideId)?.steps ?? [];
   return steps.slice(1).map((s, k) => [s.id, `step ${k + 2}${s.label ? `, ${s.label}` : ""}`] as const);
 }
 
 /** The other cues a cue can come after, the likeliest first; asked for only where it comes after one. */
 function useBefore(cue: Cue | undefined): readonly string[] {
-  const { view } = useOpenShow();
+  const view = useView();
   const { data } = useProposals(view.id, cue?.id, view.revision, cue?.start.kind === "after");
   const after = data?.after ?? [];
   return cue?.start.cueId && !after.includes(cue.start.cueId) ? [cue.start.cueId, ...after] : after;
@@ -134,7 +135,7 @@ function useBefore(cue: Cue | undefined): readonly string[] {
 
 /** What cues begin with. */
 export function Begins({ cues }: Props) {
-  const { view } = useOpenShow();
+  const view = useView();
   const each = useEditEach(cues);
   const [cue, ...more] = cues;
   const one = more.length === 0 ? cue : undefined;

@@ -1,6 +1,6 @@
 import { changeCues } from "../../api/changes";
 import type { Cue, Edit } from "../../api/client";
-import { useOpenShow } from "../../shows/ShowContext";
+import { useOpenShow } from "../../show/openShow";
 
 /** What something is of all of some cues, or undefined where they differ. */
 export function common<T>(cues: readonly Cue[], of: (cue: Cue) => T): T | undefined {

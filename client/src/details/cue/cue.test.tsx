@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
+import { useSettings } from "../../ui/settings";
 import { answerGets, cue, open, slide, sound, viewOf } from "../../tests/show";
 import { HotspotLine } from "./HotspotLine";
 import { HowLoud } from "./HowLoud";
@@ -9,7 +10,7 @@ import { Begins, Ends, EndsBeside, Slides, WhereItSounds } from "./WhereItSounds
 
 afterEach(() => {
   cleanup();
-  localStorage.clear();
+  useSettings.setState(useSettings.getInitialState());
   vi.restoreAllMocks();
 });
 

@@ -1,0 +1,143 @@
+import { Headphones, History, House, Keyboard, Menu as MenuIcon, Redo2, Undo2 } from "lucide-react";
+import { useEffect, useRef, type ReactNode } from "react";
+import { Link, NavLink, useLocation } from "react-router";
+import { ChecksCount } from "../checks/ChecksCount";
+import { RunningTime } from "../time/RunningTime";
+import { IconButton } from "../ui/IconButton";
+import { Menu } from "../ui/Menu";
+import { ThemeButton } from "../ui/ThemeButton";
+import { ValueField } from "../ui/ValueField";
+import { useOpenShow, useOpenState, useView } from "../show/openShow";
+
+interface Props {
+  connected: boolean;
+  open: (dialog: "history" | "keys") => void;
+}
+
+/** The bar of a show: its title, its views, its running time, and what undoes. Where it is narrow, what is rarer is behind one button. */
+export function Bar({ connected, open }: Props) {
+  const view = useView();
+  const solo = useOpenState((state) => state.solo);
+  const { id: showId, edit, undo, redo, setSolo } = useOpenShow();
+  return (
+    <header className="bg-base-100 line-b flex h-13 shrink-0 items-center gap-3 px-4 max-xl:gap-2.5 max-xl:px-3">
+      <Link
+        to="/"
+        className="text-primary font-display text-xl font-bold"
+        title="All shows"
+        aria-label="Phonaris: all shows"
+      >
+        <span className="max-sm:hidden">Phonaris</span>
+        <House size={18} className="sm:hidden" aria-hidden="true" />
+      </Link>
+      <div className="min-w-26 shrink-1000 basis-54 max-lg:hidden">
+        <ValueField
+          label="Title of the show"
+          words
+          value={view.show.title}
+          show={(title) => title}
+          read={(typed) => typed.trim() || undefined}
+          commit={(title) => edit({ kind: "renameShow", title })}
+          width="100%"
+        />
+      </div>
+      <Views>
+        <View to={`/shows/${showId}`} name="Run sheet" />
+        <View to={`/shows/${showId}/fit`} name="Fit" deep />
+        <View to={`/shows/${showId}/levels`} name="Levels" />
+        <View to={`/shows/${showId}/checks`} name="Checks">
+          <ChecksCount />
+        </View>
+        <View to={`/shows/${showId}/dry-run`} name="Dry run" />
+        <View to={`/shows/${showId}/export`} name="Export" />
+        <View to={`/shows/${showId}/present`} name="Present" />
+      </Views>
+      {!connected && (
+        <span role="status" className="text-warning text-sm">
+          The server is away. What you did is kept; trying again…
+        </span>
+      )}
+      {solo.length > 0 && (
+        <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => setSolo([])}>
+          <Headphones size={14} /> Heard alone: hear all again
+        </button>
+      )}
+      <div className="ml-auto flex shrink-0 items-center gap-1">
+        <RunningTime />
+        <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
+          <Undo2 size={18} />
+        </IconButton>
+        <span className="contents max-lg:hidden">
+          <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
+            <Redo2 size={18} />
+          </IconButton>
+          <IconButton label="What was done, and versions" press={() => open("history")}>
+            <History size={18} />
+          </IconButton>
+          <IconButton label="Keys" press={() => open("keys")}>
+            <Keyboard size={18} />
+          </IconButton>
+        </span>
+        <div className="lg:hidden">
+          <Menu side="right" className="btn btn-ghost btn-sm btn-square" label="More" words={<MenuIcon size={18} />}>
+            <Entry words={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo} />
+            <Entry words="What was done, and versions" press={() => open("history")} />
+            <Entry words="Keys" press={() => open("keys")} />
+          </Menu>
+        </div>
+        <ThemeButton />
+      </div>
+    </header>
+  );
+}
+
+function Entry({ words, off = false, press }: { words: string; off?: boolean; press: () => void }) {
+  return (
+    <li>
+      <button type="button" disabled={off} onClick={press}>
+        {words}
+      </button>
+    </li>
+  );
+}
+
+/** The views; where they have no room beside each other, the one that is open between its neighbours. */
+function Views({ children }: { children: ReactNode }) {
+  const nav = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // What scrolling gives back, a promise by now, is not what an effect may.
+  useEffect(() => {
+    nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
+  }, [pathname]);
+  return (
+    <nav ref={nav} className="flex h-full min-w-0 overflow-x-auto [scrollbar-width:none]!" aria-label="Views">
+      {children}
+    </nav>
+  );
+}
+
+/** A view; a deep one has places of its own below its address. */
+function View({
+  to,
+  name,
+  deep = false,
+  children,
+}: {
+  to: string;
+  name: string;
+  deep?: boolean;
+  children?: ReactNode;
+}) {
+  return (
+    <NavLink
+      to={to}
+      end={!deep}
+      className={({ isActive }) =>
+        `flex h-full items-center border-b-3 px-2.5 -outline-offset-2! text-[0.9375rem] whitespace-nowrap max-2xl:px-2 max-xl:px-1.5 max-xl:text-sm ${isActive ? "border-primary text-primary font-bold" : "border-transparent"}`
+      }
+    >
+      {name}
+      {children}
+    </NavLink>
+  );
+}

@@ -1,0 +1,104 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState, type DragEvent } from "react";
+import { Link, Outlet, useLocation, useParams } from "react-router";
+import { UserError } from "../api/errors";
+import { useLive } from "../api/live";
+import { useShow } from "../api/show";
+import { ViewBoundary } from "../hearing/ViewBoundary";
+import { KeysDialog } from "../help/KeysDialog";
+import { HistoryDialog } from "../history/HistoryDialog";
+import { UploadedDecks } from "../imports/DeckDialog";
+import { createOpenShow } from "../show/openShow";
+import { ShowProvider } from "../show/ShowProvider";
+import { isInFieldOrDialog } from "../ui/targets";
+import { useCommands } from "../ui/useCommands";
+import { Bar } from "./Bar";
+import { droppedFiles } from "./droppedFiles";
+import { SkipLinks } from "./SkipLinks";
+
+/** An open show: the bar above, and the view below it. Files dropped anywhere on it are imported. */
+export function ShowLayout() {
+  const { showId = "" } = useParams();
+  return <Layout key={showId} showId={showId} />;
+}
+
+function Layout({ showId }: { showId: string }) {
+  const queries = useQueryClient();
+  const { pathname } = useLocation();
+  const [show] = useState(() => createOpenShow(queries, showId));
+  const { player, play, importFiles } = show;
+  const { data: view, error, refetch } = useShow(showId);
+  const connected = useLive(showId, player.refresh);
+  const [open, setOpen] = useState<"history" | "keys">();
+
+  useEffect(() => () => player.stop(), [player]);
+  useEffect(() => {
+    const paste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])];
+      // What is pasted into a text often comes with a picture of itself.
+      if (files.length > 0 && !isInFieldOrDialog(event)) importFiles(files);
+    };
+    document.addEventListener("paste", paste);
+    return () => document.removeEventListener("paste", paste);
+  }, [importFiles]);
+  useCommands("show", {
+    undo: show.undo,
+    redo: show.redo,
+    play: () =>
+      player.playing()
+        ? player.stop()
+        : play(player.position() >= (view?.runningOrder.totalFrames ?? 0) ? 0 : player.position()),
+    help: () => setOpen("keys"),
+  });
+
+  // A show that was loaded stays, whatever becomes of later requests.
+  if (error && !view) return <Missing error={error} retry={() => void refetch()} />;
+  if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
+
+  const onDrop = (event: DragEvent) => {
+    if (event.dataTransfer.files.length === 0) return;
+    event.preventDefault();
+    void droppedFiles(event.dataTransfer).then((files) => importFiles(files));
+  };
+
+  return (
+    <ShowProvider show={show} view={view}>
+      <div
+        className="flex h-screen flex-col overflow-hidden"
+        onDragOver={(event) => event.dataTransfer.types.includes("Files") && event.preventDefault()}
+        onDrop={onDrop}
+      >
+        <SkipLinks />
+        <Bar connected={connected} open={setOpen} />
+        <ViewBoundary view={pathname}>
+          <Outlet />
+        </ViewBoundary>
+      </div>
+      {open === "history" && <HistoryDialog view={view} close={() => setOpen(undefined)} />}
+      {open === "keys" && <KeysDialog close={() => setOpen(undefined)} />}
+      <UploadedDecks />
+    </ShowProvider>
+  );
+}
+
+function Missing({ error, retry }: { error: Error; retry: () => void }) {
+  const isGone = error instanceof UserError && error.kind === "gone";
+  return (
+    <main className="grid h-screen place-items-center text-center">
+      <div>
+        <h1 className="mb-2 text-2xl">Can’t open this show</h1>
+        <p className="muted mb-4">{isGone ? "It may have been deleted." : error.message}</p>
+        <p className="flex justify-center gap-2">
+          {!isGone && (
+            <button type="button" className="btn btn-primary" onClick={retry}>
+              Try again
+            </button>
+          )}
+          <Link className={`btn ${isGone ? "btn-primary" : ""}`} to="/">
+            All shows
+          </Link>
+        </p>
+      </div>
+    </main>
+  );
+}

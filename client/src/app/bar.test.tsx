@@ -1,0 +1,24 @@
+import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { afterEach, expect, it, vi } from "vitest";
+import { open, viewOf } from "../tests/show";
+import { Bar } from "./Bar";
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
+
+it("brings the view that is opened into sight, also where scrolling answers with a promise", () => {
+  vi.stubGlobal("matchMedia", () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }));
+  const seen: (string | null)[] = [];
+  Element.prototype.scrollIntoView = function (this: Element) {
+    seen.push(this.textContent);
+    return Promise.resolve();
+  };
+  open(viewOf(), <Bar connected open={() => undefined} />);
+  // What an effect gives back is called before it is done anew: a promise cannot be.
+  for (const view of ["Levels", "Fit", "Export"]) fireEvent.click(screen.getByText(view));
+  expect(seen).toEqual(["Levels", "Fit", "Export"]);
+  expect(screen.getByRole("navigation", { name: "Views" })).toBeTruthy();
+});

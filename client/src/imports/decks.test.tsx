@@ -1,0 +1,117 @@
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { JobView } from "../api/client";
+import { open, viewOf } from "../tests/show";
+import { AddSlide } from "../runsheet/AddSlide";
+import { DeckReport, isWorthTelling } from "./DeckReport";
+import { JoinPages } from "./JoinPages";
+import { isDeck } from "../show/fileKinds";
+import { RefreshPlan } from "./RefreshPlan";
+
+afterEach(cleanup);
+
+describe("a refresh", () => {
+  it("asks whose texts to use where both changed them, and tells what is lost before what stays", () => {
+    const choose = vi.fn();
+    render(
+      <RefreshPlan
+        lines={[
+          { kind: "kept", slideId: "s1", number: 1, title: "Who flies", fromDeck: null },
+          { kind: "new", slideId: null, number: 2, title: "Bring a torch", fromDeck: null },
+          { kind: "gone", slideId: "s2", number: null, title: "Counts", fromDeck: null },
+          {
+            kind: "changed",
+            slideId: "s3",
+            number: 3,
+            title: "Ears",
+            fromDeck: { title: "Ears", notes: "Said there" },
+          },
+        ]}
+        here={() => ({ title: "Ears", notes: "Said here" })}
+        fromDeck={new Set(["s3"])}
+        choose={choose}
+      />,
+    );
+    expect([...document.querySelectorAll("section")].map((s) => s.getAttribute("aria-label"))).toEqual([
+      "Changed in both",
+      "Gone",
+      "New",
+      "Changed",
+      "Kept",
+    ]);
+    // Only what differs is shown.
+    expect(screen.getByTestId("texts").textContent).toBe("Here: Said hereDeck: Said there");
+    fireEvent.click(screen.getByLabelText(/Use the deck’s texts for slide 3/));
+    expect(choose).toHaveBeenCalledWith("s3", false);
+    expect(screen.getByTitle("Bring a torch").textContent).toBe("2Bring a torch");
+  });
+});
+
+describe("joining pages", () => {
+  it("puts single pages right, and tells steps where a slide has several", () => {
+    const join = vi.fn();
+    open(viewOf(), <JoinPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
+    expect(screen.getByText("step 2")).toBeTruthy();
+    fireEvent.change(screen.getByLabelText("Slide of page 2"), { target: { value: "1" } });
+    expect(join).toHaveBeenCalledWith([0, 1, 2]);
+    fireEvent.change(screen.getByLabelText("Slide of page 3"), { target: { value: "-1" } });
+    expect(join).toHaveBeenLastCalledWith([0, 0, -1]);
+  });
+});
+
+describe("a report", () => {
+  const job = (kind: string, result: object): JobView => ({
+    id: "j",
+    showId: "show",
+    kind,
+    name: "deck.pptx",
+    state: "done",
+    progress: 1,
+    problem: null,
+    result: JSON.stringify(result),
+    subject: null,
+    createdAt: "2026-11-25T12:00:00Z",
+  });
+
+  it("is given when there is something to tell", () => {
+    const plain = job("deck", { slides: 3, steps: 0, sounds: 0, notUnderstood: [] });
+    expect(isWorthTelling(plain)).toBe(false);
+    expect(isWorthTelling({ ...plain, kind: "export" })).toBe(false);
+    const offer = "The PDF of the deck, joined, gives exact pictures.";
+    const told = job("deck", {
+      slides: 3,
+      steps: 1,
+      sounds: 2,
+      notUnderstood: ["Slide 3: a chart is not drawn."],
+      offer,
+    });
+    expect(isWorthTelling(told)).toBe(true);
+    open(viewOf(), <DeckReport job={told} />);
+    expect(screen.getByText(/3 slides, 1 step, 2 sounds/)).toBeTruthy();
+    fireEvent.click(screen.getByText("1 thing other than in the deck"));
+    expect(screen.getByText("Slide 3: a chart is not drawn.")).toBeTruthy();
+    expect(screen.getByText(offer)).toBeTruthy();
+  });
+});
+
+it("adds cards made here where it is told to", () => {
+  const { edit } = open(viewOf(), <AddSlide index={2} />);
+  fireEvent.click(screen.getByText("Add a slide"));
+  fireEvent.click(screen.getByText("A credits card"));
+  expect(edit.mock.lastCall?.[0]).toMatchObject({
+    kind: "addCard",
+    card: "credits",
+    index: 2,
+  });
+});
+
+it("knows a deck by its name", () => {
+  expect(["a.PPTX", "b.odp", "c.pdf", "d.jpeg", "e.mp3", "f.zip"].map((n) => isDeck(new File([], n)))).toEqual([
+    true,
+    true,
+    true,
+    true,
+    false,
+    false,
+  ]);
+});

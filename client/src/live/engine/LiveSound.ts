@@ -1,0 +1,214 @@
+import type { Schemas } from "../../api/client";
+import { framesPerSecond } from "../../ui/format";
+import limiterUrl from "./limiterWorklet?worker&url";
+import { courseOf, follow, overAt, type Speaker } from "./ducks";
+import { KeptPieces } from "./KeptPieces";
+import type { Fade, LiveCue, LiveOrder } from "./run";
+import { Stems } from "./Stem";
+import { StemPlayer } from "./StemPlayer";
+
+type RunView = Schemas["RunView"];
+
+interface Voice {
+  cue: LiveCue;
+  /** Where it begins, in milliseconds from the cue's start. */
+  fromMs: number;
+  player: StemPlayer;
+  /** Dies away when it is stopped, behind what swells it in. */
+  out: GainNode;
+  /** Makes room for voices, where it is a bed. */
+  room: GainNode | undefined;
+}
+
+const heldEdge = 0.03; // seconds in which all is held or let go
+
+/** Carries out what is ordered, on the audio clock: each cue from its stem, which the engine rendered, so that what sounds is what was set. */
+export class LiveSound {
+  readonly context = new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
+  readonly stems: Stems;
+  private kept: Promise<KeptPieces> | undefined;
+  private voices = new Map<string, Voice>();
+  /** What was stopped last of each cue that has not begun again: where it began by the audio clock, and when it has died away. */
+  private stopped = new Map<string, { origin: number; until: number }>();
+  private level = this.context.createGain();
+  private hold = this.context.createGain();
+  readonly analyser = this.context.createAnalyser();
+  private speakers: (Speaker & { cueId: string })[] = [];
+  private limited = false;
+
+  constructor(
+    private run: RunView,
+    private ended: (cueId: string) => void,
+  ) {
+    this.stems = new Stems(this.context, run);
+    this.level.connect(this.hold);
+    this.analyser.connect(this.context.destination);
+  }
+
+  /** Puts the limiter behind the sum, as behind that of a film; to be waited for before anything sounds. */
+  async prepare() {
+    if (this.limited) return;
+    await this.context.audioWorklet.addModule(limiterUrl);
+    const limiter = new AudioWorkletNode(this.context, "limiter", { outputChannelCount: [2] });
+    this.hold.connect(limiter).connect(this.analyser);
+    this.limited = true;
+  }
+
+  /** Goes without the limiter, on a page that has no worklets: what is too much is cut off there. */
+  goUnlimited() {
+    this.hold.connect(this.analyser);
+    this.limited = true;
+  }
+
+  /** The moment by the clock the sounds are played by, in milliseconds. */
+  now = () => Math.round(this.context.currentTime * 1000);
+
+  /** Where what is fetched is kept. */
+  keep = () => (this.kept ??= KeptPieces.open(this.run.id));
+
+  /** Has the beginnings of cues decoded, since they may be called for. */
+  expect(cueIds: Iterable<string>) {
+    for (const id of cueIds)
+      void this.stems
+        .of(id)
+        ?.decoded(0)
+        .catch(() => undefined);
+  }
+
+  carryOut(order: LiveOrder, cue: LiveCue) {
+    if (order.kind === "start") this.start(cue, order.fromMs, order.fade);
+    else if (order.kind === "stop") this.stop(cue.id, order.fade);
+    else if (order.kind === "ended") this.drop(cue.id);
+  }
+
+  /** Calls back at a moment from now, by the audio clock: it is kept while other windows are in front. */
+  alarm(ms: number, ring: () => void): () => void {
+    const source = this.context.createConstantSource();
+    const mute = this.context.createGain();
+    mute.gain.value = 0;
+    source.connect(mute).connect(this.context.destination);
+    source.onended = ring;
+    source.start();
+    source.stop(this.context.currentTime + ms / 1000);
+    return () => {
+      source.onended = null;
+      source.stop();
+    };
+  }
+
+  setLevel(gain: number) {
+    this.level.gain.setTargetAtTime(gain, this.context.currentTime, 0.02);
+  }
+
+  /** How long what is sent takes to come out of the loudspeakers, in seconds, as far as the browser knows. */
+  lag = () => this.context.outputLatency || 0;
+
+  /** How far into a cue is heard now, in milliseconds from its start, rounds taken together. */
+  positionMs(cueId: string): number | undefined {
+    const voice = this.voices.get(cueId);
+    if (voice?.player.origin === undefined) return voice?.fromMs;
+    return (this.context.currentTime - voice.player.origin) * 1000;
+  }
+
+  /** Where in a cue that was stopped is heard now, or was at last, in milliseconds from its start, and whether it still dies away. */
+  stoppedMs(cueId: string): { ms: number; heard: boolean } | undefined {
+    const stopped = this.stopped.get(cueId);
+    if (!stopped) return undefined;
+    const at = this.context.currentTime - this.lag();
+    return { ms: Math.max(0, Math.min(at, stopped.until) - stopped.origin) * 1000, heard: at < stopped.until };
+  }
+
+  /** Holds one cue where it is; gives where that is, in milliseconds from its start. */
+  holdCue(cueId: string): number | undefined {
+    const at = this.positionMs(cueId);
+    this.stop(cueId, { ms: 20, curve: "linear" });
+    return at;
+  }
+
+  async pause() {
+    this.hold.gain.setTargetAtTime(0, this.context.currentTime, heldEdge / 4);
+    await new Promise((done) => window.setTimeout(done, heldEdge * 1000));
+    await this.context.suspend();
+  }
+
+  async resume() {
+    await this.context.resume();
+    this.hold.gain.setTargetAtTime(1, this.context.currentTime, heldEdge / 4);
+  }
+
+  close() {
+    for (const id of [...this.voices.keys()]) this.stop(id, { ms: 5, curve: "linear" });
+    window.setTimeout(() => void this.context.close(), 50);
+    void this.kept?.then((kept) => kept.close()).catch(() => undefined);
+  }
+
+  private start(cue: LiveCue, fromMs: number, fade: Fade) {
+    const stem = this.stems.of(cue.id);
+    if (!stem) return;
+    const gain = this.context.createGain();
+    // Two fades in a row, so that a swell under way is not broken off by the way out.
+    const out = this.context.createGain();
+    const room = cue.kind === "bed" ? this.context.createGain() : undefined;
+    if (room) gain.connect(room).connect(out).connect(this.level);
+    else gain.connect(out).connect(this.level);
+    const begun = (at: number) => {
+      gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
+      // What swells in under a voice is as low from its beginning.
+      const [first] = room ? courseOf(this.speakers, cue.overDb, at) : [];
+      if (room && first) room.gain.value = 10 ** (first.db / 20);
+      if (cue.duck) this.speakers.push({ duck: cue.duck, origin: at - fromMs / 1000, until: Infinity, cueId: cue.id });
+      this.makeRoom();
+    };
+    const ended = () => {
+      out.disconnect();
+      if (this.voices.get(cue.id) === voice) this.ended(cue.id);
+    };
+    const from = Math.round((fromMs / 1000) * framesPerSecond);
+    const voice: Voice = {
+      cue,
+      fromMs,
+      out,
+      room,
+      player: new StemPlayer(this.context, stem, gain, { begun, ended }),
+    };
+    // It is among those that sound before it begins: a bed ducks from its beginning for a voice that began before it.
+    this.voices.set(cue.id, voice);
+    this.stopped.delete(cue.id);
+    voice.player.start(from);
+  }
+
+  private stop(cueId: string, fade: Fade) {
+    const voice = this.voices.get(cueId);
+    if (!voice) return;
+    this.voices.delete(cueId);
+    const at = this.context.currentTime;
+    voice.out.gain.setValueCurveAtTime(this.curve(fade).reverse(), at, fade.ms / 1000);
+    voice.player.stop(at + fade.ms / 1000 + 0.01);
+    if (voice.player.origin !== undefined)
+      this.stopped.set(cueId, { origin: voice.player.origin, until: at + fade.ms / 1000 });
+    this.falls(cueId);
+  }
+
+  private drop(cueId: string) {
+    this.voices.get(cueId)?.out.disconnect();
+    this.voices.delete(cueId);
+    this.falls(cueId);
+  }
+
+  private curve = (fade: Fade) => Float32Array.from(this.run.curves[fade.curve] ?? [0, 1]);
+
+  /** A voice falls silent: beds come up again. */
+  private falls(cueId: string) {
+    const now = this.context.currentTime;
+    for (const speaker of this.speakers) if (speaker.cueId === cueId) speaker.until = Math.min(speaker.until, now);
+    this.makeRoom();
+  }
+
+  /** Beds make room while voices really speak, each as far as it is too loud for them. */
+  private makeRoom() {
+    const now = this.context.currentTime;
+    this.speakers = this.speakers.filter((s) => overAt(s) > now);
+    for (const { room, cue } of this.voices.values())
+      if (room) follow(room.gain, courseOf(this.speakers, cue.overDb, now), now);
+  }
+}

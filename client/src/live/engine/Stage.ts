@@ -1,0 +1,309 @@
+import type { Schemas } from "../../api/client";
+import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
+import { watchClock } from "../../hearing/watchClock";
+import { LiveSound } from "./LiveSound";
+import { wordsOf } from "./words";
+
+type RunView = Schemas["RunView"];
+type RunLog = Schemas["RunLog"];
+
+/** How a show is shown: advanced by hand, or by its planned holds, once or for ever. */
+export type Manner = "hand" | "plan" | "forEver";
+
+/** What a page draws of a show being shown. */
+export interface Now {
+  place: number;
+  black: boolean;
+  paused: boolean;
+  /** Whether the browser holds the sound back although nothing was paused. */
+  soundHeld: boolean;
+  /** Whether no device takes the sound any more. */
+  soundLost: boolean;
+  ended: boolean;
+  /** The cues that sound, in the order of the plan, with those held one by one. */
+  sounding: readonly string[];
+  held: readonly string[];
+  /** When the waiting loop was left, or the run began without one, in milliseconds of {@link Stage.timeMs}. */
+  talkSinceMs: number | undefined;
+  /** When the place it began with is planned, in milliseconds from the show's beginning. */
+  talkFromMs: number;
+  /** When the present slide was come to. */
+  slideSinceMs: number;
+  version: number;
+}
+
+/** How far a sound leaps at a stroke, in milliseconds. */
+export const leapMs = 5000;
+
+/** How long the browser may take to let it sound, in milliseconds. */
+const patienceMs = 3000;
+
+const mostExpected = 24; // what is decoded at a time has its bounds
+
+/** A show being shown: takes what the presenter does to the rule, carries out what that orders, and keeps what happened. */
+export class Stage {
+  readonly run: LiveRun;
+  readonly sound: LiveSound;
+  readonly log: RunLog = { stays: [], lines: [] };
+  /** Where videos are to be had, by the names of their files: here, without the server. */
+  readonly videos = new Map<string, string>();
+  private listeners = new Set<() => void>();
+  private held = new Map<string, number>();
+  private last = new Map<string, string>();
+  private beganMs = 0;
+  private pausedAt = 0;
+  private pausedMs = 0;
+  private placeSinceMs = 0;
+  private stopAlarm: (() => void) | undefined;
+  private stopWatch: (() => void) | undefined;
+  private now: Now;
+  private manner: Manner = "hand";
+
+  constructor(
+    readonly view: RunView,
+    readonly kind: Schemas["RunKind"],
+  ) {
+    this.run = new LiveRun(view.plan);
+    this.sound = new LiveSound(view, (cueId) => this.happen({ kind: "ended", cueId }));
+    this.now = {
+      place: -1,
+      black: false,
+      paused: false,
+      soundHeld: false,
+      soundLost: false,
+      ended: false,
+      sounding: [],
+      held: [],
+      talkSinceMs: undefined,
+      talkFromMs: 0,
+      slideSinceMs: 0,
+      version: 0,
+    };
+    this.sound.context.onstatechange = () => {
+      if (this.now.place >= 0 && !this.now.ended)
+        this.tell({ soundHeld: !this.now.paused && this.sound.context.state !== "running" });
+    };
+  }
+
+  subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  snapshot = () => this.now;
+
+  get places(): readonly LivePlace[] {
+    return this.view.plan.places;
+  }
+
+  place(): LivePlace | undefined {
+    return this.places[this.now.place];
+  }
+
+  /** The moment by the clock on the wall, in milliseconds; what was paused does not count. */
+  timeMs = () => Math.round((this.now.paused ? this.pausedAt : performance.now()) - this.pausedMs);
+
+  /** Milliseconds since the show began to be shown. */
+  elapsedMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.beganMs);
+
+  /** How long the present place has been shown. */
+  onPlaceMs = () => (this.now.place < 0 ? 0 : this.timeMs() - this.placeSinceMs);
+
+  /** How long a slide has been shown in this run, all stays together; nothing where it has not been. */
+  spentMs(slideId: string): number | undefined {
+    const stays = this.log.stays.filter((s) => s.slideId === slideId);
+    return stays.length === 0 ? undefined : stays.reduce((sum, s) => sum + s.ms, 0);
+  }
+
+  /** What happened last to a cue, in words. */
+  lastOf = (cueId: string) => this.last.get(cueId);
+
+  /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
+  async begin(place: number, manner: Manner): Promise<boolean> {
+    // Where no device runs, it is never told.
+    await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
+    if (this.sound.context.state !== "running") return false;
+    this.manner = manner;
+    this.stopWatch = watchClock(this.sound.context, this.moves, (soundLost) => this.tell({ soundLost }));
+    this.beganMs = this.timeMs();
+    this.goTo(place);
+    return true;
+  }
+
+  on() {
+    const here = this.place();
+    if (here?.loopStart != null && this.manner === "hand") this.goTo(here.loopExit ?? this.now.place);
+    else this.next();
+  }
+
+  back() {
+    if (this.now.place > 0) this.goTo(this.now.place - 1);
+  }
+
+  goTo(place: number) {
+    const to = Math.max(0, Math.min(this.places.length - 1, place));
+    const [before, here] = [this.place(), this.places[to]];
+    if (!here || this.now.ended) return;
+    const now = this.timeMs();
+    if (before?.slideId !== here.slideId || to === this.now.place) {
+      this.endStay(now);
+      this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0, stepsMs: [] });
+      this.tell({ slideSinceMs: now });
+    }
+    this.keepStep(here.step, now);
+    this.placeSinceMs = now;
+    this.now = { ...this.now, place: to };
+    if (here.loopStart != null) this.tell({ talkSinceMs: undefined });
+    else if (this.now.talkSinceMs === undefined) this.tell({ talkSinceMs: now, talkFromMs: here.atMs });
+    this.happen({ kind: "goTo", place: to });
+    this.expect(to);
+    this.waitForNext(here);
+  }
+
+  startCue = (cueId: string) => this.happen({ kind: "start", cueId });
+  fadeOut = (cueId: string) => this.happen({ kind: "fadeOut", cueId });
+  silence = () => this.happen({ kind: "silence" });
+  seek = (cueId: string, ms: number) => this.happen({ kind: "seek", cueId, fromMs: Math.max(0, Math.round(ms)) });
+
+  /** Where in a cue is heard now, or it is held. */
+  positionMs = (cueId: string) => this.held.get(cueId) ?? this.sound.positionMs(cueId);
+
+  /** Where a cue is held, one by one; nothing where it is not. */
+  heldMs = (cueId: string) => this.held.get(cueId);
+
+  /** Where in a cue is what comes out of the loudspeakers now, which is a little behind what is sent there. */
+  heardMs(cueId: string): number | undefined {
+    const at = this.sound.positionMs(cueId);
+    return at === undefined ? undefined : Math.max(0, at - 1000 * this.sound.lag());
+  }
+
+  /** Where in a cue that was sent away it dies away, or did, and whether it still does. */
+  stoppedMs = (cueId: string) => this.sound.stoppedMs(cueId);
+
+  /** Whether anything goes on. */
+  moves = () => !this.now.paused && this.sound.context.state === "running";
+
+  /** Does what a clicker's button is for. */
+  press(what: string, number: number) {
+    const hand = this.place()?.byHand[number - 1];
+    if (what === "on") this.on();
+    else if (what === "back") this.back();
+    else if (what === "silence") this.silence();
+    else if (what === "hand" && hand) this.startCue(hand);
+  }
+
+  /** Holds a cue where it is, or lets it go on from there. */
+  holdCue(cueId: string) {
+    const at = this.held.get(cueId);
+    if (at === undefined) this.held.set(cueId, this.sound.holdCue(cueId) ?? 0);
+    else this.seek(cueId, at);
+    this.tell({});
+  }
+
+  async pause() {
+    if (this.now.paused) {
+      await this.sound.resume();
+      this.pausedMs += performance.now() - this.pausedAt;
+      this.tell({ paused: false, soundHeld: false });
+    } else {
+      this.pausedAt = performance.now();
+      this.tell({ paused: true });
+      await this.sound.pause();
+    }
+  }
+
+  /** Lets the sound go on that the browser holds back; called from a click. */
+  async letSound() {
+    await this.sound.context.resume();
+    this.tell({ soundHeld: this.sound.context.state !== "running" });
+  }
+
+  toggleBlack = () => this.tell({ black: !this.now.black });
+
+  /** Has the beginnings ready of what may sound at a place, and where the next stroke may lead from there. */
+  expect(place: number) {
+    const here = this.places[place];
+    const near = [place, place + 1, place - 1, here?.loopStart, here?.loopExit].map((p) => this.places[p ?? -1]);
+    const cues = near.flatMap((p) => [...(p?.byHand ?? []), ...(p?.held ?? [])]);
+    this.sound.expect([...new Set(cues)].slice(0, mostExpected));
+  }
+
+  /** Adds a line to what happened. */
+  note(words: string) {
+    const slideId = this.place()?.slideId ?? this.places[0]?.slideId ?? "";
+    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+    this.tell({});
+  }
+
+  end() {
+    if (this.now.ended) return;
+    this.stopAlarm?.();
+    this.stopWatch?.();
+    this.endStay(this.timeMs());
+    this.tell({ ended: true, soundLost: false });
+    this.sound.close();
+  }
+
+  private next() {
+    const here = this.place();
+    if (here?.goesRound && here.loopStart != null) this.goTo(here.loopStart);
+    else if (this.now.place + 1 < this.places.length) this.goTo(this.now.place + 1);
+    else if (this.manner === "forEver") this.goTo(0);
+    else if (this.manner === "plan") this.end();
+  }
+
+  /** By the planned holds, and round the waiting loop, the next place is come to by itself. */
+  private waitForNext(here: LivePlace) {
+    this.stopAlarm?.();
+    this.stopAlarm = undefined;
+    if (this.manner !== "hand" || here.loopStart != null)
+      this.stopAlarm = this.sound.alarm(here.stayMs, () => {
+        // A show that runs by itself goes through a waiting loop once.
+        if (this.manner !== "hand" && here.goesRound) this.goTo(here.loopExit ?? this.now.place);
+        else this.next();
+      });
+  }
+
+  private endStay(now: number) {
+    const stay = this.log.stays.at(-1);
+    if (stay) stay.ms = now - this.beganMs - stay.atMs;
+  }
+
+  /** When a step was taken; taken back, it is forgotten, and so are all where one was left out. */
+  private keepStep(step: number, now: number) {
+    const stay = this.log.stays.at(-1);
+    if (!stay?.stepsMs) return;
+    stay.stepsMs.length = Math.min(stay.stepsMs.length, step);
+    if (step > 0 && stay.stepsMs.length === step - 1) stay.stepsMs.push(now - this.beganMs - stay.atMs);
+  }
+
+  private happen(event: Omit<LiveEvent, "atMs">) {
+    const orders = this.run.take({ ...event, atMs: this.sound.now() });
+    for (const order of orders) {
+      if (order.kind !== "wait") this.held.delete(order.cueId);
+      this.sound.carryOut(order, this.run.cue(order.cueId));
+      if (order.kind === "wait") this.sound.alarm(order.inMs, () => this.happen({ kind: "due", cueId: order.cueId }));
+      this.keep(order);
+    }
+    this.tell({});
+  }
+
+  private keep(order: LiveOrder) {
+    const words = wordsOf(order, this.run, this.place()?.number ?? 0);
+    const slideId = this.place()?.slideId ?? "";
+    if (!words) return;
+    this.last.set(order.cueId, words);
+    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+  }
+
+  private tell(change: Partial<Now>) {
+    this.now = {
+      ...this.now,
+      ...change,
+      sounding: this.view.plan.cues.map((c) => c.id).filter((id) => this.run.stateOf(id).phase === "sounding"),
+      held: [...this.held.keys()],
+      version: this.now.version + 1,
+    };
+    for (const listener of this.listeners) listener();
+  }
+}

@@ -1,0 +1,82 @@
+import type { Schemas } from "../../api/client";
+import type { ReadPiece } from "./KeptPieces";
+
+/** What cues sound from: a course of frames in pieces, which are decoded as they are needed. */
+export interface Stem {
+  readonly frames: number;
+  /** The frame from which it is repeated without end; {@link frames} where it is not. */
+  readonly loopFrom: number;
+  readonly pieceFrames: number;
+  /** A piece, where it is decoded. */
+  ready(piece: number): AudioBuffer | undefined;
+  decoded(piece: number): Promise<AudioBuffer>;
+}
+
+const mostBytes = 48e6; // decoded and at hand, for all stems together: room for all that is expected at a place
+const floatBytes = 4;
+
+/** The stems of a run that are there, and of their decoded pieces those used last. */
+export class Stems {
+  private stems = new Map<number, Stem>();
+  private pieces = new Map<string, Promise<AudioBuffer> | AudioBuffer>();
+  private bytes = 0;
+
+  constructor(
+    private context: BaseAudioContext,
+    private view: Schemas["RunView"],
+  ) {}
+
+  /** Knows of a stem that is kept whole. */
+  add(index: number, read: ReadPiece) {
+    const stem = this.view.stems[index];
+    if (!stem) return;
+    const key = (piece: number) => `${index}/${piece}`;
+    this.stems.set(index, {
+      ...stem,
+      pieceFrames: this.view.pieceFrames,
+      ready: (piece) => this.used(key(piece)),
+      decoded: (piece) => this.decode(key(piece), () => read(piece)),
+    });
+  }
+
+  has = (index: number) => this.stems.has(index);
+
+  /** What a cue of the plan sounds from, where it is there. */
+  of(cueId: string): Stem | undefined {
+    return this.stems.get(this.view.stems.findIndex((s) => s.cueIds.includes(cueId)));
+  }
+
+  private used(key: string): AudioBuffer | undefined {
+    const piece = this.pieces.get(key);
+    if (!piece || piece instanceof Promise) return undefined;
+    this.pieces.delete(key);
+    this.pieces.set(key, piece);
+    return piece;
+  }
+
+  private async decode(key: string, read: () => Promise<ArrayBuffer>): Promise<AudioBuffer> {
+    const there = this.used(key) ?? this.pieces.get(key);
+    if (there) return there;
+    const making = read().then((bytes) => this.context.decodeAudioData(bytes));
+    this.pieces.set(key, making);
+    try {
+      const piece = await making;
+      // Once asked for its samples, the browser counts what a piece weighs and gives it back in time; else hundreds of megabytes gather.
+      for (let channel = 0; channel < piece.numberOfChannels; channel++) piece.getChannelData(channel);
+      this.pieces.set(key, piece);
+      this.bytes += weight(piece);
+      for (const [old, decoded] of this.pieces) {
+        if (this.bytes <= mostBytes) break;
+        if (old === key || decoded instanceof Promise) continue;
+        this.pieces.delete(old);
+        this.bytes -= weight(decoded);
+      }
+      return piece;
+    } catch (e) {
+      this.pieces.delete(key);
+      throw e;
+    }
+  }
+}
+
+const weight = (piece: AudioBuffer) => piece.length * piece.numberOfChannels * floatBytes;

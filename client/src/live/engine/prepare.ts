@@ -1,0 +1,67 @@
+import type { Schemas, StrandView } from "../../api/client";
+import { createRun } from "../../api/runs";
+import { fetchPictures, type Pictures } from "./pictures";
+import { Stage } from "./Stage";
+import { fetchStems } from "./fetchStems";
+import { fetchVideos } from "./videos";
+
+/** A show of which all that is needed is here. */
+export interface Prepared {
+  stage: Stage;
+  /** The cues as they are drawn. */
+  strands: readonly StrandView[];
+  /** The pictures, by slide and step, to be had without the server. */
+  pictures: Pictures["had"];
+  /** The slides whose pictures, and the sounds, that could not be had. */
+  missing: { pictures: readonly string[]; sounds: readonly string[] };
+}
+
+/** Fetches all that is needed to show a show as it is now; tells the fraction there. */
+export async function prepare(
+  showId: string,
+  kind: Schemas["RunKind"],
+  told: (fraction: number) => void,
+  cancel: AbortSignal,
+): Promise<Prepared> {
+  if (!window.isSecureContext)
+    throw new Error(
+      "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
+    );
+  const { run, strands } = await createRun(showId, kind);
+  cancel.throwIfAborted();
+  const stage = new Stage(run, kind);
+  try {
+    await stage.sound.prepare();
+    return await fetchMissing(showId, { stage, strands }, told, cancel);
+  } catch (e) {
+    letGo(stage);
+    throw e;
+  }
+}
+
+/** Fetches what is not here yet of a show that was begun to be fetched. */
+export async function fetchMissing(
+  showId: string,
+  { stage, strands }: Pick<Prepared, "stage" | "strands">,
+  told: (fraction: number) => void,
+  cancel: AbortSignal,
+): Promise<Prepared> {
+  const run = stage.view;
+  const pictures = await fetchPictures(showId, run, (f) => told(0.2 * f), cancel);
+  const videos = await fetchVideos(showId, run, stage.videos, (f) => told(0.2 + 0.2 * f), cancel);
+  const sounds = await fetchStems(showId, run, stage.sound, (f) => told(0.4 + 0.6 * f), cancel);
+  cancel.throwIfAborted();
+  stage.expect(0);
+  return {
+    stage,
+    strands,
+    pictures: pictures.had,
+    missing: { pictures: pictures.missing, sounds: [...new Set([...videos, ...sounds])] },
+  };
+}
+
+/** Gives back all that is held for a show that is not shown any more. */
+export function letGo(stage: Stage) {
+  stage.end();
+  for (const address of stage.videos.values()) URL.revokeObjectURL(address);
+}

@@ -1,0 +1,71 @@
+import { fetchFile, type Schemas, videoFileUrl } from "../../api/client";
+import type { Seen } from "../../videos/seen";
+import type { LiveCue } from "./run";
+import type { Stage } from "./Stage";
+
+type RunView = Schemas["RunView"];
+type LiveVideo = NonNullable<LiveCue["video"]>;
+
+/** Fetches the videos of a run and keeps them, so that they play without the server; tells the fraction there, and whose could not be had. */
+export async function fetchVideos(
+  showId: string,
+  run: RunView,
+  videos: Map<string, string>,
+  told: (fraction: number) => void,
+  cancel: AbortSignal,
+): Promise<string[]> {
+  const wanted = [...new Set(run.plan.cues.flatMap((c) => c.video?.file ?? []))].filter((f) => !videos.has(f));
+  const missing = new Set<string>();
+  for (const [i, file] of wanted.entries()) {
+    const answer = await fetchFile(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(
+      () => undefined,
+    );
+    if (answer) videos.set(file, URL.createObjectURL(await answer.blob()));
+    else for (const cue of run.plan.cues) if (cue.video?.file === file) missing.add(cue.name);
+    told((i + 1) / wanted.length);
+  }
+  return [...missing];
+}
+
+/** The videos that lie on the slide of a place, the lowest first. */
+export const videosAt = (stage: Stage, place: number): (LiveCue & { video: LiveVideo })[] =>
+  stage.view.plan.cues.flatMap((cue) =>
+    cue.video && place >= cue.video.firstPlace && place <= cue.video.lastPlace ? [{ ...cue, video: cue.video }] : [],
+  );
+
+/** What is seen of a video now: it stands before it begins and where it is held, moves while its cue plays, and is over as it is set to be. */
+export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen | undefined {
+  const { video, id } = cue;
+  const still = (ms: number): Seen => ({ fileFrame: fileFrameAt(stage, cue, ms).fileFrame, speed: 0 });
+  const { phase, fromMs } = stage.run.stateOf(id);
+  const held = stage.heldMs(id);
+  if (held !== undefined) return still(held);
+  if (phase === "sounding") {
+    const at = stage.heardMs(id);
+    return stage.moves() && at !== undefined ? fileFrameAt(stage, cue, at) : still(at ?? fromMs);
+  }
+  const before = () => (video.place.hiddenBefore ? undefined : still(0));
+  if (phase === "fresh" || phase === "waiting") return before();
+  // One that is sent away goes on until it has died away, and stands there; come back to, it begins anew or goes on.
+  const stopped = stage.stoppedMs(id);
+  if (stopped?.heard) return stage.moves() ? fileFrameAt(stage, cue, stopped.ms) : still(stopped.ms);
+  if (phase === "left" && cue.return !== "pickUp") return before();
+  if (video.place.atEnd === "leaves") return undefined;
+  return still(video.place.atEnd === "backToFirst" ? 0 : (stopped?.ms ?? (fromMs > 0 ? fromMs : Infinity)));
+}
+
+/** The frame of the file at a moment from the cue's start, rounds taken together. */
+function fileFrameAt(stage: Stage, { id, video }: LiveCue & { video: LiveVideo }, ms: number): Seen {
+  const stem = stage.view.stems.find((s) => s.cueIds.includes(id));
+  const length = stem?.frames ?? 0;
+  const period = length - (stem?.loopFrom ?? length);
+  const frame = Math.max(0, ms * 48);
+  const at =
+    frame < length || period === 0 ? Math.min(frame, length - 1) : length - period + ((frame - length) % period);
+  const run = video.runs.findLast((r) => r.fromFrame <= at) ?? video.runs[0];
+  if (!run) return { fileFrame: 0, speed: 0 };
+  return {
+    fileFrame: run.fileFrame + Math.min(at, run.toFrame - 1) * run.speed - run.fromFrame * run.speed,
+    speed: run.speed,
+  };
+}

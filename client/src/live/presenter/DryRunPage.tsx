@@ -1,0 +1,137 @@
+import { useCallback, useEffect, useState } from "react";
+import { useRuns } from "../../api/runs";
+import { useView } from "../../show/openShow";
+import { Choice, Tick } from "../../ui/fields";
+import { sendKept } from "./keepRun";
+import { PresenterView } from "./PresenterView";
+import { ChecksStrip } from "../../findings/ChecksStrip";
+import { useFindings } from "../../findings/useChecks";
+import { ReadyCard } from "./ReadyCard";
+import { RunEnd } from "./RunEnd";
+import { RunReport } from "./RunReport";
+import type { SlideVoices } from "./SlideVoices";
+import { useSlideVoices } from "./useSlideVoices";
+import { VoicesSaved } from "./VoicesSaved";
+import { useNow } from "../engine/useNow";
+import type { Prepared } from "../engine/prepare";
+import { usePrepared } from "./usePrepared";
+import { useTold } from "./useTold";
+
+const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };
+
+/** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
+export default function DryRunPage() {
+  const view = useView();
+  const ready = usePrepared(view.id, "dry");
+  const findings = useFindings(view.id, view.revision);
+  const { prepared, begun } = ready;
+  const recording = useSlideVoices(view.id);
+  if (begun && prepared)
+    return (
+      <div data-theme="lantern" className="bg-base-200 text-base-content fixed inset-0 z-40">
+        <Rehearsed showId={view.id} prepared={prepared} voices={recording.voices} />
+      </div>
+    );
+  return (
+    <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] overflow-y-auto max-lg:grid-cols-1">
+      <ReadyCard
+        title="Dry run"
+        showId={view.id}
+        below={<ChecksStrip showId={view.id} findings={findings} />}
+        ready={ready}
+        waits={recording.asking}
+        ways={[
+          ["hand", "when I say so"],
+          ["plan", "by the planned holds"],
+        ]}
+        atTop
+      >
+        <div className="mb-3">
+          <Tick
+            ticked={recording.asking || !!recording.voices}
+            set={(wanted) => (wanted ? void recording.open(false) : recording.close())}
+          >
+            Record a voice for each slide, best with headphones on
+          </Tick>
+          {recording.problem && (
+            <p role="alert" className="mt-1 pl-7 text-sm">
+              <span className="text-error">{recording.problem}</span>{" "}
+              <button type="button" className="btn btn-xs" onClick={() => void recording.open(true)}>
+                Use the practice microphone
+              </button>
+            </p>
+          )}
+        </div>
+      </ReadyCard>
+      <Runs showId={view.id} />
+    </div>
+  );
+}
+
+/** What earlier runs were like. */
+function Runs({ showId }: { showId: string }) {
+  const [chosen, setChosen] = useState<string>();
+  const sendLeft = useCallback(() => sendKept(showId), [showId]);
+  const { data: runs } = useRuns(showId, sendLeft);
+  const shown = chosen ?? runs?.[0]?.id;
+  return (
+    <section className="bg-base-100 line-l min-w-0 overflow-y-auto p-6" aria-label="Earlier runs">
+      <h2 className="mb-2 text-lg">Earlier runs</h2>
+      {!runs || runs.length === 0 ? (
+        <p className="muted">None yet. A run is told here: its times beside the plan, and what sounded where.</p>
+      ) : (
+        <p className="mb-4">
+          <Choice
+            label="Which run"
+            value={shown ?? ""}
+            options={runs.map((r) => [
+              r.id,
+              `${kinds[r.kind] ?? r.kind}, ${new Date(r.startedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`,
+            ])}
+            commit={setChosen}
+          />
+        </p>
+      )}
+      {shown && <RunReport key={shown} showId={showId} runId={shown} />}
+    </section>
+  );
+}
+
+interface RehearsedProps {
+  showId: string;
+  prepared: Prepared;
+  voices: SlideVoices | undefined;
+}
+
+function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: RehearsedProps) {
+  const now = useNow(stage);
+  const notices = useTold(showId, stage);
+  const [startsAt, setStartsAt] = useState<number>();
+  const slideId = stage.place()?.slideId;
+  useEffect(() => {
+    const slide = stage.view.show.slides.find((s) => s.id === slideId);
+    if (voices && slide) voices.slide(slide.id, slide.title);
+  }, [voices, stage, slideId]);
+  useEffect(() => {
+    if (now.ended) void voices?.end();
+  }, [voices, now.ended]);
+  if (now.ended)
+    return (
+      <RunEnd showId={showId} stage={stage}>
+        {voices && <VoicesSaved voices={voices} />}
+      </RunEnd>
+    );
+  return (
+    <PresenterView
+      stage={stage}
+      showId={showId}
+      strands={strands}
+      pictures={pictures}
+      startsAt={startsAt}
+      setStartsAt={setStartsAt}
+      notices={
+        voices ? ["Recording a voice for this slide.", ...notices.filter((n) => !n.includes("edited"))] : notices
+      }
+    />
+  );
+}

@@ -1,0 +1,46 @@
+import { useRef } from "react";
+import { useDragValue } from "../../ui/useDragValue";
+import { lettersFor, type Space } from "./timeline/space";
+
+interface Props {
+  notes: string;
+  space: Space;
+  letters: number;
+  setLetters: (letters: number) => void;
+}
+
+/** The notes of the slide. Their edge is drawn to make room for them: the more, the larger their letters. */
+export function Notes({ notes, space, letters, setLetters }: Props) {
+  // How much room they had when their edge was taken hold of.
+  const before = useRef(0);
+  const { bind } = useDragValue({
+    valueAt: ({ x, y, startX, startY }) =>
+      lettersFor(space.upright, before.current - (space.upright ? y - startY : x - startX)),
+    start: () => {
+      before.current = space.notes;
+    },
+    change: setLetters,
+    commit: setLetters,
+  });
+  return (
+    <section
+      className={`bg-base-100 relative flex shrink-0 flex-col ${space.upright ? "line-t" : "line-l"}`}
+      style={space.upright ? { height: space.notes } : { width: space.notes + 12 }}
+      aria-label="Notes"
+    >
+      <div
+        {...bind()}
+        className={`hover:bg-primary absolute touch-none ${space.upright ? "inset-x-0 -top-1 h-2 cursor-row-resize" : "inset-y-0 -left-1 w-2 cursor-col-resize"}`}
+        title="Draw this edge for larger or smaller notes"
+        data-testid="notes-edge"
+      />
+      <p
+        className="min-h-0 grow overflow-y-auto px-4 py-3 leading-snug whitespace-pre-wrap"
+        style={{ fontSize: letters }}
+        tabIndex={0}
+      >
+        {notes || <span className="muted text-base">No notes on this slide.</span>}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import { useState } from "react";
+import { useParams } from "react-router";
+import { ChecksStrip } from "../../findings/ChecksStrip";
+import { useFindings } from "../../findings/useChecks";
+import { ClickerDialog } from "../clicker/ClickerDialog";
+import { HandWaits } from "./HandWaits";
+import { PresenterView } from "./PresenterView";
+import { ReadyCard } from "./ReadyCard";
+import { RunEnd } from "./RunEnd";
+import { SelfRunning } from "../audience/SelfRunning";
+import type { Manner } from "../engine/Stage";
+import { useClicker } from "../clicker/useClicker";
+import { useNow } from "../engine/useNow";
+import type { Prepared } from "../engine/prepare";
+import { usePrepared } from "./usePrepared";
+import { useTold } from "./useTold";
+
+/** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
+export default function PresentPage() {
+  const { showId = "" } = useParams();
+  const ready = usePrepared(showId, "present");
+  const { prepared, manner, begun } = ready;
+  const findings = useFindings(showId, prepared?.stage.view.revision);
+  return (
+    <div data-theme="lantern" className="bg-base-200 text-base-content h-screen">
+      {begun && prepared ? (
+        <Shown showId={showId} prepared={prepared} manner={manner} />
+      ) : (
+        <ReadyCard
+          title="Present"
+          showId={showId}
+          below={<ChecksStrip showId={showId} findings={findings} />}
+          ready={ready}
+          ways={[
+            ["hand", "when I say so"],
+            ["plan", "by itself, by the planned holds, once"],
+            ["forEver", "by itself, for ever"],
+          ]}
+        >
+          {manner !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (
+            <HandWaits names={prepared.stage.view.waitsForHand} />
+          )}
+        </ReadyCard>
+      )}
+    </div>
+  );
+}
+
+function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepared; manner: Manner }) {
+  const { stage, strands, pictures } = prepared;
+  const now = useNow(stage);
+  const notices = useTold(showId, stage);
+  const [startsAt, setStartsAt] = useState<number>();
+  const [clicking, setClicking] = useState(false);
+  const clicker = useClicker(showId, stage);
+  if (now.ended) return <RunEnd showId={showId} stage={stage} />;
+  if (manner !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={pictures} />;
+  return (
+    <>
+      <PresenterView
+        stage={stage}
+        showId={showId}
+        strands={strands}
+        pictures={pictures}
+        startsAt={startsAt}
+        setStartsAt={setStartsAt}
+        notices={notices}
+        openClicker={() => setClicking(true)}
+      />
+      {clicking && <ClickerDialog clicker={clicker} close={() => setClicking(false)} />}
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+import { toast } from "sonner";
+import { useState } from "react";
+import { createPortal } from "react-dom";
+import { spotUrl, type StrandView } from "../../api/client";
+import { noDevice } from "../../hearing/watchClock";
+import { AudienceView } from "../audience/AudienceView";
+import { openAudience, type Audience } from "../audience/audienceWindow";
+import { Notes } from "./Notes";
+import { PassingSheet } from "./timeline/PassingSheet";
+import { spaceOf, pad } from "./timeline/space";
+import { StageBar } from "./timeline/StageBar";
+import { StageKeysDialog } from "./timeline/StageKeys";
+import { timeWords, Told } from "./timeline/Told";
+import { useChosenSound } from "./timeline/useChosenSound";
+import { useLetters } from "./timeline/useLetters";
+import { useSize } from "./timeline/useSize";
+import type { Pictures } from "../engine/pictures";
+import { SlideGrid } from "./SlideGrid";
+import type { Stage } from "../engine/Stage";
+import { useNow, useTick } from "../engine/useNow";
+import { useCommands } from "../../ui/useCommands";
+import { useStageKeys } from "../engine/useStageKeys";
+import { useWakeLock } from "../../ui/useWakeLock";
+import { useLeaveWarning } from "../../ui/useLeaveWarning";
+
+interface Props {
+  stage: Stage;
+  showId: string;
+  strands: readonly StrandView[];
+  pictures: Pictures["had"];
+  startsAt: number | undefined;
+  setStartsAt: (at: number | undefined) => void;
+  /** What is to be told above all else, such as that the show was edited meanwhile. */
+  notices: readonly string[];
+  openClicker?: () => void;
+}
+
+const wideAspect = 16 / 9;
+
+/** The presenter's page, made for a dark room and for a look from a metre away: the run sheet passing by, and the notes. */
+export function PresenterView(props: Props) {
+  const { stage, showId, strands, pictures, startsAt, setStartsAt, notices, openClicker } = props;
+  const now = useNow(stage);
+  const [audience, setAudience] = useState<Audience>();
+  const [over, setOver] = useState<"slides" | "keys">();
+  const [time, setTime] = useState("");
+  const [letters, setLetters] = useLetters();
+  const [box, size] = useSize<HTMLDivElement>();
+  const { chosen, choose, press } = useChosenSound(stage);
+  const openGrid = () => setOver("slides");
+  const openKeys = () => setOver("keys");
+  useWakeLock();
+  useLeaveWarning(!now.ended);
+  useStageKeys(stage, { slides: openGrid, keys: openKeys });
+  useCommands("presenter", {
+    which: () => press("which"),
+    hold: () => press("hold"),
+    restart: () => press("restart"),
+    back: () => press("back"),
+    on: () => press("on"),
+    mark: () => press("mark"),
+    fade: () => press("fade"),
+    largerNotes: () => setLetters(letters + 2),
+    smallerNotes: () => setLetters(letters - 2),
+    time: () => setTime(timeWords(stage)),
+  });
+  // Whether the audience's window is still there is not told.
+  useTick(1);
+  const slide = stage.view.show.slides.find((s) => s.id === stage.place()?.slideId);
+  const first = stage.view.show.slides[0]?.picture;
+  const space = spaceOf(size.width, size.height, first ? first.width / first.height : wideAspect, letters);
+  const open = audience && !audience.window.closed ? audience : undefined;
+  return (
+    <div className="flex h-full flex-col">
+      <StageBar
+        stage={stage}
+        audience={() => {
+          const opened = openAudience();
+          if (opened) setAudience(opened);
+          else toast.error("The browser blocked the window. Allow pop-ups for this page, then try again.");
+        }}
+        clicker={openClicker}
+        slides={openGrid}
+        keys={openKeys}
+      />
+      {(notices.length > 0 || now.soundHeld || now.soundLost) && (
+        <div
+          role="status"
+          className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5 font-semibold"
+        >
+          {now.soundHeld ? (
+            <>
+              The browser holds the sound back.
+              <button type="button" className="btn btn-xs" onClick={() => void stage.letSound()}>
+                Let it sound
+              </button>
+            </>
+          ) : (
+            [...(now.soundLost ? [noDevice] : []), ...notices].join(" ")
+          )}
+        </div>
+      )}
+      <div ref={box} className={`flex min-h-0 grow ${space.upright ? "flex-col" : ""}`}>
+        {size.width > 0 && (
+          <>
+            <main className="flex min-w-0 grow" style={{ paddingInline: pad, paddingTop: pad }}>
+              <PassingSheet
+                stage={stage}
+                strands={strands}
+                pictures={pictures}
+                space={space}
+                chosen={chosen}
+                choose={choose}
+                startsAt={startsAt}
+                setStartsAt={setStartsAt}
+              />
+            </main>
+            <Notes notes={slide?.notes ?? ""} space={space} letters={letters} setLetters={setLetters} />
+          </>
+        )}
+      </div>
+      <Told stage={stage} time={time} />
+      {over === "slides" && <SlideGrid stage={stage} pictures={pictures} close={() => setOver(undefined)} />}
+      {over === "keys" && <StageKeysDialog close={() => setOver(undefined)} />}
+      {open &&
+        createPortal(
+          <AudienceView stage={stage} spotPicture={spotUrl(showId)} pictures={pictures} startsAt={startsAt} />,
+          open.box,
+        )}
+    </div>
+  );
+}

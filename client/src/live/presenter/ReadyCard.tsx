@@ -1,0 +1,167 @@
+import { useState, type ReactNode } from "react";
+import { Link, useLocation } from "react-router";
+import { Choice } from "../../ui/fields";
+import type { Manner } from "../engine/Stage";
+import { useEdited } from "./revision";
+import type { OnItsWay, Ready } from "./usePrepared";
+import { nothingSounds } from "../engine/words";
+
+interface Props {
+  title: string;
+  showId: string;
+  ready: Ready;
+  /** The ways it can go on, in words. */
+  ways: readonly (readonly [Manner, string])[];
+  /** Whether it stands at the top, beside something else. */
+  atTop?: boolean;
+  /** Whether something is to be waited for before it can begin. */
+  waits?: boolean;
+  /** What more there is to choose. */
+  children?: ReactNode;
+  /** What comes by itself: under the buttons, so that they stay where they are. */
+  below: ReactNode;
+}
+
+/** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
+export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
+  const { onItsWay, prepared, manner, setManner, begin } = ready;
+  const edited = useEdited(showId, prepared?.stage.view.revision);
+  // Whoever comes here from a slide begins with it.
+  const came = (useLocation().state as { from?: string } | null)?.from;
+  const [chosen, choose] = useState<string>();
+  const [refused, setRefused] = useState(false);
+  const [beginning, setBeginning] = useState(false);
+  const slides = prepared?.stage.places.flatMap((p, i) => (p.step === 0 ? [{ p, i }] : [])) ?? [];
+  const place = slides.find(({ p }) => p.slideId === (chosen ?? came)) ?? slides[0];
+  const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
+  const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
+  return (
+    <main className={`grid h-full items-start justify-items-center overflow-y-auto p-6 ${atTop ? "" : "pt-[14vh]"}`}>
+      <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
+        <h1 className="mb-4 text-2xl">{title}</h1>
+        {!prepared ? (
+          <Fetching
+            onItsWay={onItsWay}
+            words="Fetching all slides and sounds, so that nothing is missing once it begins."
+            again="Try again"
+            start={ready.fetchShow}
+          />
+        ) : (
+          <>
+            {sounds.length + pictures.length > 0 ? (
+              <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+                {sounds.length > 0 && <p>{sounds.join(", ")} could not be fetched and will not sound.</p>}
+                {pictures.length > 0 && <p>The picture of {pictures.join(", ")} could not be fetched.</p>}
+                <Fetching
+                  onItsWay={onItsWay?.what === "missing" ? onItsWay : undefined}
+                  words="Fetching once more what is missing."
+                  asked="Try again, or begin without."
+                  again="Try again"
+                  start={ready.fetchMissing}
+                />
+              </div>
+            ) : (
+              <p className="mb-4" data-testid="ready">
+                Ready. All of it is here: it goes on even if the server is lost.
+              </p>
+            )}
+            {prepared.stage.view.shownElsewhere && (
+              <p role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
+                This show is being presented on another page too. Each sounds by itself: end the other one if that is
+                not meant.
+              </p>
+            )}
+            <p className="mb-3">
+              From{" "}
+              <Choice
+                label="From slide"
+                value={place?.p.slideId ?? ""}
+                options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
+                commit={choose}
+                width="20rem"
+              />
+            </p>
+            <p className="mb-3">
+              Goes on <Choice label="Goes on" value={manner} options={ways} commit={setManner} />
+            </p>
+            {children}
+            {refused && (
+              <p role="alert" className="mb-3">
+                {nothingSounds}
+              </p>
+            )}
+            <div className="mt-5 flex items-center gap-3">
+              <button
+                type="button"
+                className="btn btn-primary btn-lg"
+                disabled={waits || beginning}
+                onClick={() => {
+                  setBeginning(true);
+                  void begin(place?.i ?? 0)
+                    .then((sounds) => setRefused(!sounds))
+                    .finally(() => setBeginning(false));
+                }}
+              >
+                Begin
+              </button>
+              <Link className="btn btn-ghost" to={`/shows/${showId}`}>
+                Back to the run sheet
+              </Link>
+            </div>
+            {edited && (
+              <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
+                <p className="mb-2">The show was edited since: what is ready is the show as it was.</p>
+                <Fetching
+                  onItsWay={onItsWay?.what === "show" ? onItsWay : undefined}
+                  words="Fetching it as it is now; until then, Begin begins with it as it was."
+                  again="Fetch it as it is now"
+                  start={ready.fetchShow}
+                />
+              </div>
+            )}
+            <div className="mt-5">{below}</div>
+          </>
+        )}
+      </div>
+    </main>
+  );
+}
+
+interface FetchingProps {
+  onItsWay: OnItsWay | undefined;
+  /** What is said while it is on its way, and before it is asked for. */
+  words: string;
+  asked?: string;
+  /** What the button says that begins it. */
+  again: string;
+  start: () => void;
+}
+
+/** How far a fetching has come; else why it came to nothing, and the button that begins it. */
+function Fetching({ onItsWay, words, asked, again, start }: FetchingProps) {
+  if (onItsWay && !onItsWay.problem)
+    return (
+      <div role="status">
+        <p className="mb-2">{words}</p>
+        <progress
+          className="progress progress-primary w-full"
+          value={onItsWay.fraction}
+          max={1}
+          aria-label="How far the fetching has come"
+        />
+      </div>
+    );
+  return (
+    <>
+      {onItsWay && (
+        <p role="alert" className="mb-2">
+          {onItsWay.problem}
+        </p>
+      )}
+      {asked && <p className="mb-2">{asked}</p>}
+      <button type="button" className="btn btn-sm" onClick={start}>
+        {again}
+      </button>
+    </>
+  );
+}

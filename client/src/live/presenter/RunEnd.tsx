@@ -1,0 +1,28 @@
+import { useEffect, useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { keepRun } from "./keepRun";
+import { RunReport } from "./RunReport";
+import type { Stage } from "../engine/Stage";
+
+/** After a run: what it was like, once that is kept. */
+export function RunEnd({ showId, stage, children }: { showId: string; stage: Stage; children?: ReactNode }) {
+  const [kept, setKept] = useState<boolean>();
+  useEffect(() => void keepRun(showId, stage).then(setKept, () => setKept(false)), [showId, stage]);
+  return (
+    <main className="h-full overflow-y-auto px-8 py-6">
+      <div className="mb-4 flex items-center gap-4">
+        <h1 className="text-2xl">The run has ended</h1>
+        <Link className="btn btn-sm" to={`/shows/${showId}`}>
+          Back to the run sheet
+        </Link>
+      </div>
+      {children}
+      {kept === false && (
+        <p role="status" className="mb-4">
+          The server is away. What happened is kept here and sent when it is there again.
+        </p>
+      )}
+      {kept && <RunReport showId={showId} runId={stage.view.id} />}
+    </main>
+  );
+}

@@ -1,0 +1,43 @@
+import { framesOfMs, shortTime } from "../../ui/format";
+import type { Stage } from "../engine/Stage";
+import { useNow, useTick } from "../engine/useNow";
+
+/** How far the talk is from its plan, in milliseconds: nothing while within the planned stay, more than nothing when behind. */
+function behindMs(stage: Stage): number | undefined {
+  const { talkSinceMs, talkFromMs } = stage.snapshot();
+  const place = stage.place();
+  if (talkSinceMs === undefined || !place) return undefined;
+  const elapsed = stage.timeMs() - talkSinceMs;
+  const planned = place.atMs - talkFromMs;
+  return elapsed - Math.max(planned, Math.min(planned + place.stayMs, elapsed));
+}
+
+/** How far ahead of its plan or behind it the talk is, in words; nothing before it. */
+export function aheadWords(stage: Stage): string {
+  const behind = behindMs(stage);
+  if (behind === undefined) return "";
+  return Math.abs(behind) > 500
+    ? `${shortTime(framesOfMs(Math.abs(behind)))} ${behind > 0 ? "behind" : "ahead"}`
+    : "as planned";
+}
+
+/** The time since the talk began, against the plan, and of day. */
+export function StageClock({ stage }: { stage: Stage }) {
+  const now = useNow(stage);
+  useTick();
+  const waiting = now.talkSinceMs === undefined;
+  const since = Math.max(0, stage.timeMs() - (now.talkSinceMs ?? now.slideSinceMs));
+  const day = new Date().toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
+  return (
+    <div className="flex items-baseline gap-4 whitespace-nowrap" role="timer" aria-label="Clock">
+      <span>
+        <b className="figures text-3xl">{shortTime(framesOfMs(since))}</b>{" "}
+        <span className="muted text-sm">{waiting ? "waiting" : "talk"}</span>
+      </span>
+      <b className={(behindMs(stage) ?? 0) > 500 ? "text-warning" : ""} data-ahead>
+        {aheadWords(stage)}
+      </b>
+      <span className="figures muted text-xl">{day}</span>
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Schemas } from "../../api/client";
+import { saveRun } from "../../api/runs";
+import { storage } from "../../ui/storage";
+import type { Stage } from "../engine/Stage";
+
+type ToldRun = Schemas["ToldRun"];
+
+const placeOf = (showId: string, runId: string) => `phonaris-run ${showId} ${runId}`;
+const began = new WeakMap<Stage, string>();
+
+/** Keeps what a run was like so far: with the server, or here until the server is there again. */
+export async function keepRun(showId: string, stage: Stage): Promise<boolean> {
+  if (stage.log.stays.length === 0) return true;
+  if (!began.has(stage)) began.set(stage, new Date(Date.now() - stage.elapsedMs()).toISOString());
+  const told: ToldRun = {
+    kind: stage.kind,
+    startedAt: began.get(stage) ?? "",
+    ended: stage.snapshot().ended,
+    log: stage.log,
+  };
+  storage.setItem(placeOf(showId, stage.view.id), JSON.stringify(told));
+  return send(showId, stage.view.id, told);
+}
+
+/** Sends what could not be sent when it happened. */
+export async function sendKept(showId: string) {
+  const prefix = placeOf(showId, "");
+  for (const key of storage.keys().filter((k) => k.startsWith(prefix)))
+    await send(showId, key.slice(prefix.length), JSON.parse(storage.getItem(key) ?? "null") as ToldRun);
+}
+
+async function send(showId: string, runId: string, told: ToldRun): Promise<boolean> {
+  try {
+    if (!(await saveRun({ id: showId, runId }, told))) return false;
+    storage.removeItem(placeOf(showId, runId));
+    return true;
+  } catch {
+    return false;
+  }
+}

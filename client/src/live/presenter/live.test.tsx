@@ -1,0 +1,102 @@
+import { cleanup, render, screen } from "@testing-library/react";
+import { afterEach, describe, expect, it } from "vitest";
+import { countdownWords } from "../engine/countdown";
+import { HandWaits } from "./HandWaits";
+import { liveCue as cue } from "../../tests/liveCue";
+import { LiveRun, type LivePlan } from "../engine/run";
+import { whyNow, wordsOf } from "../engine/words";
+
+afterEach(cleanup);
+
+const place = (
+  number: number,
+  held: string[],
+  begins: string[],
+  byHand: string[] = [],
+): LivePlan["places"][number] => ({
+  slideId: `s${number}`,
+  number,
+  step: 0,
+  atMs: (number - 1) * 4000,
+  stayMs: 4000,
+  held,
+  begins: begins.map((cueId) => ({ cueId, delayMs: 0, anew: true })),
+  ends: [],
+  byHand,
+  loopStart: null,
+  loopExit: null,
+  goesRound: false,
+});
+const plan: LivePlan = {
+  handFadeMs: 1500,
+  edge: { ms: 5, curve: "linear" },
+  silenceFadeMs: 300,
+  places: [
+    place(1, ["pad", "owl"], ["pad"], ["owl"]),
+    place(2, ["pad"], ["pad"]),
+    place(3, ["reel"], ["reel"]),
+    place(4, [], []),
+  ],
+  cues: [
+    cue("pad", "Dusk Pad"),
+    cue("reel", "Mill Reel", { lastNumber: 3 }),
+    cue("owl", "Owl", { kind: "spot", byHand: true, lengthMs: 3000, lastNumber: 1 }),
+  ],
+};
+
+describe("a run's log", () => {
+  it("tells what was done with each sound, and why", () => {
+    const run = new LiveRun(plan);
+    let atMs = 0;
+    const told = (event: Parameters<LiveRun["take"]>[0]) =>
+      run.take(event).map((order) => wordsOf(order, run, plan.places[run.place]?.number ?? 0));
+    expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["Dusk Pad began with slide 1"]);
+    expect(whyNow(run, "pad", "Dusk Pad began with slide 1")).toBe(
+      "Dusk Pad began with slide 1; it goes on through slide 2",
+    );
+    expect(whyNow(run, "owl", undefined)).toBe("Owl waits for a hand");
+    expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["Owl was started by hand"]);
+    expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["Owl finished"]);
+    // Begun anew or moved within, it is not told to have ended.
+    expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "Dusk Pad was started by hand"]);
+    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual([
+      "Dusk Pad gave way to Mill Reel",
+      "Mill Reel began with slide 3",
+    ]);
+    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual([
+      "Mill Reel faded: its span ended with slide 3",
+    ]);
+    expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["Dusk Pad began with slide 2"]);
+    expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["Dusk Pad was faded by hand"]);
+    expect(whyNow(run, "pad", "Dusk Pad was faded by hand")).toBe(
+      "Dusk Pad was faded by hand; it begins again when its slides are come back to",
+    );
+    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["Mill Reel began with slide 3"]);
+    expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["Mill Reel was silenced by hand"]);
+  });
+
+  it("picks up where it was left, rounds and all", () => {
+    const run = new LiveRun({ ...plan, cues: plan.cues.map((c) => ({ ...c, return: "pickUp" })) });
+    run.take({ kind: "goTo", place: 0, atMs: 0 });
+    run.take({ kind: "goTo", place: 3, atMs: 7000 });
+    expect(run.take({ kind: "goTo", place: 1, atMs: 20_000 })).toMatchObject([
+      { kind: "start", cueId: "pad", reason: "cameBack", fromMs: 7000 },
+    ]);
+  });
+});
+
+describe("before it begins", () => {
+  it("counts down to the talk", () => {
+    expect(countdownWords(270_000, 0)).toBe("begins in 4:30");
+    expect(countdownWords(61_000, 500)).toBe("begins in 1:01");
+    expect(countdownWords(1000, 5000)).toBe("begins now");
+  });
+
+  it("tells what would wait for a hand", () => {
+    render(<HandWaits names={["Owl"]} />);
+    expect(screen.getByRole("note").textContent).toContain("Owl waits for a hand and will not sound by itself");
+    cleanup();
+    render(<HandWaits names={[]} />);
+    expect(screen.getByText("Nothing waits for a hand.")).toBeTruthy();
+  });
+});

@@ -1,0 +1,221 @@
+import type { HubConnection } from "@microsoft/signalr";
+import { act, cleanup, fireEvent, render, renderHook, screen } from "@testing-library/react";
+import { MemoryRouter } from "react-router";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../../api/client";
+import { answerGets, open, slide, viewOf } from "../../tests/show";
+import { fetchPictures } from "../engine/pictures";
+import { ReadyCard } from "./ReadyCard";
+import { RunReport } from "./RunReport";
+import type { Stage } from "../engine/Stage";
+import type { Prepared } from "../engine/prepare";
+import { usePrepared, type Ready } from "./usePrepared";
+import { useTold } from "./useTold";
+
+const { stayConnected, prepare, letGo } = vi.hoisted(() => ({
+  stayConnected: vi.fn((): (() => void) => () => {}),
+  prepare: vi.fn<typeof import("../engine/prepare").prepare>(),
+  letGo: vi.fn(),
+}));
+vi.mock("../../api/hub", () => ({ stayConnected }));
+vi.mock("../engine/prepare", () => ({ prepare, letGo, fetchMissing: vi.fn() }));
+
+afterEach(() => {
+  cleanup();
+  vi.restoreAllMocks();
+  vi.unstubAllGlobals();
+});
+
+const places = [1, 2].flatMap((n) => [0, 1].map((step) => ({ slideId: `s${n}`, number: n, step })));
+const run = { plan: { places }, show: viewOf().show } as unknown as Schemas["RunView"];
+
+describe("before a show", () => {
+  it("each picture is fetched once, and those that cannot be had are told by their slides", async () => {
+    const fetched = vi.fn((url: string) =>
+      url.includes("s2") ? Promise.reject(new Error("away")) : Promise.resolve(new Response("picture")),
+    );
+    vi.stubGlobal("fetch", fetched);
+    const fractions: number[] = [];
+    const { had, missing } = await fetchPictures("show", run, (f) => fractions.push(f), new AbortController().signal);
+    // Both steps of a slide show the same picture here.
+    expect(await had.get("s1 0")?.file?.text()).toBe("picture");
+    expect(had.get("s1 1")).toBe(had.get("s1 0"));
+    expect(missing).toEqual(["slide 2"]);
+    // It is asked for again when it is shown.
+    expect(had.get("s2 0")).toEqual({ address: expect.stringContaining("/slides/s2/picture") });
+    expect(fractions).toEqual([0.25, 0.5, 0.75, 1]);
+  });
+
+  it("tells that the show was edited since, also before it was followed, and fetches it as it is now", async () => {
+    const fetchShow = vi.fn();
+    const stage = { places, view: { show: viewOf().show, revision: 7 } };
+    const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
+    const ready = { manner: "hand", begun: false, fetchShow, prepared } as unknown as Ready;
+    render(
+      <MemoryRouter>
+        <ReadyCard below={null} title="Present" showId="show" ready={ready} ways={[]} />
+      </MemoryRouter>,
+    );
+    const [listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+      typeof import("../../api/hub").stayConnected
+    >;
+    const on = vi.fn();
+    const hub = (revision: number | null) =>
+      ({ on, invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
+    listen(hub(7));
+    await act(() => follow(hub(7)));
+    await act(() => follow(hub(null)));
+    expect(screen.queryByRole("alert")).toBeNull();
+    await act(() => follow(hub(8)));
+    expect(screen.getByRole("alert").textContent).toContain("The show was edited since");
+    act(() => on.mock.calls[0]?.[1]("show", 7));
+    expect(screen.queryByRole("alert")).toBeNull();
+    act(() => on.mock.calls[0]?.[1]("show", 9));
+    fireEvent.click(screen.getByText("Fetch it as it is now"));
+    expect(fetchShow).toHaveBeenCalledOnce();
+  });
+
+  it("keeps what is ready until the show as it is now is here, all of it, and what has begun for good", async () => {
+    const shows = ["as it was", "torn", "as it is"].map((name) => {
+      const stage = { name, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
+      return { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
+    });
+    const [was, torn, is] = shows as [Prepared, Prepared, Prepared];
+    const answers = [
+      was,
+      new Error("The server is away."),
+      { ...torn, missing: { pictures: ["slide 2"], sounds: [] } },
+      is,
+    ];
+    prepare.mockImplementation((_, __, told) => {
+      told(0.5);
+      const next = answers.shift();
+      return next instanceof Error ? Promise.reject(next) : next ? Promise.resolve(next) : new Promise(() => {});
+    });
+    const { result, unmount } = renderHook(() => usePrepared("show", "present"));
+    const problem = async () => {
+      act(() => result.current.fetchShow());
+      expect(result.current).toMatchObject({ prepared: was, onItsWay: { what: "show", fraction: 0.5 } });
+      await act(() => Promise.resolve());
+      return result.current.onItsWay?.problem;
+    };
+    await act(() => Promise.resolve());
+    expect(await problem()).toBe("The server is away.");
+    expect(await problem()).toBe("slide 2 could not be fetched. Try again, or open this page anew to go without.");
+    expect(letGo.mock.calls).toEqual([[torn.stage]]);
+    expect(await problem()).toBeUndefined();
+    expect(result.current.prepared).toBe(is);
+    expect(letGo).toHaveBeenLastCalledWith(was.stage);
+    act(() => result.current.fetchShow());
+    await act(() => result.current.begin(0));
+    expect(result.current).toMatchObject({ begun: true, prepared: is });
+    expect(prepare.mock.calls.at(-1)?.[3].aborted).toBe(true);
+    unmount();
+    expect(letGo.mock.calls.at(-1)).toEqual([is.stage]);
+  });
+
+  it("tells a run that has begun what was edited before it was followed", async () => {
+    const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
+    const { result } = renderHook(() => useTold("show", stage));
+    const [, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+      typeof import("../../api/hub").stayConnected
+    >;
+    const hub = (revision: number) => ({ invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
+    await act(() => follow(hub(7)));
+    expect(result.current).toEqual([]);
+    await act(() => follow(hub(8)));
+    expect(result.current).toEqual(["The show was edited since: this run keeps what it began with."]);
+  });
+
+  it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {
+    const fetchMissing = vi.fn();
+    const fetchShow = vi.fn();
+    const begin = vi.fn(() => Promise.resolve(true));
+    const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
+    const prepared = { stage, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
+    const setManner = vi.fn();
+    const card = (now: Partial<Ready>) => (
+      <MemoryRouter>
+        <ReadyCard
+          below={null}
+          title="Present"
+          showId="show"
+          ready={{ manner: "hand", setManner, begun: false, fetchShow, fetchMissing, begin, ...now }}
+          ways={[
+            ["hand", "when I say so"],
+            ["plan", "by itself"],
+          ]}
+        />
+      </MemoryRouter>
+    );
+    const { rerender } = render(card({ onItsWay: { what: "show", fraction: 0.4 } }));
+    expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
+    rerender(card({ prepared }));
+    const alert = screen.getByRole("alert").textContent;
+    expect(alert).toContain("Dusk Pad could not be fetched and will not sound.");
+    expect(alert).toContain("The picture of slide 2 could not be fetched.");
+    fireEvent.click(screen.getByText("Try again"));
+    expect(fetchMissing).toHaveBeenCalledOnce();
+    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s2" } });
+    fireEvent.change(screen.getByLabelText("Goes on"), { target: { value: "plan" } });
+    expect(setManner).toHaveBeenCalledWith("plan");
+    fireEvent.click(screen.getByText("Begin"));
+    expect(begin).toHaveBeenCalledWith(2);
+    rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
+    expect(screen.getByTestId("ready").textContent).toContain("it goes on even if the server is lost");
+    rerender(card({ onItsWay: { what: "show", fraction: 0, problem: "The server is away." } }));
+    expect(screen.getByRole("alert").textContent).toBe("The server is away.");
+    fireEvent.click(screen.getByText("Try again"));
+    expect(fetchShow).toHaveBeenCalledOnce();
+  });
+});
+
+describe("after a show", () => {
+  const told = (tookMs: number, asPlanned: boolean) => ({
+    report: {
+      tookMs,
+      plannedMs: 8000,
+      asPlanned,
+      slides: [1, 2, 3].map((n) => ({
+        slideId: `s${n}`,
+        number: n,
+        title: `Slide ${n}`,
+        plannedMs: 4000,
+        tookMs: n < 3 ? tookMs / 2 : 0,
+        visits: n < 3 ? n : 0,
+        keeps: false,
+      })),
+      lines: [{ atMs: 500, slideId: "s2", words: "Dusk Pad faded" }],
+      edit: asPlanned ? null : { kind: "setHolds", holds: [{ slideId: "s1", holdMs: tookMs / 2 }] },
+    },
+    findings: [],
+  });
+
+  it("tells the times beside the plan, and takes them as holds", async () => {
+    const view = viewOf({ slides: [slide(1), slide(2), slide(3)] });
+    answerGets((url) => ({ data: url.includes("report") ? told(10_000, false) : view }));
+    const posted = vi.fn();
+    const { api } = await import("../../api/client");
+    vi.spyOn(api, "POST").mockImplementation(((_: string, asked: { body: unknown }) => {
+      posted(asked.body);
+      return Promise.resolve({ data: view, response: new Response() });
+    }) as never);
+    open(view, <RunReport showId="show" runId="r1" />);
+    expect(await screen.findByText(/0:02.0 longer than planned/)).toBeTruthy();
+    expect(screen.getByText("in 2 visits")).toBeTruthy();
+    expect(screen.getByText("One slide was not shown.")).toBeTruthy();
+    expect(screen.queryByText("Slide 3")).toBeNull();
+    fireEvent.click(screen.getByText("Take these times as holds"));
+    await vi.waitFor(() =>
+      expect(posted).toHaveBeenCalledWith(expect.objectContaining({ edit: told(10_000, false).report.edit })),
+    );
+  });
+
+  it("offers nothing to take where it went as planned", async () => {
+    answerGets((url) => ({ data: url.includes("report") ? told(8000, true) : viewOf() }));
+    open(viewOf(), <RunReport showId="show" runId="r1" />);
+    expect(await screen.findByText(/, as planned/)).toBeTruthy();
+    expect(screen.queryByText("Take these times as holds")).toBeNull();
+    expect(screen.getByText("Nothing to warn of.")).toBeTruthy();
+  });
+});

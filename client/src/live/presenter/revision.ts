@@ -1,0 +1,29 @@
+import type { HubConnection } from "@microsoft/signalr";
+import { useEffect, useState } from "react";
+import { stayConnected } from "../../api/hub";
+
+/** Tells each revision that a followed show comes to. */
+export function onRevision(hub: HubConnection, tell: (revision: number) => void) {
+  hub.on("changed", (_: string, revision: number) => tell(revision));
+}
+
+/** Follows a show, and tells the revision it is at: it may have changed while nobody listened. */
+export async function followRevision(hub: HubConnection, showId: string, tell: (revision: number) => void) {
+  const revision = await hub.invoke<number | null>("Follow", showId);
+  if (revision !== null) tell(revision);
+}
+
+/** Whether a show has been edited since a revision. */
+export function useEdited(showId: string, since: number | undefined): boolean {
+  const [revision, setRevision] = useState<number>();
+  useEffect(
+    () =>
+      stayConnected(
+        (hub) => onRevision(hub, setRevision),
+        (hub) => followRevision(hub, showId, setRevision),
+        () => {},
+      ),
+    [showId],
+  );
+  return since !== undefined && revision !== undefined && revision !== since;
+}

@@ -1,0 +1,114 @@
+import { ArrowUp } from "lucide-react";
+import { framesOfMs, shortTime } from "../../../ui/format";
+import type { Pictures } from "../../engine/pictures";
+import { SlidePicture } from "../../audience/SlidePicture";
+import type { Stage } from "../../engine/Stage";
+import { useNow } from "../../engine/useNow";
+import type { PassingRow } from "./rows";
+
+interface Props {
+  stage: Stage;
+  row: PassingRow;
+}
+
+const slideOf = ({ stage, row }: Props) => stage.view.show.slides.find((s) => s.id === row.slideId);
+
+/** What the row before leads back to, as a narrow row. */
+export function RowBefore({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
+  const slide = slideOf({ stage, row });
+  const step = stage.places[row.place]?.step ?? 0;
+  const same = stage.place()?.slideId === row.slideId;
+  const where = same ? `step ${step + 1}` : (slide?.title ?? "");
+  return (
+    <button
+      type="button"
+      className="hover:bg-base-100 flex h-full w-full cursor-pointer items-center gap-3 overflow-hidden rounded-md px-2 text-left"
+      onClick={() => stage.back()}
+    >
+      <ArrowUp size={18} className="shrink-0" /> <b>Back</b>
+      <SlidePicture
+        picture={pictures.get(`${row.slideId} ${step}`)}
+        alt=""
+        width={128}
+        className="h-8 w-14 shrink-0 rounded-sm object-contain opacity-70"
+      />
+      <span className="muted min-w-0 grow truncate">
+        {!same && <b className="figures">{row.number}</b>} {where}
+      </span>
+      {!same && <Times stage={stage} row={row} />}
+    </button>
+  );
+}
+
+/** A step still to come, with what it shows. */
+export function StepLine({ stage, row }: Props) {
+  const slide = slideOf({ stage, row });
+  const first = stage.places[row.place]?.step ?? 0;
+  const more = row.lastPlace - row.place;
+  const label = slide?.steps[first]?.label;
+  return (
+    <button
+      type="button"
+      className="hover:bg-base-100 flex h-full w-full cursor-pointer items-center gap-2.5 overflow-hidden px-2 text-left"
+      onClick={() => stage.goTo(row.place)}
+    >
+      <i className="muted size-2.5 shrink-0 rounded-full border-2 border-current" aria-hidden="true" />
+      <span className="muted shrink-0 text-sm">step {first + 1}</span>
+      <span className="truncate">{label}</span>
+      {more > 0 && <span className="muted ml-auto shrink-0 text-sm">and {more} more</span>}
+    </button>
+  );
+}
+
+/** A slide to come; pressed, it is gone to. */
+export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
+  const slide = slideOf({ stage, row });
+  const steps = slide?.steps.length ?? 1;
+  const high = row.height - 10;
+  return (
+    <button
+      type="button"
+      className="hover:bg-base-100 flex h-full w-full cursor-pointer items-center gap-3 overflow-hidden text-left"
+      onClick={() => stage.goTo(row.place)}
+    >
+      <span
+        className="flex shrink-0 justify-end"
+        style={{ height: high, width: `calc(${Math.round((high * 16) / 9)}px + 0.5rem)` }}
+      >
+        <SlidePicture
+          picture={pictures.get(`${row.slideId} 0`)}
+          alt=""
+          width={320}
+          className="h-full rounded-sm object-contain object-right"
+        />
+      </span>
+      <span className="min-w-0 grow">
+        <span className={`block truncate leading-tight ${row.height > 60 ? "text-lg" : ""}`}>
+          <b className="figures">{row.number}</b> {slide?.title}
+        </span>
+        {row.height > 48 && steps > 1 && <span className="muted text-sm">{steps} steps</span>}
+      </span>
+      <Times stage={stage} row={row} />
+    </button>
+  );
+}
+
+/** How long a slide is planned to stay; in a dry run also how long it stayed, where it was shown. */
+function Times({ stage, row }: Props) {
+  useNow(stage);
+  const planned = slideOf({ stage, row })?.holdMs ?? 0;
+  const spent = stage.kind === "dry" ? stage.spentMs(row.slideId) : undefined;
+  const text = (ms: number) => shortTime(framesOfMs(ms));
+  return (
+    <span className="figures shrink-0 pr-1 text-right text-sm" data-times={row.number}>
+      {spent !== undefined && (
+        <>
+          <span className="muted">took </span>
+          <b className={spent > planned + 500 ? "text-warning" : ""}>{text(spent)}</b>
+          <span className="muted"> of </span>
+        </>
+      )}
+      <span className={spent === undefined ? "" : "muted"}>{text(planned)}</span>
+    </span>
+  );
+}

@@ -1,0 +1,89 @@
+import { LayoutGrid, Keyboard, Moon, MonitorUp, Pause, Play, Smartphone, Square, VolumeX } from "lucide-react";
+import type { Stage } from "../../engine/Stage";
+import { StageClock } from "../StageClock";
+import { useNow } from "../../engine/useNow";
+
+interface Props {
+  stage: Stage;
+  audience: () => void;
+  clicker: (() => void) | undefined;
+  slides: () => void;
+  keys: () => void;
+}
+
+/** The time, what concerns the whole show, and at its end, always in the same place, how loud all of it is and silence. */
+export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
+  const now = useNow(stage);
+  return (
+    <header
+      className="bg-base-100 line-b flex h-14 shrink-0 items-center gap-3 px-3"
+      // Clicked with a mouse, a button does not keep the focus: the space bar goes on moving the show.
+      onClick={({ detail }) => detail > 0 && (document.activeElement as HTMLElement | null)?.blur()}
+    >
+      <div className="flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
+        <StageClock stage={stage} />
+        <div className="ml-auto flex shrink-0 items-center gap-1">
+          <Stroke name="Audience" press={audience}>
+            <MonitorUp size={18} />
+          </Stroke>
+          {clicker && (
+            <Stroke name="Clicker" press={clicker}>
+              <Smartphone size={18} />
+            </Stroke>
+          )}
+          <Stroke name="Slides" press={slides}>
+            <LayoutGrid size={18} />
+          </Stroke>
+          <Stroke name="Black" on={now.black} press={stage.toggleBlack}>
+            <Moon size={18} />
+          </Stroke>
+          <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
+            {now.paused ? <Play size={18} /> : <Pause size={18} />}
+          </Stroke>
+          <Stroke name="End" press={() => stage.end()}>
+            <Square size={16} />
+          </Stroke>
+          <button type="button" className="btn btn-square btn-ghost" aria-label="Keys" title="Keys: ?" onClick={keys}>
+            <Keyboard size={18} />
+          </button>
+        </div>
+        <input
+          type="range"
+          className="range range-primary range-xs w-24 shrink-0 max-lg:w-20"
+          min={0}
+          max={1}
+          step={0.01}
+          defaultValue={1}
+          aria-label="Overall level"
+          title="Overall level"
+          onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
+        />
+      </div>
+      <button type="button" className="btn btn-error shrink-0 px-3" onClick={stage.silence}>
+        <VolumeX size={18} /> Silence all
+      </button>
+    </header>
+  );
+}
+
+interface StrokeProps {
+  name: string;
+  on?: boolean;
+  press: () => void;
+  children: React.ReactNode;
+}
+
+/** A button with its name, where there is room for names. */
+function Stroke({ name, on, press, children }: StrokeProps) {
+  return (
+    <button
+      type="button"
+      className={`btn px-2.5 ${on ? "btn-primary" : "btn-ghost"}`}
+      aria-pressed={on}
+      title={name}
+      onClick={press}
+    >
+      {children} <span className="max-xl:sr-only">{name}</span>
+    </button>
+  );
+}

@@ -1,0 +1,14 @@
+import { Dialog } from "../../../ui/Dialog";
+import { KeyList } from "../../../ui/KeyList";
+
+/** The keys of the presenter's page. */
+export function StageKeysDialog({ close }: { close: () => void }) {
+  return (
+    <Dialog title="Keys" close={close}>
+      <div className="grid grid-cols-2 gap-8">
+        <KeyList scope="stage" />
+        <KeyList scope="presenter" />
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,33 @@
+import { framesOfMs, shortTime } from "../../../ui/format";
+import type { Stage } from "../../engine/Stage";
+import { aheadWords } from "../StageClock";
+import { useNow } from "../../engine/useNow";
+import { nextWords } from "../../engine/foresight";
+
+/** Tells those who do not see the page where it is, what sounds, and what the next stroke does; the time when it is asked for. */
+export function Told({ stage, time }: { stage: Stage; time: string }) {
+  const { place: at } = useNow(stage);
+  const place = stage.places[at];
+  const slide = stage.view.show.slides.find((s) => s.id === place?.slideId);
+  const sounding = stage.snapshot().sounding.map((id) => stage.run.cue(id).name);
+  return (
+    <div className="sr-only">
+      <p aria-live="polite" data-testid="told">
+        Slide {place?.number}, {slide?.title}.
+        {place && place.step > 0 && ` Step ${place.step + 1}, ${slide?.steps[place.step]?.label}.`}{" "}
+        {sounding.length > 0 ? `Sounding: ${sounding.join(", ")}.` : "Silence."} Next stroke: {nextWords(stage)}.
+      </p>
+      <p aria-live="assertive" data-testid="time-told">
+        {time}
+      </p>
+    </div>
+  );
+}
+
+/** How long it has been, for those who do not see the clock. */
+export function timeWords(stage: Stage): string {
+  const { talkSinceMs, slideSinceMs } = stage.snapshot();
+  const text = (since: number) => shortTime(framesOfMs(stage.timeMs() - since));
+  const talk = talkSinceMs === undefined ? "Waiting" : `${text(talkSinceMs)} into the talk`;
+  return [talk, aheadWords(stage), `${text(slideSinceMs)} on this slide`].filter(Boolean).join(", ");
+}

@@ -1,0 +1,106 @@
+import { clock, readMs } from "../../../ui/format";
+import { ValueField } from "../../../ui/ValueField";
+import { countdownWords } from "../../engine/countdown";
+import type { Pictures } from "../../engine/pictures";
+import { SlidePicture } from "../../audience/SlidePicture";
+import type { Stage } from "../../engine/Stage";
+import { useNow, useTick } from "../../engine/useNow";
+import { progressOf } from "./progress";
+
+interface Props {
+  stage: Stage;
+  pictures: Pictures["had"];
+  width: number;
+  top: number;
+  height: number;
+  startsAt: number | undefined;
+  setStartsAt: (at: number | undefined) => void;
+}
+
+const most = 10; // more are dots
+
+/** The waiting loop as a ring of its slides, the countdown within it. */
+export function WaitingRing({ stage, pictures, width, top, height, startsAt, setStartsAt }: Props) {
+  const { place: at } = useNow(stage);
+  useTick(4);
+  const here = stage.places[at];
+  const first = here?.loopStart ?? 0;
+  const last = (here?.loopExit ?? stage.places.length) - 1;
+  const places = stage.places.slice(first, last + 1);
+  const slides = places.filter((p) => p.step === 0);
+  const [beganMs, endMs] = [places[0]?.atMs ?? 0, (places.at(-1)?.atMs ?? 0) + (places.at(-1)?.stayMs ?? 0)];
+  const high = slides.length > most ? 22 : Math.min(56, height / 4);
+  const wide = slides.length > most ? 22 : Math.round((high * 16) / 9);
+  const [x, y] = [width / 2, height / 2];
+  const [rx, ry] = [x - wide / 2 - 6, y - high / 2 - 6];
+  // The ring begins at its top and goes round clockwise, by the time the slides stay.
+  const pointAt = (share: number) => ({
+    left: x + rx * Math.sin(2 * Math.PI * share),
+    top: y - ry * Math.cos(2 * Math.PI * share),
+  });
+  const progress = progressOf(stage);
+  const gone = Array.from({ length: 73 }, (_, n) => pointAt((progress * n) / 72))
+    .map((p) => `${p.left.toFixed(1)},${p.top.toFixed(1)}`)
+    .join(" ");
+  const stops = slides.map((p) => ({ ...p, ...pointAt((p.atMs - beganMs) / Math.max(1, endMs - beganMs)) }));
+  return (
+    <section className="absolute inset-x-0" style={{ top, height }} aria-label="Waiting loop">
+      <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
+        <ellipse cx={x} cy={y} rx={rx} ry={ry} fill="none" stroke="var(--line)" strokeWidth={5} />
+        <polyline points={gone} fill="none" stroke="var(--color-primary)" strokeWidth={5} />
+      </svg>
+      <ol>
+        {stops.map((stop) => (
+          <li
+            key={stop.slideId}
+            aria-label={`Slide ${stop.number}${stop.slideId === here?.slideId ? ", shown now" : ""}`}
+            className={`bg-base-200 absolute flex items-center justify-center overflow-hidden rounded-md border-2 ${stop.slideId === here?.slideId ? "border-primary" : "border-[var(--line)]"}`}
+            style={{ left: stop.left - wide / 2, top: stop.top - high / 2, width: wide, height: high }}
+          >
+            {slides.length > most ? (
+              <span className="figures text-xs">{stop.number}</span>
+            ) : (
+              <SlidePicture
+                picture={pictures.get(`${stop.slideId} 0`)}
+                alt=""
+                width={160}
+                className="h-full w-full object-cover"
+              />
+            )}
+          </li>
+        ))}
+      </ol>
+      <div className="absolute inset-0 flex flex-col items-center justify-center gap-1.5 px-16">
+        <p className="figures text-2xl font-bold" data-testid="countdown">
+          {startsAt === undefined ? "No countdown" : countdownWords(startsAt)}
+        </p>
+        <div className="flex items-center gap-2">
+          <ValueField
+            label="The talk begins in"
+            value={undefined}
+            show={(ms) => (ms === undefined ? "" : clock(ms))}
+            read={readMs}
+            commit={(ms) => ms !== undefined && setStartsAt(Date.now() + ms)}
+            placeholder="m:ss"
+            width="4rem"
+          />
+          {[1, 5].map((minutes) => (
+            <button
+              key={minutes}
+              type="button"
+              className="btn btn-sm bg-base-300"
+              onClick={() => setStartsAt(Math.max(Date.now(), startsAt ?? 0) + minutes * 60_000)}
+            >
+              +{minutes} min
+            </button>
+          ))}
+          {startsAt !== undefined && (
+            <button type="button" className="btn btn-sm" onClick={() => setStartsAt(undefined)}>
+              None
+            </button>
+          )}
+        </div>
+      </div>
+    </section>
+  );
+}

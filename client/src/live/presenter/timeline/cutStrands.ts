@@ -1,0 +1,41 @@
+import type { StrandView } from "../../../api/client";
+import type { PassingRow } from "./rows";
+
+type Part = StrandView["rows"][number];
+
+/** What of a strand lies on the rows in sight, in parts none of which goes over the edge of a row; nothing where none does. */
+export function cutStrand(strand: StrandView, rows: readonly PassingRow[]): StrandView | undefined {
+  const parts = rows.flatMap((row) =>
+    strand.rows.flatMap((part) =>
+      cutPart(part, Math.max(part.fromFrame, row.startFrame), Math.min(part.toFrame, row.endFrame)),
+    ),
+  );
+  const [first, last] = [parts[0], parts.at(-1)];
+  if (!first || !last) return undefined;
+  return {
+    ...strand,
+    startFrame: first.fromFrame,
+    endFrame: last.toFrame,
+    rows: parts,
+    knots: strand.knots.filter((k) => parts.some((p) => k >= p.fromFrame && k < p.toFrame)),
+  };
+}
+
+function cutPart(part: Part, fromFrame: number, toFrame: number): Part[] {
+  if (toFrame <= fromFrame) return [];
+  const share = (frame: number) => (frame - part.fromFrame) / (part.toFrame - part.fromFrame);
+  // Levels stand at both ends and between them, peaks for equal parts.
+  const of = (values: readonly number[], steps: number) => {
+    const from = Math.floor(share(fromFrame) * steps);
+    return values.slice(from, Math.max(from + 1, Math.ceil(share(toFrame) * steps)) + values.length - steps);
+  };
+  return [
+    {
+      ...part,
+      fromFrame,
+      toFrame,
+      levels: part.levels.length > 1 ? of(part.levels, part.levels.length - 1) : part.levels,
+      peaks: of(part.peaks, part.peaks.length),
+    },
+  ];
+}

@@ -1,0 +1,59 @@
+import type { HubConnection } from "@microsoft/signalr";
+import { useEffect, useState } from "react";
+import { stayConnected } from "../../api/hub";
+import { followRevision, onRevision } from "./revision";
+import type { Stage } from "../engine/Stage";
+import { keepRun } from "./keepRun";
+
+const keepEveryMs = 15_000;
+const noticeMs = 8_000;
+
+/** What the presenter is told while a show is shown: that it was edited meanwhile, that the server is away, that the output changed. The run is kept as it goes. */
+export function useTold(showId: string, stage: Stage): readonly string[] {
+  const [revision, setRevision] = useState(stage.view.revision);
+  const [away, setAway] = useState(false);
+  const [elsewhere, setElsewhere] = useState(false);
+  const [output, setOutput] = useState(false);
+  useEffect(() => {
+    const listen = (hub: HubConnection) => {
+      onRevision(hub, setRevision);
+      hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
+      hub.on("press", (what: string, number: number) => stage.press(what, number));
+    };
+    const follow = async (hub: HubConnection) => {
+      await followRevision(hub, showId, setRevision);
+      await hub.invoke("FollowRun", showId, stage.view.id);
+      setAway(false);
+    };
+    return stayConnected(listen, follow, () => setAway(true));
+  }, [showId, stage]);
+  useEffect(() => {
+    const keep = () => void keepRun(showId, stage);
+    const timer = window.setInterval(keep, keepEveryMs);
+    window.addEventListener("pagehide", keep);
+    return () => {
+      window.clearInterval(timer);
+      window.removeEventListener("pagehide", keep);
+    };
+  }, [showId, stage]);
+  useEffect(() => {
+    let timer = 0;
+    const changed = () => {
+      stage.note("The sound output changed");
+      setOutput(true);
+      window.clearTimeout(timer);
+      timer = window.setTimeout(() => setOutput(false), noticeMs);
+    };
+    navigator.mediaDevices?.addEventListener("devicechange", changed);
+    return () => {
+      window.clearTimeout(timer);
+      navigator.mediaDevices?.removeEventListener("devicechange", changed);
+    };
+  }, [stage]);
+  return [
+    ...(revision !== stage.view.revision ? ["The show was edited since: this run keeps what it began with."] : []),
+    ...(elsewhere ? ["Another page presents this show too: end one of them if that is not meant."] : []),
+    ...(away ? ["The server is away. All that is needed is here; go on."] : []),
+    ...(output ? ["The sound output changed: listen whether all is well."] : []),
+  ];
+}

@@ -1,0 +1,63 @@
+import { Plus } from "lucide-react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
+import { addSlides } from "../api/decks";
+import { reportError } from "../api/errors";
+import { newId } from "../api/ids";
+import { applyEdited } from "../api/show";
+import { useOpenShow, useView } from "../show/openShow";
+import { FileInput } from "../ui/FileInput";
+import { Menu } from "../ui/Menu";
+import { pictureEndings } from "../show/fileKinds";
+
+/** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
+export function AddSlide({ index }: { index: number }) {
+  const view = useView();
+  const { edit, upload } = useOpenShow();
+  const queries = useQueryClient();
+  const chooser = useRef<HTMLInputElement>(null);
+
+  const add = (card: "title" | "credits") => edit({ kind: "addCard", slideId: newId(), card, index });
+
+  const picture = async (file: File) => {
+    try {
+      const files = [await upload(file, "deck")];
+      await applyEdited(queries, view.id, await addSlides(view.id, { files, index, fills: true }));
+    } catch (problem) {
+      reportError(problem);
+    }
+  };
+
+  return (
+    <>
+      <Menu
+        side="right"
+        className="btn btn-ghost btn-xs"
+        words={
+          <>
+            <Plus size={14} /> Add a slide
+          </>
+        }
+      >
+        {(["title", "credits"] as const).map((kind) => (
+          <li key={kind}>
+            <button type="button" onClick={() => add(kind)}>
+              {kind === "title" ? "A title card" : "A credits card"}
+            </button>
+          </li>
+        ))}
+        <li>
+          <button type="button" onClick={() => chooser.current?.click()}>
+            A picture filling it…
+          </button>
+        </li>
+      </Menu>
+      <FileInput
+        ref={chooser}
+        label="Picture for a new slide"
+        accept={pictureEndings}
+        choose={([file]) => file && void picture(file)}
+      />
+    </>
+  );
+}

@@ -1,0 +1,149 @@
+import { Pause, Play } from "lucide-react";
+import { memo, useCallback, useDeferredValue, useMemo, useRef, useSyncExternalStore } from "react";
+import { useEachFrame, usePlaying } from "../hearing/usePlayer";
+import { noDevice } from "../hearing/watchClock";
+import type { SlideTime } from "../api/client";
+import { useOpenShow, useView } from "../show/openShow";
+import { time } from "../ui/format";
+import { Waveform } from "../ui/Waveform";
+import { slideAt } from "./layout";
+
+/** The share of the show that a slide takes up for its number to fit. */
+const roomForNumber = 0.017;
+// How much narrower the strip is on a phone.
+const onPhones = 6;
+
+/** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
+export function Overview() {
+  const view = useView();
+  const { player, play } = useOpenShow();
+  const playing = usePlaying(player);
+  const { slides, totalFrames: total } = view.runningOrder;
+  const standsStill = useSyncExternalStore(player.subscribe, player.standsStill);
+  const clock = useRef<HTMLSpanElement>(null);
+  const where = useRef<HTMLSpanElement>(null);
+  const line = useRef<HTMLDivElement>(null);
+  const meter = useRef<HTMLDivElement>(null);
+  // Drawn when there is time: where it was changed is looked at first.
+  const outline = useDeferredValue(view.outline);
+  const wave = useMemo(
+    () => <Waveform peaks={outline} color="var(--bed)" className="h-14 w-full [@media(max-height:520px)]:h-5" />,
+    [outline],
+  );
+
+  const seek = useCallback((frame: number) => player.seek(frame), [player]);
+  useEachFrame(player, (frame) => {
+    const slide = slideAt(slides, frame);
+    const level = player.level();
+    write(clock.current, time(Math.max(0, frame)));
+    write(where.current, slide ? `slide ${slide.number} of ${slides.at(-1)?.number}` : "no slides");
+    if (line.current)
+      line.current.style.transform = `translateX(${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%)`;
+    if (meter.current) {
+      meter.current.dataset.level = level.toFixed(4);
+      meter.current.style.transform = `scaleX(${level > 0 ? Math.max(0, Math.min(1, 1 + Math.log10(level) / 3)) : 0})`;
+    }
+  });
+
+  return (
+    <footer
+      className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3 [@media(max-height:520px)]:h-15"
+      aria-label="Whole show"
+    >
+      {standsStill && (
+        <p
+          role="alert"
+          className="bg-base-100 border-warning absolute bottom-full left-60 z-20 mb-2 max-md:left-3 rounded-md border px-3 py-2"
+        >
+          {noDevice}
+        </p>
+      )}
+      <button
+        type="button"
+        className="btn btn-primary btn-circle size-11"
+        aria-label={playing ? "Stop" : "Play"}
+        disabled={total === 0}
+        onClick={() => (playing ? player.stop() : play(player.position() >= total ? 0 : player.position()))}
+      >
+        {playing ? <Pause size={20} fill="currentColor" /> : <Play size={20} fill="currentColor" />}
+      </button>
+      <div className="w-28 shrink-0">
+        <span ref={clock} data-testid="clock" className="figures block text-xl leading-tight font-bold" />
+        <span ref={where} className="muted text-sm [@media(max-height:520px)]:sr-only" />
+        <div className="bg-base-200 mt-1 h-1 overflow-hidden rounded-full" aria-hidden="true">
+          <div
+            ref={meter}
+            data-testid="meter"
+            className="bg-accent h-full origin-left will-change-transform"
+            style={{ transform: "scaleX(0)" }}
+          />
+        </div>
+      </div>
+      <div
+        className="relative min-w-0 grow cursor-pointer py-2"
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          player.seek(Math.round(((event.clientX - box.left) / box.width) * total));
+        }}
+      >
+        {wave}
+        <Tiles slides={slides} total={total} go={seek} />
+        <div ref={line} className="pointer-events-none absolute inset-0 will-change-transform" aria-hidden="true">
+          <div className="h-full w-0.5 bg-current" />
+        </div>
+      </div>
+    </footer>
+  );
+}
+
+/** Writes a text where it has changed. */
+function write(place: HTMLElement | null, text: string) {
+  if (place && place.textContent !== text) place.textContent = text;
+}
+
+interface TilesProps {
+  slides: readonly SlideTime[];
+  total: number;
+  go: (frame: number) => void;
+}
+
+/** The slides side by side, as long as they stay. */
+const Tiles = memo(function Tiles({ slides, total, go }: TilesProps) {
+  return (
+    <div className="relative mt-1 h-4">
+      {slides.map((slide) => {
+        const told = isTold(slide, total, slides.length);
+        return (
+          <button
+            key={slide.slideId}
+            type="button"
+            tabIndex={-1}
+            className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${told ? "z-10" : ""}`}
+            style={{
+              left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
+              width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
+            }}
+            aria-label={`Go to slide ${slide.number}`}
+            onClick={(event) => {
+              event.stopPropagation();
+              go(slide.startFrame);
+            }}
+          >
+            {told && (
+              <span className={isTold(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}>
+                {slide.number}
+              </span>
+            )}
+          </button>
+        );
+      })}
+    </div>
+  );
+});
+
+/** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
+function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
+  const step = Math.ceil((count * narrower) / 500) * 10;
+  const room = roomForNumber * narrower;
+  return (slide.endFrame - slide.startFrame) / total > room || (count > 1 / room && slide.number % step === 0);
+}

@@ -1,0 +1,45 @@
+/** How near to an edge scrolling begins, and how fast it is at the edge itself, in pixels and pixels per second. */
+const near = 40;
+const fastest = 900;
+
+/**
+ * Scrolls what is around something, up or down, while the pointer is near its upper or lower edge. Says how many pixels it went by.
+ * @returns Ends it.
+ */
+export function edgeScroller(inside: Element, scrolled: (dy: number) => void): () => void {
+  const scroller = scrollerAround(inside);
+  if (!scroller) return () => undefined;
+  let y: number | undefined;
+  let before = performance.now();
+  let request = 0;
+  const onMove = (event: PointerEvent) => (y = event.clientY);
+  const step = (now: number) => {
+    const seconds = (now - before) / 1000;
+    before = now;
+    if (y !== undefined) {
+      const top = scroller.scrollTop;
+      scroller.scrollTop += seconds * speedAt(y, scroller.getBoundingClientRect());
+      const dy = scroller.scrollTop - top;
+      if (dy !== 0) scrolled(dy);
+    }
+    request = requestAnimationFrame(step);
+  };
+  window.addEventListener("pointermove", onMove, { capture: true });
+  request = requestAnimationFrame(step);
+  return () => {
+    window.removeEventListener("pointermove", onMove, { capture: true });
+    cancelAnimationFrame(request);
+  };
+}
+
+/** Pixels per second at a height of the screen; upwards is below 0. */
+function speedAt(y: number, { top, bottom }: DOMRect): number {
+  const beyond = y < top + near ? y - top - near : y > bottom - near ? y - bottom + near : 0;
+  return (fastest * Math.max(-near, Math.min(near, beyond))) / near;
+}
+
+function scrollerAround(inside: Element): Element | undefined {
+  for (let at = inside.parentElement; at; at = at.parentElement)
+    if (at.scrollHeight > at.clientHeight && /auto|scroll/.test(getComputedStyle(at).overflowY)) return at;
+  return undefined;
+}
