@@ -24,10 +24,10 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);
-        _browser.Find("dialog section[aria-label='Kept']");
+        _browser.Find("[role=dialog] section[aria-label='Kept']");
         AssertAccessible();
         _browser.Button("Refresh").Click();
-        Gone("dialog");
+        Gone("[role=dialog]");
         Bring(Pages("Listen", "Who flies tonight"));
         _browser.Find("[aria-label='Slide of page 1']").SendKeys("3");
         _browser.Find("[aria-label='Slide of page 2']").SendKeys("1");
@@ -35,7 +35,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         AssertAccessible();
         var drawn = Picture(1);
         _browser.Button("Use these pictures").Click();
-        Gone("dialog");
+        Gone("[role=dialog]");
         _browser.Until(() => Picture(1) != drawn && _browser.Js<bool>("[...document.querySelectorAll('[data-slide] img')].every((i) => i.complete && i.naturalWidth > 0)"), "the exact pictures");
 
         // Shown again what was hidden.
@@ -56,7 +56,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         AssertAccessible();
         _browser.Find("[data-piece='Hill Rain'] button:last-child").Click();
         _browser.Says("[data-piece='Hill Rain']", "Taken");
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
         _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
         _browser.Find("[data-testid='sound-details']");
         Assert.Equal("CC0-1.0", _browser.Value("Licence, such as CC-BY-4.0"));

@@ -95,6 +95,7 @@ public class Browser : IDisposable
     public void Tab(string path)
     {
         _driver.SwitchTo().NewWindow(WindowType.Tab);
+        Size(1280, 800);
         Go(path);
     }
 

@@ -35,7 +35,7 @@ public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
         await firefox.GoAsync(show);
         await firefox.DrawAsync("[data-cue='Pad'] [role=button]");
         // A slide of 4 s is 78 px tall: 39 px more of fade are 2 s.
-        await firefox.DrawAsync("[data-cue='Pad'] [data-grip=fade-in]", down: 39);
+        await firefox.DrawAsync("[data-grips='Pad'] [data-grip=fade-in]", down: 39);
         await firefox.UntilAsync("document.querySelector(`[aria-label='Fade in']`).value === '3.0 s'", "the fade drawn");
         _browser.Until(() => _browser.Js<bool>("document.querySelector('[data-cue=Pad] [data-grip]') !== null"), "the strand");
         _browser.Choose("Pad");

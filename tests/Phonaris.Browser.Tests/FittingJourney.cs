@@ -50,7 +50,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[aria-label='Use As it is']").Click();
         _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it is");
         _browser.Button("Fit all beds").Click();
-        _browser.Says("dialog", "One bed comes out exactly as long as its slides");
+        _browser.Says("[role=dialog]", "One bed comes out exactly as long as its slides");
         _browser.Button("Fit them so").Click();
         _browser.Until(() => !Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
         // What stands until the methods are compared anew is pale.
@@ -74,7 +74,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Button("Set these holds").Click();
         _browser.Says("[data-testid=over]", "as aimed at");
         Assert.Contains("slides, running time 6:00.0, aimed at 6:00.0", await _browser.Http.GetStringAsync(_browser.Find("a[href$='timing.html']").GetDomProperty("href")));
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
 
         // The closing piece begins wherever it must to end with the last slide; laid elsewhere, it is told in the table.
         var begins = Begins("Homeward");

@@ -202,7 +202,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[aria-label='Words to search for']").SendKeys("curtain");
         _browser.Find("[data-piece='Curtain']").FindElement(By.CssSelector("button:last-child")).Click();
         _browser.Says("[data-piece='Curtain']", "Taken");
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
         _browser.Lay("Curtain", 2);
         _browser.View("Export");
         _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
@@ -220,7 +220,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("section[aria-label='New export']", "stops the show");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
         _browser.Button("Find another piece").Click();
-        _browser.Says("dialog", "Another piece in the place of Curtain");
+        _browser.Says("[role=dialog]", "Another piece in the place of Curtain");
         _browser.Find("[data-piece='Swallow Pass']").FindElement(By.CssSelector("button:last-child")).Click();
         _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
         _browser.View("Run sheet");

@@ -52,13 +52,13 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         for (var n = 0; n < 5; n++) Assert.Equal(HttpStatusCode.BadRequest, (await Phone("join", new { code = $"x{n}" })).StatusCode);
         Assert.Contains("Try again in", await (await Phone("join", new { code })).Content.ReadAsStringAsync());
         _browser.Until(() => Phone("join", new { code }).Result.IsSuccessStatusCode, "the wait to be over");
-        _browser.Find("dialog a[href^='/clicker']").Click();
+        _browser.Find("[role=dialog] a[href^='/clicker']").Click();
         _browser.Window("Clicker");
         _browser.Says("[data-in] #next", "Steady goes on");
         _browser.Find("[data-in] #on").Click();
         _browser.Window();
         _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
 
         // The hotspot on the audience's slide sounds, and so does its key.
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
@@ -178,7 +178,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
     private async Task<HttpResponseMessage> Phone(string what, object body)
     {
         using var phone = new HttpClient();
-        var address = _browser.Js<string>("[...document.querySelectorAll('dialog p.figures')].map(p => p.textContent).find(t => t.startsWith('http')) ?? ''");
+        var address = _browser.Js<string>("[...document.querySelectorAll('[role=dialog] p.figures')].map(p => p.textContent).find(t => t.startsWith('http')) ?? ''");
         if (address.Length == 0) address = $"{_browser.Address}/clicker";
         else Assert.Equal(HttpStatusCode.NotFound, (await phone.GetAsync(address.Replace("/clicker", "/api/shows", StringComparison.Ordinal))).StatusCode);
         return await phone.PostAsJsonAsync($"{address}/{what}", body);

@@ -69,13 +69,13 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[aria-label='Begins']").SendKeys("by hand");
         _browser.Button("Put a hotspot on the slide").Click();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=hotspot]"), -100, 40).Perform();
-        _browser.Find("dialog button[aria-label=bell]").Click();
-        _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("dialog button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
+        _browser.Find("[role=dialog] button[aria-label=bell]").Click();
+        _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("[role=dialog] button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
         Assert.Empty(_browser.Axe());
         // A picture of one's own in its place, as it is drawn.
-        _browser.Find("dialog input[type=file]").SendKeys(_browser.Picture(3));
+        _browser.Find("[role=dialog] input[type=file]").SendKeys(_browser.Picture(3));
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
         _browser.Lay("Chirp", 3);
         _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
         _browser.Find("[data-chain]");
@@ -153,7 +153,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Complaints());
 
         void Drawn(string grip, int x, int y) =>
-            _browser.Hand.ClickAndHold(_browser.Find($"[data-cue='Dusk pad'] [data-grip={grip}]")).MoveByOffset(x / 2, y / 2).MoveByOffset(x - x / 2, y - y / 2).Release().Perform();
+            _browser.Hand.ClickAndHold(_browser.Find($"[data-grips='Dusk pad'] [data-grip={grip}]")).MoveByOffset(x / 2, y / 2).MoveByOffset(x - x / 2, y - y / 2).Release().Perform();
     }
 
     [Fact]
@@ -188,11 +188,11 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Keep").Click();
         _browser.Button("Go back to it");
         Assert.Empty(_browser.Axe());
-        _browser.Find("dialog ol li:first-child button").Click();
-        _browser.Find("dialog button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] ol li:first-child button").Click();
+        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
         _browser.Find("[data-cue='Mill theme']");
         _browser.Press("?");
-        _browser.Says("dialog[aria-label=Keys]", "place the selected sound");
+        _browser.Says("[role=dialog]", "place the selected sound");
         Assert.Empty(_browser.Complaints());
     }
 

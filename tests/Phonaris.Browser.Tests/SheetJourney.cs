@@ -142,16 +142,20 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         }
         Assert.Empty(_browser.Axe());
 
-        // At twice the size there is no room beside the sheet: sounds and details lie over it when they are asked for.
+        // At twice the size there is no room beside the sheet: sounds and details are dialogs over it when they are asked for.
         _browser.Size(640, 400);
-        Assert.False(_browser.Find("aside[aria-label=Details]").Displayed);
+        Assert.Equal(0, _browser.Count("[aria-label=Details], [role=dialog]"));
         _browser.Button("Details").Click();
+        _browser.Says("[role=dialog] h2", "Details");
         _browser.Type("Fade in", "2", "2.0 s");
         Assert.Empty(_browser.Axe());
-        // Out of the field, and out of the panel.
+        // What is typed is dropped first, then the panel is closed; the focus goes back to where it was opened.
+        _browser.Find("[aria-label='Fade in']").SendKeys("9");
         _browser.Press(Keys.Escape);
+        Assert.Equal("2.0 s", _browser.Value("Fade in"));
         _browser.Press(Keys.Escape);
-        _browser.Until(() => !_browser.Find("aside[aria-label=Details]").Displayed, "the details away");
+        _browser.Until(() => _browser.Count("[role=dialog]") == 0, "the details closed");
+        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Details", "the focus back on its button");
         _browser.Find("button[aria-label='Undo: Pad: fades in over 2.0 s']").Click();
         _browser.Find("button[aria-label='More']").Click();
         _browser.Button("Redo: Pad: fades in over 2.0 s");

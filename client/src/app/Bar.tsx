@@ -3,8 +3,9 @@ import { useEffect, useRef, type ReactNode } from "react";
 import { Link, NavLink, useLocation } from "react-router";
 import { ChecksCount } from "../checks/ChecksCount";
 import { RunningTime } from "../time/RunningTime";
+import { keysOf } from "../ui/commands";
 import { IconButton } from "../ui/IconButton";
-import { Menu } from "../ui/Menu";
+import { Menu, MenuEntry } from "../ui/Menu";
 import { ThemeButton } from "../ui/ThemeButton";
 import { ValueField } from "../ui/ValueField";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
@@ -64,40 +65,42 @@ export function Bar({ connected, open }: Props) {
       )}
       <div className="ml-auto flex shrink-0 items-center gap-1">
         <RunningTime />
-        <IconButton label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"} off={!view.undo} press={undo}>
+        <IconButton
+          label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"}
+          keys={keysOf("show", "undo")}
+          off={!view.undo}
+          press={undo}
+        >
           <Undo2 size={18} />
         </IconButton>
         <span className="contents max-lg:hidden">
-          <IconButton label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo}>
+          <IconButton
+            label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"}
+            keys={keysOf("show", "redo")}
+            off={!view.redo}
+            press={redo}
+          >
             <Redo2 size={18} />
           </IconButton>
           <IconButton label="What was done, and versions" press={() => open("history")}>
             <History size={18} />
           </IconButton>
-          <IconButton label="Keys" press={() => open("keys")}>
+          <IconButton label="Keys" keys={keysOf("show", "help")} press={() => open("keys")}>
             <Keyboard size={18} />
           </IconButton>
         </span>
         <div className="lg:hidden">
           <Menu side="right" className="btn btn-ghost btn-sm btn-square" label="More" words={<MenuIcon size={18} />}>
-            <Entry words={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"} off={!view.redo} press={redo} />
-            <Entry words="What was done, and versions" press={() => open("history")} />
-            <Entry words="Keys" press={() => open("keys")} />
+            <MenuEntry disabled={!view.redo} choose={redo}>
+              {view.redo ? `Redo: ${view.redo}` : "Nothing to redo"}
+            </MenuEntry>
+            <MenuEntry choose={() => open("history")}>What was done, and versions</MenuEntry>
+            <MenuEntry choose={() => open("keys")}>Keys</MenuEntry>
           </Menu>
         </div>
         <ThemeButton />
       </div>
     </header>
-  );
-}
-
-function Entry({ words, off = false, press }: { words: string; off?: boolean; press: () => void }) {
-  return (
-    <li>
-      <button type="button" disabled={off} onClick={press}>
-        {words}
-      </button>
-    </li>
   );
 }
 

@@ -10,7 +10,6 @@ afterEach(() => {
 });
 
 it("brings the view that is opened into sight, also where scrolling answers with a promise", () => {
-  vi.stubGlobal("matchMedia", () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }));
   const seen: (string | null)[] = [];
   Element.prototype.scrollIntoView = function (this: Element) {
     seen.push(this.textContent);

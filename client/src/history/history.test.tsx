@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { api } from "../api/client";
 import { ReadyMades } from "../details/cue/ReadyMades";
-import { answerGets, answerPosts, cue, open, sound, viewOf } from "../tests/show";
+import { answerGets, answerPosts, cue, open, openMenu, sound, viewOf } from "../tests/show";
 import { HistoryDialog } from "./HistoryDialog";
 
 afterEach(() => {
@@ -68,8 +68,10 @@ describe("settings in one click", () => {
     const posted = answerPosts((url) => ({ data: url.endsWith("readymade") ? kept : view }));
     const forgotten = vi.spyOn(api, "DELETE").mockResolvedValue({ response: new Response() } as never);
     const choose = async (words: string) => {
-      fireEvent.click(screen.getByText("Ready-made"));
+      openMenu("Ready-made");
       fireEvent.click(await screen.findByText(words));
+      // The button has the focus again, once the menu is closed.
+      await waitFor(() => expect(document.activeElement?.textContent).toContain("Ready-made"));
     };
     await choose("Wait for my hand");
     expect(posted.mock.lastCall).toMatchObject([
@@ -78,8 +80,8 @@ describe("settings in one click", () => {
     ]);
     expect(screen.queryByText("Wait for my hand")).toBeNull();
     await choose("Back to plain");
-    expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], readyMade: null } });
-    fireEvent.click(screen.getByText("Ready-made"));
+    await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], readyMade: null } }));
+    openMenu("Ready-made");
     fireEvent.click(screen.getByText("Keep these settings for other cues"));
     const name = screen.getByLabelText("Name for these settings");
     fireEvent.keyDown(name, { key: "Enter" });
@@ -87,7 +89,7 @@ describe("settings in one click", () => {
     fireEvent.change(name, { target: { value: "Softly, twice" } });
     fireEvent.keyDown(name, { key: "Enter" });
     await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } }));
-    fireEvent.click(screen.getByText("Ready-made"));
+    openMenu("Ready-made");
     fireEvent.click(screen.getByLabelText("Forget “As at the mill”"));
     await waitFor(() => expect(forgotten.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "k1" } } }));
   });

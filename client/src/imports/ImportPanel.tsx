@@ -8,6 +8,7 @@ import { MusicOfDialog } from "./MusicOfDialog";
 import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
+import { IconButton } from "../ui/IconButton";
 
 /** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
 export function ImportPanel({ slideId }: { slideId: string | undefined }) {
@@ -48,42 +49,18 @@ export function ImportPanel({ slideId }: { slideId: string | undefined }) {
         <button type="button" className="btn btn-primary btn-sm grow px-2" onClick={() => chooser.current?.click()}>
           Bring in
         </button>
-        <button
-          type="button"
-          className="btn btn-sm w-7 px-0"
-          aria-label="Bring in a folder"
-          title="Bring in a folder"
-          onClick={() => folderChooser.current?.click()}
-        >
+        <IconButton className="btn-sm w-7 px-0" label="Bring in a folder" press={() => folderChooser.current?.click()}>
           <FolderOpen size={15} />
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm w-7 px-0"
-          onClick={() => setOpen("catalogue")}
-          aria-label="Find sounds in the catalogue"
-          title="Find sounds in the catalogue"
-        >
+        </IconButton>
+        <IconButton className="btn-sm w-7 px-0" label="Find sounds in the catalogue" press={() => setOpen("catalogue")}>
           <Search size={15} />
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm w-7 px-0"
-          aria-label="Record a voice"
-          title="Record a voice"
-          onClick={() => setOpen("record")}
-        >
+        </IconButton>
+        <IconButton className="btn-sm w-7 px-0" label="Record a voice" press={() => setOpen("record")}>
           <Mic size={15} />
-        </button>
-        <button
-          type="button"
-          className="btn btn-sm w-7 px-0"
-          aria-label="Take the music of another show"
-          title="Take the music of another show"
-          onClick={() => setOpen("music")}
-        >
+        </IconButton>
+        <IconButton className="btn-sm w-7 px-0" label="Take the music of another show" press={() => setOpen("music")}>
           <ListMusic size={15} />
-        </button>
+        </IconButton>
       </div>
       {open === "music" && <MusicOfDialog close={() => setOpen(undefined)} />}
       {open === "catalogue" && <CatalogueDialog close={() => setOpen(undefined)} />}

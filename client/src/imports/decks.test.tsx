@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { JobView } from "../api/client";
-import { open, viewOf } from "../tests/show";
+import { open, openMenu, viewOf } from "../tests/show";
 import { AddSlide } from "../runsheet/AddSlide";
 import { DeckReport, isWorthTelling } from "./DeckReport";
 import { JoinPages } from "./JoinPages";
@@ -96,7 +96,7 @@ describe("a report", () => {
 
 it("adds cards made here where it is told to", () => {
   const { edit } = open(viewOf(), <AddSlide index={2} />);
-  fireEvent.click(screen.getByText("Add a slide"));
+  openMenu("Add a slide");
   fireEvent.click(screen.getByText("A credits card"));
   expect(edit.mock.lastCall?.[0]).toMatchObject({
     kind: "addCard",

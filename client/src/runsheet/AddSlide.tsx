@@ -7,7 +7,7 @@ import { newId } from "../api/ids";
 import { applyEdited } from "../api/show";
 import { useOpenShow, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
-import { Menu } from "../ui/Menu";
+import { Menu, MenuEntry } from "../ui/Menu";
 import { pictureEndings } from "../show/fileKinds";
 
 /** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
@@ -39,18 +39,9 @@ export function AddSlide({ index }: { index: number }) {
           </>
         }
       >
-        {(["title", "credits"] as const).map((kind) => (
-          <li key={kind}>
-            <button type="button" onClick={() => add(kind)}>
-              {kind === "title" ? "A title card" : "A credits card"}
-            </button>
-          </li>
-        ))}
-        <li>
-          <button type="button" onClick={() => chooser.current?.click()}>
-            A picture filling it…
-          </button>
-        </li>
+        <MenuEntry choose={() => add("title")}>A title card</MenuEntry>
+        <MenuEntry choose={() => add("credits")}>A credits card</MenuEntry>
+        <MenuEntry choose={() => chooser.current?.click()}>A picture filling it…</MenuEntry>
       </Menu>
       <FileInput
         ref={chooser}

@@ -1,4 +1,8 @@
-import { useEffect, useRef, type ReactNode } from "react";
+import { Dialog } from "radix-ui";
+import type { ReactNode } from "react";
+import { letFieldsGoFirst } from "../ui/Dialog";
+import { useMedia } from "../ui/useMedia";
+import { useReturnFocus } from "../ui/useReturnFocus";
 
 interface Props {
   label: string;
@@ -10,28 +14,36 @@ interface Props {
   children: ReactNode;
 }
 
-/** A panel beside the sheet. Where the page is too narrow for it, it lies over the sheet while it is open. */
-export function SidePanel({ label, side, className, open, close, children }: Props) {
-  const panel = useRef<HTMLElement>(null);
-  useEffect(() => {
-    if (open) panel.current?.focus();
-  }, [open]);
+/** A panel beside the sheet. Where the page is too narrow for it, it is a dialog over the sheet. */
+export function SidePanel({ open, ...panel }: Props) {
+  const isNarrow = useMedia("(width < 64rem)");
+  if (isNarrow) return open && <PanelDialog {...panel} />;
   return (
-    <>
-      {open && <div className="fixed inset-0 z-30 bg-black/30 lg:hidden" onClick={close} aria-hidden="true" />}
-      <aside
-        ref={panel}
-        aria-label={label}
-        tabIndex={-1}
-        className={`bg-base-100 shrink-0 outline-none ${side === "left" ? "line-r max-lg:left-0" : "line-l max-lg:right-0"} max-lg:fixed max-lg:inset-y-0 max-lg:z-40 max-lg:max-w-[85vw] max-lg:shadow-lg ${open ? "" : "max-lg:hidden"} ${className}`}
-        onKeyDown={(event) => {
-          if (event.key !== "Escape" || !open) return;
-          event.stopPropagation();
-          close();
-        }}
-      >
-        {children}
-      </aside>
-    </>
+    <aside
+      aria-label={panel.label}
+      className={`bg-base-100 shrink-0 ${panel.side === "left" ? "line-r" : "line-l"} ${panel.className}`}
+    >
+      {panel.children}
+    </aside>
+  );
+}
+
+function PanelDialog({ label, side, className, close, children }: Omit<Props, "open">) {
+  const returnFocus = useReturnFocus();
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          onEscapeKeyDown={letFieldsGoFirst}
+          onCloseAutoFocus={returnFocus}
+          className={`bg-base-100 fixed inset-y-0 z-40 max-w-[85vw] shadow-lg outline-none ${side === "left" ? "line-r left-0" : "line-l right-0"} ${className}`}
+        >
+          <Dialog.Title className="sr-only">{label}</Dialog.Title>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
   );
 }

@@ -1,4 +1,5 @@
 import { memo, useMemo, useRef, type KeyboardEvent } from "react";
+import { createPortal } from "react-dom";
 import { changeCue, changeFade } from "../api/changes";
 import type { Cue, Edit } from "../api/client";
 import { fadeLength } from "../show/fadeLength";
@@ -31,6 +32,8 @@ interface Props {
   selected: boolean;
   /** The other cues that are chosen with it; they move with it. */
   others: readonly string[];
+  /** Lies over all strands: there its grips are in reach, whatever strand lies over it. */
+  gripLayer: SVGGElement | null;
   select: (cueId: string, keys: Keys) => void;
 }
 
@@ -47,6 +50,7 @@ export const Strand = memo(function Strand({
   rows,
   selected,
   others,
+  gripLayer,
   select,
 }: Props) {
   const { edit, now } = useOpenShow();
@@ -224,13 +228,16 @@ export const Strand = memo(function Strand({
           />
         </g>
       )}
-      {selected && (
-        <>
-          <LevelSides {...{ cue, place, x, full, select }} chosen={others} />
-          <FadeGrips {...{ cue, strand, place, rows, x, full }} />
-        </>
-      )}
-      {selected && others.length <= 1 && <LevelPoints cue={cue} strand={strand} rows={rows} x={x} full={full} />}
+      {selected &&
+        gripLayer &&
+        createPortal(
+          <g className="pointer-events-auto" data-grips={name} data-cue-id={cue.id}>
+            <LevelSides {...{ cue, place, x, full, select }} chosen={others} />
+            <FadeGrips {...{ cue, strand, place, rows, x, full }} />
+            {others.length <= 1 && <LevelPoints cue={cue} strand={strand} rows={rows} x={x} full={full} />}
+          </g>,
+          gripLayer,
+        )}
     </g>
   );
 }, isSame);

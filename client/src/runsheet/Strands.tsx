@@ -56,6 +56,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const shown = hung.filter(
     (one) => (one.bottom >= sight.top && one.top <= sight.bottom) || one.strand.cueId === active,
   );
+  const [gripLayer, setGripLayer] = useState<SVGGElement | null>(null);
   const cueOf = useMemo(() => new Map(cues.map((c) => [c.id, c])), [cues]);
   const clashOf = useMemo(
     () => new Map(findings.filter(isClash).map(({ found }) => [found.cueIds.at(-1), found.sentence])),
@@ -65,7 +66,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   // A finger on a strand draws it, not the sheet: shapes within a drawing have no touch-action of their own.
   const drawing = useRef<SVGSVGElement>(null);
   useEffect(() => {
-    const take = (event: TouchEvent) => (event.target as Element).closest("[data-cue]") && event.preventDefault();
+    const take = (event: TouchEvent) => (event.target as Element).closest("[data-cue-id]") && event.preventDefault();
     const svg = drawing.current;
     svg?.addEventListener("touchstart", take, { passive: false });
     return () => svg?.removeEventListener("touchstart", take);
@@ -123,11 +124,13 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
               rows={rows}
               selected={selected.includes(cue.id)}
               others={selected}
+              gripLayer={gripLayer}
               select={select}
             />
           )
         );
       })}
+      <g ref={setGripLayer} />
       {held && (
         <rect
           {...held.value}

@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { render } from "@testing-library/react";
+import { fireEvent, render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import type { ReactNode } from "react";
 import { vi } from "vitest";
@@ -12,13 +12,17 @@ import { applyEdit } from "./applyEdit";
 
 const second = 48_000;
 
-// The page tests run in has no dialogs.
-HTMLDialogElement.prototype.showModal = function () {
-  this.open = true;
+// The page tests run in lays nothing out.
+window.ResizeObserver ??= class {
+  observe = () => undefined;
+  unobserve = () => undefined;
+  disconnect = () => undefined;
 };
-HTMLDialogElement.prototype.close = function () {
-  this.open = false;
-};
+window.matchMedia ??= () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }) as never;
+
+/** Opens a menu by the words of its button. */
+export const openMenu = (words: string) =>
+  fireEvent.keyDown(screen.getByText(words).closest("button") as HTMLElement, { key: "Enter" });
 
 export const slide = (n: number, change: Partial<Slide> = {}): Slide => ({
   id: `s${n}`,

@@ -1,5 +1,7 @@
 import { X } from "lucide-react";
-import { useLayoutEffect, useRef, type ReactNode } from "react";
+import { Dialog as Parts } from "radix-ui";
+import type { ReactNode } from "react";
+import { useReturnFocus } from "./useReturnFocus";
 
 interface Props {
   title: string;
@@ -10,39 +12,40 @@ interface Props {
   wide?: boolean;
 }
 
-/** A dialog over the page: Escape and the cross put it away. */
+/** A dialog over the page. Escape, the cross and a press beside it close it, and the focus goes back to where it was. */
 export function Dialog({ title, close, children, actions, wide = false }: Props) {
-  const box = useRef<HTMLDialogElement>(null);
-  // Before it leaves the page: browsers give the focus back only from a dialog that is still there.
-  useLayoutEffect(() => {
-    const dialog = box.current;
-    const before = document.activeElement;
-    if (dialog && !dialog.open) dialog.showModal();
-    return () => {
-      dialog?.close();
-      if (before instanceof HTMLElement || before instanceof SVGElement) before.focus();
-    };
-  }, []);
+  const returnFocus = useReturnFocus();
   return (
-    <dialog
-      ref={box}
-      className="modal"
-      aria-label={title}
-      onCancel={(event) => {
-        event.preventDefault();
-        close();
-      }}
-    >
-      <div className={`modal-box bg-base-100 flex max-h-[88vh] flex-col p-0 ${wide ? "max-w-4xl" : "max-w-xl"}`}>
-        <header className="line-b flex items-center justify-between px-5 py-3">
-          <h2 className="text-lg">{title}</h2>
-          <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Put away" onClick={close}>
-            <X size={18} />
-          </button>
-        </header>
-        <div className="min-h-0 grow overflow-y-auto px-5 py-4">{children}</div>
-        {actions && <footer className="line-t flex justify-end gap-2 px-5 py-3">{actions}</footer>}
-      </div>
-    </dialog>
+    <Parts.Root open onOpenChange={(open) => !open && close()}>
+      <Parts.Portal>
+        <Parts.Overlay className="fixed inset-0 z-50 bg-black/40" />
+        <Parts.Content
+          className={`bg-base-100 rounded-box fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-11/12 -translate-1/2 flex-col shadow-xl outline-none ${wide ? "max-w-4xl" : "max-w-xl"}`}
+          aria-describedby={undefined}
+          onEscapeKeyDown={letFieldsGoFirst}
+          onCloseAutoFocus={returnFocus}
+          onPointerDownOutside={keepOpenForToasts}
+        >
+          <header className="line-b flex items-center justify-between px-5 py-3">
+            <Parts.Title className="text-lg">{title}</Parts.Title>
+            <Parts.Close className="btn btn-ghost btn-sm btn-square" aria-label="Put away">
+              <X size={18} />
+            </Parts.Close>
+          </header>
+          <div className="min-h-0 grow overflow-y-auto px-5 py-4">{children}</div>
+          {actions && <footer className="line-t flex justify-end gap-2 px-5 py-3">{actions}</footer>}
+        </Parts.Content>
+      </Parts.Portal>
+    </Parts.Root>
   );
+}
+
+/** Escape first drops what was typed into a field; the next one closes the dialog. */
+export function letFieldsGoFirst(event: KeyboardEvent) {
+  if (document.activeElement?.matches("[data-typing=true]")) event.preventDefault();
+}
+
+/** A message over the page is not a press beside the dialog. */
+function keepOpenForToasts(event: Event) {
+  if ((event.target as Element | null)?.closest("[data-sonner-toaster]")) event.preventDefault();
 }

@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState, type ReactNode } from "react";
+import { DropdownMenu as Parts } from "radix-ui";
+import type { ReactNode } from "react";
 
 interface Props {
   /** What the button says that opens it. */
@@ -6,58 +7,59 @@ interface Props {
   className: string;
   /** What the button does, where it does not say it. */
   label?: string;
-  /** Its entries, as items of a list; choosing one closes it. */
+  /** Its entries. */
   children: ReactNode;
-  /** Which of its sides lies at that of the button. */
+  /** Which of its sides is aligned with the button. */
   side?: "left" | "right";
 }
 
-/** A button and what it opens: closed by a choice, Escape, or a click elsewhere. */
+/** A button and the menu it opens, with arrow keys and first letters to go through it. */
 export function Menu({ words, className, label, children, side = "left" }: Props) {
-  const [open, setOpen] = useState(false);
-  const all = useRef<HTMLDivElement>(null);
-  const button = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    if (!open) return;
-    const elsewhere = (event: Event) => all.current?.contains(event.target as Node) === false && setOpen(false);
-    document.addEventListener("pointerdown", elsewhere);
-    return () => document.removeEventListener("pointerdown", elsewhere);
-  }, [open]);
-  const close = () => {
-    setOpen(false);
-    button.current?.focus();
-  };
   return (
-    <div
-      ref={all}
-      className="relative"
-      onKeyDown={(event) => {
-        if (event.key !== "Escape" || !open) return;
-        event.stopPropagation();
-        close();
-      }}
-      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && event.relatedTarget && setOpen(false)}
-    >
-      <button
-        ref={button}
-        type="button"
-        className={className}
-        aria-label={label}
-        title={label}
-        aria-expanded={open}
-        aria-haspopup="true"
-        onClick={() => setOpen(!open)}
-      >
+    <Parts.Root modal={false}>
+      <Parts.Trigger className={className} aria-label={label} title={label}>
         {words}
-      </button>
-      {open && (
-        <ul
-          onClick={close}
-          className={`menu bg-base-100 absolute top-full z-30 mt-1 w-60 rounded-md border border-[var(--line)] p-1 shadow-sm ${side === "left" ? "left-0" : "right-0"}`}
+      </Parts.Trigger>
+      <Parts.Portal>
+        <Parts.Content
+          align={side === "left" ? "start" : "end"}
+          sideOffset={4}
+          className="bg-base-100 z-30 w-60 rounded-md border border-[var(--line)] p-1 text-sm shadow-sm outline-none"
+          onCloseAutoFocus={leaveFocusWhereItWent}
         >
           {children}
-        </ul>
-      )}
-    </div>
+        </Parts.Content>
+      </Parts.Portal>
+    </Parts.Root>
   );
+}
+
+interface EntryProps {
+  choose: () => void;
+  disabled?: boolean;
+  /** What it does, where it does not say it. */
+  label?: string;
+  className?: string;
+  children: ReactNode;
+}
+
+/** An entry of a menu; choosing it closes the menu. */
+export function MenuEntry({ choose, disabled = false, label, className = "", children }: EntryProps) {
+  return (
+    <Parts.Item
+      asChild
+      disabled={disabled}
+      className={`data-[highlighted]:bg-base-300 w-full cursor-pointer rounded px-3 py-1.5 text-left outline-none disabled:cursor-default disabled:opacity-50 ${className}`}
+      onSelect={choose}
+    >
+      <button type="button" aria-label={label} disabled={disabled}>
+        {children}
+      </button>
+    </Parts.Item>
+  );
+}
+
+/** A choice that opens a field has taken the focus there: the button does not get it back. */
+function leaveFocusWhereItWent(event: Event) {
+  if (document.activeElement?.matches("input, textarea")) event.preventDefault();
 }

@@ -30,7 +30,7 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
         dropped.current = false;
         setTyped(undefined);
       }}
-      data-idle={typed === undefined || undefined}
+      data-typing={typed !== undefined}
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
         event.stopPropagation();

@@ -85,7 +85,7 @@ export function ValueField<T>({
       style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
       aria-label={label}
       aria-invalid={wrong}
-      data-idle={typed === undefined || undefined}
+      data-typing={typed !== undefined || nudged !== undefined}
       placeholder={placeholder}
       list={list}
       tabIndex={tabbed ? 0 : -1}

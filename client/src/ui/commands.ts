@@ -143,6 +143,9 @@ const symbols: Record<string, string> = {
   "-": "−",
 };
 
+/** The keys of a command as they are shown. */
+export const keysOf = <S extends Scope>(scope: S, name: CommandOf<S>) => shownKeys(commands[scope][name] as Command);
+
 /** Keys as they are shown: "Ctrl+Z", "Shift+↓". */
 export const shownKeys = ({ keys }: Command) =>
   keys.map((written) =>

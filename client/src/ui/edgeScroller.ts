@@ -3,22 +3,27 @@ const near = 40;
 const fastest = 900;
 
 /**
- * Scrolls what is around something, up or down, while the pointer is near its upper or lower edge. Says how many pixels it went by.
+ * Scrolls what is around something, up or down, while the pointer is near its upper or lower edge, and nearer than it was at first. Says how
+ * many pixels it went by.
  * @returns Ends it.
  */
 export function edgeScroller(inside: Element, scrolled: (dy: number) => void): () => void {
   const scroller = scrollerAround(inside);
   if (!scroller) return () => undefined;
-  let y: number | undefined;
+  let [startY, y]: [number | undefined, number] = [undefined, 0];
   let before = performance.now();
   let request = 0;
-  const onMove = (event: PointerEvent) => (y = event.clientY);
+  const onMove = (event: PointerEvent) => {
+    y = event.clientY;
+    startY ??= y;
+  };
   const step = (now: number) => {
     const seconds = (now - before) / 1000;
     before = now;
-    if (y !== undefined) {
+    const speed = speedAt(y, scroller.getBoundingClientRect());
+    if (startY !== undefined && speed * (y - startY) > 0) {
       const top = scroller.scrollTop;
-      scroller.scrollTop += seconds * speedAt(y, scroller.getBoundingClientRect());
+      scroller.scrollTop += seconds * speed;
       const dy = scroller.scrollTop - top;
       if (dy !== 0) scrolled(dy);
     }

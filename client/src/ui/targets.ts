@@ -2,6 +2,9 @@
 export const textField =
   "input:not([type=checkbox], [type=radio], [type=range], [type=color]), textarea, [contenteditable]";
 
-/** Whether something happens in a dialog or in a text field, which deal with it themselves. */
+/** What lies over the page and has the keys for itself. */
+export const layer = "[role=dialog], [role=menu]";
+
+/** Whether something happens in a dialog, a menu or a text field, which deal with it themselves. */
 export const isInFieldOrDialog = (event: Event) =>
-  event.target instanceof Element && event.target.closest(`dialog, ${textField}`) !== null;
+  event.target instanceof Element && event.target.closest(`${layer}, ${textField}`) !== null;

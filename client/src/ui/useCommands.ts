@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { textField } from "./targets";
+import { layer, textField } from "./targets";
 import { commandAt, type CommandOf, commands, type Scope } from "./commands";
 
 type Handlers<S extends Scope> = Partial<Record<CommandOf<S>, ((event: KeyboardEvent) => void) | undefined>>;
@@ -41,8 +41,8 @@ function belongsToTarget<S extends Scope>(event: KeyboardEvent, scope: S, name: 
   const { target } = event;
   if (!(target instanceof Element)) return false;
   const { inFields } = commands[scope][name] as { inFields?: boolean };
-  if (inFields) return target.matches(textField) && target.closest("[data-idle]") === null;
-  if (target.closest("dialog") || target.closest(field)) return true;
+  if (inFields) return target.matches(textField) && !target.matches("[data-typing=false]");
+  if (target.closest(layer) || target.closest(field)) return true;
   // The rows and strands of the sheet are selected with Enter, so that there the space bar still plays.
   return (
     (event.key === " " || event.key === "Enter") && target.closest(pressed) !== null && target.closest(rows) === null

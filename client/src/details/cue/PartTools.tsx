@@ -1,10 +1,10 @@
 import { ZoomIn, ZoomOut } from "lucide-react";
-import type { ReactNode } from "react";
 import type { Cue, Sound } from "../../api/client";
 import { fetchProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { useView } from "../../show/openShow";
 import { Choice } from "../../ui/fields";
+import { IconButton } from "../../ui/IconButton";
 import { Sentence } from "../Sentence";
 import { LoopPart } from "./LoopPart";
 
@@ -31,12 +31,12 @@ export function PartTools({ cue, sound, change, here, zoom }: Props) {
   return (
     <>
       <Sentence>
-        <Icon name="Closer" press={() => zoom(0.4)}>
+        <IconButton className="btn-ghost btn-xs btn-square" label="Closer" press={() => zoom(0.4)}>
           <ZoomIn size={13} />
-        </Icon>
-        <Icon name="Farther" press={() => zoom(2.5)}>
+        </IconButton>
+        <IconButton className="btn-ghost btn-xs btn-square" label="Farther" press={() => zoom(2.5)}>
           <ZoomOut size={13} />
-        </Icon>
+        </IconButton>
         <button type="button" className="btn btn-xs" onClick={() => set({ inFrame: here() })}>
           In here
         </button>
@@ -72,13 +72,5 @@ export function PartTools({ cue, sound, change, here, zoom }: Props) {
       )}
       <LoopPart cue={cue} sound={sound} />
     </>
-  );
-}
-
-function Icon({ name, press, children }: { name: string; press: () => void; children: ReactNode }) {
-  return (
-    <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label={name} title={name} onClick={press}>
-      {children}
-    </button>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Cue } from "../../api/client";
 import { useApplyPreset, usePresets, useRemovePreset, useSavePreset } from "../../api/presets";
 import { useView } from "../../show/openShow";
-import { Menu } from "../../ui/Menu";
+import { Menu, MenuEntry } from "../../ui/Menu";
 
 /** Sets of settings in one click, and back to plain; one's own can be kept. */
 export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
@@ -26,33 +26,26 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
         }
       >
         {[...(all?.shipped ?? []), ...(all?.kept ?? [])].map((made) => (
-          <li key={made.id} className="flex-row flex-nowrap">
-            <button type="button" className="grow" onClick={() => apply(made.id)}>
-              {made.name}
-            </button>
+          <div key={made.id} className="flex">
+            <MenuEntry choose={() => apply(made.id)}>{made.name}</MenuEntry>
             {all?.kept.includes(made) && (
-              <button
-                type="button"
-                className="px-2"
-                aria-label={`Forget “${made.name}”`}
-                onClick={() => removing.mutate(made.id)}
+              <MenuEntry
+                className="w-auto! px-2!"
+                label={`Forget “${made.name}”`}
+                choose={() => removing.mutate(made.id)}
               >
                 <X size={13} />
-              </button>
+              </MenuEntry>
             )}
-          </li>
+          </div>
         ))}
-        <li>
-          <button type="button" className="font-bold" onClick={() => apply(null)}>
-            Back to plain
-          </button>
-        </li>
+        <MenuEntry className="font-bold" choose={() => apply(null)}>
+          Back to plain
+        </MenuEntry>
         {more.length === 0 && (
-          <li className="line-t mt-1 pt-1">
-            <button type="button" onClick={() => setNaming(true)}>
-              Keep these settings for other cues
-            </button>
-          </li>
+          <div className="line-t mt-1 pt-1">
+            <MenuEntry choose={() => setNaming(true)}>Keep these settings for other cues</MenuEntry>
+          </div>
         )}
       </Menu>
       {naming && (
