@@ -10,6 +10,7 @@ import { RunSheetPage } from "./app/RunSheetPage";
 import { ShowLayout } from "./app/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
 import "./styles.css";
+import { followOtherPages } from "./ui/settings";
 import { followTheme } from "./ui/theme";
 
 const heardFirstMs = 40;
@@ -23,6 +24,7 @@ const ExportPage = lazy(() => import("./export/ExportPage"));
 const PresentPage = lazy(() => import("./live/presenter/PresentPage"));
 
 followTheme();
+followOtherPages();
 // While something sounds, an edit is heard first and drawn a moment later: drawing would hold up what is to be heard.
 notifyManager.setScheduler((draw) => window.setTimeout(draw, isSounding() ? heardFirstMs : 0));
 const queries = createQueryClient();

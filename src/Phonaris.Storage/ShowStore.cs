@@ -172,13 +172,10 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             if (made.Revision > row.Revision) throw new RuleException("This show has not come that far. Load the page again.", "revision");
             if (made.Revision < row.Revision)
             {
-                // What the same person did since, they have seen.
-                var since = await db.Changes
-                    .Where(c => c.ShowId == id && c.Revision > made.Revision && (made.Sender == null || c.Sender != made.Sender))
-                    .OrderBy(c => c.Revision).ToListAsync(cancel);
+                var since = await ByOthers(db, id, made.Revision, made.Sender).ToListAsync(cancel);
                 var touches = made.Edit.Touches(show).ToList();
                 var clash = since.FirstOrDefault(c => Touches.Collide(c.Touches.Split('\n'), touches));
-                if (clash is not null) throw new StaleEditException(clash.Sentence);
+                if (clash is not null) throw StaleEditException.Of(clash.Sentence);
             }
             return Make(show, made.Edit);
         }, cancel);
@@ -196,13 +193,16 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return ChangeAsync(id, null, (_, _, show) => Task.FromResult(edit(show) is { } made ? Make(show, made) with { Follows = follows } : null), cancel);
     }
 
+    /// <summary>The sender of what follows from edits, which is part of them and nobody's own.</summary>
+    private const string FollowUps = "follow-ups";
+
     /// <summary>
     /// Makes what follows from the show as it is, now that more of it has been measured, part of the last edit: undone, both are. Where edits
     /// can be redone nothing is done, since their inverses would restore what was before; the next edit brings it.
     /// </summary>
     /// <param name="id">The show.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
-    public Task<StoredShow> FollowUpAsync(string id, CancellationToken cancel) => ChangeAsync(id, null, async (db, row, show) =>
+    public Task<StoredShow> FollowUpAsync(string id, CancellationToken cancel) => ChangeAsync(id, FollowUps, async (db, row, show) =>
     {
         if (consequences?.Of(show) is not [_, ..] more) return null;
         var last = await db.Edits.AsNoTracking().SingleOrDefaultAsync(e => e.ShowId == id && e.Position == row.Applied, cancel);
@@ -235,21 +235,44 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         });
     }
 
+    /// <summary>What others changed since a revision, in order. What the same person did since, they have seen.</summary>
+    private static IQueryable<ChangeRow> ByOthers(PhonarisDb db, string id, long revision, string? sender) => db.Changes
+        .Where(c => c.ShowId == id && c.Revision > revision && (sender == null || c.Sender != sender))
+        .OrderBy(c => c.Revision);
+
     /// <summary>Takes the last edit back.</summary>
     /// <param name="id">The show.</param>
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is undone would be theirs.</exception>
     /// <exception cref="RuleException">There is nothing to undo.</exception>
-    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(
-        id, sender, (db, row, show) => row.Applied == 0 ? throw new RuleException("There is nothing to undo.") : WindAsync(db, row, show, row.Applied - 1, cancel), cancel);
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) => ChangeAsync(
+        id, sender, async (db, row, show) =>
+        {
+            await CheckHistoryAsync(db, row, seen, sender, "Undo", cancel);
+            return row.Applied == 0 ? throw new RuleException("There is nothing to undo.") : await WindAsync(db, row, show, row.Applied - 1, cancel);
+        }, cancel);
 
     /// <summary>Makes the edit undone last once more.</summary>
     /// <param name="id">The show.</param>
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is redone would be theirs.</exception>
     /// <exception cref="RuleException">There is nothing to redo.</exception>
-    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(
-        id, sender, async (db, row, show) => await WindAsync(db, row, show, row.Applied + 1, cancel) ?? throw new RuleException("There is nothing to redo."), cancel);
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) => ChangeAsync(
+        id, sender, async (db, row, show) =>
+        {
+            await CheckHistoryAsync(db, row, seen, sender, "Redo", cancel);
+            return await WindAsync(db, row, show, row.Applied + 1, cancel) ?? throw new RuleException("There is nothing to redo.");
+        }, cancel);
+
+    private static async Task CheckHistoryAsync(PhonarisDb db, ShowRow row, long? seen, string? sender, string again, CancellationToken cancel)
+    {
+        if (seen is not { } revision || revision >= row.Revision) return;
+        if (await ByOthers(db, row.Id, revision, sender).Where(c => c.Sender != FollowUps).Select(c => c.Sentence).LastOrDefaultAsync(cancel) is { } since) throw StaleEditException.OfHistory(since, again);
+    }
 
     /// <summary>Undoes or redoes edits until just those up to a position are applied, in one change.</summary>
     /// <param name="id">The show.</param>

@@ -1,5 +1,17 @@
 namespace Phonaris.Storage;
 
-/// <summary>An edit was made on an older revision, and the same thing has been changed since.</summary>
-/// <param name="since">What was done since, in words.</param>
-public sealed class StaleEditException(string since) : Exception($"This was changed in the meantime ({since}). Look at it as it is now, and change it again if you still want to.");
+/// <summary>An edit was made on an older revision, and somebody else has changed the same thing since.</summary>
+public sealed class StaleEditException : Exception
+{
+    private StaleEditException(string message) : base(message) { }
+
+    /// <param name="since">What was done since, in words.</param>
+    public static StaleEditException Of(string since) =>
+        new($"This was changed in the meantime ({since}). Look at it as it is now, and change it again if you still want to.");
+
+    /// <summary>Undo or redo, which would have been of what somebody else did last.</summary>
+    /// <param name="since">What was done since, in words.</param>
+    /// <param name="again">What to press.</param>
+    public static StaleEditException OfHistory(string since, string again) =>
+        new($"Somebody else changed the show meanwhile ({since}). Press {again} again if you mean that.");
+}

@@ -66,6 +66,23 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task Undo_takes_back_what_was_seen_and_not_what_somebody_else_did_meanwhile()
+    {
+        var store = Store();
+        await store.AddAsync("x", Show.Empty("Two pages") with { Slides = [Slide("a"), Slide("b")] }, default);
+        await store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Mine"), "me"), default);
+        await store.ApplyAsync("x", new MadeEdit(2, new SetNotes("b", "Yours"), "you"), default);
+        var refused = await Assert.ThrowsAsync<StaleEditException>(() => store.UndoAsync("x", "me", default, seen: 2));
+        Assert.Contains("Press Undo again", refused.Message);
+        Assert.Equal(["Mine", "Yours"], (await store.FindAsync("x", default))!.Show.Slides.Select(s => s.Notes));
+        // Having seen it one may; and one's own edits since are no surprise.
+        Assert.Equal(["Mine", ""], (await store.UndoAsync("x", "me", default, seen: 3)).Show.Slides.Select(s => s.Notes));
+        Assert.Equal(["", ""], (await store.UndoAsync("x", "me", default, seen: 3)).Show.Slides.Select(s => s.Notes));
+        await Assert.ThrowsAsync<StaleEditException>(() => store.RedoAsync("x", "you", default, seen: 3));
+        Assert.Equal("Mine", (await store.RedoAsync("x", "me", default, seen: 3)).Show.Slides[0].Notes);
+    }
+
+    [Fact]
     public async Task What_no_show_can_be_is_kept_by_no_door()
     {
         var store = Store();

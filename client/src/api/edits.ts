@@ -35,7 +35,8 @@ export function createEdits(queries: QueryClient, showId: string) {
   // What the user looked at when what ends in an edit was begun.
   let base: number | undefined;
   const params = { path: { id: showId } };
-  const asSender = { params: { ...params, query: { sender } } };
+  // Undo takes back what this page shows as done last, nothing of a colleague's since.
+  const asSeen = () => ({ ...params, query: { sender, revision: cachedShow(queries, showId)?.revision ?? 0 } });
   const fetchAgain = () => refetch(queries, keys.show(showId));
   const failed = async (error: Error) => {
     reportError(error);
@@ -94,8 +95,8 @@ export function createEdits(queries: QueryClient, showId: string) {
   return {
     edit,
     beginEditing,
-    undo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/undo", asSender))),
-    redo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/redo", asSender))),
+    undo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/undo", { params: asSeen() }))),
+    redo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/redo", { params: asSeen() }))),
   };
 }
 

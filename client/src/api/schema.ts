@@ -410,6 +410,7 @@ export interface paths {
             parameters: {
                 query?: {
                     sender?: string;
+                    revision?: number;
                 };
                 header?: never;
                 path: {
@@ -449,6 +450,7 @@ export interface paths {
             parameters: {
                 query?: {
                     sender?: string;
+                    revision?: number;
                 };
                 header?: never;
                 path: {

@@ -19,7 +19,7 @@ export default function ExportPage() {
   const exports = jobs.filter((j) => j.kind === "export");
   return (
     <main className="min-h-0 grow overflow-y-auto">
-      <div className="mx-auto grid w-full max-w-6xl grid-cols-[17rem_1fr] gap-8 px-8 py-6">
+      <div className="mx-auto grid w-full max-w-6xl grid-cols-[17rem_1fr] gap-8 px-8 py-6 max-md:grid-cols-1 max-md:px-4">
         <nav aria-label="To whom">
           <h1 className="mb-3 text-2xl">Who is it for?</h1>
           <ul className="space-y-1">

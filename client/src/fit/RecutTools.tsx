@@ -23,7 +23,7 @@ export function RecutTools({ cue, recipe, joins }: Props) {
     edit(changeCue(cue.id, ({ id, fit }) => fit && { kind: "setFit", cueId: id, fit: { ...fit, ...part(fit) } }));
   const set = (part: Partial<Recipe>) => change(() => part);
   return (
-    <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8" aria-label="The re-cut">
+    <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8 max-md:grid-cols-1" aria-label="The re-cut">
       <div>
         <h2 className="muted mb-1.5 font-sans text-xs font-semibold">How many joins</h2>
         <input

@@ -13,7 +13,7 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
   const restore = useRestoreVersion(view.id);
   return (
     <Dialog title="What was done" close={close} wide>
-      <div className="grid grid-cols-[1fr_17rem] gap-6">
+      <div className="grid grid-cols-[1fr_17rem] gap-6 max-md:grid-cols-1">
         <ol className="max-h-[60vh] overflow-y-auto" aria-label="History">
           {lines.toReversed().map((line) => (
             <li key={line.position} className="line-b flex items-baseline gap-3 py-1">

@@ -113,7 +113,11 @@ function JobLine({ job }: { job: JobView }) {
         <Line name={`${does[job.kind] ?? ""}${job.name}`} fraction={job.progress} />
       )}
       <Stop
-        name={failed ? `Put the message about ${job.name} away` : `Stop bringing in ${job.name}`}
+        name={
+          failed
+            ? `Put the message about ${job.name} away`
+            : `Stop ${(does[job.kind] ?? "bringing in ").toLowerCase()}${job.name}`
+        }
         press={() => (failed ? remove : cancel).mutate(job.id)}
       />
     </div>

@@ -22,7 +22,9 @@ export function Controls({ data, stage, manner, hidden, captions, setCaptions }:
   // Numbers are the deck's: of what is left out, too.
   const highest = data.run.runningOrder.slides.at(-1)?.number;
   const last = now.place === stage.places.length - 1;
-  const shown = hidden ? "opacity-0 focus-within:opacity-100" : "opacity-100";
+  const shown = hidden
+    ? "pointer-events-none opacity-0 focus-within:pointer-events-auto focus-within:opacity-100"
+    : "opacity-100";
   return (
     <div
       className={`absolute inset-x-0 bottom-0 flex flex-wrap items-center justify-center gap-3 p-4 transition-opacity ${shown}`}

@@ -47,7 +47,7 @@ export function Shown({ data, stage, manner, end }: Props) {
   // A tap or a swipe moves a show that is moved by hand; else it only brings what moves it.
   const lift = (event: PointerEvent) => {
     wake();
-    if (!pressedAt || manner !== "hand" || (event.target as Element).closest("button")) return;
+    if (!pressedAt || event.button !== 0 || manner !== "hand" || (event.target as Element).closest("button")) return;
     const across = event.clientX - pressedAt.x;
     if (Math.abs(event.clientY - pressedAt.y) > swipe) return;
     if (across > swipe || (Math.abs(across) <= swipe && event.clientX < window.innerWidth / 4)) stage.back();
@@ -55,7 +55,7 @@ export function Shown({ data, stage, manner, end }: Props) {
   };
   return (
     <main
-      className={`fixed inset-0 touch-pan-y bg-black ${resting ? "cursor-none" : ""}`}
+      className={`fixed inset-0 [touch-action:pan-y_pinch-zoom] bg-black ${resting ? "cursor-none" : ""}`}
       onPointerMove={wake}
       onPointerDown={(event) => setPressedAt({ x: event.clientX, y: event.clientY })}
       onPointerUp={lift}

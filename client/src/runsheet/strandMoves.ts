@@ -63,6 +63,10 @@ export function lying(rows: readonly Row[], cue: Cue, to: SpanRows): Move | unde
   };
 }
 
+/** Where a frame lies in a row. A hidden row takes no time. */
+const yWithin = ({ top, height, startFrame, endFrame }: Row, frame: number) =>
+  top + ((frame - startFrame) / Math.max(1, endFrame - startFrame)) * height;
+
 function firstTo(
   view: ShowView,
   rows: readonly Row[],
@@ -87,7 +91,7 @@ function firstTo(
   const frame = (row.stepFrames[k] ?? row.startFrame) + framesOfMs(delayMs);
   return {
     ...move,
-    top: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,
+    top: yWithin(row, frame),
     words: step ? `step ${k + 1} of slide ${row.number}` : delayMs > 0 ? `${delayMs / 1000} s into it` : move.words,
     edits,
   };
@@ -117,7 +121,7 @@ function lastTo(
   const frame = step ? (row.stepFrames[k] ?? row.endFrame) : row.endFrame + framesOfMs(offsetMs);
   return {
     ...move,
-    bottom: row.top + ((frame - row.startFrame) / (row.endFrame - row.startFrame)) * row.height,
+    bottom: yWithin(row, frame),
     words: step
       ? `to step ${k + 1} of slide ${row.number}`
       : offsetMs < 0

@@ -22,3 +22,9 @@ export const useSettings = create<Settings>()(
     storage: createJSONStorage(() => storage),
   }),
 );
+
+/** Takes over what another page of this browser sets. */
+export const followOtherPages = () =>
+  window.addEventListener("storage", ({ key }) => {
+    if (key === useSettings.persist.getOptions().name) void useSettings.persist.rehydrate();
+  });

@@ -6,7 +6,7 @@ namespace Phonaris.Web.Live;
 
 /// <summary>
 /// Tells open pages of what happens: <c>sounding</c> and <c>changed</c> (a show has a new revision), <c>job</c> (a job has moved on), and to
-/// those that present, <c>press</c> (a clicker's button) and <c>presented</c> (another page presents the show too).
+/// those that present, <c>press</c> (a clicker's button), <c>presented</c> and <c>presentingEnded</c> (another page presents the show too, and no longer does).
 /// </summary>
 internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore shows, OpenShows open) : Hub
 {
@@ -24,17 +24,21 @@ internal sealed class LiveHub(LiveRuns runs, ClickerHost clickers, ShowStore sho
     /// <summary>Follows a run that this page shows.</summary>
     public async Task FollowRun(string showId, string runId)
     {
-        runs.Connect(runId, Context.ConnectionId);
+        runs.Connect(new(showId, runId), Context.ConnectionId);
         open.Open(Context.ConnectionId, showId);
         await Groups.AddToGroupAsync(Context.ConnectionId, RunGroup(runId));
         if (runs.Find(showId, runId)?.Kind == RunKind.Present) await Clients.OthersInGroup(showId).SendAsync("presented", runId);
     }
 
     /// <inheritdoc/>
-    public override Task OnDisconnectedAsync(Exception? exception)
+    public override async Task OnDisconnectedAsync(Exception? exception)
     {
         open.Close(Context.ConnectionId);
-        if (runs.Disconnect(Context.ConnectionId) is { } runId) _ = clickers.ShutUnlessBackAsync(runId, () => runs.HasPage(runId));
-        return base.OnDisconnectedAsync(exception);
+        if (runs.Disconnect(Context.ConnectionId) is { } page)
+        {
+            _ = clickers.ShutUnlessBackAsync(page.RunId, () => runs.HasPage(page.RunId));
+            if (!runs.HasPage(page.RunId)) await Clients.OthersInGroup(page.ShowId).SendAsync("presentingEnded", page.RunId);
+        }
+        await base.OnDisconnectedAsync(exception);
     }
 }

@@ -9,7 +9,7 @@ internal sealed class LiveRuns
     private const int Most = 40;
 
     private readonly ConcurrentDictionary<string, LiveShow> _runs = new();
-    private readonly ConcurrentDictionary<string, string> _pages = new();
+    private readonly ConcurrentDictionary<string, RunPage> _pages = new();
 
     /// <summary>Keeps a show that is going to be shown.</summary>
     public void Add(LiveShow run)
@@ -22,16 +22,16 @@ internal sealed class LiveRuns
     public LiveShow? Find(string showId, string runId) => _runs.TryGetValue(runId, out var run) && run.Stored.Id == showId ? run : null;
 
     /// <summary>Whether a page is presenting a show.</summary>
-    public bool IsPresented(string showId) => _pages.Values.Any(id => _runs.TryGetValue(id, out var run) && run.Kind == RunKind.Present && run.Stored.Id == showId);
+    public bool IsPresented(string showId) => _pages.Values.Any(page => _runs.TryGetValue(page.RunId, out var run) && run.Kind == RunKind.Present && run.Stored.Id == showId);
 
     /// <summary>Knows of a page that shows a run, until it is gone.</summary>
-    public void Connect(string runId, string connectionId) => _pages[connectionId] = runId;
+    public void Connect(RunPage page, string connectionId) => _pages[connectionId] = page;
 
-    /// <summary>A page is gone; gives the run that it showed, or null.</summary>
-    public string? Disconnect(string connectionId) => _pages.TryRemove(connectionId, out var runId) ? runId : null;
+    /// <summary>A page is gone; gives what it showed, or null.</summary>
+    public RunPage? Disconnect(string connectionId) => _pages.TryRemove(connectionId, out var page) ? page : null;
 
     /// <summary>Whether a page shows a run.</summary>
-    public bool HasPage(string runId) => _pages.Values.Contains(runId);
+    public bool HasPage(string runId) => _pages.Values.Any(page => page.RunId == runId);
 
     /// <summary>The runs of a show.</summary>
     public IReadOnlyList<string> Of(string showId) => [.. _runs.Values.Where(r => r.Stored.Id == showId).Select(r => r.Id)];
@@ -39,3 +39,8 @@ internal sealed class LiveRuns
     /// <summary>Forgets a run that has ended.</summary>
     public void End(string runId) => _runs.TryRemove(runId, out _);
 }
+
+/// <summary>What a page shows.</summary>
+/// <param name="ShowId">The show.</param>
+/// <param name="RunId">The run of it.</param>
+internal sealed record RunPage(string ShowId, string RunId);

@@ -10,11 +10,11 @@ internal static class EditEndpoints
         api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, ShowChanges changes, CancellationToken cancel) =>
             await changes.AnswerAsync(await changes.ApplyAsync(id, made, cancel)));
 
-        api.MapPost("/shows/{id}/undo", async (string id, string? sender, ShowChanges changes, CancellationToken cancel) =>
-            await changes.AnswerAsync(await changes.UndoAsync(id, sender, cancel)));
+        api.MapPost("/shows/{id}/undo", async (string id, string? sender, long? revision, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.UndoAsync(id, sender, cancel, revision)));
 
-        api.MapPost("/shows/{id}/redo", async (string id, string? sender, ShowChanges changes, CancellationToken cancel) =>
-            await changes.AnswerAsync(await changes.RedoAsync(id, sender, cancel)));
+        api.MapPost("/shows/{id}/redo", async (string id, string? sender, long? revision, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.RedoAsync(id, sender, cancel, revision)));
 
         api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, CancellationToken cancel) =>
             await changes.AnswerAsync(await changes.WindAsync(id, position, cancel)));

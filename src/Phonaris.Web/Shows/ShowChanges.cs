@@ -37,9 +37,11 @@ internal sealed class ShowChanges(
         return stored;
     }
 
-    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.UndoAsync(id, sender, cancel), cancel);
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) =>
+        ChangeAsync(id, () => store.UndoAsync(id, sender, cancel, seen), cancel);
 
-    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel) => ChangeAsync(id, () => store.RedoAsync(id, sender, cancel), cancel);
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) =>
+        ChangeAsync(id, () => store.RedoAsync(id, sender, cancel, seen), cancel);
 
     /// <summary>Makes what follows from a show, now that more of it has been measured, part of its last edit.</summary>
     public Task FollowUpAsync(string showId, CancellationToken cancel) => ChangeAsync(showId, () => store.FollowUpAsync(showId, cancel), cancel);

@@ -59,10 +59,10 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   const { x, y } = held?.value ?? spot;
   return (
     <Dialog title={`Hotspot on “${slide.title}”`} close={close} wide>
-      <div className="flex gap-5">
+      <div className="flex gap-5 max-md:flex-col">
         <div
           ref={area}
-          className="bg-base-300 relative aspect-video min-w-0 grow self-start overflow-hidden rounded-md"
+          className="bg-base-300 relative aspect-video w-full min-w-0 grow self-start overflow-hidden rounded-md"
         >
           <img
             src={pictureUrl(view.id, slide, 1280)}
@@ -85,7 +85,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             />
           </div>
         </div>
-        <div className="w-60 shrink-0 space-y-2.5">
+        <div className="w-60 shrink-0 space-y-2.5 max-md:w-full">
           <div className="flex flex-wrap gap-1" role="group" aria-label="Symbol">
             {symbols.map((symbol) => (
               <button

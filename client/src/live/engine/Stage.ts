@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
 import { watchClock } from "../../hearing/watchClock";
 import { LiveSound } from "./LiveSound";
+import { addBounded } from "./bounded";
 import { wordsOf } from "./words";
 
 type RunView = Schemas["RunView"];
@@ -37,6 +38,10 @@ export const leapMs = 5000;
 
 /** How long the browser may take to let it sound, in milliseconds. */
 const patienceMs = 3000;
+
+/** How much of the log is kept: a show that runs by itself for days keeps its last hours. */
+const mostStays = 1000;
+const mostLines = 2000;
 
 const mostExpected = 24; // what is decoded at a time has its bounds
 
@@ -147,7 +152,7 @@ export class Stage {
     const now = this.timeMs();
     if (before?.slideId !== here.slideId || to === this.now.place) {
       this.endStay(now);
-      this.log.stays.push({ slideId: here.slideId, atMs: now - this.beganMs, ms: 0, stepsMs: [] });
+      addBounded(this.log.stays, { slideId: here.slideId, atMs: now - this.beganMs, ms: 0, stepsMs: [] }, mostStays);
       this.tell({ slideSinceMs: now });
     }
     this.keepStep(here.step, now);
@@ -231,7 +236,7 @@ export class Stage {
   /** Adds a line to what happened. */
   note(words: string) {
     const slideId = this.place()?.slideId ?? this.places[0]?.slideId ?? "";
-    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+    this.addLine({ atMs: this.elapsedMs(), slideId, words });
     this.tell({});
   }
 
@@ -293,7 +298,11 @@ export class Stage {
     const slideId = this.place()?.slideId ?? "";
     if (!words) return;
     this.last.set(order.cueId, words);
-    this.log.lines.push({ atMs: this.elapsedMs(), slideId, words });
+    this.addLine({ atMs: this.elapsedMs(), slideId, words });
+  }
+
+  private addLine(line: RunLog["lines"][number]) {
+    addBounded(this.log.lines, line, mostLines);
   }
 
   private tell(change: Partial<Now>) {

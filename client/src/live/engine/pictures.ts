@@ -14,29 +14,41 @@ export interface Pictures {
   missing: readonly string[];
 }
 
-/** Fetches the pictures of all places; tells the fraction there. */
+const atOnce = 4;
+
+/** Fetches the pictures of all places, but those that are here already, a few at a time; tells the fraction there. */
 export async function fetchPictures(
   showId: string,
   run: RunView,
   told: (fraction: number) => void,
   cancel: AbortSignal,
+  before: Pictures["had"] = new Map(),
 ): Promise<Pictures> {
   const had = new Map<string, Picture>();
-  const kept = new Map<string, Picture>();
+  const pictures = new Map<string, Picture>();
   const missing = new Set<string>();
-  for (const [i, place] of run.plan.places.entries()) {
+  const here = new Map([...before.values()].map((picture) => [picture.address, picture]));
+  const wanted = run.plan.places.flatMap((place) => {
     const slide = run.show.slides.find((s) => s.id === place.slideId);
-    if (!slide) continue;
+    if (!slide) return [];
     const address = pictureUrl(showId, slide, 1920, place.step + 1);
-    const picture = kept.get(address) ?? { address };
-    kept.set(address, picture);
-    if (!picture.file) {
-      const answer = await fetchFile(address, { signal: cancel }).catch(() => undefined);
-      if (answer) picture.file = await answer.blob();
-      else missing.add(`slide ${place.number}`);
-    }
+    const picture = pictures.get(address) ?? here.get(address) ?? { address };
+    const isFirst = !pictures.has(address);
+    pictures.set(address, picture);
     had.set(`${place.slideId} ${place.step}`, picture);
-    told((i + 1) / run.plan.places.length);
-  }
+    return isFirst && !picture.file ? [{ picture, number: place.number }] : [];
+  });
+  let done = 0;
+  const left = [...wanted];
+  const work = async () => {
+    for (let next = left.shift(); next; next = left.shift()) {
+      const answer = await fetchFile(next.picture.address, { signal: cancel }).catch(() => undefined);
+      if (answer) next.picture.file = await answer.blob();
+      else missing.add(`slide ${next.number}`);
+      told(++done / wanted.length);
+    }
+  };
+  await Promise.all(Array.from({ length: atOnce }, work));
+  told(1);
   return { had, missing: [...missing] };
 }

@@ -42,12 +42,12 @@ export async function prepare(
 /** Fetches what is not here yet of a show that was begun to be fetched. */
 export async function fetchMissing(
   showId: string,
-  { stage, strands }: Pick<Prepared, "stage" | "strands">,
+  { stage, strands, pictures: before }: Pick<Prepared, "stage" | "strands"> & Partial<Pick<Prepared, "pictures">>,
   told: (fraction: number) => void,
   cancel: AbortSignal,
 ): Promise<Prepared> {
   const run = stage.view;
-  const pictures = await fetchPictures(showId, run, (f) => told(0.2 * f), cancel);
+  const pictures = await fetchPictures(showId, run, (f) => told(0.2 * f), cancel, before);
   const videos = await fetchVideos(showId, run, stage.videos, (f) => told(0.2 + 0.2 * f), cancel);
   const sounds = await fetchStems(showId, run, stage.sound, (f) => told(0.4 + 0.6 * f), cancel);
   cancel.throwIfAborted();

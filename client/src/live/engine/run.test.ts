@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { addBounded } from "./bounded";
 import { LiveRun, type LiveEvent, type LiveOrder, type LivePlan } from "./run";
 import walked from "./walks.json";
 
@@ -13,4 +14,10 @@ describe("a show being shown", () => {
       for (const { happened, orders } of strokes) expect(run.take(happened)).toEqual(orders);
     }
   });
+});
+
+it("keeps the last of what happened in a show that runs for days", () => {
+  const list: number[] = [];
+  for (let i = 0; i < 10; i++) addBounded(list, i, 4);
+  expect(list).toEqual([6, 7, 8, 9]);
 });

@@ -1,6 +1,7 @@
 import { fetchFile, type Schemas, videoFileUrl } from "../../api/client";
 import type { Seen } from "../../videos/seen";
 import type { LiveCue } from "./run";
+import { blobWithProgress } from "../../api/files";
 import type { Stage } from "./Stage";
 
 type RunView = Schemas["RunView"];
@@ -20,7 +21,8 @@ export async function fetchVideos(
     const answer = await fetchFile(`${videoFileUrl(showId, file)}?wait=true`, { signal: cancel }).catch(
       () => undefined,
     );
-    if (answer) videos.set(file, URL.createObjectURL(await answer.blob()));
+    const part = (fraction: number) => told((i + fraction) / wanted.length);
+    if (answer) videos.set(file, URL.createObjectURL(await blobWithProgress(answer, part)));
     else for (const cue of run.plan.cues) if (cue.video?.file === file) missing.add(cue.name);
     told((i + 1) / wanted.length);
   }

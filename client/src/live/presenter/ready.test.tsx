@@ -43,7 +43,12 @@ describe("before a show", () => {
     expect(missing).toEqual(["slide 2"]);
     // It is asked for again when it is shown.
     expect(had.get("s2 0")).toEqual({ address: expect.stringContaining("/slides/s2/picture") });
-    expect(fractions).toEqual([0.25, 0.5, 0.75, 1]);
+    expect(fractions).toEqual([...fractions].sort((a, b) => a - b));
+    expect(fractions.at(-1)).toBe(1);
+    // Tried again, only what is missing is fetched.
+    const before = fetched.mock.calls.length;
+    await fetchPictures("show", run, () => undefined, new AbortController().signal, had);
+    expect(fetched.mock.calls.slice(before).map(([url]) => url)).toEqual([expect.stringContaining("/slides/s2/")]);
   });
 
   it("tells that the show was edited since, also before it was followed, and fetches it as it is now", async () => {
@@ -117,14 +122,22 @@ describe("before a show", () => {
   it("tells a run that has begun what was edited before it was followed", async () => {
     const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
     const { result } = renderHook(() => useTold("show", stage));
-    const [, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
+    const [listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
       typeof import("../../api/hub").stayConnected
     >;
     const hub = (revision: number) => ({ invoke: () => Promise.resolve(revision) }) as unknown as HubConnection;
+    const heard = new Map<string, (runId: string) => void>();
+    listen({ on: (what: string, hear: (runId: string) => void) => heard.set(what, hear) } as unknown as HubConnection);
     await act(() => follow(hub(7)));
     expect(result.current).toEqual([]);
     await act(() => follow(hub(8)));
     expect(result.current).toEqual(["The show was edited since: this run keeps what it began with."]);
+    // That another page presents it too is told for as long as it does.
+    act(() => heard.get("presented")?.("r2"));
+    act(() => heard.get("presented")?.("r1"));
+    expect(result.current.join()).toContain("Another page presents this show too");
+    act(() => heard.get("presentingEnded")?.("r2"));
+    expect(result.current.join()).not.toContain("Another page");
   });
 
   it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {

@@ -12,12 +12,17 @@ const noticeMs = 8_000;
 export function useTold(showId: string, stage: Stage): readonly string[] {
   const [revision, setRevision] = useState(stage.view.revision);
   const [away, setAway] = useState(false);
-  const [elsewhere, setElsewhere] = useState(false);
+  // The runs of this show that other pages present.
+  const [elsewhere, setElsewhere] = useState<readonly string[]>([]);
   const [output, setOutput] = useState(false);
   useEffect(() => {
     const listen = (hub: HubConnection) => {
       onRevision(hub, setRevision);
-      hub.on("presented", (runId: string) => setElsewhere(runId !== stage.view.id));
+      const without = (runId: string) => (runs: readonly string[]) => runs.filter((run) => run !== runId);
+      hub.on("presented", (runId: string) => {
+        if (runId !== stage.view.id) setElsewhere((runs) => [...without(runId)(runs), runId]);
+      });
+      hub.on("presentingEnded", (runId: string) => setElsewhere(without(runId)));
       hub.on("press", (what: string, number: number) => stage.press(what, number));
     };
     const follow = async (hub: HubConnection) => {
@@ -52,7 +57,7 @@ export function useTold(showId: string, stage: Stage): readonly string[] {
   }, [stage]);
   return [
     ...(revision !== stage.view.revision ? ["The show was edited since: this run keeps what it began with."] : []),
-    ...(elsewhere ? ["Another page presents this show too: end one of them if that is not meant."] : []),
+    ...(elsewhere.length > 0 ? ["Another page presents this show too: end one of them if that is not meant."] : []),
     ...(away ? ["The server is away. All that is needed is here; go on."] : []),
     ...(output ? ["The sound output changed: listen whether all is well."] : []),
   ];

@@ -1,0 +1,14 @@
+/** The whole of an answer as a file of the browser's, which need not lie in memory; tells the fraction of it that is here. */
+export function blobWithProgress(answer: Response, progress: (fraction: number) => void): Promise<Blob> {
+  const length = Number(answer.headers.get("Content-Length"));
+  if (!answer.body || !length) return answer.blob();
+  let loaded = 0;
+  const counted = new TransformStream<Uint8Array, Uint8Array>({
+    transform(chunk, controller) {
+      loaded += chunk.length;
+      progress(Math.min(1, loaded / length));
+      controller.enqueue(chunk);
+    },
+  });
+  return new Response(answer.body.pipeThrough(counted), { headers: answer.headers }).blob();
+}

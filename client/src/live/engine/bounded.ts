@@ -1,0 +1,5 @@
+/** Adds an entry to a list that keeps its last entries only. */
+export function addBounded<T>(list: T[], entry: T, most: number) {
+  list.push(entry);
+  if (list.length > most) list.splice(0, list.length - most);
+}
