@@ -11,7 +11,9 @@ import { ShowLayout } from "./app/ShowLayout";
 import { ShowsPage } from "./shows/ShowsPage";
 import "./styles.css";
 import { followOtherPages } from "./ui/settings";
+import { SpokenStatus } from "./ui/Status";
 import { followTheme } from "./ui/theme";
+import { useKeptFocus } from "./ui/useKeptFocus";
 
 const heardFirstMs = 40;
 
@@ -32,6 +34,7 @@ const queries = createQueryClient();
 /** The pages. Each is caught by itself where something goes wrong in it. */
 function App() {
   const { pathname } = useLocation();
+  useKeptFocus();
   return (
     <ViewBoundary view={pathname}>
       <Suspense>
@@ -59,6 +62,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
       <BrowserRouter>
         <App />
       </BrowserRouter>
+      <SpokenStatus />
       <Toaster
         position="top-center"
         offset={58}

@@ -304,13 +304,18 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         });
     }
 
-    /// <summary>The edits of a show in the order they were made, those undone among them.</summary>
-    public async Task<IReadOnlyList<HistoryLine>> HistoryAsync(string id, CancellationToken cancel)
+    /// <summary>The last edits of a show in the order they were made, those undone among them.</summary>
+    /// <param name="id">The show.</param>
+    /// <param name="most">How many at most.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<HistoryLine>> HistoryAsync(string id, int most, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var applied = await db.Shows.Where(s => s.Id == id).Select(s => s.Applied).SingleOrDefaultAsync(cancel);
-        return await db.Edits.Where(e => e.ShowId == id).OrderBy(e => e.Position)
+        var last = await db.Edits.Where(e => e.ShowId == id).OrderByDescending(e => e.Position).Take(most)
             .Select(e => new HistoryLine(e.Position, e.Sentence, e.Position <= applied)).ToListAsync(cancel);
+        last.Reverse();
+        return last;
     }
 
     /// <summary>

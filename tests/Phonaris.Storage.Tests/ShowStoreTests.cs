@@ -193,7 +193,7 @@ public sealed class ShowStoreTests : IDisposable
         await store.ApplyAsync("x", new MadeEdit(1, new SetHolds([new("a", 5000)])), default);
         late.WorkOut = show => show.Slides[0].Notes == "Late" ? [] : [new SetNotes("a", "Late")];
         var followed = await store.FollowUpAsync("x", default);
-        Assert.Equal((3, "Late", 1), (followed.Revision, followed.Show.Slides[0].Notes, (await store.HistoryAsync("x", default)).Count));
+        Assert.Equal((3, "Late", 1), (followed.Revision, followed.Show.Slides[0].Notes, (await store.HistoryAsync("x", 10, default)).Count));
         Assert.Equal(3, (await store.FollowUpAsync("x", default)).Revision);
         var undone = (await Store().UndoAsync("x", null, default)).Show.Slides[0];
         Assert.Equal((4000, ""), (undone.HoldMs, undone.Notes));

@@ -3,12 +3,12 @@ import { api, unwrap } from "./client";
 import { useShowCommand } from "./edits";
 import { keys } from "./keys";
 
-/** All edits of a show, the oldest first. */
-export const useHistory = (id: string, revision: number) =>
+/** The last edits of a show, the oldest first. */
+export const useHistory = (id: string, revision: number, most: number) =>
   useQuery({
-    queryKey: keys.history(id, revision),
+    queryKey: keys.history(id, revision, most),
     queryFn: async ({ signal }) =>
-      unwrap(await api.GET("/api/shows/{id}/history", { params: { path: { id } }, signal })),
+      unwrap(await api.GET("/api/shows/{id}/history", { params: { path: { id }, query: { most } }, signal })),
     placeholderData: keepPreviousData,
   });
 

@@ -13,7 +13,7 @@ export const keys = {
   show: (id: string) => ["show", id],
   edits: (id: string) => ["edits", id],
   jobs: (id: string) => ["jobs", id],
-  history: (id: string, revision: number) => ["history", id, revision],
+  history: (id: string, revision: number, most: number) => ["history", id, revision, most],
   versions: (id: string) => ["versions", id],
   peaks: (id: string, media: string, from: number, to: number, columns: number) => [
     "peaks",

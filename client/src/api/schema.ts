@@ -525,7 +525,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    most?: number;
+                };
                 header?: never;
                 path: {
                     id: string;

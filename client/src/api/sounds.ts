@@ -4,8 +4,9 @@ import { useJobCommand } from "./jobs";
 import { keys } from "./keys";
 
 /** The outline of a part of a sound. */
-export const usePeaks = (showId: string, sound: Sound, from: number, to: number, columns: number) =>
+export const usePeaks = (showId: string, sound: Sound, from: number, to: number, columns: number, enabled = true) =>
   useQuery({
+    enabled,
     queryKey: keys.peaks(showId, sound.media, from, to, columns),
     staleTime: Infinity,
     queryFn: async ({ signal }) =>

@@ -6,6 +6,7 @@ import { RunningTime } from "../time/RunningTime";
 import { keysOf } from "../ui/commands";
 import { IconButton } from "../ui/IconButton";
 import { Menu, MenuEntry } from "../ui/Menu";
+import { Status } from "../ui/Status";
 import { ThemeButton } from "../ui/ThemeButton";
 import { ValueField } from "../ui/ValueField";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
@@ -54,9 +55,7 @@ export function Bar({ connected, open }: Props) {
         <View to={`/shows/${showId}/present`} name="Present" />
       </Views>
       {!connected && (
-        <span role="status" className="text-warning text-sm">
-          The server is away. What you did is kept; trying again…
-        </span>
+        <Status className="text-warning text-sm">The server is away. What you did is kept; trying again…</Status>
       )}
       {solo.length > 0 && (
         <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => setSolo([])}>

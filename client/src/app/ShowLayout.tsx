@@ -10,8 +10,10 @@ import { HistoryDialog } from "../history/HistoryDialog";
 import { UploadedDecks } from "../imports/DeckDialog";
 import { createOpenShow } from "../show/openShow";
 import { ShowProvider } from "../show/ShowProvider";
+import { sendKept } from "../live/presenter/keepRun";
 import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
+import { useTypedKept } from "../ui/useTypedKept";
 import { Bar } from "./Bar";
 import { droppedFiles } from "./droppedFiles";
 import { SkipLinks } from "./SkipLinks";
@@ -41,6 +43,8 @@ function Layout({ showId }: { showId: string }) {
     document.addEventListener("paste", paste);
     return () => document.removeEventListener("paste", paste);
   }, [importFiles]);
+  useEffect(() => void sendKept(showId), [showId]);
+  useTypedKept();
   useCommands("show", {
     undo: show.undo,
     redo: show.redo,

@@ -11,8 +11,8 @@ export function Explanation({ slide }: { slide: Slide }) {
   return (
     <Topic title="What sounds here and why">
       <ul className="space-y-2" data-testid="explanation">
-        {lines.map((line) => (
-          <li key={line.sentence} className="text-sm">
+        {lines.map((line, i) => (
+          <li key={i} className="text-sm">
             <span className={line.sounds ? "" : "muted"}>{line.sentence}</span>{" "}
             {line.remedy && (
               <button

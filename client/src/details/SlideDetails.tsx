@@ -1,8 +1,11 @@
-import { Copy, Eye, EyeOff, Trash2 } from "lucide-react";
+import { ArrowDown, ArrowUp, Copy, Eye, EyeOff, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
-import { useOpenShow } from "../show/openShow";
+import { useOpenShow, useView } from "../show/openShow";
+import { slideMove } from "../show/slideMove";
+import { keysOf } from "../ui/commands";
+import { IconButton } from "../ui/IconButton";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
 import { LargePicture } from "./LargePicture";
@@ -65,8 +68,10 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
 /** What can be done with the slides as they are. */
 function Actions({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
+  const order = useView().show.slides.map((s) => s.id);
   const hidden = slides.every((s) => s.hidden);
   const ids = slides.map((s) => s.id);
+  const [up, down] = [slideMove(order, ids, -1), slideMove(order, ids, 1)];
   return (
     <div className="mt-1.5 mb-2.5 flex gap-1.5">
       <Action
@@ -84,6 +89,26 @@ function Actions({ slides }: { slides: readonly Slide[] }) {
       <Action name="Remove" press={() => edit({ kind: "removeSlides", slideIds: ids })}>
         <Trash2 size={14} />
       </Action>
+      <span className="ml-auto flex">
+        <IconButton
+          className="btn-ghost btn-xs btn-square"
+          label="Move up"
+          keys={keysOf("sheet", "moveUp")}
+          off={!up}
+          press={() => up && edit(up)}
+        >
+          <ArrowUp size={14} />
+        </IconButton>
+        <IconButton
+          className="btn-ghost btn-xs btn-square"
+          label="Move down"
+          keys={keysOf("sheet", "moveDown")}
+          off={!down}
+          press={() => down && edit(down)}
+        >
+          <ArrowDown size={14} />
+        </IconButton>
+      </span>
     </div>
   );
 }

@@ -5,11 +5,11 @@ import type { Sound } from "../api/client";
 import { newId } from "../api/ids";
 import { samplesUrl, useLighterCopy, usePeaks, useWeight } from "../api/sounds";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
+import { useSeekSlider } from "../hearing/useSeekSlider";
 import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
-import { framesPerSecond, msOfFrames, seconds, shortTime, time } from "../ui/format";
+import { msOfFrames, seconds, shortTime, time } from "../ui/format";
 import { FileInput } from "../ui/FileInput";
-import { useDragValue } from "../ui/useDragValue";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
 import { Look } from "../videos/Look";
@@ -97,47 +97,24 @@ function Listen({ sound }: { sound: Sound }) {
   const { frames } = sound.figures;
   const { data: peaks } = usePeaks(view.id, sound, 0, frames, columns);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
-  const slider = useRef<HTMLDivElement>(null);
   const line = useRef<HTMLDivElement>(null);
   const clock = useRef<HTMLSpanElement>(null);
   useEachFrame(player, (frame) => {
     if (line.current) line.current.style.left = `${(100 * frame) / frames}%`;
     if (clock.current) clock.current.textContent = time(frame);
-    slider.current?.setAttribute("aria-valuenow", String(Math.round(frame / framesPerSecond)));
-    slider.current?.setAttribute("aria-valuetext", time(frame));
   });
   const go = (frame: number) => {
-    const to = Math.max(0, Math.min(frames - 1, Math.round(frame)));
-    if (playing) play(to, frames);
-    else player.seek(to);
+    if (playing) play(frame, frames);
+    else player.seek(frame);
   };
-  const frameAt = ({ x, width }: { x: number; width: number }) => (x / width) * frames;
-  const { bind } = useDragValue({
-    valueAt: frameAt,
-    change: go,
-    commit: go,
-    press: (pointer) => go(frameAt(pointer)),
-    nudge: ({ x }) => go(player.position() + x * 5 * framesPerSecond),
-    surface: slider,
-  });
+  const slider = useSeekSlider<HTMLDivElement>({ label: `Place in ${sound.name}`, player, frames: frames - 1, go });
   const set = (markers: (before: Sound["markers"]) => Sound["markers"]) =>
     edit(changeSound(sound.id, (now) => ({ kind: "setMarkers", soundId: now.id, markers: markers(now.markers) })));
   const here = () => Math.round(player.position());
   return (
     <div className="mb-2">
       {sound.video && <Look video={sound} player={player} />}
-      <div
-        ref={slider}
-        {...bind()}
-        role="slider"
-        tabIndex={0}
-        aria-label={`Place in ${sound.name}`}
-        aria-valuemin={0}
-        aria-valuemax={Math.round(frames / framesPerSecond)}
-        aria-valuenow={0}
-        title="Arrow keys move by five seconds"
-        className="bg-base-200 relative h-16 cursor-text touch-none rounded-md"
-      >
+      <div {...slider} className="bg-base-200 relative h-16 cursor-text touch-none rounded-md">
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <div ref={line} className="bg-primary pointer-events-none absolute inset-y-0 w-0.5" aria-hidden="true" />
         {sound.markers.map((marker) => (

@@ -6,6 +6,7 @@ import { places } from "../findings/ShowingLine";
 import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
+import { Status } from "../ui/Status";
 
 type Cleared = Schemas["ClearedSound"];
 
@@ -37,11 +38,11 @@ export function ClearanceCard() {
           commit={(where) => edit((show) => ({ kind: "setShowing", showing: { ...show.showing, where } }))}
         />
       </h2>
-      <p className="mb-2" role="status">
+      <Status className="mb-2">
         {open.length === 0
           ? `Yes: all ${sounds.length} sounds may.`
           : `${sounds.length - open.length} of ${sounds.length} sounds may. Of the others:`}
-      </p>
+      </Status>
       <ul>
         {open.map((sound) => (
           <Unclear key={`${sound.soundId} ${showing.where}`} cleared={sound} />
@@ -82,11 +83,7 @@ function Unclear({ cleared }: { cleared: Cleared }) {
       <p>
         <b>{cleared.name}</b> <span className={`font-semibold ${style}`}>{name}</span>: {cleared.why}
       </p>
-      {said && (
-        <p role="status" className="mt-1">
-          {said.why}
-        </p>
-      )}
+      {said && <Status className="mt-1">{said.why}</Status>}
       <p className="mt-1.5 flex flex-wrap gap-1.5">
         {said?.says === "fee" ? (
           <button

@@ -3,10 +3,14 @@ import type { ShowView } from "../api/client";
 import { useGoToPosition, useHistory, useRestoreVersion, useSaveVersion, useVersions } from "../api/history";
 import { Dialog } from "../ui/Dialog";
 
+/** How many lines are shown at first: of a show that was worked on for months there are thousands. */
+const atFirst = 200;
+
 /** What was done to a show, line by line, to wind back and forth; and its versions kept under a name. */
 export function HistoryDialog({ view, close }: { view: ShowView; close: () => void }) {
   const [name, setName] = useState("");
-  const { data: lines = [] } = useHistory(view.id, view.revision);
+  const [most, setMost] = useState(atFirst);
+  const { data: lines = [] } = useHistory(view.id, view.revision, most);
   const { data: versions = [] } = useVersions(view.id);
   const goTo = useGoToPosition(view.id);
   const save = useSaveVersion(view.id);
@@ -27,6 +31,13 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
               </button>
             </li>
           ))}
+          {(lines[0]?.position ?? 1) > 1 && (
+            <li className="py-2">
+              <button type="button" className="btn btn-xs" onClick={() => setMost(most * 5)}>
+                Show earlier
+              </button>
+            </li>
+          )}
           {lines.length === 0 && <li className="muted">Nothing was changed yet.</li>}
         </ol>
         <section aria-label="Versions">

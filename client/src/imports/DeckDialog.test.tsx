@@ -70,7 +70,12 @@ describe("a deck brought into a show with slides", () => {
       fromDeck: null,
     }));
     const { asked } = ask(look({ refreshes: kept, joins: [0, 1, 2], likely: "join" }));
-    fireEvent.change(await screen.findByLabelText("Slide of page 3"), { target: { value: "-1" } });
+    const third = await screen.findByLabelText("Slide of page 3");
+    fireEvent.change(third, { target: { value: "nothing like it" } });
+    fireEvent.blur(third);
+    expect(screen.getByRole("alert").textContent).toBe("Type a slide’s number from 1 to 3, or its title.");
+    fireEvent.change(third, { target: { value: "no slide" } });
+    fireEvent.blur(third);
     fireEvent.click(screen.getByText("Use these pictures"));
     await waitFor(() =>
       expect(asked).toEqual([{ url: "/api/shows/{id}/deck/join", body: { files, joined: [0, 1, -1] } }]),

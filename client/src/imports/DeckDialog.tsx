@@ -12,6 +12,7 @@ import { Tick } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
+import { Status } from "../ui/Status";
 
 type Way = DeckLook["likely"];
 
@@ -148,9 +149,10 @@ const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
 /** How long it takes is not known. */
 function Reading() {
   return (
-    <p role="status" className="muted mr-auto flex items-center gap-3 text-sm">
-      Reading the deck… <progress className="progress progress-primary w-32" />
-    </p>
+    <div className="muted mr-auto flex items-center gap-3 text-sm">
+      <Status>Reading the deck…</Status>
+      <progress className="progress progress-primary w-32" aria-label="Reading the deck" />
+    </div>
   );
 }
 

@@ -1,4 +1,6 @@
+import { useId } from "react";
 import { useView } from "../show/openShow";
+import { ValueField } from "../ui/ValueField";
 
 interface Props {
   titles: readonly string[];
@@ -7,49 +9,71 @@ interface Props {
 }
 
 const none = -1;
+const noSlide = "no slide";
 
 /** Which slide each page belongs to: proposed by the words on them, put right by hand. Several pages on one slide become its steps. */
 export function JoinPages({ titles, joined, join }: Props) {
-  const view = useView();
-  const { slides } = view.show;
+  const { slides } = useView().show;
+  const list = useId();
+  const name = (at: number) => (at === none ? noSlide : `${at + 1} · ${slides[at]?.title ?? ""}`);
+  // A thousand pages each with a thousand slides to choose from would be a million choices: they share one list.
+  const read = (typed: string) => {
+    const wanted = typed.trim().toLowerCase();
+    if (wanted === "" || noSlide.startsWith(wanted)) return none;
+    const number = /^(\d+)(?: ·|$)/.exec(wanted)?.[1];
+    const at = number ? Number(number) - 1 : slides.findIndex(({ title }) => title.toLowerCase().includes(wanted));
+    return at >= 0 && at < slides.length ? at : undefined;
+  };
+  const steps = stepsOf(joined);
   return (
-    <table className="w-full text-sm">
-      <thead className="muted text-left text-xs">
-        <tr>
-          <th className="w-10 py-1 font-semibold">Page</th>
-          <th className="font-semibold">Says</th>
-          <th className="w-80 font-semibold">Is the picture of</th>
-        </tr>
-      </thead>
-      <tbody>
-        {titles.map((title, page) => {
-          const at = joined[page] ?? none;
-          const step = joined.slice(0, page + 1).filter((j) => j === at).length;
-          const several = joined.filter((j) => j === at).length > 1;
-          return (
+    <>
+      <datalist id={list}>
+        {[none, ...slides.keys()].map((at) => (
+          <option key={at} value={name(at)} />
+        ))}
+      </datalist>
+      <table className="w-full text-sm">
+        <thead className="muted text-left text-xs">
+          <tr>
+            <th className="w-10 py-1 font-semibold">Page</th>
+            <th className="font-semibold">Says</th>
+            <th className="w-80 font-semibold">Is the picture of</th>
+          </tr>
+        </thead>
+        <tbody>
+          {titles.map((title, page) => (
             <tr key={page} className="line-t">
               <td className="figures muted py-1">{page + 1}</td>
               <td className="max-w-60 truncate pr-3">{title}</td>
               <td className="py-1">
-                <select
-                  className="value w-60"
-                  aria-label={`Slide of page ${page + 1}`}
-                  value={at}
-                  onChange={(event) => join(joined.map((j, i) => (i === page ? Number(event.currentTarget.value) : j)))}
-                >
-                  <option value={none}>no slide</option>
-                  {slides.map((slide, i) => (
-                    <option key={slide.id} value={i}>
-                      {i + 1} · {slide.title}
-                    </option>
-                  ))}
-                </select>
-                {at !== none && several && <span className="muted ml-2 text-xs">step {step}</span>}
+                <ValueField
+                  label={`Slide of page ${page + 1}`}
+                  words
+                  value={joined[page] ?? none}
+                  show={name}
+                  read={read}
+                  hint={`Type a slide’s number from 1 to ${slides.length}, or its title.`}
+                  commit={(to) => join(joined.map((at, i) => (i === page ? to : at)))}
+                  list={list}
+                  width="15rem"
+                />
+                {steps[page] && <span className="muted ml-2 text-xs">step {steps[page]}</span>}
               </td>
             </tr>
-          );
-        })}
-      </tbody>
-    </table>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
+}
+
+/** Which step of its slide each page is, where its slide has several. */
+function stepsOf(joined: readonly number[]): (number | undefined)[] {
+  const count = new Map<number, number>();
+  const steps = joined.map((at) => {
+    const step = (count.get(at) ?? 0) + 1;
+    count.set(at, step);
+    return step;
+  });
+  return joined.map((at, page) => (at !== none && (count.get(at) ?? 0) > 1 ? steps[page] : undefined));
 }

@@ -52,9 +52,15 @@ describe("joining pages", () => {
     const join = vi.fn();
     open(viewOf(), <JoinPages titles={["One", "One more", "Three"]} joined={[0, 0, 2]} join={join} />);
     expect(screen.getByText("step 2")).toBeTruthy();
-    fireEvent.change(screen.getByLabelText("Slide of page 2"), { target: { value: "1" } });
+    const choose = (page: number, value: string) => {
+      fireEvent.change(screen.getByLabelText(`Slide of page ${page}`), { target: { value } });
+      fireEvent.blur(screen.getByLabelText(`Slide of page ${page}`));
+    };
+    choose(2, "2");
     expect(join).toHaveBeenCalledWith([0, 1, 2]);
-    fireEvent.change(screen.getByLabelText("Slide of page 3"), { target: { value: "-1" } });
+    choose(2, "slide 3");
+    expect(join).toHaveBeenLastCalledWith([0, 2, 2]);
+    choose(3, "no slide");
     expect(join).toHaveBeenLastCalledWith([0, 0, -1]);
   });
 });

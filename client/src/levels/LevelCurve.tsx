@@ -1,8 +1,10 @@
 import { useRef } from "react";
 import type { Schemas } from "../api/client";
 import { useEachFrame } from "../hearing/usePlayer";
+import { useSeekSlider } from "../hearing/useSeekSlider";
 import { useOpenShow, useView } from "../show/openShow";
 import { fillOf, KindPatterns } from "../strands/KindPatterns";
+import { SlideTiles } from "../strands/SlideTiles";
 import { drawn, shareOf, tenths } from "./words";
 
 const width = 1000;
@@ -10,8 +12,6 @@ const height = 150;
 const marks = [-10, -20, -30, -40];
 // Half the band about the target, in LU.
 const tolerance = 1;
-// The share of the show that a slide takes up for its number to fit.
-const numbered = 0.018;
 
 /** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, as it would be matched as a broken one, its target as a band. A click goes there. */
 export function LevelCurve({
@@ -25,6 +25,12 @@ export function LevelCurve({
   const { player } = useOpenShow();
   const { slides, totalFrames } = view.runningOrder;
   const line = useRef<HTMLDivElement>(null);
+  const slider = useSeekSlider<HTMLDivElement>({
+    label: "Position in the show, by its loudness",
+    player,
+    frames: totalFrames,
+    go: (frame) => player.seek(frame),
+  });
   useEachFrame(player, (frame) => {
     if (line.current)
       line.current.style.transform = `translateX(${totalFrames > 0 ? (100 * Math.min(frame, totalFrames)) / totalFrames : 0}%)`;
@@ -39,85 +45,68 @@ export function LevelCurve({
           </span>
         ))}
       </div>
-      <div
-        className="relative min-w-0 grow cursor-pointer"
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          player.seek(Math.round(((event.clientX - box.left) / box.width) * totalFrames));
-        }}
-      >
-        <svg
-          className="bg-base-200 block w-full rounded-sm"
-          style={{ height }}
-          viewBox={`0 0 ${width} ${height}`}
-          preserveAspectRatio="none"
-          role="img"
-          aria-label={`Short-term loudness along ${slides.length} slides; the target of the whole is ${tenths(target)} LUFS`}
-        >
-          <defs>
-            <KindPatterns />
-          </defs>
-          <rect
-            x={0}
-            width={width}
-            y={y(target + tolerance)}
-            height={y(target - tolerance) - y(target + tolerance)}
-            className="fill-primary"
-            opacity={0.3}
-          />
-          {levels.kinds.map(({ kind, along }) => (
-            <path
-              key={kind}
-              d={`M0 ${height}L${pointsOf(along)}L${width} ${height}Z`}
-              fill={fillOf(kind)}
-              fillOpacity={0.85}
-              stroke={`var(--${kind})`}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
-          <path
-            d={`M${pointsOf(levels.along)}`}
-            fill="none"
-            stroke="currentColor"
-            strokeWidth={1.5}
-            vectorEffect="non-scaling-stroke"
-          />
-          {matched && (
-            <path
-              data-testid="matched"
-              d={`M${pointsOf(matched)}`}
-              fill="none"
-              stroke="var(--color-primary)"
-              strokeWidth={1.5}
-              strokeDasharray="5 3"
-              vectorEffect="non-scaling-stroke"
-            />
-          )}
-          {levels.limited.map(({ fromFrame, toFrame }) => (
+      <div className="relative min-w-0 grow">
+        <div {...slider} className="cursor-pointer touch-none">
+          <svg
+            className="bg-base-200 block w-full rounded-sm"
+            style={{ height }}
+            viewBox={`0 0 ${width} ${height}`}
+            preserveAspectRatio="none"
+            role="img"
+            aria-label={`Short-term loudness along ${slides.length} slides; the target of the whole is ${tenths(target)} LUFS`}
+          >
+            <defs>
+              <KindPatterns />
+            </defs>
             <rect
-              key={fromFrame}
-              x={(width * fromFrame) / totalFrames}
-              width={(width * (toFrame - fromFrame)) / totalFrames}
-              y={0}
-              height={4}
-              fill="var(--color-error)"
+              x={0}
+              width={width}
+              y={y(target + tolerance)}
+              height={y(target - tolerance) - y(target + tolerance)}
+              className="fill-primary"
+              opacity={0.3}
             />
-          ))}
-        </svg>
-        <div className="relative mt-1 h-4" aria-hidden="true">
-          {slides.map((slide) => (
-            <span
-              key={slide.slideId}
-              className="figures bg-[var(--tile)] absolute inset-y-0 overflow-hidden rounded-xs pl-1 text-[0.625rem] leading-4 font-bold"
-              style={{
-                left: `calc(${(100 * slide.startFrame) / totalFrames}% + 1px)`,
-                width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / totalFrames}% - 2px)`,
-              }}
-            >
-              {(slide.endFrame - slide.startFrame) / totalFrames > numbered && slide.number}
-            </span>
-          ))}
+            {levels.kinds.map(({ kind, along }) => (
+              <path
+                key={kind}
+                d={`M0 ${height}L${pointsOf(along)}L${width} ${height}Z`}
+                fill={fillOf(kind)}
+                fillOpacity={0.85}
+                stroke={`var(--${kind})`}
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
+            <path
+              d={`M${pointsOf(levels.along)}`}
+              fill="none"
+              stroke="currentColor"
+              strokeWidth={1.5}
+              vectorEffect="non-scaling-stroke"
+            />
+            {matched && (
+              <path
+                data-testid="matched"
+                d={`M${pointsOf(matched)}`}
+                fill="none"
+                stroke="var(--color-primary)"
+                strokeWidth={1.5}
+                strokeDasharray="5 3"
+                vectorEffect="non-scaling-stroke"
+              />
+            )}
+            {levels.limited.map(({ fromFrame, toFrame }) => (
+              <rect
+                key={fromFrame}
+                x={(width * fromFrame) / totalFrames}
+                width={(width * (toFrame - fromFrame)) / totalFrames}
+                y={0}
+                height={4}
+                fill="var(--color-error)"
+              />
+            ))}
+          </svg>
         </div>
+        <SlideTiles slides={slides} total={totalFrames} />
         <div ref={line} className="pointer-events-none absolute inset-0 will-change-transform" aria-hidden="true">
           <div className="h-full w-0.5 bg-current" />
         </div>

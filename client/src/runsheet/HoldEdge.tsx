@@ -19,7 +19,7 @@ export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right:
   return (
     <div
       {...bind()}
-      className="hover:bg-primary/40 absolute bottom-0 left-0 z-10 h-1.5 cursor-ns-resize touch-none"
+      className="hover:bg-primary/40 absolute bottom-0 left-0 z-10 h-1.5 pointer-coarse:h-4 cursor-ns-resize touch-none"
       style={{ right }}
       data-testid="hold-edge"
       title="Drag to hold it longer or shorter"

@@ -13,6 +13,7 @@ import type { Drop } from "../api/cues";
 import { AddSlide } from "./AddSlide";
 import { isDeck, isVideo } from "../show/fileKinds";
 import { useOpenShow, useView } from "../show/openShow";
+import { slideMove } from "../show/slideMove";
 import { soundType } from "../show/dragTypes";
 import { useBands } from "../strands/bands";
 import { dropPlace, slidesType, type DropPlace } from "./dropPlace";
@@ -128,14 +129,9 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     }
   };
 
-  // Moved by keyboard: past the slide above the first chosen, or below the last.
   const shift = (by: 1 | -1) => {
-    const at = order.flatMap((id, i) => (chosen.includes(id) ? [i] : []));
-    const [first, last] = [at[0], at.at(-1)];
-    if (first === undefined || last === undefined) return;
-    const index = by < 0 ? first - 1 : last + 2;
-    if (index >= 0 && index <= order.length)
-      edit({ kind: "moveSlides", slideIds: at.map((i) => order[i] ?? ""), index });
+    const move = slideMove(order, chosen, by);
+    if (move) edit(move);
   };
   useCommands("sheet", chosen.length > 0 ? { moveUp: () => shift(-1), moveDown: () => shift(1) } : {});
 

@@ -6,6 +6,7 @@ import { stop, upload, type Purpose } from "../api/upload";
 import { deckEndings, packageEnding } from "../show/fileKinds";
 import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
+import { Status } from "../ui/Status";
 
 /** Makes a show from a deck that is dropped or chosen, or opens one that was saved as a package. */
 export function NewShow() {
@@ -78,13 +79,18 @@ export function NewShow() {
           Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
         </p>
         {underWay && (
-          <p className="mt-3 flex items-center gap-3" role="status">
-            <span className="min-w-0 truncate">{underWay.words}…</span>
-            <progress className="progress progress-primary w-40 shrink-0" value={underWay.fraction} max={1} />
+          <div className="mt-3 flex items-center gap-3">
+            <Status className="min-w-0 truncate">{underWay.words}…</Status>
+            <progress
+              className="progress progress-primary w-40 shrink-0"
+              value={underWay.fraction}
+              max={1}
+              aria-label={underWay.words}
+            />
             <button type="button" className="btn btn-sm" onClick={underWay.stop}>
               Stop
             </button>
-          </p>
+          </div>
         )}
         {problem && (
           <p className="text-error mt-3 font-semibold" role="alert">

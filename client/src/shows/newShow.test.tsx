@@ -71,13 +71,13 @@ it("is stopped on its way and while it is read, without a complaint, and what ca
   await screen.findByText("Bringing in talk.pptx…");
   expect(fraction()).toBe(0.25);
   fireEvent.click(screen.getByText("Stop"));
-  await waitFor(() => expect(screen.queryByRole("status")).toBeNull());
+  await waitFor(() => expect(screen.queryByRole("progressbar")).toBeNull());
 
   upload.mockResolvedValue(arrived);
   bring("talk.pptx");
   await screen.findByText("Reading talk.pptx…");
   fireEvent.click(screen.getByText("Stop"));
-  await waitFor(() => expect(screen.queryByRole("status")).toBeNull());
+  await waitFor(() => expect(screen.queryByRole("progressbar")).toBeNull());
   expect(screen.queryByRole("alert")).toBeNull();
 
   bring("talk.pptx");

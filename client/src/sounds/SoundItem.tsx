@@ -4,6 +4,7 @@ import { samplesUrl, usePeaks } from "../api/sounds";
 import { usePlayer } from "../hearing/usePlayer";
 import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
+import { useInView } from "../ui/useInView";
 import { Waveform } from "../ui/Waveform";
 import { soundType } from "../show/dragTypes";
 
@@ -20,10 +21,13 @@ interface Props {
 /** One sound: hear it, see its shape, say what it is for, drag it onto a slide or place it on the chosen one. */
 export function SoundItem({ sound, uses, selected, select, place }: Props) {
   const view = useView();
-  const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns);
+  // Of hundreds of sounds all at once, what is to be heard would wait behind their shapes.
+  const [item, isInView] = useInView<HTMLLIElement>();
+  const { data: peaks } = usePeaks(view.id, sound, 0, sound.figures.frames, columns, isInView);
   const { player, playing, play } = usePlayer(samplesUrl(view.id, sound));
   return (
     <li
+      ref={item}
       className={`hover:bg-base-300 group flex cursor-grab items-center gap-2 rounded-md px-2 py-1.5 ${selected ? "bg-base-300" : ""}`}
       draggable
       data-sound={sound.name}

@@ -1,17 +1,13 @@
 import { Pause, Play } from "lucide-react";
-import { memo, useCallback, useDeferredValue, useMemo, useRef, useSyncExternalStore } from "react";
+import { useCallback, useDeferredValue, useMemo, useRef, useSyncExternalStore } from "react";
 import { useEachFrame, usePlaying } from "../hearing/usePlayer";
+import { useSeekSlider } from "../hearing/useSeekSlider";
 import { noDevice } from "../hearing/watchClock";
-import type { SlideTime } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { time } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
 import { slideAt } from "./layout";
-
-/** The share of the show that a slide takes up for its number to fit. */
-const roomForNumber = 0.017;
-// How much narrower the strip is on a phone.
-const onPhones = 6;
+import { SlideTiles } from "./SlideTiles";
 
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
@@ -32,6 +28,7 @@ export function Overview() {
   );
 
   const seek = useCallback((frame: number) => player.seek(frame), [player]);
+  const slider = useSeekSlider<HTMLDivElement>({ label: "Position in the show", player, frames: total, go: seek });
   useEachFrame(player, (frame) => {
     const slide = slideAt(slides, frame);
     const level = player.level();
@@ -79,15 +76,11 @@ export function Overview() {
           />
         </div>
       </div>
-      <div
-        className="relative min-w-0 grow cursor-pointer py-2"
-        onClick={(event) => {
-          const box = event.currentTarget.getBoundingClientRect();
-          player.seek(Math.round(((event.clientX - box.left) / box.width) * total));
-        }}
-      >
-        {wave}
-        <Tiles slides={slides} total={total} go={seek} />
+      <div className="relative min-w-0 grow py-2">
+        <div {...slider} className="cursor-pointer touch-none">
+          {wave}
+        </div>
+        <SlideTiles slides={slides} total={total} go={seek} />
         <div ref={line} className="pointer-events-none absolute inset-0 will-change-transform" aria-hidden="true">
           <div className="h-full w-0.5 bg-current" />
         </div>
@@ -99,51 +92,4 @@ export function Overview() {
 /** Writes a text where it has changed. */
 function write(place: HTMLElement | null, text: string) {
   if (place && place.textContent !== text) place.textContent = text;
-}
-
-interface TilesProps {
-  slides: readonly SlideTime[];
-  total: number;
-  go: (frame: number) => void;
-}
-
-/** The slides side by side, as long as they stay. */
-const Tiles = memo(function Tiles({ slides, total, go }: TilesProps) {
-  return (
-    <div className="relative mt-1 h-4">
-      {slides.map((slide) => {
-        const told = isTold(slide, total, slides.length);
-        return (
-          <button
-            key={slide.slideId}
-            type="button"
-            tabIndex={-1}
-            className={`figures bg-[var(--tile)] absolute inset-y-0 cursor-pointer rounded-xs text-[0.625rem] leading-4 font-bold ${told ? "z-10" : ""}`}
-            style={{
-              left: `calc(${(100 * slide.startFrame) / total}% + 1px)`,
-              width: `calc(${(100 * (slide.endFrame - slide.startFrame)) / total}% - 2px)`,
-            }}
-            aria-label={`Go to slide ${slide.number}`}
-            onClick={(event) => {
-              event.stopPropagation();
-              go(slide.startFrame);
-            }}
-          >
-            {told && (
-              <span className={isTold(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}>
-                {slide.number}
-              </span>
-            )}
-          </button>
-        );
-      })}
-    </div>
-  );
-});
-
-/** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
-function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
-  const step = Math.ceil((count * narrower) / 500) * 10;
-  const room = roomForNumber * narrower;
-  return (slide.endFrame - slide.startFrame) / total > room || (count > 1 / room && slide.number % step === 0);
 }

@@ -18,6 +18,11 @@ window.ResizeObserver ??= class {
   unobserve = () => undefined;
   disconnect = () => undefined;
 };
+window.IntersectionObserver ??= class {
+  constructor(private told: IntersectionObserverCallback) {}
+  observe = () => this.told([{ isIntersecting: true }] as never, this as never);
+  disconnect = () => undefined;
+} as never;
 window.matchMedia ??= () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }) as never;
 
 /** Opens a menu by the words of its button. */
@@ -197,7 +202,7 @@ export function open(view: ShowView, part: ReactNode, { quick = false } = {}) {
       </ShowProvider>
     </QueryClientProvider>,
   );
-  return { ...rendered, edit, replaceFile, queries, player, show: () => show };
+  return { ...rendered, edit, replaceFile, queries, player, state: openShow.state, show: () => show };
 }
 
 type Answer = { data: unknown } | { error: unknown };

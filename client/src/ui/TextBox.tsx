@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useEditing } from "./editing";
 
 interface Props {
@@ -14,6 +14,16 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
   const [typed, setTyped] = useState<string>();
   const dropped = useRef(false);
   const { begin, end } = useEditing();
+  // What takes the field away must not take with it what was typed.
+  const leave = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    leave.current = () => {
+      end(() => typed !== undefined && typed !== value && !dropped.current && commit(typed));
+      dropped.current = false;
+      setTyped(undefined);
+    };
+  });
+  useEffect(() => () => leave.current(), []);
   return (
     <textarea
       className="value w-full resize-y leading-snug font-normal"
@@ -25,11 +35,7 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
         begin();
         setTyped(event.currentTarget.value);
       }}
-      onBlur={() => {
-        end(() => typed !== undefined && typed !== value && !dropped.current && commit(typed));
-        dropped.current = false;
-        setTyped(undefined);
-      }}
+      onBlur={() => leave.current()}
       data-typing={typed !== undefined}
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;

@@ -1,4 +1,4 @@
-import { useRef, useState, type KeyboardEvent } from "react";
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { useEditing } from "./editing";
 
 interface Props<T> {
@@ -19,6 +19,8 @@ interface Props<T> {
   list?: string | undefined;
   /** Whether the tab key stops here. */
   tabbed?: boolean;
+  /** What can be typed, told where something else was. */
+  hint?: string;
 }
 
 /** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
@@ -34,6 +36,7 @@ export function ValueField<T>({
   placeholder,
   list,
   tabbed = true,
+  hint = "Type another value, or press Escape to keep the one before.",
 }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);
@@ -41,6 +44,7 @@ export function ValueField<T>({
   const [nudged, setNudged] = useState<{ to: T }>();
   // Escape leaves the field, and leaving must not commit then.
   const dropped = useRef(false);
+  const hintId = useId();
   const { begin, end } = useEditing();
 
   const finishNudge = () => {
@@ -79,28 +83,43 @@ export function ValueField<T>({
     }
   };
 
+  // What takes the field away, as a press on something else by a finger does, must not take with it what was typed.
+  const leave = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    leave.current = () => {
+      finishNudge();
+      finish();
+    };
+  });
+  useEffect(() => () => leave.current(), []);
+
   return (
-    <input
-      className={words ? "value" : "value figures text-center"}
-      style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
-      aria-label={label}
-      aria-invalid={wrong}
-      data-typing={typed !== undefined || nudged !== undefined}
-      placeholder={placeholder}
-      list={list}
-      tabIndex={tabbed ? 0 : -1}
-      value={typed ?? show(nudged ? nudged.to : value)}
-      onFocus={(event) => event.currentTarget.select()}
-      onChange={(event) => {
-        begin();
-        setTyped(event.currentTarget.value);
-      }}
-      onBlur={() => {
-        finishNudge();
-        finish();
-      }}
-      onKeyDown={onKeyDown}
-      onKeyUp={finishNudge}
-    />
+    <>
+      <input
+        className={words ? "value" : "value figures text-center"}
+        style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
+        aria-label={label}
+        aria-invalid={wrong}
+        data-typing={typed !== undefined || nudged !== undefined}
+        placeholder={placeholder}
+        list={list}
+        tabIndex={tabbed ? 0 : -1}
+        value={typed ?? show(nudged ? nudged.to : value)}
+        onFocus={(event) => event.currentTarget.select()}
+        onChange={(event) => {
+          begin();
+          setTyped(event.currentTarget.value);
+        }}
+        onBlur={() => leave.current()}
+        onKeyDown={onKeyDown}
+        onKeyUp={finishNudge}
+        {...(wrong && { "aria-describedby": hintId })}
+      />
+      {wrong && (
+        <span id={hintId} role="alert" className="text-error basis-full text-xs font-normal whitespace-normal">
+          {hint}
+        </span>
+      )}
+    </>
   );
 }

@@ -92,6 +92,29 @@ it("offers one of several", () => {
   expect(commit).toHaveBeenCalledWith("finished");
 });
 
+it("says what can be typed where something else was, and keeps the focus in the field", () => {
+  render(<MsField label="Hold" ms={4000} commit={vi.fn()} />);
+  const field = type("Hold", "soon");
+  fireEvent.keyDown(field, { key: "Enter" });
+  expect(screen.getByRole("alert").textContent).toBe("Type a time: 4, 4 s or 1:02.5.");
+  expect(screen.getByLabelText("Hold")).toBe(field);
+  expect(field.getAttribute("aria-describedby")).toBe(screen.getByRole("alert").id);
+});
+
+it("makes the edit of what was typed also where the field is taken away", () => {
+  const commit = vi.fn();
+  const { unmount } = render(
+    <>
+      <MsField label="Hold" ms={4000} commit={commit} />
+      <TextBox label="Notes" value="" commit={commit} />
+    </>,
+  );
+  type("Hold", "7");
+  type("Notes", "Wave.");
+  unmount();
+  expect(commit.mock.calls).toEqual([[7000], ["Wave."]]);
+});
+
 it("keeps longer text when it is left, and drops it at Escape", () => {
   const commit = vi.fn();
   render(<TextBox label="Notes" value="Point." commit={commit} />);

@@ -23,6 +23,7 @@ export function MsField({ label, ms, commit, show = seconds, width, tabbed = tru
       value={ms}
       show={(value) => (value === undefined ? differ : show(value))}
       read={readMs}
+      hint="Type a time: 4, 4 s or 1:02.5."
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : Math.max(0, value + direction * 100))}
       // What goes on to the millisecond has two more digits.
@@ -47,6 +48,7 @@ export function LevelField({ label, db, commit }: LevelProps) {
       value={db}
       show={(value) => (value === undefined ? differ : decibels(value))}
       read={readDecibels}
+      hint="Type a level: −6 or −6 dB."
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : value + direction * 0.5)}
       width="5rem"

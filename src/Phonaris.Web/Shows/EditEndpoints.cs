@@ -19,8 +19,8 @@ internal static class EditEndpoints
         api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, CancellationToken cancel) =>
             await changes.AnswerAsync(await changes.WindAsync(id, position, cancel)));
 
-        api.MapGet("/shows/{id}/history", async (string id, ShowStore shows, CancellationToken cancel) =>
-            TypedResults.Ok(await shows.HistoryAsync(id, cancel)));
+        api.MapGet("/shows/{id}/history", async (string id, int? most, ShowStore shows, CancellationToken cancel) =>
+            TypedResults.Ok(await shows.HistoryAsync(id, Math.Clamp(most ?? 200, 1, 100_000), cancel)));
 
         api.MapPost("/shows/{id}/drops", async (string id, Drop drop, ShowChanges changes, CancellationToken cancel) =>
         {

@@ -45,7 +45,7 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
       <WhereItSounds cues={cues} />
       {one && <HotspotLine cue={one} />}
       {one && sound ? (
-        <PartEditor cue={one} sound={sound} />
+        <PartEditor key={sound.media} cue={one} sound={sound} />
       ) : (
         <Topic title="How often">
           <Rounds cues={cues} />

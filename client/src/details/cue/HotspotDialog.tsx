@@ -5,6 +5,7 @@ import { createPicture } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { pictureEndings } from "../../show/fileKinds";
 import { useOpenShow, useView } from "../../show/openShow";
+import { ColorField } from "../../ui/ColorField";
 import { Dialog } from "../../ui/Dialog";
 import { FileInput } from "../../ui/FileInput";
 import { Tick } from "../../ui/fields";
@@ -125,15 +126,8 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             />
           </Sentence>
           <Sentence>
-            Colour{" "}
-            <input
-              type="color"
-              className="h-7 w-10 cursor-pointer"
-              aria-label="Colour"
-              defaultValue={spot.color}
-              onBlur={(event) => event.currentTarget.value !== spot.color && set({ color: event.currentTarget.value })}
-            />{" "}
-            opacity <Percent label="Opacity" value={spot.opacity} commit={(opacity) => set({ opacity })} />
+            Colour <ColorField label="Colour" value={spot.color} commit={(color) => set({ color })} /> opacity{" "}
+            <Percent label="Opacity" value={spot.opacity} commit={(opacity) => set({ opacity })} />
           </Sentence>
           <Sentence>
             In words{" "}

@@ -5,6 +5,7 @@ import type { Manner } from "../engine/Stage";
 import { useEdited } from "./revision";
 import type { OnItsWay, Ready } from "./usePrepared";
 import { nothingSounds } from "../engine/words";
+import { Status } from "../../ui/Status";
 
 interface Props {
   title: string;
@@ -141,8 +142,8 @@ interface FetchingProps {
 function Fetching({ onItsWay, words, asked, again, start }: FetchingProps) {
   if (onItsWay && !onItsWay.problem)
     return (
-      <div role="status">
-        <p className="mb-2">{words}</p>
+      <div>
+        <Status className="mb-2">{words}</Status>
         <progress
           className="progress progress-primary w-full"
           value={onItsWay.fraction}

@@ -2,6 +2,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { keepRun } from "./keepRun";
 import { RunReport } from "./RunReport";
+import { Status } from "../../ui/Status";
 import type { Stage } from "../engine/Stage";
 
 /** After a run: what it was like, once that is kept. */
@@ -18,9 +19,9 @@ export function RunEnd({ showId, stage, children }: { showId: string; stage: Sta
       </div>
       {children}
       {kept === false && (
-        <p role="status" className="mb-4">
+        <Status className="mb-4">
           The server is away. What happened is kept here and sent when it is there again.
-        </p>
+        </Status>
       )}
       {kept && <RunReport showId={showId} runId={stage.view.id} />}
     </main>

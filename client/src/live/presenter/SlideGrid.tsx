@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Dialog } from "../../ui/Dialog";
+import { useInView } from "../../ui/useInView";
 import type { Stage } from "../engine/Stage";
-import type { Pictures } from "../engine/pictures";
+import type { Picture, Pictures } from "../engine/pictures";
 import { SlidePicture } from "../audience/SlidePicture";
 
 interface Props {
@@ -45,12 +46,7 @@ export function SlideGrid({ stage, pictures, close }: Props) {
         {first.map(({ p, i }) => (
           <li key={p.slideId}>
             <button type="button" className="w-full cursor-pointer text-left" onClick={() => go(i)}>
-              <SlidePicture
-                picture={pictures.get(`${p.slideId} 0`)}
-                alt=""
-                width={320}
-                className={`aspect-video w-full rounded-sm object-contain ${stage.place()?.slideId === p.slideId ? "outline-primary outline-3" : ""}`}
-              />
+              <SmallPicture picture={pictures.get(`${p.slideId} 0`)} isHere={stage.place()?.slideId === p.slideId} />
               <span className="line-clamp-1 text-sm">
                 <b className="figures">{p.number}</b> {stage.view.show.slides.find((s) => s.id === p.slideId)?.title}
               </span>
@@ -59,5 +55,18 @@ export function SlideGrid({ stage, pictures, close }: Props) {
         ))}
       </ol>
     </Dialog>
+  );
+}
+
+/** A small picture, decoded while it is in view only: the show goes on meanwhile. */
+function SmallPicture({ picture, isHere }: { picture: Picture | undefined; isHere: boolean }) {
+  const [box, isInView] = useInView<HTMLDivElement>();
+  return (
+    <div
+      ref={box}
+      className={`bg-base-300 aspect-video w-full overflow-hidden rounded-sm ${isHere ? "outline-primary outline-3" : ""}`}
+    >
+      {isInView && <SlidePicture picture={picture} alt="" width={320} className="size-full object-contain" />}
+    </div>
   );
 }

@@ -1,0 +1,43 @@
+import { useRef } from "react";
+import { framesPerSecond, time } from "../ui/format";
+import { useDragValue } from "../ui/useDragValue";
+import type { ChunkPlayer } from "./ChunkPlayer";
+import { useEachFrame } from "./usePlayer";
+
+const stepSeconds = 5;
+
+interface Options {
+  label: string;
+  player: ChunkPlayer;
+  /** How many frames it is wide. */
+  frames: number;
+  go: (frame: number) => void;
+}
+
+/** A strip along which one goes to any place of a sound: by a click, by drawing, or by arrow keys, five seconds each. Its properties go to the strip. */
+export function useSeekSlider<E extends HTMLElement>({ label, player, frames, go }: Options) {
+  const ref = useRef<E>(null);
+  useEachFrame(player, (frame) => {
+    ref.current?.setAttribute("aria-valuenow", String(Math.round(frame / framesPerSecond)));
+    ref.current?.setAttribute("aria-valuetext", time(Math.max(0, frame)));
+  });
+  const to = (frame: number) => go(Math.round(Math.max(0, Math.min(frames, frame))));
+  const { bind } = useDragValue({
+    valueAt: ({ x, width }) => (x / width) * frames,
+    commit: to,
+    press: ({ x, width }) => to((x / width) * frames),
+    nudge: ({ x }) => to(player.position() + x * stepSeconds * framesPerSecond),
+    surface: ref,
+  });
+  return {
+    ref,
+    role: "slider",
+    tabIndex: 0,
+    "aria-label": label,
+    "aria-valuemin": 0,
+    "aria-valuemax": Math.round(frames / framesPerSecond),
+    "aria-valuenow": 0,
+    title: "Arrow keys move by five seconds",
+    ...bind(),
+  } as const;
+}

@@ -1,0 +1,68 @@
+import { memo } from "react";
+import type { SlideTime } from "../api/client";
+
+/** The share of the show that a slide takes up for its number to fit. */
+const roomForNumber = 0.017;
+// How much narrower the strip is on a phone.
+const onPhones = 6;
+/** More tiles than this would be too narrow to be seen or pressed: slides share them then. */
+const mostTiles = 150;
+
+interface Props {
+  slides: readonly SlideTime[];
+  total: number;
+  /** Goes to a frame; without it the tiles are only looked at. */
+  go?: (frame: number) => void;
+}
+
+/** The slides side by side, as long as they stay. Of many, several share a tile. */
+export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props) {
+  const step = Math.max(1, Math.ceil(slides.length / mostTiles));
+  const tiles = slides.flatMap((first, i) =>
+    i % step === 0 ? [{ first, last: slides[i + step - 1] ?? slides.at(-1) ?? first }] : [],
+  );
+  const place = (from: number, to: number) => ({
+    left: `calc(${(100 * from) / total}% + 1px)`,
+    width: `max(1px, calc(${(100 * (to - from)) / total}% - 2px))`,
+  });
+  const tile = "bg-[var(--tile)] absolute inset-y-0 rounded-xs";
+  return (
+    <div className="relative mt-1 h-4" aria-hidden={!go}>
+      {tiles.map(({ first, last }) =>
+        go ? (
+          <button
+            key={first.slideId}
+            type="button"
+            tabIndex={-1}
+            className={`${tile} cursor-pointer`}
+            style={place(first.startFrame, last.endFrame)}
+            aria-label={`Go to slide ${first.number}`}
+            onClick={() => go(first.startFrame)}
+          />
+        ) : (
+          <span key={first.slideId} className={tile} style={place(first.startFrame, last.endFrame)} />
+        ),
+      )}
+      {slides.map(
+        (slide) =>
+          isTold(slide, total, slides.length) && (
+            <span
+              key={slide.slideId}
+              className={`figures pointer-events-none absolute inset-y-0 text-center text-[0.625rem] leading-4 font-bold ${isTold(slide, total, slides.length, onPhones) ? "" : "max-md:hidden"}`}
+              style={{ ...place(slide.startFrame, slide.endFrame), minWidth: "fit-content" }}
+              aria-hidden="true"
+            >
+              {slide.number}
+            </span>
+          ),
+      )}
+    </div>
+  );
+});
+
+/** Whether there is room for a slide's number; of many short slides every tenth, or so, is told. */
+function isTold(slide: SlideTime, total: number, count: number, narrower = 1): boolean {
+  const step = Math.ceil((count * narrower) / 500) * 10;
+  const room = roomForNumber * narrower;
+  return (slide.endFrame - slide.startFrame) / total > room || (count > 1 / room && slide.number % step === 0);
+}

@@ -1,0 +1,41 @@
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { useState } from "react";
+import { afterEach, expect, it, vi } from "vitest";
+import { useKeptFocus } from "./useKeptFocus";
+
+afterEach(cleanup);
+
+/** A list whose lines are removed by their own buttons. */
+function List() {
+  useKeptFocus();
+  const [names, setNames] = useState(["one", "two", "three"]);
+  return (
+    <section>
+      <button type="button">Before</button>
+      <ul>
+        {names.map((name) => (
+          <li key={name}>
+            <button type="button" onClick={() => setNames(names.filter((other) => other !== name))}>
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+it("keeps the focus in the list when the line that has it is removed, and beside it when it was the last", async () => {
+  render(<List />);
+  const focused = () => document.activeElement?.textContent;
+  const remove = (name: string) => {
+    screen.getByText(name).focus();
+    fireEvent.click(screen.getByText(name));
+  };
+  remove("two");
+  await vi.waitFor(() => expect(focused()).toBe("three"));
+  remove("three");
+  await vi.waitFor(() => expect(focused()).toBe("one"));
+  remove("one");
+  await vi.waitFor(() => expect(focused()).toBe("Before"));
+});
