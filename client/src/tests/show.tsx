@@ -23,6 +23,7 @@ window.IntersectionObserver ??= class {
   observe = () => this.told([{ isIntersecting: true }] as never, this as never);
   disconnect = () => undefined;
 } as never;
+Element.prototype.scrollTo ??= () => undefined as never;
 window.matchMedia ??= () => ({ matches: false, addEventListener: vi.fn(), removeEventListener: vi.fn() }) as never;
 
 /** Opens a menu by the words of its button. */
