@@ -129,11 +129,27 @@ public class Browser : IDisposable
         _driver.ExecuteCdpCommand("Network.setBlockedURLs", new() { ["urls"] = patterns });
     }
 
+    /// <summary>Takes the network away, or gives it back.</summary>
+    public void Offline(bool offline)
+    {
+        _driver.ExecuteCdpCommand("Network.enable", []);
+        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = offline, ["latency"] = 0, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1 });
+    }
+
+    /// <summary>Presses a key of any keyboard: what it writes, and where it lies on one of the United States.</summary>
+    /// <param name="key">What is written.</param>
+    /// <param name="code">The place.</param>
+    /// <param name="modifiers">1 for Alt, 2 for Ctrl, 8 for Shift, added up.</param>
+    public void Stroke(string key, string code, int modifiers)
+    {
+        foreach (var type in new[] { "rawKeyDown", "keyUp" })
+            _driver.ExecuteCdpCommand("Input.dispatchKeyEvent", new() { ["type"] = type, ["key"] = key, ["code"] = code, ["modifiers"] = modifiers, ["windowsVirtualKeyCode"] = (int)char.ToUpperInvariant(key[0]) });
+    }
+
     /// <summary>Opens a file of this machine, with no network at all.</summary>
     public void OpenFile(string path)
     {
-        _driver.ExecuteCdpCommand("Network.enable", []);
-        _driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new() { ["offline"] = true, ["latency"] = 0, ["downloadThroughput"] = 0, ["uploadThroughput"] = 0 });
+        Offline(true);
         _driver.Navigate().GoToUrl(new Uri(path).AbsoluteUri);
     }
 

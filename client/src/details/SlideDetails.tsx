@@ -27,18 +27,24 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       {one ? (
         <>
           <LargePicture slide={slide} />
-          <ValueField
-            label="Title of the slide"
-            words
-            value={slide.title}
-            show={(title) => title}
-            read={(typed) => typed.trim() || undefined}
-            commit={(title) => edit({ kind: "renameSlide", slideId: slide.id, title })}
-            width="100%"
-          />
+          <div className="flex items-center">
+            <ValueField
+              label="Title of the slide"
+              words
+              value={slide.title}
+              show={(title) => title}
+              read={(typed) => typed.trim() || undefined}
+              commit={(title) => edit({ kind: "renameSlide", slideId: slide.id, title })}
+              width="100%"
+            />
+            <Moves slides={slides} />
+          </div>
         </>
       ) : (
-        <h2 className="text-lg">{slides.length} slides</h2>
+        <div className="flex items-center justify-between">
+          <h2 className="text-lg">{slides.length} slides</h2>
+          <Moves slides={slides} />
+        </div>
       )}
       <Actions slides={slides} />
       <HowLong slides={slides} slide={slide} />
@@ -65,13 +71,41 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
   );
 }
 
+/** Moves the slides without a mouse to drag them by. */
+function Moves({ slides }: { slides: readonly Slide[] }) {
+  const { edit } = useOpenShow();
+  const order = useView().show.slides.map((s) => s.id);
+  const ids = slides.map((s) => s.id);
+  const [up, down] = [slideMove(order, ids, -1), slideMove(order, ids, 1)];
+  return (
+    <span className="-mr-1 flex">
+      <IconButton
+        className="btn-ghost btn-xs btn-square"
+        label="Move up"
+        keys={keysOf("sheet", "moveUp")}
+        off={!up}
+        press={() => up && edit(up)}
+      >
+        <ArrowUp size={14} />
+      </IconButton>
+      <IconButton
+        className="btn-ghost btn-xs btn-square"
+        label="Move down"
+        keys={keysOf("sheet", "moveDown")}
+        off={!down}
+        press={() => down && edit(down)}
+      >
+        <ArrowDown size={14} />
+      </IconButton>
+    </span>
+  );
+}
+
 /** What can be done with the slides as they are. */
 function Actions({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
-  const order = useView().show.slides.map((s) => s.id);
   const hidden = slides.every((s) => s.hidden);
   const ids = slides.map((s) => s.id);
-  const [up, down] = [slideMove(order, ids, -1), slideMove(order, ids, 1)];
   return (
     <div className="mt-1.5 mb-2.5 flex gap-1.5">
       <Action
@@ -89,26 +123,6 @@ function Actions({ slides }: { slides: readonly Slide[] }) {
       <Action name="Remove" press={() => edit({ kind: "removeSlides", slideIds: ids })}>
         <Trash2 size={14} />
       </Action>
-      <span className="ml-auto flex">
-        <IconButton
-          className="btn-ghost btn-xs btn-square"
-          label="Move up"
-          keys={keysOf("sheet", "moveUp")}
-          off={!up}
-          press={() => up && edit(up)}
-        >
-          <ArrowUp size={14} />
-        </IconButton>
-        <IconButton
-          className="btn-ghost btn-xs btn-square"
-          label="Move down"
-          keys={keysOf("sheet", "moveDown")}
-          off={!down}
-          press={() => down && edit(down)}
-        >
-          <ArrowDown size={14} />
-        </IconButton>
-      </span>
     </div>
   );
 }

@@ -15,7 +15,7 @@ const groups: readonly (readonly [string, readonly Scope[]])[] = [
 /** All keys. */
 export function KeysDialog({ close }: { close: () => void }) {
   return (
-    <Dialog title="Keys" close={close} wide>
+    <Dialog title="Keys" close={close} wide isText>
       <div className="columns-3 gap-8 max-md:columns-1">
         {groups.map(([title, scopes]) => (
           <section key={title} className="mb-6 break-inside-avoid">

@@ -10,10 +10,12 @@ interface Props {
   /** Buttons at its foot. */
   actions?: ReactNode;
   wide?: boolean;
+  /** Whether there is nothing but text in it: then the text takes the focus, to be scrolled by arrow keys. */
+  isText?: boolean;
 }
 
 /** A dialog over the page. Escape, the cross and a press beside it close it, and the focus goes back to where it was. */
-export function Dialog({ title, close, children, actions, wide = false }: Props) {
+export function Dialog({ title, close, children, actions, wide = false, isText = false }: Props) {
   const returnFocus = useReturnFocus();
   return (
     <Parts.Root open onOpenChange={(open) => !open && close()}>
@@ -32,7 +34,9 @@ export function Dialog({ title, close, children, actions, wide = false }: Props)
               <X size={18} />
             </Parts.Close>
           </header>
-          <div className="min-h-0 grow overflow-y-auto px-5 py-4">{children}</div>
+          <div className="min-h-0 grow overflow-y-auto px-5 py-4" tabIndex={isText ? 0 : undefined}>
+            {children}
+          </div>
           {actions && <footer className="line-t flex justify-end gap-2 px-5 py-3">{actions}</footer>}
         </Parts.Content>
       </Parts.Portal>

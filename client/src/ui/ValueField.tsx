@@ -116,8 +116,15 @@ export function ValueField<T>({
         {...(wrong && { "aria-describedby": hintId })}
       />
       {wrong && (
-        <span id={hintId} role="alert" className="text-error basis-full text-xs font-normal whitespace-normal">
-          {hint}
+        // Over what is there: nothing moves while somebody types.
+        <span className="relative self-end">
+          <span
+            id={hintId}
+            role="alert"
+            className="bg-error text-error-content absolute top-1 right-0 z-30 w-max max-w-34 rounded px-2 py-1 text-left text-xs font-normal whitespace-normal"
+          >
+            {hint}
+          </span>
         </span>
       )}
     </>

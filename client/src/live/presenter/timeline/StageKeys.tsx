@@ -4,7 +4,7 @@ import { KeyList } from "../../../ui/KeyList";
 /** The keys of the presenter's page. */
 export function StageKeysDialog({ close }: { close: () => void }) {
   return (
-    <Dialog title="Keys" close={close}>
+    <Dialog title="Keys" close={close} isText>
       <div className="grid grid-cols-2 gap-8">
         <KeyList scope="stage" />
         <KeyList scope="presenter" />
