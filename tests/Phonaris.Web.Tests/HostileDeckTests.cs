@@ -42,7 +42,7 @@ public sealed class HostileDeckTests : IDisposable
         var files = new FileStore(_app.PathOf("files"));
         var hash = await files.PutAsync(File.OpenRead(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx")), long.MaxValue, () => new("Too large."), default);
         // Long enough for a reader to begin on a busy machine.
-        using var readers = new DeckReaders(files, 1) { MostTime = TimeSpan.FromSeconds(12) };
+        using var readers = new DeckReaders(files, 1) { MostTime = TimeSpan.FromSeconds(20) };
         foreach (var signal in new[] { "-STOP", "-KILL", "-SEGV" })
         {
             readers.GetReady();

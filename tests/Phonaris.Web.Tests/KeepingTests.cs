@@ -85,7 +85,14 @@ public sealed class KeepingTests : IDisposable
         // As the hourly tidying does on a full disk: each derived file is removed, and with it what memory holds.
         var derived = _app.Services.GetRequiredService<DerivedBound>();
         foreach (var file in Directory.GetFiles(_app.PathOf("data/derived"), "*", SearchOption.AllDirectories)) File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-1));
-        Assert.True(await derived.KeepAsync(0, default) > 1_000_000);
+        // On a busy machine something of them may still be in use for a moment.
+        var freed = 0L;
+        for (var tries = 0; freed <= 1_000_000 && tries < 100; tries++)
+        {
+            if (tries > 0) await Task.Delay(200);
+            freed += await derived.KeepAsync(0, default);
+        }
+        Assert.True(freed > 1_000_000);
         // What is heard now was not worked out before: the samples, and those at the cue's speed, are made again.
         Assert.Contains(await HeardAsync(1), b => b != 0);
         Assert.Equal(HttpStatusCode.OK, (await _app.Http.GetAsync($"/api/shows/{show}/sounds/{sound}/peaks?from=0&to=48000&columns=10")).StatusCode);

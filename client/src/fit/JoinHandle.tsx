@@ -23,20 +23,20 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
   const { edit } = useOpenShow();
   const handle = useRef<HTMLButtonElement>(null);
   // Where it was let go: it stays there until the answer puts it in its place.
-  const [letGo, setLetGo] = useState<{ at: number; dx: number }>();
+  const [dropped, setDropped] = useState<{ at: number; dx: number }>();
   const move = (frames: number) => {
     if (!join || frames === 0 || !Number.isFinite(frames)) return;
     fetchMovedJoin(view.id, cue.id, index, join.fromFrame + frames)
       .then((moved) => edit(moved, view.revision))
       .catch((problem: unknown) => {
-        setLetGo(undefined);
+        setDropped(undefined);
         reportError(problem);
       });
   };
   const { held, bind } = useDragValue({
     valueAt: ({ x, startX }) => x - startX,
     commit: (dx) => {
-      setLetGo({ at, dx });
+      setDropped({ at, dx });
       const width = handle.current?.parentElement?.getBoundingClientRect().width ?? 1;
       move(Math.round((100 * dx * framesPerShare) / width));
     },
@@ -50,7 +50,7 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
       {...bind()}
       type="button"
       className={`absolute -top-2 h-10 w-4 -translate-x-1/2 touch-none ${join ? "cursor-ew-resize" : ""}`}
-      style={{ left: `calc(${at}% + ${held?.value ?? (letGo?.at === at ? letGo.dx : 0)}px)` }}
+      style={{ left: `calc(${at}% + ${held?.value ?? (dropped?.at === at ? dropped.dx : 0)}px)` }}
       disabled={!join}
       data-handle={index + 1}
       aria-label={join ? `Join ${index + 1}, at ${time(join.atFrame)}: arrow keys move it` : `Join ${index + 1}`}

@@ -13,7 +13,7 @@ import { createImports, type ImportTarget } from "./importFiles";
 import { createOpenState, type OpenState } from "./openState";
 import type { Selection } from "./selection";
 
-/** An open show and what can be done to it. It stays the same object until the show is closed, so that whoever has it is not redrawn. */
+/** An open show and what can be done to it. It stays the same object until the show is closed, so that using it redraws nothing. */
 export interface OpenShow {
   id: string;
   /** Plays the whole show. */
@@ -68,12 +68,12 @@ export function useOpenShow(): OpenShow {
   return open;
 }
 
-/** The show as the server sees it. Whoever uses it is redrawn when the show changes. */
+/** The show as the server sees it. A component that uses it is redrawn when the show changes. */
 export function useView(): ShowView {
   const view = useContext(ViewContext);
   if (!view) throw new Error("No show is open here.");
   return view;
 }
 
-/** A part of what this page remembers of the show. Whoever uses it is redrawn when that part changes. */
+/** A part of what this page remembers of the show. A component that uses it is redrawn when that part changes. */
 export const useOpenState = <T>(part: (state: OpenState) => T): T => useStore(useOpenShow().state, part);

@@ -11,7 +11,7 @@ interface Props {
   children: ReactElement;
 }
 
-/** Words about a button, shown to whoever rests on it with the pointer or the focus. */
+/** Words about a button, shown when the pointer or the focus rests on it. */
 export function Tip({ words, keys = [], children }: Props) {
   return (
     <Tooltip.Provider delayDuration={delayMs}>

@@ -3,7 +3,7 @@ import { createContext, useContext, useRef } from "react";
 /** Begins something that ends in an edit; what it returns makes that edit. */
 export type BeginEditing = () => (commit: () => void) => void;
 
-/** How an edit that takes a while is begun. Whoever provides it can check the edit against what was there at its beginning. */
+/** How an edit that takes a while is begun. Its provider can check the edit against what was there at the beginning. */
 export const EditingContext = createContext<BeginEditing>(() => (commit) => commit());
 
 /** Brackets what is typed or dragged: `begin` may be called again while it lasts, `end` makes the edit. */

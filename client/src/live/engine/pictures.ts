@@ -16,7 +16,7 @@ export interface Pictures {
 
 const atOnce = 4;
 
-/** Fetches the pictures of all places, but those that are here already, a few at a time; tells the fraction there. */
+/** Fetches the pictures of all places that are not here yet, a few at a time; tells the fraction there. */
 export async function fetchPictures(
   showId: string,
   run: RunView,
