@@ -96,14 +96,14 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   show={(label) => label}
                   read={(typed) => typed.trim()}
                   commit={(label) => change(step.id, { label })}
-                  width="10rem"
+                  width="8rem"
                 />
                 <MsField
                   label={`Time of step ${k + 1}`}
                   ms={step.offsetMs ?? plannedMs(k)}
                   show={(ms) => `${step.offsetMs === null ? "~" : ""}${seconds(ms)}`}
                   commit={(offsetMs) => change(step.id, { offsetMs })}
-                  width="4rem"
+                  width="4.75rem"
                 />
                 <button
                   type="button"
