@@ -66,7 +66,7 @@ createRoot(document.getElementById("root") as HTMLElement).render(
       <Toaster
         position="top-center"
         offset={58}
-        toastOptions={{ className: "!bg-neutral !text-neutral-content !border-0" }}
+        toastOptions={{ className: "pointer-events-auto !bg-neutral !text-neutral-content !border-0" }}
       />
     </QueryClientProvider>
   </StrictMode>,

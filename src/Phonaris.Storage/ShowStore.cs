@@ -387,22 +387,3 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         public Func<Show, JobRow>? Follows { get; init; }
     }
 }
-
-/// <summary>An edit a person made.</summary>
-/// <param name="Revision">The revision of the show they were looking at.</param>
-/// <param name="Edit">The edit.</param>
-/// <param name="Sender">Their page: what it did since that revision does not collide; null for nobody in particular.</param>
-public sealed record MadeEdit(long Revision, Edit Edit, string? Sender = null);
-
-/// <summary>A line of a show's history.</summary>
-/// <param name="Position">Its place, from 1.</param>
-/// <param name="Sentence">What was done.</param>
-/// <param name="Applied">Whether it holds now, or was undone.</param>
-public sealed record HistoryLine(int Position, string Sentence, bool Applied);
-
-/// <summary>A show that was deleted and lies aside.</summary>
-/// <param name="Id">What names it.</param>
-/// <param name="Title">Its title.</param>
-/// <param name="DeletedAt">When it was deleted, in UTC.</param>
-/// <param name="GoneAt">When it is removed for good, in UTC.</param>
-public sealed record ShowAside(string Id, string Title, DateTime DeletedAt, DateTime GoneAt);

@@ -99,6 +99,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Window();
         _browser.Says("[role=status]", "Another page presents this show too");
         _browser.CloseTabs();
+        _browser.Until(() => !_browser.Js<bool>("document.body.textContent.includes('Another page presents')"), "not any more");
 
         // The browser holds the sound back, and another output is plugged in: both are told, and it goes on.
         _browser.Js<bool>("(heardBy.suspend(), true)");

@@ -28,6 +28,25 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
+    public void After_a_click_into_the_strip_of_the_show_the_space_bar_plays_from_there()
+    {
+        Begin();
+        _browser.Find("[role=slider][aria-label='Position in the show']").Click();
+        _browser.Until(() => _browser.Text("[data-testid=clock]") == "0:06.0", "the middle of twelve seconds");
+        _browser.Press(Keys.ArrowLeft);
+        _browser.Until(() => _browser.Text("[data-testid=clock]") == "0:01.0", "five seconds earlier");
+        _browser.Press(" ");
+        _browser.Find("button[aria-label=Stop]");
+        // A press beside a dialog leaves it open: it may be a recording that is under way.
+        _browser.Press(" ");
+        _browser.Find("button[aria-label='Record a voice']").Click();
+        _browser.Find("[role=dialog]");
+        _browser.Hand.MoveToLocation(20, 400).Click().Perform();
+        Thread.Sleep(300);
+        Assert.Equal(1, _browser.Count("[role=dialog]"));
+    }
+
+    [Fact]
     public void What_is_changed_without_a_network_arrives_when_it_is_there_again()
     {
         Begin();

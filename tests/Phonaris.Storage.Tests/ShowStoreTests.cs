@@ -80,6 +80,9 @@ public sealed class ShowStoreTests : IDisposable
         Assert.Equal(["", ""], (await store.UndoAsync("x", "me", default, seen: 3)).Show.Slides.Select(s => s.Notes));
         await Assert.ThrowsAsync<StaleEditException>(() => store.RedoAsync("x", "you", default, seen: 3));
         Assert.Equal("Mine", (await store.RedoAsync("x", "me", default, seen: 3)).Show.Slides[0].Notes);
+        // Of a long history the last lines are given, in their order.
+        Assert.Equal([(1, true), (2, false)], (await store.HistoryAsync("x", 10, default)).Select(l => (l.Position, l.Applied)));
+        Assert.Equal([2], (await store.HistoryAsync("x", 1, default)).Select(l => l.Position));
     }
 
     [Fact]

@@ -28,7 +28,7 @@ function Layout({ showId }: { showId: string }) {
   const queries = useQueryClient();
   const { pathname } = useLocation();
   const [show] = useState(() => createOpenShow(queries, showId));
-  const { player, play, importFiles } = show;
+  const { player, importFiles } = show;
   const { data: view, error, refetch } = useShow(showId);
   const connected = useLive(showId, player.refresh);
   const [open, setOpen] = useState<"history" | "keys">();
@@ -48,10 +48,7 @@ function Layout({ showId }: { showId: string }) {
   useCommands("show", {
     undo: show.undo,
     redo: show.redo,
-    play: () =>
-      player.playing()
-        ? player.stop()
-        : play(player.position() >= (view?.runningOrder.totalFrames ?? 0) ? 0 : player.position()),
+    play: () => view && show.togglePlay(),
     help: () => setOpen("keys"),
   });
 

@@ -25,6 +25,8 @@ export function useSeekSlider<E extends HTMLElement>({ label, player, frames, go
   const { bind } = useDragValue({
     valueAt: ({ x, width }) => (x / width) * frames,
     commit: to,
+    // While it plays, each place on the way would be fetched.
+    change: (frame) => player.playing() || to(frame),
     press: ({ x, width }) => to((x / width) * frames),
     nudge: ({ x }) => to(player.position() + x * stepSeconds * framesPerSecond),
     surface: ref,

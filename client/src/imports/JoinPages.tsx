@@ -11,7 +11,7 @@ interface Props {
 const none = -1;
 const noSlide = "no slide";
 
-/** Which slide each page belongs to: proposed by the words on them, put right by hand. Several pages on one slide become its steps. */
+/** Which slide each page belongs to: proposed by the words on them, corrected by typing. Several pages on one slide become its steps. */
 export function JoinPages({ titles, joined, join }: Props) {
   const { slides } = useView().show;
   const list = useId();

@@ -93,7 +93,7 @@ export const Strand = memo(function Strand({
   const span = spanOf(rows, cue);
 
   const lengthen = (end: "in" | "out", back: boolean) => {
-    edit(changeFade(cue.id, end, (ms) => Math.max(0, ms + (back ? -fadeStepMs : fadeStepMs))));
+    edit(changeFade(cue.id, end, (ms) => fadeLength(ms + (back ? -fadeStepMs : fadeStepMs))));
   };
 
   const endAt = (by: number) => lying(rows, cue, { first: span.first, last: span.last + by });

@@ -25,6 +25,8 @@ export interface OpenShow {
   undo: () => void;
   redo: () => void;
   play: (fromFrame: number) => void;
+  /** Stops what plays; else plays on, from the beginning again where it had come to the end. */
+  togglePlay: () => void;
   /** The show as it is now. */
   now: () => ShowView;
   select: (selection: Selection) => void;
@@ -39,17 +41,27 @@ export interface OpenShow {
   beginEditing: () => (commit: () => void) => void;
 }
 
-export function createOpenShow(queries: QueryClient, id: string): OpenShow {
-  const player = new ChunkPlayer(chunksFrom(`/api/shows/${id}/sound`), reportError);
+export function createOpenShow(
+  queries: QueryClient,
+  id: string,
+  player = new ChunkPlayer(chunksFrom(`/api/shows/${id}/sound`), reportError),
+): OpenShow {
   const state = createOpenState();
+  const play = (fromFrame: number) => playAlone(player, fromFrame);
+  const now = () => cachedShow(queries, id) as ShowView;
   return {
     id,
     player,
     state,
     ...createEdits(queries, id),
     ...createImports(queries, id, state),
-    play: (fromFrame) => playAlone(player, fromFrame),
-    now: () => cachedShow(queries, id) as ShowView,
+    play,
+    togglePlay: () => {
+      const at = player.position();
+      if (player.playing()) player.stop();
+      else play(at >= now().runningOrder.totalFrames ? 0 : at);
+    },
+    now,
     select: (selection) => state.setState({ selection }),
     setSolo: (solo) => {
       state.setState({ solo });

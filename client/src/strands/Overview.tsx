@@ -12,7 +12,7 @@ import { SlideTiles } from "./SlideTiles";
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
   const view = useView();
-  const { player, play } = useOpenShow();
+  const { player, togglePlay } = useOpenShow();
   const playing = usePlaying(player);
   const { slides, totalFrames: total } = view.runningOrder;
   const standsStill = useSyncExternalStore(player.subscribe, player.standsStill);
@@ -60,7 +60,7 @@ export function Overview() {
         className="btn btn-primary btn-circle size-11"
         aria-label={playing ? "Stop" : "Play"}
         disabled={total === 0}
-        onClick={() => (playing ? player.stop() : play(player.position() >= total ? 0 : player.position()))}
+        onClick={togglePlay}
       >
         {playing ? <Pause size={20} fill="currentColor" /> : <Play size={20} fill="currentColor" />}
       </button>

@@ -185,8 +185,7 @@ export function open(view: ShowView, part: ReactNode, { quick = false } = {}) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const player = new ChunkPlayer(() => Promise.resolve("end"));
   const openShow: OpenShow = {
-    ...createOpenShow(queries, view.id),
-    player,
+    ...createOpenShow(queries, view.id, player),
     edit: make,
     undo: vi.fn(),
     redo: vi.fn(),

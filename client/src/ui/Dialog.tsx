@@ -14,7 +14,7 @@ interface Props {
   isText?: boolean;
 }
 
-/** A dialog over the page. Escape, the cross and a press beside it close it, and the focus goes back to where it was. */
+/** A dialog over the page. Escape and the cross close it, and the focus goes back to where it was. A press beside it does not: a recording would be lost by a slip of the hand. */
 export function Dialog({ title, close, children, actions, wide = false, isText = false }: Props) {
   const returnFocus = useReturnFocus();
   return (
@@ -26,7 +26,7 @@ export function Dialog({ title, close, children, actions, wide = false, isText =
           aria-describedby={undefined}
           onEscapeKeyDown={letFieldsGoFirst}
           onCloseAutoFocus={returnFocus}
-          onPointerDownOutside={keepOpenForToasts}
+          onInteractOutside={(event) => event.preventDefault()}
         >
           <header className="line-b flex items-center justify-between px-5 py-3">
             <Parts.Title className="text-lg">{title}</Parts.Title>
@@ -47,9 +47,4 @@ export function Dialog({ title, close, children, actions, wide = false, isText =
 /** Escape first drops what was typed into a field; the next one closes the dialog. */
 export function letFieldsGoFirst(event: KeyboardEvent) {
   if (document.activeElement?.matches("[data-typing=true]")) event.preventDefault();
-}
-
-/** A message over the page is not a press beside the dialog. */
-function keepOpenForToasts(event: Event) {
-  if ((event.target as Element | null)?.closest("[data-sonner-toaster]")) event.preventDefault();
 }

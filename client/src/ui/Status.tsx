@@ -7,13 +7,15 @@ const useSpoken = create<{ words: string }>(() => ({ words: "" }));
 /** A line about what goes on, spoken when it comes and when it changes. */
 export function Status({ className, children }: { className?: string; children: ReactNode }) {
   const line = useRef<HTMLParagraphElement>(null);
+  const told = useRef("");
   useEffect(() => {
     const words = line.current?.textContent ?? "";
-    if (words !== useSpoken.getState().words) useSpoken.setState({ words });
+    if (words !== told.current) useSpoken.setState({ words });
+    told.current = words;
   });
-  useEffect(() => () => useSpoken.setState({ words: "" }), []);
+  useEffect(() => () => useSpoken.setState(({ words }) => ({ words: words === told.current ? "" : words })), []);
   return (
-    <p ref={line} className={className} data-status>
+    <p ref={line} className={className}>
       {children}
     </p>
   );
@@ -23,7 +25,8 @@ export function Status({ className, children }: { className?: string; children: 
 export function SpokenStatus() {
   const words = useSpoken((spoken) => spoken.words);
   return (
-    <p role="status" className="sr-only">
+    // Named live, it is not hidden below a dialog.
+    <p role="status" aria-live="polite" className="sr-only">
       {words}
     </p>
   );

@@ -9,7 +9,8 @@ const covering: ReadonlySet<Scope> = new Set(["stage", "presenter", "player"]);
 let covers = 0;
 
 const field = "input, select, textarea, [contenteditable]";
-const pressed = "button, a[href], summary, audio, video, [role=slider], [role=menuitem]";
+// Not sliders: after a click into the strip of the show, Space plays it.
+const pressed = "button, a[href], summary, audio, video, [role=menuitem]";
 const rows = "[data-title], [data-cue]";
 
 /** Runs the commands of a scope when their keys are pressed anywhere on the page, as long as the component is there. */

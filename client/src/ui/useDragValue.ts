@@ -25,7 +25,7 @@ interface Options<T, Arg> {
   /** Makes the edit, once it is let go. */
   commit: (value: T, arg: Arg) => void;
   /** Called for each value on the way, where it can be seen at once. */
-  change?: (value: T) => void;
+  change?: (value: T) => unknown;
   /** Called when a drag begins. */
   start?: (pointer: DragPointer, arg: Arg) => void;
   /** Called for a press that is no drag. */

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 
-const focusable = "button, a[href], input, select, textarea, [tabindex='0']";
+const focusable = "button:enabled, a[href], input:enabled, select:enabled, textarea:enabled, [tabindex='0']";
 /** How far around something that is taken away another thing is looked for to have the focus. */
 const levels = 4;
 
