@@ -15,6 +15,9 @@ public sealed class ChangeRow
     /// <summary>The page that made it; null for nobody in particular.</summary>
     public string? Sender { get; init; }
 
+    /// <summary>The request that asked for it, so that the same request, sent again because its answer was lost, changes nothing; null for none.</summary>
+    public string? RequestKey { get; init; }
+
     /// <summary>What it did, in words.</summary>
     public required string Sentence { get; init; }
 }

@@ -54,6 +54,7 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
         modelBuilder.Entity<EditRow>().HasKey(e => new { e.ShowId, e.Position });
         modelBuilder.Entity<EditRow>().HasOne<ShowRow>().WithMany().HasForeignKey(e => e.ShowId);
         modelBuilder.Entity<ChangeRow>().HasKey(c => new { c.ShowId, c.Revision });
+        modelBuilder.Entity<ChangeRow>().HasIndex(c => new { c.ShowId, c.RequestKey }).IsUnique().HasFilter("RequestKey IS NOT NULL");
         modelBuilder.Entity<ChangeRow>().HasOne<ShowRow>().WithMany().HasForeignKey(c => c.ShowId);
         modelBuilder.Entity<VersionRow>().HasKey(v => v.Id);
         modelBuilder.Entity<VersionRow>().HasOne<ShowRow>().WithMany().HasForeignKey(v => v.ShowId);

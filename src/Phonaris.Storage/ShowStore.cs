@@ -17,6 +17,8 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <summary>How long a deleted show lies aside.</summary>
     public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
 
+    private const int MaxRequestKeyLength = 100;
+
     private readonly KeyedLock _locks = new();
     private readonly RecentShows _recent = new();
     private readonly ConcurrentDictionary<string, (DateTime ChangedAt, ListedShow Show)> _listed = new();
@@ -162,9 +164,10 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <param name="id">The show.</param>
     /// <param name="made">The edit, the revision it was made on, and who made it.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
+    /// <param name="requestKey">The request's own key: what was changed by a request of this key is not changed again. Null for none.</param>
     /// <exception cref="StaleEditException">Somebody else changed the same thing since that revision.</exception>
     /// <exception cref="RuleException">The edit cannot be made.</exception>
-    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel)
+    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel, string? requestKey = null)
     {
         ArgumentNullException.ThrowIfNull(made);
         return ChangeAsync(id, made.Sender, async (db, row, show) =>
@@ -178,7 +181,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
                 if (clash is not null) throw StaleEditException.Of(clash.Sentence);
             }
             return Make(show, made.Edit);
-        }, cancel);
+        }, cancel, requestKey);
     }
 
     /// <summary>Makes an edit that is worked out from the show as it is in that very moment, and keeps it.</summary>
@@ -245,28 +248,30 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
     /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <param name="requestKey">As in <see cref="ApplyAsync(string, MadeEdit, CancellationToken, string?)"/>.</param>
     /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is undone would be theirs.</exception>
     /// <exception cref="RuleException">There is nothing to undo.</exception>
-    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) => ChangeAsync(
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) => ChangeAsync(
         id, sender, async (db, row, show) =>
         {
             await CheckHistoryAsync(db, row, seen, sender, "Undo", cancel);
             return row.Applied == 0 ? throw new RuleException("There is nothing to undo.") : await WindAsync(db, row, show, row.Applied - 1, cancel);
-        }, cancel);
+        }, cancel, requestKey);
 
     /// <summary>Makes the edit undone last once more.</summary>
     /// <param name="id">The show.</param>
     /// <param name="sender">Who does; null for nobody in particular.</param>
     /// <param name="cancel">Stops it before anything is kept.</param>
     /// <param name="seen">The revision that was looked at; null for whatever it is.</param>
+    /// <param name="requestKey">As in <see cref="ApplyAsync(string, MadeEdit, CancellationToken, string?)"/>.</param>
     /// <exception cref="StaleEditException">Somebody else changed the show since that revision: what is redone would be theirs.</exception>
     /// <exception cref="RuleException">There is nothing to redo.</exception>
-    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) => ChangeAsync(
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) => ChangeAsync(
         id, sender, async (db, row, show) =>
         {
             await CheckHistoryAsync(db, row, seen, sender, "Redo", cancel);
             return await WindAsync(db, row, show, row.Applied + 1, cancel) ?? throw new RuleException("There is nothing to redo.");
-        }, cancel);
+        }, cancel, requestKey);
 
     private static async Task CheckHistoryAsync(PhonarisDb db, ShowRow row, long? seen, string? sender, string again, CancellationToken cancel)
     {
@@ -320,15 +325,19 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
 
     /// <summary>
     /// Changes a show. Worked out under the show's lock, outside of any transaction: the lock alone keeps the show as it is, and other shows,
-    /// jobs and runs can be written meanwhile. Once the transaction is committed nothing can fail any more. A null change keeps nothing.
+    /// jobs and runs can be written meanwhile. Once the transaction is committed nothing can fail any more. A null change keeps nothing, nor does a
+    /// request that was answered before.
     /// </summary>
-    private async Task<StoredShow> ChangeAsync(string id, string? sender, Func<PhonarisDb, ShowRow, Show, Task<Change?>> change, CancellationToken cancel)
+    private async Task<StoredShow> ChangeAsync(
+        string id, string? sender, Func<PhonarisDb, ShowRow, Show, Task<Change?>> change, CancellationToken cancel, string? requestKey = null)
     {
         using var held = await _locks.AcquireAsync(id, cancel);
         var before = await FindWithinAsync(id, cancel);
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel);
         if (before is null || row is null) throw new RuleException("That show is no longer there.");
+        if (requestKey?.Length > MaxRequestKeyLength) throw new RuleException($"The key of a request has up to {MaxRequestKeyLength} characters.", "key");
+        if (requestKey is not null && await db.Changes.AnyAsync(c => c.ShowId == id && c.RequestKey == requestKey, cancel)) return before;
         if (await change(db, row, before.Show) is not { } made) return before;
         var show = made.Show;
         var added = ShowFiles.Of(show).Except(ShowFiles.Of(before.Show)).ToList();
@@ -343,7 +352,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             await made.Write(db, now);
             now.Revision++;
             (now.Title, now.Json, now.Format, now.ChangedAt) = (show.Title, json, StoredJson.Format, clock.GetUtcNow().UtcDateTime);
-            db.Changes.Add(new() { ShowId = id, Revision = now.Revision, Touches = string.Join('\n', made.Touches), Sentence = made.Sentence, Sender = sender });
+            db.Changes.Add(new() { ShowId = id, Revision = now.Revision, Touches = string.Join('\n', made.Touches), Sentence = made.Sentence, Sender = sender, RequestKey = requestKey });
             if (made.Follows is not null) await JobStore.AddAsync(db, made.Follows(show), cancel);
             await db.SaveChangesAsync(cancel);
             await FileUses.AddAsync(db, new(FileUserKind.Show, id), added, cancel);

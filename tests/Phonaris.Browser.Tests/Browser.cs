@@ -20,7 +20,7 @@ public class Browser : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
 
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("phonaris-browser");
-    private readonly WebApplicationFactory<Program> _app;
+    private WebApplicationFactory<Program> _app;
     private readonly Browsers _browsers;
     private readonly ChromeDriver _driver;
     private readonly bool _withDemo, _hears;
@@ -36,16 +36,22 @@ public class Browser : IDisposable
     protected Browser(Browsers browsers, bool withDemo, bool hears)
     {
         (_browsers, _withDemo, _hears) = (browsers, withDemo, hears);
-        _app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
-            .UseSetting("urls", "http://127.0.0.1:0")
+        _app = Start(port: 0);
+        _driver = browsers.Take(hears);
+    }
+
+    private WebApplicationFactory<Program> Start(int port)
+    {
+        var app = new WebApplicationFactory<Program>().WithWebHostBuilder(host => (_withDemo ? host.UseSetting("Phonaris:Demo", Path.Combine(Root(), "demo")) : host)
+            .UseSetting("urls", $"http://127.0.0.1:{port}")
             .UseSetting("Phonaris:Data", PathOf("data"))
             .UseSetting("Phonaris:Readers", "0")
             .UseSetting("Phonaris:WarmUp", "false")
             .UseSetting("Phonaris:Catalogue", Path.Combine(Root(), "demo", "catalogue"))
             .UseSetting("Serilog:MinimumLevel:Override:Microsoft.Hosting.Lifetime", "Warning"));
-        _app.UseKestrel(0);
-        _app.StartServer();
-        _driver = browsers.Take(hears);
+        app.UseKestrel(port);
+        app.StartServer();
+        return app;
     }
 
     /// <summary>Makes the page so large, in pixels.</summary>
@@ -108,6 +114,9 @@ public class Browser : IDisposable
 
     /// <summary>The server is gone, as in the middle of a talk.</summary>
     public void LoseServer() => _app.Dispose();
+
+    /// <summary>Starts the server again, at the address it had, with what it kept.</summary>
+    public void RestartServer() => _app = Start(_app.ClientOptions.BaseAddress.Port);
 
     /// <summary>Puts a finger on something and draws it down by so many pixels; taps it for none.</summary>
     public void Touch(string css, int by = 0)
@@ -176,7 +185,8 @@ public class Browser : IDisposable
     public void AtRest(string css)
     {
         var before = "";
-        Until(() => before == (before = Js<string>($"JSON.stringify(document.querySelector('{css}').getBoundingClientRect())")), $"{css} to be at rest");
+        Find(css);
+        Until(() => before == (before = Js<string>($"JSON.stringify(document.querySelector(\"{css}\").getBoundingClientRect())")), $"{css} to be at rest");
     }
 
     public int Count(string css) => (int)(long)Ask<object>("document.querySelectorAll(arguments[0]).length", css)!;
@@ -194,7 +204,7 @@ public class Browser : IDisposable
         field.Click();
         field.SendKeys(Keys.Control + "a");
         field.SendKeys(typed + Keys.Enter);
-        Until(() => Value(label) == shown, $"{label} to show {shown}, not {Value(label)}");
+        Until(() => Value(label) == shown && Find($"[aria-label=\"{label}\"]").GetDomAttribute("aria-busy") != "true", $"{label} to show {shown}, not {Value(label)}");
     }
 
     private T? Ask<T>(string expression, string argument)

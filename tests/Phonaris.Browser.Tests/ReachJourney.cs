@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>The same work on keyboards of other countries, without a network for a while, and with a reader of screens in and out of dialogs.</summary>
+/// <summary>The same work by keyboard alone, on keyboards of other countries, without a network or a server for a while, and with a screen reader in and out of dialogs.</summary>
 public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
 {
     private const int Ctrl = 2, Shift = 8;
@@ -51,12 +51,8 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         _browser.Offline(true);
-        var level = _browser.Find("[aria-label=Level]");
-        level.SendKeys(Keys.Control + "a");
-        level.SendKeys("-20" + Keys.Enter);
-        var fade = _browser.Find("[aria-label='Fade in']");
-        fade.SendKeys(Keys.Control + "a");
-        fade.SendKeys("3" + Keys.Enter);
+        Write("Level", "-20" + Keys.Enter);
+        Write("Fade in", "3" + Keys.Enter);
         // The show is still there to be worked on, whatever cannot be asked meanwhile.
         Thread.Sleep(3000);
         Assert.Equal(1, _browser.Count("[data-cue=Pad]"));
@@ -71,23 +67,104 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     }
 
     [Fact]
+    public void A_server_that_ends_and_comes_back_while_somebody_types_takes_nothing_from_them()
+    {
+        Begin();
+        Write("Level", "-2");
+        _browser.LoseServer();
+        _browser.Says("header", "server is away");
+        // Half typed before, and on: it is shown as typed until the server has it, and what is set next is set on top of it.
+        _browser.Find("[aria-label=Level]").SendKeys("0" + Keys.Enter);
+        Write("Fade in", "3" + Keys.Enter);
+        _browser.Find("[aria-label='Fade in']").SendKeys(Keys.ArrowUp);
+        Write("Fade out", "5");
+        Assert.Equal(("−20.0 dB", "3.1 s", "5"), (_browser.Value("Level"), _browser.Value("Fade in"), _browser.Value("Fade out")));
+        Assert.Equal(2, _browser.Count("[aria-label=Details] [aria-busy=true]"));
+        _browser.RestartServer();
+        _browser.Until(() => _browser.Count("[aria-label=Details] [aria-busy=true]") == 0, "both to arrive");
+        Assert.Equal(("−20.0 dB", "3.1 s", "5"), (_browser.Value("Level"), _browser.Value("Fade in"), _browser.Value("Fade out")));
+        _browser.Find("[aria-label='Fade out']").SendKeys(Keys.Enter);
+        _browser.Find("button[aria-label='Undo: Pad: fades out over 5.0 s']");
+        _browser.Reload();
+        _browser.Choose("Pad");
+        foreach (var (label, value) in new[] { ("Level", "−20.0 dB"), ("Fade in", "3.1 s"), ("Fade out", "5.0 s") }) _browser.Expect(label, value);
+    }
+
+    [Fact]
+    public void Music_under_four_slides_is_placed_and_shaped_by_keyboard_alone()
+    {
+        _browser.Made(5, 4, new Tone("Pad", 220, 12, SoundKind.Bed));
+        // Choose the sound; choose slide 1; through slide 4; place.
+        TabTo("document.activeElement.closest('[data-sound=Pad]') && document.activeElement.hasAttribute('aria-pressed')", "the sound");
+        _browser.Press(Keys.Enter);
+        TabTo("document.activeElement.title === 'Slide 1'", "slide 1");
+        _browser.Press(Keys.Enter);
+        for (var n = 2; n <= 4; n++) _browser.Press(Keys.ArrowDown, Keys.Shift);
+        _browser.Press("l");
+        _browser.Expect("Slides", "1–4");
+        // From the slide to what hangs on it: its end, its fades, its level, and silence.
+        _browser.Until(() => _browser.Count("[data-cue=Pad]") == 1, "the strand");
+        _browser.Press(Keys.ArrowRight);
+        _browser.Until(() => _browser.Js<bool>("document.activeElement.closest('[data-cue=Pad]') !== null"), "the focus on the strand");
+        _browser.Press(Keys.ArrowDown, Keys.Shift);
+        _browser.Expect("Slides", "1–5");
+        var (fadeIn, fadeOut, level) = (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Level"));
+        foreach (var key in new[] { "b", "e", "-" }) _browser.Press(key);
+        foreach (var (label, before) in new[] { ("Fade in", fadeIn), ("Fade out", fadeOut), ("Level", level) }) _browser.Until(() => _browser.Value(label) != before, $"another {label}");
+        _browser.Press("m");
+        _browser.Button("Muted");
+        // All of it is taken back by keyboard, too.
+        for (var n = 0; n < 6; n++) _browser.Press("z", Keys.Control);
+        _browser.Until(() => _browser.Count("[data-cue=Pad]") == 0, "nothing placed");
+        _browser.Complaints();
+    }
+
+    [Fact]
+    public void A_click_without_a_pointer_as_of_a_screen_reader_selects_a_strand()
+    {
+        _browser.Made(3, 4, new Tone("Pad", 220, 12, SoundKind.Bed, 1, 3));
+        _browser.Js<bool>("document.querySelector('[data-cue=Pad] [role=button]').dispatchEvent(new MouseEvent('click', { bubbles: true }))");
+        _browser.Expect("Slides", "1–3");
+        Assert.Equal("true", _browser.Find("[data-cue=Pad] [role=button]").GetDomAttribute("aria-pressed"));
+    }
+
+    /// <summary>Presses the tab key until the focus is where it is wanted.</summary>
+    private void TabTo(string expression, string what)
+    {
+        for (var n = 0; n < 60; n++)
+        {
+            if (_browser.Js<bool>($"!!({expression})")) return;
+            _browser.Press(Keys.Tab);
+        }
+        Assert.Fail($"The tab key does not come to {what}.");
+    }
+
+    /// <summary>Types over what a field says.</summary>
+    private void Write(string label, string text)
+    {
+        var field = _browser.Find($"[aria-label='{label}']");
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(text);
+    }
+
+    [Fact]
     public void Dialogs_are_told_by_name_hold_the_focus_and_give_it_back()
     {
         Begin();
         foreach (var (opener, title) in new[] { ("What was done, and versions", "What was done"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Take the music of another show", "Take the music of another show") })
-        {
-            var button = _browser.Find($"button[aria-label='{opener}']");
-            button.SendKeys(Keys.Enter);
-            _browser.Until(() => _browser.Js<string>("(d => d ? document.getElementById(d.getAttribute('aria-labelledby')).textContent : '')(document.querySelector('[role=dialog]'))") == title, title);
-            // What lies below it is out of reach of a reader, and of the tab key however often it is pressed.
-            Assert.True(_browser.Js<bool>("document.querySelector('[data-testid=sheet]').closest('[aria-hidden=true]') !== null"), title);
-            for (var i = 0; i < 12; i++) _browser.Press(Keys.Tab);
-            Assert.True(_browser.Js<bool>("document.querySelector('[role=dialog]').contains(document.activeElement)"), title);
-            Assert.Empty(_browser.Axe());
-            _browser.Press(Keys.Escape);
-            _browser.Until(() => _browser.Count("[role=dialog]") == 0, "it closed");
-            _browser.Until(() => _browser.Js<string>("document.activeElement.getAttribute('aria-label') ?? ''") == opener, $"the focus back on {opener}");
-        }
+            Walk($"button[aria-label='{opener}']", title);
+        Walk("button[title^='Running time']", "Running time");
+        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
+        _browser.Button("Put a hotspot on the slide").Click();
+        _browser.Find("[role=dialog]");
+        _browser.Press(Keys.Escape);
+        _browser.Until(() => _browser.Count("[role=dialog]") == 0, "it closed");
+        _browser.Button("Shape the hotspot");
+        Walk("button:has(.lucide-mouse-pointer-click)", "Hotspot on “Slide 1”");
+        _browser.View("Fit");
+        Walk("nav[aria-label=Beds] button", "Fit all beds");
+        _browser.View("Run sheet");
+        _browser.Choose("Pad");
         // A menu, by arrow keys.
         _browser.Button("Ready-made").SendKeys(Keys.ArrowDown);
         _browser.Until(() => _browser.Js<string>("document.activeElement.getAttribute('role') ?? ''") == "menuitem", "its first entry");
@@ -95,6 +172,29 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Back to plain", "the entry by its first letter");
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Js<string>("document.activeElement.textContent").StartsWith("Ready-made", StringComparison.Ordinal), "the focus back on the menu's button");
+
+        // On the presenter's page.
+        _browser.View("Present");
+        _browser.Find("[data-testid=ready]");
+        _browser.Button("Begin").Click();
+        Walk("button[title=Slides]", "Go to a slide");
+        Walk("button[title=Clicker]", "Clicker");
+        Walk("header button[aria-label=Keys]", "Keys");
+    }
+
+    /// <summary>Opens a dialog by keyboard, looks at it as a screen reader does, and closes it again.</summary>
+    private void Walk(string opener, string title)
+    {
+        _browser.Find(opener).SendKeys(Keys.Enter);
+        _browser.Until(() => _browser.Js<string>("(d => d ? document.getElementById(d.getAttribute('aria-labelledby')).textContent : '')(document.querySelector('[role=dialog]'))") == title, title);
+        // What lies below it is out of reach of a reader, and of the tab key however often it is pressed.
+        Assert.True(_browser.Js<bool>("document.querySelector('main').closest('[aria-hidden=true]') !== null"), title);
+        for (var i = 0; i < 12; i++) _browser.Press(Keys.Tab);
+        Assert.True(_browser.Js<bool>("document.querySelector('[role=dialog]').contains(document.activeElement)"), title);
+        Assert.Empty(_browser.Axe());
+        _browser.Press(Keys.Escape);
+        _browser.Until(() => _browser.Count("[role=dialog]") == 0, $"{title} closed");
+        _browser.Until(() => _browser.Js<bool>($"document.activeElement.matches(\"{opener}\")"), $"the focus back on {opener}");
     }
 
     private void Begin()

@@ -146,6 +146,17 @@ public class MatchingTests
 
     private static Show Deck(string deck, string[] texts) => Show.Empty("A show").Apply(new AddSlides(Slides(deck, texts), 0)).Show;
 
+    [Fact]
+    public void Pages_find_slides_that_are_pictures_by_their_titles()
+    {
+        // Two slides have words of their own, which no page says.
+        var slides = Slides("old", [.. Enumerable.Range(0, 15).Select(n => $"Moth of kind{n}")])
+            .Select((s, n) => n is 10 or 14 ? s with { Text = "Sources and thanks" } : s with { Text = "" }).ToValueList();
+        Assert.Equal([4, 5, 6], PageJoin.Propose(slides, ["Moth of kind4", "Moth of kind5 in the evening", "Moth of kind6"]));
+        // Where nothing tells, a page a slide from the first on.
+        Assert.Equal([0, 1, 2], PageJoin.Propose(slides, ["", "", ""]));
+    }
+
     private static ValueList<Slide> Slides(string deck, string[] texts) =>
         [.. texts.Select((t, i) => Shows.Slide($"{deck}{i}") with { Title = t.Split(':')[0], Text = t, Deck = deck })];
 }

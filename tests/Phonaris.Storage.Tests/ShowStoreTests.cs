@@ -66,6 +66,28 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task A_request_that_is_sent_again_because_its_answer_was_lost_changes_nothing_more()
+    {
+        var store = Store();
+        await store.AddAsync("x", Show.Empty("First"), default);
+        var made = new MadeEdit(1, new RenameShow("Second"), "me");
+        await store.ApplyAsync("x", made, default, "edit");
+        await store.ApplyAsync("x", new MadeEdit(2, new RenameShow("Third"), "me"), default, "another");
+        // By a server that was started again meanwhile, too.
+        foreach (var again in new[] { store, Store() })
+        {
+            var answer = await again.ApplyAsync("x", made, default, "edit");
+            Assert.Equal((3, "Third"), (answer.Revision, answer.Show.Title));
+        }
+        for (var sent = 0; sent < 2; sent++) Assert.Equal("Second", (await store.UndoAsync("x", "me", default, seen: 3, "undo")).Show.Title);
+        for (var sent = 0; sent < 2; sent++) Assert.Equal("Third", (await store.RedoAsync("x", "me", default, seen: 4, "redo")).Show.Title);
+        // Keys are a show's own.
+        await store.AddAsync("y", Show.Empty("Other"), default);
+        Assert.Equal("Second", (await store.ApplyAsync("y", made, default, "edit")).Show.Title);
+        await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", made, default, new('k', 101)));
+    }
+
+    [Fact]
     public async Task Undo_takes_back_what_was_seen_and_not_what_somebody_else_did_meanwhile()
     {
         var store = Store();

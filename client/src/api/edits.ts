@@ -4,13 +4,12 @@ import { toast } from "sonner";
 import type { EditOf } from "./changes";
 import { api, type Schemas, unwrap } from "./client";
 import { isTransient, reportError, UserError } from "./errors";
+import { newId } from "./ids";
 import { keys } from "./keys";
 import { applyEdited, cachedShow, refetch } from "./show";
 
 /** This page, whose own edits do not collide with each other. */
-const sender = Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => byte.toString(16).padStart(2, "0")).join(
-  "",
-);
+const sender = newId();
 
 const againMs = 1000;
 const collisionShownMs = 20_000;
@@ -18,11 +17,10 @@ const collisionShownMs = 20_000;
 /** What all changes of one show have in common: they are sent one after the other. */
 const queueOf = (showId: string) => ({ mutationKey: keys.edits(showId), scope: { id: `edits of ${showId}` } });
 
-/**
- * Edits are sent again until the server can be reached. Undo and redo are not: an answer can be lost after the server has done it, and
- * done twice they would take back one more.
- */
-const untilSent = { retry: (_: number, error: Error) => isTransient(error), retryDelay: againMs };
+/** Edits are sent again until the server answers. Each has a key: the server carries it out once, even where an answer was lost. */
+const untilAnswered = { retry: (_: number, error: Error) => isTransient(error), retryDelay: againMs };
+
+type RequestKey = { "Idempotency-Key": string };
 
 /** Edits a show, undoes and redoes. */
 export function useEdits(showId: string) {
@@ -34,38 +32,49 @@ export function useEdits(showId: string) {
 export function createEdits(queries: QueryClient, showId: string) {
   // What the user looked at when what ends in an edit was begun.
   let base: number | undefined;
-  const params = { path: { id: showId } };
-  // Undo takes back what this page shows as done last, nothing of a colleague's since.
-  const asSeen = () => ({ ...params, query: { sender, revision: cachedShow(queries, showId)?.revision ?? 0 } });
+  // Resolves once the last edit is answered, and so all before it.
+  let lastAnswered: Promise<unknown> = Promise.resolve();
+  const path = { id: showId };
   const fetchAgain = () => refetch(queries, keys.show(showId));
   const failed = async (error: Error) => {
     reportError(error);
     await fetchAgain();
   };
-  // No component observes these mutations: nothing is drawn again because an edit is on its way.
-  const enqueue = (run: () => Promise<Schemas["Edited"] | undefined>, onError = failed, repeated = {}) =>
-    void queries
+  // No component observes these mutations: nothing is redrawn because an edit is being sent.
+  const enqueue = (send: (key: RequestKey) => Promise<Schemas["Edited"] | undefined>, onError = failed) => {
+    const key: RequestKey = { "Idempotency-Key": newId() };
+    lastAnswered = queries
       .getMutationCache()
       .build(queries, {
         ...queueOf(showId),
-        ...repeated,
-        mutationFn: run,
+        ...untilAnswered,
+        mutationFn: () => send(key),
         onSuccess: (edited: Schemas["Edited"] | undefined) => edited && applyEdited(queries, showId, edited),
         onError,
         meta: { showsErrors: true },
       })
       .execute(undefined)
       .catch(() => undefined);
+  };
+  // Undo takes back what this page shows as done last, nothing of a colleague's since, however often it is sent.
+  const enqueueUndo = (direction: "undo" | "redo") => {
+    let revision: number | undefined;
+    enqueue(async (header) => {
+      revision ??= cachedShow(queries, showId)?.revision ?? 0;
+      const params = { path, header, query: { sender, revision } };
+      return unwrap(await api.POST(`/api/shows/{id}/${direction}`, { params }));
+    });
+  };
   const edit = (made: EditOf, proposedFor?: number) => {
     // What the user was looking at, however long the edit waits for those before it.
     const revision = proposedFor ?? base ?? cachedShow(queries, showId)?.revision ?? 0;
     enqueue(
-      async () => {
+      async (header) => {
         const view = cachedShow(queries, showId);
         const now = typeof made === "function" ? view && made(view.show) : made;
         if (!now) return undefined;
-        const answer = await api.POST("/api/shows/{id}/edits", { params, body: { revision, edit: now, sender } });
-        return unwrap(answer);
+        const body = { revision, edit: now, sender };
+        return unwrap(await api.POST("/api/shows/{id}/edits", { params: { path, header }, body }));
       },
       async (error) => {
         if (!(error instanceof UserError && error.kind === "changed")) return failed(error);
@@ -74,31 +83,35 @@ export function createEdits(queries: QueryClient, showId: string) {
         const action = { label: "Change it all the same", onClick: () => edit(made) };
         toast.error(error.message, { duration: collisionShownMs, action });
       },
-      untilSent,
     );
   };
   /**
    * Begins typing or dragging. An edit made by what it returns is checked against the revision at the beginning, so that what somebody else
-   * changed meanwhile is not overwritten without a word.
+   * changed meanwhile is not overwritten without a word. The promise resolves once the edit is answered.
    */
   const beginEditing = () => {
     const revision = cachedShow(queries, showId)?.revision;
-    return (commit: () => void) => {
+    return async (commit: () => void) => {
       base = revision;
       try {
         commit();
       } finally {
         base = undefined;
       }
+      await lastAnswered;
     };
   };
   return {
     edit,
     beginEditing,
-    undo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/undo", { params: asSeen() }))),
-    redo: () => enqueue(async () => unwrap(await api.POST("/api/shows/{id}/redo", { params: asSeen() }))),
+    undo: () => enqueueUndo("undo"),
+    redo: () => enqueueUndo("redo"),
   };
 }
+
+/** Whether edits of a show are still being sent. */
+export const isSendingEdits = (queries: QueryClient, showId: string) =>
+  queries.isMutating({ mutationKey: keys.edits(showId) }) > 0;
 
 /** Runs a command that changes a show, after the edits before it, and applies the result. */
 export function useShowCommand<Variables, Result = Schemas["Edited"]>(

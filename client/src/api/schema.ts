@@ -368,7 +368,9 @@ export interface paths {
         post: {
             parameters: {
                 query?: never;
-                header?: never;
+                header?: {
+                    "Idempotency-Key"?: string;
+                };
                 path: {
                     id: string;
                 };
@@ -412,7 +414,9 @@ export interface paths {
                     sender?: string;
                     revision?: number;
                 };
-                header?: never;
+                header?: {
+                    "Idempotency-Key"?: string;
+                };
                 path: {
                     id: string;
                 };
@@ -452,7 +456,9 @@ export interface paths {
                     sender?: string;
                     revision?: number;
                 };
-                header?: never;
+                header?: {
+                    "Idempotency-Key"?: string;
+                };
                 path: {
                     id: string;
                 };

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type DragEvent } from "react";
 import { Link, Outlet, useLocation, useParams } from "react-router";
+import { isSendingEdits } from "../api/edits";
 import { UserError } from "../api/errors";
 import { useLive } from "../api/live";
 import { useShow } from "../api/show";
@@ -13,6 +14,7 @@ import { ShowProvider } from "../show/ShowProvider";
 import { sendKept } from "../live/presenter/keepRun";
 import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
+import { useLeaveWarning } from "../ui/useLeaveWarning";
 import { useTypedKept } from "../ui/useTypedKept";
 import { Bar } from "./Bar";
 import { droppedFiles } from "./droppedFiles";
@@ -45,6 +47,7 @@ function Layout({ showId }: { showId: string }) {
   }, [importFiles]);
   useEffect(() => void sendKept(showId), [showId]);
   useTypedKept();
+  useLeaveWarning(() => isSendingEdits(queries, showId) || show.state.getState().uploads.length > 0);
   useCommands("show", {
     undo: show.undo,
     redo: show.redo,

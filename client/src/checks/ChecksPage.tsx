@@ -8,6 +8,7 @@ import { FindingRow } from "./FindingRow";
 import { ShowingLine } from "../findings/ShowingLine";
 import { useChecks, type Finding } from "../findings/useChecks";
 import { counted, grouped, open } from "../findings/words";
+import { Status } from "../ui/Status";
 
 /** What the show should be warned about, by what to do next. */
 export default function ChecksPage() {
@@ -20,9 +21,7 @@ export default function ChecksPage() {
           {error ? (
             <LoadError error={error} retry={() => void refetch()} />
           ) : !data ? (
-            <p className="muted" role="status">
-              Looking the show over…
-            </p>
+            <Status className="muted">Looking the show over…</Status>
           ) : view.show.slides.length === 0 ? (
             <p className="muted mx-auto max-w-90 py-24 text-center">
               There is nothing to look over yet.{" "}
@@ -49,9 +48,7 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-2xl">Checks</h1>
         <ShowingLine />
-        <p role="status" className="muted">
-          {todo.length === 0 ? "" : counted(todo)}
-        </p>
+        <Status className="muted">{todo.length === 0 ? "" : counted(todo)}</Status>
         <PutRight findings={todo} />
       </header>
       {todo.length === 0 && <AllWell lookedFor={lookedFor} left={left.length} />}

@@ -2,6 +2,7 @@ import { Listening } from "../show/AnalysisProgress";
 import { useOpenShow, useView } from "../show/openShow";
 import { Tick } from "../ui/fields";
 import type { useDraft } from "./useDraft";
+import { Status } from "../ui/Status";
 
 interface Props {
   drafted: ReturnType<typeof useDraft>;
@@ -28,9 +29,7 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
           {problem.message}
         </p>
       ) : (
-        <p className="mb-2 text-sm" role="status">
-          {draft ? draft.says : "Looking at names, lengths and music…"}
-        </p>
+        <Status className="mb-2 text-sm">{draft ? draft.says : "Looking at names, lengths and music…"}</Status>
       )}
       {listening && <Listening job={listening} again={again} />}
       <div className="bg-base-100 sticky top-0 z-10 flex gap-1.5 py-1.5">

@@ -18,7 +18,7 @@ export function CueList({ beds, chosen, soundOf }: Props) {
   return (
     <nav
       aria-label="Beds"
-      className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:max-h-44 max-md:w-full max-md:py-2"
+      className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:w-full max-md:overflow-visible max-md:py-2"
     >
       <h2 className="muted mb-2 px-2 font-sans text-xs font-semibold">Music on slides</h2>
       <ul className="space-y-1">

@@ -14,6 +14,7 @@ import type { FitMethod } from "../show/fitMethods";
 import { NaturalEnds } from "./NaturalEnds";
 import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
+import { Status } from "../ui/Status";
 
 /** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
 export default function FitPage() {
@@ -26,9 +27,9 @@ export default function FitPage() {
   const sound = cue && soundOf(cue);
   return (
     <>
-      <div className="flex min-h-0 grow max-md:flex-col">
+      <div className="flex min-h-0 grow max-md:block max-md:overflow-y-auto">
         <CueList beds={beds} chosen={cue} soundOf={soundOf} />
-        <main className="bg-base-100 min-w-0 grow overflow-y-auto px-6 py-4 max-md:px-3">
+        <main className="bg-base-100 min-w-0 grow overflow-y-auto px-6 py-4 max-md:overflow-visible max-md:px-3">
           {cue && sound ? (
             <FitCue key={cue.id} cue={cue} sound={sound} />
           ) : (
@@ -53,12 +54,7 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   const again = useCallback(() => void refetch(), [refetch]);
   const [looked, setLooked] = useState<FitMethod>();
   if (error) return <LoadError error={error} retry={again} />;
-  if (!fits)
-    return (
-      <p className="muted" role="status">
-        Looking at {sound.name}…
-      </p>
-    );
+  if (!fits) return <Status className="muted">Looking at {sound.name}…</Status>;
   if ("state" in fits) return <Listening job={fits} again={again} />;
   const suits = fits.methods.filter((m) => m.fitted);
   const shown = suits.find((m) => m.method === (looked ?? cue.fit?.method)) ?? suits[0];

@@ -11,6 +11,7 @@ import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
 import { TargetsLine } from "./TargetsLine";
 import { apart, lufs, tenths } from "./words";
+import { Status } from "../ui/Status";
 
 /** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
 export default function LevelsPage() {
@@ -22,9 +23,7 @@ export default function LevelsPage() {
         {error ? (
           <LoadError error={error} retry={() => void refetch()} />
         ) : !levels ? (
-          <p className="muted" role="status">
-            Listening to the show…
-          </p>
+          <Status className="muted">Listening to the show…</Status>
         ) : levels.cues.length === 0 ? (
           <p className="muted mx-auto max-w-90 py-24 text-center">
             Nothing sounds yet.{" "}

@@ -10,6 +10,7 @@ import { finishTake, useDropTake, useLostTakes } from "../api/takes";
 import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
+import { useLeaveWarning } from "../ui/useLeaveWarning";
 import { useRecorder, type RecorderState } from "./useRecorder";
 
 const clipping = 0.985;
@@ -23,6 +24,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
   const [busy, setBusy] = useState(false);
   const recorder = useRecorder(view.id);
   const { state } = recorder;
+  useLeaveWarning(() => state !== "quiet");
 
   const land = async (file: BroughtFile | undefined) => {
     if (!file) return;

@@ -164,6 +164,8 @@ export const Strand = memo(function Strand({
         className="cursor-grab"
         opacity={silent ? 0.4 : undefined}
         {...bind("whole")}
+        // A screen reader and voice control click without a pointer.
+        onClick={(event) => event.detail === 0 && select(strand.cueId, event)}
         onDoubleClick={(event) => addPoint(event.clientY)}
         onKeyDown={onKeyDown}
       >

@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useEffect } from "react";
 import type { JobView } from "../api/client";
 import { isOpen, useCancelJob, useJobs } from "../api/jobs";
+import { Status } from "../ui/Status";
 
 /** Sounds being listened to: how far that has come, with a way to stop it; tells when it has ended. */
 export function Listening({ job, again }: { job: JobView; again: () => void }) {
@@ -13,16 +14,16 @@ export function Listening({ job, again }: { job: JobView; again: () => void }) {
   }, [now.state, again]);
   if (now.state === "cancelled" || now.state === "failed")
     return (
-      <p role="status">
-        {now.problem ?? `${now.name} has not been listened to.`}{" "}
+      <div className="flex flex-wrap items-center gap-3">
+        <Status>{now.problem ?? `${now.name} has not been listened to.`}</Status>
         <button type="button" className="btn btn-sm" onClick={again}>
           Listen to it
         </button>
-      </p>
+      </div>
     );
   return (
-    <div className="flex flex-wrap items-center gap-3" role="status">
-      <span>Listening to {now.name}: finding its beats and where it can be joined.</span>
+    <div className="flex flex-wrap items-center gap-3">
+      <Status>Listening to {now.name}: finding its beats and where it can be joined.</Status>
       <progress
         className="progress progress-primary w-40"
         value={now.progress}

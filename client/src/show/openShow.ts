@@ -9,6 +9,7 @@ import { cachedShow } from "../api/show";
 import type { Purpose } from "../api/upload";
 import { ChunkPlayer, chunksFrom } from "../hearing/ChunkPlayer";
 import { playAlone } from "../hearing/sounding";
+import type { BeginEditing } from "../ui/editing";
 import { createImports, type ImportTarget } from "./importFiles";
 import { createOpenState, type OpenState } from "./openState";
 import type { Selection } from "./selection";
@@ -38,7 +39,7 @@ export interface OpenShow {
   /** Uploads a file, shown among the uploads. */
   upload: (file: File, purpose: Purpose) => Promise<BroughtFile>;
   /** Begins typing or dragging; what it returns makes the edit that it comes to, checked against the revision of this moment. */
-  beginEditing: () => (commit: () => void) => void;
+  beginEditing: BeginEditing;
 }
 
 export function createOpenShow(

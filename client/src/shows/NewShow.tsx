@@ -7,6 +7,7 @@ import { deckEndings, packageEnding } from "../show/fileKinds";
 import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
 import { Status } from "../ui/Status";
+import { useLeaveWarning } from "../ui/useLeaveWarning";
 
 /** Makes a show from a deck that is dropped or chosen, or opens one that was saved as a package. */
 export function NewShow() {
@@ -19,6 +20,8 @@ export function NewShow() {
   const running = useRef<AbortController>(undefined);
   // A user who has left the page is not to be taken to the new show later.
   useEffect(() => () => running.current?.abort(), []);
+
+  useLeaveWarning(() => underWay !== undefined);
 
   const make = async (files: readonly File[]) => {
     if (files.length === 0 || (running.current && !running.current.signal.aborted)) return;

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { useEditedValue } from "./editing";
 
 interface Props {
   label: string;
@@ -8,16 +9,22 @@ interface Props {
 }
 
 /** A colour. The edit is made once the browser's picker is closed: on the way there it has hundreds of values. */
-export function ColorField({ label, value, commit }: Props) {
+export function ColorField({ label, value: kept, commit }: Props) {
+  const { value, set } = useEditedValue(kept);
   const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (field.current) field.current.value = value;
+  }, [value]);
   useEffect(() => {
     const input = field.current;
     if (!input) return;
-    input.value = value;
     // React takes "input" events for changes.
-    const chosen = () => input.value !== value && commit(input.value);
+    const chosen = () => {
+      const next = input.value;
+      if (next !== value) set(next, () => commit(next));
+    };
     input.addEventListener("change", chosen);
     return () => input.removeEventListener("change", chosen);
-  }, [value, commit]);
+  });
   return <input ref={field} type="color" className="h-7 w-10 cursor-pointer" aria-label={label} defaultValue={value} />;
 }

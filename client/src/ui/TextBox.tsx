@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { useEditing } from "./editing";
+import { useEditedValue } from "./editing";
 
 interface Props {
   label: string;
@@ -10,15 +10,16 @@ interface Props {
 }
 
 /** Longer text: kept when it is left, Escape puts it back. */
-export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) {
+export function TextBox({ label, value: kept, commit, placeholder, rows = 3 }: Props) {
   const [typed, setTyped] = useState<string>();
   const dropped = useRef(false);
-  const { begin, end } = useEditing();
+  const { value, isSending, begin, set, cancel } = useEditedValue(kept);
   // What takes the field away must not take with it what was typed.
   const leave = useRef<() => void>(() => undefined);
   useEffect(() => {
     leave.current = () => {
-      end(() => typed !== undefined && typed !== value && !dropped.current && commit(typed));
+      if (typed !== undefined && typed !== value && !dropped.current) set(typed, () => commit(typed));
+      cancel();
       dropped.current = false;
       setTyped(undefined);
     };
@@ -29,6 +30,7 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
       className="value w-full resize-y leading-snug font-normal"
       rows={rows}
       aria-label={label}
+      aria-busy={isSending}
       placeholder={placeholder}
       value={typed ?? value}
       onChange={(event) => {
@@ -40,6 +42,8 @@ export function TextBox({ label, value, commit, placeholder, rows = 3 }: Props) 
       onKeyDown={(event) => {
         if (event.key !== "Escape") return;
         event.stopPropagation();
+        // What was typed is dropped first; a dialog around it closes at the next one.
+        if (typed !== undefined) event.preventDefault();
         dropped.current = true;
         event.currentTarget.blur();
       }}

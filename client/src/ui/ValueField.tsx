@@ -1,5 +1,5 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
-import { useEditing } from "./editing";
+import { useEditedValue } from "./editing";
 
 interface Props<T> {
   /** What it is, for screen readers. */
@@ -26,7 +26,7 @@ interface Props<T> {
 /** A value within a sentence: type and Enter, Escape to leave it, arrows to nudge. */
 export function ValueField<T>({
   label,
-  value,
+  value: kept,
   show,
   read,
   commit,
@@ -45,10 +45,11 @@ export function ValueField<T>({
   // Escape leaves the field, and leaving must not commit then.
   const dropped = useRef(false);
   const hintId = useId();
-  const { begin, end } = useEditing();
+  const { value, isSending, begin, set, cancel } = useEditedValue(kept);
 
+  const change = (next: T) => show(next) !== show(value) && set(next, () => commit(next));
   const finishNudge = () => {
-    if (nudged) end(() => show(nudged.to) !== show(value) && commit(nudged.to));
+    if (nudged) change(nudged.to);
     setNudged(undefined);
   };
   const finish = () => {
@@ -58,9 +59,9 @@ export function ValueField<T>({
         setWrong(true);
         return;
       }
-      end(() => show(next) !== show(value) && commit(next));
+      change(next);
     }
-    end(() => undefined);
+    cancel();
     dropped.current = false;
     setWrong(false);
     setTyped(undefined);
@@ -100,6 +101,7 @@ export function ValueField<T>({
         style={{ width, ...(wrong ? { borderColor: "var(--color-error)" } : {}) }}
         aria-label={label}
         aria-invalid={wrong}
+        aria-busy={isSending}
         data-typing={typed !== undefined || nudged !== undefined}
         placeholder={placeholder}
         list={list}

@@ -93,6 +93,7 @@ it("is an edit of what was there when it was taken hold of", () => {
         return (make) => {
           make();
           order.push("end");
+          return Promise.resolve();
         };
       }}
     >

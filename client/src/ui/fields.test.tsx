@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { EditingContext } from "./editing";
 import { Choice, LevelField, MsField } from "./fields";
@@ -50,9 +50,9 @@ describe("a value within a sentence", () => {
     nudge("Hold", "ArrowDown", 1);
     expect(level).toHaveBeenCalledWith(-5.5);
     expect(hold).toHaveBeenCalledWith(0);
-    // Held down, it is one edit.
+    // Held down, it is one edit, and goes on from what was set before that is answered.
     nudge("Level", "ArrowUp", 6);
-    expect(level.mock.calls).toEqual([[-5.5], [-3]]);
+    expect(level.mock.calls).toEqual([[-5.5], [-2.5]]);
   });
 
   it("can be words, with a placeholder and proposals", () => {
@@ -125,6 +125,47 @@ it("keeps longer text when it is left, and drops it at Escape", () => {
   expect(commit).toHaveBeenCalledWith("Point to the tongue.");
 });
 
+it("shows what was set until that is answered, and then what came of it", async () => {
+  const answers: (() => void)[] = [];
+  const beginEditing = () => (make: () => void) => {
+    make();
+    return new Promise<void>((answer) => answers.push(answer));
+  };
+  const commit = vi.fn();
+  const at = (db: number, ends: "span" | "finished") => (
+    <EditingContext value={beginEditing}>
+      <LevelField label="Level" db={db} commit={commit} />
+      <Choice
+        label="Ends"
+        value={ends}
+        options={[
+          ["span", "with its span"],
+          ["finished", "when it has finished"],
+        ]}
+        commit={commit}
+      />
+    </EditingContext>
+  );
+  const { rerender } = render(at(-6, "span"));
+  const level = type("Level", "-20") as HTMLInputElement;
+  fireEvent.keyDown(level, { key: "Enter" });
+  const ends = screen.getByLabelText("Ends") as HTMLSelectElement;
+  fireEvent.change(ends, { target: { value: "finished" } });
+  // Redrawn meanwhile, as for a colleague's edit of something else.
+  rerender(at(-6, "span"));
+  expect([level.value, level.ariaBusy, ends.value]).toEqual(["−20.0 dB", "true", "finished"]);
+  fireEvent.keyDown(level, { key: "ArrowUp" });
+  fireEvent.keyUp(level, { key: "ArrowUp" });
+  expect(commit.mock.calls).toEqual([[-20], ["finished"], [-19.5]]);
+  // The first answer leaves what was set after it.
+  await act(async () => answers[0]?.());
+  expect(level.value).toBe("−19.5 dB");
+  rerender(at(-19.5, "span"));
+  await act(async () => answers.forEach((answer) => answer()));
+  // The second was refused.
+  expect([level.value, level.ariaBusy, ends.value]).toEqual(["−19.5 dB", "false", "span"]);
+});
+
 describe("what is typed while somebody else changes the show", () => {
   const commit = vi.fn();
 
@@ -139,6 +180,7 @@ describe("what is typed while somebody else changes the show", () => {
       return (make: () => void) => {
         make();
         madeOn.push(begun);
+        return Promise.resolve();
       };
     };
     render(<EditingContext value={beginEditing}>{field}</EditingContext>);

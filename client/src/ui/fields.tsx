@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { useEditedValue } from "./editing";
 import { decibels, readDecibels, readMs, seconds } from "./format";
 import { ValueField } from "./ValueField";
 
@@ -66,14 +67,19 @@ interface ChoiceProps<T extends string> {
 }
 
 /** One of several, within a sentence. */
-export function Choice<T extends string>({ label, value, options, commit, width }: ChoiceProps<T>) {
+export function Choice<T extends string>({ label, value: kept, options, commit, width }: ChoiceProps<T>) {
+  const { value, isSending, set } = useEditedValue(kept);
   return (
     <select
       className="value"
       style={width ? { width } : undefined}
       aria-label={label}
+      aria-busy={isSending}
       value={value ?? differ}
-      onChange={(event) => commit(event.currentTarget.value as T)}
+      onChange={(event) => {
+        const next = event.currentTarget.value as T;
+        set(next, () => commit(next));
+      }}
     >
       {value === undefined && (
         <option value={differ} disabled>
@@ -97,15 +103,20 @@ interface TickProps {
 }
 
 /** What is or is not, with the words for it. */
-export function Tick({ ticked, set, disabled = false, children }: TickProps) {
+export function Tick({ ticked, set: commit, disabled = false, children }: TickProps) {
+  const { value, isSending, set } = useEditedValue(ticked);
   return (
     <label className="flex min-w-0 items-center gap-2">
       <input
         type="checkbox"
         className="checkbox checkbox-primary checkbox-sm"
-        checked={ticked}
+        checked={value}
+        aria-busy={isSending}
         disabled={disabled}
-        onChange={(event) => set(event.currentTarget.checked)}
+        onChange={(event) => {
+          const next = event.currentTarget.checked;
+          set(next, () => commit(next));
+        }}
       />
       {children}
     </label>

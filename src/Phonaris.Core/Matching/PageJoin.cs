@@ -9,8 +9,9 @@ namespace Phonaris.Core.Matching;
 /// </summary>
 public static class PageJoin
 {
-    // What a page is worth that follows the last one on its slide, where words say nothing: a page a slide is the rule.
-    private const double NoWords = 0.3, AnotherPage = 0.05, SkippedSlide = 0.1;
+    // What a page is worth that follows the last one on its slide, where words say nothing: a page a slide is the rule. Sums of such
+    // parts are exact, so that of ways which are worth the same the first is taken.
+    private const double NoWords = 19.0 / 64, AnotherPage = 3.0 / 64, SkippedSlide = 6.0 / 64;
 
     /// <summary>No more slides than this are passed over between two pages.</summary>
     private const int FarthestJump = 60;
@@ -89,7 +90,12 @@ public static class PageJoin
         {
             index.Compare(page, _alike, _within);
             var nothing = page.Trim().Length == 0;
-            for (var s = 0; s < _alike.Length; s++) _alike[s] = nothing || _wordless[s] ? NoWords : (_alike[s] + _within[s]) / 2;
+            for (var s = 0; s < _alike.Length; s++)
+            {
+                var alike = (_alike[s] + _within[s]) / 2;
+                // Of a slide that is a picture its title alone is known, which the page may say or not.
+                _alike[s] = nothing ? NoWords : _wordless[s] ? Math.Max(NoWords, alike) : alike;
+            }
             return _alike;
         }
     }

@@ -1,20 +1,26 @@
+using Microsoft.AspNetCore.Mvc;
 using Phonaris.Storage;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>Changes of a show. Each answers with what it changed.</summary>
+/// <summary>
+/// Changes of a show. Each answers with what it changed. A request that names itself by an Idempotency-Key can be sent again where its answer
+/// was lost: it is carried out once.
+/// </summary>
 internal static class EditEndpoints
 {
+    private const string IdempotencyKey = "Idempotency-Key";
+
     public static void MapEdits(this RouteGroupBuilder api)
     {
-        api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, ShowChanges changes, CancellationToken cancel) =>
-            await changes.AnswerAsync(await changes.ApplyAsync(id, made, cancel)));
+        api.MapPost("/shows/{id}/edits", async (string id, MadeEdit made, [FromHeader(Name = IdempotencyKey)] string? key, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.ApplyAsync(id, made, cancel, key)));
 
-        api.MapPost("/shows/{id}/undo", async (string id, string? sender, long? revision, ShowChanges changes, CancellationToken cancel) =>
-            await changes.AnswerAsync(await changes.UndoAsync(id, sender, cancel, revision)));
+        api.MapPost("/shows/{id}/undo", async (string id, string? sender, long? revision, [FromHeader(Name = IdempotencyKey)] string? key, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.UndoAsync(id, sender, cancel, revision, key)));
 
-        api.MapPost("/shows/{id}/redo", async (string id, string? sender, long? revision, ShowChanges changes, CancellationToken cancel) =>
-            await changes.AnswerAsync(await changes.RedoAsync(id, sender, cancel, revision)));
+        api.MapPost("/shows/{id}/redo", async (string id, string? sender, long? revision, [FromHeader(Name = IdempotencyKey)] string? key, ShowChanges changes, CancellationToken cancel) =>
+            await changes.AnswerAsync(await changes.RedoAsync(id, sender, cancel, revision, key)));
 
         api.MapPost("/shows/{id}/wind", async (string id, int position, ShowChanges changes, CancellationToken cancel) =>
             await changes.AnswerAsync(await changes.WindAsync(id, position, cancel)));

@@ -15,7 +15,8 @@ internal sealed class ShowChanges(
     ShowStore store, IPages pages, SoundLibrary sounds, VideoPictures videos, ShowViews views, TimedShows timed, Mixes mixes, Lazy<JobRunner> jobs, ILogger<ShowChanges> log) : IMeasuredListener
 {
     /// <summary>Makes an edit that a person made on a page.</summary>
-    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, made, cancel), cancel);
+    public Task<StoredShow> ApplyAsync(string id, MadeEdit made, CancellationToken cancel, string? requestKey = null) =>
+        ChangeAsync(id, () => store.ApplyAsync(id, made, cancel, requestKey), cancel);
 
     /// <summary>Makes an edit that is worked out from the show as it is then; null where there is nothing to change.</summary>
     public Task<StoredShow> ApplyAsync(string id, Func<Show, Edit?> edit, CancellationToken cancel) => ChangeAsync(id, () => store.ApplyAsync(id, edit, cancel), cancel);
@@ -37,11 +38,11 @@ internal sealed class ShowChanges(
         return stored;
     }
 
-    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) =>
-        ChangeAsync(id, () => store.UndoAsync(id, sender, cancel, seen), cancel);
+    public Task<StoredShow> UndoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) =>
+        ChangeAsync(id, () => store.UndoAsync(id, sender, cancel, seen, requestKey), cancel);
 
-    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null) =>
-        ChangeAsync(id, () => store.RedoAsync(id, sender, cancel, seen), cancel);
+    public Task<StoredShow> RedoAsync(string id, string? sender, CancellationToken cancel, long? seen = null, string? requestKey = null) =>
+        ChangeAsync(id, () => store.RedoAsync(id, sender, cancel, seen, requestKey), cancel);
 
     /// <summary>Makes what follows from a show, now that more of it has been measured, part of its last edit.</summary>
     public Task FollowUpAsync(string showId, CancellationToken cancel) => ChangeAsync(showId, () => store.FollowUpAsync(showId, cancel), cancel);

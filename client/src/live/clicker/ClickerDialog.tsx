@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { Dialog } from "../../ui/Dialog";
 import { LoadError } from "../../ui/LoadError";
 import type { Clicker } from "./useClicker";
+import { Status } from "../../ui/Status";
 
 /** How a phone on the same network joins as a clicker; off until this is opened. */
 export function ClickerDialog({
@@ -32,7 +33,7 @@ export function ClickerDialog({
       {problem ? (
         <LoadError error={problem} retry={open} />
       ) : !joined ? (
-        <p role="status">Opening…</p>
+        <Status>Opening…</Status>
       ) : (
         <>
           {joined.addresses.length > 0 ? (

@@ -24,7 +24,7 @@ export function Notes({ notes, space, letters, setLetters }: Props) {
   });
   return (
     <section
-      className={`bg-base-100 relative flex shrink-0 flex-col ${space.upright ? "line-t" : "line-l"}`}
+      className={`bg-base-100 flex shrink-0 flex-col ${space.upright ? "line-t sticky left-0" : "line-l relative"}`}
       style={space.upright ? { height: space.notes } : { width: space.notes + 12 }}
       aria-label="Notes"
     >

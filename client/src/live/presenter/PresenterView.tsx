@@ -22,6 +22,7 @@ import { useCommands } from "../../ui/useCommands";
 import { useStageKeys } from "../engine/useStageKeys";
 import { useWakeLock } from "../../ui/useWakeLock";
 import { useLeaveWarning } from "../../ui/useLeaveWarning";
+import { Status } from "../../ui/Status";
 
 interface Props {
   stage: Stage;
@@ -50,7 +51,7 @@ export function PresenterView(props: Props) {
   const openGrid = () => setOver("slides");
   const openKeys = () => setOver("keys");
   useWakeLock();
-  useLeaveWarning(!now.ended);
+  useLeaveWarning(() => !now.ended);
   useStageKeys(stage, { slides: openGrid, keys: openKeys });
   useCommands("presenter", {
     which: () => press("which"),
@@ -84,26 +85,26 @@ export function PresenterView(props: Props) {
         keys={openKeys}
       />
       {(notices.length > 0 || now.soundHeld || now.soundLost) && (
-        <div
-          role="status"
-          className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5 font-semibold"
-        >
+        <div className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5 font-semibold">
           {now.soundHeld ? (
             <>
-              The browser holds the sound back.
+              <Status>The browser holds the sound back.</Status>
               <button type="button" className="btn btn-xs" onClick={() => void stage.letSound()}>
                 Let it sound
               </button>
             </>
           ) : (
-            [...(now.soundLost ? [noDevice] : []), ...notices].join(" ")
+            <Status>{[...(now.soundLost ? [noDevice] : []), ...notices].join(" ")}</Status>
           )}
         </div>
       )}
-      <div ref={box} className={`flex min-h-0 grow ${space.upright ? "flex-col" : ""}`}>
+      <div ref={box} className={`flex min-h-0 grow overflow-auto ${space.upright ? "flex-col" : ""}`}>
         {size.width > 0 && (
           <>
-            <main className="flex min-w-0 grow" style={{ paddingInline: pad, paddingTop: pad }}>
+            <main
+              className="flex min-w-0 grow"
+              style={{ paddingInline: pad, paddingTop: pad, ...(space.upright && { width: space.width }) }}
+            >
               <PassingSheet
                 stage={stage}
                 strands={strands}

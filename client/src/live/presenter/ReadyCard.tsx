@@ -37,8 +37,10 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
   const { sounds, pictures } = prepared?.missing ?? { sounds: [], pictures: [] };
   const titleOf = (id: string) => prepared?.stage.view.show.slides.find((s) => s.id === id)?.title ?? "";
   return (
-    <main className={`grid h-full items-start justify-items-center overflow-y-auto p-6 ${atTop ? "" : "pt-[14vh]"}`}>
-      <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8">
+    <main
+      className={`grid h-full grid-cols-1 items-start justify-items-center overflow-y-auto p-6 max-sm:p-2 ${atTop ? "" : "pt-[14vh]"}`}
+    >
+      <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8 max-sm:p-4">
         <h1 className="mb-4 text-2xl">{title}</h1>
         {!prepared ? (
           <Fetching

@@ -3,6 +3,7 @@ import { useRunReport } from "../../api/runs";
 import { useShow } from "../../api/show";
 import { LoadError } from "../../ui/LoadError";
 import { framesOfMs, shortTime, time } from "../../ui/format";
+import { Status } from "../../ui/Status";
 
 /** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
@@ -10,7 +11,7 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
   const revision = useShow(showId).data?.revision;
   const { data, error, refetch } = useRunReport(showId, runId, revision);
   if (error) return <LoadError error={error} retry={() => void refetch()} />;
-  if (!data) return <p role="status">Looking at the run…</p>;
+  if (!data) return <Status>Looking at the run…</Status>;
   const { report } = data;
   const over = report.tookMs - report.plannedMs;
   const unseen = report.slides.filter((s) => s.visits === 0).length;

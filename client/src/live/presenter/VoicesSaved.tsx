@@ -1,18 +1,19 @@
 import { useSyncExternalStore } from "react";
 import type { SlideVoices } from "./SlideVoices";
+import { Status } from "../../ui/Status";
 
 /** What became of the voices recorded in a run. */
 export function VoicesSaved({ voices }: { voices: SlideVoices }) {
   const { saved, saving, failed } = useSyncExternalStore(voices.subscribe, voices.snapshot);
   return (
     <div className="mb-4">
-      <p role="status">
+      <Status>
         {saving > 0
           ? `Saving ${count(saving)}…`
           : saved > 0
             ? `${count(saved)} saved. Each is a voice cue on its slide.`
             : ""}
-      </p>
+      </Status>
       {failed.length > 0 && (
         <p role="alert" className="border-warning mt-2 flex flex-wrap items-center gap-3 rounded-md border px-3 py-2">
           <span>

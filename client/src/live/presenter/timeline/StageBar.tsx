@@ -20,7 +20,7 @@ export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
       // Clicked with a mouse, a button does not keep the focus: the space bar goes on moving the show.
       onClick={({ detail }) => detail > 0 && (document.activeElement as HTMLElement | null)?.blur()}
     >
-      <div className="flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
+      <div className="relative flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
         <StageClock stage={stage} />
         <div className="ml-auto flex shrink-0 items-center gap-1">
           <Stroke name="Audience" press={audience}>

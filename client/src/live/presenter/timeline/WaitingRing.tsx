@@ -17,7 +17,9 @@ interface Props {
   setStartsAt: (at: number | undefined) => void;
 }
 
-const most = 10; // more are dots
+/** Of more slides, or in less room, there are numbers instead of pictures. */
+const mostPictures = 10;
+const leastWidth = 330;
 
 /** The waiting loop as a ring of its slides, the countdown within it. */
 export function WaitingRing({ stage, pictures, width, top, height, startsAt, setStartsAt }: Props) {
@@ -29,8 +31,9 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
   const places = stage.places.slice(first, last + 1);
   const slides = places.filter((p) => p.step === 0);
   const [beganMs, endMs] = [places[0]?.atMs ?? 0, (places.at(-1)?.atMs ?? 0) + (places.at(-1)?.stayMs ?? 0)];
-  const high = slides.length > most ? 22 : Math.min(56, height / 4);
-  const wide = slides.length > most ? 22 : Math.round((high * 16) / 9);
+  const withPictures = slides.length <= mostPictures && width >= leastWidth;
+  const high = withPictures ? Math.min(56, height / 4) : 22;
+  const wide = withPictures ? Math.round((high * 16) / 9) : 22;
   const [x, y] = [width / 2, height / 2];
   const [rx, ry] = [x - wide / 2 - 6, y - high / 2 - 6];
   // The ring begins at its top and goes round clockwise, by the time the slides stay.
@@ -57,24 +60,26 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
             className={`bg-base-200 absolute flex items-center justify-center overflow-hidden rounded-md border-2 ${stop.slideId === here?.slideId ? "border-primary" : "border-[var(--line)]"}`}
             style={{ left: stop.left - wide / 2, top: stop.top - high / 2, width: wide, height: high }}
           >
-            {slides.length > most ? (
-              <span className="figures text-xs">{stop.number}</span>
-            ) : (
+            {withPictures ? (
               <SlidePicture
                 picture={pictures.get(`${stop.slideId} 0`)}
                 alt=""
                 width={160}
                 className="h-full w-full object-cover"
               />
+            ) : (
+              <span className="figures text-xs">{stop.number}</span>
             )}
           </li>
         ))}
       </ol>
-      <div className="absolute inset-0 flex flex-col items-center justify-center gap-1.5 px-16">
-        <p className="figures text-2xl font-bold" data-testid="countdown">
+      <div
+        className={`absolute inset-0 flex flex-col items-center justify-center gap-1.5 ${withPictures ? "px-16" : "px-6"}`}
+      >
+        <p className={`figures font-bold ${withPictures ? "text-2xl" : "text-lg"}`} data-testid="countdown">
           {startsAt === undefined ? "No countdown" : countdownWords(startsAt)}
         </p>
-        <div className="flex items-center gap-2">
+        <div className="flex flex-wrap items-center justify-center gap-2">
           <ValueField
             label="The talk begins in"
             value={undefined}

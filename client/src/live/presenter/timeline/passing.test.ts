@@ -138,12 +138,15 @@ describe("the sheet that passes by", () => {
       [1920, 1024],
       [1024, 712],
       [820, 1124],
+      [640, 344],
+      [320, 200],
     ] as const)
       for (const letters of [14, 21, 30, 44])
         for (const aspect of [16 / 9, 4 / 3, 1]) {
           const space = spaceOf(width, height, aspect, letters);
           const beside = space.upright ? 0 : space.notes + pad;
-          expect(space.picture.width + space.lanes + space.margin + 4 * pad + beside).toBeLessThanOrEqual(width);
+          expect(space.picture.width + space.lanes + space.margin + 4 * pad + beside).toBeLessThanOrEqual(space.width);
+          if (width >= 560) expect(space.width).toBe(width);
           expect(space.margin).toBeGreaterThanOrEqual(186);
           if (width === 1280 && aspect > 1.5) expect(space.picture.width).toBeGreaterThanOrEqual(560);
           // The row that is shown, what is above it, and one that comes.
