@@ -33,9 +33,10 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
     <>
       <button
         type="button"
-        className="btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)]"
-        disabled={proposed === "asking"}
-        onClick={ask}
+        className={`btn btn-sm bg-base-100 mt-3 w-full border-[var(--line)] ${proposed === "asking" ? "btn-disabled" : ""}`}
+        // Not disabled: it would lose the focus, which the dialog is to give back to it.
+        aria-disabled={proposed === "asking"}
+        onClick={() => proposed !== "asking" && ask()}
       >
         {proposed === "asking" ? "Listening…" : "Fit all beds"}
       </button>

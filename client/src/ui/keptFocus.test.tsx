@@ -39,3 +39,34 @@ it("keeps the focus in the list when the line that has it is removed, and beside
   remove("one");
   await vi.waitFor(() => expect(focused()).toBe("Before"));
 });
+
+/** A button that cannot be pressed while it works. */
+function Busy() {
+  useKeptFocus();
+  const [busy, setBusy] = useState(false);
+  return (
+    <>
+      <button type="button" disabled={busy} onClick={() => setBusy(true)}>
+        Make
+      </button>
+      <button type="button" onClick={() => setBusy(false)}>
+        Made
+      </button>
+    </>
+  );
+}
+
+it("gives the focus back to a button that was disabled while it was busy, and only then", async () => {
+  render(<Busy />);
+  const [make, made] = screen.getAllByRole("button") as [HTMLElement, HTMLElement];
+  make.focus();
+  fireEvent.click(make);
+  make.blur();
+  fireEvent.click(made);
+  await vi.waitFor(() => expect(document.activeElement).toBe(make));
+  // Who leaves it meanwhile has left it.
+  make.blur();
+  document.body.append(document.createElement("p"));
+  await new Promise((resolve) => setTimeout(resolve));
+  expect(document.activeElement).toBe(document.body);
+});

@@ -11,16 +11,21 @@ interface Around {
 }
 
 /**
- * Keeps the focus near where it was when the thing that has it is taken away, as a line of a list is by its own button: the browser would
- * send it back to the beginning of the page.
+ * Keeps the focus near where it was when the thing that has it is taken away, as a line of a list is by its own button, and gives it back to a
+ * button that was disabled while it was busy: the browser would send it back to the beginning of the page.
  */
 export function useKeptFocus() {
   useEffect(() => {
     let last: Around | undefined;
     const remember = ({ target }: FocusEvent) => (last = target instanceof Element ? around(target) : undefined);
-    const restore = () => {
-      if (!last || last.element.isConnected || document.activeElement !== document.body) return;
-      const { parents } = last;
+    const restore = (changes: MutationRecord[]) => {
+      if (!last || document.activeElement !== document.body) return;
+      const { element, parents } = last;
+      if (element.isConnected) {
+        const wasBusy = changes.some(({ type, target }) => type === "attributes" && target === element);
+        if (wasBusy && element instanceof HTMLButtonElement && !element.disabled) element.focus();
+        return;
+      }
       last = undefined;
       for (const { parent, index } of parents) {
         const there = parent.isConnected ? parent.querySelectorAll<HTMLElement>(focusable) : [];
@@ -29,7 +34,7 @@ export function useKeptFocus() {
       }
     };
     const observer = new MutationObserver(restore);
-    observer.observe(document.body, { childList: true, subtree: true });
+    observer.observe(document.body, { childList: true, subtree: true, attributeFilter: ["disabled"] });
     document.addEventListener("focusin", remember);
     return () => {
       observer.disconnect();
