@@ -60,7 +60,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   const { x, y } = held?.value ?? spot;
   return (
     <Dialog title={`Hotspot on “${slide.title}”`} close={close} wide>
-      <div className="flex gap-5 max-md:flex-col">
+      <div className="flex gap-5 max-sm:flex-col">
         <div
           ref={area}
           className="bg-base-300 relative aspect-video w-full min-w-0 grow self-start overflow-hidden rounded-md"
@@ -86,7 +86,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             />
           </div>
         </div>
-        <div className="w-60 shrink-0 space-y-2.5 max-md:w-full">
+        <div className="w-60 shrink-0 space-y-2.5 max-sm:w-full">
           <div className="flex flex-wrap gap-1" role="group" aria-label="Symbol">
             {symbols.map((symbol) => (
               <button
