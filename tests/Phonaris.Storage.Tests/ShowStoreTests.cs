@@ -172,6 +172,19 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task Clearances_and_pieces_of_the_catalogue_that_stood_in_sentences_still_hold()
+    {
+        var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", "format-3.json"));
+        var rights = StoredJson.Read<Show>(json, 3).Validated().Sounds.Select(s => s.Rights).ToList();
+        Assert.Equal([new("758-3", Destination.Web), null, null, null], rights.Select(r => r.Clearance));
+        Assert.Equal([null, "long-road", "hill-rain", null], rights.Select(r => r.CataloguePiece));
+        Assert.Equal(("", "catalogue piece long-road"), (rights[1].Proof, rights[1].Source));
+        // In the history, too.
+        const string edit = """{"kind":"setRights","soundId":"a","rights":{"title":"","author":"","source":"","licence":"","credit":"","proof":"Clearance desk no. 9, inside the organisation"}}""";
+        Assert.Equal(new("9", Destination.Inside), Assert.IsType<SetRights>(StoredJson.Read<Edit>(edit, 3)).Rights.Clearance);
+    }
+
+    [Fact]
     public async Task Going_back_is_one_revision_and_all_of_it_or_none()
     {
         var store = Store();

@@ -73,6 +73,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         var view = await _app.AfterAsync(show, await _app.Http.PostAsync($"/api/shows/{show}/sounds/{sound.Id}/catalogue/long-road", null));
         var (taken, cue) = (view.Show.Sounds.Single(), view.Show.Cues.Single());
         Assert.Equal((sound.Id, "Long Road", "Imke Sol", "the sound catalogue, piece long-road", ""), (taken.Id, taken.Name, taken.Rights.Author, taken.Rights.Source, taken.Rights.Proof));
+        Assert.Equal("long-road", taken.Rights.CataloguePiece);
         Assert.Equal((Fade.Of(2500), -11.0, taken.Frames), (cue.FadeIn, cue.LevelDb, cue.OutFrame));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsync($"/api/shows/{show}/sounds/{sound.Id}/catalogue/gone", null)).StatusCode);
     }

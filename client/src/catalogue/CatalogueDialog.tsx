@@ -56,13 +56,7 @@ export function CatalogueDialog({ instead, close }: Props) {
   });
   const take = useTakePiece(view.id, instead?.id);
   const taken = (piece: CataloguePiece) =>
-    view.show.sounds.some(
-      (s) =>
-        !s.removed &&
-        [s.rights.source, s.rights.proof].some(
-          (t) => t.endsWith(`catalogue piece ${piece.id}`) || t.endsWith(`catalogue, piece ${piece.id}`),
-        ),
-    );
+    view.show.sounds.some((s) => !s.removed && s.rights.cataloguePiece === piece.id);
 
   useEffect(() => {
     const audio = player.current;

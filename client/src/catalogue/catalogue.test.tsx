@@ -23,7 +23,7 @@ const piece = (id: string, title: string): CataloguePiece => ({
 
 /** A catalogue that answers with these pieces, but not at some of the times it is asked. */
 function catalogue(silentAt: readonly number[]) {
-  const taken = sound("x", { rights: { ...sound("x").rights, proof: "catalogue piece old" } });
+  const taken = sound("x", { rights: { ...sound("x").rights, cataloguePiece: "old" } });
   const searched: unknown[] = [];
   answerGets((_, query) => {
     searched.push(query?.words);

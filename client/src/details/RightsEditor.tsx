@@ -4,7 +4,9 @@ import { useOpenShow, useView } from "../show/openShow";
 import { ValueField } from "../ui/ValueField";
 import { Topic } from "./Sentence";
 
-const fields: readonly (readonly [keyof Rights, string, string])[] = [
+type Text = Exclude<keyof Rights, "clearance" | "cataloguePiece">;
+
+const fields: readonly (readonly [Text, string, string])[] = [
   ["title", "Title", "of the piece"],
   ["author", "Author", "who made it"],
   ["source", "Source", "where it was got"],
@@ -55,7 +57,8 @@ export function RightsEditor({ sound }: { sound: Sound }) {
               value={sound.rights[key]}
               show={(text) => text}
               read={(typed) => typed.trim()}
-              commit={(text) => set({ [key]: text })}
+              // Another proof is not the desk's.
+              commit={(text) => set({ [key]: text, ...(key === "proof" && { clearance: null }) })}
               placeholder={hint}
               list={key === "licence" ? "licences" : undefined}
               width="100%"

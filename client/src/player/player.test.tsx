@@ -24,7 +24,7 @@ const data: PlayerData = {
     plan: { places: [], cues: [], handFadeMs: 1500, edge: { ms: 5, curve: "linear" }, silenceFadeMs: 300 },
     stems: [],
     pieceFrames: 230_400,
-    explained: {},
+    plannedSilences: {},
     curves: {},
     waitsForHand: ["Owl"],
     shownElsewhere: false,

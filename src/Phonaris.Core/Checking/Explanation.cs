@@ -30,13 +30,15 @@ public sealed class Explanation
             : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
     }
 
-    /// <summary>Explains all slides that are shown.</summary>
+    /// <summary>The shown slides on which nothing is planned to sound, and what sounds before and after, in words.</summary>
     /// <param name="show">The show.</param>
-    public static IEnumerable<(string SlideId, ValueList<Explained> Lines)> OfAll(TimedShow show)
+    public static IEnumerable<(string SlideId, string Around)> PlannedSilences(TimedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        var lying = LyingIn(show.Show);
-        return show.Order.Slides.Select(time => (time.SlideId, new Explanation(show, lying, time).All()));
+        return from time in show.Order.Slides
+               let slide = new Explanation(show, [], time)
+               where !slide._schedule.Cues.Any(slide.Here)
+               select (time.SlideId, slide.AroundSilence());
     }
 
     /// <summary>The cues that lie on slides.</summary>
@@ -110,7 +112,7 @@ public sealed class Explanation
         Explained Is(string sentence, string words, Edit edit) => new(cue.Id, false, sentence, new(words, edit));
     }
 
-    private Explained Silence()
+    private string AroundSilence()
     {
         var before = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame).MaxBy(c => c.EndFrame);
         var after = _schedule.Cues.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
@@ -119,13 +121,18 @@ public sealed class Explanation
         var next = after is null && byHand is null ? "nothing sounds after"
             : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound starts on slide {NumberAt(byHand!.StartFrame)}, by hand"
             : $"the next sound, {Name(_show.Cue(after.CueId))}, starts on slide {NumberAt(after.StartFrame)}";
+        return $"{ended}; {next}.";
+    }
+
+    private Explained Silence()
+    {
         // A voice or a spot is over when it has been heard, whatever slides it covers; only a bed can go on.
         var bed = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame && IsBed(c)).MaxBy(c => c.EndFrame);
         var cue = bed is null || TakenOver(bed) is not null ? null : _show.Cue(bed.CueId);
         var remedy = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
             ? SilentParts.GoOn(_show, cue, $"Let {Name(cue)} go on through this slide", _time)
             : null;
-        return new(null, false, $"Silence: {ended}; {next}.", remedy);
+        return new(null, false, $"Silence: {AroundSilence()}", remedy);
     }
 
     private PlaceCue Again(Cue cue) =>

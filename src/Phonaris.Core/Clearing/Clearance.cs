@@ -31,8 +31,8 @@ public sealed partial record Clearance(Leave Answer, string Why)
     {
         ArgumentNullException.ThrowIfNull(rights);
         var licence = rights.Licence.Trim();
-        if (DeskLeave.Of(rights) is { } leave)
-            return leave.Covers(where) ? new(Given(rights), $"The clearance desk gave leave {Say.Where(leave.Where)}, no. {leave.Number}.") : new(Leave.Ask, $"The clearance desk gave leave {Say.Where(leave.Where)} only.");
+        if (rights.Clearance is { } given)
+            return given.Covers(where) ? new(Given(rights), $"The clearance desk gave leave {Say.Where(given.Destination)}, no. {given.Number}.") : new(Leave.Ask, $"The clearance desk gave leave {Say.Where(given.Destination)} only.");
         if (OwnPattern().IsMatch(licence)) return new(Leave.Yes, "It is your own.");
         if (LicenceTerms.TryParse(licence) is { } terms)
         {
@@ -45,17 +45,13 @@ public sealed partial record Clearance(Leave Answer, string Why)
             if (terms.ShareAlike && published) return new(Leave.Alike, $"{licence} asks that what it is part of goes out under the same licence, with credit.");
             return new(Leave.Credit, $"{licence} asks for credit.");
         }
-        if (rights.Proof.Length > 0 && !CataloguePattern().IsMatch(rights.Proof)) return new(Given(rights), "Leave was given; the proof is kept with it.");
+        if (rights.Proof.Length > 0) return new(Given(rights), "Leave was given; the proof is kept with it.");
         return new(Leave.Ask, licence.Length == 0 ? "Nothing is known of its licence." : $"“{licence}” does not say it, and no proof of leave is kept.");
     }
 
     private static bool IsAdapted(Cue cue) => cue.Speed != 1 || cue.Fit?.Method is FitMethod.Recut or FitMethod.Stretch;
 
     private static Leave Given(Rights rights) => rights.Credit.Length > 0 ? Leave.Credit : Leave.Yes;
-
-    // Where a piece was got from is no leave; shows of earlier versions have it in the place of a proof.
-    [GeneratedRegex(@"\Acatalogue piece \S+\z")]
-    private static partial Regex CataloguePattern();
 
     [GeneratedRegex(@"\AOwn( work)?\z", RegexOptions.IgnoreCase)]
     private static partial Regex OwnPattern();

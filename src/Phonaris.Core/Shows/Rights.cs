@@ -9,6 +9,12 @@ namespace Phonaris.Core.Shows;
 /// <param name="Proof">Where the permission can be looked up.</param>
 public sealed record Rights(string Title, string Author, string Source, string Licence, string Credit, string Proof)
 {
+    /// <summary>What the clearance desk allowed; null for nothing.</summary>
+    public DeskClearance? Clearance { get; init; }
+
+    /// <summary>The id of the piece in the sound catalogue that it was taken from; null for none.</summary>
+    public string? CataloguePiece { get; init; }
+
     /// <summary>The longest of these texts, in characters.</summary>
     public const int Longest = 1000;
 

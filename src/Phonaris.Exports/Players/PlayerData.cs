@@ -32,7 +32,7 @@ internal sealed record PlayerData(
         var shown = timed.Order.Slides;
         var run = RunView.Of("player", 0, timed, LivePlan.Of(timed), stems, shownElsewhere: false);
         return new(
-            show.Title, run with { Show = Bare(run.Show), Explained = new Dictionary<string, IReadOnlyList<string>>() },
+            show.Title, run with { Show = Bare(run.Show), PlannedSilences = new Dictionary<string, string>() },
             byHand ?? !show.Showing.ByItself ? "hand" : show.GoesRound() ? "forEver" : "plan",
             seen.Pictures, seen.Spots, seen.Videos,
             shown.ToDictionary(s => s.SlideId, s => (IReadOnlyList<PlayerCaption>)[.. Caption.Of(show, [s]).Select(c => new PlayerCaption(c.StartFrame / Frames.PerMs, c.EndFrame / Frames.PerMs, c.Lines))]),

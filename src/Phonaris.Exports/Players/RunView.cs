@@ -15,13 +15,13 @@ namespace Phonaris.Exports.Players;
 /// <param name="Plan">What shall sound wherever the presenter is.</param>
 /// <param name="Stems">What cues sound from.</param>
 /// <param name="PieceFrames">How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.</param>
-/// <param name="Explained">By slide, what is planned to sound there and why, or why it is silent.</param>
+/// <param name="PlannedSilences">By slide, for those on which nothing is planned to sound: what sounds before and after, in words.</param>
 /// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
 /// <param name="WaitsForHand">The names of what does not sound by itself: it waits for a hand, or for what does.</param>
 /// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
 public sealed record RunView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems, int PieceFrames,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> Explained, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
+    IReadOnlyDictionary<string, string> PlannedSilences, IReadOnlyDictionary<FadeCurve, IReadOnlyList<float>> Curves, IReadOnlyList<string> WaitsForHand, bool ShownElsewhere)
 {
     private const int CurvePoints = 128;
 
@@ -40,7 +40,7 @@ public sealed record RunView(
         return new(
             id, revision, show.WithCardsDrawn(), timed.Order, plan,
             [.. stems.Select(s => new StemView(s.CueIds, s.Stem.LengthFrames, s.Stem.LoopFrom))], SoundPieces.PieceFrames,
-            Explanation.OfAll(timed).ToDictionary(s => s.SlideId, IReadOnlyList<string> (s) => [.. s.Lines.Select(e => e.Sentence)]),
+            Explanation.PlannedSilences(timed).ToDictionary(s => s.SlideId, s => s.Around),
             Enum.GetValues<FadeCurve>().ToDictionary(c => c, IReadOnlyList<float> (c) => [.. Enumerable.Range(0, CurvePoints + 1).Select(n => new FadeShape(CurvePoints, c).At(n))]),
             [.. timed.Manual.Select(c => show.Sound(c.SoundId).Name).Distinct()], shownElsewhere);
     }

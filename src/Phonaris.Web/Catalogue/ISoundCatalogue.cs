@@ -40,5 +40,5 @@ public sealed record CataloguePiece(
     string Id, string Title, SoundKind Kind, string Mood, string Words, double Seconds, string Author, string Licence, string FileName)
 {
     /// <summary>Whose it is, as it is kept with a sound that is taken.</summary>
-    internal Rights Rights => new(Title, Author, $"the sound catalogue, piece {Id}", Licence, "", "");
+    internal Rights Rights => new(Title, Author, $"the sound catalogue, piece {Id}", Licence, "", "") { CataloguePiece = Id };
 }

@@ -24,8 +24,10 @@ internal static class ClearingEndpoints
             if (await shows.FindAsync(id, cancel) is not { Show: var show }) return TypedResults.NotFound();
             var answer = await desk.AskAsync(show.Sound(soundId).Rights, show.Showing.Where, ask.Pays, cancel);
             if (answer.Number is not { } number) return TypedResults.Ok(new AskedLeave(answer, null));
-            var proof = new DeskLeave(number, show.Showing.Where).Proof;
-            return TypedResults.Ok(new AskedLeave(answer, await changes.EditedAsync(await changes.ApplyAsync(id, s => new SetRights(soundId, s.Sound(soundId).Rights with { Proof = proof }), cancel))));
+            var clearance = new DeskClearance(number, show.Showing.Where);
+            var proof = $"Clearance desk no. {number}, {Say.Where(clearance.Destination)}";
+            return TypedResults.Ok(new AskedLeave(answer, await changes.EditedAsync(await changes.ApplyAsync(
+                id, s => new SetRights(soundId, s.Sound(soundId).Rights with { Proof = proof, Clearance = clearance }), cancel))));
         });
     }
 }

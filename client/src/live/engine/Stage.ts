@@ -3,7 +3,7 @@ import { LiveRun, type LiveEvent, type LiveOrder, type LivePlace } from "./run";
 import { watchClock } from "../../hearing/watchClock";
 import { LiveSound } from "./LiveSound";
 import { addBounded } from "./bounded";
-import { wordsOf } from "./words";
+import { outcomeOf } from "./words";
 
 type RunView = Schemas["RunView"];
 type RunLog = Schemas["RunLog"];
@@ -120,7 +120,7 @@ export class Stage {
     return stays.length === 0 ? undefined : stays.reduce((sum, s) => sum + s.ms, 0);
   }
 
-  /** What happened last to a cue, in words. */
+  /** What happened last to a cue, in words that follow its name. */
   lastOf = (cueId: string) => this.last.get(cueId);
 
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
@@ -294,11 +294,11 @@ export class Stage {
   }
 
   private keep(order: LiveOrder) {
-    const words = wordsOf(order, this.run, this.place()?.number ?? 0);
+    const outcome = outcomeOf(order, this.run, this.place()?.number ?? 0);
     const slideId = this.place()?.slideId ?? "";
-    if (!words) return;
-    this.last.set(order.cueId, words);
-    this.addLine({ atMs: this.elapsedMs(), slideId, words });
+    if (!outcome) return;
+    this.last.set(order.cueId, outcome);
+    this.addLine({ atMs: this.elapsedMs(), slideId, words: `${this.run.cue(order.cueId).name} ${outcome}` });
   }
 
   private addLine(line: RunLog["lines"][number]) {

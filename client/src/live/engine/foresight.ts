@@ -26,17 +26,21 @@ export function nextWords(stage: Stage): string {
   const next = nextPlace(places, stage.snapshot().place);
   if (next === undefined) return "it ends here";
   const words = foreseen(run, next, stage.sound.now());
-  if (words.some((w) => / begins?( |$)/.test(w))) return words.join(" · ");
+  if (run.foresee(next, stage.sound.now()).orders.some(begins)) return words.join(" · ");
   const later = places.findIndex((p, i) => i > next && p.begins.some((b) => b.anew));
   const cueId = places[later]?.begins.find((b) => b.anew)?.cueId;
   const then = cueId ? [`then ${run.cue(cueId).name}, slide ${places[later]?.number}`] : [];
   return [...words, ...then].join(" · ") || "nothing changes";
 }
 
+/** Whether a cue begins by it, now or in a moment. */
+const begins = ({ kind, reason }: LiveOrder) =>
+  kind === "start" ? reason !== "cameBack" : kind === "wait" && reason !== "spanEnded";
+
 function words(order: LiveOrder, name: (cueId: string) => string): string[] {
   const { kind, reason, cueId } = order;
   if (kind === "start") return [`${name(cueId)} ${reason === "cameBack" ? "picks up" : "begins"}`];
-  if (kind === "wait" && reason !== "spanEnded") return [`${name(cueId)} begins ${order.inMs / 1000} s later`];
+  if (begins(order)) return [`${name(cueId)} begins ${order.inMs / 1000} s later`];
   if (kind !== "stop") return [];
   return [reason === "takenOver" && order.by ? `${name(cueId)} gives way` : `${name(cueId)} fades out`];
 }

@@ -1,46 +1,47 @@
 import type { LiveOrder, LiveRun } from "./run";
 
-/** What was done with a sound and why, as a line of the run's log; undefined for what is of no account. */
-export function wordsOf(order: LiveOrder, run: LiveRun, slide: number): string | undefined {
+/** What was done with a cue and why, in words that follow its name; undefined for what is of no account. */
+export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string | undefined {
   const cue = run.cue(order.cueId);
   if (order.kind === "wait") return undefined;
-  if (order.kind === "ended") return `${cue.name} finished`;
+  if (order.kind === "ended") return "finished";
   if (order.kind === "start")
     switch (order.reason) {
       case "cameBack":
-        return `${cue.name} picked up where it was left`;
+        return "picked up where it was left";
       case "followed":
-        return `${cue.name} began after ${run.plan.cues.find((c) => c.cueId === cue.after)?.name ?? "another"}`;
+        return `began after ${run.plan.cues.find((c) => c.cueId === cue.after)?.name ?? "another"}`;
       case "hand":
-        return `${cue.name} was started by hand`;
+        return "was started by hand";
       default:
-        return `${cue.name} began with slide ${slide}`;
+        return `began with slide ${slide}`;
     }
   switch (order.reason) {
     case "spanEnded":
-      return `${cue.name} faded: its span ended with slide ${cue.lastNumber}`;
+      return `faded: its span ended with slide ${cue.lastNumber}`;
     case "takenOver":
-      return `${cue.name} gave way to ${order.by ? run.cue(order.by).name : "another"}`;
+      return `gave way to ${order.by ? run.cue(order.by).name : "another"}`;
     case "silence":
-      return `${cue.name} was silenced by hand`;
+      return "was silenced by hand";
     default:
       // An edge within a sound that goes on is no end.
-      return order.fade.ms > run.plan.edge.ms ? `${cue.name} was faded by hand` : undefined;
+      return order.fade.ms > run.plan.edge.ms ? "was faded by hand" : undefined;
   }
 }
 
-/** Why a cue that may sound here does or does not, at the moment. */
+/** Why a cue that may sound here does or does not, at the moment; `last` is what happened to it last. */
 export function whyNow(run: LiveRun, cueId: string, last: string | undefined): string {
   const cue = run.cue(cueId);
+  const now = last ? `${cue.name} ${last}` : cue.name;
   switch (run.stateOf(cueId).phase) {
     case "sounding":
       return cue.ringsOn
-        ? `${last ?? cue.name}; it goes on until it has finished`
-        : `${last ?? cue.name}; it goes on through slide ${cue.lastNumber}`;
+        ? `${now}; it goes on until it has finished`
+        : `${now}; it goes on through slide ${cue.lastNumber}`;
     case "waiting":
       return `${cue.name} begins in a moment`;
     case "over":
-      return `${last ?? `${cue.name} is over`}; it begins again when its slides are come back to`;
+      return `${last ? now : `${cue.name} is over`}; it begins again when its slides are come back to`;
     default:
       return cue.byHand
         ? `${cue.name} waits for a hand`

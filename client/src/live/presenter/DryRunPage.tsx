@@ -15,7 +15,7 @@ import { VoicesSaved } from "./VoicesSaved";
 import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
-import { useTold } from "./useTold";
+import { useNotices } from "./useNotices";
 
 const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };
 
@@ -105,7 +105,9 @@ interface RehearsedProps {
 
 function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: RehearsedProps) {
   const now = useNow(stage);
-  const notices = useTold(showId, stage);
+  const notices = useNotices(showId, stage);
+  // Keeping a voice edits the show: that is no news.
+  const told = voices ? notices.filter((notice) => notice.about !== "edit") : notices;
   const [startsAt, setStartsAt] = useState<number>();
   const slideId = stage.place()?.slideId;
   useEffect(() => {
@@ -129,9 +131,7 @@ function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: R
       pictures={pictures}
       startsAt={startsAt}
       setStartsAt={setStartsAt}
-      notices={
-        voices ? ["Recording a voice for this slide.", ...notices.filter((n) => !n.includes("edited"))] : notices
-      }
+      notices={[...(voices ? ["Recording a voice for this slide."] : []), ...told.map((notice) => notice.words)]}
     />
   );
 }

@@ -13,7 +13,7 @@ import { useClicker } from "../clicker/useClicker";
 import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
-import { useTold } from "./useTold";
+import { useNotices } from "./useNotices";
 
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
 export default function PresentPage() {
@@ -49,7 +49,7 @@ export default function PresentPage() {
 function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepared; manner: Manner }) {
   const { stage, strands, pictures } = prepared;
   const now = useNow(stage);
-  const notices = useTold(showId, stage);
+  const notices = useNotices(showId, stage);
   const [startsAt, setStartsAt] = useState<number>();
   const [clicking, setClicking] = useState(false);
   const clicker = useClicker(showId, stage);
@@ -64,7 +64,7 @@ function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepare
         pictures={pictures}
         startsAt={startsAt}
         setStartsAt={setStartsAt}
-        notices={notices}
+        notices={notices.map((notice) => notice.words)}
         openClicker={() => setClicking(true)}
       />
       {clicking && <ClickerDialog clicker={clicker} close={() => setClicking(false)} />}

@@ -4,7 +4,7 @@ import { countdownWords } from "../engine/countdown";
 import { HandWaits } from "./HandWaits";
 import { liveCue as cue } from "../../tests/liveCue";
 import { LiveRun, type LivePlan } from "../engine/run";
-import { whyNow, wordsOf } from "../engine/words";
+import { outcomeOf, whyNow } from "../engine/words";
 
 afterEach(cleanup);
 
@@ -49,30 +49,30 @@ describe("a run's log", () => {
     const run = new LiveRun(plan);
     let atMs = 0;
     const told = (event: Parameters<LiveRun["take"]>[0]) =>
-      run.take(event).map((order) => wordsOf(order, run, plan.places[run.place]?.number ?? 0));
-    expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["Dusk Pad began with slide 1"]);
-    expect(whyNow(run, "pad", "Dusk Pad began with slide 1")).toBe(
+      run.take(event).map((order) => outcomeOf(order, run, plan.places[run.place]?.number ?? 0));
+    expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["began with slide 1"]);
+    expect(whyNow(run, "pad", "began with slide 1")).toBe(
       "Dusk Pad began with slide 1; it goes on through slide 2",
     );
     expect(whyNow(run, "owl", undefined)).toBe("Owl waits for a hand");
-    expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["Owl was started by hand"]);
-    expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["Owl finished"]);
+    expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was started by hand"]);
+    expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["finished"]);
     // Begun anew or moved within, it is not told to have ended.
-    expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "Dusk Pad was started by hand"]);
+    expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "was started by hand"]);
     expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual([
-      "Dusk Pad gave way to Mill Reel",
-      "Mill Reel began with slide 3",
+      "gave way to Mill Reel",
+      "began with slide 3",
     ]);
     expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual([
-      "Mill Reel faded: its span ended with slide 3",
+      "faded: its span ended with slide 3",
     ]);
-    expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["Dusk Pad began with slide 2"]);
-    expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["Dusk Pad was faded by hand"]);
-    expect(whyNow(run, "pad", "Dusk Pad was faded by hand")).toBe(
+    expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["began with slide 2"]);
+    expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["was faded by hand"]);
+    expect(whyNow(run, "pad", "was faded by hand")).toBe(
       "Dusk Pad was faded by hand; it begins again when its slides are come back to",
     );
-    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["Mill Reel began with slide 3"]);
-    expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["Mill Reel was silenced by hand"]);
+    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["began with slide 3"]);
+    expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["was silenced by hand"]);
   });
 
   it("picks up where it was left, rounds and all", () => {

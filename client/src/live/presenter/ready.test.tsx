@@ -10,7 +10,7 @@ import { RunReport } from "./RunReport";
 import type { Stage } from "../engine/Stage";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared, type Ready } from "./usePrepared";
-import { useTold } from "./useTold";
+import { useNotices } from "./useNotices";
 
 const { stayConnected, prepare, letGo } = vi.hoisted(() => ({
   stayConnected: vi.fn((): (() => void) => () => {}),
@@ -121,7 +121,7 @@ describe("before a show", () => {
 
   it("tells a run that has begun what was edited before it was followed", async () => {
     const stage = { view: { id: "r1", revision: 7 } } as unknown as Stage;
-    const { result } = renderHook(() => useTold("show", stage));
+    const { result } = renderHook(() => useNotices("show", stage));
     const [listen, follow] = stayConnected.mock.calls.at(-1) as unknown as Parameters<
       typeof import("../../api/hub").stayConnected
     >;
@@ -131,13 +131,14 @@ describe("before a show", () => {
     await act(() => follow(hub(7)));
     expect(result.current).toEqual([]);
     await act(() => follow(hub(8)));
-    expect(result.current).toEqual(["The show was edited since: this run keeps what it began with."]);
+    const about = () => result.current.map((notice) => notice.about);
+    expect(about()).toEqual(["edit"]);
     // That another page presents it too is told for as long as it does.
     act(() => heard.get("presented")?.("r2"));
     act(() => heard.get("presented")?.("r1"));
-    expect(result.current.join()).toContain("Another page presents this show too");
+    expect(about()).toEqual(["edit", "otherPage"]);
     act(() => heard.get("presentingEnded")?.("r2"));
-    expect(result.current.join()).not.toContain("Another page");
+    expect(about()).toEqual(["edit"]);
   });
 
   it("says what is missing, tries again, and begins without it from the slide that is chosen", () => {

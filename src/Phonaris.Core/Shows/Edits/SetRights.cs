@@ -23,7 +23,7 @@ public sealed record SetRights(string SoundId, Rights Rights) : Edit
     internal static void Validate(Rights rights)
     {
         var (title, author, source, licence, credit, proof) = rights;
-        if (new[] { title, author, source, licence, credit, proof }.Any(t => t.Length > Rights.Longest))
+        if (new[] { title, author, source, licence, credit, proof, rights.Clearance?.Number, rights.CataloguePiece }.Any(t => t?.Length > Rights.Longest))
             throw new RuleException($"Each of the rights has at most {Rights.Longest:N0} characters.", "rights");
     }
 }

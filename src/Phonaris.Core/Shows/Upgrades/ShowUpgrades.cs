@@ -8,7 +8,7 @@ namespace Phonaris.Core.Shows.Upgrades;
 /// </summary>
 public static class ShowUpgrades
 {
-    private static readonly Action<JsonNode>[] Steps = [RecipesWithinTheirSound.Upgrade, TextsOfDecks.Upgrade];
+    private static readonly Action<JsonNode>[] Steps = [RecipesWithinTheirSound.Upgrade, TextsOfDecks.Upgrade, ClearancesAsData.Upgrade];
 
     /// <summary>The number of the format that is written now; the first was 1.</summary>
     public static int Format => Steps.Length + 1;
@@ -28,7 +28,8 @@ public static class ShowUpgrades
     /// <summary>The shows within what is read, itself included.</summary>
     internal static IEnumerable<JsonObject> Shows(JsonNode? node) => Objects(node).Where(o => o["cues"] is JsonArray && o["sounds"] is JsonArray && o["slides"] is JsonArray);
 
-    private static IEnumerable<JsonObject> Objects(JsonNode? node) => node switch
+    /// <summary>The objects within what is read, itself included.</summary>
+    internal static IEnumerable<JsonObject> Objects(JsonNode? node) => node switch
     {
         JsonObject o => o.Select(p => p.Value).SelectMany(Objects).Prepend(o),
         JsonArray a => a.SelectMany(Objects),

@@ -25,6 +25,7 @@ export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
   const now = useNow(stage);
   const place = stage.place();
   const roomy = now.sounding.length <= mostOpen && (place?.byHand.length ?? 0) <= mostWaiting;
+  const plannedSilence = stage.view.plannedSilences[place?.slideId ?? ""];
   const silent = (place?.held ?? []).filter((id) => !now.sounding.includes(id) && !stage.run.cue(id).byHand);
   return (
     <section
@@ -35,9 +36,7 @@ export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
       {now.sounding.length === 0 && (
         <p data-testid="silence">
           <b className="text-lg">Silence.</b>{" "}
-          <span className="muted">
-            {stage.view.explained[place?.slideId ?? ""]?.[0]?.replace(/^Silence: /, "Planned: ")}
-          </span>
+          {plannedSilence && <span className="muted">Planned: {plannedSilence}</span>}
         </p>
       )}
       <ul className="space-y-1.5">
@@ -102,7 +101,7 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
       {open && (
         <>
           <p className="text-sm leading-tight">{held ? "held" : carries(stage.run, id, at, stage.onPlaceMs())}</p>
-          <p className="muted truncate text-sm">{stage.lastOf(id)?.slice(name.length)}</p>
+          <p className="muted truncate text-sm">{stage.lastOf(id)}</p>
           <div className="-mx-2 grid grid-cols-5 items-center">
             {hold}
             <Tool label={`Begin ${name} anew`} press={() => stage.seek(id, 0)}>

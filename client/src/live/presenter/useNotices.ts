@@ -8,8 +8,13 @@ import { keepRun } from "./keepRun";
 const keepEveryMs = 15_000;
 const noticeMs = 8_000;
 
-/** What the presenter is told while a show is shown: that it was edited meanwhile, that the server is away, that the output changed. The run is kept as it goes. */
-export function useTold(showId: string, stage: Stage): readonly string[] {
+export interface Notice {
+  about: "edit" | "otherPage" | "server" | "output";
+  words: string;
+}
+
+/** What the presenter is told while a show is shown: that it was edited, that another page presents it, that the server cannot be reached, that the output changed. The run is kept as it goes. */
+export function useNotices(showId: string, stage: Stage): readonly Notice[] {
   const [revision, setRevision] = useState(stage.view.revision);
   const [away, setAway] = useState(false);
   // The runs of this show that other pages present.
@@ -55,10 +60,11 @@ export function useTold(showId: string, stage: Stage): readonly string[] {
       navigator.mediaDevices?.removeEventListener("devicechange", changed);
     };
   }, [stage]);
-  return [
-    ...(revision !== stage.view.revision ? ["The show was edited since: this run keeps what it began with."] : []),
-    ...(elsewhere.length > 0 ? ["Another page presents this show too: end one of them if that is not meant."] : []),
-    ...(away ? ["The server is away. All that is needed is here; go on."] : []),
-    ...(output ? ["The sound output changed: listen whether all is well."] : []),
+  const notices: readonly (readonly [boolean, Notice["about"], string])[] = [
+    [revision !== stage.view.revision, "edit", "The show was edited since: this run keeps what it began with."],
+    [elsewhere.length > 0, "otherPage", "Another page presents this show too: end one of them if that is not meant."],
+    [away, "server", "The server is away. All that is needed is here; go on."],
+    [output, "output", "The sound output changed: listen whether all is well."],
   ];
+  return notices.flatMap(([isSo, about, words]) => (isSo ? [{ about, words }] : []));
 }
