@@ -2,7 +2,8 @@
 // Usage: node client/scripts/words.mjs [--count]
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
-import { fileURLToPath } from "node:url";
+import process from "node:process";
+import { fileURLToPath, URL } from "node:url";
 import ts from "typescript";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
@@ -23,18 +24,23 @@ const spoken = new Set(
 /** Calls whose first argument is read. */
 const telling = new Set(["toast", "error", "note", "UserError", "Error", "setProblem", "prompt", "confirm"]);
 /** A word and more: not an id, a class, a path or a unit. */
-const isSentence = (text) => /[A-Za-z]{2}/.test(text) && !/^[a-z]+[A-Za-z0-9]*$|^[\w./:#-]*[/:#_-][\w./:#-]*$/.test(text);
+const isSentence = (text) =>
+    /[A-Za-z]{2}/.test(text) && !/^[a-z]+[A-Za-z0-9]*$|^[\w./:#-]*[/:#_-][\w./:#-]*$/.test(text);
 
 const texts = files.flatMap((file) => {
     const source = readFileSync(root + file, "utf8");
     const found = file.endsWith(".cs") ? textsOfServer(source) : textsOfPage(file, source);
-    return found.map(({ line, name, text }) => ({ file: `${file}:${line}`, name, text: text.replace(/\s+/g, " ").trim() }));
+    return found.map(({ line, name, text }) => ({
+        file: `${file}:${line}`,
+        name,
+        text: text.replace(/\s+/g, " ").trim(),
+    }));
 });
 
 if (process.argv.includes("--count")) {
     const lengths = texts.map(({ text }) => text.split(" ").length).sort((a, b) => a - b);
-    console.log(`${texts.length} texts, median ${lengths[lengths.length >> 1]} words`);
-} else for (const { file, name, text } of texts) console.log(`${file}\t${name}\t${text}`);
+    process.stdout.write(`${texts.length} texts, median ${lengths[lengths.length >> 1]} words\n`);
+} else for (const { file, name, text } of texts) process.stdout.write(`${file}\t${name}\t${text}\n`);
 
 /** The texts of a file of the page: what stands in its markup, in attributes that are read, in messages, and all of a words.ts. */
 function textsOfPage(file, source) {
@@ -51,7 +57,13 @@ function textsOfPage(file, source) {
         else if (ts.isStringLiteralLike(node)) {
             if (read && !isKey(node)) add(node, name, node.text);
         } else if (ts.isTemplateExpression(node)) {
-            if (read) add(node, name, node.head.text + node.templateSpans.map((s) => `{${s.expression.getText()}}${s.literal.text}`).join(""));
+            if (read)
+                add(
+                    node,
+                    name,
+                    node.head.text +
+                        node.templateSpans.map((s) => `{${s.expression.getText()}}${s.literal.text}`).join(""),
+                );
             for (const span of node.templateSpans) visit(span.expression, name, read);
         } else if (ts.isJsxAttribute(node)) {
             const attribute = node.name.getText();
@@ -63,7 +75,8 @@ function textsOfPage(file, source) {
             const called = node.expression.getText().split(".").at(-1);
             visit(node.expression, name, false);
             node.arguments?.forEach((argument) => visit(argument, called, telling.has(called)));
-        } else if (ts.isPropertyAssignment(node)) visit(node.initializer, node.name.getText(), all || spoken.has(node.name.getText()));
+        } else if (ts.isPropertyAssignment(node))
+            visit(node.initializer, node.name.getText(), all || spoken.has(node.name.getText()));
         else if (ts.isVariableDeclaration(node) || ts.isFunctionDeclaration(node))
             ts.forEachChild(node, (child) => visit(child, node.name?.getText() ?? name, all));
         else ts.forEachChild(node, (child) => visit(child, name, read));

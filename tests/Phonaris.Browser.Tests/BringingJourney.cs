@@ -19,8 +19,8 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Says("[data-slide='1'] [data-section]", "Opening");
         // What came with it: a sound by hand, and a word on what did not.
         _browser.Find("[data-cue] [data-by-hand]");
-        _browser.Button("1 thing other than in the deck").Click();
-        _browser.Says("ul[aria-label='On their way']", "Lines may break elsewhere");
+        _browser.Button("1 item imported differently").Click();
+        _browser.Says("ul[aria-label=Imports]", "Lines may break elsewhere");
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);
@@ -54,12 +54,12 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Made(2, 4);
         // A piece of the catalogue, with its licence.
         _browser.Find("button[aria-label='Find sounds in the catalogue']").Click();
-        _browser.Find("[aria-label='Words to search for']").SendKeys("rain");
+        _browser.Find("[aria-label='Search']").SendKeys("rain");
         _browser.Until(() => _browser.Count("[data-piece]") == 1, "one piece found");
         AssertAccessible();
         _browser.Find("[data-piece='Hill Rain'] button:last-child").Click();
-        _browser.Says("[data-piece='Hill Rain']", "Taken");
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Says("[data-piece='Hill Rain']", "Added");
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();
         _browser.Find("[data-testid='sound-details']");
         Assert.Equal("CC0-1.0", _browser.Value("Licence, such as CC-BY-4.0"));
@@ -108,12 +108,12 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         Thread.Sleep(2500);
         _browser.Button("Stop").Click();
         _browser.Find("[data-testid='take']");
-        _browser.Button("Keep it").Click();
+        _browser.Button("Save").Click();
         _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('[data-cue]')].some((c) => c.dataset.cue.startsWith('Voice'))"), "the voice on the sheet");
         Assert.Empty(_browser.Complaints());
     }
 
-    private void Bring(string path) => _browser.Find("input[aria-label='Files to bring in']").SendKeys(path);
+    private void Bring(string path) => _browser.Find("input[aria-label='Files to import']").SendKeys(path);
 
     private void Gone(string css) => _browser.Until(() => _browser.Count(css) == 0, $"{css} to be away");
 

@@ -24,19 +24,19 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         // Nobody will be there to start it: that stops the show.
         _browser.Find("[aria-label='How the show is shown']").SendKeys("by itself");
         _browser.Says("[data-finding=waits-for-hand]", "Owl waits for a hand on slide 3");
-        _browser.Says("[data-finding=waits-for-hand]", "stops the show");
+        _browser.Says("[data-finding=waits-for-hand]", "Blocker");
         Assert.Empty(_browser.Axe());
         // What is meant so is left so, and is not put right with the rest; it can be warned of again.
-        _browser.ClickOn("[data-finding=off-target] button", "Leave it so");
-        _browser.Says("[data-testid=left-so] summary", "One is left so");
-        _browser.Button("Put right what can be put right: 1").Click();
-        _browser.Says("[data-testid=all-well]", "but what you left so");
+        _browser.ClickOn("[data-finding=off-target] button", "Ignore");
+        _browser.Says("[data-testid=ignored] summary", "1 ignored");
+        _browser.Button("Fix 1 automatically").Click();
+        _browser.Says("[data-testid=all-well]", "1 ignored");
         _browser.Until(() => _browser.Count("nav[aria-label=Views] a[href$=checks] span") == 0, "nothing counted");
-        _browser.Find("[data-testid=left-so] summary").Click();
-        _browser.Button("Warn of it again").Click();
+        _browser.Find("[data-testid=ignored] summary").Click();
+        _browser.Button("Stop ignoring").Click();
         _browser.Says("nav[aria-label=Views] a[href$=checks] span", "1");
-        _browser.Button("Put right what can be put right: 1").Click();
-        _browser.Says("[data-testid=all-well]", "found nothing. ");
+        _browser.Button("Fix 1 automatically").Click();
+        _browser.Says("[data-testid=all-well]", "checks passed. ");
 
         // It goes by itself to its end, and the owl is heard on the way.
         _browser.View("Present");
@@ -54,7 +54,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.Made(12, 4, new("Mill theme", 330, 20, SoundKind.Bed, 1, 12), new("Word", 700, 6, SoundKind.Voice, 10, 10));
         _browser.View("Checks");
         _browser.Says("[data-finding=cut-voice]", "cut off in a word on slide 10");
-        _browser.ClickOn("[data-finding=cut-voice] a", "Go there");
+        _browser.ClickOn("[data-finding=cut-voice] a", "Open");
         _browser.Says("[data-testid=cue-details]", "Word is cut off in a word on slide 10");
         _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
         // One click there puts it right.

@@ -70,7 +70,7 @@ internal static class Desk
             using var wave = Wave(hertz, seconds, 4000);
             File.WriteAllBytes(browser.PathOf(file), wave.ToArray());
         }
-        browser.Find("input[aria-label='Files to bring in']").SendKeys(string.Join('\n', tones.Select(t => browser.PathOf(t.File))));
+        browser.Find("input[aria-label='Files to import']").SendKeys(string.Join('\n', tones.Select(t => browser.PathOf(t.File))));
         browser.Until(() => browser.Count("[data-sound]") == before + tones.Length, "the sounds");
     }
 

@@ -25,7 +25,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Says("[data-slide='3']", "Page 3");
 
         // A tune, its waveform there without a reload.
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(Tune());
+        _browser.Find("input[aria-label='Files to import']").SendKeys(Tune());
         var sound = _browser.Find("[data-sound='Night tune']");
         _browser.Until(() => _browser.Js<string>("document.querySelector('[data-sound] svg[preserveAspectRatio=none] path').getAttribute('d')").Length > 500, "the waveform");
 

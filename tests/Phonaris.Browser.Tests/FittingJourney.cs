@@ -74,7 +74,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Button("Set these holds").Click();
         _browser.Says("[data-testid=over]", "as aimed at");
         Assert.Contains("slides, running time 6:00.0, aimed at 6:00.0", await _browser.Http.GetStringAsync(_browser.Find("a[href$='timing.html']").GetDomProperty("href")));
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
 
         // The closing piece begins wherever it must to end with the last slide; laid elsewhere, it is told in the table.
         var begins = Begins("Homeward");

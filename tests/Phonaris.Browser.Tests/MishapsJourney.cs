@@ -31,10 +31,10 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
 
         // A sound that is none, beside one that is.
         await File.WriteAllTextAsync(_browser.PathOf("letter.mp3"), "Dear reader");
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(_browser.PathOf("letter.mp3") + "\n" + Chime());
+        _browser.Find("input[aria-label='Files to import']").SendKeys(_browser.PathOf("letter.mp3") + "\n" + Chime());
         _browser.Find("[data-sound='Chime']");
         _browser.Says("aside[aria-label='Sounds'] [role=alert]", "letter.mp3 is not a sound");
-        _browser.Find("button[aria-label='Put the message about letter.mp3 away']").Click();
+        _browser.Find("button[aria-label='Close the message about letter.mp3']").Click();
         _browser.Until(() => _browser.Count("aside[aria-label='Sounds'] [role=alert]") == 0, "the message to be away");
 
         // A spot is on its one slide. A span that is none is told, and the old one stays.

@@ -48,7 +48,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Slides(4, "3");
         var tune = _browser.PathOf("reel.flac");
         FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "aevalsrc='0.3*sin(2*PI*(220+55*floor(mod(t,8)/2))*t)*exp(-6*mod(t,0.5))+0.3*(random(0)-0.5)*exp(-60*mod(t,0.5))':d=48:s=48000", "-ac", "2", tune);
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(tune);
+        _browser.Find("input[aria-label='Files to import']").SendKeys(tune);
         _browser.Find("[data-sound='Reel']");
         _browser.Kind("Reel", "bed");
         _browser.Lay("Reel", 1);
@@ -81,7 +81,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 2, "the bed left out");
         _browser.ClickOn("[data-testid=draft] label", "Dusk pad");
         _browser.Until(() => _browser.Count("[data-testid=outlines] rect") == 3, "the bed again");
-        _browser.Button("Lay it so").Click();
+        _browser.Button("Apply").Click();
         _browser.Until(() => _browser.Count("[data-cue]") == 3, "three cues");
         _browser.Until(() => _browser.Count("[data-testid=outlines]") == 0, "no outlines");
         _browser.Press("z", Keys.Control);
@@ -199,17 +199,17 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Made(4, 2, new Tone("Own tune", 330, 20, SoundKind.Bed, 1, 4));
         _browser.Find("[aria-label='Find sounds in the catalogue']").Click();
-        _browser.Find("[aria-label='Words to search for']").SendKeys("curtain");
+        _browser.Find("[aria-label='Search']").SendKeys("curtain");
         _browser.Find("[data-piece='Curtain']").FindElement(By.CssSelector("button:last-child")).Click();
-        _browser.Says("[data-piece='Curtain']", "Taken");
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Says("[data-piece='Curtain']", "Added");
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Lay("Curtain", 2);
         _browser.View("Export");
         _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
         _browser.Find("[aria-label='Where it goes']").SendKeys("on the open web");
         _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the open web']");
         // What the checks say of it moves what stands below.
-        _browser.Says("section[aria-label='New export']", "stops the show");
+        _browser.Says("section[aria-label='New export']", "blocker");
         // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
         _browser.Button("Ask the clearance desk").Click();
         _browser.Button("Pay 18 and keep the proof").Click();
@@ -217,7 +217,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
         _browser.Find("[aria-label='Where it goes']").SendKeys("where it is sold");
         _browser.Says("[data-unclear=Curtain]", "gave leave on the open web only");
-        _browser.Says("section[aria-label='New export']", "stops the show");
+        _browser.Says("section[aria-label='New export']", "blocker");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
         _browser.Button("Find another piece").Click();
         _browser.Says("[role=dialog]", "Another piece in the place of Curtain");
@@ -235,12 +235,12 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Made(4, 5, new Tone("Mill theme", 330, 20, SoundKind.Bed, 1, 4, LevelDb: -9), new Tone("Bell", 900, 1, SoundKind.Spot, 3, 3));
         _browser.Made(6, 5);
-        _browser.Find("button[aria-label='Take the music of another show']").Click();
+        _browser.Find("button[aria-label='Use the music of another show']").Click();
         _browser.Says("[data-carried='Mill theme']", "slides 1–6");
         // By titles the bell is found on its slide; by sections too, since neither show has any.
         _browser.Says("[data-carried=Bell]", "slide 3");
         Assert.Empty(_browser.Axe());
-        _browser.Button("Lay 2 cues").Click();
+        _browser.Button("Place 2 cues").Click();
         _browser.Until(() => _browser.Count("[data-cue='Mill theme']") == 1 && _browser.Count("[data-cue=Bell]") == 1, "the music laid");
         _browser.Find("[data-cue='Mill theme'] [role=button]").Click();
         _browser.Expect("Slides", "1–6");

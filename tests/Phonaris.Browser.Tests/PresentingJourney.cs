@@ -58,7 +58,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Find("[data-in] #on").Click();
         _browser.Window();
         _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
 
         // The hotspot on the audience's slide sounds, and so does its key.
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");

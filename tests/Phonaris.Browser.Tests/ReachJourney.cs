@@ -72,7 +72,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Begin();
         Write("Level", "-2");
         _browser.LoseServer();
-        _browser.Says("header", "server is away");
+        _browser.Says("header", "Disconnected");
         // Half typed before, and on: it is shown as typed until the server has it, and what is set next is set on top of it.
         _browser.Find("[aria-label=Level]").SendKeys("0" + Keys.Enter);
         Write("Fade in", "3" + Keys.Enter);
@@ -151,7 +151,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     public void Dialogs_are_told_by_name_hold_the_focus_and_give_it_back()
     {
         Begin();
-        foreach (var (opener, title) in new[] { ("What was done, and versions", "What was done"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Take the music of another show", "Take the music of another show") })
+        foreach (var (opener, title) in new[] { ("History and versions", "History"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Use the music of another show", "Use the music of another show") })
             Walk($"button[aria-label='{opener}']", title);
         Walk("button[title^='Running time']", "Running time");
         _browser.Find("[aria-label='Begins']").SendKeys("by hand");

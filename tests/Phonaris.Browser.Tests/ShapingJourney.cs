@@ -75,7 +75,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         // A picture of one's own in its place, as it is drawn.
         _browser.Find("[role=dialog] input[type=file]").SendKeys(_browser.Picture(3));
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Lay("Chirp", 3);
         _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
         _browser.Find("[data-chain]");
@@ -183,13 +183,13 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("button[aria-label='Undo: 2 cues: level −3 dB']") == 1, "both quieter");
         _browser.Press(Keys.Delete);
         _browser.Until(() => _browser.Count("[data-cue='Mill theme']") == 0, "both gone");
-        _browser.Find("button[aria-label='What was done, and versions']").Click();
-        _browser.Find("[aria-label='Name of the version']").SendKeys("Without beds");
-        _browser.Button("Keep").Click();
-        _browser.Button("Go back to it");
+        _browser.Find("button[aria-label='History and versions']").Click();
+        _browser.Find("[aria-label='Version name']").SendKeys("Without beds");
+        _browser.Button("Save version").Click();
+        _browser.Button("Restore");
         Assert.Empty(_browser.Axe());
         _browser.Find("[role=dialog] ol li:first-child button").Click();
-        _browser.Find("[role=dialog] button[aria-label='Put away']").Click();
+        _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Find("[data-cue='Mill theme']");
         _browser.Press("?");
         _browser.Says("[role=dialog]", "place the selected sound");

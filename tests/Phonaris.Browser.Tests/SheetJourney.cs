@@ -20,7 +20,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Type("Hold of each slide", "2", "2.0 s");
         _browser.Find("input[aria-label='Files of the deck']").SendKeys(string.Join('\n', Enumerable.Range(1, 5).Select(Picture)));
         _browser.Until(() => _browser.Count("[data-slide]") == 5, "five slides");
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(Zip());
+        _browser.Find("input[aria-label='Files to import']").SendKeys(Zip());
         _browser.Until(() => _browser.Count("[data-sound]") == 2, "two sounds out of the zip");
         Assert.Contains("letter.wav is not a sound", Report());
 
@@ -108,7 +108,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("Remove").Click();
         _browser.Find("section[aria-label='Parked cues']");
         Assert.Equal(0, _browser.Count("[data-cue]"));
-        _browser.Button("Bring it back").Click();
+        _browser.Button("Restore").Click();
         _browser.Until(() => _browser.Count("[data-sound='Long tone']") == 1, "the sound in the list");
         _browser.Find("section[aria-label='Parked cues'] button").Click();
         _browser.Type("Slides", "last 2", "4–5");
@@ -181,8 +181,8 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
 
     private string Report()
     {
-        _browser.Button("1 thing other than in the deck").Click();
-        return _browser.Text("ul[aria-label='On their way']");
+        _browser.Button("1 item imported differently").Click();
+        return _browser.Text("ul[aria-label=Imports]");
     }
 
     private void Drag(string css, int by) =>

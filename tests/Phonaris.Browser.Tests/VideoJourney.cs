@@ -18,7 +18,7 @@ public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
         // One that no browser plays as it is: a copy is made of it.
         var path = _browser.PathOf("Moth.avi");
         FirstJourney.Output("ffmpeg", "-v", "error", "-y", "-f", "lavfi", "-i", "testsrc=s=320x180:r=25:d=5", "-f", "lavfi", "-i", "sine=330:duration=5:sample_rate=48000", "-c:v", "mpeg4", "-q:v", "4", "-c:a", "mp3", path);
-        _browser.Find("input[aria-label='Files to bring in']").SendKeys(path);
+        _browser.Find("input[aria-label='Files to import']").SendKeys(path);
         _browser.Find("section[aria-label='Videos'] [data-sound='Moth']");
         _browser.Lay("Moth", 2);
         _browser.Until(() => _browser.Find("[data-slide='2'] [data-testid=moves]").GetDomAttribute("aria-label") == "Moves for 4.0 s of 4.0 s", "how long it moves");

@@ -4144,6 +4144,16 @@ export interface components {
             /** @description What it knows the leave by, where it gives it. */
             number?: null | string;
         };
+        /** @description A clearance that the desk gave. Destinations go from the nearest to the widest: what is allowed for one is allowed for those before it. */
+        DeskClearance: {
+            /** @description The desk's own number of it. */
+            number: string;
+            /**
+             * @description Where a show is heard, as far as leave to use its sounds goes by it.
+             * @enum {unknown}
+             */
+            destination: "room" | "inside" | "web" | "sold";
+        };
         /**
          * @description What a clearance desk may say.
          * @enum {unknown}
@@ -4824,6 +4834,9 @@ export interface components {
                 credit: string;
                 /** @description Where the permission can be looked up. */
                 proof: string;
+                clearance: null | components["schemas"]["DeskClearance"];
+                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                cataloguePiece: null | string;
             };
         } | {
             /** @enum {string} */
@@ -5385,7 +5398,7 @@ export interface components {
             showing: {
                 /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                 byItself: boolean;
-                /** @description Where it is heard. */
+                /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
             };
         } | {
@@ -5517,7 +5530,7 @@ export interface components {
                 showing: {
                     /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                     byItself: boolean;
-                    /** @description Where it is heard. */
+                    /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
                 };
                 /**
@@ -5762,7 +5775,7 @@ export interface components {
                 showing: {
                     /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                     byItself: boolean;
-                    /** @description Where it is heard. */
+                    /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
                 };
                 /**
@@ -6685,6 +6698,9 @@ export interface components {
                 credit: string;
                 /** @description Where the permission can be looked up. */
                 proof: string;
+                clearance: null | components["schemas"]["DeskClearance"];
+                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                cataloguePiece: null | string;
             };
         };
         /** @description Sets how often a cue goes round. */
@@ -6755,7 +6771,7 @@ export interface components {
             showing: {
                 /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                 byItself: boolean;
-                /** @description Where it is heard. */
+                /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
             };
         };
@@ -8171,6 +8187,9 @@ export interface components {
             credit: string;
             /** @description Where the permission can be looked up. */
             proof: string;
+            clearance: null | components["schemas"]["DeskClearance"];
+            /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+            cataloguePiece: null | string;
         };
         /** @description A part of a sound heard without a join. */
         Run: {
@@ -8310,9 +8329,9 @@ export interface components {
              * @description How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.
              */
             pieceFrames: number;
-            /** @description By slide, what is planned to sound there and why, or why it is silent. */
-            explained: {
-                [key: string]: string[];
+            /** @description By slide, for those on which nothing is planned to sound: what sounds before and after, in words. */
+            plannedSilences: {
+                [key: string]: string;
             };
             /** @description The courses of fades, from silence to full, by their names: gains at equal distances. */
             curves: {
@@ -8496,7 +8515,7 @@ export interface components {
             showing: {
                 /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                 byItself: boolean;
-                /** @description Where it is heard. */
+                /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
             };
             /**
@@ -8649,7 +8668,7 @@ export interface components {
         Showing: {
             /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
             byItself: boolean;
-            /** @description Where it is heard. */
+            /** @description The widest destination that it allows. */
             where: components["schemas"]["Destination"];
         };
         /** @description One page of the deck, in running order. */
@@ -9788,6 +9807,9 @@ export interface components {
                 credit: string;
                 /** @description Where the permission can be looked up. */
                 proof: string;
+                clearance: null | components["schemas"]["DeskClearance"];
+                /** @description The id of the piece in the sound catalogue that it was taken from; null for none. */
+                cataloguePiece: null | string;
             };
         } | {
             /** @enum {string} */
@@ -10349,7 +10371,7 @@ export interface components {
             showing: {
                 /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                 byItself: boolean;
-                /** @description Where it is heard. */
+                /** @description The widest destination that it allows. */
                 where: components["schemas"]["Destination"];
             };
         } | {
@@ -10481,7 +10503,7 @@ export interface components {
                 showing: {
                     /** @description Whether it runs by itself, on the clock or as a film; where not, somebody presents it. */
                     byItself: boolean;
-                    /** @description Where it is heard. */
+                    /** @description The widest destination that it allows. */
                     where: components["schemas"]["Destination"];
                 };
                 /**

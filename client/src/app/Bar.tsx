@@ -10,6 +10,7 @@ import { Status } from "../ui/Status";
 import { ThemeButton } from "../ui/ThemeButton";
 import { ValueField } from "../ui/ValueField";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
+import { words } from "./words";
 
 interface Props {
   connected: boolean;
@@ -26,15 +27,15 @@ export function Bar({ connected, open }: Props) {
       <Link
         to="/"
         className="text-primary font-display text-xl font-bold"
-        title="All shows"
-        aria-label="Phonaris: all shows"
+        title={words.allShows}
+        aria-label={words.home}
       >
-        <span className="max-sm:hidden">Phonaris</span>
+        <span className="max-sm:hidden">{words.product}</span>
         <House size={18} className="sm:hidden" aria-hidden="true" />
       </Link>
       <div className="min-w-26 shrink-1000 basis-54 max-lg:hidden">
         <ValueField
-          label="Title of the show"
+          label={words.showTitle}
           words
           value={view.show.title}
           show={(title) => title}
@@ -44,57 +45,50 @@ export function Bar({ connected, open }: Props) {
         />
       </div>
       <Views>
-        <View to={`/shows/${showId}`} name="Run sheet" />
-        <View to={`/shows/${showId}/fit`} name="Fit" deep />
-        <View to={`/shows/${showId}/levels`} name="Levels" />
-        <View to={`/shows/${showId}/checks`} name="Checks">
+        <View to={`/shows/${showId}`} name={words.runSheet} />
+        <View to={`/shows/${showId}/fit`} name={words.fit} deep />
+        <View to={`/shows/${showId}/levels`} name={words.levels} />
+        <View to={`/shows/${showId}/checks`} name={words.checks}>
           <ChecksCount />
         </View>
-        <View to={`/shows/${showId}/dry-run`} name="Dry run" />
-        <View to={`/shows/${showId}/export`} name="Export" />
-        <View to={`/shows/${showId}/present`} name="Present" />
+        <View to={`/shows/${showId}/dry-run`} name={words.dryRun} />
+        <View to={`/shows/${showId}/export`} name={words.export} />
+        <View to={`/shows/${showId}/present`} name={words.present} />
       </Views>
-      {!connected && (
-        <Status className="text-warning text-sm">The server is away. What you did is kept; trying again…</Status>
-      )}
+      {!connected && <Status className="text-warning text-sm">{words.disconnected}</Status>}
       {solo.length > 0 && (
         <button type="button" className="btn btn-warning btn-xs shrink-0" onClick={() => setSolo([])}>
-          <Headphones size={14} /> Heard alone: hear all again
+          <Headphones size={14} /> {words.clearSolo}
         </button>
       )}
       <div className="ml-auto flex shrink-0 items-center gap-1">
         <RunningTime />
-        <IconButton
-          label={view.undo ? `Undo: ${view.undo}` : "Nothing to undo"}
-          keys={keysOf("show", "undo")}
-          off={!view.undo}
-          press={undo}
-        >
+        <IconButton label={words.undo(view.undo)} keys={keysOf("show", "undo")} off={!view.undo} press={undo}>
           <Undo2 size={18} />
         </IconButton>
         <span className="contents max-lg:hidden">
-          <IconButton
-            label={view.redo ? `Redo: ${view.redo}` : "Nothing to redo"}
-            keys={keysOf("show", "redo")}
-            off={!view.redo}
-            press={redo}
-          >
+          <IconButton label={words.redo(view.redo)} keys={keysOf("show", "redo")} off={!view.redo} press={redo}>
             <Redo2 size={18} />
           </IconButton>
-          <IconButton label="What was done, and versions" press={() => open("history")}>
+          <IconButton label={words.history} press={() => open("history")}>
             <History size={18} />
           </IconButton>
-          <IconButton label="Keys" keys={keysOf("show", "help")} press={() => open("keys")}>
+          <IconButton label={words.keys} keys={keysOf("show", "help")} press={() => open("keys")}>
             <Keyboard size={18} />
           </IconButton>
         </span>
         <div className="lg:hidden">
-          <Menu side="right" className="btn btn-ghost btn-sm btn-square" label="More" words={<MenuIcon size={18} />}>
+          <Menu
+            side="right"
+            className="btn btn-ghost btn-sm btn-square"
+            label={words.more}
+            words={<MenuIcon size={18} />}
+          >
             <MenuEntry disabled={!view.redo} choose={redo}>
-              {view.redo ? `Redo: ${view.redo}` : "Nothing to redo"}
+              {words.redo(view.redo)}
             </MenuEntry>
-            <MenuEntry choose={() => open("history")}>What was done, and versions</MenuEntry>
-            <MenuEntry choose={() => open("keys")}>Keys</MenuEntry>
+            <MenuEntry choose={() => open("history")}>{words.history}</MenuEntry>
+            <MenuEntry choose={() => open("keys")}>{words.keys}</MenuEntry>
           </Menu>
         </div>
         <ThemeButton />
@@ -112,7 +106,7 @@ function Views({ children }: { children: ReactNode }) {
     nav.current?.querySelector("[aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
   }, [pathname]);
   return (
-    <nav ref={nav} className="flex h-full min-w-0 overflow-x-auto [scrollbar-width:none]!" aria-label="Views">
+    <nav ref={nav} className="flex h-full min-w-0 overflow-x-auto [scrollbar-width:none]!" aria-label={words.views}>
       {children}
     </nav>
   );

@@ -15,6 +15,7 @@ import { selectedCues, selectedSlides, selectedSound, type Selection } from "../
 import { Sheet } from "../runsheet/Sheet";
 import { SidePanel } from "../runsheet/SidePanel";
 import { useCueKeys } from "../runsheet/useCueKeys";
+import { words } from "./words";
 
 /** The main screen: the sounds, the run sheet, what is selected, and the whole show lying flat below. */
 export function RunSheetPage() {
@@ -59,7 +60,7 @@ export function RunSheetPage() {
     <>
       <div className="flex min-h-0 grow">
         <SidePanel
-          label="Sounds"
+          label={words.sounds}
           side="left"
           className="flex w-58 flex-col max-xl:w-52"
           open={panel === "sounds"}
@@ -90,12 +91,12 @@ export function RunSheetPage() {
               aria-expanded={panel === which}
               onClick={() => setPanel(which)}
             >
-              {which === "sounds" ? "Sounds" : "Details"}
+              {words[which]}
             </button>
           ))}
         />
         <SidePanel
-          label="Details"
+          label={words.details}
           side="right"
           className="w-75 overflow-y-auto px-4 py-3 max-xl:w-72 max-xl:px-3"
           open={panel === "details"}

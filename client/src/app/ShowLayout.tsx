@@ -19,6 +19,7 @@ import { useTypedKept } from "../ui/useTypedKept";
 import { Bar } from "./Bar";
 import { droppedFiles } from "./droppedFiles";
 import { SkipLinks } from "./SkipLinks";
+import { words } from "./words";
 
 /** An open show: the bar above, and the view below it. Files dropped anywhere on it are imported. */
 export function ShowLayout() {
@@ -57,7 +58,7 @@ function Layout({ showId }: { showId: string }) {
 
   // A show that was loaded stays, whatever becomes of later requests.
   if (error && !view) return <Missing error={error} retry={() => void refetch()} />;
-  if (!view) return <main className="muted grid h-screen place-items-center">Opening the show…</main>;
+  if (!view) return <main className="muted grid h-screen place-items-center">{words.opening}</main>;
 
   const onDrop = (event: DragEvent) => {
     if (event.dataTransfer.files.length === 0) return;
@@ -90,16 +91,16 @@ function Missing({ error, retry }: { error: Error; retry: () => void }) {
   return (
     <main className="grid h-screen place-items-center text-center">
       <div>
-        <h1 className="mb-2 text-2xl">Can’t open this show</h1>
-        <p className="muted mb-4">{isGone ? "It may have been deleted." : error.message}</p>
+        <h1 className="mb-2 text-2xl">{words.cannotOpen}</h1>
+        <p className="muted mb-4">{isGone ? words.mayBeDeleted : error.message}</p>
         <p className="flex justify-center gap-2">
           {!isGone && (
             <button type="button" className="btn btn-primary" onClick={retry}>
-              Try again
+              {words.tryAgain}
             </button>
           )}
           <Link className={`btn ${isGone ? "btn-primary" : ""}`} to="/">
-            All shows
+            {words.allShows}
           </Link>
         </p>
       </div>

@@ -1,18 +1,20 @@
+import { words } from "./words";
+
 const places = [
-  ["To the main part", ["main [data-title][tabindex='0']", "main"]],
-  ["To the details", ["aside[aria-label=Details]"]],
+  [words.skipToSheet, ["main [data-title][tabindex='0']", "main"]],
+  [words.skipToDetails, ["aside[aria-label=Details]"]],
 ] as const;
 
 /** For the keyboard: past the bar and the sounds, straight to what is worked on. Seen once they have the focus. */
 export function SkipLinks() {
-  return places.map(([words, found]) => (
+  return places.map(([name, found]) => (
     <button
-      key={words}
+      key={name}
       type="button"
       className="btn btn-primary sr-only z-50 focus:not-sr-only focus:absolute focus:top-2 focus:left-2"
       onClick={() => go(found)}
     >
-      {words}
+      {name}
     </button>
   ));
 }

@@ -8,12 +8,13 @@ import { useDebouncedValue } from "../ui/useDebouncedValue";
 import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
+import { words } from "./words";
 
 const lengths: readonly (readonly [string, number, number])[] = [
-  ["any length", 0, 1e6],
-  ["under 5 s", 0, 5],
-  ["5 to 35 s", 5, 35],
-  ["over 35 s", 35, 1e6],
+  [words.anyLength, 0, 1e6],
+  [words.under5, 0, 5],
+  [words.to35, 5, 35],
+  [words.over35, 35, 1e6],
 ];
 const moods = [
   "calm",
@@ -40,7 +41,7 @@ interface Props {
 /** The sound catalogue: search, listen, take with the licence. */
 export function CatalogueDialog({ instead, close }: Props) {
   const view = useView();
-  const [words, setWords] = useState("");
+  const [query, setQuery] = useState("");
   const [kind, setKind] = useState<string>(instead?.kind ?? "");
   const [mood, setMood] = useState("");
   const [length, setLength] = useState(0);
@@ -48,7 +49,7 @@ export function CatalogueDialog({ instead, close }: Props) {
   const player = useRef<HTMLAudioElement>(null);
   const [, least, most] = lengths[length] ?? ["", 0, 1e6];
   const { data, error, isFetching, refetch } = useCatalogue({
-    words: useDebouncedValue(words, 250),
+    words: useDebouncedValue(query, 250),
     kind,
     mood,
     least,
@@ -76,14 +77,12 @@ export function CatalogueDialog({ instead, close }: Props) {
       // Stopped, or another piece is played, while this one was being loaded.
       if (isCancelled(error)) return;
       setPlaying(undefined);
-      reportError(
-        new Error(`${piece.title} cannot be heard just now: the catalogue does not answer. Try again in a moment.`),
-      );
+      reportError(new Error(words.cannotPlay(piece.title)));
     });
   };
 
   return (
-    <Dialog title={instead ? `Another piece in the place of ${instead.name}` : "Find sounds"} close={close} wide>
+    <Dialog title={instead ? words.replace(instead.name) : words.find} close={close} wide>
       <audio
         ref={player}
         onPause={() => setPlaying(undefined)}
@@ -94,30 +93,25 @@ export function CatalogueDialog({ instead, close }: Props) {
         <input
           type="search"
           className="input input-sm bg-base-200 min-w-48 grow"
-          placeholder="Words: rain, strings, begin…"
-          aria-label="Words to search for"
-          value={words}
-          onChange={(event) => setWords(event.currentTarget.value)}
+          placeholder={words.placeholder}
+          aria-label={words.search}
+          value={query}
+          onChange={(event) => setQuery(event.currentTarget.value)}
         />
-        <select
-          className="value"
-          aria-label="Kind of sound"
-          value={kind}
-          onChange={(e) => setKind(e.currentTarget.value)}
-        >
-          <option value="">any kind</option>
-          <option value="bed">beds</option>
-          <option value="spot">spots</option>
+        <select className="value" aria-label={words.kind} value={kind} onChange={(e) => setKind(e.currentTarget.value)}>
+          <option value="">{words.anyKind}</option>
+          <option value="bed">{words.beds}</option>
+          <option value="spot">{words.spots}</option>
         </select>
-        <select className="value" aria-label="Mood" value={mood} onChange={(e) => setMood(e.currentTarget.value)}>
-          <option value="">any mood</option>
+        <select className="value" aria-label={words.mood} value={mood} onChange={(e) => setMood(e.currentTarget.value)}>
+          <option value="">{words.anyMood}</option>
           {moods.map((m) => (
             <option key={m}>{m}</option>
           ))}
         </select>
         <select
           className="value"
-          aria-label="Length"
+          aria-label={words.length}
           value={length}
           onChange={(e) => setLength(Number(e.currentTarget.value))}
         >
@@ -127,19 +121,21 @@ export function CatalogueDialog({ instead, close }: Props) {
             </option>
           ))}
         </select>
-        {isFetching && <span className="loading loading-spinner loading-xs" role="status" aria-label="Searching" />}
+        {isFetching && (
+          <span className="loading loading-spinner loading-xs" role="status" aria-label={words.searching} />
+        )}
       </div>
       {error && (
         <p role="alert" className="text-error mb-2">
           {error.message}{" "}
           <button type="button" className="btn btn-xs" onClick={() => void refetch()}>
-            Try again
+            {words.tryAgain}
           </button>
         </p>
       )}
       {data?.length === 0 && (
         <p className="muted py-6 text-center">
-          Nothing is like that. {words ? "Fewer words find more." : "Another mood or length finds more."}
+          {words.noResults} {query ? words.fewerWords : words.otherFilter}
         </p>
       )}
       <ul>
@@ -148,14 +144,14 @@ export function CatalogueDialog({ instead, close }: Props) {
             <button
               type="button"
               className="text-primary grid size-8 shrink-0 cursor-pointer place-items-center"
-              aria-label={playing === piece.id ? `Stop ${piece.title}` : `Hear ${piece.title}`}
+              aria-label={playing === piece.id ? words.stop(piece.title) : words.play(piece.title)}
               onClick={() => hear(piece)}
             >
               {playing === piece.id ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" />}
             </button>
             <div className="min-w-0 grow">
               <p className="truncate">
-                <b>{piece.title}</b> <span className="muted text-sm">by {piece.author}</span>
+                <b>{piece.title}</b> <span className="muted text-sm">{words.by(piece.author)}</span>
               </p>
               <p className="muted truncate text-xs">
                 {piece.kind}, {piece.mood}; {piece.words}
@@ -171,7 +167,7 @@ export function CatalogueDialog({ instead, close }: Props) {
               disabled={taken(piece) || (take.isPending && take.variables === piece.id)}
               onClick={() => take.mutate(piece.id, instead ? { onSuccess: close } : {})}
             >
-              {taken(piece) ? "Taken" : instead ? "Put in its place" : "Take"}
+              {taken(piece) ? words.added : instead ? words.use : words.add}
             </button>
           </li>
         ))}

@@ -39,9 +39,9 @@ it("finds pieces with their licences, and knows those that were taken", async ()
   const { searched } = catalogue([]);
   await screen.findByText("Hill Rain");
   expect(screen.getAllByText("CC0-1.0")).toHaveLength(2);
-  expect(screen.getByText("Taken")).toBeTruthy();
-  expect(screen.getByText("Take")).toBeTruthy();
-  fireEvent.change(screen.getByLabelText("Words to search for"), { target: { value: "rain" } });
+  expect(screen.getByText("Added")).toBeTruthy();
+  expect(screen.getByText("Add")).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Search"), { target: { value: "rain" } });
   await waitFor(() => expect(searched.at(-1)).toBe("rain"));
 });
 

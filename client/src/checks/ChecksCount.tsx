@@ -1,8 +1,9 @@
 import { useView } from "../show/openShow";
 import { useFindings } from "../findings/useChecks";
 import { counted, open } from "../findings/words";
+import { words } from "./words";
 
-/** How much there is to put right, beside the name of the view: what stops the show or is heard. */
+/** How much there is to fix, beside the name of the view: blockers and what is audible. */
 export function ChecksCount() {
   const view = useView();
   const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.gravity !== "tidy");
@@ -14,7 +15,7 @@ export function ChecksCount() {
       title={counted(found)}
     >
       {found.length}
-      <span className="sr-only"> to put right</span>
+      <span className="sr-only">{words.toFix}</span>
     </span>
   );
 }

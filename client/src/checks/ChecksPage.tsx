@@ -9,6 +9,7 @@ import { ShowingLine } from "../findings/ShowingLine";
 import { useChecks, type Finding } from "../findings/useChecks";
 import { counted, grouped, open } from "../findings/words";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
 /** What the show should be warned about, by what to do next. */
 export default function ChecksPage() {
@@ -21,14 +22,13 @@ export default function ChecksPage() {
           {error ? (
             <LoadError error={error} retry={() => void refetch()} />
           ) : !data ? (
-            <Status className="muted">Looking the show over…</Status>
+            <Status className="muted">{words.running}</Status>
           ) : view.show.slides.length === 0 ? (
             <p className="muted mx-auto max-w-90 py-24 text-center">
-              There is nothing to look over yet.{" "}
+              {words.empty}{" "}
               <Link className="link" to={`/shows/${view.id}`}>
-                Bring in a deck
-              </Link>{" "}
-              first.
+                {words.addDeck}
+              </Link>
             </p>
           ) : (
             <Found findings={data.findings} lookedFor={data.lookedFor} />
@@ -46,20 +46,18 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
   return (
     <>
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl">Checks</h1>
+        <h1 className="text-2xl">{words.title}</h1>
         <ShowingLine />
         <Status className="muted">{todo.length === 0 ? "" : counted(todo)}</Status>
-        <PutRight findings={todo} />
+        <FixAll findings={todo} />
       </header>
       {todo.length === 0 && <AllWell lookedFor={lookedFor} left={left.length} />}
       {grouped(findings).map((group) => (
         <FindingGroup key={group.title} {...group} />
       ))}
       {left.length > 0 && (
-        <details className="mt-2" data-testid="left-so">
-          <summary className="muted cursor-pointer text-sm">
-            {left.length === 1 ? "One is left so" : `${left.length} are left so`}
-          </summary>
+        <details className="mt-2" data-testid="ignored">
+          <summary className="muted cursor-pointer text-sm">{words.ignored(left.length)}</summary>
           <ul className="mt-2">
             {left.map((finding) => (
               <FindingRow key={finding.key} finding={finding} />
@@ -71,8 +69,8 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
   );
 }
 
-/** All remedies that need no choice, as one edit. */
-function PutRight({ findings }: { findings: readonly Finding[] }) {
+/** Makes all fixes that need no decision, as one edit. */
+function FixAll({ findings }: { findings: readonly Finding[] }) {
   const view = useView();
   const fix = useFixAll(view.id);
   const safe = findings.filter((f) => f.found.remedies.some((r) => r.safe)).length;
@@ -84,7 +82,7 @@ function PutRight({ findings }: { findings: readonly Finding[] }) {
       disabled={fix.isPending}
       onClick={() => fix.mutate(undefined)}
     >
-      Put right what can be put right: {safe}
+      {words.fixAll(safe)}
     </button>
   );
 }
@@ -93,16 +91,13 @@ function AllWell({ lookedFor, left }: { lookedFor: readonly string[]; left: numb
   const view = useView();
   return (
     <div className="py-16 text-center" data-testid="all-well">
-      <p className="font-display mb-2 text-xl font-semibold">All is well</p>
-      <p className="muted mx-auto mb-5 max-w-100">
-        {lookedFor.length} checks looked the show over and found nothing{left > 0 ? " but what you left so" : ""}. Hear
-        it once as the audience will.
-      </p>
+      <p className="font-display mb-2 text-xl font-semibold">{words.allWell}</p>
+      <p className="muted mx-auto mb-5 max-w-100">{words.passed(lookedFor.length, left)}</p>
       <Link className="btn btn-primary btn-sm" to={`/shows/${view.id}/dry-run`}>
-        Make a dry run
+        {words.dryRun}
       </Link>
       <details className="mx-auto mt-8 max-w-140 text-left text-sm">
-        <summary className="muted cursor-pointer text-center">What they look for</summary>
+        <summary className="muted cursor-pointer text-center">{words.whatIsChecked}</summary>
         <ul className="mt-3 list-disc space-y-1 pl-5">
           {lookedFor.map((what) => (
             <li key={what}>{what}</li>

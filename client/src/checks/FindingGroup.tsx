@@ -2,6 +2,7 @@ import { useState } from "react";
 import { FindingRow } from "./FindingRow";
 import type { Finding } from "../findings/useChecks";
 import { alike } from "../findings/words";
+import { words } from "./words";
 
 const fewest = 6; // of the same kind, from which on only the first are shown
 const shown = 3;
@@ -34,7 +35,7 @@ function Alike({ findings }: { findings: readonly Finding[] }) {
       {few.length < findings.length && (
         <li className="line-t py-1.5 pl-49">
           <button type="button" className="btn btn-ghost btn-xs -ml-2" onClick={() => setAll(true)}>
-            and {findings.length - few.length} more like these
+            {words.moreAlike(findings.length - few.length)}
           </button>
         </li>
       )}

@@ -8,12 +8,13 @@ import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond } from "../ui/format";
 import type { Finding } from "../findings/useChecks";
 import { gravityOf } from "../findings/words";
+import { words } from "./words";
 
 /** What another piece is a way out of. */
 const ofRights = ["no-leave", "unknown-rights"];
 const before = 2; // seconds that are heard before the place
 
-/** One thing found: how grave, where, what, and what can be done about it. */
+/** One finding: its severity, where it is, what it is, and its fixes. */
 export function FindingRow({ finding }: { finding: Finding }) {
   const view = useView();
   const { edit, play, select: selectOnSheet } = useOpenShow();
@@ -38,7 +39,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
       <span className={`w-29 shrink-0 text-xs font-semibold whitespace-nowrap ${style}`}>
         <span aria-hidden="true">{mark}</span> {name}
       </span>
-      <span className="muted figures w-14 shrink-0 text-sm">{slide ? `slide ${slide.number}` : ""}</span>
+      <span className="muted figures w-14 shrink-0 text-sm">{slide ? words.slide(slide.number) : ""}</span>
       <span className="min-w-0 grow">
         <span className="block leading-snug break-words">{found.sentence}</span>
         {!leftSo && (found.remedies.length > 0 || sound) && (
@@ -55,7 +56,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
             ))}
             {sound && (
               <button type="button" className="btn btn-xs h-auto min-h-6 py-0.5" onClick={() => setSeeking(true)}>
-                Find another piece
+                {words.findPiece}
               </button>
             )}
           </span>
@@ -67,8 +68,8 @@ export function FindingRow({ finding }: { finding: Finding }) {
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Hear it: ${found.sentence}`}
-            title="Hear it"
+            aria-label={words.playAt(found.sentence)}
+            title={words.play}
             onClick={() => play(Math.max(0, at - before * framesPerSecond))}
           >
             <Play size={14} />
@@ -80,7 +81,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
             to={`/shows/${view.id}`}
             onClick={() => selectOnSheet(select)}
           >
-            Go there
+            {words.open}
           </Link>
         )}
         <button
@@ -88,7 +89,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
           className="btn btn-ghost btn-xs"
           onClick={() => edit({ kind: "leaveSo", finding: finding.key, left: !leftSo })}
         >
-          {leftSo ? "Warn of it again" : "Leave it so"}
+          {leftSo ? words.stopIgnoring : words.ignore}
         </button>
       </span>
     </li>

@@ -51,11 +51,11 @@ describe("what a show should be warned about", () => {
       finding("left", {}, true),
     ];
     expect(grouped(found).map((g) => [g.title, g.findings.length])).toEqual([
-      ["Put right with one click", 1],
-      ["Yours to choose", 1],
-      ["To be seen to", 1],
+      ["Fix with one click", 1],
+      ["Needs a decision", 1],
+      ["Fix by hand", 1],
     ]);
-    expect(counted(found)).toBe("1 stops the show, 2 are heard, 1 to tidy up");
+    expect(counted(found)).toBe("1 blocker, 2 audible, 1 minor");
   });
 
   it("has its remedies beside it, each an edit, and can be left so", async () => {
@@ -65,33 +65,33 @@ describe("what a show should be warned about", () => {
     ]);
     fireEvent.click(await screen.findByRole("button", { name: "Mute it" }));
     expect(edit).toHaveBeenLastCalledWith({ kind: "setMuted", cueId: "c1", muted: true });
-    fireEvent.click(screen.getByRole("button", { name: "Leave it so" }));
+    fireEvent.click(screen.getByRole("button", { name: "Ignore" }));
     expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "clash s2", left: true });
-    fireEvent.click(screen.getByRole("button", { name: "Warn of it again" }));
+    fireEvent.click(screen.getByRole("button", { name: "Stop ignoring" }));
     expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "left s2", left: false });
-    expect(screen.queryByText(/Put right what can be/)).toBeNull();
+    expect(screen.queryByText(/automatically/)).toBeNull();
   });
 
   it("puts right what needs no choice in one call", async () => {
     const posted = vi.fn();
     answerPosts((url) => (posted(url), { data: { revision: 1, change: null } }));
     show([finding("hand", { remedies: [remedy("Begin with its slide", true)] })]);
-    fireEvent.click(await screen.findByRole("button", { name: "Put right what can be put right: 1" }));
+    fireEvent.click(await screen.findByRole("button", { name: "Fix 1 automatically" }));
     await waitFor(() => expect(posted).toHaveBeenCalledWith(expect.stringContaining("put-right")));
   });
 
   it("shows the first of many alike", async () => {
     show(Array.from({ length: 80 }, (_, n) => finding("jump", { slideId: `s${n}` })));
-    const group = await screen.findByRole("region", { name: "To be seen to" });
+    const group = await screen.findByRole("region", { name: "Fix by hand" });
     expect(within(group).getAllByRole("listitem")).toHaveLength(4);
-    fireEvent.click(within(group).getByRole("button", { name: "and 77 more like these" }));
+    fireEvent.click(within(group).getByRole("button", { name: "77 more like these" }));
     expect(within(group).getAllByRole("listitem")).toHaveLength(80);
   });
 
   it("says that all is well, and what to do then", async () => {
     show([]);
-    expect((await screen.findByTestId("all-well")).textContent).toContain("2 checks looked the show over");
-    expect(screen.getByRole("link", { name: "Make a dry run" })).toBeTruthy();
+    expect((await screen.findByTestId("all-well")).textContent).toContain("2 checks passed");
+    expect(screen.getByRole("link", { name: "Start a dry run" })).toBeTruthy();
   });
 
   it("are not asked for any more of a show that has been changed since", async () => {

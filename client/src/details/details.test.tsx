@@ -194,7 +194,18 @@ describe("a cue", () => {
 
 describe("a sound", () => {
   it("is credited; what is missing is told", () => {
-    const unclear = sound("owl", { rights: { title: "", author: "", source: "", licence: "", credit: "", proof: "" } });
+    const unclear = sound("owl", {
+      rights: {
+        title: "",
+        author: "",
+        source: "",
+        licence: "",
+        credit: "",
+        proof: "",
+        clearance: null,
+        cataloguePiece: null,
+      },
+    });
     const { edit } = open(
       { ...viewOf({ sounds: [unclear] }), rightsMissing: { owl: ["author", "licence"] } },
       <RightsEditor sound={unclear} />,

@@ -121,7 +121,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
   [
     "how it is shown",
     <ShowingLine key="" />,
-    [choose("How the show is shown", "itself"), choose("Where the show goes", "web")],
+    [choose("How the show is shown", "itself"), choose("Destination", "web")],
     ({ showing }) => showing,
     { byItself: true, where: "web" },
   ],

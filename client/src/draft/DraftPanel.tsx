@@ -3,6 +3,7 @@ import { useOpenShow, useView } from "../show/openShow";
 import { Tick } from "../ui/fields";
 import type { useDraft } from "./useDraft";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
 interface Props {
   drafted: ReturnType<typeof useDraft>;
@@ -23,21 +24,21 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
   };
   return (
     <div data-testid="draft">
-      <h2 className="mb-1.5 text-lg leading-tight">A first draft</h2>
+      <h2 className="mb-1.5 text-lg leading-tight">{words.title}</h2>
       {problem ? (
         <p role="alert" className="text-error mb-2 text-sm">
           {problem.message}
         </p>
       ) : (
-        <Status className="mb-2 text-sm">{draft ? draft.says : "Looking at names, lengths and music…"}</Status>
+        <Status className="mb-2 text-sm">{draft ? draft.says : words.reading}</Status>
       )}
       {listening && <Listening job={listening} again={again} />}
       <div className="bg-base-100 sticky top-0 z-10 flex gap-1.5 py-1.5">
         <button type="button" className="btn btn-primary btn-sm" disabled={!draft?.edit} onClick={take}>
-          Lay it so
+          {words.apply}
         </button>
         <button type="button" className="btn btn-sm" onClick={close}>
-          Not now
+          {words.cancel}
         </button>
       </div>
       <ul className="space-y-1.5">
@@ -66,11 +67,7 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
           </li>
         ))}
       </ul>
-      {draft?.edit && (
-        <p className="muted mt-3 text-xs">
-          Levels meet their targets, and beds make room for voices. One undo takes all of it back.
-        </p>
-      )}
+      {draft?.edit && <p className="muted mt-3 text-xs">{words.more}</p>}
     </div>
   );
 }

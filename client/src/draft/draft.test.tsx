@@ -46,7 +46,7 @@ it("shows a draft with its reasons, leaves out what is not wanted, and lays the 
   expect(leave).toHaveBeenLastCalledWith(["reel", "pad"]);
   fireEvent.click(screen.getByLabelText("Reel"));
   expect(leave).toHaveBeenLastCalledWith([]);
-  fireEvent.click(screen.getByText("Lay it so"));
+  fireEvent.click(screen.getByText("Apply"));
   expect(edit).toHaveBeenLastCalledWith(made);
   expect(close).toHaveBeenCalledTimes(1);
 });

@@ -84,14 +84,14 @@ it("seeks another piece of its kind, those about as long first", async () => {
   fireEvent.click(await screen.findByText("Find another piece"));
   const dialog = within(await screen.findByRole("dialog"));
   await waitFor(() =>
-    expect(dialog.getAllByText("Put in its place").map((b) => b.closest("li")?.dataset["piece"])).toEqual([
+    expect(dialog.getAllByText("Use it instead").map((b) => b.closest("li")?.dataset["piece"])).toEqual([
       "Alike",
       "Long",
       "Short",
     ]),
   );
   expect(asked).toContain("bed");
-  fireEvent.click(dialog.getAllByText("Put in its place")[0] as HTMLElement);
+  fireEvent.click(dialog.getAllByText("Use it instead")[0] as HTMLElement);
   await waitFor(() =>
     expect(posted).toHaveBeenCalledWith("/api/shows/{id}/sounds/{soundId}/catalogue/{pieceId}", {
       params: { path: { id: "show", soundId: "Pad", pieceId: "Alike" } },

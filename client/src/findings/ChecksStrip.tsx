@@ -1,19 +1,19 @@
 import { Link } from "react-router";
 import type { Finding } from "./useChecks";
-import { counted, gravityOf, open } from "./words";
+import { counted, gravityOf, open, words } from "./words";
 
 const most = 3;
 
-/** Before a show goes out: what is left to be put right, the gravest by name, and the way there. It holds nobody up. */
+/** Before a show goes out: what is left to fix, the gravest by name, and the way there. It blocks nothing. */
 export function ChecksStrip({ showId, findings }: { showId: string; findings: readonly Finding[] }) {
   const left = open(findings).filter((f) => f.found.gravity !== "tidy");
   if (left.length === 0) return null;
   return (
-    <section aria-label="Checks" className="mb-4 rounded-md border border-[var(--line)] px-3 py-2 text-sm">
+    <section aria-label={words.checks} className="mb-4 rounded-md border border-[var(--line)] px-3 py-2 text-sm">
       <p className="mb-1">
         <b>{counted(left)}</b>{" "}
         <Link className="link whitespace-nowrap" to={`/shows/${showId}/checks`}>
-          See the checks
+          {words.all}
         </Link>
       </p>
       <ul>
@@ -25,7 +25,7 @@ export function ChecksStrip({ showId, findings }: { showId: string; findings: re
             {finding.found.sentence}
           </li>
         ))}
-        {left.length > most && <li className="muted">and {left.length - most} more</li>}
+        {left.length > most && <li className="muted">{words.more(left.length - most)}</li>}
       </ul>
     </section>
   );

@@ -1,29 +1,25 @@
 import type { Schemas } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
+import { words } from "./words";
 
 const ways = [
-  ["hand", "by somebody"],
-  ["itself", "by itself"],
+  ["hand", words.byPresenter],
+  ["itself", words.byItself],
 ] as const;
 
-export const places: readonly (readonly [Schemas["Destination"], string])[] = [
-  ["room", "in this room"],
-  ["inside", "inside the organisation"],
-  ["web", "on the open web"],
-  ["sold", "where it is sold"],
-];
+export const places = Object.entries(words.destinations) as [Schemas["Destination"], string][];
 
-/** How the show is shown, and where: what it is looked over for goes by that. */
+/** How the show is shown, and where it goes: what is checked depends on both. */
 export function ShowingLine() {
   const view = useView();
   const { edit } = useOpenShow();
   const { showing } = view.show;
   return (
     <span>
-      Shown{" "}
+      {words.shown}{" "}
       <Choice
-        label="How the show is shown"
+        label={words.howShown}
         value={showing.byItself ? "itself" : "hand"}
         options={ways}
         commit={(way) =>
@@ -31,7 +27,7 @@ export function ShowingLine() {
         }
       />{" "}
       <Choice
-        label="Where the show goes"
+        label={words.destination}
         value={showing.where}
         options={places}
         commit={(where) => edit((show) => ({ kind: "setShowing", showing: { ...show.showing, where } }))}

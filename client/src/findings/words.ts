@@ -1,29 +1,49 @@
 import type { Schemas } from "../api/client";
+import { plural } from "../ui/plural";
 import type { Finding } from "./useChecks";
 
 type Gravity = Schemas["Gravity"];
 
-/** How grave findings are, the gravest first, each with its mark, what it does and how it is drawn: told by shape, word and colour. */
+/** What checks, and what stands of them in other views, say. */
+export const words = {
+  checks: "Checks",
+  all: "See all checks",
+  more: (n: number) => `${n} more`,
+  shown: "Shown",
+  howShown: "How the show is shown",
+  byPresenter: "by a presenter",
+  byItself: "self-running",
+  destination: "Destination",
+  destinations: {
+    room: "in this room",
+    inside: "inside the organisation",
+    web: "on the open web",
+    sold: "where it is sold",
+  },
+  groups: {
+    safe: { title: "Fix with one click", what: "These fixes remove nothing and move nothing." },
+    choice: { title: "Needs a decision", what: "More than one fix, or it affects something else." },
+    byHand: { title: "Fix by hand", what: "Open the slide or the cue." },
+  },
+};
+
+/** How grave findings are, the gravest first, each with its mark, name and style: told by shape, word and colour. */
 const gravities: Record<Gravity, { order: number; mark: string; name: string; style: string }> = {
-  stops: { order: 0, mark: "■", name: "stops the show", style: "text-error" },
-  heard: { order: 1, mark: "◆", name: "is heard", style: "text-warning" },
-  tidy: { order: 2, mark: "○", name: "to tidy up", style: "muted" },
+  stops: { order: 0, mark: "■", name: "Blocker", style: "text-error" },
+  heard: { order: 1, mark: "◆", name: "Audible", style: "text-warning" },
+  tidy: { order: 2, mark: "○", name: "Minor", style: "muted" },
 };
 
 export const gravityOf = (finding: Finding) => gravities[finding.found.gravity];
 
-/** What is not left so. */
+/** What is not ignored. */
 export const open = (findings: readonly Finding[]) => findings.filter((f) => !f.leftSo);
 
-/** How many of each gravity: "2 stop the show, 3 are heard". */
+/** How many of each severity: "2 blockers, 3 audible, 1 minor". */
 export function counted(findings: readonly Finding[]): string {
   const of = (gravity: Gravity) => findings.filter((f) => f.found.gravity === gravity).length;
   const [stops, heard, tidy] = [of("stops"), of("heard"), of("tidy")];
-  return [
-    stops > 0 && `${stops} ${stops === 1 ? "stops" : "stop"} the show`,
-    heard > 0 && `${heard} ${heard === 1 ? "is" : "are"} heard`,
-    tidy > 0 && `${tidy} to tidy up`,
-  ]
+  return [stops > 0 && plural(stops, "blocker"), heard > 0 && `${heard} audible`, tidy > 0 && `${tidy} minor`]
     .filter(Boolean)
     .join(", ");
 }
@@ -40,18 +60,15 @@ export function grouped(findings: readonly Finding[]): readonly Group[] {
   const safe = (f: Finding) => f.found.remedies.some((r) => r.safe);
   return [
     {
-      title: "Put right with one click",
-      what: "These take nothing away and move nothing.",
+      ...words.groups.safe,
       findings: todo.filter(safe),
     },
     {
-      title: "Yours to choose",
-      what: "There is more than one way, or something else changes with it.",
+      ...words.groups.choice,
       findings: todo.filter((f) => !safe(f) && f.found.remedies.length > 0),
     },
     {
-      title: "To be seen to",
-      what: "No click does it: go there.",
+      ...words.groups.byHand,
       findings: todo.filter((f) => f.found.remedies.length === 0),
     },
   ]

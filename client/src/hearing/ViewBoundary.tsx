@@ -1,5 +1,6 @@
 import { Component, type ReactNode } from "react";
 import { isSounding, silence } from "./sounding";
+import { words } from "./words";
 
 interface Props {
   /** What is shown: another view starts afresh. */
@@ -33,14 +34,8 @@ function Failed({ error, retry }: { error: Error; retry: () => void }) {
   return (
     <main className="grid min-h-0 grow place-items-center p-6 text-center">
       <div role="alert">
-        <h1 className="mb-2 text-2xl">
-          {isCodeMissing ? "This view couldn’t be loaded" : "This view stopped working"}
-        </h1>
-        <p className="muted mb-4">
-          {isCodeMissing
-            ? "Phonaris isn’t responding, or was updated. Saved changes are safe."
-            : "This is a fault in Phonaris. Saved changes are safe."}
-        </p>
+        <h1 className="mb-2 text-2xl">{isCodeMissing ? words.notLoaded : words.stopped}</h1>
+        <p className="muted mb-4">{isCodeMissing ? words.notLoadedWhy : words.stoppedWhy}</p>
         <p className="flex justify-center gap-2">
           <button
             type="button"
@@ -48,17 +43,17 @@ function Failed({ error, retry }: { error: Error; retry: () => void }) {
             // Code that could not be loaded is asked for again only by a new page.
             onClick={() => (isCodeMissing ? window.location.reload() : retry())}
           >
-            Reload this view
+            {words.reload}
           </button>
           {isSounding() && (
             <button type="button" className="btn" onClick={silence}>
-              Stop the sound
+              {words.stopSound}
             </button>
           )}
         </p>
         {!isCodeMissing && (
           <details className="muted mt-6 text-sm">
-            <summary>What happened</summary>
+            <summary>{words.details}</summary>
             {error.message}
           </details>
         )}

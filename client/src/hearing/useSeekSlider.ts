@@ -3,6 +3,7 @@ import { framesPerSecond, time } from "../ui/format";
 import { useDragValue } from "../ui/useDragValue";
 import type { ChunkPlayer } from "./ChunkPlayer";
 import { useEachFrame } from "./usePlayer";
+import { words } from "./words";
 
 const stepSeconds = 5;
 
@@ -39,7 +40,7 @@ export function useSeekSlider<E extends HTMLElement>({ label, player, frames, go
     "aria-valuemin": 0,
     "aria-valuemax": Math.round(frames / framesPerSecond),
     "aria-valuenow": 0,
-    title: "Arrow keys move by five seconds",
+    title: words.seekKeys,
     ...bind(),
   } as const;
 }

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { ShowView } from "../api/client";
 import { useGoToPosition, useHistory, useRestoreVersion, useSaveVersion, useVersions } from "../api/history";
 import { Dialog } from "../ui/Dialog";
+import { words } from "./words";
 
 /** How many lines are shown at first: of a show that was worked on for months there are thousands. */
 const atFirst = 200;
@@ -16,9 +17,9 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
   const save = useSaveVersion(view.id);
   const restore = useRestoreVersion(view.id);
   return (
-    <Dialog title="What was done" close={close} wide>
+    <Dialog title={words.title} close={close} wide>
       <div className="grid grid-cols-[1fr_17rem] gap-6 max-md:grid-cols-1">
-        <ol className="max-h-[60vh] overflow-y-auto" aria-label="History">
+        <ol className="max-h-[60vh] overflow-y-auto" aria-label={words.changes}>
           {lines.toReversed().map((line) => (
             <li key={line.position} className="line-b flex items-baseline gap-3 py-1">
               <span className={`grow ${line.applied ? "" : "muted line-through"}`}>{line.sentence}</span>
@@ -27,21 +28,21 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
                 className="btn btn-ghost btn-xs shrink-0"
                 onClick={() => goTo.mutate(line.applied ? line.position - 1 : line.position)}
               >
-                {line.applied ? "Back to before" : "Do it again"}
+                {line.applied ? words.undoTo : words.redoTo}
               </button>
             </li>
           ))}
           {(lines[0]?.position ?? 1) > 1 && (
             <li className="py-2">
               <button type="button" className="btn btn-xs" onClick={() => setMost(most * 5)}>
-                Show earlier
+                {words.earlier}
               </button>
             </li>
           )}
-          {lines.length === 0 && <li className="muted">Nothing was changed yet.</li>}
+          {lines.length === 0 && <li className="muted">{words.empty}</li>}
         </ol>
-        <section aria-label="Versions">
-          <h3 className="mb-2 text-base">Versions</h3>
+        <section aria-label={words.versions}>
+          <h3 className="mb-2 text-base">{words.versions}</h3>
           <form
             className="mb-3 flex gap-1.5"
             onSubmit={(event) => {
@@ -51,13 +52,13 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
           >
             <input
               className="value min-w-0 grow"
-              aria-label="Name of the version"
-              placeholder="Name it as it is now"
+              aria-label={words.versionName}
+              placeholder={words.versionName}
               value={name}
               onChange={(event) => setName(event.currentTarget.value)}
             />
             <button type="submit" className="btn btn-primary btn-sm" disabled={!name.trim()}>
-              Keep
+              {words.saveVersion}
             </button>
           </form>
           <ul className="space-y-1.5">
@@ -67,14 +68,12 @@ export function HistoryDialog({ view, close }: { view: ShowView; close: () => vo
                   {version.name}
                 </span>
                 <button type="button" className="btn btn-xs" onClick={() => restore.mutate(version.id)}>
-                  Go back to it
+                  {words.restore}
                 </button>
               </li>
             ))}
           </ul>
-          {versions.length === 0 && (
-            <p className="muted text-sm">Keep the show as it is under a name, and go back to it whenever you like.</p>
-          )}
+          {versions.length === 0 && <p className="muted text-sm">{words.aboutVersions}</p>}
         </section>
       </div>
     </Dialog>

@@ -27,18 +27,18 @@ describe("what was done", () => {
   it("is told from the latest on, and wound back to before a line or forth to one taken back", async () => {
     show();
     const posted = vi.spyOn(api, "POST").mockResolvedValue({ data: view, response: new Response() } as never);
-    const told = () => within(screen.getByLabelText("History")).getAllByRole("listitem", { hidden: true });
+    const told = () => within(screen.getByLabelText("Changes")).getAllByRole("listitem", { hidden: true });
     await waitFor(() => expect(told()).toHaveLength(3));
     expect(told().map((l) => l.textContent)).toEqual([
-      "Dusk Pad: level −6 dBDo it again",
-      "Dusk Pad: through slide 4 → 6Back to before",
-      "Dusk Pad: placed on slide 1Back to before",
+      "Dusk Pad: level −6 dBRedo to here",
+      "Dusk Pad: through slide 4 → 6Undo to here",
+      "Dusk Pad: placed on slide 1Undo to here",
     ]);
     const position = () =>
       (posted.mock.lastCall?.[1] as unknown as { params: { query: { position: number } } }).params.query.position;
-    fireEvent.click(screen.getByText("Do it again"));
+    fireEvent.click(screen.getByText("Redo to here"));
     await waitFor(() => expect(position()).toBe(3));
-    fireEvent.click(screen.getAllByText("Back to before")[0] as HTMLElement);
+    fireEvent.click(screen.getAllByText("Undo to here")[0] as HTMLElement);
     await waitFor(() => expect(position()).toBe(1));
   });
 
@@ -48,12 +48,12 @@ describe("what was done", () => {
       data: url.endsWith("goback") ? view : [...versions, { ...versions[0], id: "v2", name: "As rehearsed" }],
     }));
     await screen.findByText("Before the rehearsal");
-    expect((screen.getByText("Keep") as HTMLButtonElement).disabled).toBe(true);
-    fireEvent.change(screen.getByLabelText("Name of the version"), { target: { value: "As rehearsed" } });
-    fireEvent.click(screen.getByText("Keep"));
+    expect((screen.getByText("Save version") as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText("Version name"), { target: { value: "As rehearsed" } });
+    fireEvent.click(screen.getByText("Save version"));
     await screen.findByText("As rehearsed");
-    expect((screen.getByLabelText("Name of the version") as HTMLInputElement).value).toBe("");
-    fireEvent.click(screen.getAllByText("Go back to it")[0] as HTMLElement);
+    expect((screen.getByLabelText("Version name") as HTMLInputElement).value).toBe("");
+    fireEvent.click(screen.getAllByText("Restore")[0] as HTMLElement);
     await waitFor(() =>
       expect(posted.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "show", versionId: "v1" } } }),
     );

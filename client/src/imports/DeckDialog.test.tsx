@@ -36,9 +36,9 @@ function ask(found: DeckLook | string) {
 describe("a deck brought into a show with slides", () => {
   it("is put in whole, or some slides of it", async () => {
     const { asked, close } = ask(look({}));
-    await screen.findByText("3 slides, 2 steps, 1 sound. Those chosen are put in.");
+    await screen.findByText("3 slides, 2 steps, 1 sound. Selected slides will be added.");
     fireEvent.click(screen.getByLabelText(/Two/));
-    fireEvent.click(screen.getByText("Put 2 slides in"));
+    fireEvent.click(screen.getByText("Add 2 slides"));
     await waitFor(() => expect(close).toHaveBeenCalled());
     expect(asked).toEqual([{ url: "/api/shows/{id}/deck", body: { files, index: 1, fills: false, numbers: [1, 3] } }]);
   });
@@ -54,7 +54,7 @@ describe("a deck brought into a show with slides", () => {
         likely: "refresh",
       }),
     );
-    await screen.findByText(/What is it for/);
+    await screen.findByText(/What should happen/);
     fireEvent.click(screen.getByText("Refresh"));
     await waitFor(() =>
       expect(asked).toEqual([{ url: "/api/shows/{id}/deck/refresh", body: { files, fromDeck: [] } }]),
@@ -93,18 +93,18 @@ describe("a deck brought into a show with slides", () => {
     const close = vi.fn();
     const { unmount } = open(viewOf(), <DeckDialog deck={{ files, index: 1 }} close={close} />);
     await screen.findByText("Reading the deck…");
-    fireEvent.click(screen.getByText("Leave it"));
+    fireEvent.click(screen.getByText("Cancel"));
     expect(close).toHaveBeenCalled();
     unmount();
     await waitFor(() => expect(signals.map((s) => s.aborted)).toEqual([true]));
 
     // Once it is chosen what it is for, it is read again, to be put in.
     ask(look({}));
-    await screen.findByText("Put 3 slides in");
+    await screen.findByText("Add 3 slides");
     goOn();
-    fireEvent.click(screen.getByText("Put 3 slides in"));
+    fireEvent.click(screen.getByText("Add 3 slides"));
     await screen.findByText("Reading the deck…");
-    fireEvent.click(screen.getByText("Leave it"));
+    fireEvent.click(screen.getByText("Cancel"));
     await waitFor(() => expect(signals.map((s) => s.aborted)).toEqual([true, true]));
     expect(said).not.toHaveBeenCalled();
   });
@@ -112,7 +112,7 @@ describe("a deck brought into a show with slides", () => {
   it("that cannot be read is told, and nothing is done", async () => {
     const { asked, close } = ask("talk.pptx is damaged and cannot be read. Save the deck once more and bring that in.");
     expect((await screen.findByRole("alert")).textContent).toContain("talk.pptx is damaged");
-    fireEvent.click(screen.getByText("Leave it"));
+    fireEvent.click(screen.getByText("Cancel"));
     expect(close).toHaveBeenCalled();
     expect(asked).toEqual([]);
   });

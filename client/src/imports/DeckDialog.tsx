@@ -13,6 +13,7 @@ import { LoadError } from "../ui/LoadError";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
 type Way = DeckLook["likely"];
 
@@ -76,7 +77,7 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
         <>
           {busy && <Reading />}
           <button type="button" className="btn btn-sm" onClick={leave}>
-            Leave it
+            {words.cancel}
           </button>
           {look && (
             <button
@@ -86,10 +87,10 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
               onClick={() => void go()}
             >
               {way === "put"
-                ? putWords(numbers?.size ?? look.titles.length)
+                ? words.add(numbers?.size ?? look.titles.length)
                 : way === "refresh"
-                  ? "Refresh"
-                  : "Use these pictures"}
+                  ? words.refresh
+                  : words.applyPictures}
             </button>
           )}
         </>
@@ -102,20 +103,16 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
       ) : (
         <>
           <p className="mb-3">
-            {count(look.titles.length, "slide")}
-            {look.report.steps > 0 && `, ${count(look.report.steps, "step")}`}
-            {look.report.sounds > 0 && `, ${count(look.report.sounds, "sound")}`}.{" "}
-            {oneWay ? "Those chosen are put in." : "What is it for?"}
+            {words.contents(look.titles.length, look.report.steps, look.report.sounds)}{" "}
+            {oneWay ? words.selectedAreAdded : words.whatFor}
           </p>
           {!oneWay && (
-            <div className="mb-4 flex gap-2" role="group" aria-label="What the deck is for">
-              <Choose name="Put its slides in" on={way === "put"} press={() => setWay("put")} />
+            <div className="mb-4 flex gap-2" role="group" aria-label={words.ways}>
+              <Choose name={words.addSlides} on={way === "put"} press={() => setWay("put")} />
               {look.refreshes && (
-                <Choose name="Refresh the slides here" on={way === "refresh"} press={() => setWay("refresh")} />
+                <Choose name={words.refreshSlides} on={way === "refresh"} press={() => setWay("refresh")} />
               )}
-              {look.joins && (
-                <Choose name="Give the slides exact pictures" on={way === "join"} press={() => setWay("join")} />
-              )}
+              {look.joins && <Choose name={words.usePictures} on={way === "join"} press={() => setWay("join")} />}
             </div>
           )}
           {way === "put" && <PickSlides titles={look.titles} numbers={numbers} pick={setNumbers} />}
@@ -143,15 +140,12 @@ export function DeckDialog({ deck, close }: { deck: UploadedDeck; close: () => v
   );
 }
 
-const putWords = (n: number) => (n === 1 ? "Put 1 slide in" : `Put ${n} slides in`);
-const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;
-
 /** How long it takes is not known. */
 function Reading() {
   return (
     <div className="muted mr-auto flex items-center gap-3 text-sm">
-      <Status>Reading the deck…</Status>
-      <progress className="progress progress-primary w-32" aria-label="Reading the deck" />
+      <Status>{words.readingDeck}</Status>
+      <progress className="progress progress-primary w-32" aria-label={words.readingDeck} />
     </div>
   );
 }
@@ -182,7 +176,7 @@ function PickSlides({ titles, numbers, pick }: PickProps) {
     <>
       <div className="mb-2 text-sm">
         <Tick ticked={!numbers || numbers.size === titles.length} set={(all) => pick(all ? undefined : new Set())}>
-          All slides
+          {words.allSlides}
         </Tick>
       </div>
       <ul className="grid grid-cols-2 gap-x-6 gap-y-1">

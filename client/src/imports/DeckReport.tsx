@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import type { JobView } from "../api/client";
 import { useRemoveJob } from "../api/jobs";
+import { words } from "./words";
 
 interface Report {
   slides?: number;
@@ -16,22 +17,17 @@ export function DeckReport({ job }: { job: JobView }) {
   const remove = useRemoveJob(job.showId);
   const [open, setOpen] = useState(false);
   const report = JSON.parse(job.result ?? "{}") as Report;
-  const parts = [
-    report.slides !== undefined && count(report.slides, "slide"),
-    !!report.steps && count(report.steps, "step"),
-    report.sounds > 0 && count(report.sounds, "sound"),
-  ].filter(Boolean);
   const missed = report.notUnderstood.length;
   return (
     <div className="bg-base-300 rounded-md px-2.5 py-1.5 text-xs">
       <div className="flex items-start justify-between gap-1">
         <p className="min-w-0">
-          <b className="break-words">{job.name}</b>: {parts.join(", ")}.
+          <b className="break-words">{job.name}</b>: {words.parts(report.slides, report.steps, report.sounds)}.
         </p>
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square -mr-1"
-          aria-label={`Put the report on ${job.name} away`}
+          aria-label={words.closeReport(job.name)}
           onClick={() => remove.mutate(job.id)}
         >
           <X size={13} />
@@ -45,7 +41,7 @@ export function DeckReport({ job }: { job: JobView }) {
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
-            {count(missed, "thing")} other than in the deck
+            {words.differently(missed)}
           </button>
           {open && (
             <ul className="mt-1 max-h-40 list-disc overflow-y-auto pl-4">
@@ -67,5 +63,3 @@ export function isWorthTelling(job: JobView): boolean {
   const report = JSON.parse(job.result) as Report;
   return job.kind === "sounds" || report.notUnderstood.length > 0 || report.sounds > 0 || !!report.steps;
 }
-
-const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;

@@ -9,8 +9,9 @@ import { RecordDialog } from "../record/RecordDialog";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
 import { IconButton } from "../ui/IconButton";
+import { words } from "./words";
 
-/** Brings files in, and tells how far those on their way have come and what became of those that could not be read. */
+/** Imports files, and shows the progress of imports and the errors of those that failed. */
 export function ImportPanel({ slideId }: { slideId: string | undefined }) {
   const view = useView();
   const uploads = useOpenState((state) => state.uploads);
@@ -24,11 +25,11 @@ export function ImportPanel({ slideId }: { slideId: string | undefined }) {
   );
   return (
     <div className="line-t px-4 py-3">
-      <ul className="mb-2 max-h-72 space-y-2 overflow-y-auto empty:hidden" aria-label="On their way">
+      <ul className="mb-2 max-h-72 space-y-2 overflow-y-auto empty:hidden" aria-label={words.progress}>
         {uploads.map((u) => (
           <li key={u.id} className="flex items-start gap-1">
-            <Line name={u.fraction === undefined ? `Reading ${u.name}` : u.name} fraction={u.fraction} />
-            <Stop name={`Stop bringing in ${u.name}`} press={u.stop} />
+            <Line name={u.fraction === undefined ? words.reading(u.name) : u.name} fraction={u.fraction} />
+            <Stop name={words.cancelImport(u.name)} press={u.stop} />
           </li>
         ))}
         {shown.map((job) => (
@@ -43,22 +44,22 @@ export function ImportPanel({ slideId }: { slideId: string | undefined }) {
           </li>
         ))}
       </ul>
-      <FileInput ref={chooser} label="Files to bring in" multiple choose={(files) => importFiles(files)} />
-      <FileInput ref={folderChooser} label="Folder to bring in" folder choose={(files) => importFiles(files)} />
+      <FileInput ref={chooser} label={words.files} multiple choose={(files) => importFiles(files)} />
+      <FileInput ref={folderChooser} label={words.folder} folder choose={(files) => importFiles(files)} />
       <div className="flex gap-1">
         <button type="button" className="btn btn-primary btn-sm grow px-2" onClick={() => chooser.current?.click()}>
-          Bring in
+          {words.import}
         </button>
-        <IconButton className="btn-sm w-7 px-0" label="Bring in a folder" press={() => folderChooser.current?.click()}>
+        <IconButton className="btn-sm w-7 px-0" label={words.importFolder} press={() => folderChooser.current?.click()}>
           <FolderOpen size={15} />
         </IconButton>
-        <IconButton className="btn-sm w-7 px-0" label="Find sounds in the catalogue" press={() => setOpen("catalogue")}>
+        <IconButton className="btn-sm w-7 px-0" label={words.catalogue} press={() => setOpen("catalogue")}>
           <Search size={15} />
         </IconButton>
-        <IconButton className="btn-sm w-7 px-0" label="Record a voice" press={() => setOpen("record")}>
+        <IconButton className="btn-sm w-7 px-0" label={words.record} press={() => setOpen("record")}>
           <Mic size={15} />
         </IconButton>
-        <IconButton className="btn-sm w-7 px-0" label="Take the music of another show" press={() => setOpen("music")}>
+        <IconButton className="btn-sm w-7 px-0" label={words.musicOfShow} press={() => setOpen("music")}>
           <ListMusic size={15} />
         </IconButton>
       </div>
@@ -78,7 +79,7 @@ function Stopped({ job }: { job: JobView }) {
       <p className="truncate" title={job.name}>
         {job.name}
       </p>
-      <p className="muted">cannot be shown in the browser yet</p>
+      <p className="muted">{words.noPreview}</p>
       <TryAgain job={job} />
     </div>
   );
@@ -88,18 +89,16 @@ function TryAgain({ job }: { job: JobView }) {
   const copy = useCopyVideo(job.showId);
   return (
     <button type="button" className="btn btn-xs mt-1" onClick={() => copy.mutate(job.subject ?? "")}>
-      Try again
+      {words.tryAgain}
     </button>
   );
 }
-
-/** What some kinds of job do to what they are named after. */
-const does: Record<string, string> = { deck: "Drawing ", speed: "Changing the speed of " };
 
 function JobLine({ job }: { job: JobView }) {
   const cancel = useCancelJob(job.showId);
   const remove = useRemoveJob(job.showId);
   const failed = job.state === "failed";
+  const says = words.jobs[job.kind];
   return (
     <div className="flex items-start gap-1">
       {failed ? (
@@ -110,14 +109,10 @@ function JobLine({ job }: { job: JobView }) {
           {job.kind === "video" && <TryAgain job={job} />}
         </div>
       ) : (
-        <Line name={`${does[job.kind] ?? ""}${job.name}`} fraction={job.progress} />
+        <Line name={says?.name(job.name) ?? job.name} fraction={job.progress} />
       )}
       <Stop
-        name={
-          failed
-            ? `Put the message about ${job.name} away`
-            : `Stop ${(does[job.kind] ?? "bringing in ").toLowerCase()}${job.name}`
-        }
+        name={failed ? words.closeMessage(job.name) : (says?.cancel ?? words.cancelImport)(job.name)}
         press={() => (failed ? remove : cancel).mutate(job.id)}
       />
     </div>
@@ -136,7 +131,7 @@ function Line({ name, fraction }: { name: string; fraction: number | undefined }
   return (
     <div className="min-w-0 grow text-xs">
       <p className="truncate">{name}</p>
-      <progress className="progress progress-primary h-1.5" value={fraction} max={1} aria-label={`${name}, how far`} />
+      <progress className="progress progress-primary h-1.5" value={fraction} max={1} aria-label={words.howFar(name)} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useId } from "react";
 import { useView } from "../show/openShow";
 import { ValueField } from "../ui/ValueField";
+import { words } from "./words";
 
 interface Props {
   titles: readonly string[];
@@ -9,17 +10,16 @@ interface Props {
 }
 
 const none = -1;
-const noSlide = "no slide";
 
 /** Which slide each page belongs to: proposed by the words on them, corrected by typing. Several pages on one slide become its steps. */
 export function JoinPages({ titles, joined, join }: Props) {
   const { slides } = useView().show;
   const list = useId();
-  const name = (at: number) => (at === none ? noSlide : `${at + 1} · ${slides[at]?.title ?? ""}`);
+  const name = (at: number) => (at === none ? words.noSlide : `${at + 1} · ${slides[at]?.title ?? ""}`);
   // A thousand pages each with a thousand slides to choose from would be a million choices: they share one list.
   const read = (typed: string) => {
     const wanted = typed.trim().toLowerCase();
-    if (wanted === "" || noSlide.startsWith(wanted)) return none;
+    if (wanted === "" || words.noSlide.startsWith(wanted)) return none;
     const number = /^(\d+)(?: ·|$)/.exec(wanted)?.[1];
     const at = number ? Number(number) - 1 : slides.findIndex(({ title }) => title.toLowerCase().includes(wanted));
     return at >= 0 && at < slides.length ? at : undefined;
@@ -35,9 +35,9 @@ export function JoinPages({ titles, joined, join }: Props) {
       <table className="w-full text-sm">
         <thead className="muted text-left text-xs">
           <tr>
-            <th className="w-10 py-1 font-semibold">Page</th>
-            <th className="font-semibold">Says</th>
-            <th className="w-80 font-semibold">Is the picture of</th>
+            <th className="w-10 py-1 font-semibold">{words.page}</th>
+            <th className="font-semibold">{words.text}</th>
+            <th className="w-80 font-semibold">{words.slide}</th>
           </tr>
         </thead>
         <tbody>
@@ -47,17 +47,17 @@ export function JoinPages({ titles, joined, join }: Props) {
               <td className="max-w-60 truncate pr-3">{title}</td>
               <td className="py-1">
                 <ValueField
-                  label={`Slide of page ${page + 1}`}
+                  label={words.slideOfPage(page + 1)}
                   words
                   value={joined[page] ?? none}
                   show={name}
                   read={read}
-                  hint={`Type a slide’s number from 1 to ${slides.length}, or its title.`}
+                  hint={words.slideHint(slides.length)}
                   commit={(to) => join(joined.map((at, i) => (i === page ? to : at)))}
                   list={list}
                   width="15rem"
                 />
-                {steps[page] && <span className="muted ml-2 text-xs">step {steps[page]}</span>}
+                {steps[page] && <span className="muted ml-2 text-xs">{words.step(steps[page])}</span>}
               </td>
             </tr>
           ))}

@@ -43,15 +43,13 @@ it("shows where each cue would go, and lays those that are chosen", async () => 
   open(viewOf(), <MusicOfDialog close={vi.fn()} />);
   await screen.findByText("slides 1–3");
   // Neither the show itself nor one without sounds is offered; without sections, titles come first.
-  expect([...(screen.getByLabelText("From which show") as HTMLSelectElement).options].map((o) => o.text)).toEqual([
-    "May",
-  ]);
+  expect([...(screen.getByLabelText("From show") as HTMLSelectElement).options].map((o) => o.text)).toEqual(["May"]);
   expect(asked[0]).toEqual(["May", "titles"]);
   expect((screen.getByLabelText(/^Owl/) as HTMLInputElement).disabled).toBe(true);
   fireEvent.click(screen.getByLabelText(/^Bell/));
-  fireEvent.change(screen.getByLabelText("Matched by"), { target: { value: "numbers" } });
+  fireEvent.change(screen.getByLabelText("Match slides by"), { target: { value: "numbers" } });
   await waitFor(() => expect(asked.at(-1)).toEqual(["May", "numbers"]));
-  fireEvent.click(await screen.findByText("Lay one cue"));
+  fireEvent.click(await screen.findByText("Place 1 cue"));
   await waitFor(() =>
     expect(posted).toHaveBeenCalledWith("/api/shows/{id}/music-of/{other}", {
       params: { path: { id: "show", other: "May" } },
@@ -63,5 +61,5 @@ it("shows where each cue would go, and lays those that are chosen", async () => 
 it("says so where there is nothing to take", async () => {
   answerGets(() => ({ data: [card("show", 2)] }));
   open(viewOf(), <MusicOfDialog close={vi.fn()} />);
-  await screen.findByText("There is no other show with sounds.");
+  await screen.findByText("No other show has sounds.");
 });

@@ -5,12 +5,9 @@ import { useShows } from "../api/shows";
 import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
 import { Choice, Tick } from "../ui/fields";
+import { words } from "./words";
 
-const ways: readonly (readonly [Schemas["MatchedBy"], string])[] = [
-  ["sections", "sections of the same name"],
-  ["titles", "their titles"],
-  ["numbers", "their numbers"],
-];
+const ways = Object.entries(words.matchedBy) as [Schemas["MatchedBy"], string][];
 
 /** The music of another show laid on this one's slides: where each cue would go, before it does. */
 export function MusicOfDialog({ close }: { close: () => void }) {
@@ -26,7 +23,7 @@ export function MusicOfDialog({ close }: { close: () => void }) {
   const take = useTakeMusicOf(view.id);
   return (
     <Dialog
-      title="Take the music of another show"
+      title={words.musicOfShow}
       close={close}
       wide
       actions={
@@ -36,31 +33,31 @@ export function MusicOfDialog({ close }: { close: () => void }) {
           disabled={laid.length === 0 || take.isPending}
           onClick={() => other && take.mutate({ other, by, cueIds: laid.map((l) => l.cueId) }, { onSuccess: close })}
         >
-          {laid.length === 1 ? "Lay one cue" : `Lay ${laid.length} cues`}
+          {words.placeCues(laid.length)}
         </button>
       }
     >
       {others.length === 0 ? (
-        <p className="muted">There is no other show with sounds.</p>
+        <p className="muted">{words.noOtherShow}</p>
       ) : (
         <>
           <p className="mb-3 flex flex-wrap items-center gap-2">
-            From{" "}
+            {words.fromShow}
             <Choice
-              label="From which show"
+              label={words.fromShow}
               value={other ?? ""}
               options={others.map((s) => [s.id, s.title] as const)}
               commit={setChosen}
               width="18rem"
             />
-            with slides matched by <Choice label="Matched by" value={by} options={ways} commit={setBy} width="15rem" />
+            {words.matchBy} <Choice label={words.matchBy} value={by} options={ways} commit={setBy} width="15rem" />
           </p>
           <table className="mb-4 w-full">
             <thead className="muted text-left text-sm">
               <tr>
-                <th className="font-normal">Cue</th>
-                <th className="font-normal">There</th>
-                <th className="font-normal">Here</th>
+                <th className="font-normal">{words.cue}</th>
+                <th className="font-normal">{words.there}</th>
+                <th className="font-normal">{words.here}</th>
               </tr>
             </thead>
             <tbody>
@@ -83,9 +80,7 @@ export function MusicOfDialog({ close }: { close: () => void }) {
               ))}
             </tbody>
           </table>
-          <p className="muted text-sm">
-            Levels, fades, loops and fits come along, and the targets of that show. One undo takes all of it back.
-          </p>
+          <p className="muted text-sm">{words.carried}</p>
         </>
       )}
     </Dialog>

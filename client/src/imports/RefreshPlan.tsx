@@ -1,14 +1,8 @@
 import type { RefreshLine } from "../api/client";
 import { Tick } from "../ui/fields";
+import { words } from "./words";
 
 const order = ["gone", "new", "changed", "kept"] as const;
-const words: Record<RefreshLine["kind"], { title: string; note: string }> = {
-  gone: { title: "Gone", note: "taken out; cues on them move inward or are parked" },
-  new: { title: "New", note: "put in where they stand in the deck" },
-  changed: { title: "Changed", note: "new picture and words; holds and sounds stay" },
-  kept: { title: "Kept", note: "as they are" },
-};
-
 /** What a refresh would do, before it is done; and of slides changed in both places, whose texts to use. */
 export function RefreshPlan({
   lines,
@@ -25,20 +19,16 @@ export function RefreshPlan({
   return (
     <div className="space-y-3">
       {differing.length > 0 && (
-        <section aria-label="Changed in both">
+        <section aria-label={words.changedInBoth}>
           <h3 className="text-sm">
-            Changed in both <span className="figures">{differing.length}</span>{" "}
-            <span className="muted font-sans font-normal">
-              title or notes were edited here and in the deck; yours stay unless you choose
-            </span>
+            {words.changedInBoth} <span className="figures">{differing.length}</span>{" "}
+            <span className="muted font-sans font-normal">{words.yoursStay}</span>
           </h3>
           <ul className="mt-1 space-y-1">
             {differing.map(({ slideId, number, title, fromDeck: theirs }) => (
               <li key={slideId}>
                 <Tick ticked={fromDeck.has(slideId ?? "")} set={(on) => choose(slideId ?? "", on)}>
-                  <span className="min-w-0 truncate">
-                    Use the deck’s texts for slide <span className="figures">{number}</span>, “{title}”
-                  </span>
+                  <span className="min-w-0 truncate">{words.useDeckTexts(number, title)}</span>
                 </Tick>
                 <Difference here={here(slideId ?? "")} theirs={theirs} />
               </li>
@@ -50,10 +40,10 @@ export function RefreshPlan({
         const own = lines.filter((l) => l.kind === kind);
         if (own.length === 0) return null;
         return (
-          <section key={kind} aria-label={words[kind].title}>
+          <section key={kind} aria-label={words.refreshed[kind].title}>
             <h3 className="text-sm">
-              {words[kind].title} <span className="figures">{own.length}</span>{" "}
-              <span className="muted font-sans font-normal">{words[kind].note}</span>
+              {words.refreshed[kind].title} <span className="figures">{own.length}</span>{" "}
+              <span className="muted font-sans font-normal">{words.refreshed[kind].note}</span>
             </h3>
             <ul className="mt-1 flex flex-wrap gap-1.5">
               {own.map((line, i) => (
@@ -66,7 +56,7 @@ export function RefreshPlan({
           </section>
         );
       })}
-      <p className="muted text-sm">One undo takes all of it back.</p>
+      <p className="muted text-sm">{words.oneUndo}</p>
     </div>
   );
 }
@@ -82,13 +72,13 @@ function Difference({ here, theirs }: { here: Texts | undefined; theirs: Texts |
   const texts = (["title", "notes"] as const).filter((of) => here[of] !== theirs[of]);
   const line = (name: string, from: Texts) => (
     <p className="truncate" title={texts.map((of) => from[of]).join("\n")}>
-      {name}: {texts.map((of) => from[of] || "(empty)").join(" · ")}
+      {name}: {texts.map((of) => from[of] || words.empty).join(" · ")}
     </p>
   );
   return (
     <div className="muted pl-8 text-sm" data-testid="texts">
-      {line("Here", here)}
-      {line("Deck", theirs)}
+      {line(words.here, here)}
+      {line(words.deck, theirs)}
     </div>
   );
 }

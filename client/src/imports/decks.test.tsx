@@ -34,10 +34,10 @@ describe("a refresh", () => {
     );
     expect([...document.querySelectorAll("section")].map((s) => s.getAttribute("aria-label"))).toEqual([
       "Changed in both",
-      "Gone",
+      "Removed",
       "New",
       "Changed",
-      "Kept",
+      "Unchanged",
     ]);
     // Only what differs is shown.
     expect(screen.getByTestId("texts").textContent).toBe("Here: Said hereDeck: Said there");
@@ -94,7 +94,7 @@ describe("a report", () => {
     expect(isWorthTelling(told)).toBe(true);
     open(viewOf(), <DeckReport job={told} />);
     expect(screen.getByText(/3 slides, 1 step, 2 sounds/)).toBeTruthy();
-    fireEvent.click(screen.getByText("1 thing other than in the deck"));
+    fireEvent.click(screen.getByText("1 item imported differently"));
     expect(screen.getByText("Slide 3: a chart is not drawn.")).toBeTruthy();
     expect(screen.getByText(offer)).toBeTruthy();
   });

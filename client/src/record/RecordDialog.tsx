@@ -12,6 +12,7 @@ import { Dialog } from "../ui/Dialog";
 import { framesPerSecond, shortTime } from "../ui/format";
 import { useLeaveWarning } from "../ui/useLeaveWarning";
 import { useRecorder, type RecorderState } from "./useRecorder";
+import { words } from "./words";
 
 const clipping = 0.985;
 
@@ -34,7 +35,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
     setBusy(true);
     try {
       await land(await recorder.keep());
-      toast("The voice is kept.");
+      toast(words.saved);
       close();
     } catch (problem) {
       reportError(problem);
@@ -44,7 +45,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
 
   return (
     <Dialog
-      title="Record a voice"
+      title={words.title}
       close={() => {
         if (state === "taken") recorder.drop();
         close();
@@ -53,10 +54,10 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
         state === "taken" ? (
           <>
             <button type="button" className="btn btn-sm" disabled={busy} onClick={() => void recorder.start()}>
-              Take it again
+              {words.again}
             </button>
             <button type="button" className="btn btn-primary btn-sm" disabled={busy} onClick={() => void keep()}>
-              Keep it
+              {words.save}
             </button>
           </>
         ) : undefined
@@ -64,7 +65,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
     >
       <Lost land={land} />
       <div className="mb-4 grid grid-cols-[6rem_1fr] items-center gap-y-2">
-        <label htmlFor="microphone">Microphone</label>
+        <label htmlFor="microphone">{words.microphone}</label>
         <select
           id="microphone"
           className="value"
@@ -78,7 +79,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
             </option>
           ))}
         </select>
-        <label htmlFor="lands">Lands on</label>
+        <label htmlFor="lands">{words.slide}</label>
         <select id="lands" className="value" value={target} onChange={(event) => setTarget(event.currentTarget.value)}>
           {shown.map((slide, i) => (
             <option key={slide.id} value={slide.id}>
@@ -96,7 +97,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
       <div className="mt-4 flex items-center justify-center gap-4">
         {state === "quiet" && (
           <button type="button" className="btn btn-primary" onClick={() => void recorder.start()}>
-            <Circle size={16} fill="currentColor" /> Record
+            <Circle size={16} fill="currentColor" /> {words.record}
           </button>
         )}
         {state === "counting" && (
@@ -108,16 +109,16 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
           <>
             <Clock seconds={recorder.seconds} />
             <button type="button" className="btn btn-primary" onClick={recorder.stop}>
-              <Square size={16} fill="currentColor" /> Stop
+              <Square size={16} fill="currentColor" /> {words.stop}
             </button>
           </>
         )}
         {state === "taken" && recorder.heard && (
-          <audio controls src={recorder.heard} className="w-full" aria-label="The take" data-testid="take" />
+          <audio controls src={recorder.heard} className="w-full" aria-label={words.take} data-testid="take" />
         )}
       </div>
       <p className="muted mt-4 text-sm">
-        {target && `Notes of the slide: ${shown.find((s) => s.id === target)?.notes || "none"}`}
+        {target && words.notes(shown.find((s) => s.id === target)?.notes || words.noNotes)}
       </p>
     </Dialog>
   );
@@ -152,9 +153,7 @@ function Meter({ level, state }: { level: () => number; state: RecorderState }) 
         <div ref={bar} className={`h-full ${loud ? "bg-error" : state === "recording" ? "bg-accent" : "bg-primary"}`} />
       </div>
       <p className={`mt-1 h-5 text-sm ${loud ? "text-error font-semibold" : "muted"}`} role="status">
-        {loud
-          ? "Too loud: move back a little, or turn the microphone down."
-          : "Speak as you will: the bar should reach two thirds."}
+        {loud ? words.tooLoud : words.goodLevel}
       </p>
     </div>
   );
@@ -178,7 +177,7 @@ function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
     <ul className="mb-3 space-y-1 empty:hidden">
       {takes?.map((take) => (
         <li key={take.id} className="bg-base-300 flex items-center justify-between gap-2 rounded-md px-3 py-2 text-sm">
-          <span>“{take.name}” was not ended; what had arrived is here.</span>
+          <span>{words.interrupted(take.name)}</span>
           <span className="flex gap-1">
             <button
               type="button"
@@ -189,10 +188,10 @@ function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
                   .then(() => refetch(), reportError)
               }
             >
-              Keep it
+              {words.save}
             </button>
             <button type="button" className="btn btn-ghost btn-xs" onClick={() => drop.mutate(take.id)}>
-              Drop it
+              {words.discard}
             </button>
           </span>
         </li>

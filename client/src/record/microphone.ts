@@ -1,5 +1,6 @@
 import { UserError } from "../api/errors";
 import { practiceMicrophone } from "./practiceMicrophone";
+import { words } from "./words";
 
 /** An open microphone, to be ended by the code that opened it. */
 export interface Microphone {
@@ -26,7 +27,7 @@ export async function openMicrophone(
     });
     return { stream, end: () => stream.getTracks().forEach((track) => track.stop()) };
   } catch {
-    throw new UserError("No microphone access. Allow it for this page, connect one, or use the practice microphone.");
+    throw new UserError(words.noAccess);
   }
 }
 
@@ -38,8 +39,7 @@ const recordedType = () => types.find((type) => MediaRecorder.isTypeSupported(ty
 /** Whether the browser can record in a format that is known here. */
 export const canRecord = () => recordedType() !== undefined;
 
-export const cannotRecord = () =>
-  new UserError("This browser can't record sound. Use another one, or add a recording as a file.");
+export const cannotRecord = () => new UserError(words.cannotRecord);
 
 /**
  * A recorder of a microphone.

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { TakeUpload } from "../api/takes";
 import { silence } from "../hearing/sounding";
 import { openMicrophone, practice, recorderOf, recordingName } from "./microphone";
+import { words } from "./words";
 
 export type RecorderState = "quiet" | "counting" | "recording" | "taken";
 
@@ -70,11 +71,11 @@ export function useRecorder(showId: string) {
       const found = input.current
         ? (await navigator.mediaDevices.enumerateDevices())
             .filter((d) => d.kind === "audioinput" && d.deviceId !== "communications")
-            .map((d, i) => ({ id: d.deviceId, name: d.label || `Microphone ${i + 1}` }))
+            .map((d, i) => ({ id: d.deviceId, name: d.label || words.nthMicrophone(i + 1) }))
         : [];
       if (left) return;
-      const usual = { id: "", name: input.current ? "The usual one" : "None" };
-      setDevices([usual, ...found.filter((d) => d.id !== ""), { id: practice, name: "Practice microphone" }]);
+      const usual = { id: "", name: input.current ? words.defaultMicrophone : words.noMicrophone };
+      setDevices([usual, ...found.filter((d) => d.id !== ""), { id: practice, name: words.practice }]);
     })();
     return () => {
       left = true;
@@ -124,7 +125,7 @@ export function useRecorder(showId: string) {
       if (heard) drop();
       silence();
       // Nothing to record from, and why, is told.
-      if (!input.current) return setProblem((before) => before ?? "No microphone is open. Choose one.");
+      if (!input.current) return setProblem((before) => before ?? words.noneOpen);
       setState("counting");
       for (let left = countFrom; left > 0; left--) {
         setCount(left);

@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import type { JobView } from "../api/client";
 import { isOpen, useCancelJob, useJobs } from "../api/jobs";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
 /** Sounds being listened to: how far that has come, with a way to stop it; tells when it has ended. */
 export function Listening({ job, again }: { job: JobView; again: () => void }) {
@@ -15,24 +16,24 @@ export function Listening({ job, again }: { job: JobView; again: () => void }) {
   if (now.state === "cancelled" || now.state === "failed")
     return (
       <div className="flex flex-wrap items-center gap-3">
-        <Status>{now.problem ?? `${now.name} has not been listened to.`}</Status>
+        <Status>{now.problem ?? words.notAnalysed(now.name)}</Status>
         <button type="button" className="btn btn-sm" onClick={again}>
-          Listen to it
+          {words.analyse}
         </button>
       </div>
     );
   return (
     <div className="flex flex-wrap items-center gap-3">
-      <Status>Listening to {now.name}: finding its beats and where it can be joined.</Status>
+      <Status>{words.analysing(now.name)}</Status>
       <progress
         className="progress progress-primary w-40"
         value={now.progress}
         max={1}
-        aria-label="How far the listening has come"
+        aria-label={words.analysisProgress}
       />
       {isOpen(now) && (
         <button type="button" className="btn btn-xs" onClick={() => cancel.mutate(job.id)}>
-          <X size={13} /> Stop
+          <X size={13} /> {words.cancel}
         </button>
       )}
     </div>

@@ -10,6 +10,7 @@ import { addSound, replaceSound } from "../api/sounds";
 import { stop, upload as uploadFile, type Purpose } from "../api/upload";
 import { isDeck, isVideo } from "./fileKinds";
 import type { OpenState } from "./openState";
+import { words } from "./words";
 
 const atOnce = 2;
 const behindTheLast = 2 ** 31 - 1;
@@ -51,7 +52,7 @@ export function createImports(queries: QueryClient, showId: string, state: Store
     const existing = view()?.show.sounds.find((s) => s.media === uploaded.hash && !s.removed);
     // What is dropped on the sheet is placed there, though it was imported before.
     const isPlaced = isVideo(file) && ("slideId" in to || "index" in to);
-    if (existing && !isPlaced) toast(`${file.name} is here already, as ${existing.name}.`);
+    if (existing && !isPlaced) toast(words.alreadyHere(file.name, existing.name));
     else {
       const body = isVideo(file) ? { ...uploaded, kind: "video" as const, ...to } : uploaded;
       upsertJob(queries, await addSound(showId, body));

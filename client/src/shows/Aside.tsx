@@ -1,5 +1,6 @@
 import type { Schemas } from "../api/client";
 import { useTrash } from "../api/shows";
+import { words } from "./words";
 
 type ShowAside = Schemas["ShowAside"];
 
@@ -8,14 +9,14 @@ interface Props {
   deletePermanently: (show: ShowAside) => void;
 }
 
-/** The shows that were deleted: they can be fetched back until their time is over, or be removed for good before. */
+/** The shows that were deleted: they can be restored for a while, or deleted permanently before. */
 export function Aside({ restore, deletePermanently }: Props) {
   const { data: shows = [] } = useTrash();
   if (shows.length === 0) return null;
   return (
     <details className="mt-10">
       <summary className="cursor-pointer text-lg font-semibold">
-        Deleted shows <span className="muted font-normal">({shows.length})</span>
+        {words.trash} <span className="muted font-normal">({shows.length})</span>
       </summary>
       <ul className="mt-3 divide-y divide-[var(--line)]">
         {shows.map((show) => (
@@ -24,13 +25,13 @@ export function Aside({ restore, deletePermanently }: Props) {
               {show.title}
             </span>
             <span className="muted text-sm">
-              kept until {new Date(show.goneAt).toLocaleDateString([], { dateStyle: "long" })}
+              {words.deletedOn(new Date(show.goneAt).toLocaleDateString([], { dateStyle: "long" }))}
             </span>
             <button type="button" className="btn btn-sm" onClick={() => restore(show.id)}>
-              Fetch it back
+              {words.restore}
             </button>
             <button type="button" className="btn btn-sm btn-ghost" onClick={() => deletePermanently(show)}>
-              Remove for good
+              {words.deletePermanently}
             </button>
           </li>
         ))}

@@ -8,6 +8,7 @@ import { MsField } from "../ui/fields";
 import { FileInput } from "../ui/FileInput";
 import { Status } from "../ui/Status";
 import { useLeaveWarning } from "../ui/useLeaveWarning";
+import { words } from "./words";
 
 /** Makes a show from a deck that is dropped or chosen, or opens one that was saved as a package. */
 export function NewShow() {
@@ -15,7 +16,7 @@ export function NewShow() {
   const chooser = useRef<HTMLInputElement>(null);
   const [holdMs, setHoldMs] = useState(8000);
   const [over, setOver] = useState(false);
-  const [underWay, setUnderWay] = useState<{ words: string; fraction: number | undefined; stop: () => void }>();
+  const [underWay, setUnderWay] = useState<{ what: string; fraction: number | undefined; stop: () => void }>();
   const [problem, setProblem] = useState<string>();
   const running = useRef<AbortController>(undefined);
   // A user who has left the page is not to be taken to the new show later.
@@ -28,27 +29,27 @@ export function NewShow() {
     setProblem(undefined);
     const work = (running.current = new AbortController());
     const { signal } = work;
-    const tell = (words: string, fraction?: number) => setUnderWay({ words, fraction, stop: () => stop(work) });
+    const show = (what: string, fraction?: number) => setUnderWay({ what, fraction, stop: () => stop(work) });
     const send = (file: File, purpose: Purpose) => {
-      const sent = (fraction: number) => tell(`Bringing in ${file.name}`, fraction);
+      const sent = (fraction: number) => show(words.uploading(file.name), fraction);
       sent(0);
       return upload(file, purpose, sent, signal);
     };
     const open = async (file: File) => {
       const body = await send(file, "show");
-      tell(`Opening ${file.name}`);
+      show(words.opening(file.name));
       return openPackage(body, signal);
     };
     const begin = async () => {
       const brought = [];
       for (const file of files) brought.push(await send(file, "deck"));
-      tell(`Reading ${files.length === 1 ? files[0]?.name : `${files.length} files`}`);
+      show(words.reading(files.length === 1 ? (files[0]?.name ?? "") : words.files(files.length)));
       return createShow(brought, holdMs, signal);
     };
     try {
       const saved = files.find((file) => file.name.toLowerCase().endsWith(packageEnding));
-      const show = await (saved ? open(saved) : begin());
-      await navigate(`/shows/${show.id}`);
+      const made = await (saved ? open(saved) : begin());
+      await navigate(`/shows/${made.id}`);
     } catch (reason) {
       if (!signal.aborted) setProblem(reason instanceof Error ? reason.message : String(reason));
     } finally {
@@ -59,7 +60,7 @@ export function NewShow() {
 
   return (
     <section
-      aria-label="New show"
+      aria-label={words.newShow}
       className={`bg-base-100 flex items-center gap-6 rounded-lg border-2 border-dashed p-8 ${over ? "border-primary" : "border-[var(--line)]"}`}
       onDragOver={(event) => {
         event.preventDefault();
@@ -74,24 +75,22 @@ export function NewShow() {
     >
       <FilePlus2 size={40} strokeWidth={1.4} className="text-primary shrink-0" aria-hidden="true" />
       <div className="min-w-0 grow">
-        <h2 className="text-xl">Begin with your deck</h2>
-        <p className="muted mt-1">
-          Drop it here: a presentation (PPTX, ODP), a PDF, pictures of the slides, or a show that was saved.
-        </p>
+        <h2 className="text-xl">{words.start}</h2>
+        <p className="muted mt-1">{words.drop}</p>
         <p className="mt-3">
-          Each slide stays <MsField label="Hold of each slide" ms={holdMs} commit={setHoldMs} /> to begin with.
+          {words.hold} <MsField label={words.hold} ms={holdMs} commit={setHoldMs} />
         </p>
         {underWay && (
           <div className="mt-3 flex items-center gap-3">
-            <Status className="min-w-0 truncate">{underWay.words}…</Status>
+            <Status className="min-w-0 truncate">{underWay.what}…</Status>
             <progress
               className="progress progress-primary w-40 shrink-0"
               value={underWay.fraction}
               max={1}
-              aria-label={underWay.words}
+              aria-label={underWay.what}
             />
             <button type="button" className="btn btn-sm" onClick={underWay.stop}>
-              Stop
+              {words.cancel}
             </button>
           </div>
         )}
@@ -103,13 +102,13 @@ export function NewShow() {
       </div>
       <FileInput
         ref={chooser}
-        label="Files of the deck"
+        label={words.deckFiles}
         accept={`${deckEndings},${packageEnding}`}
         multiple
         choose={(files) => void make(files)}
       />
       <button type="button" className="btn btn-primary" disabled={!!underWay} onClick={() => chooser.current?.click()}>
-        Choose files
+        {words.chooseFiles}
       </button>
     </section>
   );

@@ -2,6 +2,7 @@ import { Copy, Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import type { ShowCard as Card } from "../api/client";
 import { shortTime } from "../ui/format";
+import { words } from "./words";
 
 /** A show in the list: its first slide, its title, and how much is in it. */
 export function ShowCard({ show, remove, copy }: { show: Card; remove: () => void; copy: () => void }) {
@@ -12,8 +13,8 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
         <button
           type="button"
           className="btn btn-sm btn-square absolute top-2 right-12 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:opacity-100"
-          aria-label={`Duplicate ${show.title}`}
-          title="Duplicate"
+          aria-label={words.duplicateShow(show.title)}
+          title={words.duplicate}
           onClick={copy}
         >
           <Copy size={16} />
@@ -22,8 +23,8 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
       <button
         type="button"
         className="btn btn-sm btn-square absolute top-2 right-2 opacity-0 group-focus-within:opacity-100 group-hover:opacity-100 pointer-coarse:opacity-100"
-        aria-label={`Delete ${show.title}`}
-        title="Delete"
+        aria-label={words.deleteShow(show.title)}
+        title={words.delete}
         onClick={remove}
       >
         <Trash2 size={16} />
@@ -32,7 +33,7 @@ export function ShowCard({ show, remove, copy }: { show: Card; remove: () => voi
   );
 }
 
-/** A show that cannot be opened: why, and what is kept of it, for whoever mends it. */
+/** A show that cannot be opened: why, and its data. */
 function Unreadable({ show }: { show: Card }) {
   return (
     <div className="flex h-full flex-col gap-3 p-4" role="alert">
@@ -41,7 +42,7 @@ function Unreadable({ show }: { show: Card }) {
       </h3>
       <p className="text-sm">{show.problem}</p>
       <a className="btn btn-sm mt-auto self-start" href={`/api/shows/${show.id}/written`} download>
-        Save its file
+        {words.downloadData}
       </a>
     </div>
   );
@@ -58,19 +59,17 @@ function Readable({ show }: { show: Card }) {
           loading="lazy"
         />
       ) : (
-        <div className="bg-base-300 muted grid aspect-video place-items-center">No slides yet</div>
+        <div className="bg-base-300 muted grid aspect-video place-items-center">{words.noSlides}</div>
       )}
       <div className="p-4">
         <h3 className="truncate text-base" title={show.title}>
           {show.title}
         </h3>
         <p className="muted mt-1 text-sm">
-          {count(show.slides, "slide")}, {count(show.sounds, "sound")}
+          {words.contents(show.slides, show.sounds)}
           <span className="figures float-right">{shortTime(show.runningTimeFrames)}</span>
         </p>
       </div>
     </Link>
   );
 }
-
-const count = (n: number, what: string) => `${n} ${what}${n === 1 ? "" : "s"}`;

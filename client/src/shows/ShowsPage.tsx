@@ -5,6 +5,7 @@ import { NewShow } from "./NewShow";
 import { Aside } from "./Aside";
 import { ShowCard } from "./ShowCard";
 import { ThemeButton } from "../ui/ThemeButton";
+import { words } from "./words";
 
 /** The first page: a new show from a deck, and the shows there are. */
 export function ShowsPage() {
@@ -15,18 +16,16 @@ export function ShowsPage() {
     <div className="mx-auto max-w-6xl px-8 py-8">
       <header className="mb-8 flex items-baseline justify-between">
         <div>
-          <h1 className="text-primary text-3xl">Phonaris</h1>
-          <p className="muted mt-1">Music and sound for slides: placed, fitted, heard and handed over.</p>
+          <h1 className="text-primary text-3xl">{words.product}</h1>
+          <p className="muted mt-1">{words.about}</p>
         </div>
         <ThemeButton />
       </header>
       <main>
         <NewShow />
-        <h2 className="mt-10 mb-4 text-xl">Your shows</h2>
-        {error && <p role="alert">Phonaris does not answer. Start it with ./phonaris serve, then reload this page.</p>}
-        {shows?.length === 0 && (
-          <p className="muted">There are none yet. Bring in a deck above, and it becomes your first.</p>
-        )}
+        <h2 className="mt-10 mb-4 text-xl">{words.yourShows}</h2>
+        {error && <p role="alert">{words.notResponding}</p>}
+        {shows?.length === 0 && <p className="muted">{words.empty}</p>}
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(16rem,1fr))] gap-5">
           {shows?.map((show) => (
             <ShowCard key={show.id} show={show} remove={() => remove(show)} copy={() => duplicate.mutate(show.id)} />
@@ -47,14 +46,14 @@ function useRemoval() {
   const remove = (show: Card) =>
     deletion.mutate(show.id, {
       onSuccess: () =>
-        toast(`“${show.title}” deleted. You can restore it for 30 days.`, {
+        toast(words.deleted(show.title), {
           duration: 8000,
-          action: { label: "Undo", onClick: () => restore(show.id) },
+          action: { label: words.undo, onClick: () => restore(show.id) },
         }),
     });
   const deletePermanently = (show: { id: string; title: string }) =>
     permanently.mutate(show.id, {
-      onSuccess: (freed) => toast(`“${show.title}” permanently deleted. ${bytes(freed.bytes)} freed.`),
+      onSuccess: (freed) => toast(words.deletedPermanently(show.title, bytes(freed.bytes))),
     });
   return { remove, restore, deletePermanently };
 }

@@ -68,15 +68,15 @@ it("is stopped on its way and while it is read, without a complaint, and what ca
     return new Promise((___, reject) => signal.addEventListener("abort", () => reject(signal.reason as Error)));
   });
   bring("talk.pptx");
-  await screen.findByText("Bringing in talk.pptx…");
+  await screen.findByText("Uploading talk.pptx…");
   expect(fraction()).toBe(0.25);
-  fireEvent.click(screen.getByText("Stop"));
+  fireEvent.click(screen.getByText("Cancel"));
   await waitFor(() => expect(screen.queryByRole("progressbar")).toBeNull());
 
   upload.mockResolvedValue(arrived);
   bring("talk.pptx");
   await screen.findByText("Reading talk.pptx…");
-  fireEvent.click(screen.getByText("Stop"));
+  fireEvent.click(screen.getByText("Cancel"));
   await waitFor(() => expect(screen.queryByRole("progressbar")).toBeNull());
   expect(screen.queryByRole("alert")).toBeNull();
 

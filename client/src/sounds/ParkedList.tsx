@@ -1,4 +1,5 @@
 import { useOpenShow, useView } from "../show/openShow";
+import { words } from "./words";
 
 /**
  * The cues that do not hang on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
@@ -11,8 +12,8 @@ export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }
   const parked = view.show.cues.filter((c) => !hung.has(c.id));
   if (parked.length === 0) return null;
   return (
-    <section aria-label="Parked cues">
-      <h3 className="text-warning px-2 pt-4 pb-1 font-sans text-xs font-semibold">Parked cues</h3>
+    <section aria-label={words.parked}>
+      <h3 className="text-warning px-2 pt-4 pb-1 font-sans text-xs font-semibold">{words.parked}</h3>
       <ul>
         {parked.map((cue) => {
           const sound = view.show.sounds.find((s) => s.id === cue.soundId);
@@ -26,14 +27,14 @@ export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }
               >
                 {sound.name}
               </button>
-              {cue.span && <span className="muted text-xs">begins too late</span>}
+              {cue.span && <span className="muted text-xs">{words.startsTooLate}</span>}
               {sound.removed && (
                 <button
                   type="button"
                   className="btn btn-xs"
                   onClick={() => edit({ kind: "restoreSound", soundId: sound.id, spans: [] })}
                 >
-                  Bring it back
+                  {words.restore}
                 </button>
               )}
             </li>

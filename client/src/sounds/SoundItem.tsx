@@ -7,6 +7,7 @@ import { shortTime } from "../ui/format";
 import { useInView } from "../ui/useInView";
 import { Waveform } from "../ui/Waveform";
 import { soundType } from "../show/dragTypes";
+import { words } from "./words";
 
 const columns = 64;
 
@@ -39,7 +40,7 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
       <button
         type="button"
         className="text-primary grid h-8 w-6 shrink-0 cursor-pointer place-items-center rounded"
-        aria-label={playing ? `Stop ${sound.name}` : `Hear ${sound.name}`}
+        aria-label={playing ? words.stop(sound.name) : words.play(sound.name)}
         onClick={() => (playing ? player.stop() : play(0, sound.figures.frames))}
       >
         {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" />}
@@ -71,35 +72,32 @@ export function SoundItem({ sound, uses, selected, select, place }: Props) {
           <span className="muted shrink-0 text-xs group-focus-within:hidden group-hover:hidden">
             {view.soundProblems[sound.id] && (
               <span className="text-error font-semibold" title={view.soundProblems[sound.id]}>
-                silent{" "}
+                {words.silent}{" "}
               </span>
             )}
             {sound.figures.missingFrames > 0 && (
-              <span className="text-warning" title="The file is damaged: a part of it is missing">
-                damaged{" "}
+              <span className="text-warning" title={words.damagedWhy}>
+                {words.damaged}{" "}
               </span>
             )}
             {view.rightsMissing[sound.id] && (
-              <span
-                className="mr-1.5"
-                title={`Rights missing: ${view.rightsMissing[sound.id]?.join(" and ")} not known`}
-              >
+              <span className="mr-1.5" title={words.notKnown(view.rightsMissing[sound.id] ?? [])}>
                 <Copyright
                   size={13}
                   className="text-warning inline align-[-2px]"
                   role="img"
-                  aria-label="rights missing"
+                  aria-label={words.rightsMissing}
                 />
               </span>
             )}
-            {uses === 0 ? "not used" : uses === 1 ? "1 cue" : `${uses} cues`}
+            {words.uses(uses)}
           </span>
           <span className="hidden items-center gap-1 text-xs group-focus-within:flex group-hover:flex pointer-coarse:flex">
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"
-              aria-label={`Place ${sound.name}`}
-              title="Place on the chosen slide"
+              aria-label={words.place(sound.name)}
+              title={words.placeHere}
               onClick={place}
             >
               <ListPlus size={15} />

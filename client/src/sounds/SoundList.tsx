@@ -3,13 +3,9 @@ import type { ShowView, Sound, SoundKind } from "../api/client";
 import { useView } from "../show/openShow";
 import { ParkedList } from "./ParkedList";
 import { SoundItem } from "./SoundItem";
+import { words } from "./words";
 
-const kinds: readonly (readonly [SoundKind, string])[] = [
-  ["bed", "Beds"],
-  ["voice", "Voices"],
-  ["spot", "Spots"],
-  ["video", "Videos"],
-];
+const kinds = Object.entries(words.kinds) as [SoundKind, string][];
 
 type Order = "kind" | "name" | "length" | "newest";
 type Which = "all" | SoundKind | "used" | "unused" | "unclear";
@@ -32,10 +28,10 @@ export function SoundList({ selected, select, selectCue, place, children }: Prop
   const { cues } = view.show;
   const sounds = view.show.sounds.filter((s) => !s.removed);
   const uses = (s: Sound) => cues.filter((c) => c.soundId === s.id).length;
-  const words = wanted.trim().toLowerCase().split(/\s+/);
+  const parts = wanted.trim().toLowerCase().split(/\s+/);
   const found = sounds.filter(
     (s) =>
-      words.every((w) => `${s.name} ${s.fileName} ${s.rights.author} ${s.kind}`.toLowerCase().includes(w)) &&
+      parts.every((w) => `${s.name} ${s.fileName} ${s.rights.author} ${s.kind}`.toLowerCase().includes(w)) &&
       isOne(s, which, uses(s), view.rightsMissing),
   );
   const item = (sound: Sound) => (
@@ -52,13 +48,13 @@ export function SoundList({ selected, select, selectCue, place, children }: Prop
     <>
       <div className="px-4 pt-3 pb-2">
         <h2 className="mb-2 flex items-baseline justify-between text-base">
-          Sounds <span className="muted figures text-sm font-normal">{sounds.length}</span>
+          {words.title} <span className="muted figures text-sm font-normal">{sounds.length}</span>
         </h2>
         <input
           type="search"
           className="input input-sm bg-base-200 w-full"
-          placeholder="Find a sound"
-          aria-label="Find a sound"
+          placeholder={words.find}
+          aria-label={words.find}
           value={wanted}
           onChange={(event) => setWanted(event.currentTarget.value)}
         />
@@ -66,40 +62,36 @@ export function SoundList({ selected, select, selectCue, place, children }: Prop
           <div className="quiet -mx-2 mt-1 flex text-xs">
             <select
               className="value w-1/2 font-normal"
-              aria-label="Which sounds"
+              aria-label={words.filter}
               value={which}
               onChange={(event) => setWhich(event.currentTarget.value as Which)}
             >
-              <option value="all">all of them</option>
-              <option value="bed">beds</option>
-              <option value="voice">voices</option>
-              <option value="spot">spots</option>
-              {sounds.some((s) => s.kind === "video") && <option value="video">videos</option>}
-              <option value="used">used</option>
-              <option value="unused">not used</option>
-              <option value="unclear">rights missing</option>
+              <option value="all">{words.all}</option>
+              <option value="bed">{words.beds}</option>
+              <option value="voice">{words.voices}</option>
+              <option value="spot">{words.spots}</option>
+              {sounds.some((s) => s.kind === "video") && <option value="video">{words.videos}</option>}
+              <option value="used">{words.used}</option>
+              <option value="unused">{words.unused}</option>
+              <option value="unclear">{words.rightsMissing}</option>
             </select>
             <select
               className="value w-1/2 font-normal"
-              aria-label="Order of the sounds"
+              aria-label={words.order}
               value={order}
               onChange={(event) => setOrder(event.currentTarget.value as Order)}
             >
-              <option value="kind">by kind</option>
-              <option value="name">by name</option>
-              <option value="length">longest first</option>
-              <option value="newest">newest first</option>
+              <option value="kind">{words.byKind}</option>
+              <option value="name">{words.byName}</option>
+              <option value="length">{words.longest}</option>
+              <option value="newest">{words.newest}</option>
             </select>
           </div>
         )}
       </div>
       <div className="min-h-0 grow overflow-y-auto px-2 pb-2">
-        {sounds.length === 0 && (
-          <p className="muted px-2 pt-4 text-sm">
-            No sounds yet. Drop music, voices or effects anywhere on this page, or bring them in below.
-          </p>
-        )}
-        {sounds.length > 0 && found.length === 0 && <p className="muted px-2 pt-4 text-sm">No sound is like that.</p>}
+        {sounds.length === 0 && <p className="muted px-2 pt-4 text-sm">{words.empty}</p>}
+        {sounds.length > 0 && found.length === 0 && <p className="muted px-2 pt-4 text-sm">{words.noMatch}</p>}
         {order !== "kind" ? (
           <ul>{sorted(found, order).map(item)}</ul>
         ) : (

@@ -15,7 +15,16 @@ const view = viewOf({
     named("c", "Tin bell", { kind: "spot", figures: { ...sound("x").figures, frames: 48_000 } }),
     named("d", "Owl", {
       kind: "spot",
-      rights: { title: "", author: "", source: "", licence: "CC0-1.0", credit: "", proof: "" },
+      rights: {
+        title: "",
+        author: "",
+        source: "",
+        licence: "CC0-1.0",
+        credit: "",
+        proof: "",
+        clearance: null,
+        cataloguePiece: null,
+      },
     }),
     named("e", "Old Waltz", { removed: true }),
   ],
@@ -33,13 +42,13 @@ describe("the list of sounds", () => {
     fireEvent.change(screen.getByLabelText("Find a sound"), { target: { value: "aino spot" } });
     expect(shown()).toEqual(["Tin bell"]);
     fireEvent.change(screen.getByLabelText("Find a sound"), { target: { value: "nightingale" } });
-    expect(screen.getByText("No sound is like that.")).toBeTruthy();
+    expect(screen.getByText("No matching sounds.")).toBeTruthy();
   });
 
   it("is filtered and sorted", () => {
     open({ ...view, rightsMissing: { d: ["author"] } }, list());
-    const which = screen.getByLabelText("Which sounds");
-    const order = screen.getByLabelText("Order of the sounds");
+    const which = screen.getByLabelText("Filter sounds");
+    const order = screen.getByLabelText("Sort sounds");
     fireEvent.change(which, { target: { value: "unused" } });
     expect(shown()).toEqual(["Welcome", "Tin bell", "Owl"]);
     fireEvent.change(which, { target: { value: "unclear" } });
@@ -57,7 +66,7 @@ describe("the list of sounds", () => {
     const { edit } = open(view, list());
     fireEvent.click(screen.getByText("Old Waltz"));
     expect(selectCue).toHaveBeenCalledWith("c2");
-    fireEvent.click(screen.getByText("Bring it back"));
+    fireEvent.click(screen.getByText("Restore"));
     expect(edit).toHaveBeenCalledWith({ kind: "restoreSound", soundId: "e", spans: [] });
   });
 });

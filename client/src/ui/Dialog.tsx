@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { Dialog as Parts } from "radix-ui";
 import type { ReactNode } from "react";
 import { useReturnFocus } from "./useReturnFocus";
+import { words } from "./words";
 
 interface Props {
   title: string;
@@ -30,7 +31,7 @@ export function Dialog({ title, close, children, actions, wide = false, isText =
         >
           <header className="line-b flex items-center justify-between px-5 py-3">
             <Parts.Title className="text-lg">{title}</Parts.Title>
-            <Parts.Close className="btn btn-ghost btn-sm btn-square" aria-label="Put away">
+            <Parts.Close className="btn btn-ghost btn-sm btn-square" aria-label={words.close}>
               <X size={18} />
             </Parts.Close>
           </header>

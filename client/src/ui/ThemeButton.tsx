@@ -1,13 +1,14 @@
 import { Moon, Sun } from "lucide-react";
 import { IconButton } from "./IconButton";
 import { useTheme } from "./theme";
+import { words } from "./words";
 
 /** Changes between the light colours and the dark ones. */
 export function ThemeButton() {
   const [theme, setTheme] = useTheme();
   const other = theme === "fennel" ? "lantern" : "fennel";
   return (
-    <IconButton label={other === "lantern" ? "Dark room colours" : "Daylight colours"} press={() => setTheme(other)}>
+    <IconButton label={other === "lantern" ? words.darkTheme : words.lightTheme} press={() => setTheme(other)}>
       {theme === "fennel" ? <Moon size={18} /> : <Sun size={18} />}
     </IconButton>
   );

@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import { useEditedValue } from "./editing";
+import { words as texts } from "./words";
 
 interface Props<T> {
   /** What it is, for screen readers. */
@@ -36,7 +37,7 @@ export function ValueField<T>({
   placeholder,
   list,
   tabbed = true,
-  hint = "Type another value, or press Escape to keep the one before.",
+  hint = texts.valueHint,
 }: Props<T>) {
   const [typed, setTyped] = useState<string>();
   const [wrong, setWrong] = useState(false);

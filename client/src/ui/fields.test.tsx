@@ -96,7 +96,7 @@ it("says what can be typed where something else was, and keeps the focus in the 
   render(<MsField label="Hold" ms={4000} commit={vi.fn()} />);
   const field = type("Hold", "soon");
   fireEvent.keyDown(field, { key: "Enter" });
-  expect(screen.getByRole("alert").textContent).toBe("Type a time: 4, 4 s or 1:02.5.");
+  expect(screen.getByRole("alert").textContent).toBe("Type a time, such as 4, 4 s or 1:02.5.");
   expect(screen.getByLabelText("Hold")).toBe(field);
   expect(field.getAttribute("aria-describedby")).toBe(screen.getByRole("alert").id);
 });

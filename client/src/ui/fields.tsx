@@ -2,9 +2,7 @@ import type { ReactNode } from "react";
 import { useEditedValue } from "./editing";
 import { decibels, readDecibels, readMs, seconds } from "./format";
 import { ValueField } from "./ValueField";
-
-/** What stands where several things have not the same value. */
-export const differ = "differ";
+import { words } from "./words";
 
 interface MsProps {
   label: string;
@@ -22,9 +20,9 @@ export function MsField({ label, ms, commit, show = seconds, width, tabbed = tru
     <ValueField<number | undefined>
       label={label}
       value={ms}
-      show={(value) => (value === undefined ? differ : show(value))}
+      show={(value) => (value === undefined ? words.mixed : show(value))}
       read={readMs}
-      hint="Type a time: 4, 4 s or 1:02.5."
+      hint={words.timeHint}
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : Math.max(0, value + direction * 100))}
       // What goes on to the millisecond has two more digits.
@@ -47,9 +45,9 @@ export function LevelField({ label, db, commit }: LevelProps) {
     <ValueField<number | undefined>
       label={label}
       value={db}
-      show={(value) => (value === undefined ? differ : decibels(value))}
+      show={(value) => (value === undefined ? words.mixed : decibels(value))}
       read={readDecibels}
-      hint="Type a level: −6 or −6 dB."
+      hint={words.levelHint}
       commit={(value) => value !== undefined && commit(value)}
       step={(value, direction) => (value === undefined ? undefined : value + direction * 0.5)}
       width="5rem"
@@ -66,6 +64,9 @@ interface ChoiceProps<T extends string> {
   width?: string;
 }
 
+/** The value of a select of things that differ: no option has it. */
+const none = "";
+
 /** One of several, within a sentence. */
 export function Choice<T extends string>({ label, value: kept, options, commit, width }: ChoiceProps<T>) {
   const { value, isSending, set } = useEditedValue(kept);
@@ -75,15 +76,15 @@ export function Choice<T extends string>({ label, value: kept, options, commit, 
       style={width ? { width } : undefined}
       aria-label={label}
       aria-busy={isSending}
-      value={value ?? differ}
+      value={value ?? none}
       onChange={(event) => {
         const next = event.currentTarget.value as T;
         set(next, () => commit(next));
       }}
     >
       {value === undefined && (
-        <option value={differ} disabled>
-          {differ}
+        <option value={none} disabled>
+          {words.mixed}
         </option>
       )}
       {options.map(([key, text]) => (

@@ -3,12 +3,13 @@ import { useState } from "react";
 import { changeCue } from "../../api/changes";
 import type { Cue } from "../../api/client";
 import { useOpenShow, useView } from "../../show/openShow";
-import { differ, LevelField, MsField, Tick } from "../../ui/fields";
+import { LevelField, MsField, Tick } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { DuckFields } from "../../fields/DuckFields";
 import { Sentence, Topic } from "../Sentence";
 import { common, useEditEach } from "./chosen";
 import { FadeCurves, Fades } from "./Fades";
+import { words } from "../../ui/words";
 
 interface Props {
   cues: readonly Cue[];
@@ -123,7 +124,7 @@ function Speed({ cues }: { cues: readonly Cue[] }) {
       <ValueField
         label="Speed"
         value={common(cues, ({ speed }) => speed)}
-        show={(speed) => (speed === undefined ? differ : `${Number(speed.toFixed(3))} ×`)}
+        show={(speed) => (speed === undefined ? words.mixed : `${Number(speed.toFixed(3))} ×`)}
         read={readSpeed}
         step={(value, direction) => value && Math.round((value + direction * 0.01) * 100) / 100}
         commit={(speed) =>

@@ -1,8 +1,9 @@
 import type { Cue } from "../../api/client";
-import { Choice, differ } from "../../ui/fields";
+import { Choice } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence } from "../Sentence";
 import { common, useEditEach } from "./chosen";
+import { words } from "../../ui/words";
 
 const fill = 0;
 
@@ -33,7 +34,7 @@ export function Rounds({ cues }: { cues: readonly Cue[] }) {
         <ValueField
           label="Times"
           value={common(cues, ({ rounds }) => rounds)}
-          show={(rounds) => (rounds === undefined ? differ : String(rounds))}
+          show={(rounds) => (rounds === undefined ? words.mixed : String(rounds))}
           read={(text) => (/^\d+$/.test(text.trim()) && Number(text) > 0 ? Number(text) : undefined)}
           step={(value, direction) => value && Math.max(1, value + direction)}
           commit={(rounds) => rounds !== undefined && set(rounds)}

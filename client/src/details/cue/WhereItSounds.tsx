@@ -2,10 +2,11 @@ import type { Cue } from "../../api/client";
 import { fetchProposals, fetchSpan, useProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { useOpenShow, useView } from "../../show/openShow";
-import { Choice, differ, MsField } from "../../ui/fields";
+import { Choice, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { Sentence, Topic } from "../Sentence";
 import { common, useEditEach } from "./chosen";
+import { words } from "../../ui/words";
 
 interface Props {
   cues: readonly Cue[];
@@ -62,7 +63,7 @@ export function Slides({ cues }: Props) {
       <ValueField
         label="Slides"
         value={said}
-        show={(text) => text ?? differ}
+        show={(text) => text ?? words.mixed}
         read={(text) => text.trim() || undefined}
         commit={(text) => text !== undefined && void typed(text)}
         width="5rem"

@@ -167,7 +167,7 @@ describe("how loud", () => {
   it("is set for several at once, also to what one of them has already", () => {
     const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
     const { edit } = open(having(loud), <HowLoud cues={[pad, loud]} spoken={false} />);
-    expect(shown("Level")).toBe("differ");
+    expect(shown("Level")).toBe("Mixed");
     fireEvent.blur(screen.getByLabelText("Level"));
     fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
     expect(edit).not.toHaveBeenCalled();
@@ -182,7 +182,7 @@ describe("how loud", () => {
     fireEvent.click(screen.getByText("−3 dB"));
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "shiftLevels", cueIds: ["c1", "c2"], byDb: -3 });
     // Each keeps the curve of its own fade; what they have in common is shown.
-    expect([shown("Fade in"), shown("Fade out")]).toEqual(["1.0 s", "differ"]);
+    expect([shown("Fade in"), shown("Fade out")]).toEqual(["1.0 s", "Mixed"]);
     enter("Fade out", "3");
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       edits: [{ fade: { ms: 3000, curve: "equalPower" } }, { fade: { ms: 3000, curve: "linear" } }],

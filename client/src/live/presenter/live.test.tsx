@@ -51,9 +51,7 @@ describe("a run's log", () => {
     const told = (event: Parameters<LiveRun["take"]>[0]) =>
       run.take(event).map((order) => outcomeOf(order, run, plan.places[run.place]?.number ?? 0));
     expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["began with slide 1"]);
-    expect(whyNow(run, "pad", "began with slide 1")).toBe(
-      "Dusk Pad began with slide 1; it goes on through slide 2",
-    );
+    expect(whyNow(run, "pad", "began with slide 1")).toBe("Dusk Pad began with slide 1; it goes on through slide 2");
     expect(whyNow(run, "owl", undefined)).toBe("Owl waits for a hand");
     expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was started by hand"]);
     expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["finished"]);
@@ -63,9 +61,7 @@ describe("a run's log", () => {
       "gave way to Mill Reel",
       "began with slide 3",
     ]);
-    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual([
-      "faded: its span ended with slide 3",
-    ]);
+    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual(["faded: its span ended with slide 3"]);
     expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["began with slide 2"]);
     expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["was faded by hand"]);
     expect(whyNow(run, "pad", "was faded by hand")).toBe(
