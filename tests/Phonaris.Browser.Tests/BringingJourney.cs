@@ -24,7 +24,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);
-        _browser.Find("[role=dialog] section[aria-label='Kept']");
+        _browser.Find("[role=dialog] section[aria-label='Unchanged']");
         AssertAccessible();
         _browser.Button("Refresh").Click();
         Gone("[role=dialog]");

@@ -220,7 +220,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("section[aria-label='New export']", "blocker");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
         _browser.Button("Find another piece").Click();
-        _browser.Says("[role=dialog]", "Another piece in the place of Curtain");
+        _browser.Says("[role=dialog]", "Another piece instead of Curtain");
         _browser.Find("[data-piece='Swallow Pass']").FindElement(By.CssSelector("button:last-child")).Click();
         _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
         _browser.View("Run sheet");

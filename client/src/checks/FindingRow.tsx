@@ -36,7 +36,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
           : undefined;
   return (
     <li className="line-t flex items-baseline gap-x-3 py-2" data-finding={found.check}>
-      <span className={`w-29 shrink-0 text-xs font-semibold whitespace-nowrap ${style}`}>
+      <span className={`w-20 shrink-0 text-xs font-semibold whitespace-nowrap ${style}`}>
         <span aria-hidden="true">{mark}</span> {name}
       </span>
       <span className="muted figures w-14 shrink-0 text-sm">{slide ? words.slide(slide.number) : ""}</span>
