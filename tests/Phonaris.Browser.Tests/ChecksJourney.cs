@@ -41,7 +41,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         // It goes by itself to its end, and the owl is heard on the way.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
-        Assert.Equal("plan", _browser.Value("Goes on"));
+        Assert.Equal("plan", _browser.Value("Advance"));
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 4']");
         _browser.Says("[data-testid=report]", "Owl");

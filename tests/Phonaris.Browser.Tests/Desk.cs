@@ -134,7 +134,7 @@ internal static class Desk
     public static string Where(this Browser browser) => browser.Text("[data-testid=where]");
 
     /// <summary>What sounds, as the presenter's page says it.</summary>
-    public static string Sounding(this Browser browser) => browser.Text("[aria-label='Sounding now']");
+    public static string Sounding(this Browser browser) => browser.Text("[aria-label='Playing now']");
 
     /// <summary>A picture of one colour, named after a slide.</summary>
     public static string Picture(this Browser browser, int n) =>

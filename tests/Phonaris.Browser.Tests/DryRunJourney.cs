@@ -19,27 +19,27 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // A sound that cannot be had is told before it begins, and had when it can be.
         _browser.Block("*/stems/*");
         _browser.View("Dry run");
-        _browser.Says("[role=alert]", "Mill theme, Owl could not be fetched");
+        _browser.Says("[role=alert]", "Mill theme, Owl couldn’t be loaded");
         _browser.Block();
         _browser.Button("Try again").Click();
         _browser.Find("[data-testid=ready]");
         Assert.Empty(_browser.Axe());
 
         // By the planned holds it goes by itself, and ends. The sound's clock, by which it goes, may lag on a machine that has no sound device.
-        _browser.Find("[aria-label='Goes on']").SendKeys("by the planned");
+        _browser.Find("[aria-label=Advance]").SendKeys("by its");
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.02)"), "the bed to be heard");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the report");
         for (var n = 1; n <= 4; n++) Assert.InRange(Took(n), 0.9, 2);
-        Assert.Contains("Mill theme began with slide 1", Report());
-        Assert.Contains("Nothing to warn of", Report());
+        Assert.Contains("Mill theme started with slide 1", Report());
+        Assert.Contains("No problems found", Report());
         Assert.Empty(_browser.Axe());
 
         // The next time, it is there to be looked at.
         _browser.View("Run sheet");
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
-        _browser.Says("[aria-label='Which run']", "Dry run, ");
+        _browser.Says("[aria-label=Run]", "Dry run, ");
     }
 
     [Fact]
@@ -51,9 +51,9 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("input[type=checkbox]").Click();
         // Edited while the page is ready with what was: that is told, and taken over in one stroke.
         using (var http = _browser.Http) await http.EditAsync(_browser.Url.Split('/')[^2], JsonSerializer.SerializeToElement<Edit>(new RenameShow("Another title"), ShowJson.Options));
-        _browser.Says("[role=alert]", "edited since");
+        _browser.Says("[role=alert]", "has changed");
         Assert.Empty(_browser.Axe());
-        _browser.Button("Fetch it as it is now").Click();
+        _browser.Button("Load the new version").Click();
         _browser.Until(() => _browser.Count("[data-testid=ready]") == 1 && _browser.Count("[role=alert]") == 0, "the show as it is now");
         double[] stays = [1.5, 2.5, 1.2, 1.8];
         // By the page's own clock: that of its keys and of its button.
@@ -69,8 +69,8 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("End").Click();
         stays = [.. Enumerable.Range(0, 4).Select(n => _browser.Js<double>($"moves[{n + 1}] - moves[{n}]"))];
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the report");
-        Assert.Contains("Owl was started by hand", Report());
-        _browser.Button("Take these times as holds").Click();
+        Assert.Contains("Owl was triggered manually", Report());
+        _browser.Button("Use these times as holds").Click();
         _browser.Until(() => Report().Contains("as planned", StringComparison.Ordinal), "the times taken");
         _browser.Find("main a[href^='/shows']").Click();
         for (var n = 1; n <= 4; n++) Assert.InRange(double.Parse(_browser.Value($"Hold of slide {n}").Split(' ')[0], CultureInfo.InvariantCulture), stays[n - 1] - 1, stays[n - 1] + 0.5);
@@ -87,8 +87,8 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // Once: what waits for a hand is told; it fills the screen, and ends.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
-        _browser.Find("[aria-label='Goes on']").SendKeys("by itself, by");
-        _browser.Says("[role=note]", "Owl waits for a hand");
+        _browser.Find("[aria-label=Advance]").SendKeys("by itself, by");
+        _browser.Says("[role=note]", "Owl is triggered manually");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 3']");
         _browser.Until(() => _browser.Count("[data-testid=report]") == 1, "the end");
@@ -97,11 +97,11 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
         // For ever: after the last slide comes the first, until somebody ends it. Refused the sound, it asks once, plainly.
         _browser.Go(new Uri(show).AbsolutePath + "/present");
         _browser.Find("[data-testid=ready]");
-        _browser.Find("[aria-label='Goes on']").SendKeys("by itself, for");
+        _browser.Find("[aria-label=Advance]").SendKeys("by itself, as");
         _browser.Js<bool>("(heardBy.suspend(), window.letIt = AudioContext.prototype.resume, AudioContext.prototype.resume = async () => {}, true)");
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound refused");
         _browser.Button("Begin").Click();
-        _browser.Until(() => _browser.Text("[role=alert]").Contains("press Begin once more", StringComparison.OrdinalIgnoreCase), "it to ask");
+        _browser.Until(() => _browser.Text("[role=alert]").Contains("press Begin again", StringComparison.OrdinalIgnoreCase), "it to ask");
         _browser.Js<bool>("(AudioContext.prototype.resume = letIt, true)");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=audience] [role=img][aria-label='Slide 4']");

@@ -121,7 +121,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("End").Click();
         _browser.Find("[data-testid=report]");
         // What was tapped are the holds, and when its reveals come.
-        _browser.Button("Take these times as holds").Click();
+        _browser.Button("Use these times as holds").Click();
         _browser.Find("main a[href^='/shows']").Click();
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
         _browser.Find("[data-slide='2'] [data-title]").Click();

@@ -69,8 +69,8 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
 
         // The same in one file, by itself: it comes to its end by the clock.
         _browser.OpenFile(page);
-        _browser.ClickOn("label", "on the clock");
-        _browser.Says("main", "Chirp waits for a hand");
+        _browser.ClickOn("label", "by the clock");
+        _browser.Says("main", "Chirp is triggered manually");
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.slice(-100).some(b => b[1] > 0.02)"), "the bed");
         _browser.Says("[data-testid=controls]", "3 of 24");

@@ -28,10 +28,10 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         // The waiting loop goes round on its clock, under its bed.
         _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
         _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop gone round");
-        _browser.Find("[aria-label='The talk begins in']").SendKeys("4:30" + Keys.Enter);
-        _browser.Says("[data-testid=countdown]", "begins in 4:");
+        _browser.Find("[aria-label='Talk starts in']").SendKeys("4:30" + Keys.Enter);
+        _browser.Says("[data-testid=countdown]", "starts in 4:");
         _browser.Button("+5 min").Click();
-        _browser.Says("[data-testid=foreseen]", "Steady goes on");
+        _browser.Says("[data-testid=foreseen]", "Steady continues");
         Assert.Empty(_browser.Axe());
 
         // The audience sees what is shown, and the countdown; closed and opened again, nothing is harmed.
@@ -39,7 +39,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         {
             _browser.Button("Audience").Click();
             _browser.Window("Audience");
-            _browser.Says("[data-testid=audience]", "begins in ");
+            _browser.Says("[data-testid=audience]", "starts in ");
             _browser.Js<bool>("(window.close(), true)");
             _browser.Window();
         }
@@ -54,7 +54,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => Phone("join", new { code }).Result.IsSuccessStatusCode, "the wait to be over");
         _browser.Find("[role=dialog] a[href^='/clicker']").Click();
         _browser.Window("Clicker");
-        _browser.Says("[data-in] #next", "Steady goes on");
+        _browser.Says("[data-in] #next", "Steady continues");
         _browser.Find("[data-in] #on").Click();
         _browser.Window();
         _browser.Until(() => _browser.Where() == "slide 4 of 26", "the talk begun by the clicker");
@@ -74,13 +74,13 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         // By key a sound is held, and goes on; the time is read out, as is where it is and what comes next.
         _browser.Until(() => _browser.Count("[data-sounding]") == 1, "the bed alone");
         _browser.Press("h");
-        _browser.Until(() => _browser.Sounding().Contains("held", StringComparison.Ordinal), "the bed held");
+        _browser.Until(() => _browser.Sounding().Contains("paused", StringComparison.Ordinal), "the bed held");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-40).every(b => b[1] < 1e-4)"), "nothing to be heard while it is held");
         _browser.Press("h");
         _browser.Until(() => _browser.Js<bool>("heard.slice(-40).every(b => b[1] > 0.02)"), "the bed to go on");
         _browser.Press("t");
         _browser.Until(() => Told("time-told").Contains("into the talk", StringComparison.Ordinal), "the time to be read out");
-        Assert.Equal("Slide 4, Slide 4. Sounding: Steady. Next stroke: Steady goes on.", Told("told"));
+        Assert.Equal("Slide 4, Slide 4. Playing: Steady. Next: Steady continues.", Told("told"));
 
         // The notes' edge is drawn out: they are larger, and larger still by a key.
         var letters = Letters();
@@ -93,28 +93,28 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         // Somebody else presents the show too: both are told.
         _browser.Tab($"/shows/{show}/present");
         _browser.Find("[data-testid=ready]");
-        _browser.Says("[role=alert]", "being presented on another page too");
+        _browser.Says("[role=alert]", "also being presented on another page");
         _browser.Button("Begin").Click();
         _browser.Find("[data-testid=where]");
         _browser.Window();
-        _browser.Says("[role=status]", "Another page presents this show too");
+        _browser.Says("[role=status]", "also being presented on another page");
         _browser.CloseTabs();
-        _browser.Until(() => !_browser.Js<bool>("document.body.textContent.includes('Another page presents')"), "not any more");
+        _browser.Until(() => !_browser.Js<bool>("document.body.textContent.includes('also being presented')"), "not any more");
 
         // The browser holds the sound back, and another output is plugged in: both are told, and it goes on.
         _browser.Js<bool>("(heardBy.suspend(), true)");
-        _browser.Button("Let it sound").Click();
+        _browser.Button("Enable sound").Click();
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "running", "the sound to go on");
         _browser.Js<bool>("navigator.mediaDevices.dispatchEvent(new Event('devicechange'))");
         _browser.Says("[role=status]", "The sound output changed");
 
         // What is edited meanwhile is told, and changes nothing of this run.
         await EditAsync(show, new RenameShow("Another title"));
-        _browser.Says("[role=status]", "edited since");
+        _browser.Says("[role=status]", "edited");
 
         // The server is lost. Twenty slides on, the bed has not broken for five milliseconds.
         _browser.LoseServer();
-        _browser.Says("[role=status]", "server is away");
+        _browser.Says("[role=status]", "Disconnected from the server");
         var from = browser.Now();
         for (var n = 0; n < 20; n++)
         {
@@ -140,9 +140,9 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Press("b");
         _browser.Button("Pause").Click();
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "suspended", "the sound held");
-        _browser.Button("Go on").Click();
+        _browser.Button("Resume").Click();
         _browser.Press("s");
-        _browser.Until(() => _browser.Sounding().Contains("silenced by hand", StringComparison.Ordinal), "silence");
+        _browser.Until(() => _browser.Sounding().Contains("was silenced", StringComparison.Ordinal), "silence");
         _browser.Until(() => _browser.Js<double>("Math.max(...heard.slice(-40).map(b => b[1]))") < 1e-4, "nothing to be heard");
 
         // Minutes of going to and fro leaves nothing behind.
@@ -153,8 +153,8 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         Assert.InRange(HeapMb() - before, -50, 4);
 
         _browser.Button("End").Click();
-        _browser.Says("main", "The server is away. What happened is kept here");
-        Assert.Contains("Chirp was started by hand", _browser.Js<string>("Object.entries(localStorage).filter(([k]) => k.startsWith('phonaris-run')).map(([, told]) => told).join()"));
+        _browser.Says("main", "The report is saved here");
+        Assert.Contains("Chirp was triggered manually", _browser.Js<string>("Object.entries(localStorage).filter(([k]) => k.startsWith('phonaris-run')).map(([, told]) => told).join()"));
     }
 
     /// <summary>A show of a waiting loop and a talk: a steady tone going round under slides 1 to 24, and a chirp by hand on all.</summary>

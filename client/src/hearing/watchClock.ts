@@ -2,7 +2,7 @@ const often = 1500; // milliseconds between two looks, in which a clock that goe
 
 /** What is said where no device takes the sound. */
 export const noDevice =
-  "No sound device runs here, so nothing is played. Connect one, or choose one in the system’s settings: then it goes on by itself.";
+  "No audio output found. Connect a device or pick one in the system settings. Playback then resumes.";
 
 /**
  * Looks now and then whether an audio clock goes, and tells when it stands still and when it goes on: where no device takes the sound, a browser may say all the

@@ -5,6 +5,7 @@ import type { Manner, Stage } from "../live/engine/Stage";
 import { useNow } from "../live/engine/useNow";
 import type { PlayerData } from "./data";
 import { fillScreen } from "./fullScreen";
+import { words } from "./words";
 
 interface Props {
   data: PlayerData;
@@ -32,38 +33,36 @@ export function Controls({ data, stage, manner, hidden, captions, setCaptions }:
     >
       {now.soundHeld && (
         <button type="button" className="btn btn-warning btn-lg" onClick={() => void stage.letSound()}>
-          Let it sound
+          {words.enableSound}
         </button>
       )}
       {manner === "hand" && <HandRings stage={stage} across />}
       <div className="bg-base-100 flex items-center gap-1 rounded-xl border border-[var(--line)] p-1.5">
-        <Control name="Back" press={() => stage.back()} off={now.place <= 0}>
+        <Control name={words.previous} press={() => stage.back()} off={now.place <= 0}>
           <ChevronLeft />
         </Control>
-        <span className="figures px-1 text-sm whitespace-nowrap">
-          {place?.number} of {highest}
-        </span>
+        <span className="figures px-1 text-sm whitespace-nowrap">{words.of(place?.number, highest)}</span>
         {manner === "hand" && last ? (
           <button type="button" className="btn btn-primary" onClick={() => stage.end()}>
-            End
+            {words.end}
           </button>
         ) : (
-          <Control name="On" press={() => stage.on()} off={false}>
+          <Control name={words.next} press={() => stage.on()} off={false}>
             <ChevronRight />
           </Control>
         )}
-        <Control name={now.paused ? "Go on" : "Pause"} press={() => void stage.pause()} off={false}>
+        <Control name={now.paused ? words.resume : words.pause} press={() => void stage.pause()} off={false}>
           {now.paused ? <Play size={20} /> : <Pause size={20} />}
         </Control>
-        <Control name="Silence" press={() => stage.silence()} off={now.sounding.length === 0}>
+        <Control name={words.silence} press={() => stage.silence()} off={now.sounding.length === 0}>
           <VolumeX size={20} />
         </Control>
         {Object.values(data.captions).some((c) => c.length > 0) && (
-          <Control name="Captions" press={() => setCaptions(!captions)} off={false} on={captions}>
+          <Control name={words.captions} press={() => setCaptions(!captions)} off={false} on={captions}>
             <CaptionsSign size={20} />
           </Control>
         )}
-        <Control name="Full screen" press={fillScreen} off={false}>
+        <Control name={words.fullScreen} press={fillScreen} off={false}>
           <Maximize size={20} />
         </Control>
       </div>

@@ -1,5 +1,6 @@
 import { Credits } from "./Credits";
 import type { PlayerData } from "./data";
+import { words } from "./words";
 
 /** After it ended: whose the sounds are, and the way back to its beginning. */
 export function EndCard({ data, again }: { data: PlayerData; again: () => void }) {
@@ -7,14 +8,14 @@ export function EndCard({ data, again }: { data: PlayerData; again: () => void }
     <main className="mx-auto grid min-h-screen max-w-150 content-center p-6">
       <h1 className="mb-2 text-3xl">{data.title}</h1>
       {data.credits.length > 0 && (
-        <section aria-label="Credits" className="mb-5">
-          <h2 className="text-lg">Sounds</h2>
+        <section aria-label={words.credits} className="mb-5">
+          <h2 className="text-lg">{words.sounds}</h2>
           <Credits data={data} />
         </section>
       )}
       <p>
         <button type="button" className="btn btn-primary" onClick={again}>
-          From the beginning
+          {words.again}
         </button>
       </p>
     </main>

@@ -12,6 +12,7 @@ import type { PlayerData } from "./data";
 import { addressOf } from "./files";
 import { fillScreen } from "./fullScreen";
 import { useRestingHand } from "./useRestingHand";
+import { words } from "./words";
 
 const swipe = 40; // pixels a finger moves at least
 
@@ -68,7 +69,7 @@ export function Shown({ data, stage, manner, end }: Props) {
         startsAt={undefined}
       />
       <p className="sr-only" aria-live="polite">
-        Slide {place?.number}, {title}
+        {words.slide(place?.number, title)}
       </p>
       {captions && <Captions data={data} stage={stage} />}
       <Controls

@@ -6,12 +6,9 @@ import { Credits } from "./Credits";
 import type { PlayerData } from "./data";
 import { addressOf } from "./files";
 import { fillScreen } from "./fullScreen";
+import { words } from "./words";
 
-const ways: readonly (readonly [Manner, string])[] = [
-  ["plan", "By itself, on the clock"],
-  ["hand", "By hand: I move it on"],
-  ["forEver", "By itself, round and round"],
-];
+const ways = Object.entries(words.ways) as [Manner, string][];
 
 interface Props {
   data: PlayerData;
@@ -39,12 +36,11 @@ export function StartCard({ data, manner, begin }: Props) {
       <div>
         <h1 className="mb-1 text-3xl">{data.title}</h1>
         <p className="muted mb-5">
-          {slides.length} {slides.length === 1 ? "slide" : "slides"},{" "}
-          <span className="figures">{shortTime(data.run.runningOrder.totalFrames)}</span>
+          {words.slides(slides.length)}, <span className="figures">{shortTime(data.run.runningOrder.totalFrames)}</span>
         </p>
         <fieldset className="mb-5">
-          <legend className="sr-only">How it goes on</legend>
-          {ways.map(([way, words]) => (
+          <legend className="sr-only">{words.advance}</legend>
+          {ways.map(([way, name]) => (
             <label key={way} className="flex min-h-9 cursor-pointer items-center gap-3">
               <input
                 type="radio"
@@ -53,15 +49,12 @@ export function StartCard({ data, manner, begin }: Props) {
                 checked={chosen === way}
                 onChange={() => setChosen(way)}
               />
-              {words}
+              {name}
             </label>
           ))}
         </fieldset>
         {chosen !== "hand" && data.run.waitsForHand.length > 0 && (
-          <p className="muted mb-4">
-            {data.run.waitsForHand.join(", ")} {data.run.waitsForHand.length === 1 ? "waits" : "wait"} for a hand, and
-            will not sound then.
-          </p>
+          <p className="muted mb-4">{words.manualCues(data.run.waitsForHand)}</p>
         )}
         {refused && (
           <p role="alert" className="mb-4">
@@ -77,15 +70,12 @@ export function StartCard({ data, manner, begin }: Props) {
             void start().finally(() => setStarting(false));
           }}
         >
-          Begin
+          {words.begin}
         </button>
-        <p className="muted mt-5 text-sm">
-          Arrow keys or a tap move it on; 1 to 9 start what waits for a hand; s silences, p pauses, b darkens, c shows
-          captions, f fills the screen.
-        </p>
+        <p className="muted mt-5 text-sm">{words.keys}</p>
         {data.credits.length > 0 && (
           <details className="mt-4">
-            <summary className="cursor-pointer">Credits</summary>
+            <summary className="cursor-pointer">{words.credits}</summary>
             <Credits data={data} />
           </details>
         )}

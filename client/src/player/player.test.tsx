@@ -92,19 +92,19 @@ describe("its cards", () => {
     render(<StartCard data={data} manner="hand" begin={begin} />);
     expect(screen.getByText(/3 slides/).textContent).toContain("0:12");
     expect(screen.queryByText(/waits for a hand, and will not sound/)).toBeNull();
-    fireEvent.click(screen.getByLabelText("By itself, on the clock"));
-    expect(screen.getByText(/Owl waits for a hand, and will not sound then/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText("By itself, by the clock"));
+    expect(screen.getByText(/Owl is triggered manually/)).toBeTruthy();
     expect(screen.getByText("“Dusk Pad” by Aino (CC0-1.0)")).toBeTruthy();
     fireEvent.click(screen.getByText("Begin"));
     expect(begin).toHaveBeenCalledWith("plan");
-    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("holds the sound back"));
+    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("blocked the sound"));
   });
 
   it("end with the credits, and lead back", () => {
     const again = vi.fn();
     render(<EndCard data={data} again={again} />);
     expect(screen.getByLabelText("Credits").textContent).toContain("Dusk Pad");
-    fireEvent.click(screen.getByText("From the beginning"));
+    fireEvent.click(screen.getByText("Start again"));
     expect(again).toHaveBeenCalledOnce();
     cleanup();
     render(<EndCard data={{ ...data, credits: [] }} again={again} />);

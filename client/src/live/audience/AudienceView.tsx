@@ -4,6 +4,7 @@ import type { Stage } from "../engine/Stage";
 import { useNow, useTick } from "../engine/useNow";
 import type { Pictures } from "../engine/pictures";
 import { SlideLayers } from "./SlideLayers";
+import { words } from "./words";
 
 interface Props {
   stage: Stage;
@@ -41,7 +42,7 @@ export function AudienceView({ stage, spotPicture, pictures, startsAt }: Props) 
                       width: `${spot.size * 100}%`,
                       transform: "translateY(-50%)",
                     }}
-                    aria-label={`Sound ${cue.name}`}
+                    aria-label={words.play(cue.name)}
                     data-spot={cue.id}
                     onClick={(event) => {
                       event.stopPropagation();

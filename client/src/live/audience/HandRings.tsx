@@ -1,5 +1,6 @@
 import type { Stage } from "../engine/Stage";
 import { useNow } from "../engine/useNow";
+import { words } from "./words";
 
 /** More than so many have their names under their rings. */
 const mostNamedBeside = 4;
@@ -15,7 +16,7 @@ export function HandRings({ stage, across = false }: { stage: Stage; across?: bo
     ? "hover:bg-base-100 flex-col rounded-md"
     : `gap-2 rounded-full pr-3 text-left ${across ? "bg-base-100 hover:bg-base-300" : "hover:bg-base-100"}`;
   return (
-    <section aria-label="By hand" className={laid}>
+    <section aria-label={words.manualCues} className={laid}>
       {ids.map((id, i) => {
         const { name, kind } = stage.run.cue(id);
         const sounds = now.sounding.includes(id);
@@ -39,7 +40,7 @@ export function HandRings({ stage, across = false }: { stage: Stage; across?: bo
             </span>{" "}
             <span className={many ? "w-full truncate text-xs" : "line-clamp-2 min-w-0 leading-tight font-semibold"}>
               {name}
-              {sounds && <span className="sr-only">, sounding</span>}
+              {sounds && <span className="sr-only">{words.playing}</span>}
             </span>
           </button>
         );

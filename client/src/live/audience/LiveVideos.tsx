@@ -5,6 +5,7 @@ import type { LiveCue } from "../engine/run";
 import type { Stage } from "../engine/Stage";
 import { useNow } from "../engine/useNow";
 import { seenNow, videosAt } from "../engine/videos";
+import { words } from "./words";
 
 /** The videos on the slide of a place, the one that is shown unless it is another: large or on the presenter's own small picture. One that waits for a hand begins where it is clicked. */
 export function LiveVideos({ stage, at, small = false }: { stage: Stage; at?: number; small?: boolean }) {
@@ -25,7 +26,7 @@ export function LiveVideos({ stage, at, small = false }: { stage: Stage; at?: nu
                 <button
                   type="button"
                   className="pointer-events-auto absolute inset-0 cursor-pointer"
-                  aria-label={`Play ${cue.name}`}
+                  aria-label={words.play(cue.name)}
                   {...(small ? { title: cue.name } : {})}
                   data-play={cue.id}
                   onClick={(event) => {

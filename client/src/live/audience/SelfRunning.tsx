@@ -7,6 +7,7 @@ import { useNow } from "../engine/useNow";
 import { useStageKeys } from "../engine/useStageKeys";
 import { useWakeLock } from "../../ui/useWakeLock";
 import type { Pictures } from "../engine/pictures";
+import { words } from "./words";
 
 interface Props {
   stage: Stage;
@@ -49,7 +50,7 @@ export function SelfRunning({ stage, showId, pictures }: Props) {
           className="btn btn-warning absolute bottom-6 left-1/2 -translate-x-1/2 cursor-pointer"
           onClick={() => void stage.letSound()}
         >
-          Let it sound
+          {words.enableSound}
         </button>
       )}
     </div>

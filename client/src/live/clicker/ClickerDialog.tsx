@@ -3,6 +3,7 @@ import { Dialog } from "../../ui/Dialog";
 import { LoadError } from "../../ui/LoadError";
 import type { Clicker } from "./useClicker";
 import { Status } from "../../ui/Status";
+import { words } from "./words";
 
 /** How a phone on the same network joins as a clicker; off until this is opened. */
 export function ClickerDialog({
@@ -15,7 +16,7 @@ export function ClickerDialog({
   useEffect(open, [open]);
   return (
     <Dialog
-      title="Clicker"
+      title={words.title}
       close={close}
       actions={
         <button
@@ -26,19 +27,19 @@ export function ClickerDialog({
             close();
           }}
         >
-          Shut all clickers out
+          {words.disconnectAll}
         </button>
       }
     >
       {problem ? (
         <LoadError error={problem} retry={open} />
       ) : !joined ? (
-        <Status>Opening…</Status>
+        <Status>{words.opening}</Status>
       ) : (
         <>
           {joined.addresses.length > 0 ? (
             <>
-              <p>On a phone in the same network, open</p>
+              <p>{words.openOnPhone}</p>
               {joined.addresses.map((address) => (
                 <p key={address} className="figures my-1 text-xl font-bold break-all">
                   {address}
@@ -46,17 +47,15 @@ export function ClickerDialog({
               ))}
             </>
           ) : (
-            <p>This machine is in no network, so no phone can reach it. Join one, then open this again.</p>
+            <p>{words.noNetwork}</p>
           )}
-          <p className="mt-4">and type the code</p>
+          <p className="mt-4">{words.typeCode}</p>
           <p className="figures my-1 text-5xl font-bold tracking-widest" data-testid="code">
             {joined.code}
           </p>
-          <p className="muted mt-4 text-sm">
-            Whoever has the code can move the slides, start what waits for a hand, and silence all; nothing else.
-          </p>
+          <p className="muted mt-4 text-sm">{words.whatItCan}</p>
           <p className="mt-3">
-            No phone at hand?{" "}
+            {words.noPhone}{" "}
             <a
               className="btn btn-sm"
               href={`/clicker?code=${joined.code}`}
@@ -67,7 +66,7 @@ export function ClickerDialog({
                 window.open(event.currentTarget.href, "phonaris-clicker", "popup,width=390,height=760");
               }}
             >
-              Practice clicker
+              {words.practice}
             </a>
           </p>
         </>

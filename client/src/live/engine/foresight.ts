@@ -15,7 +15,7 @@ export function foreseen(run: LiveRun, place: number, atMs: number): string[] {
   const name = (cueId: string) => run.cue(cueId).name;
   const goOn = run.plan.cues
     .filter((c) => run.stateOf(c.id).phase === "sounding" && then.isActive(c.id))
-    .map((c) => `${c.name} goes on`);
+    .map((c) => `${c.name} continues`);
   const silent = run.plan.cues.every((c) => !then.isActive(c.id));
   return [...orders.flatMap((o) => words(o, name)), ...goOn, ...(silent ? ["silence"] : [])];
 }
@@ -24,13 +24,13 @@ export function foreseen(run: LiveRun, place: number, atMs: number): string[] {
 export function nextWords(stage: Stage): string {
   const { places, run } = stage;
   const next = nextPlace(places, stage.snapshot().place);
-  if (next === undefined) return "it ends here";
+  if (next === undefined) return "end of the show";
   const words = foreseen(run, next, stage.sound.now());
   if (run.foresee(next, stage.sound.now()).orders.some(begins)) return words.join(" · ");
   const later = places.findIndex((p, i) => i > next && p.begins.some((b) => b.anew));
   const cueId = places[later]?.begins.find((b) => b.anew)?.cueId;
   const then = cueId ? [`then ${run.cue(cueId).name}, slide ${places[later]?.number}`] : [];
-  return [...words, ...then].join(" · ") || "nothing changes";
+  return [...words, ...then].join(" · ") || "no change";
 }
 
 /** Whether a cue begins by it, now or in a moment. */
@@ -39,10 +39,10 @@ const begins = ({ kind, reason }: LiveOrder) =>
 
 function words(order: LiveOrder, name: (cueId: string) => string): string[] {
   const { kind, reason, cueId } = order;
-  if (kind === "start") return [`${name(cueId)} ${reason === "cameBack" ? "picks up" : "begins"}`];
-  if (begins(order)) return [`${name(cueId)} begins ${order.inMs / 1000} s later`];
+  if (kind === "start") return [`${name(cueId)} ${reason === "cameBack" ? "resumes" : "starts"}`];
+  if (begins(order)) return [`${name(cueId)} starts ${order.inMs / 1000} s later`];
   if (kind !== "stop") return [];
-  return [reason === "takenOver" && order.by ? `${name(cueId)} gives way` : `${name(cueId)} fades out`];
+  return [reason === "takenOver" && order.by ? `${name(cueId)} crossfades` : `${name(cueId)} fades out`];
 }
 
 /** How far a sound still carries: until it is over, or through which slide, and about how long that is as planned. */
@@ -52,7 +52,7 @@ export function carries(run: LiveRun, cueId: string, positionMs: number, onPlace
   const { places } = run.plan;
   const here = places[run.place];
   if (!here) return "";
-  if (here.loopStart != null) return "until the loop is left";
+  if (here.loopStart != null) return "until the loop ends";
   let last = here;
   for (let at = run.place + 1; places[at]?.held.includes(cueId); at++) last = places[at] ?? last;
   if (last.number === here.number) return "through this slide";

@@ -8,24 +8,24 @@ export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string
   if (order.kind === "start")
     switch (order.reason) {
       case "cameBack":
-        return "picked up where it was left";
+        return "resumed where it was left";
       case "followed":
-        return `began after ${run.plan.cues.find((c) => c.cueId === cue.after)?.name ?? "another"}`;
+        return `started after ${run.plan.cues.find((c) => c.cueId === cue.after)?.name ?? "another"}`;
       case "hand":
-        return "was started by hand";
+        return "was triggered manually";
       default:
-        return `began with slide ${slide}`;
+        return `started with slide ${slide}`;
     }
   switch (order.reason) {
     case "spanEnded":
-      return `faded: its span ended with slide ${cue.lastNumber}`;
+      return `faded out: its span ended with slide ${cue.lastNumber}`;
     case "takenOver":
-      return `gave way to ${order.by ? run.cue(order.by).name : "another"}`;
+      return `crossfaded to ${order.by ? run.cue(order.by).name : "another"}`;
     case "silence":
-      return "was silenced by hand";
+      return "was silenced";
     default:
       // An edge within a sound that goes on is no end.
-      return order.fade.ms > run.plan.edge.ms ? "was faded by hand" : undefined;
+      return order.fade.ms > run.plan.edge.ms ? "was faded out" : undefined;
   }
 }
 
@@ -35,22 +35,20 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
   const now = last ? `${cue.name} ${last}` : cue.name;
   switch (run.stateOf(cueId).phase) {
     case "sounding":
-      return cue.ringsOn
-        ? `${now}; it goes on until it has finished`
-        : `${now}; it goes on through slide ${cue.lastNumber}`;
+      return cue.ringsOn ? `${now} and plays to its end` : `${now} and plays through slide ${cue.lastNumber}`;
     case "waiting":
-      return `${cue.name} begins in a moment`;
+      return `${cue.name} starts in a moment`;
     case "over":
-      return `${last ? now : `${cue.name} is over`}; it begins again when its slides are come back to`;
+      return `${last ? now : `${cue.name} is over`}; it starts again when its slides are shown again`;
     default:
       return cue.byHand
-        ? `${cue.name} waits for a hand`
+        ? `${cue.name} is triggered manually`
         : cue.after
-          ? `${cue.name} waits for another to end`
-          : `${cue.name} has not begun`;
+          ? `${cue.name} starts after another cue`
+          : `${cue.name} has not started`;
   }
 }
 
 /** What a page says that was told to begin and does not sound. */
 export const nothingSounds =
-  "The browser holds the sound back, or no sound device runs. Press Begin once more; if it stays silent, allow sound for this page, and see that a device is connected.";
+  "The browser blocked the sound, or no output was found. Press Begin again. If it stays silent, allow sound for this page and connect a device.";

@@ -16,8 +16,7 @@ import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
-
-const kinds: Record<string, string> = { present: "Presented", dry: "Dry run", self: "By itself" };
+import { words } from "./words";
 
 /** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
 export default function DryRunPage() {
@@ -35,14 +34,14 @@ export default function DryRunPage() {
   return (
     <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] overflow-y-auto max-lg:grid-cols-1">
       <ReadyCard
-        title="Dry run"
+        title={words.dryRun}
         showId={view.id}
         below={<ChecksStrip showId={view.id} findings={findings} />}
         ready={ready}
         waits={recording.asking}
         ways={[
-          ["hand", "when I say so"],
-          ["plan", "by the planned holds"],
+          ["hand", words.ways.hand],
+          ["plan", words.ways.plan],
         ]}
         atTop
       >
@@ -51,13 +50,13 @@ export default function DryRunPage() {
             ticked={recording.asking || !!recording.voices}
             set={(wanted) => (wanted ? void recording.open(false) : recording.close())}
           >
-            Record a voice for each slide, best with headphones on
+            {words.recordVoices}
           </Tick>
           {recording.problem && (
             <p role="alert" className="mt-1 pl-7 text-sm">
               <span className="text-error">{recording.problem}</span>{" "}
               <button type="button" className="btn btn-xs" onClick={() => void recording.open(true)}>
-                Use the practice microphone
+                {words.usePractice}
               </button>
             </p>
           )}
@@ -75,18 +74,18 @@ function Runs({ showId }: { showId: string }) {
   const { data: runs } = useRuns(showId, sendLeft);
   const shown = chosen ?? runs?.[0]?.id;
   return (
-    <section className="bg-base-100 line-l min-w-0 overflow-y-auto p-6" aria-label="Earlier runs">
-      <h2 className="mb-2 text-lg">Earlier runs</h2>
+    <section className="bg-base-100 line-l min-w-0 overflow-y-auto p-6" aria-label={words.earlierRuns}>
+      <h2 className="mb-2 text-lg">{words.earlierRuns}</h2>
       {!runs || runs.length === 0 ? (
-        <p className="muted">None yet. A run is told here: its times beside the plan, and what sounded where.</p>
+        <p className="muted">{words.noRuns}</p>
       ) : (
         <p className="mb-4">
           <Choice
-            label="Which run"
+            label={words.whichRun}
             value={shown ?? ""}
             options={runs.map((r) => [
               r.id,
-              `${kinds[r.kind] ?? r.kind}, ${new Date(r.startedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`,
+              `${words.kinds[r.kind] ?? r.kind}, ${new Date(r.startedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}`,
             ])}
             commit={setChosen}
           />
@@ -131,7 +130,7 @@ function Rehearsed({ showId, prepared: { stage, strands, pictures }, voices }: R
       pictures={pictures}
       startsAt={startsAt}
       setStartsAt={setStartsAt}
-      notices={[...(voices ? ["Recording a voice for this slide."] : []), ...told.map((notice) => notice.words)]}
+      notices={[...(voices ? [words.recording] : []), ...told.map((notice) => notice.words)]}
     />
   );
 }

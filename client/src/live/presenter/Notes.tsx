@@ -1,6 +1,7 @@
 import { useRef } from "react";
 import { useDragValue } from "../../ui/useDragValue";
 import { lettersFor, type Space } from "./timeline/space";
+import { words } from "./words";
 
 interface Props {
   notes: string;
@@ -26,12 +27,12 @@ export function Notes({ notes, space, letters, setLetters }: Props) {
     <section
       className={`bg-base-100 flex shrink-0 flex-col ${space.upright ? "line-t sticky left-0" : "line-l relative"}`}
       style={space.upright ? { height: space.notes } : { width: space.notes + 12 }}
-      aria-label="Notes"
+      aria-label={words.notes}
     >
       <div
         {...bind()}
         className={`hover:bg-primary absolute touch-none ${space.upright ? "inset-x-0 -top-1 h-2 cursor-row-resize" : "inset-y-0 -left-1 w-2 cursor-col-resize"}`}
-        title="Draw this edge for larger or smaller notes"
+        title={words.notesEdge}
         data-testid="notes-edge"
       />
       <p
@@ -39,7 +40,7 @@ export function Notes({ notes, space, letters, setLetters }: Props) {
         style={{ fontSize: letters }}
         tabIndex={0}
       >
-        {notes || <span className="muted text-base">No notes on this slide.</span>}
+        {notes || <span className="muted text-base">{words.noNotes}</span>}
       </p>
     </section>
   );

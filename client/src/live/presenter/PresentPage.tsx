@@ -14,6 +14,7 @@ import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
+import { words } from "./words";
 
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
 export default function PresentPage() {
@@ -27,14 +28,14 @@ export default function PresentPage() {
         <Shown showId={showId} prepared={prepared} manner={manner} />
       ) : (
         <ReadyCard
-          title="Present"
+          title={words.present}
           showId={showId}
           below={<ChecksStrip showId={showId} findings={findings} />}
           ready={ready}
           ways={[
-            ["hand", "when I say so"],
-            ["plan", "by itself, by the planned holds, once"],
-            ["forEver", "by itself, for ever"],
+            ["hand", words.ways.hand],
+            ["plan", words.ways.once],
+            ["forEver", words.ways.forEver],
           ]}
         >
           {manner !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (

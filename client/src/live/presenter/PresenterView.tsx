@@ -23,6 +23,7 @@ import { useStageKeys } from "../engine/useStageKeys";
 import { useWakeLock } from "../../ui/useWakeLock";
 import { useLeaveWarning } from "../../ui/useLeaveWarning";
 import { Status } from "../../ui/Status";
+import { words } from "./words";
 
 interface Props {
   stage: Stage;
@@ -78,7 +79,7 @@ export function PresenterView(props: Props) {
         audience={() => {
           const opened = openAudience();
           if (opened) setAudience(opened);
-          else toast.error("The browser blocked the window. Allow pop-ups for this page, then try again.");
+          else toast.error(words.blockedWindow);
         }}
         clicker={openClicker}
         slides={openGrid}
@@ -88,9 +89,9 @@ export function PresenterView(props: Props) {
         <div className="bg-warning text-warning-content flex items-center gap-3 px-4 py-1.5 font-semibold">
           {now.soundHeld ? (
             <>
-              <Status>The browser holds the sound back.</Status>
+              <Status>{words.blockedSound}</Status>
               <button type="button" className="btn btn-xs" onClick={() => void stage.letSound()}>
-                Let it sound
+                {words.enableSound}
               </button>
             </>
           ) : (

@@ -6,6 +6,7 @@ import { useEdited } from "./revision";
 import type { OnItsWay, Ready } from "./usePrepared";
 import { nothingSounds } from "../engine/words";
 import { Status } from "../../ui/Status";
+import { words } from "./words";
 
 interface Props {
   title: string;
@@ -43,41 +44,35 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
       <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8 max-sm:p-4">
         <h1 className="mb-4 text-2xl">{title}</h1>
         {!prepared ? (
-          <Fetching
-            onItsWay={onItsWay}
-            words="Fetching all slides and sounds, so that nothing is missing once it begins."
-            again="Try again"
-            start={ready.fetchShow}
-          />
+          <Fetching onItsWay={onItsWay} says={words.loading} again={words.tryAgain} start={ready.fetchShow} />
         ) : (
           <>
             {sounds.length + pictures.length > 0 ? (
               <div role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
-                {sounds.length > 0 && <p>{sounds.join(", ")} could not be fetched and will not sound.</p>}
-                {pictures.length > 0 && <p>The picture of {pictures.join(", ")} could not be fetched.</p>}
+                {sounds.length > 0 && <p>{words.soundsMissing(sounds.join(", "))}</p>}
+                {pictures.length > 0 && <p>{words.picturesMissing(pictures.join(", "))}</p>}
                 <Fetching
                   onItsWay={onItsWay?.what === "missing" ? onItsWay : undefined}
-                  words="Fetching once more what is missing."
-                  asked="Try again, or begin without."
-                  again="Try again"
+                  says={words.loadingMissing}
+                  asked={words.tryOrBegin}
+                  again={words.tryAgain}
                   start={ready.fetchMissing}
                 />
               </div>
             ) : (
               <p className="mb-4" data-testid="ready">
-                Ready. All of it is here: it goes on even if the server is lost.
+                {words.ready}
               </p>
             )}
             {prepared.stage.view.shownElsewhere && (
               <p role="alert" className="border-warning mb-4 rounded-md border px-3 py-2">
-                This show is being presented on another page too. Each sounds by itself: end the other one if that is
-                not meant.
+                {words.presentedElsewhere}
               </p>
             )}
             <p className="mb-3">
-              From{" "}
+              {words.from}{" "}
               <Choice
-                label="From slide"
+                label={words.fromSlide}
                 value={place?.p.slideId ?? ""}
                 options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
                 commit={choose}
@@ -85,7 +80,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
               />
             </p>
             <p className="mb-3">
-              Goes on <Choice label="Goes on" value={manner} options={ways} commit={setManner} />
+              {words.advance} <Choice label={words.advance} value={manner} options={ways} commit={setManner} />
             </p>
             {children}
             {refused && (
@@ -105,19 +100,19 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
                     .finally(() => setBeginning(false));
                 }}
               >
-                Begin
+                {words.begin}
               </button>
               <Link className="btn btn-ghost" to={`/shows/${showId}`}>
-                Back to the run sheet
+                {words.backToSheet}
               </Link>
             </div>
             {edited && (
               <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
-                <p className="mb-2">The show was edited since: what is ready is the show as it was.</p>
+                <p className="mb-2">{words.changed}</p>
                 <Fetching
                   onItsWay={onItsWay?.what === "show" ? onItsWay : undefined}
-                  words="Fetching it as it is now; until then, Begin begins with it as it was."
-                  again="Fetch it as it is now"
+                  says={words.loadingNew}
+                  again={words.loadNew}
                   start={ready.fetchShow}
                 />
               </div>
@@ -132,8 +127,8 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
 
 interface FetchingProps {
   onItsWay: OnItsWay | undefined;
-  /** What is said while it is on its way, and before it is asked for. */
-  words: string;
+  /** What is said while it is loading, and before that. */
+  says: string;
   asked?: string;
   /** What the button says that begins it. */
   again: string;
@@ -141,16 +136,16 @@ interface FetchingProps {
 }
 
 /** How far a fetching has come; else why it came to nothing, and the button that begins it. */
-function Fetching({ onItsWay, words, asked, again, start }: FetchingProps) {
+function Fetching({ onItsWay, says, asked, again, start }: FetchingProps) {
   if (onItsWay && !onItsWay.problem)
     return (
       <div>
-        <Status className="mb-2">{words}</Status>
+        <Status className="mb-2">{says}</Status>
         <progress
           className="progress progress-primary w-full"
           value={onItsWay.fraction}
           max={1}
-          aria-label="How far the fetching has come"
+          aria-label={words.loadProgress}
         />
       </div>
     );

@@ -4,25 +4,22 @@ import { keepRun } from "./keepRun";
 import { RunReport } from "./RunReport";
 import { Status } from "../../ui/Status";
 import type { Stage } from "../engine/Stage";
+import { words } from "./words";
 
-/** After a run: what it was like, once that is kept. */
+/** After a run: its report, once that is saved. */
 export function RunEnd({ showId, stage, children }: { showId: string; stage: Stage; children?: ReactNode }) {
   const [kept, setKept] = useState<boolean>();
   useEffect(() => void keepRun(showId, stage).then(setKept, () => setKept(false)), [showId, stage]);
   return (
     <main className="h-full overflow-y-auto px-8 py-6">
       <div className="mb-4 flex items-center gap-4">
-        <h1 className="text-2xl">The run has ended</h1>
+        <h1 className="text-2xl">{words.runEnded}</h1>
         <Link className="btn btn-sm" to={`/shows/${showId}`}>
-          Back to the run sheet
+          {words.backToSheet}
         </Link>
       </div>
       {children}
-      {kept === false && (
-        <Status className="mb-4">
-          The server is away. What happened is kept here and sent when it is there again.
-        </Status>
-      )}
+      {kept === false && <Status className="mb-4">{words.runKept}</Status>}
       {kept && <RunReport showId={showId} runId={stage.view.id} />}
     </main>
   );

@@ -4,14 +4,15 @@ import { useShow } from "../../api/show";
 import { LoadError } from "../../ui/LoadError";
 import { framesOfMs, shortTime, time } from "../../ui/format";
 import { Status } from "../../ui/Status";
+import { words } from "./words";
 
-/** What a run was like: its times beside the plan, what sounded where, and what the show should be warned about. */
+/** The report of a run: its times beside the plan, what played where, and what checks find in the show. */
 export function RunReport({ showId, runId }: { showId: string; runId: string }) {
   const { edit } = useEdits(showId);
   const revision = useShow(showId).data?.revision;
   const { data, error, refetch } = useRunReport(showId, runId, revision);
   if (error) return <LoadError error={error} retry={() => void refetch()} />;
-  if (!data) return <Status>Looking at the run…</Status>;
+  if (!data) return <Status>{words.loadingReport}</Status>;
   const { report } = data;
   const over = report.tookMs - report.plannedMs;
   const unseen = report.slides.filter((s) => s.visits === 0).length;
@@ -19,10 +20,8 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
   return (
     <div data-testid="report">
       <p className="mb-3 text-lg">
-        It took <b className="figures">{time(framesOfMs(report.tookMs))}</b>
-        {report.asPlanned
-          ? ", as planned."
-          : `, ${time(framesOfMs(Math.abs(over)))} ${over > 0 ? "longer" : "shorter"} than planned.`}
+        {words.took} <b className="figures">{time(framesOfMs(report.tookMs))}</b>,{" "}
+        {report.asPlanned ? words.asPlanned : words.offPlan(time(framesOfMs(Math.abs(over))), over > 0)}
       </p>
       {report.edit && (
         <p className="mb-4 flex items-center gap-3">
@@ -31,20 +30,18 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
             className="btn btn-primary"
             onClick={() => report.edit && edit(report.edit, data.revision)}
           >
-            Take these times as holds
+            {words.useTimes}
           </button>
-          <span className="muted text-sm">
-            Steps, too. Locked slides and those of a waiting loop keep theirs. Undo takes it back.
-          </span>
+          <span className="muted text-sm">{words.aboutUseTimes}</span>
         </p>
       )}
       <table className="w-full text-sm">
         <thead>
           <tr className="muted text-left text-xs">
-            <th className="py-1">Slide</th>
-            <th>Planned</th>
-            <th>Took</th>
-            <th>What happened</th>
+            <th className="py-1">{words.slide}</th>
+            <th>{words.planned}</th>
+            <th>{words.took}</th>
+            <th>{words.whatHappened}</th>
           </tr>
         </thead>
         <tbody>
@@ -58,7 +55,7 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
                 <td className="figures py-1.5 pr-3">{time(framesOfMs(s.plannedMs))}</td>
                 <td className="figures py-1.5 pr-3" data-took={s.number}>
                   {time(framesOfMs(s.tookMs))}
-                  {s.visits > 1 && <span className="muted font-sans"> in {s.visits} visits</span>}
+                  {s.visits > 1 && <span className="muted font-sans"> {words.visits(s.visits)}</span>}
                 </td>
                 <td className="py-1.5">
                   {linesOf(s.slideId).map((l, i) => (
@@ -71,12 +68,10 @@ export function RunReport({ showId, runId }: { showId: string; runId: string }) 
             ))}
         </tbody>
       </table>
-      {unseen > 0 && (
-        <p className="muted mt-2 text-sm">{unseen === 1 ? "One slide was" : `${unseen} slides were`} not shown.</p>
-      )}
-      <h2 className="mt-5 mb-1 text-base">Checks</h2>
+      {unseen > 0 && <p className="muted mt-2 text-sm">{words.notShown(unseen)}</p>}
+      <h2 className="mt-5 mb-1 text-base">{words.checks}</h2>
       {data.findings.length === 0 ? (
-        <p>Nothing to warn of.</p>
+        <p>{words.noFindings}</p>
       ) : (
         <ul className="list-disc pl-5">
           {data.findings.map((f) => (

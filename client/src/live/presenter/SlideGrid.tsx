@@ -4,6 +4,7 @@ import { useInView } from "../../ui/useInView";
 import type { Stage } from "../engine/Stage";
 import type { Picture, Pictures } from "../engine/pictures";
 import { SlidePicture } from "../audience/SlidePicture";
+import { words } from "./words";
 
 interface Props {
   stage: Stage;
@@ -20,7 +21,7 @@ export function SlideGrid({ stage, pictures, close }: Props) {
     close();
   };
   return (
-    <Dialog title="Go to a slide" close={close} wide>
+    <Dialog title={words.goToSlide} close={close} wide>
       <form
         className="mb-4"
         onSubmit={(event) => {
@@ -29,17 +30,17 @@ export function SlideGrid({ stage, pictures, close }: Props) {
           if (to) go(to.i);
         }}
       >
-        Slide number{" "}
+        {words.slideNumber}{" "}
         <input
           className="value figures w-16 text-center"
-          aria-label="Slide number"
+          aria-label={words.slideNumber}
           autoFocus
           inputMode="numeric"
           value={typed}
           onChange={(event) => setTyped(event.currentTarget.value)}
         />{" "}
         <button type="submit" className="btn btn-sm">
-          Go
+          {words.go}
         </button>
       </form>
       <ol className="grid grid-cols-4 gap-3">

@@ -1,6 +1,7 @@
 import { framesOfMs, shortTime } from "../../ui/format";
 import type { Stage } from "../engine/Stage";
 import { useNow, useTick } from "../engine/useNow";
+import { words } from "./words";
 
 /** How far the talk is from its plan, in milliseconds: nothing while within the planned stay, more than nothing when behind. */
 function behindMs(stage: Stage): number | undefined {
@@ -17,8 +18,8 @@ export function aheadWords(stage: Stage): string {
   const behind = behindMs(stage);
   if (behind === undefined) return "";
   return Math.abs(behind) > 500
-    ? `${shortTime(framesOfMs(Math.abs(behind)))} ${behind > 0 ? "behind" : "ahead"}`
-    : "as planned";
+    ? (behind > 0 ? words.late : words.early)(shortTime(framesOfMs(Math.abs(behind))))
+    : words.onTime;
 }
 
 /** The time since the talk began, against the plan, and of day. */
@@ -29,10 +30,10 @@ export function StageClock({ stage }: { stage: Stage }) {
   const since = Math.max(0, stage.timeMs() - (now.talkSinceMs ?? now.slideSinceMs));
   const day = new Date().toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
   return (
-    <div className="flex items-baseline gap-4 whitespace-nowrap" role="timer" aria-label="Clock">
+    <div className="flex items-baseline gap-4 whitespace-nowrap" role="timer" aria-label={words.clock}>
       <span>
         <b className="figures text-3xl">{shortTime(framesOfMs(since))}</b>{" "}
-        <span className="muted text-sm">{waiting ? "waiting" : "talk"}</span>
+        <span className="muted text-sm">{waiting ? words.waiting : words.talk}</span>
       </span>
       <b className={(behindMs(stage) ?? 0) > 500 ? "text-warning" : ""} data-ahead>
         {aheadWords(stage)}

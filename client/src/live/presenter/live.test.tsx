@@ -50,25 +50,25 @@ describe("a run's log", () => {
     let atMs = 0;
     const told = (event: Parameters<LiveRun["take"]>[0]) =>
       run.take(event).map((order) => outcomeOf(order, run, plan.places[run.place]?.number ?? 0));
-    expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["began with slide 1"]);
-    expect(whyNow(run, "pad", "began with slide 1")).toBe("Dusk Pad began with slide 1; it goes on through slide 2");
-    expect(whyNow(run, "owl", undefined)).toBe("Owl waits for a hand");
-    expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was started by hand"]);
+    expect(told({ kind: "goTo", place: 0, atMs })).toEqual(["started with slide 1"]);
+    expect(whyNow(run, "pad", "started with slide 1")).toBe("Dusk Pad started with slide 1 and plays through slide 2");
+    expect(whyNow(run, "owl", undefined)).toBe("Owl is triggered manually");
+    expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was triggered manually"]);
     expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["finished"]);
     // Begun anew or moved within, it is not told to have ended.
-    expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "was started by hand"]);
+    expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "was triggered manually"]);
     expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual([
-      "gave way to Mill Reel",
-      "began with slide 3",
+      "crossfaded to Mill Reel",
+      "started with slide 3",
     ]);
-    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual(["faded: its span ended with slide 3"]);
-    expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["began with slide 2"]);
-    expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["was faded by hand"]);
-    expect(whyNow(run, "pad", "was faded by hand")).toBe(
-      "Dusk Pad was faded by hand; it begins again when its slides are come back to",
+    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual(["faded out: its span ended with slide 3"]);
+    expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["started with slide 2"]);
+    expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["was faded out"]);
+    expect(whyNow(run, "pad", "was faded out")).toBe(
+      "Dusk Pad was faded out; it starts again when its slides are shown again",
     );
-    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["began with slide 3"]);
-    expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["was silenced by hand"]);
+    expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["started with slide 3"]);
+    expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["was silenced"]);
   });
 
   it("picks up where it was left, rounds and all", () => {
@@ -83,16 +83,16 @@ describe("a run's log", () => {
 
 describe("before it begins", () => {
   it("counts down to the talk", () => {
-    expect(countdownWords(270_000, 0)).toBe("begins in 4:30");
-    expect(countdownWords(61_000, 500)).toBe("begins in 1:01");
-    expect(countdownWords(1000, 5000)).toBe("begins now");
+    expect(countdownWords(270_000, 0)).toBe("starts in 4:30");
+    expect(countdownWords(61_000, 500)).toBe("starts in 1:01");
+    expect(countdownWords(1000, 5000)).toBe("starts now");
   });
 
   it("tells what would wait for a hand", () => {
     render(<HandWaits names={["Owl"]} />);
-    expect(screen.getByRole("note").textContent).toContain("Owl waits for a hand and will not sound by itself");
+    expect(screen.getByRole("note").textContent).toContain("Owl is triggered manually and won’t play automatically.");
     cleanup();
     render(<HandWaits names={[]} />);
-    expect(screen.getByText("Nothing waits for a hand.")).toBeTruthy();
+    expect(screen.getByText("No manual cues.")).toBeTruthy();
   });
 });

@@ -72,11 +72,11 @@ describe("before a show", () => {
     await act(() => follow(hub(null)));
     expect(screen.queryByRole("alert")).toBeNull();
     await act(() => follow(hub(8)));
-    expect(screen.getByRole("alert").textContent).toContain("The show was edited since");
+    expect(screen.getByRole("alert").textContent).toContain("The show has changed");
     act(() => on.mock.calls[0]?.[1]("show", 7));
     expect(screen.queryByRole("alert")).toBeNull();
     act(() => on.mock.calls[0]?.[1]("show", 9));
-    fireEvent.click(screen.getByText("Fetch it as it is now"));
+    fireEvent.click(screen.getByText("Load the new version"));
     expect(fetchShow).toHaveBeenCalledOnce();
   });
 
@@ -106,7 +106,7 @@ describe("before a show", () => {
     };
     await act(() => Promise.resolve());
     expect(await problem()).toBe("The server is away.");
-    expect(await problem()).toBe("slide 2 could not be fetched. Try again, or open this page anew to go without.");
+    expect(await problem()).toBe("slide 2 couldn’t be loaded. Try again, or reload this page to go without.");
     expect(letGo.mock.calls).toEqual([[torn.stage]]);
     expect(await problem()).toBeUndefined();
     expect(result.current.prepared).toBe(is);
@@ -166,17 +166,17 @@ describe("before a show", () => {
     expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
     rerender(card({ prepared }));
     const alert = screen.getByRole("alert").textContent;
-    expect(alert).toContain("Dusk Pad could not be fetched and will not sound.");
-    expect(alert).toContain("The picture of slide 2 could not be fetched.");
+    expect(alert).toContain("Dusk Pad couldn’t be loaded and won’t play.");
+    expect(alert).toContain("The picture of slide 2 couldn’t be loaded.");
     fireEvent.click(screen.getByText("Try again"));
     expect(fetchMissing).toHaveBeenCalledOnce();
     fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s2" } });
-    fireEvent.change(screen.getByLabelText("Goes on"), { target: { value: "plan" } });
+    fireEvent.change(screen.getByLabelText("Advance"), { target: { value: "plan" } });
     expect(setManner).toHaveBeenCalledWith("plan");
     fireEvent.click(screen.getByText("Begin"));
     expect(begin).toHaveBeenCalledWith(2);
     rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
-    expect(screen.getByTestId("ready").textContent).toContain("it goes on even if the server is lost");
+    expect(screen.getByTestId("ready").textContent).toContain("The show runs even without the server");
     rerender(card({ onItsWay: { what: "show", fraction: 0, problem: "The server is away." } }));
     expect(screen.getByRole("alert").textContent).toBe("The server is away.");
     fireEvent.click(screen.getByText("Try again"));
@@ -217,9 +217,9 @@ describe("after a show", () => {
     open(view, <RunReport showId="show" runId="r1" />);
     expect(await screen.findByText(/0:02.0 longer than planned/)).toBeTruthy();
     expect(screen.getByText("in 2 visits")).toBeTruthy();
-    expect(screen.getByText("One slide was not shown.")).toBeTruthy();
+    expect(screen.getByText("1 slide not shown.")).toBeTruthy();
     expect(screen.queryByText("Slide 3")).toBeNull();
-    fireEvent.click(screen.getByText("Take these times as holds"));
+    fireEvent.click(screen.getByText("Use these times as holds"));
     await vi.waitFor(() =>
       expect(posted).toHaveBeenCalledWith(expect.objectContaining({ edit: told(10_000, false).report.edit })),
     );
@@ -229,7 +229,7 @@ describe("after a show", () => {
     answerGets((url) => ({ data: url.includes("report") ? told(8000, true) : viewOf() }));
     open(viewOf(), <RunReport showId="show" runId="r1" />);
     expect(await screen.findByText(/, as planned/)).toBeTruthy();
-    expect(screen.queryByText("Take these times as holds")).toBeNull();
-    expect(screen.getByText("Nothing to warn of.")).toBeTruthy();
+    expect(screen.queryByText("Use these times as holds")).toBeNull();
+    expect(screen.getByText("No problems found.")).toBeTruthy();
   });
 });

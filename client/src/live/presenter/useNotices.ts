@@ -4,6 +4,7 @@ import { stayConnected } from "../../api/hub";
 import { followRevision, onRevision } from "./revision";
 import type { Stage } from "../engine/Stage";
 import { keepRun } from "./keepRun";
+import { words } from "./words";
 
 const keepEveryMs = 15_000;
 const noticeMs = 8_000;
@@ -49,7 +50,7 @@ export function useNotices(showId: string, stage: Stage): readonly Notice[] {
   useEffect(() => {
     let timer = 0;
     const changed = () => {
-      stage.note("The sound output changed");
+      stage.note(words.outputChanged);
       setOutput(true);
       window.clearTimeout(timer);
       timer = window.setTimeout(() => setOutput(false), noticeMs);
@@ -60,11 +61,13 @@ export function useNotices(showId: string, stage: Stage): readonly Notice[] {
       navigator.mediaDevices?.removeEventListener("devicechange", changed);
     };
   }, [stage]);
-  const notices: readonly (readonly [boolean, Notice["about"], string])[] = [
-    [revision !== stage.view.revision, "edit", "The show was edited since: this run keeps what it began with."],
-    [elsewhere.length > 0, "otherPage", "Another page presents this show too: end one of them if that is not meant."],
-    [away, "server", "The server is away. All that is needed is here; go on."],
-    [output, "output", "The sound output changed: listen whether all is well."],
-  ];
-  return notices.flatMap(([isSo, about, words]) => (isSo ? [{ about, words }] : []));
+  const isSo: Record<Notice["about"], boolean> = {
+    edit: revision !== stage.view.revision,
+    otherPage: elsewhere.length > 0,
+    server: away,
+    output,
+  };
+  return (Object.keys(isSo) as Notice["about"][])
+    .filter((about) => isSo[about])
+    .map((about) => ({ about, words: words.notices[about] }));
 }

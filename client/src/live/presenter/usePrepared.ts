@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { fetchMissing, letGo, prepare, type Prepared } from "../engine/prepare";
 import type { Manner } from "../engine/Stage";
+import { words } from "./words";
 
 const steps = 100; // in which the way is drawn
 
@@ -62,7 +63,7 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
         const lost = insteadOf ? missingNames(made).filter((name) => !missingNames(insteadOf).includes(name)) : [];
         if (lost.length > 0) {
           letGo(made.stage);
-          throw new Error(`${lost.join(", ")} could not be fetched. Try again, or open this page anew to go without.`);
+          throw new Error(words.missing(lost.join(", ")));
         }
         setPrepared(made);
         setOnItsWay(undefined);

@@ -2,6 +2,7 @@ import type { SoundKind } from "../../../api/client";
 import { fillOf } from "../../../strands/KindPatterns";
 import type { Stage } from "../../engine/Stage";
 import type { PassingRow } from "./rows";
+import { words } from "../words";
 
 /** What begins on a row to come, what waits for a hand from there on, or that all is silent there. */
 export function Foreseen({ stage, row }: { stage: Stage; row: PassingRow }) {
@@ -13,7 +14,7 @@ export function Foreseen({ stage, row }: { stage: Stage; row: PassingRow }) {
   return (
     <ul
       className="flex h-full flex-col flex-wrap content-start gap-x-3 overflow-hidden py-1 text-sm leading-snug"
-      aria-label={`Sounds of slide ${row.number}`}
+      aria-label={words.soundsOf(row.number)}
     >
       {begins.map((id) => (
         <li key={id} className="flex max-w-full items-center gap-1.5">
@@ -22,13 +23,13 @@ export function Foreseen({ stage, row }: { stage: Stage; row: PassingRow }) {
       ))}
       {hands.map((id) => (
         <li key={id} className="muted flex max-w-full items-center gap-1.5">
-          <svg width="12" height="14" className="shrink-0" role="img" aria-label="by hand">
+          <svg width="12" height="14" className="shrink-0" role="img" aria-label={words.manual}>
             <circle cx="6" cy="7" r="4.5" fill="none" stroke={`var(--${stage.run.cue(id).kind})`} strokeWidth="2" />
           </svg>
           <span className="truncate">{stage.run.cue(id).name}</span>
         </li>
       ))}
-      {silent && <li className="muted italic">silence</li>}
+      {silent && <li className="muted italic">{words.silence}</li>}
     </ul>
   );
 }

@@ -13,6 +13,7 @@ import { WaitingRing } from "./WaitingRing";
 import type { Pictures } from "../../engine/pictures";
 import type { Stage } from "../../engine/Stage";
 import { useNow } from "../../engine/useNow";
+import { words } from "../words";
 
 interface Props {
   stage: Stage;
@@ -54,7 +55,7 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
   const last = rows.at(-1);
   return (
     <div ref={sheet} className="relative min-w-0 grow overflow-hidden" style={{ height: space.height }}>
-      <ol aria-label="Running order">
+      <ol aria-label={words.runningOrder}>
         {rows.map((row) => (
           <li
             key={row.key}
@@ -107,10 +108,10 @@ export function PassingSheet({ stage, strands, pictures, space, chosen, choose, 
             className="line-t absolute inset-x-0 flex flex-wrap items-center gap-x-4 gap-y-1 pt-3"
             style={{ top: last.top + last.height }}
           >
-            <span className="text-lg">Here the show ends.</span>
-            <span className="muted">What sounds goes on until it is over.</span>
+            <span className="text-lg">{words.end}</span>
+            <span className="muted">{words.soundsFinish}</span>
             <button type="button" className="btn btn-sm" onClick={() => stage.end()}>
-              End the show
+              {words.endShow}
             </button>
           </li>
         )}

@@ -7,6 +7,7 @@ import type { Stage } from "../../engine/Stage";
 import { useNow, useTick } from "../../engine/useNow";
 import { nextPlace, nextWords } from "../../engine/foresight";
 import { glide } from "./progress";
+import { words } from "../words";
 
 export const titleHeight = 52;
 export const strokeHeight = 56;
@@ -43,11 +44,15 @@ export function RowHere({ stage, pictures, picture }: Props) {
             {place && place.step > 0 && <span className="muted"> · {slide?.steps[place.step]?.label}</span>}
           </p>
           <p className="muted truncate text-sm" data-testid="where">
-            slide {place?.number} of {last}
-            {slide && slide.steps.length > 1 && `, step ${(place?.step ?? 0) + 1} of ${slide.steps.length}`}
-            {place?.loopStart != null && ", waiting loop"}
-            {now.black && ", black"}
-            {now.paused && ", paused"}
+            {[
+              words.where(place?.number, last),
+              slide && slide.steps.length > 1 && words.stepOf((place?.step ?? 0) + 1, slide.steps.length),
+              place?.loopStart != null && words.waitingLoop,
+              now.black && words.black,
+              now.paused && words.paused,
+            ]
+              .filter(Boolean)
+              .join(", ")}
           </p>
         </div>
         {slide && slide.steps.length > 1 && (
@@ -97,7 +102,7 @@ function TimeHere({ stage }: { stage: Stage }) {
   return (
     <p className="shrink-0 text-right leading-tight" data-spent>
       <b className={`figures text-xl ${over ? "text-warning" : ""}`}>{text(spent)}</b>
-      <span className="muted block text-sm">{over ? `${text(spent - planned)} over` : `of ${text(planned)}`}</span>
+      <span className="muted block text-sm">{over ? words.over(text(spent - planned)) : words.of(text(planned))}</span>
     </p>
   );
 }
@@ -115,7 +120,7 @@ function NextStroke({ stage }: { stage: Stage }) {
       onClick={() => stage.on()}
     >
       <ArrowDown size={22} className="shrink-0" />
-      <span className="shrink-0 text-lg">{leaves ? "Begin the talk" : "On"}</span>
+      <span className="shrink-0 text-lg">{leaves ? words.beginTalk : words.next}</span>
       <span className="line-clamp-2 min-w-0 text-sm leading-tight font-normal" data-testid="foreseen">
         {nextWords(stage)}
       </span>

@@ -5,6 +5,7 @@ import { SlidePicture } from "../../audience/SlidePicture";
 import type { Stage } from "../../engine/Stage";
 import { useNow } from "../../engine/useNow";
 import type { PassingRow } from "./rows";
+import { words } from "../words";
 
 interface Props {
   stage: Stage;
@@ -18,14 +19,14 @@ export function RowBefore({ stage, row, pictures }: Props & { pictures: Pictures
   const slide = slideOf({ stage, row });
   const step = stage.places[row.place]?.step ?? 0;
   const same = stage.place()?.slideId === row.slideId;
-  const where = same ? `step ${step + 1}` : (slide?.title ?? "");
+  const where = same ? words.step(step + 1) : (slide?.title ?? "");
   return (
     <button
       type="button"
       className="hover:bg-base-100 flex h-full w-full cursor-pointer items-center gap-3 overflow-hidden rounded-md px-2 text-left"
       onClick={() => stage.back()}
     >
-      <ArrowUp size={18} className="shrink-0" /> <b>Back</b>
+      <ArrowUp size={18} className="shrink-0" /> <b>{words.previous}</b>
       <SlidePicture
         picture={pictures.get(`${row.slideId} ${step}`)}
         alt=""
@@ -53,9 +54,9 @@ export function StepLine({ stage, row }: Props) {
       onClick={() => stage.goTo(row.place)}
     >
       <i className="muted size-2.5 shrink-0 rounded-full border-2 border-current" aria-hidden="true" />
-      <span className="muted shrink-0 text-sm">step {first + 1}</span>
+      <span className="muted shrink-0 text-sm">{words.step(first + 1)}</span>
       <span className="truncate">{label}</span>
-      {more > 0 && <span className="muted ml-auto shrink-0 text-sm">and {more} more</span>}
+      {more > 0 && <span className="muted ml-auto shrink-0 text-sm">{words.more(more)}</span>}
     </button>
   );
 }
@@ -86,7 +87,7 @@ export function ComingRow({ stage, row, pictures }: Props & { pictures: Pictures
         <span className={`block truncate leading-tight ${row.height > 60 ? "text-lg" : ""}`}>
           <b className="figures">{row.number}</b> {slide?.title}
         </span>
-        {row.height > 48 && steps > 1 && <span className="muted text-sm">{steps} steps</span>}
+        {row.height > 48 && steps > 1 && <span className="muted text-sm">{words.steps(steps)}</span>}
       </span>
       <Times stage={stage} row={row} />
     </button>
@@ -103,9 +104,9 @@ function Times({ stage, row }: Props) {
     <span className="figures shrink-0 pr-1 text-right text-sm" data-times={row.number}>
       {spent !== undefined && (
         <>
-          <span className="muted">took </span>
+          <span className="muted">{words.tookTime} </span>
           <b className={spent > planned + 500 ? "text-warning" : ""}>{text(spent)}</b>
-          <span className="muted"> of </span>
+          <span className="muted"> {words.of("")}</span>
         </>
       )}
       <span className={spent === undefined ? "" : "muted"}>{text(planned)}</span>

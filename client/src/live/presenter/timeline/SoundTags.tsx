@@ -6,6 +6,7 @@ import { useNow, useTick } from "../../engine/useNow";
 import { whyNow } from "../../engine/words";
 import { carries } from "../../engine/foresight";
 import { Swatch } from "./Foreseen";
+import { words } from "../words";
 
 interface Props {
   stage: Stage;
@@ -29,14 +30,14 @@ export function SoundTags({ stage, strandAt, reach, chosen, choose }: Props) {
   const silent = (place?.held ?? []).filter((id) => !now.sounding.includes(id) && !stage.run.cue(id).byHand);
   return (
     <section
-      aria-label="Sounding now"
+      aria-label={words.playingNow}
       className="min-h-0 grow overflow-y-auto [scrollbar-width:thin]"
       style={{ marginLeft: -reach, paddingLeft: reach }}
     >
       {now.sounding.length === 0 && (
         <p data-testid="silence">
-          <b className="text-lg">Silence.</b>{" "}
-          {plannedSilence && <span className="muted">Planned: {plannedSilence}</span>}
+          <b className="text-lg">{words.silent}</b>{" "}
+          {plannedSilence && <span className="muted">{words.plannedSilence(plannedSilence)}</span>}
         </p>
       )}
       <ul className="space-y-1.5">
@@ -80,12 +81,12 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
   const { name, kind, markers } = stage.run.cue(id);
   const [at, held] = [Math.max(0, stage.positionMs(id) ?? 0), now.held.includes(id)];
   const hold = (
-    <Tool label={held ? `Let ${name} go on` : `Hold ${name}`} press={() => stage.holdCue(id)}>
+    <Tool label={held ? words.resume(name) : words.pause(name)} press={() => stage.holdCue(id)}>
       {held ? <Play size={18} /> : <Pause size={18} />}
     </Tool>
   );
   const fade = (
-    <Tool label={`Fade ${name} out`} press={() => stage.fadeOut(id)}>
+    <Tool label={words.fadeOut(name)} press={() => stage.fadeOut(id)}>
       <X size={20} />
     </Tool>
   );
@@ -100,29 +101,29 @@ function Tag({ stage, id, open }: { stage: Stage; id: string; open: boolean }) {
       </div>
       {open && (
         <>
-          <p className="text-sm leading-tight">{held ? "held" : carries(stage.run, id, at, stage.onPlaceMs())}</p>
+          <p className="text-sm leading-tight">{held ? words.paused : carries(stage.run, id, at, stage.onPlaceMs())}</p>
           <p className="muted truncate text-sm">{stage.lastOf(id)}</p>
           <div className="-mx-2 grid grid-cols-5 items-center">
             {hold}
-            <Tool label={`Begin ${name} anew`} press={() => stage.seek(id, 0)}>
+            <Tool label={words.restart(name)} press={() => stage.seek(id, 0)}>
               <RotateCcw size={18} />
             </Tool>
-            <Tool label={`${name}: 5 s back`} press={() => stage.seek(id, at - leapMs)}>
+            <Tool label={words.back5(name)} press={() => stage.seek(id, at - leapMs)}>
               <SkipBack size={18} />
             </Tool>
-            <Tool label={`${name}: 5 s on`} press={() => stage.seek(id, at + leapMs)}>
+            <Tool label={words.forward5(name)} press={() => stage.seek(id, at + leapMs)}>
               <SkipForward size={18} />
             </Tool>
             {fade}
             {markers.length > 0 && (
               <select
                 className="value col-span-5 mx-2 mb-1"
-                aria-label={`Go to a mark of ${name}`}
+                aria-label={words.goToMarker(name)}
                 value=""
                 onChange={(event) => stage.seek(id, Number(event.currentTarget.value))}
               >
                 <option value="" disabled>
-                  marks
+                  {words.markers}
                 </option>
                 {markers.map((m) => (
                   <option key={m.atMs} value={m.atMs}>

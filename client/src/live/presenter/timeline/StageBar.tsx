@@ -2,6 +2,7 @@ import { LayoutGrid, Keyboard, Moon, MonitorUp, Pause, Play, Smartphone, Square,
 import type { Stage } from "../../engine/Stage";
 import { StageClock } from "../StageClock";
 import { useNow } from "../../engine/useNow";
+import { words } from "../words";
 
 interface Props {
   stage: Stage;
@@ -23,27 +24,37 @@ export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
       <div className="relative flex min-w-0 grow items-center gap-3 overflow-x-auto [scrollbar-width:thin]">
         <StageClock stage={stage} />
         <div className="ml-auto flex shrink-0 items-center gap-1">
-          <Stroke name="Audience" press={audience}>
+          <Stroke name={words.bar.audience} press={audience}>
             <MonitorUp size={18} />
           </Stroke>
           {clicker && (
-            <Stroke name="Clicker" press={clicker}>
+            <Stroke name={words.bar.clicker} press={clicker}>
               <Smartphone size={18} />
             </Stroke>
           )}
-          <Stroke name="Slides" press={slides}>
+          <Stroke name={words.bar.slides} press={slides}>
             <LayoutGrid size={18} />
           </Stroke>
-          <Stroke name="Black" on={now.black} press={stage.toggleBlack}>
+          <Stroke name={words.bar.black} on={now.black} press={stage.toggleBlack}>
             <Moon size={18} />
           </Stroke>
-          <Stroke name={now.paused ? "Go on" : "Pause"} on={now.paused} press={() => void stage.pause()}>
+          <Stroke
+            name={now.paused ? words.bar.resume : words.bar.pause}
+            on={now.paused}
+            press={() => void stage.pause()}
+          >
             {now.paused ? <Play size={18} /> : <Pause size={18} />}
           </Stroke>
-          <Stroke name="End" press={() => stage.end()}>
+          <Stroke name={words.bar.end} press={() => stage.end()}>
             <Square size={16} />
           </Stroke>
-          <button type="button" className="btn btn-square btn-ghost" aria-label="Keys" title="Keys: ?" onClick={keys}>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost"
+            aria-label={words.bar.keys}
+            title={`${words.bar.keys}: ?`}
+            onClick={keys}
+          >
             <Keyboard size={18} />
           </button>
         </div>
@@ -54,13 +65,13 @@ export function StageBar({ stage, audience, clicker, slides, keys }: Props) {
           max={1}
           step={0.01}
           defaultValue={1}
-          aria-label="Overall level"
-          title="Overall level"
+          aria-label={words.bar.level}
+          title={words.bar.level}
           onChange={(event) => stage.sound.setLevel(Number(event.currentTarget.value) ** 2)}
         />
       </div>
       <button type="button" className="btn btn-error shrink-0 px-3" onClick={stage.silence}>
-        <VolumeX size={18} /> Silence all
+        <VolumeX size={18} /> {words.bar.silence}
       </button>
     </header>
   );

@@ -3,6 +3,7 @@ import type { Stage } from "../../engine/Stage";
 import { aheadWords } from "../StageClock";
 import { useNow } from "../../engine/useNow";
 import { nextWords } from "../../engine/foresight";
+import { words } from "../words";
 
 /** Tells those who do not see the page where it is, what sounds, and what the next stroke does; the time when it is asked for. */
 export function Told({ stage, time }: { stage: Stage; time: string }) {
@@ -13,9 +14,10 @@ export function Told({ stage, time }: { stage: Stage; time: string }) {
   return (
     <div className="sr-only">
       <p aria-live="polite" data-testid="told">
-        Slide {place?.number}, {slide?.title}.
-        {place && place.step > 0 && ` Step ${place.step + 1}, ${slide?.steps[place.step]?.label}.`}{" "}
-        {sounding.length > 0 ? `Sounding: ${sounding.join(", ")}.` : "Silence."} Next stroke: {nextWords(stage)}.
+        {words.said.slide(place?.number, slide?.title)}{" "}
+        {place && place.step > 0 && words.said.step(place.step + 1, slide?.steps[place.step]?.label)}{" "}
+        {sounding.length > 0 ? words.said.playing(sounding.join(", ")) : words.silent}{" "}
+        {words.said.next(nextWords(stage))}
       </p>
       <p aria-live="assertive" data-testid="time-told">
         {time}
@@ -28,6 +30,6 @@ export function Told({ stage, time }: { stage: Stage; time: string }) {
 export function timeWords(stage: Stage): string {
   const { talkSinceMs, slideSinceMs } = stage.snapshot();
   const text = (since: number) => shortTime(framesOfMs(stage.timeMs() - since));
-  const talk = talkSinceMs === undefined ? "Waiting" : `${text(talkSinceMs)} into the talk`;
-  return [talk, aheadWords(stage), `${text(slideSinceMs)} on this slide`].filter(Boolean).join(", ");
+  const talk = talkSinceMs === undefined ? words.said.waiting : words.said.intoTalk(text(talkSinceMs));
+  return [talk, aheadWords(stage), words.said.onSlide(text(slideSinceMs))].filter(Boolean).join(", ");
 }

@@ -6,6 +6,7 @@ import { SlidePicture } from "../../audience/SlidePicture";
 import type { Stage } from "../../engine/Stage";
 import { useNow, useTick } from "../../engine/useNow";
 import { progressOf } from "./progress";
+import { words } from "../words";
 
 interface Props {
   stage: Stage;
@@ -47,7 +48,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
     .join(" ");
   const stops = slides.map((p) => ({ ...p, ...pointAt((p.atMs - beganMs) / Math.max(1, endMs - beganMs)) }));
   return (
-    <section className="absolute inset-x-0" style={{ top, height }} aria-label="Waiting loop">
+    <section className="absolute inset-x-0" style={{ top, height }} aria-label={words.loop}>
       <svg width={width} height={height} className="absolute inset-0" aria-hidden="true">
         <ellipse cx={x} cy={y} rx={rx} ry={ry} fill="none" stroke="var(--line)" strokeWidth={5} />
         <polyline points={gone} fill="none" stroke="var(--color-primary)" strokeWidth={5} />
@@ -56,7 +57,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
         {stops.map((stop) => (
           <li
             key={stop.slideId}
-            aria-label={`Slide ${stop.number}${stop.slideId === here?.slideId ? ", shown now" : ""}`}
+            aria-label={words.slideOfLoop(stop.number, stop.slideId === here?.slideId)}
             className={`bg-base-200 absolute flex items-center justify-center overflow-hidden rounded-md border-2 ${stop.slideId === here?.slideId ? "border-primary" : "border-[var(--line)]"}`}
             style={{ left: stop.left - wide / 2, top: stop.top - high / 2, width: wide, height: high }}
           >
@@ -77,11 +78,11 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
         className={`absolute inset-0 flex flex-col items-center justify-center gap-1.5 ${withPictures ? "px-16" : "px-6"}`}
       >
         <p className={`figures font-bold ${withPictures ? "text-2xl" : "text-lg"}`} data-testid="countdown">
-          {startsAt === undefined ? "No countdown" : countdownWords(startsAt)}
+          {startsAt === undefined ? words.noCountdown : countdownWords(startsAt)}
         </p>
         <div className="flex flex-wrap items-center justify-center gap-2">
           <ValueField
-            label="The talk begins in"
+            label={words.talkStartsIn}
             value={undefined}
             show={(ms) => (ms === undefined ? "" : clock(ms))}
             read={readMs}
@@ -96,12 +97,12 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
               className="btn btn-sm bg-base-300"
               onClick={() => setStartsAt(Math.max(Date.now(), startsAt ?? 0) + minutes * 60_000)}
             >
-              +{minutes} min
+              {words.minutes(minutes)}
             </button>
           ))}
           {startsAt !== undefined && (
             <button type="button" className="btn btn-sm" onClick={() => setStartsAt(undefined)}>
-              None
+              {words.clear}
             </button>
           )}
         </div>

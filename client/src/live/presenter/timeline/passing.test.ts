@@ -179,15 +179,15 @@ describe("what comes next", () => {
 
   it("is told beforehand as it will happen, and nothing happens by telling", () => {
     const run = new LiveRun(plan);
-    expect(foreseen(run, 0, 0)).toEqual(["Dusk Pad begins"]);
+    expect(foreseen(run, 0, 0)).toEqual(["Dusk Pad starts"]);
     run.take({ kind: "goTo", place: 0, atMs: 0 });
-    expect(foreseen(run, 1, 10)).toEqual(["Owl begins 1.5 s later", "Dusk Pad goes on"]);
-    expect(foreseen(run, 2, 10)).toEqual(["Dusk Pad gives way", "Mill Reel begins"]);
+    expect(foreseen(run, 1, 10)).toEqual(["Owl starts 1.5 s later", "Dusk Pad continues"]);
+    expect(foreseen(run, 2, 10)).toEqual(["Dusk Pad crossfades", "Mill Reel starts"]);
     expect(foreseen(run, 3, 10)).toEqual(["Dusk Pad fades out", "silence"]);
     expect([run.place, run.stateOf("pad").phase, run.stateOf("owl").phase]).toEqual([0, "sounding", "fresh"]);
     const [before] = run.take({ kind: "goTo", place: 2, atMs: 10 });
     expect(before).toMatchObject({ cueId: "pad", kind: "stop", by: "reel" });
-    expect(foreseen(run, 2, 20)).toEqual(["Mill Reel goes on"]);
+    expect(foreseen(run, 2, 20)).toEqual(["Mill Reel continues"]);
     // What is about to begin is no silence.
     const late = new LiveRun({ ...plan, places: [with_(0, ["owl"], [["owl", 1500]]), with_(1, ["owl"], [])] });
     late.take({ kind: "goTo", place: 0, atMs: 0 });

@@ -1,0 +1,12 @@
+/** What the dialog for clickers says. */
+export const words = {
+  title: "Clicker",
+  opening: "Opening…",
+  openOnPhone: "On a phone in the same network, open",
+  noNetwork: "This computer is in no network, so no phone can reach it. Join one, then open this again.",
+  typeCode: "and type the code",
+  whatItCan: "Anyone with the code can change slides, trigger manual cues and silence everything.",
+  noPhone: "No phone?",
+  practice: "Practice clicker",
+  disconnectAll: "Disconnect all clickers",
+};
