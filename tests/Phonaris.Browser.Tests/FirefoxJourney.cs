@@ -42,7 +42,7 @@ public sealed class FirefoxJourney(Browser browser) : IClassFixture<Browser>
         _browser.Expect("Fade in", "3.0 s");
         // Where no sound device runs the clock stands still, and it is said why.
         await firefox.DrawAsync("footer button[aria-label=Play]");
-        await firefox.UntilAsync("document.querySelector('footer [role=alert]')?.textContent.includes('No sound device runs here')", "to be told that nothing sounds");
+        await firefox.UntilAsync("document.querySelector('footer [role=alert]')?.textContent.includes('No audio output found')", "to be told that nothing sounds");
 
         await firefox.GoAsync(show + "/dry-run");
         await firefox.UntilAsync("document.querySelector('[data-testid=ready]')", "the show to be ready");

@@ -34,12 +34,12 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Begin").Click();
         _browser.Until(() => _browser.Js<bool>("heard.some(([, peak]) => peak > 0.01)"), "the first piece");
         for (var n = 0; n < 3; n++) _browser.Press(Keys.ArrowRight);
-        _browser.Says("[data-testid=foreseen]", "Dusk pad gives way · Mill theme begins");
-        _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("through this slide\nbegan with slide 1", StringComparison.Ordinal), "the first piece on slide 4");
+        _browser.Says("[data-testid=foreseen]", "Dusk pad crossfades · Mill theme starts");
+        _browser.Until(() => _browser.Where() == "slide 4 of 8" && _browser.Sounding().Contains("through this slide\nstarted with slide 1", StringComparison.Ordinal), "the first piece on slide 4");
         _browser.Press(Keys.ArrowRight);
-        _browser.Until(() => _browser.Sounding().Contains("began with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad", StringComparison.Ordinal), "the second piece");
+        _browser.Until(() => _browser.Sounding().Contains("started with slide 5", StringComparison.Ordinal) && !_browser.Sounding().Contains("Dusk pad", StringComparison.Ordinal), "the second piece");
         _browser.Button("End").Click();
-        _browser.Says("[data-testid=report]", "Dusk pad gave way to Mill theme");
+        _browser.Says("[data-testid=report]", "Dusk pad crossfaded to Mill theme");
     }
 
     [Fact]

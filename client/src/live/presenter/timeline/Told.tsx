@@ -14,10 +14,14 @@ export function Told({ stage, time }: { stage: Stage; time: string }) {
   return (
     <div className="sr-only">
       <p aria-live="polite" data-testid="told">
-        {words.said.slide(place?.number, slide?.title)}{" "}
-        {place && place.step > 0 && words.said.step(place.step + 1, slide?.steps[place.step]?.label)}{" "}
-        {sounding.length > 0 ? words.said.playing(sounding.join(", ")) : words.silent}{" "}
-        {words.said.next(nextWords(stage))}
+        {[
+          words.said.slide(place?.number, slide?.title),
+          place && place.step > 0 && words.said.step(place.step + 1, slide?.steps[place.step]?.label),
+          sounding.length > 0 ? words.said.playing(sounding.join(", ")) : words.silent,
+          words.said.next(nextWords(stage)),
+        ]
+          .filter(Boolean)
+          .join(" ")}
       </p>
       <p aria-live="assertive" data-testid="time-told">
         {time}
