@@ -154,6 +154,12 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         foreach (var (opener, title) in new[] { ("History and versions", "History"), ("Keys", "Keys"), ("Record a voice", "Record a voice"), ("Find sounds in the catalogue", "Find sounds"), ("Use the music of another show", "Use the music of another show") })
             Walk($"button[aria-label='{opener}']", title);
         Walk("button[title^='Running time']", "Running time");
+        // A deck asks what it is for, wherever one was when it had arrived.
+        _browser.Js<bool>("(document.querySelector(\"button[title^='Running time']\").focus(), true)");
+        var deck = _browser.Picture(1);
+        _browser.Find("input[aria-label='Files to import']").SendKeys(deck);
+        LookAtDialog(Path.GetFileName(deck));
+        Assert.False(_browser.Js<bool>("document.activeElement === document.body"));
         _browser.Find("[aria-label='Begins']").SendKeys("by hand");
         _browser.Button("Put a hotspot on the slide").Click();
         _browser.Find("[role=dialog]");
@@ -186,6 +192,12 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     private void Walk(string opener, string title)
     {
         _browser.Find(opener).SendKeys(Keys.Enter);
+        LookAtDialog(title);
+        _browser.Until(() => _browser.Js<bool>($"document.activeElement.matches(\"{opener}\")"), $"the focus back on {opener}");
+    }
+
+    private void LookAtDialog(string title)
+    {
         _browser.Until(() => _browser.Js<string>("(d => d ? document.getElementById(d.getAttribute('aria-labelledby')).textContent : '')(document.querySelector('[role=dialog]'))") == title, title);
         // What lies below it is out of reach of a reader, and of the tab key however often it is pressed.
         Assert.True(_browser.Js<bool>("document.querySelector('main').closest('[aria-hidden=true]') !== null"), title);
@@ -194,7 +206,6 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Assert.Empty(_browser.Axe());
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Count("[role=dialog]") == 0, $"{title} closed");
-        _browser.Until(() => _browser.Js<bool>($"document.activeElement.matches(\"{opener}\")"), $"the focus back on {opener}");
     }
 
     private void Begin()

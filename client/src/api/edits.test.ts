@@ -21,7 +21,7 @@ function losingAnswers(queries: QueryClient) {
     const again = sent.some((one) => one.path === path);
     sent.push({ path, key: header?.["Idempotency-Key"], ...edit });
     if (!again) {
-      // A colleague's edit is told of meanwhile.
+      // A colleague's edit arrives meanwhile.
       queries.setQueryData<ShowView>(["show", "x"], (view) => view && { ...view, revision: view.revision + 2 });
       return Promise.reject(offlineError());
     }
@@ -42,9 +42,14 @@ it("sends what was not answered again under the same key, made for the same revi
   const sent = losingAnswers(queries);
   const edits = createEdits(queries, "x");
   edits.edit({ kind: "shiftLevels", cueIds: ["a"], byDb: -3 });
-  edits.undo();
-  const answered = edits.beginEditing()(() => undefined);
+  const answered = edits.beginEditing()(() => edits.undo());
+  let isLocalDone = false;
+  void edits
+    .beginEditing()(() => undefined)
+    .then(() => (isLocalDone = true));
   expect(isSendingEdits(queries, "x")).toBe(true);
+  await vi.advanceTimersByTimeAsync(0);
+  expect(isLocalDone).toBe(true);
   await vi.advanceTimersByTimeAsync(5000);
   await answered;
   expect(isSendingEdits(queries, "x")).toBe(false);

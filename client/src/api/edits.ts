@@ -87,18 +87,20 @@ export function createEdits(queries: QueryClient, showId: string) {
   };
   /**
    * Begins typing or dragging. An edit made by what it returns is checked against the revision at the beginning, so that what somebody else
-   * changed meanwhile is not overwritten without a word. The promise resolves once the edit is answered.
+   * changed meanwhile is not overwritten without a word. The promise resolves once the edit is answered, at once where none is made.
    */
   const beginEditing = () => {
     const revision = cachedShow(queries, showId)?.revision;
     return async (commit: () => void) => {
       base = revision;
+      const before = lastAnswered;
       try {
         commit();
       } finally {
         base = undefined;
       }
-      await lastAnswered;
+      // What is changed on this page alone waits for no edit of before.
+      if (lastAnswered !== before) await lastAnswered;
     };
   };
   return {

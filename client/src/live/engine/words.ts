@@ -1,6 +1,6 @@
 import type { LiveOrder, LiveRun } from "./run";
 
-/** What was done with a cue and why, in words that follow its name; undefined for what is of no account. */
+/** What happened to a cue and why, in words that follow its name; undefined for what is of no account. */
 export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string | undefined {
   const cue = run.cue(order.cueId);
   if (order.kind === "wait") return undefined;

@@ -1,3 +1,6 @@
+import { strokeHeight, titleHeight } from "./RowHere";
+import { lineY } from "./rows";
+
 /** How the page is shared out, in pixels. */
 export interface Space {
   /** Whether notes stand below the sheet, as on a tablet held upright, rather than beside it. */
@@ -25,8 +28,8 @@ const leastNotes = 150;
 /** On a page that is smaller than this, notes stand below, and what has no room is scrolled to. */
 const leastPage = { width: 760, height: 470 };
 const leastWidth = 560;
-/** What a sheet that is scrolled has room for beside its picture: the row before, the title and the next stroke; a countdown and a row to come. */
-const besidePicture = 160 + 250;
+/** What a sheet that is scrolled has room for below the row that is shown: a countdown, and a row to come. */
+const belowRow = 250;
 
 /** The largest letters, in pixels, of notes whose edge is drawn so far. */
 export const lettersFor = (upright: boolean, notes: number) => notes / (upright ? linesBelow : lineLetters);
@@ -55,7 +58,7 @@ export function spaceOf(pageWidth: number, height: number, aspect: number, lette
     lanes,
     margin: width - wide - lanes - beside - (upright ? 4 : 5) * pad,
     notes: upright ? below : beside,
-    height: Math.max(sheet - pad, isSmall ? high + besidePicture : 0),
+    height: Math.max(sheet - pad, isSmall ? lineY + high + titleHeight + strokeHeight + belowRow : 0),
     width,
   };
 }
