@@ -128,6 +128,8 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         Assert.Equal("true", _browser.Find("[data-cue=Pad] [role=button]").GetDomAttribute("aria-pressed"));
     }
 
+    private string Theme(string css) => _browser.Js<string>($"document.querySelector('{css}').closest('[data-theme]').dataset.theme");
+
     /// <summary>Presses the tab key until the focus is where it is wanted.</summary>
     private void TabTo(string expression, string what)
     {
@@ -199,6 +201,8 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
     private void LookAtDialog(string title)
     {
         _browser.Until(() => _browser.Js<string>("(d => d ? document.getElementById(d.getAttribute('aria-labelledby')).textContent : '')(document.querySelector('[role=dialog]'))") == title, title);
+        // As dark as what it lies over.
+        Assert.Equal(Theme("main"), Theme("[role=dialog]"));
         // What lies below it is out of reach of a reader, and of the tab key however often it is pressed.
         Assert.True(_browser.Js<bool>("document.querySelector('main').closest('[aria-hidden=true]') !== null"), title);
         for (var i = 0; i < 12; i++) _browser.Press(Keys.Tab);

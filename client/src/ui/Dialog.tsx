@@ -1,6 +1,7 @@
 import { X } from "lucide-react";
 import { Dialog as Parts } from "radix-ui";
-import type { ReactNode } from "react";
+import { useContext, type ReactNode } from "react";
+import { PartThemeContext } from "./theme";
 import { useReturnFocus } from "./useReturnFocus";
 import { words } from "./words";
 
@@ -18,12 +19,14 @@ interface Props {
 /** A dialog over the page. Escape and the cross close it, and the focus goes back to where it was. A press beside it does not: a recording would be lost by a slip of the hand. */
 export function Dialog({ title, close, children, actions, wide = false, isText = false }: Props) {
   const returnFocus = useReturnFocus();
+  const theme = useContext(PartThemeContext);
   return (
     <Parts.Root open onOpenChange={(open) => !open && close()}>
       <Parts.Portal>
         <Parts.Overlay className="fixed inset-0 z-50 bg-black/40" />
         <Parts.Content
-          className={`bg-base-100 rounded-box fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-11/12 -translate-1/2 flex-col shadow-xl outline-none ${wide ? "max-w-4xl" : "max-w-xl"}`}
+          data-theme={theme}
+          className={`bg-base-100 text-base-content rounded-box fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-11/12 -translate-1/2 flex-col shadow-xl outline-none ${wide ? "max-w-4xl" : "max-w-xl"}`}
           aria-describedby={undefined}
           onEscapeKeyDown={letFieldsGoFirst}
           onCloseAutoFocus={returnFocus}

@@ -1,4 +1,8 @@
+import { createContext } from "react";
 import { useSettings, type Theme } from "./settings";
+
+/** The theme of a part of the page that has its own. Its dialogs are drawn outside of that part, and take it from here. */
+export const PartThemeContext = createContext<Theme | undefined>(undefined);
 
 const preferred = (): Theme => (matchMedia("(prefers-color-scheme: dark)").matches ? "lantern" : "fennel");
 

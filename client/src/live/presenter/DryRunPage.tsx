@@ -16,6 +16,7 @@ import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
+import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
 
 /** The show as the audience gets it, to check and to time it; and what earlier runs were like. */
@@ -27,9 +28,9 @@ export default function DryRunPage() {
   const recording = useSlideVoices(view.id);
   if (begun && prepared)
     return (
-      <div data-theme="lantern" className="bg-base-200 text-base-content fixed inset-0 z-40">
+      <ThemedPart theme="lantern" className="fixed inset-0 z-40">
         <Rehearsed showId={view.id} prepared={prepared} voices={recording.voices} />
-      </div>
+      </ThemedPart>
     );
   return (
     <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] overflow-y-auto max-lg:grid-cols-1">

@@ -14,6 +14,7 @@ import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
 import { usePrepared } from "./usePrepared";
 import { useNotices } from "./useNotices";
+import { ThemedPart } from "../../ui/ThemedPart";
 import { words } from "./words";
 
 /** A show shown to an audience: first made ready, then presented by hand, or left to run by itself. */
@@ -23,7 +24,7 @@ export default function PresentPage() {
   const { prepared, manner, begun } = ready;
   const findings = useFindings(showId, prepared?.stage.view.revision);
   return (
-    <div data-theme="lantern" className="bg-base-200 text-base-content h-screen">
+    <ThemedPart theme="lantern" className="h-screen">
       {begun && prepared ? (
         <Shown showId={showId} prepared={prepared} manner={manner} />
       ) : (
@@ -43,7 +44,7 @@ export default function PresentPage() {
           )}
         </ReadyCard>
       )}
-    </div>
+    </ThemedPart>
   );
 }
 
