@@ -7218,7 +7218,7 @@ export interface components {
              * @description Its place, from 1.
              */
             position: number;
-            /** @description What was done. */
+            /** @description What the edit changed, in words. */
             sentence: string;
             /** @description Whether it holds now, or was undone. */
             applied: boolean;
@@ -8524,7 +8524,7 @@ export interface components {
              */
             leftSo: string[];
         };
-        /** @description A show that was deleted and lies aside. */
+        /** @description A deleted show in the trash. */
         ShowAside: {
             /** @description What names it. */
             id: string;
@@ -8537,7 +8537,7 @@ export interface components {
             deletedAt: string;
             /**
              * Format: date-time
-             * @description When it is removed for good, in UTC.
+             * @description When it is deleted permanently, in UTC.
              */
             goneAt: string;
         };
