@@ -17,10 +17,10 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
     public static Export Of(TimedShow timed, string slides, ExportOptions options)
     {
         ArgumentNullException.ThrowIfNull(timed);
-        if (timed.Order.Slides.Count == 0) throw new RuleException("There are no slides to export yet. Bring in a deck first.");
+        if (timed.Order.Slides.Count == 0) throw new RuleException("This show has no slides yet. Add a deck first.");
         if (string.IsNullOrWhiteSpace(slides)) return new(timed, timed.Order.Slides, options);
         var chosen = timed.Order.Of(timed.Show, Spans.Parse(slides, timed.Show));
-        return chosen.Count > 0 ? new(timed, chosen, options) : throw new RuleException($"None of “{slides}” is shown.", "slides");
+        return chosen.Count > 0 ? new(timed, chosen, options) : throw new RuleException($"All slides of “{slides}” are hidden.", "slides");
     }
 
     /// <summary>The first frame of the show that is handed over.</summary>

@@ -28,7 +28,7 @@ public static class ShowPackage
     public const long GreatestBytes = 20_000_000_000;
 
     /// <summary>What is said of a package that is too large.</summary>
-    public static RuleException TooLarge(string name) => new($"{name} is larger than a show package can be.");
+    public static RuleException TooLarge(string name) => new($"{name} is too large for a show package.");
 
     /// <summary>Reads a package.</summary>
     /// <param name="path">The package.</param>
@@ -49,7 +49,7 @@ public static class ShowPackage
             await using var zip = await ZipFile.OpenReadAsync(path, cancel);
             if (zip.Entries.Count > MostEntries || zip.Entries.Any(e => e.Length > GreatestBytes) || zip.Entries.Sum(e => e.Length) > GreatestBytes)
                 throw TooLarge(name);
-            var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package: it holds no {ShowEntry}.");
+            var entry = zip.GetEntry(ShowEntry) ?? throw new RuleException($"{name} is not a show package because it has no {ShowEntry}.");
             if (entry.Length > GreatestShowBytes) throw TooLarge(name);
             PackageDocument document;
             await using (var json = await entry.OpenAsync(cancel)) document = await ReadDocumentAsync(json, name, cancel);
@@ -58,14 +58,14 @@ public static class ShowPackage
             foreach (var (hash, isNeeded) in ShowFiles.Needed(show).Select(m => (m, true)).Concat(ShowFiles.HiddenDecks(show).Select(m => (m, false))))
             {
                 var file = zip.GetEntry($"media/{hash}");
-                if (file is null && isNeeded && document.Missing?.Contains(hash) != true) throw new RuleException($"{name} is damaged: one of its files is missing.");
+                if (file is null && isNeeded && document.Missing?.Contains(hash) != true) throw new RuleException($"{name} is damaged because one of its files is missing.");
                 if (file is not null && !await has(hash)) missing.Add((hash, file));
             }
             room?.Invoke(missing.Sum(m => m.File.Length));
             foreach (var (hash, file) in missing)
             {
                 await using var content = await file.OpenAsync(cancel);
-                if (await keep(content, file.Length) != hash) throw new RuleException($"{name} is damaged: one of its files is not what it was.");
+                if (await keep(content, file.Length) != hash) throw new RuleException($"{name} is damaged because one of its files has changed.");
             }
             return show;
         }
@@ -75,7 +75,7 @@ public static class ShowPackage
         }
         catch (Exception e) when (e is FileNotFoundException or DirectoryNotFoundException)
         {
-            throw new RuleException($"There is no {path}. Make it with: phonaris tool new {path} --deck FILE");
+            throw new RuleException($"{path} does not exist. Make it with phonaris tool new {path} --deck FILE");
         }
     }
 
@@ -98,7 +98,7 @@ public static class ShowPackage
         // A member named twice is told as an argument.
         catch (Exception e) when (e is JsonException or ArgumentException)
         {
-            throw new RuleException($"{name} is damaged: what it says of the show cannot be read.");
+            throw new RuleException($"{name} is damaged because its show cannot be read.");
         }
     }
 

@@ -39,19 +39,19 @@ public static class SoundArchive
             .Where(e => e.Length > 0 && e.Name.Length > 0 && !e.Name.StartsWith('.') && !e.FullName.StartsWith("__MACOSX/", StringComparison.Ordinal))
             .Where(e => !Passed.Contains(Path.GetExtension(e.Name).ToLowerInvariant()))
             .ToList();
-        if (entries.Count > MostSounds) throw new RuleException($"{name} holds {entries.Count:N0} files; at most {MostSounds} sounds are taken at once. Pack them in parts.");
+        if (entries.Count > MostSounds) throw new RuleException($"{name} has {entries.Count:N0} files, but at most {MostSounds} sounds can be added at once. Split the archive.");
         for (var i = 0; i < entries.Count; i++)
         {
             cancel.ThrowIfCancellationRequested();
             var own = Names.Plain(entries[i].Name);
             if (Path.GetExtension(own).Equals(".zip", StringComparison.OrdinalIgnoreCase))
             {
-                passedOver($"{own} is an archive within the archive and was not opened.");
+                passedOver($"{own} is an archive inside the archive and was not opened.");
                 continue;
             }
             if (await OpenedAsync(entries[i], cancel) is not { } opened)
             {
-                passedOver($"{own} cannot be unpacked: it has a password or is packed in an unusual way. Unpack the archive and add the file itself.");
+                passedOver($"{own} cannot be unpacked: it has a password or an unsupported compression. Unpack the archive and add the file.");
                 continue;
             }
             await using var content = opened;

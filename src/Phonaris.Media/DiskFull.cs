@@ -12,5 +12,5 @@ public static class DiskFull
 
     /// <summary>The sentence for the person.</summary>
     public static RuleException Exception() =>
-        new("The disk is full. Nothing half-made was kept; free some space, or choose another place, and try again.");
+        new("The disk is full. Free some space or choose another place, then try again.");
 }

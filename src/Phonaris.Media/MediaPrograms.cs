@@ -7,15 +7,15 @@ public static class MediaPrograms
 {
     private static readonly (string Option, string Name, string Cost)[] Wanted =
     [
-        ("-encoders", "libx264", "films as MP4 and copies of videos cannot be made"),
-        ("-encoders", "aac", "films as MP4 have no sound"),
-        ("-encoders", "libvpx-vp9", "films as WebM cannot be made"),
-        ("-encoders", "libopus", "films as WebM have no sound, and sound cannot be exported as Opus"),
-        ("-encoders", "libvorbis", "lighter copies of sounds cannot be made"),
-        ("-encoders", "libmp3lame", "sound cannot be exported as MP3"),
+        ("-encoders", "libx264", "MP4 films and copies of videos cannot be made"),
+        ("-encoders", "aac", "MP4 films have no sound"),
+        ("-encoders", "libvpx-vp9", "WebM films cannot be made"),
+        ("-encoders", "libopus", "WebM films have no sound, and Opus cannot be exported"),
+        ("-encoders", "libvorbis", "sounds cannot be compressed"),
+        ("-encoders", "libmp3lame", "MP3 cannot be exported"),
         ("-encoders", "flac", "shows cannot be presented or played"),
         ("-filters", "rubberband", "sounds cannot be slowed down or sped up"),
-        ("-filters", "zscale", "videos of high dynamic range cannot be shown"),
+        ("-filters", "zscale", "HDR videos cannot be shown"),
     ];
 
     /// <summary>What is missing, a sentence each that says what it costs.</summary>
@@ -35,7 +35,7 @@ public static class MediaPrograms
                 return [e.Message];
             }
             var names = listed.ToString().Split((char[])[' ', '\n'], StringSplitOptions.RemoveEmptyEntries).ToHashSet();
-            missing.AddRange(group.Where(w => !names.Contains(w.Name)).Select(w => $"ffmpeg on this machine has no {w.Name}: {w.Cost}."));
+            missing.AddRange(group.Where(w => !names.Contains(w.Name)).Select(w => $"ffmpeg on this machine has no {w.Name}, so {w.Cost}."));
         }
         foreach (var (program, cost) in new[] { ("pdftoppm", "PDF decks cannot be drawn"), ("emf2svg-conv", "EMF pictures in decks are left out"), ("wmf2svg", "WMF pictures in decks are left out") })
             if (!IsOnPath(program)) missing.Add($"{program} is not installed: {cost}.");

@@ -78,7 +78,7 @@ internal static partial class MediaTool
         }
         catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
         {
-            throw new RuleException($"{name} came to no end within {limit.TotalMinutes:0} minutes and was stopped. Nothing half-made was kept; the file may be damaged, or this machine very busy.");
+            throw new RuleException($"{name} took more than {limit.TotalMinutes:0} minutes and was stopped. The file may be damaged, or this machine is busy.");
         }
         var text = errors.ToString();
         // Where only the last of a file did not fit, ffmpeg says so, and yet that all is well.
@@ -86,17 +86,17 @@ internal static partial class MediaTool
         if (result.ExitCode == 0) return text;
         if (result.ExitCode == NotFound) throw NotInstalled(name);
         if (Missing().Match(text) is { Success: true } missing)
-            throw new RuleException($"{name} on this machine has no {missing.Groups[1].Value}, which this needs. Install a complete {name}, such as Debian's.");
+            throw new RuleException($"{name} on this machine has no {missing.Groups[1].Value}. Install a complete {name}, such as Debian's.");
         if (Crashes.Contains(result.ExitCode - Signalled)) throw new MediaToolException(name, result.ExitCode, text.Trim());
         if (result.ExitCode is (> Signalled and <= Signalled + LastSignal) or EndedInOrder || text.Length == 0)
-            throw new RuleException($"{name} was ended from outside before it was done, perhaps for want of memory. Nothing half-made was kept; try again.");
+            throw new RuleException($"{name} was stopped by the system, perhaps because memory ran out. Try again.");
         throw new MediaToolException(name, result.ExitCode, text.Trim());
     }
 
     [GeneratedRegex("(?:Unknown encoder|No such filter:|Unknown decoder) '([^']+)'")]
     private static partial Regex Missing();
 
-    private static RuleException NotInstalled(string name) => new($"{name} is not installed, and this needs it. Install it, or start with ./phonaris, which does.");
+    private static RuleException NotInstalled(string name) => new($"{name} is not installed. Install it, or start with ./phonaris, which installs it.");
 }
 
 /// <summary>An outside program complained of what it was given.</summary>

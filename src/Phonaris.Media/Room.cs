@@ -16,7 +16,7 @@ public static class Room
     public static void Need(string folder, long bytes, string what)
     {
         if (Free(folder) is not { } free || free - Reserve >= bytes) return;
-        throw new RuleException($"The disk has too little room for {what}: about {Say(bytes)} are needed, and {Say(Math.Max(0, free - Reserve))} can be used. Free some space and try again.");
+        throw new RuleException($"The disk is too full for {what}, which needs {Say(bytes)} with {Say(Math.Max(0, free - Reserve))} available. Free some space and try again.");
     }
 
     /// <summary>How much is free, in bytes; null where that cannot be known.</summary>

@@ -28,7 +28,7 @@ public static class WholeFile
         }
         catch (UnauthorizedAccessException)
         {
-            throw new RuleException($"{path} cannot be written to. Choose another place.");
+            throw new RuleException($"{path} cannot be written. Choose another place.");
         }
         finally
         {

@@ -22,7 +22,7 @@ public static class Backup
         ArgumentNullException.ThrowIfNull(data);
         ArgumentNullException.ThrowIfNull(to);
         var database = Path.Combine(data, DatabaseName);
-        if (!File.Exists(database)) throw new RuleException($"There is nothing to back up: {database} does not exist.");
+        if (!File.Exists(database)) throw new RuleException($"Nothing to back up: {database} does not exist.");
         Directory.CreateDirectory(to);
         await Backups.CopyAsync(database, Path.Combine(to, DatabaseName));
         return await CopyFilesAsync(UsedBy(Path.Combine(to, DatabaseName)), new(Path.Combine(data, FilesName)), new(Path.Combine(to, FilesName)), progress, cancel);
@@ -45,8 +45,8 @@ public static class Backup
         ArgumentNullException.ThrowIfNull(data);
         ArgumentNullException.ThrowIfNull(backups);
         var copy = Directory.Exists(from) ? Path.Combine(from, DatabaseName) : from;
-        if (!File.Exists(copy)) throw new RuleException($"{from} is not a backup: there is no {copy}.");
-        if (!Backups.IsWhole(copy)) throw new RuleException($"{copy} is damaged. Nothing was changed; restore another backup.");
+        if (!File.Exists(copy)) throw new RuleException($"{from} is not a backup because {copy} is missing.");
+        if (!Backups.IsWhole(copy)) throw new RuleException($"{copy} is damaged. Nothing was changed. Restore another backup.");
         var hashes = UsedBy(copy);
         FileStore into = new(Path.Combine(data, FilesName));
         // Files first: they harm nothing, and the database is replaced in one stroke at the end.
@@ -90,7 +90,7 @@ public static class Backup
             await using var file = File.OpenRead(from.PathOf(hashes[n]));
             try
             {
-                await to.PutAsync(file, long.MaxValue, () => new RuleException("Never too large."), cancel, hash => hash == hashes[n] ? Task.CompletedTask : throw new RuleException("It is not what it was."));
+                await to.PutAsync(file, long.MaxValue, () => new RuleException("Never too large."), cancel, hash => hash == hashes[n] ? Task.CompletedTask : throw new RuleException("It does not match its content hash."));
                 copied++;
             }
             catch (RuleException)

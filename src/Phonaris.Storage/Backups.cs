@@ -73,12 +73,12 @@ public sealed class Backups(string folder, string database, TimeProvider clock)
                 // One file, that can be copied on by itself.
                 Ask(target, "PRAGMA journal_mode=DELETE");
             }
-            if (!IsWhole(partial)) throw new RuleException($"A copy of {from} could not be made: the database is damaged.");
+            if (!IsWhole(partial)) throw new RuleException($"{from} could not be copied because the database is damaged.");
             FinishedFile.Place(partial, to);
         }
         catch (SqliteException e) when (e.SqliteErrorCode is DatabaseFile.Corrupt or DatabaseFile.NotADatabase)
         {
-            throw new RuleException($"A copy of {from} could not be made: the database is damaged.");
+            throw new RuleException($"{from} could not be copied because the database is damaged.");
         }
         finally
         {

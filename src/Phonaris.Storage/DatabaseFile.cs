@@ -20,7 +20,7 @@ public static class DatabaseFile
         ArgumentNullException.ThrowIfNull(databases);
         ArgumentNullException.ThrowIfNull(backups);
         if (new FileInfo(path) is not { Exists: true, Length: > 0 } && Directory.Exists(files) && Directory.EnumerateFiles(files, "*", SearchOption.AllDirectories).Any())
-            throw new RuleException($"There are files of shows in {files}, but their database is missing: {path}. {WayBack(backups)}");
+            throw new RuleException($"{files} has the files of shows, but their database {path} is missing. {WayBack(backups)}");
         try
         {
             await using var db = await databases.CreateDbContextAsync();
@@ -29,7 +29,7 @@ public static class DatabaseFile
             var applied = (await db.Database.GetAppliedMigrationsAsync()).ToList();
             var format = (long)(await AskAsync(db, "PRAGMA user_version"))!;
             if (applied.Except(db.Database.GetMigrations()).Any() || format > StoredJson.Format)
-                throw new RuleException($"{path} was written by a later Phonaris. Start that one, or choose another data folder.");
+                throw new RuleException($"{path} was written by a newer Phonaris. Start that version, or choose another data folder.");
             // Left by one that was killed while it brought the database up to date: who holds the folder is alone.
             await AskAsync(db, "DROP TABLE IF EXISTS \"__EFMigrationsLock\"");
             var isBehind = (await db.Database.GetPendingMigrationsAsync()).Any();
@@ -66,8 +66,8 @@ public static class DatabaseFile
     private static RuleException Damaged(string path, Backups backups) => new($"{path} is damaged. Nothing was changed. {WayBack(backups)}");
 
     private static string WayBack(Backups backups) => backups.NewestWhole() is { } copy
-        ? $"The newest good copy is of {Backups.MadeAt(copy):yyyy-MM-dd HH:mm} UTC. To go back to it: ./phonaris restore {copy}"
-        : "There is no copy of it. Choose another data folder, or restore a backup: ./phonaris restore FOLDER";
+        ? $"The newest intact copy was made {Backups.MadeAt(copy):yyyy-MM-dd HH:mm} UTC. Restore it with ./phonaris restore {copy}"
+        : "There is no copy of it. Choose another data folder, or restore a backup with ./phonaris restore FOLDER";
 
     /// <summary>The first value that SQLite answers a statement with, or null.</summary>
     private static async Task<object?> AskAsync(PhonarisDb db, string sql)

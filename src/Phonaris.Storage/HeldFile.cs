@@ -53,7 +53,7 @@ public sealed class HeldFile : IDisposable
         for (var since = Environment.TickCount64; ; await Task.Delay(20, cancel))
         {
             if (TryHold(path) is { } held) return held;
-            if (Environment.TickCount64 - since > patience.TotalMilliseconds) throw new RuleException($"Something else works on this ({HolderOf(path)}). Wait until it has ended, and try again.");
+            if (Environment.TickCount64 - since > patience.TotalMilliseconds) throw new RuleException($"Another process is using this ({HolderOf(path)}). Wait until it ends and try again.");
         }
     }
 

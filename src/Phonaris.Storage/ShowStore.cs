@@ -172,7 +172,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         ArgumentNullException.ThrowIfNull(made);
         return ChangeAsync(id, made.Sender, async (db, row, show) =>
         {
-            if (made.Revision > row.Revision) throw new RuleException("This show has not come that far. Load the page again.", "revision");
+            if (made.Revision > row.Revision) throw new RuleException("This page is out of date. Reload it.", "revision");
             if (made.Revision < row.Revision)
             {
                 var since = await ByOthers(db, id, made.Revision, made.Sender).ToListAsync(cancel);
@@ -286,7 +286,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     /// <exception cref="RuleException">There is no such edit.</exception>
     public Task<StoredShow> WindAsync(string id, int position, CancellationToken cancel) => ChangeAsync(id, null, async (db, row, show) =>
         position == row.Applied ? null
-        : (position < 0 ? null : await WindAsync(db, row, show, position, cancel)) ?? throw new RuleException("The history does not reach there.", "position"), cancel);
+        : (position < 0 ? null : await WindAsync(db, row, show, position, cancel)) ?? throw new RuleException("The history does not go that far.", "position"), cancel);
 
     /// <summary>What undoing or redoing edits one by one makes of a show; null where the history does not reach the position.</summary>
     private static async Task<Change?> WindAsync(PhonarisDb db, ShowRow row, Show show, int position, CancellationToken cancel)
@@ -302,7 +302,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             touches.UnionWith(edit.Touches(show));
             show = show.Apply(edit).Show;
         }
-        return new(show, touches, back ? $"Undone: {edits[^1].Sentence}" : edits[^1].Sentence, (_, changed) =>
+        return new(show, touches, back ? $"Undid: {edits[^1].Sentence}" : edits[^1].Sentence, (_, changed) =>
         {
             changed.Applied = position;
             return Task.CompletedTask;
@@ -335,8 +335,8 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         var before = await FindWithinAsync(id, cancel);
         await using var db = await databases.CreateDbContextAsync(cancel);
         var row = await db.Shows.AsNoTracking().SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null, cancel);
-        if (before is null || row is null) throw new RuleException("That show is no longer there.");
-        if (requestKey?.Length > MaxRequestKeyLength) throw new RuleException($"The key of a request has up to {MaxRequestKeyLength} characters.", "key");
+        if (before is null || row is null) throw new RuleException("This show no longer exists.");
+        if (requestKey?.Length > MaxRequestKeyLength) throw new RuleException($"The key of a request can have up to {MaxRequestKeyLength} characters.", "key");
         if (requestKey is not null && await db.Changes.AnyAsync(c => c.ShowId == id && c.RequestKey == requestKey, cancel)) return before;
         if (await change(db, row, before.Show) is not { } made) return before;
         var show = made.Show;
@@ -348,7 +348,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
             db.ChangeTracker.Clear();
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
             var now = await db.Shows.SingleOrDefaultAsync(s => s.Id == id && s.DeletedAt == null && s.Revision == row.Revision, cancel)
-                ?? throw new RuleException("That show is no longer there.");
+                ?? throw new RuleException("This show no longer exists.");
             await made.Write(db, now);
             now.Revision++;
             (now.Title, now.Json, now.Format, now.ChangedAt) = (show.Title, json, StoredJson.Format, clock.GetUtcNow().UtcDateTime);
@@ -381,7 +381,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         }
         catch (RuleException e)
         {
-            throw new RuleException($"“{row.Title}” cannot be read. {e.Message} What there is can be saved as a file, from the list of shows.");
+            throw new RuleException($"“{row.Title}” cannot be read. {e.Message} You can download its data from the list of shows.");
         }
     }
 

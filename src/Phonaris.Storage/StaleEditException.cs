@@ -7,11 +7,11 @@ public sealed class StaleEditException : Exception
 
     /// <param name="since">What was done since, in words.</param>
     public static StaleEditException Of(string since) =>
-        new($"This was changed in the meantime ({since}). Look at it as it is now, and change it again if you still want to.");
+        new($"Someone else changed this first ({since}). Your change was not made. Make it again if you still want it.");
 
     /// <summary>Undo or redo, which would have been of what somebody else did last.</summary>
     /// <param name="since">What was done since, in words.</param>
     /// <param name="again">What to press.</param>
     public static StaleEditException OfHistory(string since, string again) =>
-        new($"Somebody else changed the show meanwhile ({since}). Press {again} again if you mean that.");
+        new($"Someone else changed the show ({since}). Press {again} again to continue.");
 }

@@ -30,7 +30,7 @@ public static class StoredJson
         // A member named twice is told as an argument.
         catch (Exception e) when (e is JsonException or ArgumentException)
         {
-            throw new RuleException("What is kept of it is damaged.");
+            throw new RuleException("Its stored data is damaged.");
         }
     }
 }

@@ -99,7 +99,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
         if (upload.Hash is not null || upload.Offset != offset) throw new UploadException(UploadFault.WrongOffset);
         if (length is not null && length != upload.Length)
         {
-            if (upload.Length is not null) throw new RuleException($"{upload.Name} was announced with {upload.Length} bytes, which cannot change now. Start the upload again.");
+            if (upload.Length is not null) throw new RuleException($"The length of {upload.Name} changed during the upload. Start the upload again.");
             if (length < offset || length > upload.MostBytes) throw new RuleException($"{upload.Name} cannot be {length} bytes long.");
             await SaveAsync(id, upload = upload with { Length = length });
         }
@@ -109,7 +109,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
             int read;
             while ((read = await content.ReadAsync(buffer, cancel)) > 0)
             {
-                if (file.Position + read > (upload.Length ?? upload.MostBytes)) throw new RuleException($"{upload.Name} is longer than announced.");
+                if (file.Position + read > (upload.Length ?? upload.MostBytes)) throw new RuleException($"{upload.Name} is longer than declared.");
                 // What was read is kept, whatever happens to the rest.
                 await file.WriteAsync(buffer.AsMemory(0, read), CancellationToken.None);
             }
@@ -213,7 +213,7 @@ public sealed record Upload(string Name, string Purpose, long? Length, long Most
 
 /// <summary>An upload cannot be added to.</summary>
 /// <param name="fault">Why.</param>
-public sealed class UploadException(UploadFault fault) : Exception($"The upload cannot go on: {fault}.")
+public sealed class UploadException(UploadFault fault) : Exception($"The upload cannot continue: {fault}.")
 {
     /// <summary>Why.</summary>
     public UploadFault Fault { get; } = fault;

@@ -72,7 +72,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
 
     private static string Validate(string name) => name?.Trim() is { Length: > 0 and <= LongestName } trimmed
         ? trimmed
-        : throw new RuleException($"A name has from one to {LongestName} characters.", "name");
+        : throw new RuleException($"A name must have 1 to {LongestName} characters.", "name");
 }
 
 /// <summary>A version of a show.</summary>

@@ -14,7 +14,7 @@ internal static class CommandLine
     /// <returns>The exit code.</returns>
     public static async Task<int> RunAsync(IReadOnlyList<string> args, TextWriter output, TextWriter errors)
     {
-        var tool = new Command("tool", "Phonaris on the command line: shows as packages, measured and exported by the same engine as the app.")
+        var tool = new Command("tool", "Works on show packages with the same engine as the app.")
         {
             Outcome.Json, new HelpOption(), new VersionOption(),
             NewVerb.Make(), AddVerb.Make(), PlaceVerb.Make(), HoldVerb.Make(), ShowVerb.Make(), ExportVerb.Make(), DeckVerb.Make(), MeasureVerb.Make(),

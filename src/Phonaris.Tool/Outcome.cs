@@ -40,7 +40,7 @@ internal static class Outcome
             }
             catch (OperationCanceledException)
             {
-                return await SayAsync("Stopped. Nothing half-made was kept.", Failure);
+                return await SayAsync("Cancelled.", Failure);
             }
             catch (Exception e) when (e is IOException or UnauthorizedAccessException)
             {
@@ -48,7 +48,7 @@ internal static class Outcome
             }
             catch (Exception e)
             {
-                return await SayAsync($"Something went wrong here, and it is our fault: {e.Message}", Failure);
+                return await SayAsync($"Something went wrong in Phonaris: {e.Message}", Failure);
             }
 
             async Task<int> SayAsync(string message, int code)

@@ -168,11 +168,11 @@ internal sealed class Workshop
 
     private async Task<string> KeepAsync(string path, long most, Func<RuleException> tooLarge, CancellationToken cancel)
     {
-        if (!File.Exists(path)) throw new RuleException($"There is no file {path}.");
+        if (!File.Exists(path)) throw new RuleException($"{path} does not exist.");
         if (new FileInfo(path).Length > most) throw tooLarge();
         await using var file = File.OpenRead(path);
         return await _files.PutAsync(file, most, tooLarge, cancel);
     }
 
-    private static RuleException Damaged(string path) => new($"{Path.GetFileName(path)} is damaged: one of its files is longer than it says.");
+    private static RuleException Damaged(string path) => new($"{Path.GetFileName(path)} is damaged because one of its files is longer than declared.");
 }

@@ -21,7 +21,7 @@ public sealed class AbruptEnds : ICheck
     public string Name => "abrupt-end";
 
     /// <inheritdoc/>
-    public string LooksFor => "A bed that stops at once while it is loud.";
+    public string LooksFor => "A bed that stops abruptly while it is loud.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -35,7 +35,7 @@ public sealed class AbruptEnds : ICheck
             // A short one would be too quiet if it faded for more than a quarter of it.
             let fade = CueDefaults.FadeOut with { Ms = Math.Min(CueDefaults.FadeOut.Ms, heard.Place.LengthFrames / Frames.PerMs / 4 / 50 * 50) }
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} breaks off on slide {at.Number}.",
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} stops abruptly on slide {at.Number}.",
                 [new Remedy($"Fade it out over {Say.Seconds(fade.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, fade), Safe: true)]);
     }
 

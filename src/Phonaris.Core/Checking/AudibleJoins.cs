@@ -10,7 +10,7 @@ public sealed class AudibleJoins : ICheck
     public string Name => "audible-join";
 
     /// <inheritdoc/>
-    public string LooksFor => "A fitted piece with a join that may be heard.";
+    public string LooksFor => "A fitted sound with an audible edit.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -22,8 +22,8 @@ public sealed class AudibleJoins : ICheck
             let worst = heard.Place.WorstJoin!
             let at = show.Order.At(heard.Place.StartFrame + Math.Min(worst.AtFrame, heard.Place.LengthFrames - 1))
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"A join of {heard.Sound.Name} on slide {at.Number} may be heard: {worst.Percentile:0} of 100 pairs of places in it are more alike.",
-                [new Remedy("Take it as it is", new SetFit(heard.Cue.Id, null))])
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"An edit in {heard.Sound.Name} on slide {at.Number} is audible.",
+                [new Remedy("Remove the fit", new SetFit(heard.Cue.Id, null))])
             { About = $"{worst.FromFrame} {worst.ToFrame}" };
     }
 }

@@ -97,7 +97,7 @@ public sealed class CheckedShow
     }
 
     /// <summary>The change that silences the cues of a sound.</summary>
-    internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"{sound.Name} muted"));
+    internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"Muted {sound.Name}"));
 
     /// <summary>The change that holds a slide longer, to whole tenths of a second; null where it cannot be.</summary>
     /// <param name="slideId">The slide.</param>

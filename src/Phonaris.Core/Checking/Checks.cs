@@ -52,7 +52,7 @@ public static class Checks
             foreach (var edit in safe) show = show.Apply(edit).Show;
             edits.AddRange(safe);
         }
-        return edits.Count == 0 ? null : new([.. edits], edits.Count == 1 ? "One finding put right" : $"{edits.Count} findings put right");
+        return edits.Count == 0 ? null : new([.. edits], edits.Count == 1 ? "Fixed 1 finding" : $"Fixed {edits.Count} findings");
     }
 
     private static List<Edit> SafeOf(Shows.Show show, IEnumerable<Finding> findings)

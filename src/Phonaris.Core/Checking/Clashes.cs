@@ -11,7 +11,7 @@ public sealed class Clashes : ICheck
     public string Name => "beds-together";
 
     /// <inheritdoc/>
-    public string LooksFor => "A bed that lies on slides where another takes over, or begins with another and is not heard.";
+    public string LooksFor => "Two beds on the same slides, or starting at the same time so that one is not heard.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -43,7 +43,7 @@ public sealed class Clashes : ICheck
         var remedy = kept is null
             ? new Remedy($"Mute {name}", new SetMuted(before.Id, true))
             : new Remedy($"End {name} with slide {kept.Number}", new SetSpan(before.Id, before.Span! with { Last = kept.SlideId }));
-        return new(Name, Gravity.Heard, [before.Id, later.Id], at.SlideId, $"{name} still lies on slide {at.Number}, where {other} takes over.", [remedy]);
+        return new(Name, Gravity.Heard, [before.Id, later.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.", [remedy]);
     }
 
     private Finding Yields(CheckedShow show, ScheduledCue yielding)
@@ -51,6 +51,6 @@ public sealed class Clashes : ICheck
         var (at, name) = (show.Order.At(yielding.StartFrame), show.Show.CueName(yielding.CueId));
         return new(
             Name, Gravity.Heard, [yielding.CueId, yielding.GivesWayTo!], at.SlideId,
-            $"{name} does not sound: {show.Show.CueName(yielding.GivesWayTo!)} begins at the same moment, on slide {at.Number}.", [new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true))]);
+            $"{name} does not play: {show.Show.CueName(yielding.GivesWayTo!)} starts at the same time on slide {at.Number}.", [new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true))]);
     }
 }

@@ -13,7 +13,7 @@ public sealed class CutByEnd : ICheck
     public string Name => "cut-by-end";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound that is to finish and is cut off by the end of the show.";
+    public string LooksFor => "A sound set to play to its end that the end of the show cuts off.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -27,14 +27,14 @@ public sealed class CutByEnd : ICheck
             let last = show.Order.Slides[^1]
             select new Finding(
                 Name, Gravity.Heard, [heard.Cue.Id], last.SlideId,
-                $"{heard.Sound.Name} is cut off by the end of the show; {Say.Seconds((place.NaturalFrames - place.LengthFrames) / Frames.PerMs)} of it are left.",
+                $"{heard.Sound.Name} is cut off by the end of the show with {Say.Seconds((place.NaturalFrames - place.LengthFrames) / Frames.PerMs)} left.",
                 [.. Remedies(show, heard).OfType<Remedy>()]);
     }
 
     private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard)
     {
         yield return new("Fade it out with the show", new Several(
-            [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut)], $"{heard.Sound.Name} fades out with the show"));
+            [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut)], $"{heard.Sound.Name}: fade out with the show"));
         if (heard.Cue is { EachSlide: false, Start.Kind: CueStartKind.Slide }) yield return show.HoldLonger(show.Order.Slides[^1].SlideId, heard.Place.NaturalFrames - heard.Place.LengthFrames);
     }
 }

@@ -14,7 +14,7 @@ public sealed class CutVoices : ICheck
     public string Name => "cut-voice";
 
     /// <inheritdoc/>
-    public string LooksFor => "A voice that is cut off before it has said everything.";
+    public string LooksFor => "A voice that is cut off before it has finished.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -31,7 +31,7 @@ public sealed class CutVoices : ICheck
             var at = show.Order.At(place.EndFrame - 1);
             var missing = place.NaturalFrames - place.LengthFrames;
             yield return new(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off {(inWord ? "in a word" : "between two sentences")} on slide {at.Number}; {Say.Seconds(missing / Frames.PerMs)} of it are left.",
+                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off {(inWord ? "mid-word" : "between sentences")} on slide {at.Number} with {Say.Seconds(missing / Frames.PerMs)} left.",
                 [.. Remedies(show, heard, at, missing).OfType<Remedy>()]);
         }
     }
@@ -44,6 +44,6 @@ public sealed class CutVoices : ICheck
         if (cue is { EachSlide: false, Start.Kind: CueStartKind.Slide, Stop: CueStop.Span or CueStop.Finished, Fit: null } && at.SlideId == (cue.Stop == CueStop.Span ? last : show.Order.Slides[^1]).SlideId)
             yield return show.HoldLonger(at.SlideId, missing);
         if (cue is { EachSlide: false, Stop: not CueStop.Finished, Fit: null } && heard.Place.StartFrame + heard.Place.NaturalFrames <= show.Order.TotalFrames)
-            yield return new("Let it finish", new SetStop(cue.Id, CueStop.Finished), Safe: true);
+            yield return new("Play it to its end", new SetStop(cue.Id, CueStop.Finished), Safe: true);
     }
 }

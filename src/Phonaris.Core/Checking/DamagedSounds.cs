@@ -9,7 +9,7 @@ public sealed class DamagedSounds : ICheck
     public string Name => "damaged-sound";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound that is heard and of whose file a part could not be read.";
+    public string LooksFor => "A sound in use with a file that could be read only in part.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -20,7 +20,7 @@ public sealed class DamagedSounds : ICheck
             where sound.Figures.MissingFrames > 0 && show.TroubleOf(sound) is null
             let cues = show.CuesOf(sound)
             select new Finding(
-                Name, Gravity.Heard, [], show.Show.Cue(cues[0]).Span!.First, $"Of {sound.Name} {Say.Seconds(sound.Figures.MissingFrames / Frames.PerMs)} could not be read. Bring its file in anew.", [show.Mute(sound)])
+                Name, Gravity.Heard, [], show.Show.Cue(cues[0]).Span!.First, $"{Say.Seconds(sound.Figures.MissingFrames / Frames.PerMs)} of {sound.Name} could not be read. Import the file again.", [show.Mute(sound)])
             { SoundId = sound.Id };
     }
 }

@@ -16,7 +16,7 @@ public sealed class DrownedVoices : ICheck
     public string Name => "drowned-voice";
 
     /// <inheritdoc/>
-    public string LooksFor => "A voice that is not 8 LU over the bed under it.";
+    public string LooksFor => "A voice less than 8 LU louder than the bed under it.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -28,7 +28,7 @@ public sealed class DrownedVoices : ICheck
             if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
             yield return new(
                 Name, Gravity.Heard, [voice.Cue.Id], voice.Cue.Span!.First,
-                over < 0 ? $"{voice.Sound.Name} drowns: the bed is {Say.Loudness(-over)} louder." : $"{voice.Sound.Name} is only {Say.Loudness(over)} louder than the bed under it.",
+                over < 0 ? $"{voice.Sound.Name} is {Say.Loudness(-over)} quieter than the bed under it." : $"{voice.Sound.Name} is only {Say.Loudness(over)} louder than the bed under it.",
                 [.. Remedies(show, voice.Cue, over)])
             { About = $"{over:0}" };
         }
@@ -42,7 +42,7 @@ public sealed class DrownedVoices : ICheck
         // What beds would come to under it, if they made room.
         var targets = show.Show.LevelTargets;
         var room = duck.DepthDb ?? (show.LevelsOf(voice.Id)?.IntegratedLufs - show.Show.GainDb - targets.BedUnderVoiceLufs >= LeastLu + SpareLu ? missing : 0);
-        if (!voice.Ducks && room >= missing) yield return new("Let beds make room for it", new SetDucks(voice.Id, true), Safe: true);
+        if (!voice.Ducks && room >= missing) yield return new("Duck the beds under it", new SetDucks(voice.Id, true), Safe: true);
         if (Lowered(show, voice.Id, Math.Ceiling(missing * 10) / 10) is { } lowered) yield return lowered;
     }
 
@@ -60,6 +60,6 @@ public sealed class DrownedVoices : ICheck
         if (beds.Count == 0 || beds.Exists(b => b.LevelDb - by < Cue.LeastLevelDb)) return null;
         return new(
             beds.Count == 1 ? $"Lower {show.Show.CueName(beds[0].Id)} by {Say.Decibels(by)}" : $"Lower the beds under it by {Say.Decibels(by)}",
-            new Several([.. beds.Select(b => new SetLevel(b.Id, Math.Round(b.LevelDb - by, 1)))], $"Beds lowered under {show.Show.CueName(voiceId)}"));
+            new Several([.. beds.Select(b => new SetLevel(b.Id, Math.Round(b.LevelDb - by, 1)))], $"Lowered the beds under {show.Show.CueName(voiceId)}"));
     }
 }

@@ -27,7 +27,7 @@ public sealed class Explanation
         var slide = show.Show.Slide(slideId);
         return show.Order.Slides.FirstOrDefault(s => s.SlideId == slideId) is { } time
             ? new Explanation(show, LyingIn(show.Show), time).All()
-            : [new(null, false, "This slide is hidden: it is left out, and nothing sounds on it.", new("Show it", new SetHidden([new(slide.Id, false)])))];
+            : [new(null, false, "This slide is hidden, so nothing plays on it.", new("Show the slide", new SetHidden([new(slide.Id, false)])))];
     }
 
     /// <summary>The shown slides on which nothing is planned to sound, and what sounds before and after, in words.</summary>
@@ -66,27 +66,27 @@ public sealed class Explanation
     private string Beginning(Cue cue, ScheduledCue scheduled)
     {
         var delay = cue.DelayMs > 0 ? Say.Seconds(cue.DelayMs) : null;
-        if (scheduled.StartFrame < _time.StartFrame) return $"began on slide {NumberAt(scheduled.StartFrame)}";
-        if (scheduled.TakesOverFrom is { } before) return $"takes over here from {Name(_show.Cue(before))}";
+        if (scheduled.StartFrame < _time.StartFrame) return $"started on slide {NumberAt(scheduled.StartFrame)}";
+        if (scheduled.TakesOverFrom is { } before) return $"follows {Name(_show.Cue(before))} with a crossfade";
         return cue.Start.Kind switch
         {
-            CueStartKind.Step => delay is null ? "begins here with a step" : $"begins here {delay} after a step",
-            CueStartKind.After => $"begins here {(delay is null ? "" : $"{delay} ")}after {Name(_show.Cue(cue.Start.CueId!))}",
-            CueStartKind.End when cue.Fit is null => "begins here, so as to end where its slides do",
-            _ => delay is null ? "begins with this slide" : $"begins {delay} into this slide",
+            CueStartKind.Step => delay is null ? "starts here at a step" : $"starts here {delay} after a step",
+            CueStartKind.After => $"starts here {(delay is null ? "" : $"{delay} ")}after {Name(_show.Cue(cue.Start.CueId!))}",
+            CueStartKind.End when cue.Fit is null => "starts here to end with its slides",
+            _ => delay is null ? "starts with this slide" : $"starts {delay} into this slide",
         };
     }
 
     private string Ending(Cue cue, ScheduledCue scheduled)
     {
         var where = scheduled.EndFrame > _time.EndFrame ? $"on slide {NumberAt(scheduled.EndFrame - 1)}" : "here";
-        if (TakenOver(scheduled) is { } by) return $"gives way to {Name(by)} {where}";
-        if (scheduled.NaturalFrames <= scheduled.LengthFrames) return $"finishes {where}";
+        if (TakenOver(scheduled) is { } by) return $"crossfades to {Name(by)} {where}";
+        if (scheduled.NaturalFrames <= scheduled.LengthFrames) return $"plays to its end {where}";
         if (cue.EachSlide) return "ends with this slide";
         return cue.Stop switch
         {
             CueStop.Step => $"ends at a step {where}",
-            CueStop.Show or CueStop.Finished => "goes on to the end of the show",
+            CueStop.Show or CueStop.Finished => "plays to the end of the show",
             _ => scheduled.EndFrame >= _time.EndFrame && where == "here" ? "ends with this slide" : $"ends with slide {NumberAt(scheduled.EndFrame - 1)}",
         };
     }
@@ -94,20 +94,20 @@ public sealed class Explanation
     private Explained Silent(Cue cue)
     {
         var name = Name(cue);
-        if (cue.Muted) return Is(cue.Video is null ? $"{name} is muted." : $"{name} is muted: it is seen and not heard.", "Let it sound", new SetMuted(cue.Id, false));
-        if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} waits for a hand.", "Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide));
+        if (cue.Muted) return Is(cue.Video is null ? $"{name} is muted." : $"{name} is muted: its picture is shown without sound.", "Unmute", new SetMuted(cue.Id, false));
+        if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} is triggered manually.", "Start with its slide", new SetStart(cue.Id, CueStart.WithSlide));
         if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.GivesWayTo is { } other)
-            return Is($"{name} gives way to {Name(_show.Cue(other))}, which begins at the same moment.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));
+            return Is($"{name} does not play: {Name(_show.Cue(other))} starts at the same time.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));
         var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
         if (last is null && cue is { Start.Kind: CueStartKind.End, Fit: null })
-            return Is($"{name} begins later, so as to end where its slides do.", "Begin with its slides", new SetStart(cue.Id, CueStart.WithSlide));
+            return Is($"{name} starts later to end with its slides.", "Start with its slides", new SetStart(cue.Id, CueStart.WithSlide));
         if (last is null)
-            return Is($"{name} would begin later than this slide ends.", "Begin at once", new Several([new SetDelay(cue.Id, 0), new SetStart(cue.Id, CueStart.WithSlide)], $"{name}: begins with its slide"));
+            return Is($"{name} would start after this slide ends.", "Start without delay", new Several([new SetDelay(cue.Id, 0), new SetStart(cue.Id, CueStart.WithSlide)], $"{name}: starts with its slide"));
         if (TakenOver(last) is { } by)
-            return Is($"{name} gave way to {Name(by)} on slide {NumberAt(by, last)}, though its span goes on.", "Begin it again here", Again(cue));
+            return Is($"{name} was replaced by {Name(by)} on slide {NumberAt(by, last)}.", "Start it again here", Again(cue));
         return last.NaturalFrames <= last.LengthFrames
-            ? Is($"{name} had finished on slide {NumberAt(last.EndFrame - 1)}: what it uses is shorter than its span.", "Go round to fill the span", new SetRounds(cue.Id, Cue.FillSpan))
-            : Is($"{name} was set to end on slide {NumberAt(last.EndFrame - 1)}.", "End with its span", new SetStop(cue.Id, CueStop.Span));
+            ? Is($"{name} ended on slide {NumberAt(last.EndFrame - 1)} because it is shorter than its span.", "Loop until its slides end", new SetRounds(cue.Id, Cue.FillSpan))
+            : Is($"{name} was set to end on slide {NumberAt(last.EndFrame - 1)}.", "End with its slides", new SetStop(cue.Id, CueStop.Span));
 
         Explained Is(string sentence, string words, Edit edit) => new(cue.Id, false, sentence, new(words, edit));
     }
@@ -117,11 +117,11 @@ public sealed class Explanation
         var before = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame).MaxBy(c => c.EndFrame);
         var after = _schedule.Cues.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
         var byHand = _schedule.AudibleManually.Where(c => c.StartFrame >= _time.EndFrame).MinBy(c => c.StartFrame);
-        var ended = before is null ? "nothing has sounded before" : $"{Name(_show.Cue(before.CueId))} ended on slide {NumberAt(before.EndFrame - 1)}";
-        var next = after is null && byHand is null ? "nothing sounds after"
-            : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound starts on slide {NumberAt(byHand!.StartFrame)}, by hand"
+        var ended = before is null ? "nothing plays before" : $"{Name(_show.Cue(before.CueId))} ended on slide {NumberAt(before.EndFrame - 1)}";
+        var next = after is null && byHand is null ? "nothing plays after"
+            : after is null || byHand?.StartFrame < after.StartFrame ? $"the next sound is triggered manually on slide {NumberAt(byHand!.StartFrame)}"
             : $"the next sound, {Name(_show.Cue(after.CueId))}, starts on slide {NumberAt(after.StartFrame)}";
-        return $"{ended}; {next}.";
+        return $"{ended}, {next}.";
     }
 
     private Explained Silence()
@@ -130,7 +130,7 @@ public sealed class Explanation
         var bed = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame && IsBed(c)).MaxBy(c => c.EndFrame);
         var cue = bed is null || TakenOver(bed) is not null ? null : _show.Cue(bed.CueId);
         var remedy = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
-            ? SilentParts.GoOn(_show, cue, $"Let {Name(cue)} go on through this slide", _time)
+            ? SilentParts.GoOn(_show, cue, $"Extend {Name(cue)} through this slide", _time)
             : null;
         return new(null, false, $"Silence: {AroundSilence()}", remedy);
     }

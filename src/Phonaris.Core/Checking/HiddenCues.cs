@@ -9,7 +9,7 @@ public sealed class HiddenCues : ICheck
     public string Name => "hidden-cue";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that lies on hidden slides only.";
+    public string LooksFor => "A cue on hidden slides only.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -19,7 +19,7 @@ public sealed class HiddenCues : ICheck
             from cue in show.Show.Cues
             where cue is { Span: not null, IsNoticed: true } && show.Order.Of(show.Show, cue.Span).Count == 0
             select new Finding(
-                Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} lies on hidden slides only and is not {(cue.Video is null ? "heard" : "seen")}.",
+                Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} is on hidden slides only, so it is not {(cue.Video is null ? "heard" : "shown")}.",
                 // Without it, what comes after it would begin.
                 show.IsAwaited(cue.Id) ? [] : [show.Remove(cue)]);
     }

@@ -11,7 +11,7 @@ public sealed class Hotspots : ICheck
     public string Name => "hotspot";
 
     /// <inheritdoc/>
-    public string LooksFor => "A hotspot without words, over the edge of the slide, or hidden where no key starts its cue either.";
+    public string LooksFor => "A hotspot without a text alternative, past the edge of its slide, or hidden with no key to start its cue.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -24,7 +24,7 @@ public sealed class Hotspots : ICheck
             if (string.IsNullOrWhiteSpace(spot.Alternative))
             {
                 yield return new(
-                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no words for those who do not see it.",
+                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no text alternative.",
                     [new Remedy($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = Names.Short(name, Hotspot.LongestAlternative) }), Safe: true)])
                 { About = "words" };
             }
@@ -34,13 +34,13 @@ public sealed class Hotspots : ICheck
             if (Math.Abs(inside.X - spot.X) > halfWide / 2 || Math.Abs(inside.Y - spot.Y) > halfHigh / 2)
             {
                 yield return new(
-                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} lies over the edge of its slide.", [new Remedy("Move it onto the slide", new SetHotspot(cue.Id, inside))])
+                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} extends past the edge of its slide.", [new Remedy("Move it onto the slide", new SetHotspot(cue.Id, inside))])
                 { About = "edge" };
             }
             if (!spot.Shown && KeyOf(show, cue) > ManualKeys.Count)
             {
                 yield return new(
-                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"Nothing starts {name} but a hidden hotspot: the keys 1 to {ManualKeys.Count} are taken by others on its slide.",
+                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} has only a hidden hotspot: other cues on its slide use the keys 1 to {ManualKeys.Count}.",
                     [new Remedy("Show its hotspot", new SetHotspot(cue.Id, spot with { Shown = true }), Safe: true)])
                 { About = "hidden" };
             }

@@ -10,7 +10,7 @@ public sealed class LargeSounds : ICheck
     public string Name => "large-sound";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound whose file is so large that the show is hard to pass on.";
+    public string LooksFor => "A file so large that the show is hard to share.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -21,6 +21,6 @@ public sealed class LargeSounds : ICheck
             where !sound.Removed
             let bytes = show.BytesOf(sound)
             where bytes > Large
-            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} weighs {bytes / 1_000_000} MB. It can be made lighter without that being {(sound.Video is null ? "heard" : "seen")}.", []) { SoundId = sound.Id };
+            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} takes {bytes / 1_000_000} MB. It can be compressed without {(sound.Video is null ? "an audible" : "a visible")} loss.", []) { SoundId = sound.Id };
     }
 }

@@ -10,7 +10,7 @@ public sealed class LateBeginnings : ICheck
     public string Name => "late-beginning";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that begins only after its first slide is over.";
+    public string LooksFor => "A cue that starts only after its first slide has ended.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -24,12 +24,12 @@ public sealed class LateBeginnings : ICheck
             where heard.Place.StartFrame >= first.EndFrame
             let begins = show.Order.At(heard.Place.StartFrame)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], first.SlideId, $"{heard.Sound.Name} lies from slide {first.Number} on, but begins only on slide {begins.Number}.",
+                Name, Gravity.Heard, [cue.Id], first.SlideId, $"{heard.Sound.Name} covers slides from {first.Number} but starts on {begins.Number}.",
                 [
-                    new Remedy($"Begin with slide {first.Number}", new SetDelay(cue.Id, 0)),
-                    new Remedy($"Lay it from slide {begins.Number} on", new Several(
+                    new Remedy($"Start with slide {first.Number}", new SetDelay(cue.Id, 0)),
+                    new Remedy($"Shorten it to start at slide {begins.Number}", new Several(
                         [new SetSpan(cue.Id, cue.Span! with { First = begins.SlideId }), new SetDelay(cue.Id, (heard.Place.StartFrame - begins.StartFrame) / Frames.PerMs)],
-                        $"{heard.Sound.Name}: lies from slide {begins.Number} on")),
+                        $"{heard.Sound.Name}: from slide {begins.Number}")),
                 ]);
     }
 }

@@ -12,7 +12,7 @@ public sealed class LateSteps : ICheck
     public string Name => "late-step";
 
     /// <inheritdoc/>
-    public string LooksFor => "A step that is planned for when its slide is over.";
+    public string LooksFor => "A step planned for after its slide has ended.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -24,7 +24,7 @@ public sealed class LateSteps : ICheck
             let last = slide.Steps.Max(s => s.OffsetMs ?? 0)
             where last >= slide.HoldMs
             select new Finding(
-                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} stays {Say.Seconds(slide.HoldMs)}; its last step is planned at {Say.Seconds(last)}.",
+                Name, Gravity.Heard, [], slide.Id, $"The last step of slide {time.Number} is planned at {Say.Seconds(last)}, but the slide stays only {Say.Seconds(slide.HoldMs)}.",
                 [.. Longer(show, slide, last)]);
     }
 

@@ -13,7 +13,7 @@ public sealed class LevelJumps : ICheck
     public string Name => "level-jump";
 
     /// <inheritdoc/>
-    public string LooksFor => "Two beds or two voices, one after the other, of which one is clearly louder.";
+    public string LooksFor => "Two successive beds or voices with clearly different loudness.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -39,10 +39,10 @@ public sealed class LevelJumps : ICheck
         var left = jump + (match[1].ToDb - match[1].FromDb) - (match[0].ToDb - match[0].FromDb);
         return new(
             Name, Gravity.Heard, [before.Cue.Id, later.Cue.Id], show.Order.At(later.Place.StartFrame).SlideId,
-            $"{later.Sound.Name} comes in {Say.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
+            $"{later.Sound.Name} is {Say.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
             Math.Abs(left) <= LeastLu
                 ? [new Remedy("Match both", new Several(
-                    [.. match.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], $"{before.Sound.Name} and {later.Sound.Name} matched"), Safe: true)]
+                    [.. match.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], $"Matched {before.Sound.Name} and {later.Sound.Name}"), Safe: true)]
                 : [])
         { About = $"{jump:0}" };
     }

@@ -10,7 +10,7 @@ public sealed class LimiterAtWork : ICheck
     public string Name => "limiter";
 
     /// <inheritdoc/>
-    public string LooksFor => "Sounds that come to more together than can be played, so that the limiter has to hold them down.";
+    public string LooksFor => "Sounds that would clip together, so that the limiter reduces them.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -19,7 +19,7 @@ public sealed class LimiterAtWork : ICheck
         if (show.Levels.MostLimited is not var (frame, peak)) yield break;
         var at = show.Order.At(frame);
         yield return new(
-            Name, Gravity.Heard, [], at.SlideId, $"On slide {at.Number} all together would peak at {Say.Peak(peak)}: the limiter holds it down.",
+            Name, Gravity.Heard, [], at.SlideId, $"The mix on slide {at.Number} would peak at {Say.Peak(peak)}. The limiter is reducing it.",
             LevelMatch.ToEdit(show.Matches.Where(m => m.Changes)) is { } match ? [new Remedy("Match all levels", match)] : [])
         { About = $"{peak:0}" };
     }

@@ -10,7 +10,7 @@ public sealed class LongTransitions : ICheck
     public string Name => "long-transition";
 
     /// <inheritdoc/>
-    public string LooksFor => "A transition that takes longer than its slide stays.";
+    public string LooksFor => "A transition longer than its slide.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -21,7 +21,7 @@ public sealed class LongTransitions : ICheck
             let slide = show.Show.Slides[time.Index]
             where slide.Transition.Ms > slide.HoldMs
             select new Finding(
-                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} dissolves in for {Say.Seconds(slide.Transition.Ms)}, but stays {Say.Seconds(slide.HoldMs)} only.",
+                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} takes {Say.Seconds(slide.Transition.Ms)} to dissolve in but stays only {Say.Seconds(slide.HoldMs)}.",
                 [new Remedy($"Dissolve in {Say.Seconds(slide.HoldMs / 2)}", new SetTransitions([new(slide.Id, slide.Transition with { Ms = slide.HoldMs / 2 })]), Safe: true)]);
     }
 }

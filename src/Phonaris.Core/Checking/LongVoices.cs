@@ -13,7 +13,7 @@ public sealed class LongVoices : ICheck
     public string Name => "long-voice";
 
     /// <inheritdoc/>
-    public string LooksFor => "A slide that is over before its voice is.";
+    public string LooksFor => "A slide that ends before its voice does.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -26,7 +26,7 @@ public sealed class LongVoices : ICheck
             let over = heard.Place.EndFrame - last.EndFrame
             where over > LeastFrames
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId, $"{heard.Sound.Name} speaks on for {Say.Seconds(over / Frames.PerMs)} when slide {last.Number} is over.",
+                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId, $"{heard.Sound.Name} runs {Say.Seconds(over / Frames.PerMs)} past slide {last.Number}.",
                 [.. Remedies(show, heard, last.SlideId, over).OfType<Remedy>()]);
     }
 
@@ -34,6 +34,6 @@ public sealed class LongVoices : ICheck
     {
         if (heard.Cue.Start.Kind == CueStartKind.Slide) yield return show.HoldLonger(slideId, over);
         var end = show.Order.At(heard.Place.EndFrame - 1);
-        yield return new($"Lay it to slide {end.Number}", new SetSpan(heard.Cue.Id, heard.Cue.Span! with { Last = end.SlideId }));
+        yield return new($"Extend it to slide {end.Number}", new SetSpan(heard.Cue.Id, heard.Cue.Span! with { Last = end.SlideId }));
     }
 }

@@ -10,7 +10,7 @@ public sealed class Misfits : ICheck
     public string Name => "misfit";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that can no longer be made as long as its slides by the way that was chosen.";
+    public string LooksFor => "A cue that can no longer be fitted to its slides by its chosen method.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -21,7 +21,7 @@ public sealed class Misfits : ICheck
             let cue = show.Show.Cue(unfit.CueId)
             where cue.Span is not null
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} sounds as it is: it cannot be {Say.Fit(cue.Fit)} to its slides. {unfit.Says}",
-                [new Remedy("Take it as it is", new SetFit(cue.Id, null))]);
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{show.Show.CueName(cue.Id)} plays unfitted: it cannot be {Say.Fit(cue.Fit)} to its slides. {unfit.Says}",
+                [new Remedy("Remove the fit", new SetFit(cue.Id, null))]);
     }
 }

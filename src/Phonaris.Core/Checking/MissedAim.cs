@@ -14,7 +14,7 @@ public sealed class MissedAim : ICheck
     public string Name => "missed-aim";
 
     /// <inheritdoc/>
-    public string LooksFor => "A running time that is not the one aimed at.";
+    public string LooksFor => "A running time that misses its target.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -25,8 +25,8 @@ public sealed class MissedAim : ICheck
         if (Math.Abs(ms - aim) <= SlackMs) yield break;
         var (runs, wanted) = (Say.Time(show.Order.TotalFrames), Say.Time(Frames.FromMs(aim)));
         yield return new(
-            Name, Gravity.Heard, [], null, $"The show runs {runs}, {Say.Seconds(Math.Abs(ms - aim))} {(ms > aim ? "longer" : "shorter")} than the {wanted} aimed at.",
-            [.. Shared(show.Show, aim, wanted), .. ms is >= SetTarget.LeastMs and <= SetTarget.GreatestMs ? [new Remedy($"Aim at {runs}", new SetTarget(ms))] : (Remedy[])[]])
+            Name, Gravity.Heard, [], null, $"The show runs {runs}, {Say.Seconds(Math.Abs(ms - aim))} {(ms > aim ? "over" : "under")} its target of {wanted}.",
+            [.. Shared(show.Show, aim, wanted), .. ms is >= SetTarget.LeastMs and <= SetTarget.GreatestMs ? [new Remedy($"Set the target to {runs}", new SetTarget(ms))] : (Remedy[])[]])
         { About = $"{ms} {aim}" };
     }
 
@@ -34,7 +34,7 @@ public sealed class MissedAim : ICheck
     {
         try
         {
-            return [new($"Share {wanted} out among the slides", Repace.ToEdit(SpreadHolds.Of(show, aim, SpreadBy.Holds, HoldLimits.Usual)))];
+            return [new($"Distribute {wanted} across the slides", Repace.ToEdit(SpreadHolds.Of(show, aim, SpreadBy.Holds, HoldLimits.Usual)))];
         }
         catch (RuleException)
         {

@@ -11,7 +11,7 @@ public sealed class MissingCredits : ICheck
     public string Name => "missing-credit";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound that asks for credit where none is shown.";
+    public string LooksFor => "A sound that requires credit where none is shown.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -26,8 +26,8 @@ public sealed class MissingCredits : ICheck
         if (asking.Count == 0) yield break;
         yield return new(
             Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Heard, [], null,
-            asking.Count == 1 ? $"{asking[0].Name} asks for credit, and none is shown." : $"{asking[0].Name} and {asking.Count - 1} more ask for credit, and none is shown.",
-            [new Remedy("Put a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
+            asking.Count == 1 ? $"{asking[0].Name} requires credit, but none is shown." : $"{asking[0].Name} and {asking.Count - 1} more require credit, but none is shown.",
+            [new Remedy("Add a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
         {
             // By what it is about, not by how long that is: a show may have any number of sounds.
             About = ShortKey.Of(string.Join('+', asking.Select(s => s.Id))),

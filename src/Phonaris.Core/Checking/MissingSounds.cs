@@ -7,7 +7,7 @@ public sealed class MissingSounds : ICheck
     public string Name => "missing-sound";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound that is heard and whose file is missing or cannot be read.";
+    public string LooksFor => "A sound in use with a file that is missing or cannot be read.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)

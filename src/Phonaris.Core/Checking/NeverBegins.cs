@@ -10,7 +10,7 @@ public sealed class NeverBegins : ICheck
     public string Name => "never-begins";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that would begin only when its slides are over.";
+    public string LooksFor => "A cue that would start only after its slides have ended.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -22,7 +22,7 @@ public sealed class NeverBegins : ICheck
             where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.WaitsForHand(cue)
             let name = show.Show.CueName(cue.Id)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} is never {(cue.Video is null ? "heard" : "seen")}: its slides are over before it would begin.",
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} never plays: it would start after its slides have ended.",
                 Remedies(show.Show, cue, name));
     }
 
@@ -31,8 +31,8 @@ public sealed class NeverBegins : ICheck
     {
         List<Cue> waiting = [.. Waiting(show, cue.Id)];
         return waiting.Count == 0
-            ? [new("Begin with its slide", new Several([.. WithSlide(cue)], $"{name}: begins with its slide"), Safe: true), new("Park it", new SetSpan(cue.Id, null))]
-            : [new($"Begin {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(WithSlide)], $"{waiting.Count + 1} cues begin with their slides"), Safe: true)];
+            ? [new("Start with its slide", new Several([.. WithSlide(cue)], $"{name}: starts with its slide"), Safe: true), new("Park it", new SetSpan(cue.Id, null))]
+            : [new($"Start {waiting.Count + 1} cues with their slides", new Several([.. waiting.Prepend(cue).SelectMany(WithSlide)], $"{waiting.Count + 1} cues start with their slides"), Safe: true)];
     }
 
     /// <summary>The cues that wait for a cue, and those that wait for them.</summary>

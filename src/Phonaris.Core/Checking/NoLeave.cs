@@ -10,7 +10,7 @@ public sealed class NoLeave : ICheck
     public string Name => "no-leave";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound whose licence does not allow it where the show goes, or of which that is not known.";
+    public string LooksFor => "A sound whose licence does not allow this use, or may not.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -23,7 +23,7 @@ public sealed class NoLeave : ICheck
             where clearance.Answer == Leave.No || (clearance.Answer == Leave.Ask && sound.Rights.Licence.Length > 0)
             select new Finding(
                 Name, clearance.Answer == Leave.No || goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Tidy, [], null,
-                clearance.Answer == Leave.No ? $"{sound.Name} may not be heard {Say.Where(goes)}: {clearance.Why}" : $"Ask whether {sound.Name} may be heard {Say.Where(goes)}: {clearance.Why}", [show.Mute(sound)])
+                clearance.Answer == Leave.No ? $"{sound.Name} is not allowed {Say.Where(goes)}. {clearance.Why}" : $"Rights for {sound.Name} {Say.Where(goes)} are unknown. {clearance.Why}", [show.Mute(sound)])
             { SoundId = sound.Id, About = $"{sound.Rights.Licence} {goes}" };
     }
 }

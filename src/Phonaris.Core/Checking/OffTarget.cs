@@ -13,7 +13,7 @@ public sealed class OffTarget : ICheck
     public string Name => "off-target";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that is clearly louder or quieter than its target.";
+    public string LooksFor => "A cue clearly louder or quieter than its target.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -28,7 +28,7 @@ public sealed class OffTarget : ICheck
             var helps = Math.Abs(after - match.TargetLufs) <= LeastLu;
             var sentence = $"{show.Show.CueName(cue.Id)} is {Say.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
             yield return new(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, and the peaks there leave no room for more.",
+                Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, but its peaks leave no headroom.",
                 helps && !Drowns(show, notDucking, cue, match.ToDb - match.FromDb) ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
             { About = $"{now:0} {match.TargetLufs:0}" };
         }

@@ -9,7 +9,7 @@ public sealed class ParkedCues : ICheck
     public string Name => "parked-cue";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that lies on no slide.";
+    public string LooksFor => "A cue on no slide.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -18,6 +18,6 @@ public sealed class ParkedCues : ICheck
         return
             from cue in show.Show.Cues
             where cue.Span is null
-            select new Finding(Name, Gravity.Tidy, [cue.Id], null, $"A cue of {show.Show.CueName(cue.Id)} is parked: it lies on no slide.", [show.Remove(cue)]);
+            select new Finding(Name, Gravity.Tidy, [cue.Id], null, $"A cue of {show.Show.CueName(cue.Id)} is parked: it is on no slide.", [show.Remove(cue)]);
     }
 }

@@ -26,13 +26,13 @@ internal static class SilentParts
         if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
         // One that was taken over from is silent whatever its span.
         if (show.Heard.Any(h => h.Place.TakesOverFrom == before.Cue.Id)) yield break;
-        yield return GoOn(show.Show, before.Cue, $"Let {before.Sound.Name} go on through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}", last);
+        yield return GoOn(show.Show, before.Cue, $"Extend {before.Sound.Name} through {(first == last ? $"slide {last.Number}" : $"slides {first.Number}–{last.Number}")}", last);
     }
 
     /// <summary>The change that lets a bed sound on through a slide, however long its sound is.</summary>
     public static Remedy GoOn(Show show, Cue bed, string words, SlideTime last)
     {
         var span = show.Indices(bed.Span!).Last < last.Index ? bed.Span! with { Last = last.SlideId } : bed.Span!;
-        return new(words, new Several([new SetSpan(bed.Id, span), new SetStop(bed.Id, CueStop.Span), new SetRounds(bed.Id, Cue.FillSpan)], $"{show.CueName(bed.Id)} goes on through slide {last.Number}"));
+        return new(words, new Several([new SetSpan(bed.Id, span), new SetStop(bed.Id, CueStop.Span), new SetRounds(bed.Id, Cue.FillSpan)], $"{show.CueName(bed.Id)}: extended through slide {last.Number}"));
     }
 }

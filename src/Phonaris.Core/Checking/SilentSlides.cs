@@ -10,7 +10,7 @@ public sealed class SilentSlides : ICheck
     public string Name => "silent-slides";
 
     /// <inheritdoc/>
-    public string LooksFor => "Slides on which nothing sounds between slides with a bed.";
+    public string LooksFor => "Silent slides between slides with a bed.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -36,7 +36,7 @@ public sealed class SilentSlides : ICheck
     {
         var where = silent.Count == 1 ? $"slide {silent[0].Number}" : $"slides {silent[0].Number}–{silent[^1].Number}";
         return new(
-            Name, Gravity.Heard, [], silent[0].SlideId, $"Nothing sounds on {where}, between slides with a bed.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])])
+            Name, Gravity.Heard, [], silent[0].SlideId, $"Nothing plays on {where}, between slides with a bed.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])])
         { About = silent[^1].SlideId };
     }
 }

@@ -9,7 +9,7 @@ public sealed class UnknownRights : ICheck
     public string Name => "unknown-rights";
 
     /// <inheritdoc/>
-    public string LooksFor => "A sound that is heard and of which nobody wrote down whose it is, or on what terms.";
+    public string LooksFor => "A sound in use without an author or a licence.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -21,7 +21,7 @@ public sealed class UnknownRights : ICheck
             let missing = sound.Rights.Missing().ToList()
             where missing.Count > 0
             select new Finding(
-                Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Tidy, [], null, $"Of {sound.Name} the {string.Join(" and the ", missing)} {(missing.Count == 1 ? "is" : "are")} not known.", [])
+                Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Tidy, [], null, $"{sound.Name} has no {string.Join(" or ", missing)}.", [])
             { SoundId = sound.Id, About = $"{string.Join('+', missing)} {goes}" };
     }
 }

@@ -29,7 +29,7 @@ public sealed class VoicesTogether : ICheck
             var at = show.Order.At(later.FromFrame);
             var (name, other) = (later.Heard.Sound.Name, before.Heard.Sound.Name);
             yield return new(
-                Name, Gravity.Heard, [before.Heard.Cue.Id, later.Heard.Cue.Id], at.SlideId, $"{name} begins on slide {at.Number} while {other} still speaks.",
+                Name, Gravity.Heard, [before.Heard.Cue.Id, later.Heard.Cue.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.",
                 [.. Remedies(show, before.Heard, later.Heard.Cue, name, other)]);
         }
     }
@@ -47,7 +47,7 @@ public sealed class VoicesTogether : ICheck
         var before = first.Cue;
         // What comes after another ends it; what that one waits for cannot wait for it.
         if (!before.EachSlide && !later.EachSlide && show.Order.Of(show.Show, later.Span!)[^1].EndFrame > first.Place.EndFrame && !Awaits(show.Show, before, later.Id))
-            yield return new($"Begin {name} after {other}", new Several([new SetStart(later.Id, CueStart.After(before.Id)), new SetDelay(later.Id, 0)], $"{name}: begins after {other}"));
+            yield return new($"Start {name} after {other}", new Several([new SetStart(later.Id, CueStart.After(before.Id)), new SetDelay(later.Id, 0)], $"{name}: starts after {other}"));
         yield return new($"Mute {name}", new SetMuted(later.Id, true));
     }
 

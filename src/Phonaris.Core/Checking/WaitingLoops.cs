@@ -12,7 +12,7 @@ public sealed class WaitingLoops : ICheck
     public string Name => "waiting-loop";
 
     /// <inheritdoc/>
-    public string LooksFor => "A waiting loop without a bed, or with one that does not go round.";
+    public string LooksFor => "A waiting loop without a bed, or with one that does not loop.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -30,8 +30,8 @@ public sealed class WaitingLoops : ICheck
                 // Looping, it would keep the cue after it from starting.
                 var bed = beds.Find(b => !show.IsAwaited(b.Cue.Id)) ?? beds[0];
                 yield return new(
-                    Name, Gravity.Heard, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not go round: whoever waits longer in “{section.Name}” hears nothing.",
-                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Let it go round", Looping(bed), Safe: bed.Cue.Fit is null)]);
+                    Name, Gravity.Heard, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not loop, so the waiting loop “{section.Name}” goes silent.",
+                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Loop it", Looping(bed), Safe: bed.Cue.Fit is null)]);
             }
         }
     }
@@ -41,7 +41,7 @@ public sealed class WaitingLoops : ICheck
     {
         List<Edit> edits = [new SetFit(bed.Cue.Id, null), new SetRounds(bed.Cue.Id, Cue.FillSpan)];
         if (bed.Cue.FadeOut.Ms < AbruptEnds.SoftMs) edits.Add(new SetFade(bed.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut));
-        return new([.. edits], $"{bed.Sound.Name}: goes round");
+        return new([.. edits], $"{bed.Sound.Name}: loops");
     }
 
     /// <summary>Whether a sound may be laid without more being asked for than was before.</summary>
@@ -54,8 +54,8 @@ public sealed class WaitingLoops : ICheck
         ValueList<Remedy> remedies = [.. show.Show.Sounds
             .Where(s => s is { Kind: SoundKind.Bed, Removed: false } && !used.Contains(s.Id) && show.TroubleOf(s) is null && IsFree(show, s))
             .Take(1)
-            .Select(s => new Remedy($"Lay {s.Name} under it", new Several([new PlaceCue(Under(show.Show, s, section, slides), int.MaxValue), .. RoomFor(show, slides)], $"{s.Name} lies under “{section.Name}”")))];
-        return new(Name, Gravity.Heard, [], slides[0].SlideId, $"No bed lies under the waiting loop “{section.Name}”.", remedies) { About = section.Id };
+            .Select(s => new Remedy($"Place {s.Name} under it", new Several([new PlaceCue(Under(show.Show, s, section, slides), int.MaxValue), .. RoomFor(show, slides)], $"Placed {s.Name} under “{section.Name}”")))];
+        return new(Name, Gravity.Heard, [], slides[0].SlideId, $"The waiting loop “{section.Name}” has no bed.", remedies) { About = section.Id };
     }
 
     /// <summary>A bed under a waiting loop; of a short one its fades take no more than a quarter each.</summary>

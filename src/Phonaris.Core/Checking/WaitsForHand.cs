@@ -10,7 +10,7 @@ public sealed class WaitsForHand : ICheck
     public string Name => "waits-for-hand";
 
     /// <inheritdoc/>
-    public string LooksFor => "A cue that waits for a hand in a show that runs by itself.";
+    public string LooksFor => "A manual cue in a self-running show.";
 
     /// <inheritdoc/>
     public IEnumerable<Finding> Find(CheckedShow show)
@@ -22,9 +22,9 @@ public sealed class WaitsForHand : ICheck
             where cue is { Span: not null, IsNoticed: true, Start.Kind: CueStartKind.Hand } && show.Order.Of(show.Show, cue.Span).Count > 0
             let name = show.Show.CueName(cue.Id)
             select new Finding(
-                Name, Gravity.Stops, [cue.Id], cue.Span!.First, $"{name} waits for a hand on slide {Say.Number(show.Show, cue.Span!.First)}; the show runs by itself, and nobody starts it.",
+                Name, Gravity.Stops, [cue.Id], cue.Span!.First, $"{name} on slide {Say.Number(show.Show, cue.Span!.First)} is triggered manually, but the show runs by itself.",
                 [
-                    new Remedy("Begin with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true),
+                    new Remedy("Start with its slide", new SetStart(cue.Id, CueStart.WithSlide), Safe: true),
                     // A video waits all the same.
                     .. cue.Video is null ? (Remedy[])[new("Mute it", new SetMuted(cue.Id, true))] : [],
                 ]);

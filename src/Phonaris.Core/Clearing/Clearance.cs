@@ -32,21 +32,21 @@ public sealed partial record Clearance(Leave Answer, string Why)
         ArgumentNullException.ThrowIfNull(rights);
         var licence = rights.Licence.Trim();
         if (rights.Clearance is { } given)
-            return given.Covers(where) ? new(Given(rights), $"The clearance desk gave leave {Say.Where(given.Destination)}, no. {given.Number}.") : new(Leave.Ask, $"The clearance desk gave leave {Say.Where(given.Destination)} only.");
-        if (OwnPattern().IsMatch(licence)) return new(Leave.Yes, "It is your own.");
+            return given.Covers(where) ? new(Given(rights), $"Cleared {Say.Where(given.Destination)} by the clearance desk (no. {given.Number}).") : new(Leave.Ask, $"The clearance desk cleared it only {Say.Where(given.Destination)}.");
+        if (OwnPattern().IsMatch(licence)) return new(Leave.Yes, "Your own work.");
         if (LicenceTerms.TryParse(licence) is { } terms)
         {
             var (money, published) = (where == Destination.Sold, where is Destination.Web or Destination.Sold);
-            if (terms.IsPublicDomain) return new(Leave.Yes, $"{licence} asks for nothing.");
-            if (terms.NonCommercial && money) return new(Leave.No, $"{licence} does not allow it where money is made.");
-            if (terms.NoDerivatives && published) return new(Leave.No, $"{licence} does not allow it to be set to slides and passed on.");
+            if (terms.IsPublicDomain) return new(Leave.Yes, $"{licence} has no conditions.");
+            if (terms.NonCommercial && money) return new(Leave.No, $"{licence} does not allow commercial use.");
+            if (terms.NoDerivatives && published) return new(Leave.No, $"{licence} does not allow publishing it set to slides.");
             if (terms.NoDerivatives && isAdapted && where == Destination.Room)
-                return new(Leave.No, $"{licence} does not allow it to be re-cut, stretched or played at another speed before an audience: that is an adaptation. Played as it is, it needs credit alone.");
-            if (terms.ShareAlike && published) return new(Leave.Alike, $"{licence} asks that what it is part of goes out under the same licence, with credit.");
-            return new(Leave.Credit, $"{licence} asks for credit.");
+                return new(Leave.No, $"{licence} does not allow adaptations such as re-cuts, stretching or speed changes. Unchanged, it only needs credit.");
+            if (terms.ShareAlike && published) return new(Leave.Alike, $"{licence} requires credit and the same licence for the whole show.");
+            return new(Leave.Credit, $"{licence} requires credit.");
         }
-        if (rights.Proof.Length > 0) return new(Given(rights), "Leave was given; the proof is kept with it.");
-        return new(Leave.Ask, licence.Length == 0 ? "Nothing is known of its licence." : $"“{licence}” does not say it, and no proof of leave is kept.");
+        if (rights.Proof.Length > 0) return new(Given(rights), "Permission was given, and its proof is on file.");
+        return new(Leave.Ask, licence.Length == 0 ? "Its licence is unknown." : $"“{licence}” does not answer this, and there is no proof of permission.");
     }
 
     private static bool IsAdapted(Cue cue) => cue.Speed != 1 || cue.Fit?.Method is FitMethod.Recut or FitMethod.Stretch;

@@ -42,9 +42,9 @@ internal static class BedShares
 
     private static string Why(Stretch stretch, bool ends, double said, Sound bed, int beds)
     {
-        if (stretch.Waits) return beds > 1 ? "calm enough to wait by" : "it goes round while people wait";
-        if (ends) return "it ends best by itself";
-        return said >= 0.5 && beds > 1 ? "calm enough to speak over" : $"{Say.Time(bed.Frames)} of music for {Say.Time(stretch.Frames)}";
+        if (stretch.Waits) return beds > 1 ? "the calmest bed, for waiting" : "loops while people wait";
+        if (ends) return "it has its own ending";
+        return said >= 0.5 && beds > 1 ? "calm enough under speech" : $"{Say.Time(bed.Frames)} of music for {Say.Time(stretch.Frames)}";
     }
 
     /// <summary>How much of a stretch somebody speaks in, 0 to 1.</summary>

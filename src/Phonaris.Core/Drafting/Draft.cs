@@ -48,15 +48,15 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
     {
         if (Cues.Count == 0) return null;
         var levels = LevelMatch.ToEdit(LevelMatch.Of(timed, sounds, Cues.Select(c => c.CueId).ToHashSet()));
-        return new Several([.. Edits, .. levels is null ? [] : levels.Edits], $"A first draft: {Counted}");
+        return new Several([.. Edits, .. levels is null ? [] : levels.Edits], $"Placed a draft: {Counted}");
     }
 
     /// <summary>What it comes to, in a sentence.</summary>
     public string Says => Cues.Count == 0
-        ? LeftOut.Count == 0 ? "Every sound is used." : "For none of these sounds is there a place that suggests itself."
-        : $"{char.ToUpperInvariant(Counted[0])}{Counted[1..]} laid{(LeftOut.Count == 0 ? "; every sound is used" : $"; {(LeftOut.Count == 1 ? "one sound stays" : $"{LeftOut.Count} sounds stay")} unused")}.";
+        ? LeftOut.Count == 0 ? "Every sound is used." : "No obvious place for any of these sounds."
+        : $"Places {Counted}. {(LeftOut.Count == 0 ? "Every sound is used." : LeftOut.Count == 1 ? "1 sound stays unused." : $"{LeftOut.Count} sounds stay unused.")}";
 
-    private string Counted => string.Join(", ", Cues.CountBy(c => c.Kind).OrderBy(k => k.Key).Select(k => k.Value == 1 ? $"one {k.Key.ToString().ToLowerInvariant()}" : $"{k.Value} {k.Key.ToString().ToLowerInvariant()}s"));
+    private string Counted => string.Join(", ", Cues.CountBy(c => c.Kind).OrderBy(k => k.Key).Select(k => k.Value == 1 ? $"1 {k.Key.ToString().ToLowerInvariant()}" : $"{k.Value} {k.Key.ToString().ToLowerInvariant()}s"));
 
     /// <summary>A draft as it is put together.</summary>
     private sealed class Making(Show show, Func<string> newId)
@@ -125,21 +125,21 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 var (cue, fit) = (_show.Cue(id), fits.Find(f => f.CueId == id && f.Method is not null));
                 _cues.Add(new(
                     id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Say.Span(_show, cue.Span),
-                    why(fit?.EndsNaturally == true) + (fit is null ? "" : $"; {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? ", its own ending kept" : "")}")));
+                    why(fit?.EndsNaturally == true) + (fit is null ? "" : $", {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? " with its own ending" : "")}")));
             }
-            _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "there is no stretch of slides left for it")));
+            _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "no slides are left for it")));
         }
 
         /// <summary>Lets a slide stay for what is said on it; gives what that comes to, in words.</summary>
         private string Stays(Slide slide, List<string> spoken, Cue cue, Cue? before)
         {
             if (!spoken.Contains(cue.Id)) return "";
-            if (slide.HoldLocked) return "; its slide is locked";
+            if (slide.HoldLocked) return ", the hold of its slide is locked";
             if (spoken.Count == 1 && before is null && FollowedHolds.Can(_show, _show.Slide(slide.Id), cue))
             {
                 var follows = _show.Slide(slide.Id) with { StaysFor = cue.Id, BreathMs = BreathMs };
                 Do(new SetHolds([new(slide.Id, FollowedHolds.Of(_show, follows)!.Value, cue.Id, BreathMs)]));
-                return "; the slide stays for it and a breath";
+                return ", the slide stays a moment longer than it";
             }
             // Of several the slide stays for all of them; ahead of a step it stays its share.
             var steps = slide.Steps.Count;
@@ -147,7 +147,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             var frames = spoken.Append(before?.Id).OfType<string>().Select(_show.Cue).Sum(c => CuePlaces.NaturalFrames(c with { Rounds = Math.Max(1, c.Rounds) }, _show.Sound(c.SoundId)) + Frames.FromMs(c.DelayMs));
             var ms = Math.Clamp(((frames + Frames.PerMs - 1) / Frames.PerMs + BreathMs) * steps / (steps - ahead), Slide.LeastHoldMs, Slide.GreatestHoldMs);
             if (ms > _show.Slide(slide.Id).HoldMs || _show.Slide(slide.Id).StaysFor is not null) Do(new SetHolds([new(slide.Id, ms)]));
-            return spoken.Count == 1 && before is null ? "; the slide stays long enough for it" : "; it comes after what is said before it, and the slide stays for all of that";
+            return spoken.Count == 1 && before is null ? ", the slide stays long enough for it" : ", it starts after the voice before it, and the slide stays long enough for both";
         }
 
         private void Do(Edit edit)

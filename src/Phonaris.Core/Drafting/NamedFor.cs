@@ -35,10 +35,10 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
         {
             var (bare, step) = (Bare(sound), StepIn(Bare(sound)));
             if (SlideIn(bare) is { } said) found[sound.Id] = OfNumber(show, said, step, $"its name says slide {said}");
-            else if (TitleOf(show, sound, LeastLikeness) is { } titled) found[sound.Id] = new(titled.Id, step, $"it is named like “{titled.Title}”");
+            else if (TitleOf(show, sound, LeastLikeness) is { } titled) found[sound.Id] = new(titled.Id, step, $"its name matches “{titled.Title}”");
             else if (mean && NumberIn(bare) is { } number) found[sound.Id] = OfNumber(show, number, step, $"its name says {number}");
-            else if (WordOf(show, sound) is { } slide) found[sound.Id] = new(slide.Id, step, $"what it is named for is only in “{slide.Title}”");
-            else found[sound.Id] = new(null, null, "its name says no slide");
+            else if (WordOf(show, sound) is { } slide) found[sound.Id] = new(slide.Id, step, $"only “{slide.Title}” mentions its name");
+            else found[sound.Id] = new(null, null, "its name doesn’t mention a slide");
         }
         if (!mean) InOrder(show, [.. numbered.Where(s => found[s.Sound.Id].SlideId is null).Select(s => (s.Sound, s.Number!.Value))], found);
         return found;
@@ -46,7 +46,7 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
 
     private static NamedFor OfNumber(Show show, int number, int? step, string why)
     {
-        if (number < 1 || number > show.Slides.Count) return new(null, null, $"{why}, which there is not");
+        if (number < 1 || number > show.Slides.Count) return new(null, null, $"{why}, which doesn’t exist");
         var slide = show.Slides[number - 1];
         return slide.Hidden ? new(null, null, $"{why}, which is hidden") : new(slide.Id, step, why) { ByNumber = true };
     }
@@ -61,16 +61,16 @@ public sealed partial record NamedFor(string? SlideId, int? Step, string Why)
         [
             (shown, "one for each slide"),
             (shown.FindAll(s => s.Notes.Length > 0), "one for each slide with notes"),
-            (shown.FindAll(s => !taken.Contains(s.Id)), "one for each slide that is left"),
+            (shown.FindAll(s => !taken.Contains(s.Id)), "one for each remaining slide"),
         ];
         var inOrder = numbered.OrderBy(s => s.Number).ToList();
         var distinct = inOrder.Select(s => s.Number).Distinct().Count() == inOrder.Count;
         if (!distinct || ways.Find(w => w.Slides.Count == inOrder.Count) is not { Slides: not null } way)
         {
-            foreach (var (sound, number) in inOrder) found[sound.Id] = new(null, null, $"its number {number} is no slide’s");
+            foreach (var (sound, number) in inOrder) found[sound.Id] = new(null, null, $"there is no slide {number}");
             return;
         }
-        foreach (var ((sound, number), slide) in inOrder.Zip(way.Slides)) found[sound.Id] = new(slide.Id, null, $"{way.Words}, in the order of their numbers; its is {number}") { ByNumber = true };
+        foreach (var ((sound, number), slide) in inOrder.Zip(way.Slides)) found[sound.Id] = new(slide.Id, null, $"{way.Words} in numerical order, and it is number {number}") { ByNumber = true };
     }
 
     /// <summary>The slide whose title a sound is named like, where one stands out.</summary>

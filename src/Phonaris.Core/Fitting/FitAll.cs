@@ -36,20 +36,20 @@ public static class FitAll
     {
         ArgumentNullException.ThrowIfNull(proposed);
         var fitted = proposed.Where(p => p.Method is not null).ToList();
-        if (fitted.Count == 0) return proposed.Count == 0 ? "Every bed is as long as its slides, or fitted already." : "No bed can be fitted as things are.";
+        if (fitted.Count == 0) return proposed.Count == 0 ? "Every bed already fits its slides." : "No bed can be fitted. Change its slides or its sound first.";
         var (joins, own) = (fitted.Sum(p => p.Joins), fitted.Count(p => p.EndsNaturally));
         var left = proposed.Count - fitted.Count;
-        return $"{(fitted.Count == 1 ? "One bed comes" : $"{fitted.Count} beds come")} out exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides; "
-            + $"{(own == fitted.Count ? "every one ends" : own == 1 ? "one ends" : $"{own} end")} by {(own is 1 || own == fitted.Count ? "itself" : "themselves")}. "
-            + (joins == 0 ? "Nothing is joined." : $"{(joins == 1 ? "One join" : $"{joins} joins, the boldest")} {(fitted.Max(p => p.Worst) ?? JoinHeard.Not).InWords()}.")
-            + (left == 0 ? "" : left == 1 ? " One stays as it is." : $" {left} stay as they are.");
+        return $"{(fitted.Count == 1 ? "1 bed will be" : $"{fitted.Count} beds will be")} exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides. "
+            + $"{(own == fitted.Count ? "All" : own == 0 ? "None" : $"{own}")} {(own == 1 && fitted.Count > 1 ? "keeps its" : "keep their")} own ending. "
+            + (joins == 0 ? "No edits needed." : $"{(joins == 1 ? "1 edit" : $"{joins} edits, at worst")} {(fitted.Max(p => p.Worst) ?? JoinHeard.Not).InWords()}.")
+            + (left == 0 ? "" : left == 1 ? " 1 bed stays unchanged." : $" {left} beds stay unchanged.");
     }
 
     /// <summary>All that is proposed as one edit, which one undo takes back; null where nothing is.</summary>
     public static Several? ToEdit(IEnumerable<Proposed> proposed)
     {
         var edits = proposed.Where(p => p.Method is not null).Select(p => (Edit)new SetFit(p.CueId, new(p.Method!.Value))).ToList();
-        return edits.Count == 0 ? null : new(edits.ToValueList(), edits.Count == 1 ? "Fitted a bed" : $"Fitted {edits.Count} beds");
+        return edits.Count == 0 ? null : new(edits.ToValueList(), edits.Count == 1 ? "Fitted 1 bed" : $"Fitted {edits.Count} beds");
     }
 }
 

@@ -90,8 +90,8 @@ public sealed class Fitter
     public Fitted Fit(FitRecipe recipe, long length)
     {
         ArgumentNullException.ThrowIfNull(recipe);
-        if (length <= 0) throw new RuleException("The length to fit to must be more than nothing.", "length");
-        if (length > LongestFrames) throw new RuleException($"{Say.Time(length)} is too long to fit to; four hours is the most.", "length");
+        if (length <= 0) throw new RuleException("The target length must be more than 0 s.", "length");
+        if (length > LongestFrames) throw new RuleException($"{Say.Time(length)} is too long. The target length can be at most 4 hours.", "length");
         return recipe.Method switch
         {
             FitMethod.Shorten => Shorten(recipe, length),
@@ -124,11 +124,11 @@ public sealed class Fitter
             }
         }
         if (length < 2 * bars * grid.Middle)
-            throw new RuleException($"{Say.Time(length)} is shorter than the opening and the ending together, two bars each. Shorten it instead.", "length");
+            throw new RuleException($"{Say.Time(length)} is too short to keep the opening and the ending, 2 bars each. Use Shorten instead.", "length");
         var near = OtherLengths(recipe, length, bars).Order().Select(Say.Time).ToList();
         throw new RuleException(
-            $"A re-cut to {Say.Time(length)} would be heard: no two places of this piece so far apart are alike enough. "
-                + (near.Count == 0 ? $"{(length < Used ? "Shorten" : "Loop")} or stretch it instead." : $"{string.Join(" or ", near)} would do; or {(length < Used ? "shorten" : "loop")} it."),
+            $"A re-cut to {Say.Time(length)} would be audible: no two passages that far apart are similar enough. "
+                + (near.Count == 0 ? $"Use {(length < Used ? "Shorten" : "Loop")} or Stretch instead." : $"Try {string.Join(" or ", near)}, or use {(length < Used ? "Shorten" : "Loop")}."),
             "length");
     }
 
@@ -175,7 +175,7 @@ public sealed class Fitter
     {
         ArgumentNullException.ThrowIfNull(recipe);
         var joins = Fit(recipe, length).Joins;
-        if (join < 0 || join >= joins.Count) throw new RuleException("There is no such join any more.", "join");
+        if (join < 0 || join >= joins.Count) throw new RuleException("That edit no longer exists.", "join");
         var grid = NeedGrid();
         var now = JumpOf(joins[join]);
         var places = new JoinPlaces(grid, _fine.Value, 2 * grid.PerBar);
@@ -192,7 +192,7 @@ public sealed class Fitter
             var moved = recipe with { Wanted = [.. recipe.Wanted.Where(w => !grid.IsSame(w, now)), other] };
             if (Fit(moved, length).Joins.Any(j => grid.IsSame(other, JumpOf(j)))) return moved;
         }
-        throw new RuleException("This join can be nowhere else: no other two places as far apart are alike enough.", "join");
+        throw new RuleException("This edit cannot move: no other passages that far apart are similar enough.", "join");
 
         static FrameJump JumpOf(Join j) => new(j.FromFrame, j.ToFrame);
     }
@@ -201,17 +201,17 @@ public sealed class Fitter
     {
         var heard = joins.Count switch
         {
-            0 => "Nothing need be taken out.",
-            1 => "One join.",
-            _ => $"{joins.Count} joins.",
+            0 => "No edits needed.",
+            1 => "1 edit.",
+            _ => $"{joins.Count} edits.",
         };
-        return pause == 0 ? heard : $"{heard} It {(pause > 0 ? "waits" : "skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s at a quiet moment.";
+        return pause == 0 ? heard : $"{heard} {(pause > 0 ? "Adds" : "Skips")} {Math.Abs(pause) / (double)Frames.PerSecond:0.00} s in a quiet passage.";
     }
 
     private Fitted Loop(long length)
     {
         var grid = NeedGrid();
-        if (length <= Used) throw new RuleException("The music is long enough; there is nothing to loop. Shorten or re-cut it instead.", "length");
+        if (length <= Used) throw new RuleException("The music is already long enough. Use Shorten or Re-cut instead.", "length");
         var bars = 2 * grid.PerBar;
         var paths = PathsOf(new(FitMethod.Loop), bars);
         var places = new JoinPlaces(grid, _fine.Value, bars);
@@ -228,7 +228,7 @@ public sealed class Fitter
             var place = Settle(places, jump, times);
             if (place.Percentile > WorstPercentile) continue;
             var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], length, bars);
-            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, jump.Cost + 0.1 * times, $"Goes round {(times == 1 ? "once" : $"{times} times")} more, then ends {(_endsItself.Value ? "by itself" : "with a fade")}.");
+            return new(FitMethod.Loop, length, cut, 1, told.ToValueList(), length, _endsItself.Value, jump.Cost + 0.1 * times, $"Repeats {(times == 1 ? "once" : $"{times} times")}, then {(_endsItself.Value ? "plays its own ending" : "fades out")}.");
         }
         // Else the longest of the best rounds, cut where the length is reached.
         foreach (var jump in paths.LeadingBack.OrderBy(l => l.Cost + 0.3 * l.Lag / _likeness.Value.Count).Take(MostMoves))
@@ -238,9 +238,9 @@ public sealed class Fitter
             var round = place.Jump.FromFrame - place.Jump.ToFrame;
             var times = (int)((length - (place.Jump.FromFrame - _from)) / round) + 2;
             var (cut, told, _) = splices.Make([.. Enumerable.Repeat(place, times)], Used + times * round, bars);
-            return new(FitMethod.Loop, length, Truncated(cut, length), 1, told.Where(j => j.AtFrame < length).ToValueList(), length, false, 0.5 + jump.Cost + 0.1 * times, "Goes round and ends with a fade.");
+            return new(FitMethod.Loop, length, Truncated(cut, length), 1, told.Where(j => j.AtFrame < length).ToValueList(), length, false, 0.5 + jump.Cost + 0.1 * times, "Repeats, then fades out.");
         }
-        throw new RuleException("There is no place in this piece from which it could go round unheard. Stretch it, or leave the rest silent.", "method");
+        throw new RuleException("This sound has no inaudible loop point. Use Stretch or Silence instead.", "method");
     }
 
     private static Cut Truncated(Cut cut, long length)
@@ -261,37 +261,37 @@ public sealed class Fitter
 
     private Fitted Shorten(FitRecipe recipe, long length)
     {
-        if (length >= Used) throw new RuleException("The music is not longer than that; there is nothing to shorten. Loop or re-cut it instead.", "length");
+        if (length >= Used) throw new RuleException("The music is already short enough. Use Loop or Re-cut instead.", "length");
         var ends = Ends(length);
         var end = ends.FirstOrDefault(e => e.Frame + _from == recipe.EndFrame) ?? (ends is [var best, ..] ? best : new NaturalEnd(length, 1, false));
         return new(
             FitMethod.Shorten, length, new([new(_from, end.Frame, 0)]), 1, [], end.Frame, false, 0.6 + 0.4 * end.Cost,
-            end.AtPhrase ? "Ends where a phrase does." : "Fades out where it can.");
+            end.AtPhrase ? "Ends with a phrase." : "Fades out.");
     }
 
     private Fitted Stretch(long length)
     {
         var change = (double)length / Used - 1;
         if (Math.Abs(change) > MostStretch)
-            throw new RuleException($"It would have to be {(change > 0 ? "slowed" : "hurried")} by {Math.Abs(change):0%}; beyond {MostStretch:0%} it no longer sounds like itself. Re-cut it instead.", "length");
+            throw new RuleException($"It would have to be {Math.Abs(change):0%} {(change > 0 ? "slower" : "faster")}, and more than {MostStretch:0%} sounds unnatural. Use Re-cut instead.", "length");
         var heard = Math.Abs(change) > UnheardStretch;
         return new(
             FitMethod.Stretch, length, null, (double)Used / length, [], length, _endsItself.Value, Math.Abs(change) / UnheardStretch * 0.4,
-            heard ? $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}: attentive listeners may hear it." : $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}: nobody hears that.");
+            heard ? $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}, barely audible." : $"{Math.Abs(change):0.0%} {(change > 0 ? "slower" : "faster")}, inaudible.");
     }
 
     private Fitted Silence(long length)
     {
-        if (length < Used) throw new RuleException("The music is longer than that; there is no rest to leave silent. Shorten or re-cut it instead.", "length");
+        if (length < Used) throw new RuleException("The music is longer than its slides. Use Shorten or Re-cut instead.", "length");
         // A moment is a rest; more is a hole.
-        return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"Ends {(_endsItself.Value ? "by itself" : "with a fade")}, then {Say.Time(length - Used)} of silence.");
+        return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"{(_endsItself.Value ? "Plays its own ending" : "Fades out")}, then {Say.Time(length - Used)} of silence.");
     }
 
     private BeatGrid NeedGrid()
     {
         if (_grid.Value.Count < 8)
-            throw new RuleException("It is too short to be taken apart: less than two bars. Loop the cue, stretch it, or leave the rest silent.", "method");
-        if (_piece.IsSilent) throw new RuleException("It is silent; there is nothing to fit by.", "method");
+            throw new RuleException("It is shorter than 2 bars, too short to edit. Loop the cue, or use Stretch or Silence.", "method");
+        if (_piece.IsSilent) throw new RuleException("It is silent, so there is nothing to fit.", "method");
         return _grid.Value;
     }
 }

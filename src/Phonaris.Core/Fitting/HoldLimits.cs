@@ -19,7 +19,7 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
     public HoldLimits Validated()
     {
         if (LeastMs < Slide.LeastHoldMs || LeastMs > GreatestMs || GreatestMs > Slide.GreatestHoldMs)
-            throw new RuleException("The least hold is at least 0.1 s and no more than the greatest, which is four hours at most.", "least");
+            throw new RuleException("The shortest hold must be at least 0.1 s and the longest at most 4 hours.", "least");
         return this;
     }
 
@@ -74,8 +74,8 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         var (least, greatest) = (shares.Sum(s => s.LeastMs), shares.Sum(s => s.GreatestMs));
         return new(
             totalMs < least
-                ? $"The slides cannot be shorter than {Say.Time(Frames.FromMs(least))} together: voices, videos, steps, locked holds and the least hold keep them. Unlock some, or aim longer."
-                : $"The slides cannot be longer than {Say.Time(Frames.FromMs(greatest))} together: locked holds and the greatest hold keep them. Unlock some, or aim shorter.",
+                ? $"The slides take at least {Say.Time(Frames.FromMs(least))} because of voices, videos, steps, locked holds and the shortest hold. Unlock some, or set a longer target."
+                : $"The slides take at most {Say.Time(Frames.FromMs(greatest))} because of locked holds and the longest hold. Unlock some, or set a shorter target.",
             "hold");
     }
 }

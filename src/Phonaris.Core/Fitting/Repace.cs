@@ -24,7 +24,7 @@ public static class Repace
         var slides = cue.Span is null ? [] : order.Of(show, cue.Span);
         var placed = Schedule.Of(show with { Cues = [.. show.Cues.Select(c => c.Id == cueId ? c with { Fit = null, Muted = false } : c)] }, order);
         if (slides.Count == 0 || placed.Cues.Concat(placed.Silent).FirstOrDefault(c => c.CueId == cueId) is not { } here)
-            throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
+            throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cueId");
         // What lies before the music, as where it begins later than its slide, stays.
         var lead = Ms(here.StartFrame - slides[0].StartFrame);
         // As long as it is at its speed; to the millisecond upwards, so that its end is heard.

@@ -49,7 +49,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         if (places.Count == 0 && left != 0)
         {
             // Nothing but the ends and joins between them: the last join gives or takes what is left.
-            if (jumps.Count == 0) throw new RuleException("There is nothing between the opening and the ending to take out or to repeat.", "length");
+            if (jumps.Count == 0) throw new RuleException("There is no passage between the opening and the ending to cut or repeat.", "length");
             pieces[^1] = pieces[^1] with { From = pieces[^1].From - left };
             left = 0;
         }

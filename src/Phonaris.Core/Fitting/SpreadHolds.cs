@@ -25,7 +25,7 @@ public static class SpreadHolds
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(limits);
         var order = RunningOrder.Of(show);
-        if (order.Slides.Count == 0) throw new RuleException("There are no slides to share the time among. Bring in a deck first.", "hold");
+        if (order.Slides.Count == 0) throw new RuleException("This show has no slides yet. Add a deck first.", "hold");
         var schedule = Schedule.Of(show, order);
         var shares = limits.SharesOf(show, schedule, order.Slides, s => Weight(s, by));
         var holds = HoldShares.Of(shares, totalMs) ?? throw HoldLimits.Refused(shares, totalMs);

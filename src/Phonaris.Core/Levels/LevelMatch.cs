@@ -39,7 +39,7 @@ public static class LevelMatch
     {
         ArgumentNullException.ThrowIfNull(matched);
         var set = matched.Where(m => m.NowLufs is not null).Select(Edit (m) => new SetLevel(m.CueId, m.ToDb, Follows: true)).ToValueList();
-        return set.Count == 0 ? null : new(set, set.Count == 1 ? "A level matched" : $"{set.Count} levels matched");
+        return set.Count == 0 ? null : new(set, set.Count == 1 ? "Matched 1 level" : $"Matched {set.Count} levels");
     }
 
     /// <summary>What levels that follow have to be set to after an edit; none where all are at their targets.</summary>

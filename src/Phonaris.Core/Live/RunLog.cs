@@ -17,10 +17,10 @@ public sealed record RunLog(ValueList<RunStay> Stays, ValueList<RunLine> Lines)
     /// <exception cref="RuleException">It cannot.</exception>
     public RunLog Validated()
     {
-        if (Stays.Count > MostEntries || Lines.Count > MostEntries) throw new RuleException($"A run is told in at most {MostEntries} lines.", "log");
-        if (Stays.Any(s => s.AtMs is < 0 or > LatestMs || s.Ms is < 0 or > LatestMs || s.StepsMs?.Any(ms => ms < 0 || ms > LatestMs) == true) || Lines.Any(l => l.AtMs is < 0 or > LatestMs)) throw new RuleException("The times of a run lie within a week.", "log");
-        if (Stays.Any(s => s.StepsMs?.Count >= Step.Most)) throw new RuleException($"A slide has from 1 to {Step.Most} steps.", "log");
-        if (Lines.Any(l => l.Words.Length > LongestLine)) throw new RuleException($"A line of a run has at most {LongestLine} characters.", "log");
+        if (Stays.Count > MostEntries || Lines.Count > MostEntries) throw new RuleException($"A run can have at most {MostEntries} lines.", "log");
+        if (Stays.Any(s => s.AtMs is < 0 or > LatestMs || s.Ms is < 0 or > LatestMs || s.StepsMs?.Any(ms => ms < 0 || ms > LatestMs) == true) || Lines.Any(l => l.AtMs is < 0 or > LatestMs)) throw new RuleException("The times of a run must be within a week.", "log");
+        if (Stays.Any(s => s.StepsMs?.Count >= Step.Most)) throw new RuleException($"A slide must have 1 to {Step.Most} steps.", "log");
+        if (Lines.Any(l => l.Words.Length > LongestLine)) throw new RuleException($"A line of a run can have at most {LongestLine} characters.", "log");
         return this;
     }
 }

@@ -44,9 +44,9 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
     }
 
     private static string Taken(int holds, int steps) =>
-        $"{(holds == 0 ? "" : $"Holds of {Counted(holds)}")}{(holds > 0 && steps > 0 ? " and steps" : steps > 0 ? "Steps" : "")}{(steps > 0 ? $" of {Counted(steps)}" : "")} taken from a run";
+        $"Took {(holds == 0 ? "" : $"the holds of {Counted(holds)}")}{(holds > 0 && steps > 0 ? " and " : "")}{(steps > 0 ? $"the steps of {Counted(steps)}" : "")} from a run";
 
-    private static string Counted(int count) => count == 1 ? "a slide" : $"{count} slides";
+    private static string Counted(int count) => count == 1 ? "1 slide" : $"{count} slides";
 
     private static Slide Held(Slide slide, ValueList<SlideHold> holds) => holds.FirstOrDefault(h => h.SlideId == slide.Id) is { } hold ? slide with { HoldMs = hold.HoldMs } : slide;
 

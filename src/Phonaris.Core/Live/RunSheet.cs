@@ -20,7 +20,7 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
         var sections = show.Sections
             .Select(s => (Section: s, First: show.SlidesOf(s).FirstOrDefault(id => !show.Slide(id).Hidden)))
             .Where(s => s.First is not null)
-            .ToDictionary(s => s.First!, s => s.Section.WaitingLoop ? $"{s.Section.Name}, goes round" : s.Section.Name);
+            .ToDictionary(s => s.First!, s => s.Section.WaitingLoop ? $"{s.Section.Name}, waiting loop" : s.Section.Name);
         return new(show.Title, sheet.TotalFrames, [.. timed.Order.Slides.Zip(sheet.Slides).Select(row =>
         {
             var (time, timing) = row;

@@ -41,7 +41,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
             int? begins = to.Slides.Count == 0 ? null : first == 0 ? 0 : within.Select(places).FirstOrDefault(p => p is not null);
             int? ends = begins is null ? null : last == from.Slides.Count - 1 ? to.Slides.Count - 1 : within.Select(places).LastOrDefault(p => p is not null);
             var span = begins is { } b ? new Span(to.Slides[b].Id, to.Slides[Math.Max(b, ends ?? b)].Id) : null;
-            return new CarriedMusic(cue.Id, sound.Name, sound.Kind, Say.Span(from, cue.Span), span?.First, span?.Last, span is null ? "no slide for it: it stays behind" : Say.Span(to, span));
+            return new CarriedMusic(cue.Id, sound.Name, sound.Kind, Say.Span(from, cue.Span), span?.First, span?.Last, span is null ? "no matching slide, so it is not copied" : Say.Span(to, span));
         })];
     }
 
@@ -56,7 +56,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
         ArgumentNullException.ThrowIfNull(from);
         ArgumentNullException.ThrowIfNull(to);
         var laid = carried.Where(c => c is { First: not null, Last: not null }).ToList();
-        if (laid.Count == 0) throw new RuleException("None of these cues has slides here. Match them by something else, or choose others.", "cues");
+        if (laid.Count == 0) throw new RuleException("None of these cues has matching slides here. Choose another match or other cues.", "cues");
         var copied = CueClip.Of(from, [.. laid.Select(c => c.CueId)]).Cues.ToDictionary(c => c.Cue.Id);
         var clip = new CueClip([.. laid.Select(c =>
         {
@@ -67,7 +67,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
         if (from.LevelTargets != to.LevelTargets) edits.Add(new SetLevelTargets(from.LevelTargets));
         if (from.Duck != to.Duck) edits.Add(new SetShowDuck(from.Duck));
         if (from.GainDb != to.GainDb) edits.Add(new SetShowGain(from.GainDb));
-        return new Several([.. edits], $"Laid the music of {from.Title}: {(laid.Count == 1 ? "one cue" : $"{laid.Count} cues")}");
+        return new Several([.. edits], $"Copied {(laid.Count == 1 ? "1 cue" : $"{laid.Count} cues")} from {from.Title}");
     }
 
     /// <summary>Within a section of the same name, as far along it; slides before all sections are one without a name.</summary>

@@ -110,7 +110,7 @@ public static class PageJoin
         ArgumentNullException.ThrowIfNull(pages);
         ArgumentNullException.ThrowIfNull(joined);
         if (joined.Count != pages.Count || joined.Any(s => s < -1 || s >= slides.Count))
-            throw new RuleException("Each page goes to a slide of the show, or to none.", "pages");
+            throw new RuleException("Each page must match one slide of the show or none.", "pages");
         List<SlidePicture> pictures = [];
         for (var s = 0; s < slides.Count; s++)
         {
@@ -119,6 +119,6 @@ public static class PageJoin
             // Several pages are the slide after one step, after two, …; the whole slide is the last of them.
             pictures.Add(new(slides[s].Id, own[^1], own.Count == 1 ? [] : [.. slides[s].Steps.Select((_, k) => k < own.Count ? own[k] : null)]));
         }
-        return pictures.Count > 0 ? new([.. pictures]) : throw new RuleException("No page is given to a slide.", "pages");
+        return pictures.Count > 0 ? new([.. pictures]) : throw new RuleException("No page matches a slide.", "pages");
     }
 }

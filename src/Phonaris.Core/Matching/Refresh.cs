@@ -27,7 +27,7 @@ public static class Refresh
             .OrderByDescending(d => d.Count(s => texts.Contains(Content(s))))
             .ThenByDescending(d => d.Count())
             .FirstOrDefault()?.Key
-            ?? throw new RuleException("No slide of this show came with a deck that could be refreshed. Put the slides in instead.");
+            ?? throw new RuleException("This show has no deck to refresh. Add the slides instead.");
     }
 
     /// <summary>What would become of each slide.</summary>

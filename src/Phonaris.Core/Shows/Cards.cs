@@ -63,8 +63,8 @@ public static class Cards
     internal static void Validate(PictureSource picture)
     {
         if (picture.Card is not { } card) return;
-        if (card.Heading.Length > RenameShow.LongestTitle) throw new RuleException($"A card's heading has at most {RenameShow.LongestTitle} characters.", "heading");
-        if (card.Text.Length > Card.LongestText) throw new RuleException($"A card's text has at most {Card.LongestText:N0} characters.", "text");
+        if (card.Heading.Length > RenameShow.LongestTitle) throw new RuleException($"A card's heading can have at most {RenameShow.LongestTitle} characters.", "heading");
+        if (card.Text.Length > Card.LongestText) throw new RuleException($"A card's text can have at most {Card.LongestText:N0} characters.", "text");
     }
 
     private static SlideDrawing Title(Card card) => Draw(
@@ -75,7 +75,7 @@ public static class Cards
     private static SlideDrawing Listed(Card card, IReadOnlyList<string> lines) => Draw(
         Text(80, 50, 70, card.Heading, 38, Ink, HeadingFont, Anchor.Bottom),
         Rule(130),
-        Text(80, 150, 310, lines.Count > 0 ? string.Join('\n', lines) : "No sounds are laid on the slides yet.", 20, Ink, TextFont, Anchor.Top),
+        Text(80, 150, 310, lines.Count > 0 ? string.Join('\n', lines) : "No sounds are placed on the slides yet.", 20, Ink, TextFont, Anchor.Top),
         Text(80, 465, 45, card.Text, 18, Quiet, TextFont, Anchor.Top));
 
     private static SlideDrawing Draw(params DrawnShape[] shapes) => new(Width, Height, new SolidPaint(Paper), [.. shapes], 1, []);

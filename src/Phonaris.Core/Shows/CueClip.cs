@@ -13,7 +13,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(cueIds);
         var cues = cueIds.Select(show.Cue).Where(c => c.Span is not null).ToList();
-        if (cues.Count == 0) throw new RuleException("A parked cue lies nowhere: place it before copying it.", "cues");
+        if (cues.Count == 0) throw new RuleException("A parked cue is on no slide. Place it before copying it.", "cues");
         var first = cues.Min(c => show.Indices(c.Span!).First);
         return new([.. cues.Select(c =>
         {
@@ -33,7 +33,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(newId);
         var at = show.SlideIndex(show.Slide(slideId).Id);
-        if (Cues.DistinctBy(c => c.Cue.Id).Count() < Cues.Count) throw new RuleException("The same cue is copied twice.", "cues");
+        if (Cues.DistinctBy(c => c.Cue.Id).Count() < Cues.Count) throw new RuleException("The same cue is copied twice. Copy each cue once.", "cues");
         var ids = Cues.ToDictionary(c => c.Cue.Id, _ => newId());
         List<Edit> edits = [];
         var sounds = new Dictionary<string, string>();
@@ -72,7 +72,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         // Starts come last: what a cue waits for may be laid behind it.
         List<Edit> ordered = [.. edits.Where(e => e is not SetStart), .. edits.Where(e => e is SetStart)];
         var what = Cues.Count == 1 ? Cues[0].Sound.Name : $"{Cues.Count} cues";
-        return new Several([.. ordered], $"Laid {what} on {Say.Span(show, new(slideId, slideId))} and on");
+        return new Several([.. ordered], $"Placed {what} from {Say.Span(show, new(slideId, slideId))}");
     }
 }
 

@@ -26,13 +26,13 @@ public sealed record ReadyMade(
     /// <summary>Those that come with the app.</summary>
     public static ValueList<ReadyMade> Own { get; } =
     [
-        new("whole", "Lie under the whole show", CoveredSlides.Whole, false, CueStop.Span, Cue.FillSpan, FadeIn: Fade.Of(1000), FadeOut: Fade.Of(2000), EachSlide: false, Return: CueReturn.PickUp),
-        new("one", "Stay on this slide only", CoveredSlides.First, false, CueStop.Span, 1, EachSlide: false),
-        new("ring", "Ring on over what follows", null, false, CueStop.Finished, 1, EachSlide: false),
-        new("each", "Sound on every slide anew", null, false, CueStop.Span, 1, EachSlide: true),
-        new("hand", "Wait for my hand", null, true, CueStop.Finished, 1, EachSlide: false),
-        new("end", "End by itself where its slides end", null, false, CueStop.Span, 1, FadeOut: Fade.None, EachSlide: false, EndTogether: true),
-        new("soft", "Come and go softly", FadeIn: new(3000, FadeCurve.Smooth), FadeOut: new(4000, FadeCurve.Smooth)),
+        new("whole", "Play under the whole show", CoveredSlides.Whole, false, CueStop.Span, Cue.FillSpan, FadeIn: Fade.Of(1000), FadeOut: Fade.Of(2000), EachSlide: false, Return: CueReturn.PickUp),
+        new("one", "Play on this slide only", CoveredSlides.First, false, CueStop.Span, 1, EachSlide: false),
+        new("ring", "Play to its end", null, false, CueStop.Finished, 1, EachSlide: false),
+        new("each", "Restart on every slide", null, false, CueStop.Span, 1, EachSlide: true),
+        new("hand", "Trigger manually", null, true, CueStop.Finished, 1, EachSlide: false),
+        new("end", "End with its slides", null, false, CueStop.Span, 1, FadeOut: Fade.None, EachSlide: false, EndTogether: true),
+        new("soft", "Fade slowly in and out", FadeIn: new(3000, FadeCurve.Smooth), FadeOut: new(4000, FadeCurve.Smooth)),
     ];
 
     /// <summary>The settings of a cue, to be given to others; its sound, its slides and the part it uses are its own.</summary>
@@ -57,7 +57,7 @@ public sealed record ReadyMade(
     public static Edit ToEdit(Show show, ReadyMade? made, ValueList<string> cueIds)
     {
         ArgumentNullException.ThrowIfNull(cueIds);
-        if (cueIds.Count == 0) throw new RuleException("Choose a cue first.", nameof(cueIds));
+        if (cueIds.Count == 0) throw new RuleException("Select a cue first.", nameof(cueIds));
         List<Edit> edits = [.. cueIds.Select(id => made?.ToEdit(show, id) ?? ToPlain(show, id))];
         return edits is [var one] ? one : new Several([.. edits], $"{edits.Count} cues: {made?.Within ?? Plain}");
     }
@@ -99,7 +99,7 @@ public sealed record ReadyMade(
         return new Several([.. rest], $"{show.Sound(cue.SoundId).Name}: {Plain}");
     }
 
-    private const string Plain = "back to plain";
+    private const string Plain = "reset";
 
     /// <summary>Its name within a sentence.</summary>
     private string Within => char.ToLowerInvariant(Name[0]) + Name[1..];

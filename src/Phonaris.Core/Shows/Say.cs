@@ -21,7 +21,7 @@ public static class Say
     {
         null => "not fitted",
         FitMethod.Recut => "re-cut",
-        FitMethod.Silence => "rest silent",
+        FitMethod.Silence => "padded with silence",
         var method => method.ToString()!.ToLowerInvariant() switch { "shorten" => "shortened", "loop" => "looped", _ => "stretched" },
     };
 
@@ -40,18 +40,18 @@ public static class Say
     /// <summary>When a cue ends: <c>with its span</c>.</summary>
     public static string Stop(CueStop stop) => stop switch
     {
-        CueStop.Finished => "when it has finished",
+        CueStop.Finished => "at its own end",
         CueStop.Step => "at a step",
         CueStop.Show => "with the show",
-        _ => "with its span",
+        _ => "with its slides",
     };
 
     /// <summary>Where a show is heard: <c>on the open web</c>.</summary>
     public static string Where(Destination where) => where switch
     {
-        Destination.Inside => "inside the organisation",
-        Destination.Web => "on the open web",
-        Destination.Sold => "where it is sold",
+        Destination.Inside => "within the organisation",
+        Destination.Web => "on the public web",
+        Destination.Sold => "in a product for sale",
         _ => "in this room",
     };
 

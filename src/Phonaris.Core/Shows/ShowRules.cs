@@ -25,14 +25,14 @@ public static partial class ShowRules
         SetShowing.Validate(show.Showing);
         LeaveSo.Validate(show.LeftSo);
         Ids("slides", show.Slides.Select(s => s.Id));
-        if (show.Slides.Count > AddSlides.MostSlides) throw new RuleException($"A show holds at most {AddSlides.MostSlides:N0} slides.", "slides");
+        if (show.Slides.Count > AddSlides.MostSlides) throw new RuleException($"A show can have at most {AddSlides.MostSlides:N0} slides.", "slides");
         foreach (var slide in show.Slides) Validate(slide);
         Ids("section", show.Sections.Select(s => s.Id));
         SetSections.Validate(show, show.Sections);
-        if (!show.Sections.SequenceEqual(SetSections.InOrder(show, show.Sections))) throw new RuleException("Sections follow the order of the slides.", "section");
+        if (!show.Sections.SequenceEqual(SetSections.InOrder(show, show.Sections))) throw new RuleException("The sections are not in the order of the slides.", "section");
         Ids("sound", show.Sounds.Select(s => s.Id));
         foreach (var sound in show.Sounds) Validate(sound);
-        if (show.Cues.Count > PlaceCue.MostCues) throw new RuleException($"A show holds at most {PlaceCue.MostCues:N0} cues.", "cue");
+        if (show.Cues.Count > PlaceCue.MostCues) throw new RuleException($"A show can have at most {PlaceCue.MostCues:N0} cues.", "cue");
         Ids("cue", show.Cues.Select(c => c.Id));
         SetStart.ValidateAll(show);
         foreach (var cue in show.Cues)
@@ -59,18 +59,18 @@ public static partial class ShowRules
         if (picture.Card is null) Hash(picture.Media, field);
         else Cards.Validate(picture);
         if (picture.Page < 1 || picture.Step < 0 || picture.Width is < 1 or > GreatestSide || picture.Height is < 1 or > GreatestSide)
-            throw new RuleException("A slide's picture is a page of a file, with a width and a height.", field);
+            throw new RuleException("A slide's picture must be a page of a file with a width and a height.", field);
     }
 
     private static void Validate(Sound sound)
     {
         Hash(sound.Media, "sound");
         RenameSound.Validate(sound.Name);
-        if (sound.FileName.Length > LongestFileName) throw new RuleException($"A file's name has at most {LongestFileName} characters.", "sound");
+        if (sound.FileName.Length > LongestFileName) throw new RuleException($"A file name can have at most {LongestFileName} characters.", "sound");
         SetRights.Validate(sound.Rights);
         SetMarkers.Validate(sound, sound.Markers);
         SetSoundKind.Validate(sound);
-        if (sound.Frames <= 0) throw new RuleException($"“{sound.Name}” holds no sound.", "sound");
+        if (sound.Frames <= 0) throw new RuleException($"“{sound.Name}” has no audio.", "sound");
     }
 
     private static void Ids(string field, IEnumerable<string> ids)
@@ -78,14 +78,14 @@ public static partial class ShowRules
         var known = new HashSet<string>();
         foreach (var id in ids)
         {
-            if (!IdPattern().IsMatch(id)) throw new RuleException("What names a part of a show is made of up to 200 letters, digits and -, _, . or @.", field);
-            if (!known.Add(id)) throw new RuleException($"Two parts of the show are named “{id}”.", field);
+            if (!IdPattern().IsMatch(id)) throw new RuleException("An id can have up to 200 letters, digits and -, _, . or @.", field);
+            if (!known.Add(id)) throw new RuleException($"Two parts of the show have the id “{id}”.", field);
         }
     }
 
     private static void Hash(string hash, string field)
     {
-        if (!HashPattern().IsMatch(hash)) throw new RuleException("A file of the show is named by the SHA-256 of its content, in 64 hexadecimal digits.", field);
+        if (!HashPattern().IsMatch(hash)) throw new RuleException("A file of the show must be named by the SHA-256 of its content, in 64 hexadecimal digits.", field);
     }
 
     [GeneratedRegex(@"\A[0-9a-f]{64}\z")]

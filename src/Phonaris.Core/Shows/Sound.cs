@@ -48,8 +48,8 @@ public sealed record Sound(
         ArgumentNullException.ThrowIfNull(figures);
         var name = Names.FromFile(fileName);
         kind ??= video is not null ? SoundKind.Video : SoundKinds.Guess(name, figures);
-        if (kind == SoundKind.Video && video is null) throw new RuleException($"{fileName} holds no moving pictures: it is a sound, not a video.", "sound");
-        if (kind != SoundKind.Video && video?.HasSound == false) throw new RuleException($"{fileName} holds pictures without a sound. Lay it on a slide as a video.", "sound");
+        if (kind == SoundKind.Video && video is null) throw new RuleException($"{fileName} has no video. Add it as a sound.", "sound");
+        if (kind != SoundKind.Video && video?.HasSound == false) throw new RuleException($"{fileName} has no audio. Add it as a video.", "sound");
         return new(id, name, kind.Value, media, fileName, figures, rights, []) { Video = kind == SoundKind.Video ? video : null };
     }
 
@@ -58,7 +58,7 @@ public sealed record Sound(
 
     /// <summary>Says that a sound file is too large.</summary>
     public static RuleException TooLarge(string fileName) =>
-        new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Save it compressed, as FLAC or Ogg, or cut it into parts.");
+        new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Save it as FLAC or Ogg, or split it.");
 }
 
 /// <summary>A named point in a sound.</summary>

@@ -16,7 +16,7 @@ public static partial class Spans
         ArgumentNullException.ThrowIfNull(typed);
         ArgumentNullException.ThrowIfNull(show);
         var shown = show.Slides.Select((s, i) => (Slide: s, Number: i + 1)).Where(s => !s.Slide.Hidden).ToList();
-        if (shown.Count == 0) throw new RuleException("There are no slides to lie on yet. Bring in a deck first.", "span");
+        if (shown.Count == 0) throw new RuleException("This show has no slides yet. Add a deck first.", "span");
         var text = typed.Trim().ToLowerInvariant();
         var (first, last, all) = (1, show.Slides.Count, show.Slides.Count);
         if (show.Sections.FirstOrDefault(s => s.Name.Trim().Equals(typed.Trim(), StringComparison.OrdinalIgnoreCase)) is { } section)
@@ -36,10 +36,10 @@ public static partial class Spans
             if (range.Groups[2].Success) last = Number(range.Groups[2]);
         }
         else if (text != "all") throw new RuleException($"“{typed}” is not a span. Try 3, 1–4, 5–, last 3, all or the name of a section.", "span");
-        if (first < 1 || last < 1 || first > all || last > all) throw new RuleException($"The show has slides 1 to {all}; “{typed}” asks for others.", "span");
-        if (first > last) throw new RuleException($"A span runs down the sheet: slide {first} comes after slide {last}.", "span");
+        if (first < 1 || last < 1 || first > all || last > all) throw new RuleException($"“{typed}” is outside the show, which has slides 1 to {all}.", "span");
+        if (first > last) throw new RuleException($"A span goes forward, but slide {first} comes after slide {last}.", "span");
         var covered = shown.Where(s => s.Number >= first && s.Number <= last).ToList();
-        if (covered.Count == 0) throw new RuleException(first == last ? $"Slide {first} is hidden: show it first." : $"Slides {first} to {last} are hidden: show one first.", "span");
+        if (covered.Count == 0) throw new RuleException(first == last ? $"Slide {first} is hidden. Show it first." : $"Slides {first} to {last} are hidden. Show one first.", "span");
         return new Span(covered[0].Slide.Id, covered[^1].Slide.Id);
 
         static int Number(Group group) =>
@@ -54,7 +54,7 @@ public static partial class Spans
         ArgumentNullException.ThrowIfNull(span);
         var (first, last) = (show.SlideIndex(span.First), show.SlideIndex(span.Last));
         if (first < 0 || last < 0) throw new RuleException("The span names a slide that is not in the show.", "span");
-        if (first > last) throw new RuleException("A span runs down the sheet: its first slide comes after its last.", "span");
+        if (first > last) throw new RuleException("A span goes forward, but its first slide comes after its last.", "span");
         return (first, last);
     }
 

@@ -22,15 +22,15 @@ public sealed record VideoFigures(
 
     /// <summary>Says that a video file is too large.</summary>
     public static RuleException TooLarge(string fileName) =>
-        new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Save it smaller, or cut out the part that is shown.");
+        new($"{fileName} is larger than {GreatestBytes / 1_000_000_000} GB. Compress it, or cut it to the part you need.");
 
     /// <summary>Checks that a video can have these.</summary>
     /// <exception cref="RuleException">It cannot.</exception>
     internal void Validate()
     {
         if (Width is < 1 or > GreatestSide || Height is < 1 or > GreatestSide)
-            throw new RuleException($"A video is at most {GreatestSide} pixels wide and high.", "video");
+            throw new RuleException($"A video can be at most {GreatestSide} pixels wide and high.", "video");
         if (PicturesPerSecond is not (> 0 and <= MostPicturesPerSecond))
-            throw new RuleException($"A video has at most {MostPicturesPerSecond} pictures a second.", "video");
+            throw new RuleException($"A video can have at most {MostPicturesPerSecond} frames per second.", "video");
     }
 }

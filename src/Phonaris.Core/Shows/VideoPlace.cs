@@ -79,18 +79,18 @@ public sealed record VideoPlace(
     internal static void Validate(Sound sound, VideoPlace? place)
     {
         if (sound.Video is null != place is null)
-            throw new RuleException(place is null ? $"{sound.Name} is a video: it lies somewhere on its slides." : $"{sound.Name} is a sound without pictures: it lies on no place of a slide.", "video");
+            throw new RuleException(place is null ? $"{sound.Name} is a video and needs a position on its slides." : $"{sound.Name} is a sound, so it cannot have a position on a slide.", "video");
         if (place?.Problem() is { } problem) throw new RuleException(problem, "video");
     }
 
     /// <summary>Why a video cannot lie there, as a sentence; null where it can.</summary>
     public string? Problem()
     {
-        if (this is not { Width: >= LeastSide and <= GreatestSide, Height: >= LeastSide and <= GreatestSide }) return "A video is from 2 to 400 % as wide and as high as its slide.";
+        if (this is not { Width: >= LeastSide and <= GreatestSide, Height: >= LeastSide and <= GreatestSide }) return "A video must be 2% to 400% as wide and as high as its slide.";
         // Written so that what is no number fails too.
-        if (!(X < 1 && Y < 1 && X + Width > 0 && Y + Height > 0)) return "A video lies on its slide, with a part of it at least.";
+        if (!(X < 1 && Y < 1 && X + Width > 0 && Y + Height > 0)) return "At least part of a video must be on its slide.";
         return Crop is not { } crop || crop is { Left: >= 0, Top: >= 0, Right: >= 0, Bottom: >= 0 } && crop.Left + crop.Right <= VideoCrop.Most && crop.Top + crop.Bottom <= VideoCrop.Most
-            ? null : "A crop leaves at least 5 % of a video's width and height.";
+            ? null : "A crop must leave at least 5% of a video's width and height.";
     }
 }
 

@@ -32,8 +32,8 @@ public static class JoinWords
     /// <summary>Whether a join is heard, as it is said: <c>hardly heard</c>.</summary>
     public static string InWords(this JoinHeard heard) => heard switch
     {
-        JoinHeard.Not => "not heard",
-        JoinHeard.Hardly => "hardly heard",
-        _ => "may be heard",
+        JoinHeard.Not => "inaudible",
+        JoinHeard.Hardly => "barely audible",
+        _ => "audible",
     };
 }

@@ -72,7 +72,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         var places = new CuePlaces(show, RunningOrder.Of(show), listened);
         if (places.Unfit.FirstOrDefault(u => u.CueId == cueId) is { } unfit) throw new RuleException(unfit.Says, "method");
         var placed = places.All.Where(p => p.Cue.Id == cueId).Select(p => p.Scheduled).FirstOrDefault()
-            ?? throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
+            ?? throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cueId");
         return FromZero(placed, LengthFor(show, cueId));
     }
 

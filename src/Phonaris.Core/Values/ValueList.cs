@@ -123,7 +123,7 @@ internal sealed class ValueListConverterFactory : JsonConverterFactory
         // What a list may hold nothing at says so: see ValueListWithGaps.
         public override ValueList<T> Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             JsonSerializer.Deserialize<ImmutableArray<T>>(ref reader, options) is not { IsDefault: false } items ? new([])
-            : default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list holds nothing where something is to be.")
+            : default(T) is null && Nullable.GetUnderlyingType(typeof(T)) is null && items.Any(i => i is null) ? throw new JsonException("A list has an empty entry.")
             : new(items);
 
         public override void Write(Utf8JsonWriter writer, ValueList<T> value, JsonSerializerOptions options) =>

@@ -9,7 +9,7 @@ internal sealed class CaptionsForm(ExportFormat format, string ending, string me
     public override Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var captions = Caption.Of(export.Timed.Show, export.Slides);
-        if (captions.Count == 0) throw new RuleException("These slides have no notes, so there are no captions. Write what is said into the notes of the slides first.");
+        if (captions.Count == 0) throw new RuleException("These slides have no notes to make captions from. Add notes first.");
         return Written.TextAsync(path, Format == ExportFormat.Vtt ? CaptionFiles.WebVtt(captions) : CaptionFiles.SubRip(captions), cancel);
     }
 }

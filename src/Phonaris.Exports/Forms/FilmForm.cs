@@ -28,6 +28,6 @@ internal sealed class FilmForm(ExportFormat format, string ending, string mediaT
         var captions = Caption.Of(export.Timed.Show, export.Slides);
         await tools.Films.ExportAsync(
             export.Timed, export.Slides, FilmSettings.Of(width, height, fps, film), captions.Count > 0 ? CaptionFiles.WebVtt(captions) : null, path, progress, cancel);
-        return [.. export.Timed.Manual.Where(c => export.Holds(c.StartFrame)).Select(c => $"{export.Timed.Show.Sound(c.SoundId).Name} is triggered manually and is not in the film.").Distinct()];
+        return [.. export.Timed.Manual.Where(c => export.Holds(c.StartFrame)).Select(c => $"{export.Timed.Show.Sound(c.SoundId).Name} is triggered manually, so it is not in the film.").Distinct()];
     }
 }

@@ -18,6 +18,6 @@ internal sealed class PackageForm(ExportFormat format, bool all) : ExportForm(fo
         var show = all ? export.Timed.Show : export.Timed.Show.WithoutUnused();
         ValueList<string> missing = [];
         await Written.FileAsync(path, async partial => missing = await ShowPackage.WriteAsync(show, partial, tools.MediaPath, progress, cancel));
-        return [.. missing.Select(hash => show.Sounds.FirstOrDefault(s => s.Media == hash) is { } sound ? $"The file of {sound.Name} is missing and is not in the package." : "The file of a slide's picture is missing and is not in the package.")];
+        return [.. missing.Select(hash => show.Sounds.FirstOrDefault(s => s.Media == hash) is { } sound ? $"The file of {sound.Name} is missing, so it is not in the package." : "The file of a slide's picture is missing, so it is not in the package.")];
     }
 }

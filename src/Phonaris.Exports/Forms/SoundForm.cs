@@ -29,7 +29,7 @@ internal sealed class SoundForm(ExportFormat format, string ending, string media
         {
             export.Timed.Show.Cue(cueId);
             schedule = schedule.Only(new HashSet<string> { cueId });
-            if (schedule.Cues.Count == 0) throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cue");
+            if (schedule.Cues.Count == 0) throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cue");
             (start, end) = (schedule.Cues.Min(c => c.StartFrame), schedule.Cues.Max(c => c.EndFrame));
         }
         await SoundEncoder.WriteAsync(schedule, tools.Sounds.Open, start, end, file, path, progress, cancel);

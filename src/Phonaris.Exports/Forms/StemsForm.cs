@@ -34,7 +34,7 @@ internal sealed class StemsForm(ExportFormat format, bool byCue) : ExportForm(fo
     public async Task<IReadOnlyList<string>> WriteFolderAsync(Export export, ExportTools tools, string folder, IProgress<double>? progress, CancellationToken cancel)
     {
         var stems = StemsOf(export);
-        if (stems.Count == 0) throw new RuleException("Nothing sounds by itself here, so there are no stems. Lay a sound on some slides first.");
+        if (stems.Count == 0) throw new RuleException("Nothing plays here automatically, so there are no stems. Place a sound first.");
         var names = FileNames.Unique(stems.Select((s, k) => ($"{k}", $"{s.Name}.wav")));
         List<string> paths = [];
         foreach (var (stem, k) in stems.Select((s, k) => (s, k)))

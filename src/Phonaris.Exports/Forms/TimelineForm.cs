@@ -28,7 +28,7 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
         if (!withMedia)
         {
             await Written.TextAsync(path, json, cancel);
-            return [.. timeline.Lost, .. Unseen(export), "It speaks of pictures and sounds in a folder “media” beside it; the zipped form, otioz, has them with it."];
+            return [.. timeline.Lost, .. Unseen(export), "It refers to files in a folder “media” next to it. Export as otioz to include them."];
         }
         await Written.FileAsync(path, async partial =>
         {
@@ -56,5 +56,5 @@ internal sealed class TimelineForm(ExportFormat format, string ending, bool with
         return [.. timeline.Lost, .. Unseen(export)];
     }
 
-    private static IEnumerable<string> Unseen(Export export) => export.Videos.Select(name => $"{name} is heard there and not seen: lay its pictures over its sound, in the editor.");
+    private static IEnumerable<string> Unseen(Export export) => export.Videos.Select(name => $"{name} has only its sound there. Add its picture in the editor.");
 }

@@ -27,6 +27,6 @@ internal static class PlayerCode
     private static async Task<string> ReadAsync(string folder, string name, CancellationToken cancel)
     {
         var path = Path.Combine(folder, name);
-        return File.Exists(path) ? await File.ReadAllTextAsync(path, cancel) : throw new RuleException("The player is not built here. Run ./phonaris demo once; that builds it.");
+        return File.Exists(path) ? await File.ReadAllTextAsync(path, cancel) : throw new RuleException("The player is not built. Run ./phonaris demo once to build it.");
     }
 }

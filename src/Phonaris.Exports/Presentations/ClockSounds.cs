@@ -14,11 +14,11 @@ internal static class ClockSounds
         List<string> lost =
         [
             .. schedule.AudibleManually.Where(c => show.Cue(c.CueId).Video is null && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
-                .Select(name => $"{name} waits for a hand, and so is not in a file that runs by itself."),
-            .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” goes by once."),
+                .Select(name => $"{name} is triggered manually, so it is not in a self-running file."),
+            .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” plays once."),
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
-        if (dissolves > 0) lost.Add($"Some programs count a slide's time from the end of its dissolve: there the show takes up to {Say.Seconds(dissolves)} longer. Sounds begin with their slides all the same.");
+        if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Say.Seconds(dissolves)} longer. Sounds still start with their slides.");
         // A video that is muted is seen, and one that waits for a hand waits for a click on it.
         return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
 

@@ -31,7 +31,7 @@ internal sealed class HandSounds
     {
         var planned = new HandSounds(export);
         List<SoundOnSlides> sounds = [.. planned._plan.Cues.SelectMany(planned.Laid)];
-        var loops = export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” does not go round by itself.");
+        var loops = export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” does not loop automatically.");
         return (sounds, [.. planned._lost.Select(l => $"{string.Join(", ", l.Value.Distinct())}: {l.Key}."), .. loops]);
     }
 
@@ -63,7 +63,7 @@ internal sealed class HandSounds
         {
             if (_export.Slides.Any(s => s.SlideId == place.SlideId)) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
             // Of a part of the deck, what is playing where that begins.
-            Lose($"began before slide {first.Number}; here it begins with that, from its start", cue);
+            Lose($"started before slide {first.Number}, but here it starts with that slide", cue);
             return (first with { Step = 0 }, 0);
         }
         if (_plan.Cues.FirstOrDefault(c => c.CueId == cue.After) is { LengthMs: { } length } before)
@@ -71,7 +71,7 @@ internal sealed class HandSounds
             var (at, delay) = Begins(before, first);
             return (at, delay + length + cue.GapMs);
         }
-        Lose("begins with its slide, not after another sound", cue);
+        Lose("starts with its slide, not after another sound", cue);
         return (first, cue.GapMs);
     }
 
@@ -82,7 +82,7 @@ internal sealed class HandSounds
         {
             before = _plan.Cues.FirstOrDefault(c => c.CueId == before.After);
             if (before is not { ByHand: true }) continue;
-            Lose("comes after a sound that waits for a hand; here it waits for one too", cue);
+            Lose("follows a manual cue, so it is triggered manually too", cue);
             return true;
         }
         return false;
@@ -98,12 +98,12 @@ internal sealed class HandSounds
     private void Tell(LiveCue cue, LiveStem stem, LivePlace last)
     {
         var atEnd = last.SlideId == _export.Slides[^1].SlideId;
-        if (stem.Loops && cue.FadeIn.Ms > 0) Lose("goes round, and so begins without its fade in", cue);
+        if (stem.Loops && cue.FadeIn.Ms > 0) Lose("loops, so it starts without its fade in", cue);
         if (!cue.RingsOn && !atEnd && cue.FadeOut.Ms > 0 && (stem.Loops || cue.Kind == SoundKind.Bed)) Lose("stops where its slides end, without its fade out", cue);
-        if (Follows(cue)) Lose(stem.Loops ? "begins where the bed before it stops, at once" : "swells in where the bed before it stops", cue);
+        if (Follows(cue)) Lose(stem.Loops ? "starts abruptly when the bed before it stops" : "fades in when the bed before it stops", cue);
         if (last.Ends.Any(e => e.CueId == cue.Id) || _plan.Places.Any(p => p.SlideId == last.SlideId && p.Step > last.Step)) Lose($"ends with slide {last.Number}, not within it", cue);
-        if (cue.Return == CueReturn.PickUp) Lose("begins anew when its slides are come back to", cue);
-        if (cue.Kind == SoundKind.Bed && _plan.Places.Any(p => p.Held.Contains(cue.Id) && p.Held.Any(id => _plan.Cues.First(c => c.Id == id).Duck is not null))) Lose("makes no room for voices", cue);
+        if (cue.Return == CueReturn.PickUp) Lose("restarts when its slides are revisited", cue);
+        if (cue.Kind == SoundKind.Bed && _plan.Places.Any(p => p.Held.Contains(cue.Id) && p.Held.Any(id => _plan.Cues.First(c => c.Id == id).Duck is not null))) Lose("is not ducked under voices", cue);
     }
 
     private void Lose(string says, LiveCue cue)

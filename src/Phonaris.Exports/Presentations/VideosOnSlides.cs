@@ -79,11 +79,11 @@ internal static class VideosOnSlides
     private static IEnumerable<string> Unsaid(Show show, SoundOnSlides laid)
     {
         var (cue, place) = (laid.Video!, laid.Video!.Video!);
-        if (laid.Step is not null && cue is { EachSlide: false, Span: { } span } && span.First != span.Last) yield return "is seen on one slide there, not across several";
-        if (!cue.Muted && cue.LevelDb + show.GainDb > MostDb) yield return "is no louder there than its file";
-        if (cue.Fit is not null || cue.Speed != 1) yield return "goes at its own speed there";
-        if (cue.LevelPoints.Count > 0 && !cue.Muted) yield return "keeps one level there";
-        if (cue.LoopPart is not null && cue.Rounds != 1) yield return "goes round as a whole there";
-        if (place.HiddenBefore != (place.AtEnd == VideoEnd.Leaves)) yield return place.HiddenBefore ? "is seen there before it starts" : "is not seen there before it starts";
+        if (laid.Step is not null && cue is { EachSlide: false, Span: { } span } && span.First != span.Last) yield return "is shown on one slide there, not across several";
+        if (!cue.Muted && cue.LevelDb + show.GainDb > MostDb) yield return "cannot be louder there than its file";
+        if (cue.Fit is not null || cue.Speed != 1) yield return "plays at its original speed there";
+        if (cue.LevelPoints.Count > 0 && !cue.Muted) yield return "has one level there";
+        if (cue.LoopPart is not null && cue.Rounds != 1) yield return "loops as a whole there";
+        if (place.HiddenBefore != (place.AtEnd == VideoEnd.Leaves)) yield return place.HiddenBefore ? "is visible there before it starts" : "is hidden there before it starts";
     }
 }

@@ -163,7 +163,7 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
             show = show.Apply(edits[0]).Show;
         }
         var left = slides.Skip(FirstSlide - 1).Take(LastSlide - FirstSlide + 1).Where(s => show.SlideIndex(s.Id) >= 0).ToList();
-        if (left.Count == 0) return new Several([.. edits], $"Took {sound.Name} over from {deck}");
+        if (left.Count == 0) return new Several([.. edits], $"Imported {sound.Name} from {deck}");
         var (first, last) = (left[0], left[^1]);
         var begins = first == slides[FirstSlide - 1];
         var cue = CueDefaults.For(show, sound, first.Id, cueId) with
@@ -180,7 +180,7 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
             DelayMs = begins ? Math.Min(DelayMs, Slide.GreatestHoldMs) : 0,
         };
         edits.Add(new PlaceCue(Video is null ? cue : Video.Shape(cue, sound), int.MaxValue));
-        return new Several([.. edits], $"Took {sound.Name} over from {deck}");
+        return new Several([.. edits], $"Imported {sound.Name} from {deck}");
     }
 
     /// <summary>How much later than that it begins, in milliseconds.</summary>

@@ -11,7 +11,7 @@ public static class DeckFormats
     public const long GreatestBytes = 500_000_000;
 
     /// <summary>What can be read, for messages.</summary>
-    public const string Readable = "PPTX, ODP, PDF, PNG, JPEG, WebP and SVG";
+    public const string Readable = "PPTX, ODP, PDF, PNG, JPEG, WebP or SVG";
 
     private const int HeadBytes = 1024;
 
@@ -43,13 +43,13 @@ public static class DeckFormats
     private static Deck Read(DeckFile file)
     {
         var length = new FileInfo(file.Path).Length;
-        if (length == 0) throw new RuleException($"{file.Name} is empty. Bring in a deck that has slides: {Readable} can be read.");
+        if (length == 0) throw new RuleException($"{file.Name} is empty. Choose a deck in {Readable}.");
         if (length > GreatestBytes) throw TooLarge(file.Name);
         var head = HeadOf(file.Path);
         if (head.AsSpan().StartsWith(Compound))
-            throw new RuleException($"{file.Name} is locked with a password, or of a form from before 2007. Save it without a password, as PPTX, and bring that in.");
+            throw new RuleException($"{file.Name} has a password or an old format from before 2007. Save it as PPTX without a password.");
         var format = All.FirstOrDefault(f => f.Recognises(file, head))
-            ?? throw new RuleException($"{file.Name} is not a deck that can be read. {Readable} can.");
+            ?? throw new RuleException($"{file.Name} is not a deck that can be read. Use {Readable}.");
         try
         {
             var deck = format.Read(file);
@@ -59,7 +59,7 @@ public static class DeckFormats
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {
             // Readers meet broken files in many ways; to the person they are one.
-            throw new RuleException($"{file.Name} is damaged and cannot be read. Save the deck once more and bring that in.");
+            throw new RuleException($"{file.Name} is damaged. Save the deck again and add that file.");
         }
     }
 
@@ -72,8 +72,8 @@ public static class DeckFormats
     }
 
     private static RuleException NotDrawable(string name, DeckSlide slide) => new(slide.Picture is { Width: >= 1, Height: >= 1 } picture
-        ? $"{name}: slide {slide.Number} is {picture.Width:N0} wide and {picture.Height:N0} high. A slide can be up to {PictureSource.MostTimesAsHigh} times as high as wide; cut it into several and bring those in."
-        : $"{name}: slide {slide.Number} has no size. Save it once more with a width and a height.");
+        ? $"{name}: slide {slide.Number} is {picture.Width:N0} wide and {picture.Height:N0} high. A slide can be at most {PictureSource.MostTimesAsHigh} times as high as wide. Split it into several."
+        : $"{name}: slide {slide.Number} has no size. Save it again with a width and a height.");
 
     private static byte[] HeadOf(string path)
     {
@@ -95,7 +95,7 @@ public static class DeckFormats
         }
         catch (Exception e) when (e is not RuleException and not OutOfMemoryException)
         {
-            throw new RuleException($"Slide {pages[0]} of the deck cannot be drawn. Save the deck once more and bring that in.");
+            throw new RuleException($"Slide {pages[0]} of the deck cannot be drawn. Save the deck again and add that file.");
         }
     }
 

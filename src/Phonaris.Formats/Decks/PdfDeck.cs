@@ -18,14 +18,14 @@ internal sealed class PdfDeck : IDeckFormat
         try
         {
             using var pdf = PdfDocument.Open(file.Path);
-            if (pdf.NumberOfPages == 0) throw new RuleException($"{file.Name} has no pages. Save the deck as PDF once more and bring that in.");
+            if (pdf.NumberOfPages == 0) throw new RuleException($"{file.Name} has no pages. Save the deck as PDF again.");
             if (pdf.NumberOfPages > AddSlides.MostSlides)
-                throw new RuleException($"{file.Name} has {pdf.NumberOfPages:N0} pages; a show holds at most {AddSlides.MostSlides:N0} slides.");
+                throw new RuleException($"{file.Name} has {pdf.NumberOfPages:N0} pages, but a show can have at most {AddSlides.MostSlides:N0} slides.");
             return new([.. Enumerable.Range(1, pdf.NumberOfPages).Select(n => ReadPage(pdf.GetPage(n), n, file))], []);
         }
         catch (PdfDocumentEncryptedException)
         {
-            throw new RuleException($"{file.Name} is locked with a password. Save it without one and bring that in.");
+            throw new RuleException($"{file.Name} has a password. Save it without one.");
         }
     }
 

@@ -17,7 +17,7 @@ internal sealed class PictureDeck : IDeckFormat
     public Deck Read(DeckFile file)
     {
         using var codec = SKCodec.Create(file.Path)
-            ?? throw new RuleException($"{file.Name} is damaged: its picture cannot be read. Save it once more as PNG, JPEG or WebP.");
+            ?? throw new RuleException($"{file.Name} is damaged. Save it again as PNG, JPEG or WebP.");
         var (width, height) = (codec.Info.Width, codec.Info.Height);
         if (codec.EncodedOrigin is >= SKEncodedOrigin.LeftTop) (width, height) = (height, width);
         CheckSize(file.Name, width, height);
@@ -36,7 +36,7 @@ internal sealed class PictureDeck : IDeckFormat
     {
         if (width > LongestSide || height > LongestSide || (long)width * height > MostPixels)
             throw new RuleException(
-                $"{name} is {width:N0} × {height:N0} pixels. Pictures can have up to {LongestSide:N0} pixels on a side and 100 million in all; save it smaller.");
+                $"{name} is {width:N0} × {height:N0} pixels. A picture can have {LongestSide:N0} pixels on a side and 100 million in all. Save it smaller.");
     }
 
     private static string? TypeOf(ReadOnlySpan<byte> head) =>

@@ -14,7 +14,7 @@ internal sealed class SvgDeck : IDeckFormat
     public Deck Read(DeckFile file)
     {
         if (new FileInfo(file.Path).Length > SafeSvg.MostCharacters)
-            throw new RuleException($"{file.Name} is larger than 20 MB. Save the drawing as PNG and bring that in.");
+            throw new RuleException($"{file.Name} is larger than 20 MB. Save the drawing as PNG.");
         try
         {
             var title = Inspect(file);
@@ -66,7 +66,7 @@ internal sealed class SvgDeck : IDeckFormat
     }
 
     private static RuleException TooMuch(DeckFile file) =>
-        new($"{file.Name} draws more, or nests it deeper, than a slide can need. Save it once more, simpler, or as PNG.");
+        new($"{file.Name} is too complex. Simplify it, or save it as PNG.");
 
     /// <summary>Whether a style reaches for a file or an address: <c>url(…)</c> other than within the drawing, or an import.</summary>
     private static bool PointsOutside(string value)
@@ -81,8 +81,8 @@ internal sealed class SvgDeck : IDeckFormat
         return false;
     }
 
-    private static RuleException Damaged(DeckFile file) => new($"{file.Name} cannot be read as an SVG drawing. Save it once more, or as PNG.");
+    private static RuleException Damaged(DeckFile file) => new($"{file.Name} cannot be read as SVG. Save it again, or as PNG.");
 
     private static RuleException Outside(DeckFile file) =>
-        new($"{file.Name} uses pictures or styles from outside the file, which are not fetched. Save it with everything embedded, or as PNG.");
+        new($"{file.Name} uses pictures or styles outside the file. Save it with everything embedded, or as PNG.");
 }

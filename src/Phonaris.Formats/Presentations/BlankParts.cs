@@ -5,5 +5,5 @@ internal static class BlankParts
 {
     /// <summary>Gives the bytes of one.</summary>
     /// <param name="name">The name of its file in the folder <c>Blank</c>.</param>
-    public static Func<Stream> Open(string name) => () => typeof(BlankParts).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"{name} is not among the resources.");
+    public static Func<Stream> Open(string name) => () => typeof(BlankParts).Assembly.GetManifestResourceStream(name) ?? throw new InvalidOperationException($"{name} is missing from the resources.");
 }

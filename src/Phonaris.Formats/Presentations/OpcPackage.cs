@@ -117,7 +117,7 @@ internal sealed class OpcPackage : IDisposable
         long copied = 0;
         for (int read; (read = from.Read(buffer)) > 0;)
         {
-            if ((copied += read) > most) throw new RuleException("The deck holds a part that is larger than can be unpacked safely. Save it again and import that.");
+            if ((copied += read) > most) throw new RuleException("The deck has a part that is too large to unpack safely. Save it again and add that file.");
             to.Write(buffer, 0, read);
         }
     }

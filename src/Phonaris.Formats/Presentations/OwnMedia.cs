@@ -30,17 +30,17 @@ internal static class OwnMedia
             var relation = PptxSounds.Relation(Media, properties);
             if (relation is null || Media(relation) is null or { Outside: true })
             {
-                sentences.Add($"a {what} of the deck lies outside its file, and stays as it is.");
+                sentences.Add($"a {what} of the deck is stored outside its file and stays unchanged.");
                 continue;
             }
             var (name, id) = (shape.Properties()?.Attribute("name")?.Value ?? "", shape.Properties()?.Attribute("id")?.Value ?? "");
             var hash = HashOf(relation);
             if (what == "video" && (hash is null || !known.Contains(hash)))
             {
-                sentences.Add($"the deck's own video {name} is not in the show, and stays as it is.");
+                sentences.Add($"the deck's own video {name} is not in the show and stays unchanged.");
                 continue;
             }
-            if (hash is not null && !known.Contains(hash)) sentences.Add($"the deck's own sound {name} is not in the show, and is left out.");
+            if (hash is not null && !known.Contains(hash)) sentences.Add($"the deck's own sound {name} is not in the show and is left out.");
             // The sign of a sound is a picture; another shape is there for what it shows.
             var gone = shape.Name == P + "pic";
             timeline.Remove(id, gone);
@@ -51,10 +51,10 @@ internal static class OwnMedia
         foreach (var action in slide.Descendants(P + "sndAc").ToList())
         {
             if (action.Descendants(P + "snd").FirstOrDefault() is { } sound && sound.Attribute(R + "embed")?.Value is { } relation && HashOf(relation) is { } hash && !known.Contains(hash))
-                sentences.Add($"the deck's own sound {sound.Attribute("name")?.Value} is not in the show, and is left out.");
+                sentences.Add($"the deck's own sound {sound.Attribute("name")?.Value} is not in the show and is left out.");
             action.Remove();
         }
-        if (slide.Descendants(P + "sndTgt").Any()) sentences.Add("an animation of the deck sounds by itself, and stays as it is.");
+        if (slide.Descendants(P + "sndTgt").Any()) sentences.Add("an animation of the deck plays a sound and stays unchanged.");
         foreach (var sentence in sentences.Distinct()) told(sentence);
         return videos;
 

@@ -16,7 +16,7 @@ internal sealed class PresentationParts : IDisposable
     private PresentationParts(OpcPackage package)
     {
         Package = package;
-        _main = package.Target(null, "officeDocument") ?? throw new RuleException("There is no presentation in the deck. Save it once more and bring that in.");
+        _main = package.Target(null, "officeDocument") ?? throw new RuleException("The deck has no presentation. Save it again and add that file.");
         Pages = [.. Slides(_main.Read()).Select(s => package.Target(_main, _main.Relations.Find(r => r.Id == s.Attribute(R + "id")?.Value))).OfType<OpcPart>()];
         var size = _main.Read().Element(P + "sldSz");
         Size = (size.Number("cx") ?? 12_192_000, size.Number("cy") ?? 6_858_000);
@@ -63,23 +63,23 @@ internal sealed class PresentationParts : IDisposable
         catch (FormatException)
         {
             // Such as one with an address that is none: it can be read, slide by slide, but not be written as it is.
-            lost("The deck holds addresses that cannot be written: its slides are pictures of themselves.");
+            lost("The deck has links that cannot be written, so its slides are exported as pictures.");
             return null;
         }
         if (package.Target(null, "officeDocument") is not { } main || main.Read().Name != P + "presentation")
         {
             package.Dispose();
-            lost("The deck is in the strict form of the standard, which few can read: its slides are pictures of themselves.");
+            lost("The deck uses the strict variant of the standard, so its slides are exported as pictures.");
             return null;
         }
         if (main.ContentType.Contains("macroEnabled", StringComparison.Ordinal))
         {
             main.Relations.RemoveAll(r => r.Is("vbaProject"));
-            lost("The macros of the deck are left out: a presentation file without them opens anywhere.");
+            lost("The macros of the deck are left out.");
         }
         // Templates and decks that open as a show are presentations all the same.
         main.ContentType = Markup + "presentation.main+xml";
-        if (package.Relations.RemoveAll(r => r.Is("digital-signature/origin")) > 0) lost("The deck was signed; with its sounds it is another file, so the signature is left out.");
+        if (package.Relations.RemoveAll(r => r.Is("digital-signature/origin")) > 0) lost("The signature of the deck is left out because its content changed.");
         return new(package);
     }
 
@@ -89,7 +89,7 @@ internal sealed class PresentationParts : IDisposable
         var slide = Package.Add("/ppt/slides/slide{0}.xml", Markup + "slide+xml", BlankParts.Open("slide.xml"));
         var layouts = Masters().SelectMany(m => m.Relations.Where(r => r.Is("slideLayout")).Select(r => Package.Target(m, r))).OfType<OpcPart>().ToList();
         var layout = layouts.Find(l => l.Read().Attribute("type")?.Value == "titleOnly") ?? layouts.FirstOrDefault()
-            ?? throw new RuleException("The deck has no layouts for its slides. Save it once more and bring that in.");
+            ?? throw new RuleException("The deck has no slide layouts. Save it again and add that file.");
         slide.Lead(layout, Office + "slideLayout");
         return slide;
     }
@@ -142,7 +142,7 @@ internal sealed class PresentationParts : IDisposable
         list.ReplaceNodes(slides.Zip(ids, (slide, id) => new XElement(P + "sldId", new XAttribute("id", id), new XAttribute(R + "id", _main.Lead(slide, Office + "slide")))));
         foreach (var show in presentation.Element(P + "custShowLst")?.Elements(P + "custShow").Where(s => s.Element(P + "sldLst")?.HasElements != true).ToList() ?? [])
         {
-            lost($"The deck's own choice of slides “{show.Attribute("name")?.Value}” has none left, and goes.");
+            lost($"The deck's own choice of slides “{show.Attribute("name")?.Value}” is empty and is left out.");
             show.Remove();
         }
         if (presentation.Element(P + "custShowLst") is { HasElements: false } empty) empty.Remove();
@@ -192,7 +192,7 @@ internal sealed class PresentationParts : IDisposable
                 part.Relations.Remove(relation);
                 var named = part.Edit().Descendants().Where(e => e.Attributes().Any(a => a.Name.Namespace == R && a.Value == relation.Id)).ToList();
                 foreach (var element in named) element.Remove();
-                if (part != _main && named.Exists(e => e.Name.Namespace == A)) lost($"Slide {slides.ToList().IndexOf(part) + 1}: a link leads to a slide that is not handed over, and is taken off.");
+                if (part != _main && named.Exists(e => e.Name.Namespace == A)) lost($"Slide {slides.ToList().IndexOf(part) + 1}: a link to a slide that is not exported is removed.");
             }
     }
 }

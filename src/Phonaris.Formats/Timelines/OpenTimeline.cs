@@ -42,7 +42,7 @@ public sealed class OpenTimeline
     public IEnumerable<(string Path, Sound Sound)> Sounds => _sounds.Select(s => ($"media/{s.Value}", _timed.Show.Sound(s.Key)));
 
     /// <summary>What an editor will not take over by itself, in sentences.</summary>
-    public IEnumerable<string> Lost => Heard.Where(c => c.ByHand).Select(c => $"{_timed.Show.Sound(c.SoundId).Name} waits for a hand; it lies on a track that is switched off.").Distinct();
+    public IEnumerable<string> Lost => Heard.Where(c => c.ByHand).Select(c => $"{_timed.Show.Sound(c.SoundId).Name} is triggered manually, so it is on a disabled track.").Distinct();
 
     /// <summary>The timeline as JSON.</summary>
     public JsonObject ToJson() => new()

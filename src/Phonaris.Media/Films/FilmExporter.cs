@@ -35,7 +35,7 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
         ArgumentNullException.ThrowIfNull(timed);
         ArgumentNullException.ThrowIfNull(slides);
         ArgumentNullException.ThrowIfNull(settings);
-        if (slides.Count == 0) throw new RuleException("There are no slides to make a film of. Bring in a deck first.");
+        if (slides.Count == 0) throw new RuleException("This show has no slides yet. Add a deck first.");
         var order = PictureOrder.Of(timed, slides, settings.Fps);
         var (start, end) = (slides[0].StartFrame, slides[^1].EndFrame);
         var pictureTrack = new PictureTrack(order, settings, derived, new(pictures, original));

@@ -21,8 +21,8 @@ public sealed record FilmSettings(int Width, int Height, int Fps, FilmFormat For
     public static FilmSettings Of(int width, int height, int fps, FilmFormat format = FilmFormat.Mp4)
     {
         if (width is < 64 or > 3840 || height is < 64 or > 2160 || width % 2 != 0 || height % 2 != 0)
-            throw new RuleException("A film is from 64×64 to 3840×2160 pixels, in even numbers: 1280x720, 1920x1080 or 3840x2160.", "size");
-        if (fps is < 10 or > 60) throw new RuleException("A film has from 10 to 60 pictures a second.", "fps");
+            throw new RuleException("A film can have 64×64 to 3840×2160 pixels, in even numbers. Try 1280x720, 1920x1080 or 3840x2160.", "size");
+        if (fps is < 10 or > 60) throw new RuleException("A film can have 10 to 60 frames per second.", "fps");
         return new(width, height, fps, format);
     }
 }

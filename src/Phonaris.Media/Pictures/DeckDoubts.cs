@@ -12,6 +12,6 @@ public sealed record DeckDoubts(IReadOnlyList<string> Told, string? Offer)
     {
         ArgumentNullException.ThrowIfNull(notDrawn);
         IReadOnlyList<string> told = DeckFonts.Sentence(fonts) is { } others ? [.. notDrawn, others] : [.. notDrawn];
-        return new(told, told.Count > 0 ? "The PDF of the deck, joined, gives exact pictures." : null);
+        return new(told, told.Count > 0 ? "For exact pictures, add the deck’s PDF." : null);
     }
 }

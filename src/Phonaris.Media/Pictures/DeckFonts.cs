@@ -22,6 +22,6 @@ public static class DeckFonts
         var others = Of(families).Where(f => !f.SameWidths).ToList();
         if (others.Count == 0) return null;
         var named = string.Join(", ", others.Take(MostNamed).Select(f => $"{f.Named} (drawn in {f.Used})"));
-        return $"Not on this machine: {named}{(others.Count > MostNamed ? $" and {others.Count - MostNamed} more" : "")}. Lines may break elsewhere.";
+        return $"Fonts not installed: {named}{(others.Count > MostNamed ? $" and {others.Count - MostNamed} more" : "")}. Line breaks may differ.";
     }
 }

@@ -37,7 +37,7 @@ internal static class PdfPages
         }
         catch (MediaToolException)
         {
-            throw new RuleException($"Page {first} of the PDF cannot be drawn. Save the deck as PDF once more and bring that in.");
+            throw new RuleException($"Page {first} of the PDF cannot be drawn. Save the deck as PDF again and add that file.");
         }
         finally
         {
@@ -53,7 +53,7 @@ internal static class PdfPages
         }
         return pages.Count == last - first + 1
             ? pages
-            : throw new RuleException($"Page {first + pages.Count} of the PDF cannot be drawn. Save the deck as PDF once more and bring that in.");
+            : throw new RuleException($"Page {first + pages.Count} of the PDF cannot be drawn. Save the deck as PDF again and add that file.");
     }
 
     /// <summary>Reads one binary portable pixmap (P6, 8 bit): <c>P6 width height 255</c>, one white space, then RGB.</summary>

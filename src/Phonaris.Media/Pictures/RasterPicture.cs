@@ -38,5 +38,5 @@ internal static class RasterPicture
         _ => (SKMatrix.Identity, new(w, h)),
     };
 
-    private static RuleException NotPicture() => new("A picture of the deck cannot be read. PNG, JPEG, WebP and SVG can.");
+    private static RuleException NotPicture() => new("A picture of the deck cannot be read. Use PNG, JPEG, WebP or SVG.");
 }

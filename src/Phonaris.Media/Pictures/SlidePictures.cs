@@ -137,7 +137,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>How high a picture is that is drawn so wide. A package may say anything of its pictures' sizes.</summary>
     private static int HeightOf(PictureSource source, int width) => source.CanBeDrawn
         ? Math.Max(1, (int)Math.Round((double)width * source.Height / source.Width))
-        : throw new RuleException($"A picture that is {source.Width:N0} wide and {source.Height:N0} high cannot be drawn: it can be {PictureSource.MostTimesAsHigh} times as high as wide.");
+        : throw new RuleException($"A picture {source.Width:N0} wide and {source.Height:N0} high is too tall. It can be at most {PictureSource.MostTimesAsHigh} times as high as wide.");
 
     private async Task DrawPagesAsync(PictureSource[] run, int width, CancellationToken cancel)
     {

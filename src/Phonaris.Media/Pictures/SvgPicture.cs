@@ -16,7 +16,7 @@ internal static class SvgPicture
     {
         using var svg = SafeSvg.New();
         using var file = File.OpenRead(path);
-        var picture = Load(svg, file) ?? throw new RuleException("A drawing of the deck cannot be read as SVG. Save it once more, or as PNG.");
+        var picture = Load(svg, file) ?? throw new RuleException("An SVG of the deck cannot be read. Save it again, or as PNG.");
         var bounds = picture.CullRect;
         var target = Pixels.Opaque(width, height);
         using var canvas = new SKCanvas(target);

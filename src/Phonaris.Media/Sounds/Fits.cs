@@ -70,7 +70,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     {
         ArgumentNullException.ThrowIfNull(sound);
         ArgumentNullException.ThrowIfNull(cue);
-        if (!Knows(sound.Media)) throw new RuleException($"{sound.Name} has not been listened to yet.");
+        if (!Knows(sound.Media)) throw new RuleException($"{sound.Name} has not been analysed yet.");
         var asked = new Asked(sound.Media, cue.InFrame, cue.OutFrame, cue.Fit!, lengthFrames);
         if (_kept.TryGetValue(asked, out Fitted? known)) return known!;
         return _kept.Keep(asked, Fitter(asked.Media, asked.FromFrame, asked.ToFrame).Fit(asked.Recipe, asked.LengthFrames), FittedBytes);

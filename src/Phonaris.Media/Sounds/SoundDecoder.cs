@@ -14,7 +14,7 @@ public static class SoundDecoder
     public const int LongestSeconds = 4 * 3600;
 
     /// <summary>What can be read, for messages.</summary>
-    public const string Formats = "WAV, MP3, Ogg Vorbis, Opus, FLAC, M4A/AAC, WMA, AIFF and the sound of films";
+    public const string Formats = "WAV, MP3, Ogg Vorbis, Opus, FLAC, M4A/AAC, WMA, AIFF or a film";
 
     private const string Containers = "wav,w64,mp3,ogg,flac,mov,aac,asf,aiff,caf,matroska,avi,mpegts,mpeg";
 
@@ -40,7 +40,7 @@ public static class SoundDecoder
     /// <exception cref="RuleException">The file is empty or holds no sound that can be read.</exception>
     public static async Task<SoundFormat> ProbeAsync(string path, string name, CancellationToken cancel)
     {
-        if (new FileInfo(path).Length == 0) throw new RuleException($"{name} is empty. Bring in a file that holds sound.");
+        if (new FileInfo(path).Length == 0) throw new RuleException($"{name} is empty. Choose a file with audio.");
         using var json = new MemoryStream();
         try
         {
@@ -172,7 +172,7 @@ public static class SoundDecoder
             if (frames < rate * LeastPartSeconds) throw NotSound(name);
             damaged = true;
         }
-        if (frames == 0) throw damaged ? NotSound(name) : new RuleException($"{name} holds no sound: its length is zero.");
+        if (frames == 0) throw damaged ? NotSound(name) : new RuleException($"{name} has no audio. Choose another file.");
         var claimed = (long)Math.Round((format.Seconds ?? 0) * rate);
         // Lengths are claimed a little wrongly even by whole files.
         return new(frames, (damaged || !Estimated(format)) && claimed - frames > rate * LeastMissingSeconds ? claimed - frames : 0);
@@ -181,9 +181,9 @@ public static class SoundDecoder
     /// <summary>Whether a coding's claimed length is a guess from its size.</summary>
     private static bool Estimated(SoundFormat format) => format.Codec is "mp3" or "aac";
 
-    private static RuleException NotSound(string name) => new($"{name} is not a sound that can be read. {Formats} can.");
+    private static RuleException NotSound(string name) => new($"{name} is not a sound that can be read. Use {Formats}.");
 
-    internal static RuleException TooLong(string name) => new($"{name} is longer than four hours. Cut it into parts and bring those in.");
+    internal static RuleException TooLong(string name) => new($"{name} is longer than 4 hours. Split it and add the parts.");
 }
 
 /// <summary>Takes a block of interleaved samples.</summary>

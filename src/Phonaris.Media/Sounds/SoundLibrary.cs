@@ -77,7 +77,7 @@ public sealed class SoundLibrary : IDisposable
             foreach (var file in new[] { Samples(hash), Outline(hash), Known(hash) }) File.Delete(_derived.PathOf(file));
             Forget(hash);
             await _derived.GetAsync(Samples(hash), (partial, token) => DecodeAsync(hash, name, partial, progress, token), cancel);
-            prepared = await WholeAsync(hash, cancel) ?? throw new RuleException($"{name} cannot be made ready: what is made of it does not stay on the disk.");
+            prepared = await WholeAsync(hash, cancel) ?? throw new RuleException($"{name} cannot be prepared because its files disappear from the disk.");
         }
         Forget(hash);
         _states[hash] = new Ready(prepared);
@@ -154,7 +154,7 @@ public sealed class SoundLibrary : IDisposable
                 if (known is not null && Environment.TickCount64 - known.FoundAt < Math.Min(MostTriedAgainMs, (long)TriedAgainMs << Math.Min(known.Tries, 16))) return;
                 try
                 {
-                    if (!File.Exists(_original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Put {sound.FileName} in its place once more.");
+                    if (!File.Exists(_original(sound.Media))) throw new RuleException($"The file of {sound.Name} is missing. Add {sound.FileName} again.");
                     await PrepareAsync(sound.Media, sound.Name, null, token);
                 }
                 catch (Exception e) when (e is RuleException or IOException or UnauthorizedAccessException)
@@ -292,7 +292,7 @@ public sealed class SoundLibrary : IDisposable
     {
         var path = _original(hash);
         if (hash.Length == HashLength && !await IsWhatItWasAsync(path, hash, cancel))
-            throw new RuleException($"The file of {name} is not what it was when it was brought in; the disk may be failing. Put it in its place once more.");
+            throw new RuleException($"The file of {name} has changed since it was added. The disk may be failing. Add the file again.");
         var format = await SoundDecoder.ProbeAsync(path, name, cancel);
         if (format.Seconds is { } seconds) Room.Need(Path.GetDirectoryName(partial)!, (long)(seconds * Frames.PerSecond) * Frames.Channels * sizeof(float), name);
         var (pictures, problem) = await PicturesAsync(path, name, format, cancel);

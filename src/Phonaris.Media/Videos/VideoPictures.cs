@@ -166,10 +166,10 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     private static VideoFigures Of(Sound video)
     {
         ArgumentNullException.ThrowIfNull(video);
-        return video.Video ?? throw new RuleException($"{video.Name} is a sound without pictures.", "sound");
+        return video.Video ?? throw new RuleException($"{video.Name} has no video.", "sound");
     }
 
-    private static RuleException Unreadable(Sound video) => new($"The pictures of {video.Name} cannot be read there. Its file may be damaged; bring it in anew.");
+    private static RuleException Unreadable(Sound video) => new($"The video {video.Name} cannot be read at that point. Its file may be damaged. Add it again.");
 
     private static string Toned(VideoFigures figures) => figures.HighRange ? VideoFilters.ToneDown + "," : "";
 

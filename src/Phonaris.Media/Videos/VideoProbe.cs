@@ -11,7 +11,7 @@ namespace Phonaris.Media.Videos;
 internal static class VideoProbe
 {
     /// <summary>What can be read, for messages.</summary>
-    public const string Formats = "MP4, M4V, MOV, WebM, MKV, OGV, AVI and MPEG, coded as H.264, H.265, VP8, VP9, AV1, MPEG-4, MPEG-2 or Theora,";
+    public const string Formats = "MP4, M4V, MOV, WebM, MKV, OGV, AVI and MPEG, with H.264, H.265, VP8, VP9, AV1, MPEG-4, MPEG-2 or Theora";
 
     /// <summary>Of a stream, what ffprobe is asked for beside what it is asked for a sound.</summary>
     public const string Entries = "width,height,avg_frame_rate,r_frame_rate,sample_aspect_ratio,pix_fmt,field_order,color_transfer,duration:stream_side_data=rotation";
@@ -33,16 +33,16 @@ internal static class VideoProbe
         var stream = streams.FirstOrDefault(s => Text(s, "codec_type") == "video" && Text(s, "codec_name") is not ("mjpeg" or "png" or "bmp" or "gif" or "webp"));
         if (stream.ValueKind == JsonValueKind.Undefined) return null;
         var coding = Text(stream, "codec_name");
-        if (!Codings.Contains(coding)) return Not($"The pictures of {name} are coded in a way that is not taken ({(coding.Length > 0 ? coding : "unknown")}). {Formats} can be read.");
+        if (!Codings.Contains(coding)) return Not($"{name} uses a video codec that is not supported ({(coding.Length > 0 ? coding : "unknown")}). Use {Formats}.");
         var (width, height) = (Number(stream, "width"), Number(stream, "height"));
         if (width <= 0 || height <= 0) return Not(NoPictures(name));
         if (width > VideoFigures.GreatestSide || height > VideoFigures.GreatestSide)
-            return Not($"{name} is {width}×{height} pixels large; a video is at most {VideoFigures.GreatestSide} pixels wide and high. Save it smaller: no screen shows more than half of that.");
+            return Not($"{name} is {width}×{height} pixels. A video can be at most {VideoFigures.GreatestSide} pixels wide and high. Save it smaller.");
         // Of pictures that come unevenly the one is their mean, the other the finest beat they all fall on.
         var rate = Ratio(Text(stream, "avg_frame_rate")) is > 0 and var mean ? mean : Ratio(Text(stream, "r_frame_rate"));
         if (rate <= 0) return Not(NoPictures(name));
         if (rate > VideoFigures.MostPicturesPerSecond)
-            return Not($"{name} claims {rate:0} pictures a second; a video has at most {VideoFigures.MostPicturesPerSecond}. Save it with 25 to 60.");
+            return Not($"{name} has {rate:0} frames per second. A video can have at most {VideoFigures.MostPicturesPerSecond}. Save it with 25 to 60.");
         var turned = Turn(stream) is 90 or 270;
         var square = Ratio(Text(stream, "sample_aspect_ratio").Replace(':', '/')) is > 0.01 and < 100 and var shape ? shape : 1;
         var (across, down) = ((int)Math.Clamp(Math.Round(width * square), 1, VideoFigures.GreatestSide), height);
@@ -139,7 +139,7 @@ internal static class VideoProbe
         return parts.Length == 2 && double.TryParse(parts[0], NumberStyles.Float, CultureInfo.InvariantCulture, out var a) && double.TryParse(parts[1], NumberStyles.Float, CultureInfo.InvariantCulture, out var b) && b > 0 ? a / b : 0;
     }
 
-    private static string NoPictures(string name) => $"{name} holds no pictures that can be read. {Formats} can.";
+    private static string NoPictures(string name) => $"{name} has no video that can be read. Use {Formats}.";
 
-    private static RuleException OnePicture(string name) => new($"{name} holds a single picture, and nothing that moves. Bring it in as a picture: PNG, JPEG or WebP.");
+    private static RuleException OnePicture(string name) => new($"{name} is a single picture, not a video. Add it as PNG, JPEG or WebP.");
 }

@@ -5,13 +5,13 @@ namespace Phonaris.Tool.Verbs;
 /// <summary>Arguments and options that several verbs share.</summary>
 internal static class Arguments
 {
-    public static Argument<string> Show() => new("show") { Description = "The show package, SHOW.phonaris." };
+    public static Argument<string> Show() => new("show") { Description = "The show package (SHOW.phonaris)." };
 
     public static Argument<string> File() => new("file") { Description = "The file." };
 
     public static Option<string> Kind(string name = "--kind")
     {
-        var option = new Option<string>(name) { Description = "What the sound is for: bed, voice or spot. Guessed when left out." };
+        var option = new Option<string>(name) { Description = "The kind of the sound: bed, voice or spot. Detected if omitted." };
         option.AcceptOnlyFromAmong("bed", "voice", "spot");
         return option;
     }
@@ -24,7 +24,7 @@ internal static class Arguments
     /// <summary>The slide of a number, as the deck counts.</summary>
     /// <exception cref="RuleException">There is none.</exception>
     public static Core.Shows.Slide SlideOf(Core.Shows.Show show, int number) => show.Slides.ElementAtOrDefault(number - 1)
-        ?? throw new RuleException($"The show has slides 1 to {show.Slides.Count}; there is no slide {number}.", "slide");
+        ?? throw new RuleException($"Slide {number} does not exist. The show has slides 1 to {show.Slides.Count}.", "slide");
 
     /// <summary>Seconds as typed in whole milliseconds.</summary>
     /// <exception cref="RuleException">It is not a length of time.</exception>

@@ -8,7 +8,7 @@ internal static class BeatsVerb
     public static Command Make()
     {
         var file = Arguments.File();
-        var command = new Command("beats", "Finds the beats of a piece of music.") { file };
+        var command = new Command("beats", "Detects the beats of a piece of music.") { file };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
@@ -18,8 +18,8 @@ internal static class BeatsVerb
             return (
                 new { tempoBpm = Math.Round(piece.TempoBpm, 2), confidence = Math.Round(piece.Confidence, 3), beatsPerBar = piece.BeatsPerBar, firstDownbeat = piece.FirstDownbeat, beats },
                 piece.HasBeat
-                    ? $"{piece.TempoBpm:0.0} beats a minute, {piece.BeatsPerBar} to the bar, {beats.Count} beats; sure to {piece.Confidence:0%}"
-                    : $"There is hardly a beat (sure to {piece.Confidence:0%}); at best {piece.TempoBpm:0.0} a minute.");
+                    ? $"{piece.TempoBpm:0.0} BPM, {piece.BeatsPerBar} beats per bar, {beats.Count} beats, confidence {piece.Confidence:0%}"
+                    : $"No steady beat found (confidence {piece.Confidence:0%}), perhaps {piece.TempoBpm:0.0} BPM.");
         });
         return command;
     }

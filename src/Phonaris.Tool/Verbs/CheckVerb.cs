@@ -11,8 +11,8 @@ internal static class CheckVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var strict = new Option<bool>("--strict") { Description = $"Exit {Outcome.LeftToDo} when something is left that stops the show or that the audience hears." };
-        var command = new Command("check", "Looks a show over, and says what would put right what it finds.") { path, strict };
+        var strict = new Option<bool>("--strict") { Description = $"Exit {Outcome.LeftToDo} if a blocker or an audible problem is left." };
+        var command = new Command("check", "Checks a show and lists its problems with their fixes.") { path, strict };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
@@ -39,11 +39,11 @@ internal static class CheckVerb
 
     private static string Text(List<Finding> findings)
     {
-        if (findings.Count == 0) return "All is well.";
+        if (findings.Count == 0) return "No problems found.";
         var text = new StringBuilder();
         foreach (var gravity in findings.GroupBy(f => f.Gravity))
         {
-            text.Append(gravity.Key switch { Gravity.Stops => "The show stops\n", Gravity.Heard => "The audience hears it\n", _ => "To be tidied up\n" });
+            text.Append(gravity.Key switch { Gravity.Stops => "Blocker\n", Gravity.Heard => "Audible\n", _ => "Minor\n" });
             foreach (var finding in gravity) text.Append($"  {finding.Sentence}{string.Concat(finding.Remedies.Select(r => $"  ({r.Words})"))}\n");
         }
         return text.ToString().TrimEnd();

@@ -10,9 +10,9 @@ internal static class ClearVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var where = new Option<string?>("--for") { Description = "Where the show is heard; where it is left out, what the show says." };
+        var where = new Option<string?>("--for") { Description = "The destination of the show. If omitted, as set in the show." };
         where.AcceptOnlyFromAmong("room", "inside", "web", "sold");
-        var command = new Command("clear", "Says whether each sound may be used where the show goes. It is no legal advice.") { path, where };
+        var command = new Command("clear", "Lists the usage rights of each sound for a destination. This is not legal advice.") { path, where };
         command.Does(async (parsed, cancel) =>
         {
             var show = (await new Workshop().ReadAsync(parsed.GetValue(path)!, cancel)).WithoutUnused();

@@ -12,9 +12,9 @@ internal static class DeckVerb
     public static Command Make()
     {
         var file = Arguments.File();
-        var pictures = new Option<string>("--pictures") { Description = "A folder to put the slides' pictures in, as PNG 1280 pixels wide." };
-        var sheet = new Option<string>("--sheet") { Description = "A PNG file to put all slides into, small and numbered." };
-        var command = new Command("deck", "Prints what a deck holds.") { file, pictures, sheet };
+        var pictures = new Option<string>("--pictures") { Description = "A folder for the pictures of the slides, as PNG 1280 pixels wide." };
+        var sheet = new Option<string>("--sheet") { Description = "A PNG file with an overview of all slides." };
+        var command = new Command("deck", "Prints the contents of a deck.") { file, pictures, sheet };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();

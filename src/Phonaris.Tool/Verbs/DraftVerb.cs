@@ -11,9 +11,9 @@ internal static class DraftVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var look = new Option<bool>("--look") { Description = "Only say what would be laid where." };
+        var look = new Option<bool>("--look") { Description = "Only print the draft. Do not change the show." };
         var without = new Option<string[]>("--without") { Description = "Sounds to leave out, by id or name.", AllowMultipleArgumentsPerToken = true };
-        var command = new Command("draft", "Lays a first soundtrack of the sounds that are not used yet.") { path, look, without };
+        var command = new Command("draft", "Places a draft of the sounds that are not used yet.") { path, look, without };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
@@ -25,7 +25,7 @@ internal static class DraftVerb
             if (edit is not null && !parsed.GetValue(look)) await workshop.WriteAsync(show.Apply(edit).Show, parsed.GetValue(path)!, cancel);
             var text = new StringBuilder();
             foreach (var cue in draft.Cues) text.Append($"{cue.Name}, {cue.Where}: {cue.Why}\n");
-            foreach (var sound in draft.LeftOut) text.Append($"{sound.Name}: not used, {sound.Why}\n");
+            foreach (var sound in draft.LeftOut) text.Append($"{sound.Name}: not placed, {sound.Why}\n");
             return (new { cues = draft.Cues, leftOut = draft.LeftOut, says = draft.Says }, text.Append(draft.Says).ToString());
         });
         return command;

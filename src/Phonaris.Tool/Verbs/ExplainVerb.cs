@@ -11,7 +11,7 @@ internal static class ExplainVerb
     {
         var path = Arguments.Show();
         var slide = new Option<int>("--slide") { Description = "The slide's number.", Required = true };
-        var command = new Command("explain", "Says what sounds on a slide and why.") { path, slide };
+        var command = new Command("explain", "Explains what plays on a slide and why.") { path, slide };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();

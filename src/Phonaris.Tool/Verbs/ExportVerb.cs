@@ -15,18 +15,18 @@ internal static class ExportVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var to = new Option<string>("--to") { Description = $"The file to make; its ending says what: {Endings}. With --stems, a folder.", Required = true };
-        var slides = new Option<string>("--slides") { Description = "Only these slides, as in --span.", DefaultValueFactory = _ => "" };
-        var size = new Option<string>("--size") { Description = "The film's size.", DefaultValueFactory = _ => "1920x1080" };
-        var fps = new Option<int>("--fps") { Description = "Pictures a second.", DefaultValueFactory = _ => 30 };
-        var cue = new Option<string?>("--cue") { Description = "The sound of this cue alone, as it is fitted, by its id." };
-        var shownBy = new Option<string?>("--for") { Description = "Whether a pptx or a player moves on by the clock or by hand; without it, as the show is shown." };
+        var to = new Option<string>("--to") { Description = $"The file to write. Its extension sets the format: {Endings}. With --stems, a folder.", Required = true };
+        var slides = new Option<string>("--slides") { Description = "Only these slides, written as in place --span.", DefaultValueFactory = _ => "" };
+        var size = new Option<string>("--size") { Description = "The size of the film in pixels.", DefaultValueFactory = _ => "1920x1080" };
+        var fps = new Option<int>("--fps") { Description = "Frames per second.", DefaultValueFactory = _ => 30 };
+        var cue = new Option<string?>("--cue") { Description = "Only the sound of this cue, by id, fitted as in the show." };
+        var shownBy = new Option<string?>("--for") { Description = "How a pptx or a player advances: by the clock or by hand. If omitted, as the show is shown." };
         shownBy.AcceptOnlyFromAmong("clock", "hand");
-        var sheet = new Option<string?>("--sheet") { Description = "Which sheet a csv or html is: the times, the run sheet to print, the music used. A csv without it is the times, an html the player." };
+        var sheet = new Option<string?>("--sheet") { Description = "The sheet to write as csv or html: times, the run sheet (run) or the music used (music). If omitted, a csv has the times and an html the player." };
         sheet.AcceptOnlyFromAmong("times", "run", "music");
-        var stems = new Option<string?>("--stems") { Description = "The sound of each band, or of each cue, by itself." };
+        var stems = new Option<string?>("--stems") { Description = "Write one stem for each band or each cue." };
         stems.AcceptOnlyFromAmong("bands", "cues");
-        var command = new Command("export", "Exports a show: as a film, as sound, for an editor, for people, or as a package.") { path, to, slides, size, fps, cue, shownBy, sheet, stems };
+        var command = new Command("export", "Exports a show as film, sound, timeline, presentation, player, sheet or package.") { path, to, slides, size, fps, cue, shownBy, sheet, stems };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
@@ -59,14 +59,14 @@ internal static class ExportVerb
         var forms = ExportForms.All.Where(f => f.Ending == ending).ToList();
         var named = sheet ?? (ending is ".zip" or ".html" ? "player" : "times");
         return forms.Find(f => forms.Count == 1 || f.Format == ExportFormat.Phonaris || Is(f, named) || Is(f, ending.TrimStart('.') + shownBy))
-            ?? throw new RuleException(forms.Count > 0 ? $"There is no {ending[1..]} of that sheet; make it as html." : $"{file}: the ending says what to make. These can be made: {Endings}.");
+            ?? throw new RuleException(forms.Count > 0 ? $"That sheet cannot be written as {ending[1..]}. Use html." : $"{file} has no known extension. Use {Endings}.");
     }
 
     /// <summary>What an option that says nothing of this file is for; null where all do.</summary>
     private static string? Misplaced(IExportForm? form, bool cue, bool shownBy, bool slides) =>
-        cue && form?.MediaType.StartsWith("audio/", StringComparison.Ordinal) != true ? "--cue is for sound files: wav, flac, mp3, opus, m4a."
-        : shownBy && form?.Format is not (ExportFormat.PptxClock or ExportFormat.PptxHand or ExportFormat.PlayerZip or ExportFormat.PlayerHtml) ? "--for says how a pptx or a player moves on, and this is neither."
-        : slides && form?.Format == ExportFormat.Phonaris ? "A package holds the whole show; leave --slides out."
+        cue && form?.MediaType.StartsWith("audio/", StringComparison.Ordinal) != true ? "--cue works only with sound files: wav, flac, mp3, opus, m4a."
+        : shownBy && form?.Format is not (ExportFormat.PptxClock or ExportFormat.PptxHand or ExportFormat.PlayerZip or ExportFormat.PlayerHtml) ? "--for works only with a pptx or a player."
+        : slides && form?.Format == ExportFormat.Phonaris ? "A package always has the whole show. Omit --slides."
         : null;
 
     private static bool Is(IExportForm form, string named) => $"{form.Format}".StartsWith(named, StringComparison.OrdinalIgnoreCase);
@@ -78,6 +78,6 @@ internal static class ExportVerb
             && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var width)
             && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var height)
             ? (width, height)
-            : throw new RuleException($"--size is written as 1920x1080, not {size}.", "size");
+            : throw new RuleException($"--size must be written like 1920x1080, not {size}.", "size");
     }
 }

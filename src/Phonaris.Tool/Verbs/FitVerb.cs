@@ -15,23 +15,23 @@ internal static class FitVerb
     public static Command Make()
     {
         var file = Arguments.File();
-        var length = Arguments.Seconds("--length", "The length wanted");
+        var length = Arguments.Seconds("--length", "The target length");
         length.Required = true;
-        var method = new Option<string>("--method") { Description = $"How: {string.Join(", ", Methods)}.", Required = true };
+        var method = new Option<string>("--method") { Description = $"The fit method: {string.Join(", ", Methods)}.", Required = true };
         method.AcceptOnlyFromAmong(Methods);
-        var to = new Option<string>("--out") { Description = "The file to make: wav or flac.", Required = true };
-        var command = new Command("fit", "Makes a piece of music exactly as long as wanted.") { file, length, method, to };
+        var to = new Option<string>("--out") { Description = "The file to write: wav or flac.", Required = true };
+        var command = new Command("fit", "Fits a piece of music to an exact length.") { file, length, method, to };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();
             var sound = await workshop.ReadSoundAsync(parsed.GetValue(file)!, SoundKind.Bed, cancel);
             var ms = Arguments.Ms(parsed.GetValue(length)!.Value, "--length");
-            if (ms <= 0) throw new RuleException("The length to fit to must be more than nothing.", "length");
+            if (ms <= 0) throw new RuleException("The target length must be more than 0 s.", "length");
             var format = Path.GetExtension(parsed.GetValue(to)!).ToLowerInvariant() switch
             {
                 ".wav" => SoundFileFormat.Wav,
                 ".flac" => SoundFileFormat.Flac,
-                _ => throw new RuleException($"{parsed.GetValue(to)}: the ending says what to make. wav and flac can be made.", "out"),
+                _ => throw new RuleException($"{parsed.GetValue(to)} has no known extension. Use wav or flac.", "out"),
             };
             await workshop.Sounds.Fits.PieceAsync(sound.Media, cancel);
             var frames = Frames.FromMs(ms);

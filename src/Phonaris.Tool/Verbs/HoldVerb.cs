@@ -11,8 +11,8 @@ internal static class HoldVerb
     {
         var path = Arguments.Show();
         var number = new Option<int>("--slide") { Description = "The slide's number, from 1.", Required = true };
-        var seconds = new Option<double>("--seconds") { Description = "How long it stays.", Required = true };
-        var command = new Command("hold", "Sets how long a slide stays.") { path, number, seconds };
+        var seconds = new Option<double>("--seconds") { Description = "The hold in seconds.", Required = true };
+        var command = new Command("hold", "Sets the hold of a slide.") { path, number, seconds };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();

@@ -13,10 +13,10 @@ internal static class LevelsVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var match = new Option<bool>("--match") { Description = "Set each cue's level so that it meets its target." };
-        var forWhat = new Option<string?>("--for") { Description = "Where the show is heard: room, web or broadcast. As set in the show when left out." };
+        var match = new Option<bool>("--match") { Description = "Match the level of each cue to its target." };
+        var forWhat = new Option<string?>("--for") { Description = "The level targets: room, web or broadcast. If omitted, as set in the show." };
         forWhat.AcceptOnlyFromAmong("room", "web", "broadcast");
-        var command = new Command("levels", "Says how loud a show is, and matches its levels.") { path, match, forWhat };
+        var command = new Command("levels", "Measures the loudness of a show and matches its levels.") { path, match, forWhat };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();

@@ -13,7 +13,7 @@ internal static class MeasureVerb
         command.Does(async (parsed, cancel) =>
         {
             var path = Path.GetFullPath(parsed.GetValue(file)!);
-            if (!File.Exists(path)) throw new RuleException($"There is no file {parsed.GetValue(file)}.");
+            if (!File.Exists(path)) throw new RuleException($"{parsed.GetValue(file)} does not exist.");
             var measured = await SoundMeasure.OfAsync(path, cancel);
             return (
                 measured,

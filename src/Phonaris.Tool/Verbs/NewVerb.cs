@@ -16,7 +16,7 @@ internal static class NewVerb
             Required = true,
             AllowMultipleArgumentsPerToken = true,
         };
-        var hold = Arguments.Seconds("--hold", "How long each slide stays");
+        var hold = Arguments.Seconds("--hold", "The hold of each slide");
         var command = new Command("new", "Makes a show package from a deck.") { path, deck, hold };
         command.Does(async (parsed, cancel) =>
         {

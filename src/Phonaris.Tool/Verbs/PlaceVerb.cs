@@ -19,29 +19,29 @@ internal static class PlaceVerb
     public static Command Make()
     {
         var (path, kind) = (Arguments.Show(), Arguments.Kind());
-        var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file, which is added." };
-        var video = new Option<string>("--video") { Description = "A video, likewise." };
+        var sound = new Option<string>("--sound") { Description = "A sound of the show by id or name, or a file to add." };
+        var video = new Option<string>("--video") { Description = "A video of the show by id or name, or a file to add." };
         var span = new Option<string>("--span") { Description = "The slides: 3, 1-4, 5-, \"last 3\", all, or the name of a section." };
-        var slide = new Option<int?>("--slide") { Description = "The slide, by its number." };
-        var at = new Option<string>("--at") { Description = "Where a video lies, in shares of the slide: X,Y,W,H, as 0.6,0.5,0.35,0.4; whole for all of it." };
-        var mute = new Option<bool>("--mute") { Description = "It keeps silent." };
-        var start = new Option<string>("--start") { Description = "When it begins: with its span's first slide, by hand, or so that its own ending falls on the end of its span." };
+        var slide = new Option<int?>("--slide") { Description = "The slide, by number." };
+        var at = new Option<string>("--at") { Description = "The position of a video as shares of the slide, X,Y,W,H: 0.6,0.5,0.35,0.4, or whole for the whole slide." };
+        var mute = new Option<bool>("--mute") { Description = "Mute the video." };
+        var start = new Option<string>("--start") { Description = "How it starts: with its first slide (with), triggered manually (hand), or so that it ends with its slides (end)." };
         start.AcceptOnlyFromAmong("with", "hand", "end");
-        var step = new Option<int?>("--step") { Description = "It begins with this step of its first slide, from 1." };
-        var each = new Option<bool>("--each-slide") { Description = "It sounds anew on every slide of its span." };
-        var delay = Arguments.Seconds("--delay", "How long after that");
-        var from = Arguments.Seconds("--in", "The part used begins here");
-        var to = Arguments.Seconds("--out", "The part used ends here");
-        var loop = new Option<string>("--loop") { Description = "once, a number of times, or fill." };
+        var step = new Option<int?>("--step") { Description = "Start at this step of its first slide, from 1." };
+        var each = new Option<bool>("--each-slide") { Description = "Restart on every slide of its span." };
+        var delay = Arguments.Seconds("--delay", "The delay after its start");
+        var from = Arguments.Seconds("--in", "The in point");
+        var to = Arguments.Seconds("--out", "The out point");
+        var loop = new Option<string>("--loop") { Description = "How often it plays: once, a number, or fill to loop until its slides end." };
         var level = new Option<double?>("--level") { Description = "Level in dB, -60 to 12." };
         var fadeIn = Arguments.Seconds("--fade-in", "Fade in");
         var fadeOut = Arguments.Seconds("--fade-out", "Fade out");
-        var speed = new Option<double?>("--speed") { Description = "How fast it plays, at the same pitch, 0.5 to 2." };
-        var stop = new Option<string>("--stop") { Description = "When it ends: with its span, or at its finish." };
+        var speed = new Option<double?>("--speed") { Description = "The speed at the same pitch, 0.5 to 2." };
+        var stop = new Option<string>("--stop") { Description = "When it ends: with its slides (span) or at its own end (finish)." };
         stop.AcceptOnlyFromAmong("span", "finish");
-        var fit = new Option<string>("--fit") { Description = "How it is made as long as its span: shorten, loop, re-cut, stretch, silence; re-pace changes the slides' holds instead." };
+        var fit = new Option<string>("--fit") { Description = "The fit method: shorten, loop, re-cut, stretch or silence, or re-pace to change the holds of the slides instead." };
         fit.AcceptOnlyFromAmong([.. FitVerb.Methods, RePace]);
-        var on = new Option<string>("--on") { Description = "Where slides may change when they are re-paced: anywhere, on beats of the music, or where its bars begin." };
+        var on = new Option<string>("--on") { Description = "Where slides may change with re-pace: anywhere, on beats or on bars." };
         on.AcceptOnlyFromAmong([.. Enum.GetNames<ChangeOn>().Select(n => n.ToLowerInvariant())]);
         var command = new Command("place", "Places a cue.")
         {
@@ -49,9 +49,9 @@ internal static class PlaceVerb
         };
         command.Validators.Add(result =>
         {
-            if (result.GetResult(sound) is null == result.GetResult(video) is null) result.AddError("Say what to place: --sound or --video, one of them.");
-            if (result.GetResult(on) is not null && result.GetValue(fit) != RePace) result.AddError("--on says where slides change, and so goes with --fit re-pace.");
-            if (result.GetResult(span) is null == result.GetResult(slide) is null) result.AddError("Say where: --span or --slide, one of them.");
+            if (result.GetResult(sound) is null == result.GetResult(video) is null) result.AddError("Give either --sound or --video.");
+            if (result.GetResult(on) is not null && result.GetValue(fit) != RePace) result.AddError("--on works only with --fit re-pace.");
+            if (result.GetResult(span) is null == result.GetResult(slide) is null) result.AddError("Give either --span or --slide.");
         });
         command.Does(async (parsed, cancel) =>
         {
@@ -125,12 +125,12 @@ internal static class PlaceVerb
 
     private static VideoPlace PlaceOf(Cue cue, Sound sound, string typed)
     {
-        if (cue.Video is not { } usual) throw new RuleException($"{sound.Name} is a sound without pictures; --at is for videos.", "at");
+        if (cue.Video is not { } usual) throw new RuleException($"{sound.Name} is not a video. --at works only with videos.", "at");
         if (typed == "whole") return VideoPlace.Whole;
         var numbers = typed.Split(',').Select(t => double.TryParse(t, NumberStyles.Float, CultureInfo.InvariantCulture, out var n) ? n : double.NaN).ToList();
         return numbers is [var x, var y, var width, var height] && numbers.TrueForAll(double.IsFinite)
             ? usual with { X = x, Y = y, Width = width, Height = height }
-            : throw new RuleException($"--at is four numbers in shares of the slide, such as 0.6,0.5,0.35,0.4, or whole; not {typed}.", "at");
+            : throw new RuleException($"--at must be four shares of the slide such as 0.6,0.5,0.35,0.4, or whole, not {typed}.", "at");
     }
 
     private static CueStart StepOf(Show show, string slideId, int step)
@@ -138,7 +138,7 @@ internal static class PlaceVerb
         var steps = show.Slide(slideId).Steps;
         return step >= 1 && step <= steps.Count
             ? CueStart.WithStep(steps[step - 1].Id)
-            : throw new RuleException($"That slide has {(steps.Count == 1 ? "one step" : $"{steps.Count} steps")}; --step asks for another.", "step");
+            : throw new RuleException($"That slide has {(steps.Count == 1 ? "only 1 step" : $"steps 1 to {steps.Count}")}.", "step");
     }
 
     private static int Rounds(string typed) => typed switch
@@ -147,6 +147,6 @@ internal static class PlaceVerb
         "fill" => Cue.FillSpan,
         _ => int.TryParse(typed, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n > 0
             ? n
-            : throw new RuleException($"--loop is once, fill or a number of times, not {typed}.", "loop"),
+            : throw new RuleException($"--loop must be once, fill or a number, not {typed}.", "loop"),
     };
 }

@@ -11,7 +11,7 @@ internal static class ShowVerb
     public static Command Make()
     {
         var path = Arguments.Show();
-        var command = new Command("show", "Prints what a show holds.") { path };
+        var command = new Command("show", "Prints the contents of a show.") { path };
         command.Does(async (parsed, cancel) =>
         {
             var workshop = new Workshop();

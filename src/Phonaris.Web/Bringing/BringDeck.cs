@@ -41,7 +41,7 @@ internal sealed class BringDeck(SlidePictures pictures, SoundLibrary library, Fi
             try
             {
                 if (!await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel))
-                    missed.Add((numbers[sound.FirstSlide - 1], $"{sound.Name} was added without a place: its slides were deleted meanwhile."));
+                    missed.Add((numbers[sound.FirstSlide - 1], $"{sound.Name} was added but not placed because its slides were deleted."));
             }
             catch (RuleException e)
             {

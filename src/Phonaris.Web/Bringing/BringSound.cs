@@ -41,7 +41,7 @@ internal sealed class BringSound(SoundLibrary library, ShowChanges changes) : IJ
             if (file.Index is { } index && used.Video is not null) edits.AddRange(OnItsOwn(show, used, index, id));
             else if (file.SlideId is { } slideId && show.SlideIndex(slideId) >= 0) edits.Add(new PlaceCue(CueDefaults.For(show, used, slideId, id), int.MaxValue));
         }
-        return edits.Count == 0 ? null : new([.. edits], there is null ? edits[0].Sentence(show) : $"Laid {used.Name} on a slide");
+        return edits.Count == 0 ? null : new([.. edits], there is null ? edits[0].Sentence(show) : $"Placed {used.Name} on a slide");
     }
 
     /// <summary>A slide with nothing on it but a video, for as long as that lasts.</summary>

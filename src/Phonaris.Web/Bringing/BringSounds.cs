@@ -37,11 +37,11 @@ internal sealed class BringSounds(SoundLibrary library, FileStore files, FileUse
             }
             catch (InvalidDataException)
             {
-                missed.Add($"{name} is damaged within the archive.");
+                missed.Add($"{name} is damaged in the archive.");
             }
             progress.Report(fraction);
         }
-        if (added == 0) throw new RuleException(missed.Count > 0 ? missed[0] : $"{archive.Name} holds no sounds. Pack sound files, not folders of other things.");
+        if (added == 0) throw new RuleException(missed.Count > 0 ? missed[0] : $"{archive.Name} has no sounds. Choose an archive of sound files.");
         return JsonSerializer.Serialize(new SoundsReport(added, [.. missed]), ShowJson.Options);
     }
 }

@@ -24,5 +24,5 @@ public sealed record BroughtFile(string Hash, string Name)
     internal string PathIn(FileStore files) =>
         FileStore.IsHash(Hash) && files.Has(Hash)
             ? files.PathOf(Hash)
-            : throw new RuleException($"{Names.Plain(Name)} has not arrived. Bring it in once more.");
+            : throw new RuleException($"Upload of “{Names.Plain(Name)}” was interrupted. Add it again to resume.");
 }

@@ -42,7 +42,7 @@ internal static class PackageEndpoints
             }
 
             Task<string> KeepAsync(Stream content, long most) =>
-                files.PutAsync(content, most, () => new($"{name} is damaged: one of its files is longer than it says."), cancel, import.ClaimAsync);
+                files.PutAsync(content, most, () => new($"{name} is damaged because one of its files is longer than declared."), cancel, import.ClaimAsync);
         });
 
         api.MapPost("/shows/{id}/duplicate", async Task<Results<Created<ShowCard>, NotFound>> (string id, ShowStore shows, ShowChanges changes, CancellationToken cancel) =>

@@ -101,5 +101,5 @@ internal static class UploadEndpoints
     private static long? Number(string? header) =>
         string.IsNullOrEmpty(header) ? null
         : long.TryParse(header, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value
-        : throw new RuleException("Lengths and places of an upload are whole numbers of bytes, none less than nothing.", "length");
+        : throw new RuleException("Lengths and offsets of an upload must be whole numbers of bytes and must not be negative.", "length");
 }

@@ -30,7 +30,7 @@ internal static class CatalogueEndpoints
             await using var import = new FileImport(uses);
             var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, import, library, cancel);
             var sound = Sound.BroughtIn(NewId.Next(), hash, piece.FileName, figures, piece.Rights, piece.Kind) with { Name = piece.Title };
-            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => show.FindSameFile(sound) is { } there ? throw new RuleException($"{there.Name} is in the show already.") : new AddSound(sound, int.MaxValue), cancel));
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => show.FindSameFile(sound) is { } there ? throw new RuleException($"{there.Name} is already in the show.") : new AddSound(sound, int.MaxValue), cancel));
         });
 
         // In the place of a sound that may not be used, say: its cues keep all that is set of them.
@@ -43,7 +43,7 @@ internal static class CatalogueEndpoints
             var (piece, hash, figures) = await TakeAsync(pieceId, catalogue, files, import, library, cancel);
             if (stored.Show.Cues.Any(c => c.SoundId == soundId && c.Fit is not null)) await library.Fits.PieceAsync(hash, cancel);
             return await changes.AnswerAsync(await changes.ApplyAsync(
-                id, _ => new Several([new ReplaceSound(soundId, hash, piece.FileName, figures), new RenameSound(soundId, piece.Title), new SetRights(soundId, piece.Rights)], $"Put {piece.Title} in the place of {name}"), cancel));
+                id, _ => new Several([new ReplaceSound(soundId, hash, piece.FileName, figures), new RenameSound(soundId, piece.Title), new SetRights(soundId, piece.Rights)], $"Replaced {name} with {piece.Title}"), cancel));
         });
     }
 

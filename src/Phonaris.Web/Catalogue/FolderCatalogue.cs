@@ -29,7 +29,7 @@ internal sealed class FolderCatalogue(string? folder) : ISoundCatalogue
 
     public Task<(CataloguePiece Piece, Stream File)> OpenAsync(string id, CancellationToken cancel)
     {
-        var piece = _pieces.Value.FirstOrDefault(p => p.Id == id) ?? throw new RuleException("The catalogue has no such piece any more. Search once more.");
+        var piece = _pieces.Value.FirstOrDefault(p => p.Id == id) ?? throw new RuleException("The catalogue no longer has this piece. Search again.");
         return Task.FromResult<(CataloguePiece, Stream)>((piece, File.OpenRead(Path.Combine(folder!, Path.GetFileName(piece.FileName)))));
     }
 

@@ -18,6 +18,6 @@ internal sealed class Moods(TimeProvider clock, bool moody)
         if (!moody) return;
         var asked = Interlocked.Increment(ref _asked);
         if (asked % 3 == 0) await Task.Delay(Late, clock, cancel);
-        if (asked % 5 == 0) throw new RuleException($"{who} does not answer just now. Your show is not touched; try again in a moment.");
+        if (asked % 5 == 0) throw new RuleException($"{who} is not responding. Try again in a moment.");
     }
 }

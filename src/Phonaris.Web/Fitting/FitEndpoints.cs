@@ -27,7 +27,7 @@ internal static class FitEndpoints
             var cue = stored.Show.Cue(cueId);
             var sound = stored.Show.Sound(cue.SoundId);
             var length = Schedule.LengthFor(stored.Show, cueId);
-            if (length == 0) throw new RuleException("This cue lies on no slide that is shown; lay it on some first.", "cueId");
+            if (length == 0) throw new RuleException("All slides of this cue are hidden. Place it on others first.", "cueId");
             if (await Listen.QueueAsync(jobs, sounds, id, [sound], cancel) is { } job) return TypedResults.Accepted((string?)null, job);
             var piece = await sounds.Fits.PieceAsync(sound.Media, cancel);
             var compared = await CompareAsync(stored, cue, length, sounds, cancel);

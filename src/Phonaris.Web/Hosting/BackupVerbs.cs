@@ -17,8 +17,8 @@ internal static class BackupVerbs
         try
         {
             var (copied, missing) = verb == "backup" ? await Backup.MakeAsync(paths.Root, folder, null, CancellationToken.None) : await RestoreAsync(folder, paths);
-            Console.WriteLine(verb == "backup" ? $"Backed up {paths.Root} to {folder}: {copied} new files." : $"Restored {folder} to {paths.Root}: {copied} files that were missing.");
-            if (missing > 0) Console.WriteLine($"{missing} files that shows use could not be found. The shows say which when they are opened.");
+            Console.WriteLine(verb == "backup" ? $"Backed up {paths.Root} to {folder} with {copied} new files." : $"Restored {folder} to {paths.Root} with {copied} missing files.");
+            if (missing > 0) Console.WriteLine($"{missing} files that shows use are missing. Checks lists them in each show.");
             return 0;
         }
         catch (RuleException e)

@@ -22,11 +22,11 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
         }
         catch (RuleException)
         {
-            throw new RuleException($"Another Phonaris runs on {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or start this one with another data folder.");
+            throw new RuleException($"Another Phonaris is using {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or choose another data folder.");
         }
         catch (Exception e) when (e is UnauthorizedAccessException or IOException)
         {
-            throw new RuleException($"The data folder {paths.Root} cannot be written to. Choose another one, or see whose it is.");
+            throw new RuleException($"The data folder {paths.Root} cannot be written. Choose another one, or change its permissions.");
         }
     }
 

@@ -28,7 +28,7 @@ internal sealed class DemoShow(IOptions<AppOptions> options, ShowStore shows, Fi
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
-            log.LogWarning(e, "The demo show could not be added");
+            log.LogWarning(e, "Could not add the demo show");
         }
     }
 

@@ -61,7 +61,7 @@ internal sealed class Housekeeping(
             }
             catch (Exception e)
             {
-                log.LogWarning(e, "Not everything could be deleted; it is tried again");
+                log.LogWarning(e, "Could not delete everything, will retry");
             }
             await Task.Delay(Every, clock, stoppingToken).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
         }

@@ -8,7 +8,7 @@ namespace Phonaris.Web.Hosting;
 /// <summary>Turns exceptions into problem details (RFC 9457) whose title is a sentence for the person.</summary>
 internal sealed class Problems(IProblemDetailsService details, ILogger<Problems> log) : IExceptionHandler
 {
-    private const string NotUnderstood = "The request cannot be understood: something in it is missing, or is not of its kind.";
+    private const string NotUnderstood = "The request cannot be read: part of it is missing or has the wrong type.";
 
     public ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
@@ -17,12 +17,12 @@ internal sealed class Problems(IProblemDetailsService details, ILogger<Problems>
             RuleException e => (StatusCodes.Status400BadRequest, e.Message, e.Field),
             StaleEditException e => (StatusCodes.Status409Conflict, e.Message, null),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
-                (StatusCodes.Status413PayloadTooLarge, "That is larger than can be taken in.", null),
+                (StatusCodes.Status413PayloadTooLarge, "That is too large.", null),
             BadHttpRequestException e => (e.StatusCode, NotUnderstood, null),
             // JSON that does not say which kind of a thing it is, where there are several.
             NotSupportedException { Source: "System.Text.Json" } => (StatusCodes.Status400BadRequest, NotUnderstood, null),
             _ when Faults.IsDiskFull(exception) => (StatusCodes.Status507InsufficientStorage, DiskFull.Exception().Message, null),
-            _ => (StatusCodes.Status500InternalServerError, "Something went wrong here, and it is our fault. What you did before is kept.", null),
+            _ => (StatusCodes.Status500InternalServerError, "Something went wrong in Phonaris. Your saved changes are safe. Try again.", null),
         };
         // Handled exceptions are told to nobody otherwise.
         if (status == StatusCodes.Status500InternalServerError) log.LogError(exception, "{Method} {Path} failed", httpContext.Request.Method, httpContext.Request.Path);

@@ -10,7 +10,7 @@ internal static class StartFailure
     {
         RuleException e => e.Message,
         _ when Causes(exception).OfType<AddressInUseException>().Any() =>
-            "The port is in use: something else listens on it, perhaps another Phonaris. End that, or choose another port with PHONARIS_PORT.",
+            "The port is in use, perhaps by another Phonaris. Stop it, or choose another port with PHONARIS_PORT.",
         _ when Faults.IsDiskFull(exception) => "The disk is full. Free some space and start again.",
         _ => $"Phonaris could not start: {exception.Message}",
     };

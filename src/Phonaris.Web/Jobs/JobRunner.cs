@@ -116,7 +116,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
             }
             catch (Exception e)
             {
-                log.LogError(e, "The state of job {Id} ({Kind}) could not be sent to pages", row.Id, row.Kind);
+                log.LogError(e, "Could not send the state of job {Id} ({Kind}) to pages", row.Id, row.Kind);
             }
             finally
             {
@@ -137,7 +137,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         {
             if (await store.BeginAsync(row.Id) is not { } attempts) return;
             if (attempts >= MostAttempts)
-                throw new RuleException($"{row.Name}: Phonaris ended twice while it worked on this, so it is not begun a third time. Bring in another file, or try again later.");
+                throw new RuleException($"{row.Name}: Phonaris stopped twice while processing this, so it will not start again. Try another file.");
             await TellAsync(JobView.Of(row) with { State = JobState.Running, Progress = 0 });
             result = await works.Single(w => w.Kind == row.Kind).RunAsync(row, new Progress(this, row, f => reached = f), cancel);
             reached = 1;
@@ -162,7 +162,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
         catch (Exception e)
         {
             log.LogError(e, "Job {Id} ({Kind}) failed", row.Id, row.Kind);
-            (state, problem) = (JobState.Failed, $"{row.Name}: something went wrong here, and it is our fault. Nothing half-made was kept.");
+            (state, problem) = (JobState.Failed, $"{row.Name}: something went wrong in Phonaris. Try again.");
         }
         await EndAsync(row, state, reached, problem, result, stopping);
     }
@@ -182,7 +182,7 @@ internal sealed class JobRunner(JobStore store, IEnumerable<IJobWork> works, IPa
             }
             catch (Exception e)
             {
-                log.LogWarning(e, "How job {Id} ended cannot be kept yet", row.Id);
+                log.LogWarning(e, "Could not save the outcome of job {Id}, will retry", row.Id);
                 return false;
             }
         }

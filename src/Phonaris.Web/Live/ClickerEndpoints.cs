@@ -20,7 +20,7 @@ internal static class ClickerEndpoints
     {
         var clicker = app.MapGroup("/clicker").AddEndpointFilter((context, next) =>
         {
-            if (context.HttpContext.Request.ContentLength > LongestBody) throw new RuleException("That is too long for a clicker.", "body");
+            if (context.HttpContext.Request.ContentLength > LongestBody) throw new RuleException("That message is too long for a clicker.", "body");
             return next(context);
         }).ExcludeFromDescription();
         clicker.MapGet("", (HttpResponse response) =>

@@ -88,7 +88,7 @@ internal sealed class ClickerHost(ClickerRooms rooms, IPages pages, IOptions<App
         }
         catch (IOException e) when (e.InnerException is AddressInUseException)
         {
-            log.LogWarning("Port {Port} is in use, so clickers join at another one. A firewall may keep them out; set Phonaris:ClickerPort to a free port", options.Value.ClickerPort);
+            log.LogWarning("Port {Port} is in use, so clickers join at another one, which a firewall may block. Set Phonaris:ClickerPort to a free port", options.Value.ClickerPort);
             return await StartAsync(0);
         }
     }

@@ -51,7 +51,7 @@ internal sealed class ClickerRooms(TimeProvider clock)
                 return room.Admit();
             }
             Remember(address, tries.Count + 1, now);
-            throw new RuleException("That is not the code. It is on the presenter's page, under Clicker.", "code");
+            throw new RuleException("Wrong code. The presenter finds it under Clicker.", "code");
         }
     }
 

@@ -33,7 +33,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
     public async Task<Deck> ReadAsync(IEnumerable<(string Name, string Hash)> files, CancellationToken cancel)
     {
         ValueList<DeckFile> found = [.. files.Select(f => new DeckFile(store.PathOf(f.Hash), f.Name, f.Hash))];
-        if (found.Count == 0) throw new RuleException("There is no file to read a deck from.", "files");
+        if (found.Count == 0) throw new RuleException("Choose at least one file of the deck.", "files");
         return (await AskAsync(new(found, null), found[0].Name, [], cancel)).Deck!;
     }
 

@@ -88,7 +88,7 @@ internal sealed class ReaderProcess : IDisposable
 
     /// <summary>Says that a deck is more than can be read.</summary>
     public static RuleException TooMuch(string name) =>
-        new($"{name} asks for more than a deck may: it takes too much memory or time to read, or goes too deep. Save it once more, simpler, or as PDF.");
+        new($"{name} is too complex to read. Simplify it, or save it as PDF.");
 
     public void Dispose()
     {

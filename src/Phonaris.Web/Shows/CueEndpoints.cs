@@ -36,7 +36,7 @@ internal static class CueEndpoints
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
             var made = chosen.ReadyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == chosen.ReadyMade)
-                ?? throw new RuleException("Those settings are no longer kept.", "readyMade");
+                ?? throw new RuleException("That preset no longer exists.", "readyMade");
             return await changes.AnswerAsync(await changes.ApplyAsync(id, show => ReadyMade.ToEdit(show, made, chosen.CueIds), cancel));
         });
 
@@ -47,7 +47,7 @@ internal static class CueEndpoints
             string id, Pasted pasted, ShowStore shows, ShowChanges changes, FileStore files, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            if (pasted.Clip.Cues.Any(c => !files.Has(c.Sound.Media))) throw new RuleException("A sound of these cues is not here. Bring it in first.", "clip");
+            if (pasted.Clip.Cues.Any(c => !files.Has(c.Sound.Media))) throw new RuleException("A sound of these cues is missing. Add it first.", "clip");
             return await changes.AnswerAsync(await changes.ApplyAsync(id, show => pasted.Clip.ToEdit(show, pasted.SlideId, NewId.Next), cancel));
         });
 

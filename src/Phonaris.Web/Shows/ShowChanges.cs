@@ -101,5 +101,5 @@ internal sealed class ShowChanges(
         return stored;
     }
 
-    private void Failed(Exception e, StoredShow stored) => log.LogError(e, "Revision {Revision} of show {Id} is kept; telling of it failed", stored.Revision, stored.Id);
+    private void Failed(Exception e, StoredShow stored) => log.LogError(e, "Saved revision {Revision} of show {Id}, but could not notify pages", stored.Revision, stored.Id);
 }

@@ -23,7 +23,7 @@ internal static class VersionEndpoints
         api.MapPost("/shows/{id}/versions/{versionId}/goback", async (
             string id, string versionId, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
         {
-            var (name, show) = await kept.FindAsync(id, versionId, cancel) ?? throw new RuleException("That version is no longer kept.", "version");
+            var (name, show) = await kept.FindAsync(id, versionId, cancel) ?? throw new RuleException("That version no longer exists.", "version");
             return await changes.AnswerAsync(await changes.ApplyAsync(id, _ => new GoBack(show, name), cancel));
         });
     }

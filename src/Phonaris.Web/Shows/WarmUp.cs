@@ -38,7 +38,7 @@ internal sealed class WarmUp(
         }
         catch (Exception e)
         {
-            log.LogWarning(e, "The first edit may take a moment longer");
+            log.LogWarning(e, "Warm-up failed, so the first edit may be slower");
         }
     }
 

@@ -12,7 +12,7 @@ public sealed record AddHotspot(string CueId) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: a hotspot on its slide";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: added a hotspot";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/hotspot", $"sound:{before.Cue(CueId).SoundId}/name"];

@@ -14,8 +14,8 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
         ArgumentNullException.ThrowIfNull(show);
         if (Slides.Count == 0) throw new RuleException("There are no slides to add.", "slides");
         if (show.Slides.Count + Slides.Count > MostSlides)
-            throw new RuleException($"A show holds at most {MostSlides:N0} slides; this would make {show.Slides.Count + Slides.Count:N0}.", "slides");
-        if (Slides.Any(s => show.SlideIndex(s.Id) >= 0)) throw new RuleException("These slides are in the show already.", "slides");
+            throw new RuleException($"A show can have at most {MostSlides:N0} slides, and this would make {show.Slides.Count + Slides.Count:N0}.", "slides");
+        if (Slides.Any(s => show.SlideIndex(s.Id) >= 0)) throw new RuleException("These slides are already in the show.", "slides");
         foreach (var slide in Slides) Validate(slide);
         var index = Math.Clamp(Index, 0, show.Slides.Count);
         return new(
@@ -37,6 +37,6 @@ public sealed record AddSlides(ValueList<Slide> Slides, int Index) : Edit
         SetSteps.Validate(slide.Steps);
         Cards.Validate(slide.Picture);
         if (slide.Text.Length > Slide.LongestText || slide.Notes.Length > Slide.LongestText)
-            throw new RuleException($"The text and the notes of a slide have at most {Slide.LongestText:N0} characters.", "slides");
+            throw new RuleException($"The text and the notes of a slide can have at most {Slide.LongestText:N0} characters.", "slides");
     }
 }

@@ -11,7 +11,7 @@ public sealed record ArrangeSlides(ValueList<string> Order, ValueList<CueSpan> S
     {
         ArgumentNullException.ThrowIfNull(show);
         if (Order.Count != show.Slides.Count || Order.Distinct().Count() != Order.Count)
-            throw new RuleException("Slides have come or gone meanwhile; their order cannot be taken back.", "slides");
+            throw new RuleException("The order cannot be undone because slides were added or removed since.", "slides");
         var inverse = new ArrangeSlides(
             [.. show.Slides.Select(s => s.Id)], [.. Spans.Select(s => new CueSpan(s.CueId, show.Cue(s.CueId).Span!))], show.Sections);
         var next = show with { Slides = [.. Order.Select(show.Slide)], Sections = Arranged };
@@ -24,7 +24,7 @@ public sealed record ArrangeSlides(ValueList<string> Order, ValueList<CueSpan> S
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => "Put the slides back in order";
+    public override string Sentence(Show before) => "Restored the order of the slides";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections"];

@@ -9,7 +9,7 @@ public sealed record GoBack(Show Show, string Version) : Edit
     public override Applied Apply(Show show) => new(Show, new GoBack(show, Version));
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Went back to “{Version}”";
+    public override string Sentence(Show before) => $"Restored version “{Version}”";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [Edits.Touches.All];

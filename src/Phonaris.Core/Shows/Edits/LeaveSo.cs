@@ -22,15 +22,15 @@ public sealed record LeaveSo(string Finding, bool Left) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => Left ? "A finding left so" : "A finding no longer left so";
+    public override string Sentence(Show before) => Left ? "Ignored a finding" : "Stopped ignoring a finding";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"show/leftSo/{Finding}"];
 
     internal static void Validate(ValueList<string>? findings)
     {
-        if (findings is null || findings.Any(f => f is not { Length: > 0 and <= Longest })) throw new RuleException($"What is left so is named in 1 to {Longest:N0} characters.", "leftSo");
-        if (findings.Count > Most) throw new RuleException($"At most {Most:N0} findings can be left so. Put some of them right.", "leftSo");
-        if (findings.Zip(findings.Skip(1)).Any(f => string.CompareOrdinal(f.First, f.Second) >= 0)) throw new RuleException("What is left so is listed once, in order.", "leftSo");
+        if (findings is null || findings.Any(f => f is not { Length: > 0 and <= Longest })) throw new RuleException($"The key of an ignored finding must have 1 to {Longest:N0} characters.", "leftSo");
+        if (findings.Count > Most) throw new RuleException($"At most {Most:N0} findings can be ignored. Fix some of them.", "leftSo");
+        if (findings.Zip(findings.Skip(1)).Any(f => string.CompareOrdinal(f.First, f.Second) >= 0)) throw new RuleException("Ignored findings must be in order, each once.", "leftSo");
     }
 }

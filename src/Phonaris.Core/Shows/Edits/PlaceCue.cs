@@ -12,14 +12,14 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (show.Cues.Count >= MostCues) throw new RuleException($"A show holds at most {MostCues:N0} cues.", "cue");
-        if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is in the show already.", "cue");
+        if (show.Cues.Count >= MostCues) throw new RuleException($"A show can have at most {MostCues:N0} cues.", "cue");
+        if (show.Cues.Any(c => c.Id == Cue.Id)) throw new RuleException("That cue is already in the show.", "cue");
         Validate(show, Cue);
         return new(show with { Cues = show.Cues.Insert(Math.Clamp(Index, 0, show.Cues.Count), Cue) }, new RemoveCue(Cue.Id));
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Laid {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
+    public override string Sentence(Show before) => $"Placed {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{Cue.Id}", $"sound:{Cue.SoundId}/cues/{Cue.Id}", Edits.Touches.InOrder(Cue.Id)];

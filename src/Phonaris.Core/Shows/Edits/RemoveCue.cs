@@ -13,7 +13,7 @@ public sealed record RemoveCue(string CueId) : Edit
         var waiting = Waiting(show).ToList();
         var cues = show.Cues.RemoveAt(index).Select(c => waiting.Contains(c) ? c with { Start = CueStart.WithSlide } : c);
         Edit back = new PlaceCue(cue, index);
-        if (waiting.Count > 0) back = new Several([back, .. waiting.Select(c => new SetStart(c.Id, c.Start))], $"Put {show.CueName(CueId)} back");
+        if (waiting.Count > 0) back = new Several([back, .. waiting.Select(c => new SetStart(c.Id, c.Start))], $"Restored {show.CueName(CueId)}");
         return new(show with { Cues = [.. cues] }, back);
     }
 
@@ -21,7 +21,7 @@ public sealed record RemoveCue(string CueId) : Edit
     public override string Sentence(Show before)
     {
         var waiting = string.Join(", ", Waiting(before).Select(c => before.CueName(c.Id)));
-        return $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}{(waiting.Length == 0 ? "" : $"; starting with its slide now: {waiting}")}";
+        return $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}{(waiting.Length == 0 ? "" : $". Now starting with their slides: {waiting}")}";
     }
 
     /// <inheritdoc/>

@@ -9,7 +9,7 @@ public sealed record RemoveSound(string SoundId) : Edit
     {
         ArgumentNullException.ThrowIfNull(show);
         var sound = show.Sound(SoundId);
-        if (sound.Removed) throw new RuleException($"{sound.Name} is removed already.", "sound");
+        if (sound.Removed) throw new RuleException($"{sound.Name} is already removed.", "sound");
         if (show.Cues.Any(c => c.SoundId == SoundId))
         {
             var spans = show.Cues.Where(c => c.SoundId == SoundId && c.Span is not null).Select(c => new CueSpan(c.Id, c.Span!)).ToValueList();
@@ -26,7 +26,7 @@ public sealed record RemoveSound(string SoundId) : Edit
     public override string Sentence(Show before)
     {
         var parked = before.Cues.Count(c => c.SoundId == SoundId);
-        return $"Removed {before.Sound(SoundId).Name}{(parked == 0 ? "" : parked == 1 ? "; its cue is parked" : $"; its {parked} cues are parked")}";
+        return $"Removed {before.Sound(SoundId).Name}{(parked == 0 ? "" : parked == 1 ? " and parked its cue" : $" and parked its {parked} cues")}";
     }
 
     /// <inheritdoc/>
@@ -43,7 +43,7 @@ public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Ed
     {
         ArgumentNullException.ThrowIfNull(show);
         var sound = show.Sound(SoundId);
-        if (!sound.Removed) throw new RuleException($"{sound.Name} is there already.", "sound");
+        if (!sound.Removed) throw new RuleException($"{sound.Name} is already in the show.", "sound");
         var next = show.With(sound with { Removed = false });
         foreach (var (cueId, span) in Spans)
         {
@@ -54,7 +54,7 @@ public sealed record RestoreSound(string SoundId, ValueList<CueSpan> Spans) : Ed
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Brought {before.Sound(SoundId).Name} back";
+    public override string Sentence(Show before) => $"Restored {before.Sound(SoundId).Name}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}", .. Edits.Touches.Spans(Spans)];

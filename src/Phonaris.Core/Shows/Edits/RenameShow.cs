@@ -25,6 +25,6 @@ public sealed record RenameShow(string Title) : Edit
     public static string Validate(string title)
     {
         ArgumentNullException.ThrowIfNull(title);
-        return title.Length <= LongestTitle ? Names.Plain(title) : throw new RuleException($"A title has at most {LongestTitle} characters.", "title");
+        return title.Length <= LongestTitle ? Names.Plain(title) : throw new RuleException($"A title can have at most {LongestTitle} characters.", "title");
     }
 }

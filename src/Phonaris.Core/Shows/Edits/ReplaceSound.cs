@@ -25,9 +25,9 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (Figures.Frames <= 0) throw new RuleException($"{FileName} holds no sound.", "sound");
+        if (Figures.Frames <= 0) throw new RuleException($"{FileName} has no audio.", "sound");
         var sound = show.Sound(SoundId);
-        if (sound.Video is null != Video is null) throw new RuleException(Video is null ? $"{FileName} has no pictures: it cannot take the place of a video." : $"{FileName} is a video: it cannot take the place of a sound.", "sound");
+        if (sound.Video is null != Video is null) throw new RuleException(Video is null ? $"{FileName} has no video, so it cannot replace one." : $"{FileName} is a video, so it cannot replace a sound.", "sound");
         Video?.Validate();
         var markers = Markers ?? sound.Markers.Where(m => m.Frame <= Figures.Frames).ToValueList();
         var next = show.With(sound with { Media = Media, FileName = FileName, Figures = Figures, Markers = markers, Video = Video });
@@ -39,7 +39,7 @@ public sealed record ReplaceSound(string SoundId, string Media, string FileName,
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.Sound(SoundId).Name} is now {FileName}";
+    public override string Sentence(Show before) => $"Replaced the file of {before.Sound(SoundId).Name} with {FileName}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Edits.Touches.SoundWithCues(before, SoundId, "part", "loop", "fit");

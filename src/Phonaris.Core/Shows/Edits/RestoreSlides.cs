@@ -23,7 +23,7 @@ public sealed record RestoreSlides(ValueList<SlidePlace> Places, ValueList<CueSp
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        Places.Count == 1 ? $"Put “{Places[0].Slide.Title}” back" : $"Put {Places.Count} slides back";
+        Places.Count == 1 ? $"Restored “{Places[0].Slide.Title}”" : $"Restored {Places.Count} slides";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [Edits.Touches.Order, "sections", .. Places.Select(p => $"slide:{p.Slide.Id}")];

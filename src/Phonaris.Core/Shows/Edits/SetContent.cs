@@ -25,7 +25,7 @@ public sealed record SetContent(
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"“{before.Slide(SlideId).Title}” changed with its deck";
+    public override string Sentence(Show before) => $"Updated “{before.Slide(SlideId).Title}” from its deck";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"slide:{SlideId}/title", $"slide:{SlideId}/notes", $"slide:{SlideId}/picture", $"slide:{SlideId}/steps"];

@@ -15,13 +15,13 @@ public sealed record SetDelay(string CueId, long DelayMs) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: begins after {Say.Seconds(before.Cue(CueId).DelayMs)} → {Say.Seconds(DelayMs)}";
+        $"{before.CueName(CueId)}: delay {Say.Seconds(before.Cue(CueId).DelayMs)} → {Say.Seconds(DelayMs)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/delay"];
 
     internal static void Validate(long ms)
     {
-        if (ms is < 0 or > Slide.GreatestHoldMs) throw new RuleException("A delay lasts from 0 s to four hours.", "delay");
+        if (ms is < 0 or > Slide.GreatestHoldMs) throw new RuleException("A delay must be between 0 s and 4 hours.", "delay");
     }
 }

@@ -14,7 +14,7 @@ public sealed record SetDuck(string CueId, Duck? Duck) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: beds make room {(Duck is null ? "as for all voices" : "in its own way")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: ducking {(Duck is null ? "as in the show" : "with its own settings")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/duck"];
@@ -22,7 +22,7 @@ public sealed record SetDuck(string CueId, Duck? Duck) : Edit
     internal static void Validate(Duck? duck)
     {
         if (duck is not { AttackMs: >= Duck.LeastMs and <= Duck.GreatestMs, ReleaseMs: >= Duck.LeastMs and <= Duck.GreatestMs, HoldMs: >= 0 and <= Duck.GreatestMs })
-            throw new RuleException("Beds go down and up within 5 ms to 10 s, and stay down for at most 10 s after a voice.", "duck");
-        if (duck.DepthDb is not (null or (>= 0 and <= Duck.GreatestDb))) throw new RuleException($"Beds go down by 0 to {Duck.GreatestDb} dB.", "duck");
+            throw new RuleException("Attack and release must be between 5 ms and 10 s, and the hold at most 10 s.", "duck");
+        if (duck.DepthDb is not (null or (>= 0 and <= Duck.GreatestDb))) throw new RuleException($"The ducking depth must be between 0 and {Duck.GreatestDb} dB.", "duck");
     }
 }

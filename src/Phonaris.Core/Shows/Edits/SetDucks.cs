@@ -13,7 +13,7 @@ public sealed record SetDucks(string CueId, bool Ducks) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Ducks ? "beds make room for it" : "beds do not make room for it")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: ducking {(Ducks ? "on" : "off")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/ducks"];

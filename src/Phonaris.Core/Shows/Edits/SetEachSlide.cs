@@ -14,7 +14,7 @@ public sealed record SetEachSlide(string CueId, bool EachSlide) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: {(EachSlide ? "anew on every slide" : "once across its span")}";
+        $"{before.CueName(CueId)}: {(EachSlide ? "restarts on every slide" : "plays once across its slides")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/each"];

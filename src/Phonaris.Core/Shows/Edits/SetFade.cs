@@ -20,14 +20,14 @@ public sealed record SetFade(string CueId, FadeEnd End, Fade Fade) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: fades {(End == FadeEnd.In ? "in" : "out")} over {Say.Seconds(Fade.Ms)}";
+        $"{before.CueName(CueId)}: fade {(End == FadeEnd.In ? "in" : "out")} {Say.Seconds(Fade.Ms)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/fade{End}"];
 
     internal static void Validate(Fade fade)
     {
-        if (fade.Ms is < 0 or > Fade.GreatestMs) throw new RuleException("A fade lasts from 0 s to five minutes.", "fade");
+        if (fade.Ms is < 0 or > Fade.GreatestMs) throw new RuleException("A fade must be between 0 s and 5 minutes.", "fade");
     }
 }
 

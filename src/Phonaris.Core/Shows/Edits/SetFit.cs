@@ -22,13 +22,13 @@ public sealed record SetFit(string CueId, FitRecipe? Fit) : Edit
     internal static void Validate(Sound sound, FitRecipe? fit)
     {
         if (fit is null) return;
-        if (!Enum.IsDefined(fit.Method)) throw new RuleException("There is no such way to fit.", "method");
-        if (fit.Joins is < -FitRecipe.MostJoins or > FitRecipe.MostJoins) throw new RuleException("Fewer or more joins goes from −2 to 2.", "joins");
+        if (!Enum.IsDefined(fit.Method)) throw new RuleException("There is no such fit method.", "method");
+        if (fit.Joins is < -FitRecipe.MostJoins or > FitRecipe.MostJoins) throw new RuleException("Fewer or more edits must be between −2 and 2.", "joins");
         if (fit.Forbidden.Count > FitRecipe.MostPlaces || fit.Wanted.Count > FitRecipe.MostPlaces || fit.Kept.Count > FitRecipe.MostPlaces)
-            throw new RuleException($"No more than {FitRecipe.MostPlaces} joins can be wanted or forbidden, or passages kept.", "forbidden");
-        if (!fit.Forbidden.Concat(fit.Wanted).All(l => l.IsWithin(sound.Frames))) throw new RuleException("A join leads from one place within the sound to another.", "joins");
-        if (fit.EndFrame is { } end && (end <= 0 || end > sound.Frames)) throw new RuleException("Where it is to end lies within the sound.", "endFrame");
+            throw new RuleException($"At most {FitRecipe.MostPlaces} edits can be requested or excluded, or passages kept.", "forbidden");
+        if (!fit.Forbidden.Concat(fit.Wanted).All(l => l.IsWithin(sound.Frames))) throw new RuleException("An edit must lead from one point within the sound to another.", "joins");
+        if (fit.EndFrame is { } end && (end <= 0 || end > sound.Frames)) throw new RuleException("The end point must be within the sound.", "endFrame");
         if (fit.Kept.Any(k => k.FromFrame < 0 || k.ToFrame > sound.Figures.Frames || k.FromFrame >= k.ToFrame))
-            throw new RuleException("A passage to be kept lies within the sound and ends after it begins.", "kept");
+            throw new RuleException("A kept passage must be within the sound and end after it starts.", "kept");
     }
 }

@@ -16,13 +16,13 @@ public sealed record SetHandover(string CueId, long Ms) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: handover {Say.Seconds(before.Cue(CueId).HandoverMs)} → {Say.Seconds(Ms)}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: crossfade {Say.Seconds(before.Cue(CueId).HandoverMs)} → {Say.Seconds(Ms)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/handover"];
 
     internal static void Validate(long ms)
     {
-        if (ms is < 0 or > Fade.GreatestMs) throw new RuleException("A handover lasts from 0 s to five minutes.", "handover");
+        if (ms is < 0 or > Fade.GreatestMs) throw new RuleException("A crossfade must be between 0 s and 5 minutes.", "handover");
     }
 }

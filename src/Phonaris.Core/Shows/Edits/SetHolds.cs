@@ -24,16 +24,16 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     /// <exception cref="RuleException">It is too long, or negative.</exception>
     internal static void ValidateBreath(long breathMs)
     {
-        if (breathMs is < 0 or > Slide.LongestBreathMs) throw new RuleException("A slide stays at most a minute longer than what it follows.", "hold");
+        if (breathMs is < 0 or > Slide.LongestBreathMs) throw new RuleException("The pause after the voice or video can be at most 1 minute.", "hold");
     }
 
     /// <inheritdoc/>
     public override string Sentence(Show before)
     {
-        if (Holds.Count != 1) return Holds.Count > 1 && Holds.All(h => h.StaysFor is not null) ? $"{Holds.Count} slides stay as long as what plays on them" : $"Hold of {Holds.Count} slides changed";
+        if (Holds.Count != 1) return Holds.Count > 1 && Holds.All(h => h.StaysFor is not null) ? $"Matched the holds of {Holds.Count} slides to what plays on them" : $"Changed the holds of {Holds.Count} slides";
         var (slide, (_, ms, staysFor, breathMs)) = (before.Slide(Holds[0].SlideId), Holds[0]);
         return staysFor is not null && before.FindCue(staysFor) is not null
-            ? $"“{slide.Title}” stays as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" and {Say.Seconds(breathMs)}" : "")}"
+            ? $"“{slide.Title}”: hold as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" plus {Say.Seconds(breathMs)}" : "")}"
             : $"“{slide.Title}”: hold {Say.Seconds(slide.HoldMs)} → {Say.Seconds(ms)}";
     }
 
@@ -45,7 +45,7 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
     public static void Validate(long ms)
     {
         if (ms is < Slide.LeastHoldMs or > Slide.GreatestHoldMs)
-            throw new RuleException("A hold lasts from 0.1 s to four hours.", "hold");
+            throw new RuleException("A hold must be between 0.1 s and 4 hours.", "hold");
     }
 }
 

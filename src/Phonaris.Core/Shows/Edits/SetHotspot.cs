@@ -16,7 +16,7 @@ public sealed partial record SetHotspot(string CueId, Hotspot? Hotspot) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Hotspot is null ? "no hotspot" : "hotspot set")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Hotspot is null ? "removed its hotspot" : "changed its hotspot")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/hotspot"];
@@ -24,13 +24,13 @@ public sealed partial record SetHotspot(string CueId, Hotspot? Hotspot) : Edit
     internal static void Validate(Hotspot? spot)
     {
         if (spot is null) return;
-        if (spot is not { X: >= 0 and <= 1, Y: >= 0 and <= 1 }) throw new RuleException("A hotspot lies on the slide.", "hotspot");
-        if (spot.Size is not (>= Hotspot.LeastSize and <= Hotspot.GreatestSize)) throw new RuleException("A hotspot is from 2 to 100 % as wide as its slide.", "size");
-        if (spot.Turn is not (>= -180 and <= 180)) throw new RuleException("A hotspot is turned by −180 to 180 degrees.", "turn");
-        if (spot.Opacity is not (>= 0 and <= 1)) throw new RuleException("An opacity lies between 0 and 100 %.", "opacity");
-        if (!ColorPattern().IsMatch(spot.Color)) throw new RuleException("A colour is written as #rrggbb.", "color");
+        if (spot is not { X: >= 0 and <= 1, Y: >= 0 and <= 1 }) throw new RuleException("A hotspot must be on its slide.", "hotspot");
+        if (spot.Size is not (>= Hotspot.LeastSize and <= Hotspot.GreatestSize)) throw new RuleException("A hotspot must be 2% to 100% as wide as its slide.", "size");
+        if (spot.Turn is not (>= -180 and <= 180)) throw new RuleException("The rotation must be between −180° and 180°.", "turn");
+        if (spot.Opacity is not (>= 0 and <= 1)) throw new RuleException("The opacity must be between 0% and 100%.", "opacity");
+        if (!ColorPattern().IsMatch(spot.Color)) throw new RuleException("A colour must be written as #rrggbb.", "color");
         if (spot.Alternative.Length > Hotspot.LongestAlternative)
-            throw new RuleException($"A text alternative has at most {Hotspot.LongestAlternative} characters.", "alternative");
+            throw new RuleException($"A text alternative can have at most {Hotspot.LongestAlternative} characters.", "alternative");
     }
 
     [GeneratedRegex("^#[0-9a-fA-F]{6}$")]

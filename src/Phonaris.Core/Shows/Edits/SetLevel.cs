@@ -24,6 +24,6 @@ public sealed record SetLevel(string CueId, double LevelDb, bool Follows = false
     internal static void Validate(double db)
     {
         // The pattern is false for NaN as well.
-        if (db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level lies between −60 and +24 dB.", "level");
+        if (db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level must be between −60 and +24 dB.", "level");
     }
 }

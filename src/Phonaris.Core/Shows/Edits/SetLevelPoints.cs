@@ -14,7 +14,7 @@ public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) 
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Points.Count == 0 ? "an even level" : Points.Count == 1 ? "one level point" : $"{Points.Count} level points")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Points.Count == 0 ? "no level points" : Points.Count == 1 ? "1 level point" : $"{Points.Count} level points")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/points"];
@@ -22,12 +22,12 @@ public sealed record SetLevelPoints(string CueId, ValueList<LevelPoint> Points) 
     internal static void Validate(ValueList<LevelPoint> points)
     {
         ArgumentNullException.ThrowIfNull(points);
-        if (points.Count > LevelPoint.Most) throw new RuleException($"A cue has at most {LevelPoint.Most} level points.", "points");
+        if (points.Count > LevelPoint.Most) throw new RuleException($"A cue can have at most {LevelPoint.Most} level points.", "points");
         for (var i = 0; i < points.Count; i++)
         {
             if (points[i].AtMs < 0 || points[i].AtMs > Slide.GreatestHoldMs || (i > 0 && points[i].AtMs <= points[i - 1].AtMs))
-                throw new RuleException("Level points follow one another from the cue's start on.", "points");
-            if (points[i].Db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level point lies between −60 and +24 dB.", "points");
+                throw new RuleException("Level points must be in order, from the start of the cue.", "points");
+            if (points[i].Db is not (>= Cue.LeastLevelDb and <= Cue.GreatestLevelDb)) throw new RuleException("A level point must be between −60 and +24 dB.", "points");
         }
     }
 }

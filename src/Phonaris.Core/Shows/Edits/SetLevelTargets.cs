@@ -13,12 +13,12 @@ public sealed record SetLevelTargets(LevelTargets Targets) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Levels for {Targets.For switch
+    public override string Sentence(Show before) => $"Level targets: {Targets.For switch
     {
         TargetsFor.Room => "a room",
         TargetsFor.Web => "the web",
         TargetsFor.Broadcast => "broadcast",
-        _ => "figures of its own",
+        _ => "custom",
     }}";
 
     /// <inheritdoc/>
@@ -26,10 +26,10 @@ public sealed record SetLevelTargets(LevelTargets Targets) : Edit
 
     internal static void Validate(LevelTargets? targets)
     {
-        if (targets is null) throw new RuleException("Say how loud each kind of sound is to be.", "targets");
+        if (targets is null) throw new RuleException("A target is needed for each kind of sound.", "targets");
         foreach (var lufs in (double[])[targets.VoiceLufs, targets.BedLufs, targets.BedUnderVoiceLufs, targets.SpotLufs, targets.WholeLufs])
-            if (lufs is not (>= LevelTargets.LeastLufs and <= LevelTargets.GreatestLufs)) throw new RuleException("A loudness to aim at lies between −60 and −5 LUFS.", "targets");
-        if (targets.TruePeakDbtp is not (>= LevelTargets.LeastPeakDbtp and <= LevelTargets.GreatestPeakDbtp)) throw new RuleException("The highest true peak lies between −20 and −1 dBTP.", "targets");
-        if (targets.BedUnderVoiceLufs > targets.BedLufs) throw new RuleException("A bed is no louder under a voice than alone.", "targets");
+            if (lufs is not (>= LevelTargets.LeastLufs and <= LevelTargets.GreatestLufs)) throw new RuleException("A loudness target must be between −60 and −5 LUFS.", "targets");
+        if (targets.TruePeakDbtp is not (>= LevelTargets.LeastPeakDbtp and <= LevelTargets.GreatestPeakDbtp)) throw new RuleException("The highest true peak must be between −20 and −1 dBTP.", "targets");
+        if (targets.BedUnderVoiceLufs > targets.BedLufs) throw new RuleException("The target for beds under voices cannot be higher than for beds alone.", "targets");
     }
 }

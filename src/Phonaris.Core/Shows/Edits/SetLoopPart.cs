@@ -14,7 +14,7 @@ public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Part is null ? "all of it goes round" : $"{Say.Time(Part.FromFrame)} to {Say.Time(Part.ToFrame)} goes round")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Part is null ? "loops the whole clip" : $"loops {Say.Time(Part.FromFrame)} to {Say.Time(Part.ToFrame)}")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/loop"];
@@ -23,7 +23,7 @@ public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
     {
         if (part is null) return;
         if (part.FromFrame < 0 || part.ToFrame > sound.Frames)
-            throw new RuleException($"{sound.Name} lasts {Say.Time(sound.Frames)}; the part that goes round must lie within it.", "loop");
-        if (part.ToFrame - part.FromFrame < SetPart.LeastFrames) throw new RuleException("The part that goes round lasts at least 0.01 s.", "loop");
+            throw new RuleException($"The loop must be within {sound.Name}, which lasts {Say.Time(sound.Frames)}.", "loop");
+        if (part.ToFrame - part.FromFrame < SetPart.LeastFrames) throw new RuleException("The loop must last at least 0.01 s.", "loop");
     }
 }

@@ -15,18 +15,18 @@ public sealed record SetMarkers(string SoundId, ValueList<Marker> Markers) : Edi
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Markers of {before.Sound(SoundId).Name} changed";
+    public override string Sentence(Show before) => $"Changed the markers of {before.Sound(SoundId).Name}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/markers"];
 
     internal static void Validate(Sound sound, ValueList<Marker> markers)
     {
-        if (markers.Count > Sound.MostMarkers) throw new RuleException($"A sound has at most {Sound.MostMarkers} markers.", "markers");
-        if (markers.DistinctBy(m => m.Id).Count() != markers.Count) throw new RuleException("Two markers are the same.", "markers");
+        if (markers.Count > Sound.MostMarkers) throw new RuleException($"A sound can have at most {Sound.MostMarkers} markers.", "markers");
+        if (markers.DistinctBy(m => m.Id).Count() != markers.Count) throw new RuleException("Two markers have the same id.", "markers");
         foreach (var marker in markers)
         {
-            if (marker.Frame < 0 || marker.Frame > sound.Frames) throw new RuleException($"{sound.Name} lasts {Say.Time(sound.Frames)}; a marker lies within it.", "markers");
+            if (marker.Frame < 0 || marker.Frame > sound.Frames) throw new RuleException($"A marker must be within {sound.Name}, which lasts {Say.Time(sound.Frames)}.", "markers");
             RenameShow.Validate(marker.Name);
         }
     }

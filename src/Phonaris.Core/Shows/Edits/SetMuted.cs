@@ -13,7 +13,7 @@ public sealed record SetMuted(string CueId, bool Muted) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Muted ? "muted" : "sounds again")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Muted ? "muted" : "unmuted")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/muted"];

@@ -24,8 +24,8 @@ public sealed record SetPictures(ValueList<SlidePicture> Pictures) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) => Pictures.Count == 1
-        ? $"Gave “{before.Slide(Pictures[0].SlideId).Title}” another picture"
-        : $"Gave {Pictures.Count} slides other pictures";
+        ? $"Changed the picture of “{before.Slide(Pictures[0].SlideId).Title}”"
+        : $"Changed the pictures of {Pictures.Count} slides";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Pictures.SelectMany(p => (string[])[$"slide:{p.SlideId}/picture", $"slide:{p.SlideId}/steps"]);

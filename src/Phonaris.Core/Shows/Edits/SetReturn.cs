@@ -13,7 +13,7 @@ public sealed record SetReturn(string CueId, CueReturn Return) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: coming back, it {(Return == CueReturn.PickUp ? "picks up where it was" : "starts over")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: when revisited, {(Return == CueReturn.PickUp ? "resumes" : "restarts")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/return"];

@@ -15,7 +15,7 @@ public sealed record SetRights(string SoundId, Rights Rights) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Rights of {before.Sound(SoundId).Name} changed";
+    public override string Sentence(Show before) => $"Changed the rights of {before.Sound(SoundId).Name}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/rights"];
@@ -24,6 +24,6 @@ public sealed record SetRights(string SoundId, Rights Rights) : Edit
     {
         var (title, author, source, licence, credit, proof) = rights;
         if (new[] { title, author, source, licence, credit, proof, rights.Clearance?.Number, rights.CataloguePiece }.Any(t => t?.Length > Rights.Longest))
-            throw new RuleException($"Each of the rights has at most {Rights.Longest:N0} characters.", "rights");
+            throw new RuleException($"Each rights field can have at most {Rights.Longest:N0} characters.", "rights");
     }
 }

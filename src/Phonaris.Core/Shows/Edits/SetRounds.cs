@@ -18,13 +18,13 @@ public sealed record SetRounds(string CueId, int Rounds) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: goes round {(Rounds == Cue.FillSpan ? "to fill the span" : Rounds == 1 ? "once" : $"{Rounds} times")}";
+        $"{before.CueName(CueId)}: plays {(Rounds == Cue.FillSpan ? "until its slides end" : Rounds == 1 ? "once" : $"{Rounds} times")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/rounds"];
 
     internal static void Validate(int rounds)
     {
-        if (rounds is < 0 or > Most) throw new RuleException($"A sound goes round once, up to {Most} times, or to fill its span.", "loop");
+        if (rounds is < 0 or > Most) throw new RuleException($"A sound can play once, up to {Most} times, or until its slides end.", "loop");
     }
 }

@@ -16,9 +16,9 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
     public override string Sentence(Show before)
     {
         ArgumentNullException.ThrowIfNull(before);
-        if (Sections.FirstOrDefault(s => before.Sections.All(b => b.Id != s.Id)) is { } added) return $"Began the section “{added.Name}”";
-        if (before.Sections.FirstOrDefault(b => Sections.All(s => s.Id != b.Id)) is { } gone) return $"Ended the section “{gone.Name}”";
-        return "Sections changed";
+        if (Sections.FirstOrDefault(s => before.Sections.All(b => b.Id != s.Id)) is { } added) return $"Added section “{added.Name}”";
+        if (before.Sections.FirstOrDefault(b => Sections.All(s => s.Id != b.Id)) is { } gone) return $"Removed section “{gone.Name}”";
+        return "Changed the sections";
     }
 
     /// <inheritdoc/>
@@ -35,9 +35,9 @@ public sealed record SetSections(ValueList<Section> Sections) : Edit
         {
             show.Slide(section.First);
             if (section.Name.Length is 0 or > RenameShow.LongestTitle)
-                throw new RuleException($"A section has a name, of at most {RenameShow.LongestTitle} characters.", "section");
+                throw new RuleException($"A section needs a name of at most {RenameShow.LongestTitle} characters.", "section");
         }
-        if (sections.DistinctBy(s => s.First).Count() != sections.Count) throw new RuleException("A section begins on that slide already.", "section");
-        if (sections.DistinctBy(s => s.Id).Count() != sections.Count) throw new RuleException("Two sections are the same.", "section");
+        if (sections.DistinctBy(s => s.First).Count() != sections.Count) throw new RuleException("A section already starts on that slide.", "section");
+        if (sections.DistinctBy(s => s.Id).Count() != sections.Count) throw new RuleException("Two sections have the same id.", "section");
     }
 }

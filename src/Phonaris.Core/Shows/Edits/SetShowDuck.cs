@@ -13,7 +13,7 @@ public sealed record SetShowDuck(Duck Duck) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => "How beds make room for voices";
+    public override string Sentence(Show before) => "Changed the ducking of the show";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/duck"];

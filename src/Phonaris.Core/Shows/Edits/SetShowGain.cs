@@ -13,13 +13,13 @@ public sealed record SetShowGain(double GainDb) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"The whole show {Say.Decibels(GainDb)}";
+    public override string Sentence(Show before) => $"Overall gain {Say.Decibels(GainDb)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/gain"];
 
     internal static void Validate(double db)
     {
-        if (db is not (>= Show.LeastGainDb and <= Show.GreatestGainDb)) throw new RuleException("The whole show is made louder or quieter by −24 to +12 dB.", "gain");
+        if (db is not (>= Show.LeastGainDb and <= Show.GreatestGainDb)) throw new RuleException("The overall gain must be between −24 and +12 dB.", "gain");
     }
 }

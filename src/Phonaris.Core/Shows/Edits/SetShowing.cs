@@ -13,13 +13,13 @@ public sealed record SetShowing(Showing Showing) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Shown {(Showing.ByItself ? "by itself" : "by somebody")}, {Say.Where(Showing.Where)}";
+    public override string Sentence(Show before) => $"Shown {(Showing.ByItself ? "self-running" : "by a presenter")}, {Say.Where(Showing.Where)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/showing"];
 
     internal static void Validate(Showing? showing)
     {
-        if (showing is null || !Enum.IsDefined(showing.Where)) throw new RuleException("Say where the show is heard: in this room, inside the organisation, on the open web, or sold.", "showing");
+        if (showing is null || !Enum.IsDefined(showing.Where)) throw new RuleException("Choose a destination: room, inside, web or sold.", "showing");
     }
 }

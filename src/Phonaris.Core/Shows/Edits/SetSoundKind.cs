@@ -18,7 +18,7 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.Sound(SoundId).Name} is a {SoundKind.ToString().ToLowerInvariant()}";
+    public override string Sentence(Show before) => $"{before.Sound(SoundId).Name}: kind {SoundKind.ToString().ToLowerInvariant()}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"sound:{SoundId}/kind"];
@@ -28,7 +28,7 @@ public sealed record SetSoundKind(string SoundId, SoundKind SoundKind) : Edit
     internal static void Validate(Sound sound)
     {
         if (sound.Video is null == (sound.Kind == SoundKind.Video))
-            throw new RuleException(sound.Video is null ? $"{sound.Name} has no pictures: it is no video." : $"{sound.Name} is a video, and stays one.", "kind");
+            throw new RuleException(sound.Video is null ? $"{sound.Name} has no video, so it cannot be one." : $"{sound.Name} is a video. Its kind cannot change.", "kind");
         sound.Video?.Validate();
     }
 }

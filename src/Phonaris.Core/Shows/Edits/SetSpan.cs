@@ -18,8 +18,8 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     {
         var (name, was) = (before.CueName(CueId), before.Cue(CueId).Span);
         if (was is null || Span is null) return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
-        if (was.First == Span.First) return $"{name}: through slide {Say.Number(before, was.Last)} → {Say.Number(before, Span.Last)}";
-        if (was.Last == Span.Last) return $"{name}: from slide {Say.Number(before, was.First)} → {Say.Number(before, Span.First)}";
+        if (was.First == Span.First) return $"{name}: last slide {Say.Number(before, was.Last)} → {Say.Number(before, Span.Last)}";
+        if (was.Last == Span.Last) return $"{name}: first slide {Say.Number(before, was.First)} → {Say.Number(before, Span.First)}";
         return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
     }
 
@@ -31,6 +31,6 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     internal static void Validate(Show show, Sound sound, Span span)
     {
         show.Indices(span);
-        if (sound.Removed) throw new RuleException($"{sound.Name} was removed from the show. Bring it back first.", "span");
+        if (sound.Removed) throw new RuleException($"{sound.Name} was removed from the show. Restore it first.", "span");
     }
 }

@@ -22,6 +22,6 @@ public sealed record SetSpeed(string CueId, double Speed) : Edit
     internal static void Validate(double speed)
     {
         // The pattern is false for NaN as well.
-        if (speed is not (>= Cue.LeastSpeed and <= Cue.GreatestSpeed)) throw new RuleException("A speed lies between 0.5 and 2.", "speed");
+        if (speed is not (>= Cue.LeastSpeed and <= Cue.GreatestSpeed)) throw new RuleException("A speed must be between 0.5 and 2.", "speed");
     }
 }

@@ -16,10 +16,10 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
     /// <inheritdoc/>
     public override string Sentence(Show before) => $"{before.CueName(CueId)}: starts {Start.Kind switch
     {
-        CueStartKind.Hand => "by hand",
-        CueStartKind.Step => "with a step",
+        CueStartKind.Hand => "manually",
+        CueStartKind.Step => "at a step",
         CueStartKind.After => $"after {before.CueName(Start.CueId!)}",
-        CueStartKind.End => "so as to end together with its slides",
+        CueStartKind.End => "to end with its slides",
         _ => "with its slide",
     }}";
 
@@ -41,7 +41,7 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
             return;
         }
         var chain = waits.TakeWhile(id => id != cueId).Prepend(cueId).Append(cueId).Select(id => show.Cues.Any(c => c.Id == id) ? show.CueName(id) : "it");
-        throw new RuleException($"That would go round in a circle: {string.Join(" after ", chain)}.", "start");
+        throw new RuleException($"These cues would wait for each other: {string.Join(" after ", chain)}.", "start");
     }
 
     /// <summary>Checks the starts of all cues of a show, in time that grows with their number alone.</summary>
@@ -60,8 +60,8 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
                 if (way.Count > LongestChain) throw TooLong();
                 way.Add(at);
                 at = at.Start.CueId is not { } before ? null
-                    : !cues.TryGetValue(before, out var next) ? throw new RuleException("A cue starts after one that is not in the show.", "start")
-                    : way.Contains(next) ? throw new RuleException("Cues that start after one another form a circle.", "start") : next;
+                    : !cues.TryGetValue(before, out var next) ? throw new RuleException("A cue starts after a cue that is not in the show.", "start")
+                    : way.Contains(next) ? throw new RuleException("These cues wait for each other.", "start") : next;
             }
             var depth = way is [.., { Start.CueId: { } known }] ? depths[known] : 0;
             for (var n = way.Count - 1; n >= 0; n--) depths[way[n].Id] = ++depth;
@@ -89,8 +89,8 @@ public sealed record SetStart(string CueId, CueStart Start) : Edit
 
     private static void ValidateKind(CueStart start)
     {
-        if ((start.Kind == CueStartKind.Step) != (start.StepId is not null)) throw new RuleException("A cue that starts with a step names it.", "start");
-        if ((start.Kind == CueStartKind.After) != (start.CueId is not null)) throw new RuleException("A cue that starts after another names it.", "start");
+        if ((start.Kind == CueStartKind.Step) != (start.StepId is not null)) throw new RuleException("A cue that starts at a step must name the step.", "start");
+        if ((start.Kind == CueStartKind.After) != (start.CueId is not null)) throw new RuleException("A cue that starts after another must name that cue.", "start");
     }
 
     private static RuleException TooLong() => new($"At most {LongestChain} cues can start one after the other.", "start");

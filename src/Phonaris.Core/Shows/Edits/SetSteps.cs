@@ -28,15 +28,15 @@ public sealed record SetSteps(string SlideId, ValueList<Step> Steps) : Edit
     /// <exception cref="RuleException">They cannot.</exception>
     internal static void Validate(ValueList<Step> steps)
     {
-        if (steps.Count is < 1 or > Step.Most) throw new RuleException($"A slide has from 1 to {Step.Most} steps.", "steps");
-        if (steps[0].OffsetMs != 0) throw new RuleException("The first step is the slide itself, at 0 s.", "steps");
-        if (steps.DistinctBy(s => s.Id).Count() != steps.Count) throw new RuleException("Two steps are the same.", "steps");
+        if (steps.Count is < 1 or > Step.Most) throw new RuleException($"A slide must have 1 to {Step.Most} steps.", "steps");
+        if (steps[0].OffsetMs != 0) throw new RuleException("The first step must be at 0 s.", "steps");
+        if (steps.DistinctBy(s => s.Id).Count() != steps.Count) throw new RuleException("Two steps have the same id.", "steps");
         long before = 0;
         foreach (var offset in steps.Select(s => s.OffsetMs).OfType<long>())
         {
-            if (offset < before) throw new RuleException("A step comes no earlier than the one before it.", "steps");
+            if (offset < before) throw new RuleException("A step cannot be earlier than the one before it.", "steps");
             before = offset;
         }
-        if (before > Slide.GreatestHoldMs) throw new RuleException("A step comes within four hours.", "steps");
+        if (before > Slide.GreatestHoldMs) throw new RuleException("A step must be within 4 hours.", "steps");
     }
 }

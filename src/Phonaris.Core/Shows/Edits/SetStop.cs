@@ -27,7 +27,7 @@ public sealed record SetStop(string CueId, CueStop Stop, string? StepId = null, 
 
     internal static void Validate(CueStop stop, string? stepId, long offsetMs)
     {
-        if ((stop == CueStop.Step) != (stepId is not null)) throw new RuleException("A cue that ends at a step names it.", "stop");
-        if (Math.Abs(offsetMs) > Slide.GreatestHoldMs) throw new RuleException("A cue ends at most four hours earlier or later.", "stop");
+        if ((stop == CueStop.Step) != (stepId is not null)) throw new RuleException("A cue that ends at a step must name the step.", "stop");
+        if (Math.Abs(offsetMs) > Slide.GreatestHoldMs) throw new RuleException("The end can be moved by at most 4 hours.", "stop");
     }
 }

@@ -19,13 +19,13 @@ public sealed record SetTarget(long? TargetMs) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => TargetMs is { } ms ? $"Running time to aim at: {Say.Time(Frames.FromMs(ms))}" : "No running time to aim at";
+    public override string Sentence(Show before) => TargetMs is { } ms ? $"Target running time {Say.Time(Frames.FromMs(ms))}" : "Removed the target running time";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/target"];
 
     internal static void Validate(long? ms)
     {
-        if (ms is < LeastMs or > GreatestMs) throw new RuleException("A running time to aim at lasts from a second to 24 hours.", "target");
+        if (ms is < LeastMs or > GreatestMs) throw new RuleException("A target running time must be between 1 second and 24 hours.", "target");
     }
 }

@@ -21,15 +21,15 @@ public sealed record SetTransitions(ValueList<SlideTransition> Transitions) : Ed
 
     /// <inheritdoc/>
     public override string Sentence(Show before) => Transitions.Count == 1
-        ? $"“{before.Slide(Transitions[0].SlideId).Title}” comes in with a {Transitions[0].Transition.Kind.ToString().ToLowerInvariant()}"
-        : $"Transition of {Transitions.Count} slides changed";
+        ? $"“{before.Slide(Transitions[0].SlideId).Title}”: transition {Transitions[0].Transition.Kind.ToString().ToLowerInvariant()}"
+        : $"Changed the transitions of {Transitions.Count} slides";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => Transitions.Select(t => $"slide:{t.SlideId}/transition");
 
     internal static void Validate(Transition transition)
     {
-        if (transition.Ms is < 0 or > Transition.GreatestMs) throw new RuleException("A transition takes from 0 to 10 s.", "transition");
+        if (transition.Ms is < 0 or > Transition.GreatestMs) throw new RuleException("A transition must be between 0 and 10 s.", "transition");
     }
 }
 

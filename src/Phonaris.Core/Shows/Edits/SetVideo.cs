@@ -19,11 +19,11 @@ public sealed record SetVideo(string CueId, VideoPlace Video) : Edit
         ArgumentNullException.ThrowIfNull(before);
         var (name, was) = (before.CueName(CueId), before.Cue(CueId).Video!);
         if (was.AtEnd != Video.AtEnd)
-            return $"{name}: at its end {Video.AtEnd switch { VideoEnd.KeepsLast => "keeps its last picture", VideoEnd.BackToFirst => "goes back to its first picture", _ => "leaves" }}";
-        if (was.HiddenBefore != Video.HiddenBefore) return $"{name}: {(Video.HiddenBefore ? "hidden until it starts" : "seen before it starts")}";
-        if (was.Fitting != Video.Fitting) return $"{name}: {(Video.Fitting == VideoFitting.Filling ? "fills its place" : "whole within its place")}";
+            return $"{name}: at its end {Video.AtEnd switch { VideoEnd.KeepsLast => "stays on its last frame", VideoEnd.BackToFirst => "returns to its first frame", _ => "disappears" }}";
+        if (was.HiddenBefore != Video.HiddenBefore) return $"{name}: {(Video.HiddenBefore ? "hidden until it starts" : "visible before it starts")}";
+        if (was.Fitting != Video.Fitting) return $"{name}: {(Video.Fitting == VideoFitting.Filling ? "fills its frame" : "fits within its frame")}";
         if (was.Crop != Video.Crop) return $"{name}: cropped";
-        return (was.Width, was.Height) == (Video.Width, Video.Height) ? $"{name}: moved on its slide" : $"{name}: place set on its slide";
+        return (was.Width, was.Height) == (Video.Width, Video.Height) ? $"{name}: moved on its slide" : $"{name}: resized on its slide";
     }
 
     /// <inheritdoc/>

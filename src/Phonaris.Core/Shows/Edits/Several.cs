@@ -16,7 +16,7 @@ public sealed record Several(ValueList<Edit> Edits, string What) : Edit
             if (inverse is ArrangeSlides && back is [ArrangeSlides, ..]) continue;
             back.Insert(0, inverse);
         }
-        return new(show, new Several([.. back], $"Taken back: {What}"));
+        return new(show, new Several([.. back], $"Undid: {What}"));
     }
 
     /// <inheritdoc/>

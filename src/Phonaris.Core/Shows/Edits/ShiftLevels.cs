@@ -11,7 +11,7 @@ public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
     public override Applied Apply(Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        if (!double.IsFinite(ByDb)) throw new RuleException("How much louder is a number of dB.", "byDb");
+        if (!double.IsFinite(ByDb)) throw new RuleException("The change must be a number of dB.", "byDb");
         List<Edit> back = [];
         foreach (var id in CueIds)
         {
@@ -19,7 +19,7 @@ public sealed record ShiftLevels(ValueList<string> CueIds, double ByDb) : Edit
             back.Insert(0, new SetLevel(id, cue.LevelDb, cue.Follows));
             show = show.With(cue with { LevelDb = Shifted(cue), Follows = false });
         }
-        return new(show, new Several([.. back], "Levels as they were"));
+        return new(show, new Several([.. back], "Restored the levels"));
     }
 
     /// <inheritdoc/>

@@ -18,9 +18,9 @@ internal sealed class OdpDeck : IDeckFormat
     public Deck Read(DeckFile file)
     {
         using var package = new OdpPackage(file.Path, file.Name);
-        if (package.Pages.Count == 0) throw new RuleException($"{file.Name} has no slides. Bring in a deck that has.");
+        if (package.Pages.Count == 0) throw new RuleException($"{file.Name} has no slides. Choose another deck.");
         if (package.Pages.Count > Core.Shows.Edits.AddSlides.MostSlides)
-            throw new RuleException($"{file.Name} has {package.Pages.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
+            throw new RuleException($"{file.Name} has {package.Pages.Count:N0} slides, but a show can have at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
         foreach (var (page, number) in package.Pages.Select((p, i) => (p, i + 1)))
@@ -89,7 +89,7 @@ internal sealed class OdpDeck : IDeckFormat
         {
             if (address is null || !package.Has(address))
             {
-                notUnderstood($"a {(video is null ? "sound" : "video")} lies outside the file and was not fetched");
+                notUnderstood($"a {(video is null ? "sound" : "video")} is stored outside the file and was not imported");
                 continue;
             }
             var part = OdpPackage.Inside(address);
@@ -123,7 +123,7 @@ internal sealed class OdpDeck : IDeckFormat
 
     private static IEnumerable<string> NotUnderstood(XElement page, OdpTiming timing)
     {
-        if (page.Descendants(Anim + "animateMotion").Any()) yield return "a movement along a path is left out";
+        if (page.Descendants(Anim + "animateMotion").Any()) yield return "a motion path is left out";
         if (timing.ToldOf is { } told) yield return told;
     }
 }

@@ -72,7 +72,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
             var geometry = of.Element(Draw + "enhanced-geometry");
             var type = geometry.Get(Draw + "type") ?? "rectangle";
             var outline = EnhancedPath.Of(geometry, place.Width, place.Height) ?? Preset(type, place);
-            if (outline is null) _notDrawn.Add($"a form ({type}) is shown as a frame");
+            if (outline is null) _notDrawn.Add($"a shape ({type}) is drawn as a rectangle");
             place = place with { FlipX = place.FlipX ^ (geometry.Get(Draw + "mirror-horizontal") == "true"), FlipY = place.FlipY ^ (geometry.Get(Draw + "mirror-vertical") == "true") };
             Add(place, outline ?? Outlines.Rectangle, outline is null ? null : paint);
         }
@@ -110,7 +110,7 @@ internal sealed class OdpDrawing(OdpPackage package, XElement page)
         else if (ChartOf(frame) is { } chart) _shapes.AddRange(ChartDrawing.Of(chart, box, from, to));
         else if (frame.Elements().Any(e => e.Name == Draw + "image" || e.Name == Draw + "object"))
         {
-            _notDrawn.Add("a picture or object of a kind that cannot be read is not drawn");
+            _notDrawn.Add("a picture or object in an unsupported format is left out");
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), null, from, to));
         }
     }

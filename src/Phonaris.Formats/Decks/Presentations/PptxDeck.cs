@@ -27,9 +27,9 @@ internal sealed class PptxDeck : IDeckFormat
     public Deck Read(DeckFile file)
     {
         using var package = new PptxPackage(file.Path, file.Name);
-        if (package.Slides.Count == 0) throw new RuleException($"{file.Name} has no slides. Bring in a deck that has.");
+        if (package.Slides.Count == 0) throw new RuleException($"{file.Name} has no slides. Choose another deck.");
         if (package.Slides.Count > Core.Shows.Edits.AddSlides.MostSlides)
-            throw new RuleException($"{file.Name} has {package.Slides.Count:N0} slides; a show holds at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
+            throw new RuleException($"{file.Name} has {package.Slides.Count:N0} slides, but a show can have at most {Core.Shows.Edits.AddSlides.MostSlides:N0}.");
         var sections = SectionNames(package.Presentation);
         List<DeckSlide> slides = [];
         List<DeckSound> sounds = [];
@@ -134,14 +134,14 @@ internal sealed class PptxDeck : IDeckFormat
 
     private static IEnumerable<string> NotUnderstood(XElement xml, PptxTiming timing)
     {
-        if (xml.Descendants(P + "animMotion").Any()) yield return "a movement along a path is left out";
+        if (xml.Descendants(P + "animMotion").Any()) yield return "a motion path is left out";
         if (timing.ToldOf is { } told) yield return told;
     }
 
     private static IEnumerable<string> NotDrawn(XElement xml)
     {
         if (xml.Descendants(A + "glow").Concat(xml.Descendants(A + "softEdge")).Concat(xml.Descendants(A + "reflection")).Any(e => e.IsChosen())) yield return "a glow, a soft edge or a reflection is left out";
-        if (xml.Descendants(A + "lnTlToBr").Concat(xml.Descendants(A + "lnBlToTr")).Any(l => l.Element(A + "solidFill") is not null)) yield return "a slanting line of a table is not drawn";
-        if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara" && e.IsChosen())) yield return "a formula is not drawn";
+        if (xml.Descendants(A + "lnTlToBr").Concat(xml.Descendants(A + "lnBlToTr")).Any(l => l.Element(A + "solidFill") is not null)) yield return "a diagonal line of a table is left out";
+        if (xml.Descendants().Any(e => e.Name.LocalName == "oMathPara" && e.IsChosen())) yield return "a formula is left out";
     }
 }

@@ -103,7 +103,7 @@ internal sealed class PptxDrawing
         else if (shape.Name == P + "sp" || shape.Name == P + "cxnSp") DrawShape(shape, part, groups, id, from, to);
         else if (shape.Name == P + "pic") DrawPicture(shape, part, groups, from, to);
         else if (shape.Name == P + "graphicFrame") DrawFrame(shape, part, groups, from, to);
-        else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting is not drawn");
+        else if (shape.Name == P + "contentPart") _notDrawn.Add("handwriting is left out");
     }
 
     private void DrawShape(XElement shape, OpenXmlPart part, IReadOnlyList<GroupFrame> groups, string id, int from, int to)
@@ -162,7 +162,7 @@ internal sealed class PptxDrawing
         var paint = colors.Blip(fill);
         if (paint is null || !KnownPictures.CanBeDrawn(paint.Data.Span))
         {
-            _notDrawn.Add(paint is null ? "a picture lies outside the file and is not drawn" : "a picture of a kind that cannot be read is not drawn");
+            _notDrawn.Add(paint is null ? "a picture is stored outside the file and was not imported" : "a picture in an unsupported format is left out");
             return;
         }
         var box = GroupFrame.Map(BoxOf(place), groups);
@@ -187,7 +187,7 @@ internal sealed class PptxDrawing
         {
             var uri = data.Attribute("uri")?.Value ?? "";
             var what = uri.Contains("chart", StringComparison.Ordinal) ? "a chart" : uri.Contains("diagram", StringComparison.Ordinal) ? "a diagram" : "an embedded object";
-            _notDrawn.Add($"{what} is not drawn");
+            _notDrawn.Add($"{what} is left out");
             // Its place is kept, so that the slide is known again.
             _shapes.Add(new(box, Outlines.Rectangle, new SolidPaint(0x14808080), new Line(0x80808080, 1, [4, 3]), Placeholder(what), from, to));
         }

@@ -33,7 +33,7 @@ internal static class PptxSounds
             var shapeId = properties.Parent?.Element(P + "cNvPr")?.Attribute("id")?.Value ?? "";
             if (MediaOf(Relation(MediaOf, properties)) is not var (address, outside) || outside)
             {
-                notUnderstood($"a {(video ? "video" : "sound")} lies outside the file and was not fetched");
+                notUnderstood($"a {(video ? "video" : "sound")} is stored outside the file and was not imported");
                 continue;
             }
             var node = timing.Media.FirstOrDefault(m => m.Descendants(P + "spTgt").Any(t => t.Attribute("spid")?.Value == shapeId));

@@ -17,7 +17,7 @@ internal static class PresetShapes
 
     private static readonly Lazy<Dictionary<string, XElement>> Known = new(() =>
     {
-        using var xml = typeof(PresetShapes).Assembly.GetManifestResourceStream("PresetShapes.xml") ?? throw new InvalidOperationException("The forms are not among the resources.");
+        using var xml = typeof(PresetShapes).Assembly.GetManifestResourceStream("PresetShapes.xml") ?? throw new InvalidOperationException("The preset shapes are missing from the resources.");
         return XElement.Load(xml).Elements().ToDictionary(e => e.Name.LocalName);
     });
 

@@ -60,7 +60,7 @@ internal abstract class SlideTiming
     {
         if (reveals.Count == 0) return;
         Add(new(null, reveals, []));
-        ToldOf = "what a click on a shape reveals comes as the last step";
+        ToldOf = "what a click on a shape reveals is the last step";
     }
 
     /// <summary>

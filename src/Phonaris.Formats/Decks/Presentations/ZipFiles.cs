@@ -38,7 +38,7 @@ internal static class ZipFiles
         }
         catch (InvalidDataException)
         {
-            throw new RuleException($"{name} is damaged: its list of contents cannot be read. Save it once more and bring that in.");
+            throw new RuleException($"{name} is damaged. Save it again and add that file.");
         }
         try
         {
@@ -47,10 +47,10 @@ internal static class ZipFiles
         catch (InvalidDataException)
         {
             zip.Dispose();
-            throw new RuleException($"{name} is damaged: its list of contents cannot be read. Save it once more and bring that in.");
+            throw new RuleException($"{name} is damaged. Save it again and add that file.");
         }
         zip.Dispose();
-        throw new RuleException($"{name} holds more than can be unpacked safely. Save it once more with fewer or smaller parts.");
+        throw new RuleException($"{name} is too large to unpack safely. Save it again with fewer or smaller parts.");
     }
 
     /// <summary>The bytes of an entry, at most so many.</summary>
@@ -62,7 +62,7 @@ internal static class ZipFiles
         int read;
         while ((read = entry.Read(buffer)) > 0)
         {
-            if (content.Length + read > most) throw new RuleException($"{name} holds a part that is larger than can be unpacked safely.");
+            if (content.Length + read > most) throw new RuleException($"{name} has a part that is too large to unpack safely.");
             content.Write(buffer, 0, read);
         }
         return content.ToArray();
