@@ -67,7 +67,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
 
         // A marker, by keyboard on the waveform and by name.
         _browser.Find("[role=slider][aria-label='Place in Hill Rain']").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
-        _browser.Button("Mark this point").Click();
+        _browser.Button("Add a marker").Click();
         _browser.Type("Name of the marker at 0:10.0", "Heavier", "Heavier");
 
         // A credits card at the end is filled from the rights of what lies on slides.
@@ -75,7 +75,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Value("Slides") == "1–2", "the rain on its slides");
         _browser.Find("[data-slide='2'] [data-title]").Click();
         _browser.Button("Add a slide").Click();
-        _browser.Button("A credits card").Click();
+        _browser.Button("Credits card").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 3, "the card");
         var before = Picture(3);
         _browser.Find("[data-sound='Hill Rain'] button[aria-pressed]").Click();

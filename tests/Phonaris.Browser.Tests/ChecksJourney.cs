@@ -13,7 +13,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
     {
         _browser.Made(4, 1, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4, 6000, -50), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
         _browser.Choose("Owl");
-        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
+        _browser.Find("[aria-label='Start']").SendKeys("manually");
         _browser.Find("[data-by-hand]");
         // The bar counts what is heard: the bed is far too quiet.
         _browser.Says("nav[aria-label=Views] a[href$=checks] span", "1");

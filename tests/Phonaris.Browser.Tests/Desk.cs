@@ -81,7 +81,7 @@ internal static class Desk
     public static void Kind(this Browser browser, string sound, string kind)
     {
         browser.Find($"[data-sound='{sound}'] button[aria-pressed]").Click();
-        browser.Find("[aria-label='Kind of the sound']").SendKeys(kind);
+        browser.Find("[aria-label='Kind']").SendKeys(kind);
         browser.Until(() => browser.Count($"section[aria-label='{char.ToUpperInvariant(kind[0])}{kind[1..]}s'] [data-sound='{sound}']") == 1, $"{sound} to be a {kind}");
     }
 
@@ -103,13 +103,13 @@ internal static class Desk
     /// <summary>Opens what is set more rarely in the details, where it is not open.</summary>
     public static void More(this Browser browser, string name)
     {
-        if (browser.Find($"[data-rarer={name}]").GetDomAttribute("aria-expanded") == "false") browser.Find($"[data-rarer={name}]").Click();
+        if (browser.Find($"[data-more={name}]").GetDomAttribute("aria-expanded") == "false") browser.Find($"[data-more={name}]").Click();
     }
 
     /// <summary>Gives what is chosen ready-made settings.</summary>
     public static void Give(this Browser browser, string settings)
     {
-        browser.Button("Ready-made").Click();
+        browser.Button("Presets").Click();
         browser.Button(settings).Click();
     }
 

@@ -115,7 +115,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Made(4, holdSeconds, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
         _browser.Choose("Owl");
-        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
+        _browser.Find("[aria-label='Start']").SendKeys("manually");
         _browser.Find("[data-by-hand]");
     }
 

@@ -42,7 +42,7 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Type("Level", "-6", "−6.0 dB");
         _browser.Type("Fade in", "1", "1.0 s");
         _browser.Type("Fade out", "2", "2.0 s");
-        Assert.Equal("fill", _browser.Value("Goes round"));
+        Assert.Equal("fill", _browser.Value("Plays"));
         _browser.Type("Slides", "2-3", "2–3");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => _browser.Value("Slides") == "2–4", "the span typed to be undone");
@@ -93,12 +93,12 @@ public sealed class FirstJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("[data-cue] [role=button]").SendKeys(OpenQA.Selenium.Keys.Enter);
         Assert.Equal("Place of the video: 50 % from the left, 40 % from above, 40 % wide, 40 % high", _browser.Find("[data-testid=video-place]").GetDomAttribute("aria-label")!.Split('.')[0]);
         // In the deck it waits for a click; here it is to begin with its slide, without its last second, and silent.
-        _browser.Find("[aria-label='Begins']").SendKeys("with its first slide");
+        _browser.Find("[aria-label='Start']").SendKeys("with its first slide");
         _browser.Type("Out", "2", "0:02.0");
         _browser.Button("Mute").Click();
         _browser.Button("Muted");
         _browser.Find("[data-slide='2'] [data-title]").Click();
-        _browser.Button("As long as the video on it").Click();
+        _browser.Button("Match its video").Click();
         _browser.Until(() => _browser.Value("Hold of slide 2") == "2 s", "the hold to follow");
         _browser.Hand.MoveToElement(_browser.Find("[data-slide='2'] img")).Perform();
         _browser.Find("[aria-label='Play from slide 2']").Click();

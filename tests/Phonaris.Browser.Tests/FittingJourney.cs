@@ -24,7 +24,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[aria-label='Re-cut is used'][aria-pressed=true]");
         // Another place for its join.
         var before = Joins();
-        _browser.Button("Try another place").Click();
+        _browser.Button("Try another point").Click();
         _browser.Until(() => Joins() != before, "a join elsewhere");
         _browser.Says("[aria-label='The re-cut']", "One place is not used.");
 
@@ -42,7 +42,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         Bed("Mill Stream Reel");
         _browser.Until(() => Header().Contains("too short", StringComparison.Ordinal), "the music to be too short");
         _browser.Says("main table", "nothing to shorten");
-        _browser.Button("Set these holds").Click();
+        _browser.Button("Apply these holds").Click();
         _browser.Until(() => Header().Contains("just right", StringComparison.Ordinal) || Header().Contains("0:00.0", StringComparison.Ordinal), "the slides to end with the music");
 
         // All beds at once, and one undo.
@@ -67,11 +67,11 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[data-cue='Homeward']");
         // The running time is in sight; aimed at six minutes, it is told how far it is from that, and shared out.
         _browser.Find("[data-testid='running-time']").Click();
-        _browser.Type("Running time to aim at", "6:00", "6:00.0");
+        _browser.Type("Target running time", "6:00", "6:00.0");
         _browser.Says("[data-testid=over]", "0:28.0 over");
         _browser.Find("[aria-label='How it is shared out']").SendKeys("by their text");
         Assert.Empty(_browser.Axe());
-        _browser.Button("Set these holds").Click();
+        _browser.Button("Apply these holds").Click();
         _browser.Says("[data-testid=over]", "as aimed at");
         Assert.Contains("slides, running time 6:00.0, aimed at 6:00.0", await _browser.Http.GetStringAsync(_browser.Find("a[href$='timing.html']").GetDomProperty("href")));
         _browser.Find("[role=dialog] button[aria-label=Close]").Click();

@@ -37,19 +37,19 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Match 19 levels").Click();
         _browser.Until(() => AtTarget() == 19, "nineteen at their targets");
         _browser.Find("[aria-label='Match Tone 4']").Click();
-        _browser.Button("Match one level").Click();
-        _browser.Says("main header", "All are matched");
+        _browser.Button("Match 1 level").Click();
+        _browser.Says("main header", "All matched");
         _browser.Until(() => AtTarget() == 20, "all at their targets");
 
         // For broadcast all of them follow; a figure of one's own too; by hand, one does no more. Each is undone in one.
         _browser.Find("[aria-label='Where the show is heard']").SendKeys("broadcast");
-        _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "all at those of broadcast");
-        _browser.Type("Target of voices", "-20", "−20.0");
-        _browser.Until(() => _browser.Value("Where the show is heard") == "own" && AtTarget() == 20, "all at those of one's own");
+        _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "all at those of broadcast");
+        _browser.Type("Target for voices", "-20", "−20.0");
+        _browser.Until(() => _browser.Value("Level targets for") == "own" && AtTarget() == 20, "all at those of one's own");
         _browser.Find("button[aria-label^='Undo: ']").Click();
-        _browser.Until(() => _browser.Value("Target of voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
+        _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
         // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
-        _browser.Type("Target of the whole", "-24", "−24.0");
+        _browser.Type("Target for the whole", "-24", "−24.0");
         _browser.ClickOn("main button", "brings it to its target");
         _browser.Says("main header", "at its target");
         _browser.Until(() => AtTarget() == 20, "all at their targets still");

@@ -69,7 +69,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         // All holds at once, rows by time, and both still so after a reload.
         _browser.Find("[data-slide='1'] [data-title]").Click();
         _browser.Type("Hold", "2.5", "2.5 s");
-        _browser.Button("Same hold for all").Click();
+        _browser.Button("Apply to all slides").Click();
         _browser.Says("[data-testid='running-time']", "0:07.5");
         _browser.Find("[aria-label='Row height'] button:last-child").Click();
         _browser.Reload();

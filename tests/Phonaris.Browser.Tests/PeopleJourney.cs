@@ -22,7 +22,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Expect("Slides", "1–4");
         _browser.Lay("Mill theme", 5);
         _browser.Expect("Slides", "5–8");
-        Assert.Equal(("1.0 s", "2.0 s", "fill", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Goes round"), _browser.Value("Handover")));
+        Assert.Equal(("1.0 s", "2.0 s", "fill", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out"), _browser.Value("Plays"), _browser.Value("Crossfade")));
         Assert.Equal(0, _browser.Count("[data-clash]"));
         // Both quieter: two strokes.
         _browser.ClickOn("[role=columnheader] button", "Beds");
@@ -60,7 +60,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         // The film, as long as the show to the picture.
         _browser.View("Export");
         _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
-        _browser.Button("Make the film").Click();
+        _browser.Button("Export film").Click();
         _browser.Until(() => _browser.Count("[data-state=done] video") == 1 || _browser.Count("[data-state=failed]") == 1, "the film");
         _browser.Until(() => _browser.Js<double>("document.querySelector('video')?.duration || 0") > 0, "the film to be readable");
         Assert.InRange(_browser.Js<double>("document.querySelector('video').duration"), 11.95, 12.1);
@@ -103,8 +103,8 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Equal("~4.0 s", _browser.Value("Time of step 3"));
         // Beside the slides, at the height of its third step: one drag.
         _browser.Hand.ClickAndHold(_browser.Find("[data-sound='Chirp']")).MoveToElement(_browser.Find("[data-slide='2'] [role=gridcell]:last-child"), 0, 25).Release().Perform();
-        _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Text("[aria-label='Begins']").Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
-        Assert.Equal("with step 3", _browser.Js<string>("(s => s.options[s.selectedIndex].textContent)(document.querySelector('[aria-label=Begins]'))"));
+        _browser.Until(() => _browser.Count("[data-cue='Chirp']") == 1 && _browser.Text("[aria-label='Start']").Contains("step 3", StringComparison.Ordinal), "the effect on the sheet");
+        Assert.Equal("at step 3", _browser.Js<string>("(s => s.options[s.selectedIndex].textContent)(document.querySelector('[aria-label=Start]'))"));
         // A voice for each slide in one go.
         _browser.View("Dry run");
         _browser.Find("[data-testid=ready]");
@@ -148,7 +148,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         // Onto a card at the end, and into the notes.
         _browser.Find("[data-slide='3'] [data-title]").Click();
         _browser.Button("Add a slide").Click();
-        _browser.Button("A credits card").Click();
+        _browser.Button("Credits card").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 4, "the card");
         _browser.View("Export");
         _browser.Until(() => _browser.Text("[aria-label=Credits] pre").Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Text("[aria-label=Credits]").Contains("missing", StringComparison.Ordinal), "the credits");
@@ -158,7 +158,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         // What was played, for whoever asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
         Make("Whoever holds the rights", "Music used");
         Make("The one at the desk", "Run sheet");
-        _browser.Find("section[aria-label='Exports made'] a[target=_blank]");
+        _browser.Find("section[aria-label='Exports'] a[target=_blank]");
         Make("The archive, or another Phonaris", "Whole show");
         Assert.Empty(_browser.Axe());
         var saved = _browser.PathOf("passed on.phonaris");
@@ -173,14 +173,14 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.View("Export");
         _browser.ClickOn("label", "Film, WebM");
         _browser.Find("select[aria-label='Size of the film']").SendKeys("720");
-        _browser.Button("Make the film").Click();
+        _browser.Button("Export film").Click();
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-state=done] video')?.duration || 0") > 11, "the film to be playable");
         _browser.Until(() => _browser.Js<bool>("(v => (v.currentTime < 5 && (v.currentTime = 5), v.readyState >= 2 && v.videoWidth === 1280))(document.querySelector('video'))"), "a picture of it");
         Assert.Equal(0, _browser.Js<int>("[...document.querySelectorAll('button')].filter(b => b.textContent === 'Make again').length"));
         _browser.View("Run sheet");
         _browser.Type("Hold of slide 1", "9", "9 s");
         _browser.View("Export");
-        _browser.Button("Make again").Click();
+        _browser.Button("Export again").Click();
         _browser.Until(() => _browser.Count("[data-state=done]") == 2, "it made again");
         Assert.Empty(_browser.Complaints());
 
@@ -189,7 +189,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
             var made = _browser.Count("[data-state=done]");
             _browser.ClickOn("nav[aria-label='To whom'] button", whom);
             _browser.Says("section[aria-label='New export'] h2", whom);
-            _browser.Button("Make the file").Click();
+            _browser.Button("Export file").Click();
             _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Text("[data-state=done] h3") == what, what);
         }
     }
@@ -206,16 +206,16 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Lay("Curtain", 2);
         _browser.View("Export");
         _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
-        _browser.Find("[aria-label='Where it goes']").SendKeys("on the open web");
+        _browser.Find("[aria-label='Destination']").SendKeys("on the open web");
         _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the open web']");
         // What the checks say of it moves what stands below.
         _browser.Says("section[aria-label='New export']", "blocker");
         // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
         _browser.Button("Ask the clearance desk").Click();
-        _browser.Button("Pay 18 and keep the proof").Click();
+        _browser.Button("Pay 18 and save proof").Click();
         _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
         Assert.Empty(_browser.Axe());
-        _browser.Find("[aria-label='Where it goes']").SendKeys("where it is sold");
+        _browser.Find("[aria-label='Destination']").SendKeys("where it is sold");
         _browser.Says("[data-unclear=Curtain]", "gave leave on the open web only");
         _browser.Says("section[aria-label='New export']", "blocker");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.

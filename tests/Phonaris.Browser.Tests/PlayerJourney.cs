@@ -97,7 +97,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         var made = _browser.Count("[data-state=done]");
         _browser.ClickOn("nav[aria-label='To whom'] button", "Anyone with a browser");
         _browser.ClickOn("label", form);
-        _browser.Button("Make the file").Click();
+        _browser.Button("Export file").Click();
         _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Text("[data-state=done] h3") == form, form);
         var path = _browser.PathOf(name);
         await File.WriteAllBytesAsync(path, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("[data-state=done] a[download]").GetDomProperty("href")!)));

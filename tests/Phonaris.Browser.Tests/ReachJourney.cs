@@ -162,24 +162,24 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("input[aria-label='Files to import']").SendKeys(deck);
         LookAtDialog(Path.GetFileName(deck));
         Assert.False(_browser.Js<bool>("document.activeElement === document.body"));
-        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
-        _browser.Button("Put a hotspot on the slide").Click();
+        _browser.Find("[aria-label='Start']").SendKeys("manually");
+        _browser.Button("Add a hotspot").Click();
         _browser.Find("[role=dialog]");
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Count("[role=dialog]") == 0, "it closed");
-        _browser.Button("Shape the hotspot");
+        _browser.Button("Edit hotspot");
         Walk("button:has(.lucide-mouse-pointer-click)", "Hotspot on “Slide 1”");
         _browser.View("Fit");
         Walk("nav[aria-label=Beds] button", "Fit all beds");
         _browser.View("Run sheet");
         _browser.Choose("Pad");
         // A menu, by arrow keys.
-        _browser.Button("Ready-made").SendKeys(Keys.ArrowDown);
+        _browser.Button("Presets").SendKeys(Keys.ArrowDown);
         _browser.Until(() => _browser.Js<string>("document.activeElement.getAttribute('role') ?? ''") == "menuitem", "its first entry");
         _browser.Press("b");
-        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Back to plain", "the entry by its first letter");
+        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Reset", "the entry by its first letter");
         _browser.Press(Keys.Escape);
-        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent").StartsWith("Ready-made", StringComparison.Ordinal), "the focus back on the menu's button");
+        _browser.Until(() => _browser.Js<string>("document.activeElement.textContent").StartsWith("Presets", StringComparison.Ordinal), "the focus back on the menu's button");
 
         // On the presenter's page.
         _browser.View("Present");

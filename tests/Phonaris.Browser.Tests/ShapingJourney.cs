@@ -23,7 +23,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Lay("Mill theme", 5);
         _browser.Expect("Slides", "5–7");
         _browser.Find("[data-grip=handover]");
-        _browser.Expect("Handover", "2.0 s");
+        _browser.Expect("Crossfade", "2.0 s");
         _browser.Choose("Dusk pad");
         _browser.Type("Slides", "all", "1–7");
         Assert.Equal("Dusk pad still lies on slide 5, where Mill theme takes over.", _browser.Find("[data-clash]").GetDomAttribute("aria-label"));
@@ -66,8 +66,8 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     {
         Begin();
         _browser.Lay("Chirp", 2);
-        _browser.Find("[aria-label='Begins']").SendKeys("by hand");
-        _browser.Button("Put a hotspot on the slide").Click();
+        _browser.Find("[aria-label='Start']").SendKeys("manually");
+        _browser.Button("Add a hotspot").Click();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-testid=hotspot]"), -100, 40).Perform();
         _browser.Find("[role=dialog] button[aria-label=bell]").Click();
         _browser.Until(() => _browser.Find("[data-testid=hotspot]").GetDomAttribute("aria-label")!.Contains("from the left", StringComparison.Ordinal) && _browser.Count("[role=dialog] button[aria-label=bell][aria-pressed=true]") == 1, "the bell");
@@ -77,7 +77,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Js<double>("document.querySelector('[data-testid=hotspot] img')?.naturalWidth ?? 0") > 100, "the picture on the slide");
         _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Lay("Chirp", 3);
-        _browser.Find("[aria-label='Begins']").SendKeys("after another cue");
+        _browser.Find("[aria-label='Start']").SendKeys("after another cue");
         _browser.Find("[data-chain]");
 
         Assert.Empty(_browser.Complaints());
@@ -98,24 +98,24 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-grip=slip]"), 25, 0).Perform();
         _browser.Until(() => _browser.Value("In") != "0:01.0" && _browser.Value("Out") != "0:06.0", "the part slipped by hand");
         // Where it is heard: played, stopped, and said to begin here.
-        _browser.Button("Hear it").Click();
+        _browser.Button("Play").Click();
         _browser.Until(() => _browser.Js<bool>("(slip => parseFloat(slip.previousElementSibling.style.left) > parseFloat(slip.style.left) + 1)(document.querySelector('[data-grip=slip]'))"), "it to be heard for half a second");
         _browser.Button("Stop").Click();
         var began = _browser.Value("In");
-        _browser.Button("In here").Click();
+        _browser.Button("Set in").Click();
         _browser.Until(() => string.CompareOrdinal(_browser.Value("In"), began) > 0, "it to begin where it was heard");
         _browser.Type("Speed", "1.25", "1.25 ×");
         _browser.Button("Add a level point").Click();
-        _browser.Type("Level point 1, change", "-9", "−9.0 dB");
+        _browser.Type("Point 1 level", "-9", "−9.0 dB");
         _browser.Find("[data-point]");
         // The point dragged outward is louder again, and undo takes that back.
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-point] circle"), 12, 0).Perform();
-        _browser.Until(() => _browser.Value("Level point 1, change") != "−9.0 dB", "the point moved");
+        _browser.Until(() => _browser.Value("Point 1 level") != "−9.0 dB", "the point moved");
         _browser.Press("z", Keys.Control);
-        _browser.Expect("Level point 1, change", "−9.0 dB");
+        _browser.Expect("Point 1 level", "−9.0 dB");
         _browser.Give("Come and go softly");
         _browser.Expect("Fade in", "3.0 s");
-        _browser.Give("Back to plain");
+        _browser.Give("Reset");
         _browser.Expect("Fade in", "1.0 s");
         _browser.Expect("Speed", "1 ×");
 

@@ -26,7 +26,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
 
         // A strand taken hold of at its upper end, and as a whole.
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
-        _browser.Find("[aria-label='Kind of the sound']").SendKeys("bed");
+        _browser.Find("[aria-label='Kind']").SendKeys("bed");
         _browser.Until(() => _browser.Count("section[aria-label='Beds'] [data-sound]") == 1, "the tone among the beds");
         _browser.Hand.DragAndDrop(_browser.Find("[data-sound='Long tone']"), _browser.Find("[data-slide='1'] img")).Perform();
         _browser.Until(() => _browser.Value("Slides") == "1–5", "the bed on all slides");
@@ -76,18 +76,18 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.More("steps");
         _browser.Find("button[aria-label='A picture for step 2']").Click();
         _browser.Find("input[aria-label='Picture for a step']").SendKeys(Picture(2));
-        _browser.Find("button[aria-label='Another picture for step 2']");
-        _browser.Button("Begin a section here").Click();
+        _browser.Find("button[aria-label='Picture of step 2']");
+        _browser.Button("Add a section here").Click();
         _browser.Find("[data-testid='slide-details'] input[type=checkbox]").Click();
         _browser.Until(() => _browser.Count("[data-slide='4'] [aria-label='Waiting loop']") == 1, "the section to go round");
         _browser.Find("[data-cue='Long tone'] [role=button]").SendKeys(Keys.Enter);
-        _browser.Find("[aria-label='Begins']").SendKeys("with step 2, Wings");
+        _browser.Find("[aria-label='Start']").SendKeys("at step 2, Wings");
         _browser.Says("[data-testid='cue-details']", "0:07.5");
 
         // A title card of words of our own.
         _browser.Find("[data-slide='5'] [data-title]").Click();
         _browser.Button("Add a slide").Click();
-        _browser.Button("A title card").Click();
+        _browser.Button("Title card").Click();
         _browser.Until(() => _browser.Count("[data-slide]") == 6, "the card");
         _browser.Find("[data-slide='6'] [data-title]").Click();
         var before = Picture6();
@@ -103,7 +103,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         Begin();
         // Another file in the tone's place; then removed, its cue parked, and brought back.
         _browser.Find("[data-sound='Long tone'] button[aria-pressed]").Click();
-        _browser.Find("input[aria-label='File to take its place']").SendKeys(Tone("other.flac", 9));
+        _browser.Find("input[aria-label='Replacement file']").SendKeys(Tone("other.flac", 9));
         _browser.Says("[data-testid='sound-details']", "other.flac");
         _browser.Button("Remove").Click();
         _browser.Find("section[aria-label='Parked cues']");

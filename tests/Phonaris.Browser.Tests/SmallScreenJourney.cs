@@ -51,7 +51,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
         _browser.Tones(("pad.wav", 220, 12));
         Tap("[data-sound=Pad] button[aria-pressed]");
         // A list of the system opens there.
-        _browser.Find("[aria-label='Kind of the sound']").SendKeys("bed");
+        _browser.Find("[aria-label='Kind']").SendKeys("bed");
         Tap("[data-slide='1'] [data-title]");
         Tap("button[aria-label='Place Pad']");
         _browser.Expect("Slides", "1–4");

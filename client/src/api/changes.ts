@@ -1,4 +1,5 @@
 import type { Cue, Edit, ShowView } from "./client";
+import { words } from "./words";
 
 export type Show = ShowView["show"];
 
@@ -27,7 +28,7 @@ export const changeCues =
   (show) => {
     const [first, ...more] = show.cues.filter((c) => ids.includes(c.id)).map((c) => make(c, show));
     if (!first || more.length === 0) return first;
-    return { kind: "several", edits: [first, ...more], what: `${more.length + 1} cues: ${what}` };
+    return { kind: "several", edits: [first, ...more], what: words.ofSeveralCues(more.length + 1, what) };
   };
 
 /** Makes a fade of a cue longer or shorter; nothing where it is that long already. */

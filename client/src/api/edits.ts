@@ -7,6 +7,7 @@ import { isTransient, reportError, UserError } from "./errors";
 import { newId } from "./ids";
 import { keys } from "./keys";
 import { applyEdited, cachedShow, refetch } from "./show";
+import { words } from "./words";
 
 /** This page, whose own edits do not collide with each other. */
 const sender = newId();
@@ -80,7 +81,7 @@ export function createEdits(queries: QueryClient, showId: string) {
         if (!(error instanceof UserError && error.kind === "changed")) return failed(error);
         await fetchAgain();
         // Neither change is lost: this one can be made again, on what is there now.
-        const action = { label: "Change it all the same", onClick: () => edit(made) };
+        const action = { label: words.changeAnyway, onClick: () => edit(made) };
         toast.error(error.message, { duration: collisionShownMs, action });
       },
     );

@@ -1,4 +1,5 @@
 import { toast } from "sonner";
+import { words } from "./words";
 
 /** Why a request failed. */
 export type FailureKind = "offline" | "busy" | "refused" | "gone" | "changed";
@@ -13,20 +14,13 @@ export class UserError extends Error {
   }
 }
 
-const sentences: Partial<Record<FailureKind, string>> = {
-  offline: "Phonaris isn't responding. Saved changes are safe. Try again in a moment.",
-  busy: "Phonaris is busy. Try again in a moment.",
-  gone: "This is no longer here.",
-  changed: "This was changed in the meantime.",
-};
-
 /** The error of a request that never got an answer. */
-export const offlineError = () => new UserError(sentences.offline ?? "", "offline");
+export const offlineError = () => new UserError(words.failures.offline, "offline");
 
 /** The error that an answer of the server stands for. */
 export function errorOf(status: number, body: unknown): UserError {
   const kind = kindOf(status);
-  return new UserError(titleOf(body) ?? sentences[kind] ?? "Something went wrong. Saved changes are safe.", kind);
+  return new UserError(titleOf(body) ?? words.failures[kind], kind);
 }
 
 function kindOf(status: number): FailureKind {
@@ -56,6 +50,6 @@ const shownMs = 8000;
 export function reportError(error: unknown, retry?: () => void) {
   if (isCancelled(error)) return;
   const message = error instanceof Error ? error.message : String(error);
-  const action = retry && isTransient(error) ? { label: "Try again", onClick: retry } : undefined;
+  const action = retry && isTransient(error) ? { label: words.tryAgain, onClick: retry } : undefined;
   toast.error(message, { id: message, duration: shownMs, ...(action && { action }) });
 }

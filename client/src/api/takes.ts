@@ -3,6 +3,7 @@ import { api, type BroughtFile, send, unwrap } from "./client";
 import { UserError } from "./errors";
 import { keys } from "./keys";
 import { finished } from "./upload";
+import { words } from "./words";
 
 const version = { "Tus-Resumable": "1.0.0" };
 const base64 = (text: string) => btoa(String.fromCharCode(...new TextEncoder().encode(text)));
@@ -87,7 +88,7 @@ export class TakeUpload {
   }
 }
 
-const notUploaded = () => new UserError("The recording could not be uploaded. It is still here: try again.");
+const notUploaded = () => new UserError(words.notUploaded);
 
 async function offsetOf(url: string): Promise<number> {
   const offset = (await send(url, { method: "HEAD", headers: version })).headers.get("Upload-Offset");

@@ -1,6 +1,7 @@
 import { DetailedError, Upload } from "tus-js-client";
 import { api, type BroughtFile, unwrap } from "./client";
 import { titleOf, UserError } from "./errors";
+import { words } from "./words";
 
 const retryAfter = [0, 500, 1000, 2000, 4000, 8000, 8000, 8000];
 
@@ -59,5 +60,5 @@ function problemOf(error: Error | DetailedError, name: string): UserError {
       // Not an answer of ours.
     }
   }
-  return new UserError(`Upload of "${name}" was interrupted. Add it again to resume.`);
+  return new UserError(words.uploadInterrupted(name));
 }

@@ -4,8 +4,9 @@ import { slideAt } from "../strands/layout";
 import { useOpenShow, useView } from "../show/openShow";
 import { Explanation } from "./Explanation";
 import { LargePicture } from "./LargePicture";
+import { words } from "./words";
 
-/** What sounds on the slide the playhead is on, and why: for those who listen and have nothing chosen. */
+/** What plays on the slide at the play position, and why. Shown while nothing is selected. */
 export function AtPlayhead() {
   const view = useView();
   const { player } = useOpenShow();
@@ -17,9 +18,7 @@ export function AtPlayhead() {
   if (!slide) return null;
   return (
     <section className="mt-7">
-      <h2 className="mb-3 text-base">
-        {time.number} · {slide.title}
-      </h2>
+      <h2 className="mb-3 text-base">{words.slideNumber(time.number, slide.title)}</h2>
       <LargePicture slide={slide} />
       <Explanation slide={slide} />
     </section>

@@ -3,11 +3,12 @@ import type { Slide } from "../api/client";
 import { useOpenShow } from "../show/openShow";
 import { TextBox } from "../ui/TextBox";
 import { ValueField } from "../ui/ValueField";
-import { Topic } from "./Sentence";
+import { Topic } from "./Topic";
+import { words } from "./words";
 
 type Card = NonNullable<Slide["picture"]["card"]>;
 
-/** The words of a card made here. */
+/** The texts of a card. */
 export function CardEditor({ slide, card }: { slide: Slide; card: Card }) {
   const { edit } = useOpenShow();
   const set = (change: Partial<Card>) =>
@@ -24,9 +25,9 @@ export function CardEditor({ slide, card }: { slide: Slide; card: Card }) {
       })),
     );
   return (
-    <Topic title={card.kind === "title" ? "Title card" : "Credits card: filled from the rights of the sounds"}>
+    <Topic title={card.kind === "title" ? words.titleCard : words.creditsCard}>
       <ValueField
-        label="Heading of the card"
+        label={words.cardHeading}
         words
         value={card.heading}
         show={(heading) => heading}
@@ -36,10 +37,10 @@ export function CardEditor({ slide, card }: { slide: Slide; card: Card }) {
       />
       <TextBox
         key={slide.id}
-        label="Text of the card"
+        label={words.cardText}
         rows={2}
         value={card.text}
-        placeholder={card.kind === "title" ? "Who it is by" : "A closing line"}
+        placeholder={card.kind === "title" ? words.titleHint : words.creditsHint}
         commit={(text) => set({ text })}
       />
     </Topic>

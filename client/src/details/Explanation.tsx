@@ -1,15 +1,16 @@
 import type { Slide } from "../api/client";
 import { useExplanation } from "../api/cues";
 import { useOpenShow, useView } from "../show/openShow";
-import { Topic } from "./Sentence";
+import { Topic } from "./Topic";
+import { words } from "./words";
 
-/** What sounds on a slide and why, or why it is silent, and the one click that would make it otherwise. */
+/** What plays on a slide and why, or why it is silent, each with an edit that would change it. */
 export function Explanation({ slide }: { slide: Slide }) {
   const view = useView();
   const { edit } = useOpenShow();
   const { data: lines = [] } = useExplanation(view.id, slide.id, view.revision);
   return (
-    <Topic title="What sounds here and why">
+    <Topic title={words.explanation}>
       <ul className="space-y-2" data-testid="explanation">
         {lines.map((line, i) => (
           <li key={i} className="text-sm">

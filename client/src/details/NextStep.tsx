@@ -4,10 +4,11 @@ import { useRef, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useFindings } from "../findings/useChecks";
 import { AtPlayhead } from "./AtPlayhead";
+import { words } from "./words";
 import { useOpenShow, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
 
-/** What to do next by what is there, with the button that does it; nothing much once things are well. */
+/** The next thing to do, with the button that does it. */
 export function NextStep({ draft }: { draft: () => void }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -21,28 +22,28 @@ export function NextStep({ draft }: { draft: () => void }) {
     findings.find(({ found }) => found.gravity === "stops") ?? findings.find(({ found }) => found.gravity === "heard");
   if (slides.length === 0)
     return (
-      <Next words="Drop a deck anywhere on this page: a presentation, a PDF, or pictures of the slides.">
-        <Bring words="Bring a deck in" />
+      <Next text={words.addDeckHint}>
+        <AddFiles name={words.addDeck} />
       </Next>
     );
   if (sounds.length === 0)
     return (
-      <Next words="Drop music, voices or effects anywhere on this page.">
-        <Bring words="Bring sounds in" />
+      <Next text={words.addSoundsHint}>
+        <AddFiles name={words.addSounds} />
       </Next>
     );
   if (open > 0 && cues.length === 0)
     return (
-      <Next words="Drag a sound from the left onto the slide where it begins. Or have all of them laid, by their names and lengths, to look at first.">
+      <Next text={words.placeHint}>
         <button type="button" className="btn btn-primary btn-sm" onClick={draft}>
-          Draft it for me
+          {words.draft}
         </button>
       </Next>
     );
   return (
     <>
       {finding ? (
-        <Next words={finding.found.sentence}>
+        <Next text={finding.found.sentence}>
           {finding.found.remedies.slice(0, 1).map((remedy) => (
             <button
               key={remedy.words}
@@ -54,17 +55,17 @@ export function NextStep({ draft }: { draft: () => void }) {
             </button>
           ))}
           <Link className="btn btn-sm" to={`/shows/${view.id}/checks`}>
-            All checks
+            {words.allChecks}
           </Link>
         </Next>
       ) : (
-        <p className="muted text-sm">Choose a strand to shape how it sounds, or a slide to set how long it stays.</p>
+        <p className="muted text-sm">{words.selectHint}</p>
       )}
       {open > 0 && (
         <p className="mt-3 flex flex-wrap items-center gap-2 text-sm">
-          {open === 1 ? "One sound is" : `${open} sounds are`} not used yet.
+          {words.unused(open)}
           <button type="button" className="btn btn-xs" onClick={draft}>
-            Draft the rest
+            {words.draftRest}
           </button>
         </p>
       )}
@@ -73,25 +74,25 @@ export function NextStep({ draft }: { draft: () => void }) {
   );
 }
 
-function Next({ words, children }: { words: string; children: ReactNode }) {
+function Next({ text, children }: { text: string; children: ReactNode }) {
   return (
     <section data-testid="next">
-      <h2 className="mb-1.5 text-base">Next</h2>
-      <p className="mb-2.5">{words}</p>
+      <h2 className="mb-1.5 text-base">{words.next}</h2>
+      <p className="mb-2.5">{text}</p>
       <div className="flex flex-wrap gap-2">{children}</div>
     </section>
   );
 }
 
-function Bring({ words }: { words: string }) {
+function AddFiles({ name }: { name: string }) {
   const { importFiles } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
       <button type="button" className="btn btn-primary btn-sm" onClick={() => chooser.current?.click()}>
-        {words}
+        {name}
       </button>
-      <FileInput ref={chooser} label="Files to begin with" multiple choose={(files) => importFiles(files)} />
+      <FileInput ref={chooser} label={words.filesToStart} multiple choose={(files) => importFiles(files)} />
     </>
   );
 }

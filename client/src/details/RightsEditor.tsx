@@ -2,35 +2,14 @@ import { changeSound } from "../api/changes";
 import type { Rights, Sound } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { ValueField } from "../ui/ValueField";
-import { Topic } from "./Sentence";
+import { Topic } from "./Topic";
+import { words } from "./words";
 
 type Text = Exclude<keyof Rights, "clearance" | "cataloguePiece">;
 
-const fields: readonly (readonly [Text, string, string])[] = [
-  ["title", "Title", "of the piece"],
-  ["author", "Author", "who made it"],
-  ["source", "Source", "where it was got"],
-  ["licence", "Licence", "such as CC-BY-4.0"],
-  ["credit", "Credit", "as it is asked for"],
-  ["proof", "Proof", "where it can be looked up"],
-];
+const fields: readonly Text[] = ["title", "author", "source", "licence", "credit", "proof"];
 
-// The most common of the SPDX list for sound, and words for the rest.
-const licences = [
-  "CC0-1.0",
-  "CC-BY-4.0",
-  "CC-BY-3.0",
-  "CC-BY-SA-4.0",
-  "CC-BY-NC-4.0",
-  "CC-BY-NC-SA-4.0",
-  "CC-BY-ND-4.0",
-  "Public domain",
-  "Own work",
-  "Bought licence",
-  "All rights reserved",
-];
-
-/** Whose a sound is and on what terms. */
+/** The usage rights of a sound. */
 export function RightsEditor({ sound }: { sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -40,26 +19,26 @@ export function RightsEditor({ sound }: { sound: Sound }) {
       changeSound(sound.id, ({ id, rights }) => ({ kind: "setRights", soundId: id, rights: { ...rights, ...change } })),
     );
   return (
-    <Topic title="Whose it is">
-      {missing.length > 0 && <p className="text-warning text-sm">Missing: {missing.join(" and ")}.</p>}
+    <Topic title={words.rights}>
+      {missing.length > 0 && <p className="text-warning text-sm">{words.missing(missing)}</p>}
       <datalist id="licences">
-        {licences.map((l) => (
+        {words.licences.map((l) => (
           <option key={l} value={l} />
         ))}
       </datalist>
       <div className="grid grid-cols-[3.6rem_1fr] items-center gap-y-1 text-sm">
-        {fields.map(([key, name, hint]) => (
+        {fields.map((key) => (
           <div key={key} className="contents">
-            <span className="muted">{name}</span>
+            <span className="muted">{words.rightsFields[key].name}</span>
             <ValueField
-              label={`${name}, ${hint}`}
+              label={words.rightsField(words.rightsFields[key].name, words.rightsFields[key].hint)}
               words
               value={sound.rights[key]}
               show={(text) => text}
               read={(typed) => typed.trim()}
-              // Another proof is not the desk's.
+              // A changed proof is no longer the clearance desk's.
               commit={(text) => set({ [key]: text, ...(key === "proof" && { clearance: null }) })}
-              placeholder={hint}
+              placeholder={words.rightsFields[key].hint}
               list={key === "licence" ? "licences" : undefined}
               width="100%"
             />

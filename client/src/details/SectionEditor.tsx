@@ -3,9 +3,10 @@ import { newId } from "../api/ids";
 import { useOpenShow, useView } from "../show/openShow";
 import { Tick } from "../ui/fields";
 import { ValueField } from "../ui/ValueField";
-import { Sentence, Topic } from "./Sentence";
+import { Buttons, Row, Topic } from "./Topic";
+import { words } from "./words";
 
-/** Whether a section begins with a slide, what it is called, and whether it goes round. */
+/** Whether a section starts at a slide, its name, and whether it is a waiting loop. */
 export function SectionEditor({ slide }: { slide: Slide }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -17,46 +18,45 @@ export function SectionEditor({ slide }: { slide: Slide }) {
     edit((show) => ({ kind: "setSections", sections: next(show.sections) }));
   if (!own)
     return (
-      <Topic title="Section">
-        <Sentence>
-          {within ? <span className="muted">In “{within.name}”.</span> : null}
+      <Topic title={words.section}>
+        <Buttons>
+          {within ? <span className="muted text-sm">{words.inSection(within.name)}</span> : null}
           <button
             type="button"
             className="btn btn-xs"
             onClick={() =>
               set((all) => [
                 ...all,
-                { id: newId(), name: slide.title || "Section", first: slide.id, waitingLoop: false },
+                { id: newId(), name: slide.title || words.section, first: slide.id, waitingLoop: false },
               ])
             }
           >
-            Begin a section here
+            {words.addSection}
           </button>
-        </Sentence>
+        </Buttons>
       </Topic>
     );
   const change = (of: Partial<typeof own>) => set((all) => all.map((s) => (s.id === own.id ? { ...s, ...of } : s)));
   return (
-    <Topic title="Section">
-      <Sentence>
-        Begins{" "}
+    <Topic title={words.section}>
+      <Row label={words.sectionName}>
         <ValueField
-          label="Name of the section"
+          label={words.sectionNameField}
           words
           value={own.name}
           show={(name) => name}
           read={(typed) => typed.trim() || undefined}
           commit={(name) => change({ name })}
-          width="11.5rem"
+          width="100%"
         />
-      </Sentence>
+      </Row>
       <div className="text-sm">
         <Tick ticked={own.waitingLoop} set={(waitingLoop) => change({ waitingLoop })}>
-          Waiting loop: goes round until the presenter moves on
+          {words.waitingLoop}
         </Tick>
       </div>
       <button type="button" className="btn btn-xs" onClick={() => set((all) => all.filter((s) => s.id !== own.id))}>
-        End this section
+        {words.removeSection}
       </button>
     </Topic>
   );

@@ -11,12 +11,13 @@ import { ValueField } from "../ui/ValueField";
 import { LargePicture } from "./LargePicture";
 import { CardEditor } from "./CardEditor";
 import { Explanation } from "./Explanation";
-import { HowLong } from "./HowLong";
+import { Hold } from "./Hold";
 import { SectionEditor } from "./SectionEditor";
-import { Topic } from "./Sentence";
 import { StepsEditor } from "./StepsEditor";
+import { Topic } from "./Topic";
+import { words } from "./words";
 
-/** One or several slides in plain sentences. What is set counts for all of them. */
+/** One or several slides. What is set applies to all of them. */
 export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
   const slide = slides[0];
@@ -29,7 +30,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
           <LargePicture slide={slide} />
           <div className="flex items-center">
             <ValueField
-              label="Title of the slide"
+              label={words.slideTitle}
               words
               value={slide.title}
               show={(title) => title}
@@ -42,12 +43,12 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
         </>
       ) : (
         <div className="flex items-center justify-between">
-          <h2 className="text-lg">{slides.length} slides</h2>
+          <h2 className="text-lg">{words.slides(slides.length)}</h2>
           <Moves slides={slides} />
         </div>
       )}
       <Actions slides={slides} />
-      <HowLong slides={slides} slide={slide} />
+      <Hold slides={slides} slide={slide} />
       {one && <Explanation slide={slide} />}
       {one && slide.picture.card && slide.picture.card.kind !== "plain" && (
         <CardEditor slide={slide} card={slide.picture.card} />
@@ -55,12 +56,12 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
       {one && (
         <>
           <StepsEditor key={slide.id} slide={slide} />
-          <Topic title="Notes">
+          <Topic title={words.notes}>
             <TextBox
               key={slide.id}
-              label="Notes"
+              label={words.notes}
               value={slide.notes}
-              placeholder="What to say and do here"
+              placeholder={words.notesHint}
               commit={(notes) => edit({ kind: "setNotes", slideId: slide.id, notes })}
             />
           </Topic>
@@ -71,7 +72,7 @@ export function SlideDetails({ slides }: { slides: readonly Slide[] }) {
   );
 }
 
-/** Moves the slides without a mouse to drag them by. */
+/** Moves the slides without dragging. */
 function Moves({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
   const order = useView().show.slides.map((s) => s.id);
@@ -81,7 +82,7 @@ function Moves({ slides }: { slides: readonly Slide[] }) {
     <span className="-mr-1 flex">
       <IconButton
         className="btn-ghost btn-xs btn-square"
-        label="Move up"
+        label={words.moveUp}
         keys={keysOf("sheet", "moveUp")}
         off={!up}
         press={() => up && edit(up)}
@@ -90,7 +91,7 @@ function Moves({ slides }: { slides: readonly Slide[] }) {
       </IconButton>
       <IconButton
         className="btn-ghost btn-xs btn-square"
-        label="Move down"
+        label={words.moveDown}
         keys={keysOf("sheet", "moveDown")}
         off={!down}
         press={() => down && edit(down)}
@@ -101,7 +102,7 @@ function Moves({ slides }: { slides: readonly Slide[] }) {
   );
 }
 
-/** What can be done with the slides as they are. */
+/** Hide, duplicate and remove. */
 function Actions({ slides }: { slides: readonly Slide[] }) {
   const { edit } = useOpenShow();
   const hidden = slides.every((s) => s.hidden);
@@ -109,18 +110,18 @@ function Actions({ slides }: { slides: readonly Slide[] }) {
   return (
     <div className="mt-1.5 mb-2.5 flex gap-1.5">
       <Action
-        name={hidden ? "Show" : "Hide"}
+        name={hidden ? words.show : words.hide}
         press={() => edit({ kind: "setHidden", slides: ids.map((slideId) => ({ slideId, hidden: !hidden })) })}
       >
         {hidden ? <Eye size={14} /> : <EyeOff size={14} />}
       </Action>
       <Action
-        name="Duplicate"
+        name={words.duplicate}
         press={() => edit({ kind: "duplicateSlides", copies: ids.map((of) => ({ of, id: newId() })) })}
       >
         <Copy size={14} />
       </Action>
-      <Action name="Remove" press={() => edit({ kind: "removeSlides", slideIds: ids })}>
+      <Action name={words.remove} press={() => edit({ kind: "removeSlides", slideIds: ids })}>
         <Trash2 size={14} />
       </Action>
     </div>

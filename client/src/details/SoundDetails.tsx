@@ -14,11 +14,12 @@ import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
 import { Look } from "../videos/Look";
 import { RightsEditor } from "./RightsEditor";
-import { Sentence, Topic } from "./Sentence";
+import { Buttons, Row, Topic } from "./Topic";
+import { words } from "./words";
 
 const columns = 260;
 
-/** A sound of the show: hear it, mark points in it, see its figures, say whose it is. */
+/** A sound of the show: play it, mark points in it, see its measurements, enter its usage rights. */
 export function SoundDetails({ sound, place }: { sound: Sound; place: () => void }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -30,7 +31,7 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
         )}
         <div className="min-w-0 grow">
           <ValueField
-            label="Name of the sound"
+            label={words.soundName}
             words
             value={sound.name}
             show={(name) => name}
@@ -46,51 +47,47 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
       {view.soundProblems[sound.id] && (
         <div role="alert" className="mb-3 text-sm">
           <p className="text-error mb-2">
-            {view.soundProblems[sound.id]} Until then its cues keep silent; nothing of their settings is lost.
+            {view.soundProblems[sound.id]} {words.silentUntilThen}
           </p>
-          <Replace sound={sound} words="Choose the file" />
+          <Replace sound={sound} name={words.chooseFile} />
         </div>
       )}
       {sound.figures.missingFrames > 0 && (
         <div role="alert" className="mb-3 text-sm">
-          <p className="text-warning mb-2">
-            The file is damaged: {time(sound.figures.missingFrames)} at its end could not be read. Use what there is, or
-            replace it.
-          </p>
-          <Replace sound={sound} words="Choose another file" />
+          <p className="text-warning mb-2">{words.damaged(time(sound.figures.missingFrames))}</p>
+          <Replace sound={sound} name={words.chooseAnother} />
         </div>
       )}
       <Listen sound={sound} />
       <div className="mb-3">
-        <Sentence>
-          It is a{" "}
+        <Row label={words.kind}>
           {sound.video ? (
-            <b>video</b>
+            <b>{words.kinds.video}</b>
           ) : (
             <Choice
-              label="Kind of the sound"
+              label={words.kind}
               value={sound.kind}
               options={[
-                ["bed", "bed"],
-                ["voice", "voice"],
-                ["spot", "spot"],
+                ["bed", words.kinds.bed],
+                ["voice", words.kinds.voice],
+                ["spot", words.kinds.spot],
               ]}
               commit={(soundKind) => edit({ kind: "setSoundKind", soundId: sound.id, soundKind })}
             />
           )}
           <button type="button" className="btn btn-xs" onClick={place}>
-            Place it
+            {words.place}
           </button>
-        </Sentence>
+        </Row>
       </div>
       <Figures sound={sound} />
       <RightsEditor key={sound.id} sound={sound} />
-      <Replacing sound={sound} />
+      <FilePart sound={sound} />
     </div>
   );
 }
 
-/** The whole sound on its waveform: play, scrub, mark. Nothing of it is changed. */
+/** The whole sound on its waveform, to play, scrub and mark. */
 function Listen({ sound }: { sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -107,7 +104,12 @@ function Listen({ sound }: { sound: Sound }) {
     if (playing) play(frame, frames);
     else player.seek(frame);
   };
-  const slider = useSeekSlider<HTMLDivElement>({ label: `Place in ${sound.name}`, player, frames: frames - 1, go });
+  const slider = useSeekSlider<HTMLDivElement>({
+    label: words.playPosition(sound.name),
+    player,
+    frames: frames - 1,
+    go,
+  });
   const set = (markers: (before: Sound["markers"]) => Sound["markers"]) =>
     edit(changeSound(sound.id, (now) => ({ kind: "setMarkers", soundId: now.id, markers: markers(now.markers) })));
   const here = () => Math.round(player.position());
@@ -135,18 +137,18 @@ function Listen({ sound }: { sound: Sound }) {
           }
         >
           {playing ? <Pause size={13} fill="currentColor" /> : <Play size={13} fill="currentColor" />}{" "}
-          {playing ? "Stop" : "Hear it"}
+          {playing ? words.stop : words.play}
         </button>
         <span ref={clock} className="figures text-sm">
-          0:00.0
+          {words.zero}
         </span>
-        <span className="muted figures text-xs whitespace-nowrap">of {shortTime(frames)}</span>
-        <label className="muted ml-auto flex items-center gap-1" title="Level of listening">
+        <span className="muted figures text-xs whitespace-nowrap">{words.ofTotal(shortTime(frames))}</span>
+        <label className="muted ml-auto flex items-center gap-1" title={words.volume}>
           <Volume2 size={14} aria-hidden="true" />
           <input
             type="range"
             className="range range-xs w-12"
-            aria-label="Level of listening"
+            aria-label={words.volume}
             min={0}
             max={1}
             step={0.05}
@@ -161,13 +163,13 @@ function Listen({ sound }: { sound: Sound }) {
             <button
               type="button"
               className="figures cursor-pointer underline decoration-dotted"
-              aria-label={`Go to ${marker.name}`}
+              aria-label={words.goTo(marker.name)}
               onClick={() => go(marker.frame)}
             >
               {time(marker.frame)}
             </button>
             <ValueField
-              label={`Name of the marker at ${time(marker.frame)}`}
+              label={words.markerName(time(marker.frame))}
               words
               value={marker.name}
               show={(name) => name}
@@ -178,18 +180,18 @@ function Listen({ sound }: { sound: Sound }) {
             <button
               type="button"
               className="btn btn-ghost btn-xs"
-              title="Move it to where the line is"
+              title={words.moveMarkerHint}
               onClick={() => {
                 const frame = here();
                 set((all) => all.map((m) => (m.id === marker.id ? { ...m, frame } : m)));
               }}
             >
-              Here
+              {words.moveMarker}
             </button>
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"
-              aria-label={`Remove the marker ${marker.name}`}
+              aria-label={words.removeMarker(marker.name)}
               onClick={() => set((all) => all.filter((m) => m.id !== marker.id))}
             >
               <X size={13} />
@@ -205,7 +207,7 @@ function Listen({ sound }: { sound: Sound }) {
           set((all) => [...all, { ...marker, name: freeName(all) }]);
         }}
       >
-        <Flag size={13} /> Mark this point
+        <Flag size={13} /> {words.addMarker}
       </button>
     </div>
   );
@@ -214,35 +216,32 @@ function Listen({ sound }: { sound: Sound }) {
 /** A name that no marker has yet. */
 function freeName(markers: Sound["markers"]) {
   let number = 1;
-  while (markers.some((marker) => marker.name === `Marker ${number}`)) number++;
-  return `Marker ${number}`;
+  while (markers.some((marker) => marker.name === words.marker(number))) number++;
+  return words.marker(number);
 }
 
-/** What was measured. */
+/** The measurements of a sound. */
 function Figures({ sound }: { sound: Sound }) {
   const { figures } = sound;
   const { video } = sound;
   const rows = [
     ...(video
       ? [
-          ["Pictures", `${video.width} × ${video.height}, ${Math.round(video.picturesPerSecond)} a second`] as const,
-          ["Coded as", `${video.coding}${video.highRange ? ", high range, toned down" : ""}`] as const,
+          [words.picture, words.pictureSize(video.width, video.height, Math.round(video.picturesPerSecond))] as const,
+          [words.codec, words.codecOf(video.coding, video.highRange)] as const,
         ]
       : []),
-    ["Range", unit(figures.rangeLu, "LU")],
-    ["True peak", unit(figures.truePeakDbtp, "dBTP")],
-    ["Silence", `${seconds(msOfFrames(figures.leadFrames))} before, ${seconds(msOfFrames(figures.tailFrames))} after`],
-    [
-      "File",
-      `${figures.sampleRate / 1000} kHz, ${figures.channels === 1 ? "mono" : figures.channels === 2 ? "stereo" : `${figures.channels} channels`}`,
-    ],
+    [words.range, unit(figures.rangeLu, "LU")],
+    [words.truePeak, unit(figures.truePeakDbtp, "dBTP")],
+    [words.silence, words.silences(seconds(msOfFrames(figures.leadFrames)), seconds(msOfFrames(figures.tailFrames)))],
+    [words.format, words.formatOf(figures.sampleRate / 1000, figures.channels)],
   ] as const;
   return (
     <Topic
-      title="Measured"
-      rarer={{
+      title={words.measurements}
+      more={{
         name: "measured",
-        words: "range, true peak, silence, what the file is like",
+        contents: words.measurementsMore,
         content: (
           <dl className="grid grid-cols-[5.5rem_1fr] gap-y-0.5 text-sm">
             {rows.map(([name, value]) => (
@@ -256,17 +255,17 @@ function Figures({ sound }: { sound: Sound }) {
       }}
     >
       <p className="figures text-sm">
-        {shortTime(figures.frames)} long, {unit(figures.loudnessLufs, "LUFS")}
+        {words.lengthAndLoudness(shortTime(figures.frames), unit(figures.loudnessLufs, "LUFS"))}
       </p>
     </Topic>
   );
 }
 
 const unit = (value: number | null, of: string) =>
-  value === null ? "none" : `${value < 0 ? "−" : ""}${Math.abs(value).toFixed(1)} ${of}`;
+  value === null ? words.none : `${value < 0 ? "−" : ""}${Math.abs(value).toFixed(1)} ${of}`;
 
-/** Another file in its place, a lighter copy, or out of the show. */
-function Replacing({ sound }: { sound: Sound }) {
+/** Replaces the file, compresses it, or removes the sound. */
+function FilePart({ sound }: { sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
   const { data: weight } = useWeight(view.id, sound);
@@ -274,48 +273,41 @@ function Replacing({ sound }: { sound: Sound }) {
   const cues = view.show.cues.filter((c) => c.soundId === sound.id).length;
   const offeredAbove = view.soundProblems[sound.id] !== undefined || sound.figures.missingFrames > 0;
   return (
-    <Topic title="The file">
+    <Topic title={words.file}>
       {weight && (
-        <p className="text-sm">
-          Adds <b className="figures">{megabytes(weight.bytes)}</b> to a show that is handed over.
+        <p className="figures text-sm">
+          {words.adds(megabytes(weight.bytes))}
           {weight.lighterBytes != null && (
             <>
               {" "}
-              A lighter copy would be about <b className="figures">{megabytes(weight.lighterBytes)}</b>.{" "}
+              {words.compressedSize(megabytes(weight.lighterBytes))}{" "}
               <button type="button" className="btn btn-xs" onClick={() => lighter.mutate(undefined)}>
-                Use a lighter copy
+                {words.useCompressed}
               </button>
             </>
           )}
         </p>
       )}
-      <Sentence>
-        {!offeredAbove && <Replace sound={sound} words="Replace the file" />}
+      <Buttons>
+        {!offeredAbove && <Replace sound={sound} name={words.replaceFile} />}
         <button type="button" className="btn btn-xs" onClick={() => edit({ kind: "removeSound", soundId: sound.id })}>
-          Remove
+          {words.removeSound(cues)}
         </button>
-        {cues > 0 && (
-          <span className="muted text-xs">its {cues === 1 ? "cue stays" : `${cues} cues stay`}, parked</span>
-        )}
-      </Sentence>
+      </Buttons>
     </Topic>
   );
 }
 
-/** Another file in a sound's place; its cues stay as they are. */
-function Replace({ sound, words }: { sound: Sound; words: string }) {
+/** Replaces the file of a sound. Its cues stay unchanged. */
+function Replace({ sound, name }: { sound: Sound; name: string }) {
   const { replaceFile } = useOpenShow();
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
       <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
-        {words}
+        {name}
       </button>
-      <FileInput
-        ref={chooser}
-        label="File to take its place"
-        choose={([file]) => file && replaceFile(sound.id, file)}
-      />
+      <FileInput ref={chooser} label={words.replacement} choose={([file]) => file && replaceFile(sound.id, file)} />
     </>
   );
 }

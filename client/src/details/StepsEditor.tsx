@@ -11,9 +11,10 @@ import { FileInput } from "../ui/FileInput";
 import { MsField } from "../ui/fields";
 import { framesOfMs, msOfFrames, seconds } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
-import { Topic } from "./Sentence";
+import { Topic } from "./Topic";
+import { words } from "./words";
 
-/** The reveals of a slide: their names, times, order and pictures. */
+/** The steps of a slide: their names, times, order and pictures. */
 export function StepsEditor({ slide }: { slide: Slide }) {
   const view = useView();
   const { edit, upload } = useOpenShow();
@@ -26,7 +27,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
   const change = (id: string, of: Partial<Step>) => set((all) => all.map((s) => (s.id === id ? { ...s, ...of } : s)));
   const plannedMs = (k: number) => (time ? msOfFrames((time.stepFrames[k] ?? time.startFrame) - time.startFrame) : 0);
   const swap = (id: string) =>
-    // Words and picture change places; the times stay where they are.
+    // Names and pictures swap; the times stay.
     set((all) => {
       const k = all.findIndex((s) => s.id === id);
       const [a, b] = [all[k - 1], all[k]];
@@ -41,9 +42,9 @@ export function StepsEditor({ slide }: { slide: Slide }) {
       reportError(problem);
     }
   };
-  const rarer = {
+  const more = {
     name: "steps",
-    words: "their order, pictures of their own",
+    contents: words.stepsMore,
     content: (
       <>
         <ol className="space-y-1">
@@ -54,35 +55,33 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                 <button
                   type="button"
                   className="btn btn-xs"
-                  aria-label={step.picture ? `Another picture for step ${k + 1}` : `A picture for step ${k + 1}`}
+                  aria-label={words.stepPicture(k + 1)}
                   onClick={() => {
                     setPictured(step.id);
                     chooser.current?.click();
                   }}
                 >
-                  <Image size={14} /> {step.picture ? "Another picture" : "A picture of its own"}
+                  <Image size={14} /> {step.picture ? words.replacePicture : words.addPicture}
                 </button>
                 <button
                   type="button"
                   className="btn btn-xs"
-                  aria-label={`Step ${k + 1} earlier`}
+                  aria-label={words.stepEarlier(k + 1)}
                   disabled={k < 2}
                   onClick={() => swap(step.id)}
                 >
-                  <ArrowUp size={14} /> Earlier
+                  <ArrowUp size={14} /> {words.earlier}
                 </button>
               </li>
             ),
           )}
         </ol>
-        {framesOfMs(slide.holdMs) > 0 && (
-          <p className="muted text-xs">A time with ~ is an even share of the hold. Type one to plan it.</p>
-        )}
+        {framesOfMs(slide.holdMs) > 0 && <p className="muted text-xs">{words.evenShare}</p>}
       </>
     ),
   };
   return (
-    <Topic title={steps.length > 1 ? `${steps.length} steps` : "Steps"} {...(steps.length > 1 ? { rarer } : {})}>
+    <Topic title={words.steps(steps.length)} {...(steps.length > 1 ? { more } : {})}>
       {steps.length > 1 && (
         <ol className="space-y-1">
           {steps.map((step, k) =>
@@ -90,7 +89,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
               <li key={step.id} className="flex items-center gap-1">
                 <span className="muted figures w-3.5 shrink-0 text-right text-xs">{k + 1}</span>
                 <ValueField
-                  label={`Name of step ${k + 1}`}
+                  label={words.stepName(k + 1)}
                   words
                   value={step.label}
                   show={(label) => label}
@@ -99,7 +98,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                   width="8rem"
                 />
                 <MsField
-                  label={`Time of step ${k + 1}`}
+                  label={words.stepTime(k + 1)}
                   ms={step.offsetMs ?? plannedMs(k)}
                   show={(ms) => `${step.offsetMs === null ? "~" : ""}${seconds(ms)}`}
                   commit={(offsetMs) => change(step.id, { offsetMs })}
@@ -108,7 +107,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
                 <button
                   type="button"
                   className="btn btn-ghost btn-xs btn-square"
-                  aria-label={`Remove step ${k + 1}`}
+                  aria-label={words.removeStep(k + 1)}
                   onClick={() => set((all) => all.filter((s) => s.id !== step.id))}
                 >
                   <X size={14} />
@@ -120,7 +119,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
       )}
       <FileInput
         ref={chooser}
-        label="Picture for a step"
+        label={words.choosePicture}
         accept={pictureEndings}
         choose={([file]) => file && pictured !== undefined && void picture(file, pictured)}
       />
@@ -132,7 +131,7 @@ export function StepsEditor({ slide }: { slide: Slide }) {
           set((all) => [...all, step]);
         }}
       >
-        <Plus size={13} /> Add a step
+        <Plus size={13} /> {words.addStep}
       </button>
     </Topic>
   );

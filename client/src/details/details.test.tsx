@@ -44,14 +44,14 @@ describe("the steps of a slide", () => {
     expect((screen.getByLabelText("Time of step 3") as HTMLInputElement).value).toBe("~4.0 s");
     enter("Time of step 3", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ steps: [{}, {}, { offsetMs: 5000 }] });
-    fireEvent.click(screen.getByLabelText(/^More: their order/));
-    fireEvent.click(screen.getByLabelText("Step 3 earlier"));
+    fireEvent.click(screen.getByLabelText(/^More: order/));
+    fireEvent.click(screen.getByLabelText("Move step 3 earlier"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       steps: [{ id: "a" }, { id: "c", offsetMs: 1500 }, { id: "b", offsetMs: null }],
     });
     fireEvent.click(screen.getByLabelText("Remove step 2"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({ steps: [{ id: "a" }, { id: "c" }] });
-    expect((screen.getByLabelText("Step 2 earlier") as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByLabelText("Move step 2 earlier") as HTMLButtonElement).disabled).toBe(true);
   });
 
   it("can be added", () => {
@@ -66,7 +66,7 @@ describe("the steps of a slide", () => {
 describe("sections", () => {
   it("begin with a slide, are named, go round and end", () => {
     const { edit } = open(viewOf(), <SectionEditor slide={slide(2)} />);
-    fireEvent.click(screen.getByText("Begin a section here"));
+    fireEvent.click(screen.getByText("Add a section here"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "setSections",
       sections: [{ name: "Slide 2", first: "s2", waitingLoop: false }],
@@ -82,7 +82,7 @@ describe("sections", () => {
     expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ id: "a", waitingLoop: true }, { id: "b" }] });
     enter("Name of the section", "Doors");
     expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ name: "Doors" }, {}] });
-    fireEvent.click(screen.getByText("End this section"));
+    fireEvent.click(screen.getByText("Remove section"));
     expect(second.edit.mock.lastCall?.[0]).toMatchObject({ sections: [{ id: "b" }] });
     cleanup();
     open(viewOf({ sections }), <SectionEditor slide={slide(3)} />);
@@ -157,12 +157,12 @@ describe("a cue", () => {
 
   it("begins with its slide, with a step of it, or by hand", () => {
     const { edit } = open(view, <CueDetails cues={[own]} />);
-    const begins = screen.getByLabelText("Begins");
+    const begins = screen.getByLabelText("Start");
     expect(
       within(begins)
         .getAllByRole("option")
         .map((o) => o.textContent),
-    ).toEqual(["with slide 2", "with step 2, Wings", "so as to end with its span", "by hand"]);
+    ).toEqual(["with slide 2", "at step 2, Wings", "to end with its slides", "manually"]);
     fireEvent.change(begins, { target: { value: "b" } });
     expect(edit.mock.lastCall?.[0]).toEqual({
       kind: "setStart",
@@ -176,19 +176,19 @@ describe("a cue", () => {
       start: { kind: "hand", stepId: null, cueId: null },
     });
     fireEvent.click(screen.getByLabelText(/^More: slides by title/));
-    fireEvent.change(screen.getByLabelText("Sounds"), { target: { value: "each" } });
+    fireEvent.change(screen.getByLabelText("On each slide"), { target: { value: "each" } });
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setEachSlide", cueId: "c", eachSlide: true });
   });
 
   it("is asked for slides in their order, and tells when it is parked", () => {
     const { edit } = open(view, <CueDetails cues={[own]} />);
     // What was opened once is open for every cue.
-    expect(within(screen.getByLabelText("Through slide")).getAllByRole("option")).toHaveLength(2);
-    fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s1" } });
+    expect(within(screen.getByLabelText("Last slide")).getAllByRole("option")).toHaveLength(2);
+    fireEvent.change(screen.getByLabelText("First slide"), { target: { value: "s1" } });
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setSpan", cueId: "c", span: { first: "s1", last: "s3" } });
     cleanup();
     open(view, <CueDetails cues={[{ ...own, span: null }]} />);
-    expect(screen.getByText(/It is parked/)).toBeTruthy();
+    expect(screen.getByText(/Parked/)).toBeTruthy();
   });
 });
 
@@ -227,19 +227,19 @@ describe("a sound", () => {
       viewOf({ sounds: [broken], cues: [cue("c", "pad")] }),
       <SoundDetails sound={broken} place={vi.fn()} />,
     );
-    expect(screen.getByRole("alert").textContent).toContain("0:03.0 at its end could not be read");
-    expect(screen.getByText("1:00 long, −18.0 LUFS")).toBeTruthy();
+    expect(screen.getByRole("alert").textContent).toContain("its last 0:03.0 could not be read");
+    expect(screen.getByText("1:00, −18.0 LUFS")).toBeTruthy();
     fireEvent.click(screen.getByLabelText(/^More: range/));
     expect(screen.getByText("44.1 kHz, mono")).toBeTruthy();
     enter("Name of the sound", "Pad at dusk");
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "renameSound", soundId: "pad", name: "Pad at dusk" });
-    expect(screen.getByText("its cue stays, parked")).toBeTruthy();
-    fireEvent.click(screen.getByText("Remove"));
+    expect(screen.getByText("Remove and park its cue")).toBeTruthy();
+    fireEvent.click(screen.getByText("Remove and park its cue"));
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "removeSound", soundId: "pad" });
     const file = new File(["x"], "other.flac");
-    fireEvent.change(screen.getByLabelText("File to take its place"), { target: { files: [file] } });
+    fireEvent.change(screen.getByLabelText("Replacement file"), { target: { files: [file] } });
     expect(replaceFile).toHaveBeenCalledWith("pad", file);
-    fireEvent.click(screen.getByText("Mark this point"));
+    fireEvent.click(screen.getByText("Add a marker"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "setMarkers",
       markers: [...markers, { name: "Marker 1", frame: 0 }],

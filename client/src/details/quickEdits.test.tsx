@@ -9,7 +9,7 @@ import { cue, open, slide, sound, viewOf } from "../tests/show";
 import { CardEditor } from "./CardEditor";
 import { FadeCurves, Fades } from "./cue/Fades";
 import { HotspotDialog } from "./cue/HotspotDialog";
-import { HowLoud } from "./cue/HowLoud";
+import { Level } from "./cue/Level";
 import { PartEditor } from "./cue/PartEditor";
 import { VideoPlace } from "./cue/VideoPlace";
 import { RightsEditor } from "./RightsEditor";
@@ -86,7 +86,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
   [
     "markers",
     <SoundDetails key="" sound={voiceSound} place={() => {}} />,
-    [press("Mark this point"), press("Mark this point")],
+    [press("Add a marker"), press("Add a marker")],
     ({ sounds: [one] }) => one?.markers.map((m) => m.name),
     ["Marker 1", "Marker 2"],
   ],
@@ -128,20 +128,20 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
   [
     "targets",
     <TargetsLine key="" presets={[]} wholeGain={null} />,
-    [() => enter("Target of voices", "-20"), () => enter("Target of beds", "-30")],
+    [() => enter("Target for voices", "-20"), () => enter("Target for beds", "-30")],
     ({ levelTargets }) => [levelTargets.voiceLufs, levelTargets.bedLufs],
     [-20, -30],
   ],
   [
     "ducking of the show",
     <TargetsLine key="" presets={[]} wholeGain={null} />,
-    [() => enter(/down within$/, "0.2"), () => enter(/up within$/, "1")],
+    [() => enter(/^Attack/, "0.2"), () => enter(/^Release/, "1")],
     ({ duck }) => [duck.attackMs, duck.releaseMs],
     [200, 1000],
   ],
   [
     "level points",
-    <HowLoud key="" cues={[voice]} spoken={false} />,
+    <Level key="" cues={[voice]} spoken={false} />,
     [press("Add a level point"), press("Add a level point")],
     (show) => cueOf(show).levelPoints.map((p) => p.atMs),
     [1000, 3000],
@@ -152,7 +152,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
       <Fades cues={[voice]} />
       <FadeCurves cues={[voice]} />
     </div>,
-    [() => enter("Fade in", "3"), choose("Course of the fade in", "linear")],
+    [() => enter("Fade in", "3"), choose("Fade-in curve", "linear")],
     (show) => cueOf(show).fadeIn,
     { ms: 3000, curve: "linear" },
   ],
@@ -177,7 +177,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
     "hotspots",
     <HotspotDialog key="" cue={voice} spot={spot} close={() => {}} />,
     [
-      () => enter("Turn", "10°"),
+      () => enter("Rotation", "10°"),
       nudge(() => screen.getByTestId("hotspot"), "ArrowLeft"),
       nudge(() => screen.getByTestId("hotspot"), "ArrowLeft"),
     ],
@@ -187,7 +187,7 @@ const cases: readonly [string, ReactNode, (() => void)[], (show: Show) => unknow
   [
     "re-cuts",
     <RecutTools key="" cue={voice} recipe={recipe} joins={[join]} />,
-    [press("Try another place"), press("Keep what is left out")],
+    [press("Try another point"), press("Keep the removed passage")],
     (show) => [cueOf(show).fit?.forbidden.length, cueOf(show).fit?.kept.length],
     [1, 1],
   ],

@@ -59,9 +59,9 @@ it("says what to do next by what is there, and is quiet once things are well", a
     return { ...open(view, <NextStep draft={draft} />), draft };
   };
   next(viewOf({ slides: [], sounds: [], cues: [] }));
-  expect(screen.getByText("Bring a deck in")).toBeTruthy();
+  expect(screen.getByText("Add a deck")).toBeTruthy();
   next(viewOf({ slides: [slide(1)], sounds: [], cues: [] }));
-  expect(screen.getByText("Bring sounds in")).toBeTruthy();
+  expect(screen.getByText("Add sounds")).toBeTruthy();
   const { draft } = next(viewOf({ slides: [slide(1)], sounds: [pad], cues: [] }));
   fireEvent.click(screen.getByText("Draft it for me"));
   expect(draft).toHaveBeenCalledTimes(1);

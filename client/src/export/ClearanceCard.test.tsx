@@ -33,11 +33,11 @@ it("names what may not be heard there, why, and keeps the rest out of the way", 
     cleared("Pad", "credit", "CC-BY-4.0 asks for credit."),
     cleared("Curtain", "ask", "“All rights reserved” does not say it, and no proof of leave is kept."),
   ]);
-  await screen.findByText("1 of 2 sounds may. Of the others:");
-  expect(screen.getByText("Curtain").closest("li")?.textContent).toContain("ask: “All rights reserved”");
-  expect(screen.getByText("Those that may").closest("details")?.textContent).toContain("Pad may, with credit");
-  expect(screen.getByText(/no legal advice/)).toBeTruthy();
-  fireEvent.change(screen.getByLabelText("Where it goes"), { target: { value: "room" } });
+  await screen.findByText("1 of 2 sounds cleared. To resolve:");
+  expect(screen.getByText("Curtain").closest("li")?.textContent).toContain("Unknown. “All rights reserved”");
+  expect(screen.getByText("Cleared sounds").closest("details")?.textContent).toContain("Pad Allowed with credit");
+  expect(screen.getByText(/not legal advice/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Destination"), { target: { value: "room" } });
   expect(edit).toHaveBeenCalledWith({ kind: "setShowing", showing: { byItself: false, where: "room" } });
 });
 
@@ -52,7 +52,7 @@ it("asks the desk, pays its fee when told to, and says what it said", async () =
   });
   show([cleared("Curtain", "ask", "Nothing is known of its licence.")]);
   fireEvent.click(await screen.findByText("Ask the clearance desk"));
-  fireEvent.click(await screen.findByText("Pay 18 and keep the proof"));
+  fireEvent.click(await screen.findByText("Pay 18 and save proof"));
   await screen.findByText("The desk gives no leave to sell with it.");
   expect(bodies).toEqual([
     ["/api/shows/{id}/sounds/{soundId}/leave", { pays: false }],

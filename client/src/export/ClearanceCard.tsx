@@ -7,18 +7,19 @@ import { useOpenShow, useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
 type Cleared = Schemas["ClearedSound"];
 
-const answers: Record<Cleared["answer"], readonly [string, string]> = {
-  yes: ["may", ""],
-  credit: ["may, with credit", ""],
-  alike: ["if shared alike", "text-warning"],
-  no: ["may not", "text-error"],
-  ask: ["ask", "text-warning"],
+const styles: Record<Cleared["answer"], string> = {
+  yes: "",
+  credit: "",
+  alike: "text-warning",
+  no: "text-error",
+  ask: "text-warning",
 };
 
-/** Whether the sounds may be used where the show goes, and what can be done where they may not. */
+/** The usage rights of the sounds for the destination of the show, with ways to resolve what is not cleared. */
 export function ClearanceCard() {
   const view = useView();
   const { edit } = useOpenShow();
@@ -28,20 +29,21 @@ export function ClearanceCard() {
   if (error && sounds.length === 0) return <LoadError error={error} retry={() => void refetch()} />;
   if (sounds.length === 0) return null;
   return (
-    <section aria-label="May it be used" className="mt-8">
-      <h2 className="mb-2 text-lg">
-        May it be heard{" "}
+    <section aria-label={words.rights} className="mt-8">
+      <h2 className="mb-2 text-lg">{words.rights}</h2>
+      <p className="mb-2 flex items-center gap-2">
+        <span aria-hidden="true">{words.destination}</span>
         <Choice
-          label="Where it goes"
+          label={words.destination}
           value={showing.where}
           options={places}
           commit={(where) => edit((show) => ({ kind: "setShowing", showing: { ...show.showing, where } }))}
         />
-      </h2>
+      </p>
       <Status className="mb-2">
         {open.length === 0
-          ? `Yes: all ${sounds.length} sounds may.`
-          : `${sounds.length - open.length} of ${sounds.length} sounds may. Of the others:`}
+          ? words.allCleared(sounds.length)
+          : words.someCleared(sounds.length - open.length, sounds.length)}
       </Status>
       <ul>
         {open.map((sound) => (
@@ -50,38 +52,36 @@ export function ClearanceCard() {
       </ul>
       {open.length < sounds.length && (
         <details className="mt-2">
-          <summary className="cursor-pointer">Those that may</summary>
+          <summary className="cursor-pointer">{words.cleared}</summary>
           <ul className="mt-1 text-sm">
             {sounds
               .filter((s) => !open.includes(s))
               .map((s) => (
                 <li key={s.soundId}>
-                  <b>{s.name}</b> {answers[s.answer][0]}: {s.why}
+                  <b>{s.name}</b> {words.answer(words.answers[s.answer], s.why)}
                 </li>
               ))}
           </ul>
         </details>
       )}
-      <p className="muted mt-2 text-sm">
-        This goes by the licences as they are written down, and is no legal advice. To play music in public may need
-        leave from a collecting society, whatever its licence says.
-      </p>
+      <p className="muted mt-2 text-sm">{words.disclaimer}</p>
     </section>
   );
 }
 
-/** A sound that may not be used there, or of which that is not known: why, and the ways out. */
+/** A sound that is not cleared: the reason, and ways to resolve it. */
 function Unclear({ cleared }: { cleared: Cleared }) {
   const view = useView();
   const [seeking, setSeeking] = useState(false);
   const ask = useAskDesk(view.id, cleared.soundId);
-  const [name, style] = answers[cleared.answer];
   const said = ask.data?.answer;
   const sound = view.show.sounds.find((s) => s.id === cleared.soundId);
   return (
     <li className="line-t py-2" data-unclear={cleared.name}>
       <p>
-        <b>{cleared.name}</b> <span className={`font-semibold ${style}`}>{name}</span>: {cleared.why}
+        <b>{cleared.name}</b>{" "}
+        <span className={`font-semibold ${styles[cleared.answer]}`}>{words.answers[cleared.answer]}.</span>{" "}
+        {cleared.why}
       </p>
       {said && <Status className="mt-1">{said.why}</Status>}
       <p className="mt-1.5 flex flex-wrap gap-1.5">
@@ -92,7 +92,7 @@ function Unclear({ cleared }: { cleared: Cleared }) {
             disabled={ask.isPending}
             onClick={() => ask.mutate(true)}
           >
-            Pay {said.fee} and keep the proof
+            {words.pay(said.fee ?? 0)}
           </button>
         ) : (
           <button
@@ -101,7 +101,7 @@ function Unclear({ cleared }: { cleared: Cleared }) {
             disabled={ask.isPending || !!said}
             onClick={() => ask.mutate(false)}
           >
-            {ask.isPending ? "Asking the desk…" : "Ask the clearance desk"}
+            {ask.isPending ? words.asking : words.askDesk}
           </button>
         )}
         {sound && (
@@ -110,7 +110,7 @@ function Unclear({ cleared }: { cleared: Cleared }) {
             className="btn btn-xs bg-base-100 border-[var(--line)]"
             onClick={() => setSeeking(true)}
           >
-            Find another piece
+            {words.findPiece}
           </button>
         )}
       </p>

@@ -2,8 +2,9 @@ import { toast } from "sonner";
 import { creditsUrl, useCredits } from "../api/rights";
 import { useOpenShow, useView } from "../show/openShow";
 import { LoadError } from "../ui/LoadError";
+import { words } from "./words";
 
-/** The credits of the sounds that lie on slides: as text to copy, as a file, or into the notes of the last slide. */
+/** The credits of the sounds in use, to copy, to download, or to add to the notes of the last slide. */
 export function CreditsCard() {
   const view = useView();
   const { edit } = useOpenShow();
@@ -15,17 +16,12 @@ export function CreditsCard() {
   if (error && text === undefined) return <LoadError error={error} retry={() => void refetch()} />;
   const inNotes = !!last && !!text && last.notes.includes(text.trim());
   return (
-    <section aria-label="Credits" className="mt-8">
-      <h2 className="mb-2 text-lg">Credits</h2>
+    <section aria-label={words.credits} className="mt-8">
+      <h2 className="mb-2 text-lg">{words.credits}</h2>
       <pre className="bg-base-100 max-h-48 overflow-y-auto rounded-md border border-[var(--line)] p-3 font-sans text-sm whitespace-pre-wrap">
         {text}
       </pre>
-      {unclear.length > 0 && (
-        <p className="text-warning mt-2 text-sm">
-          Author or licence missing: {unclear.map((s) => s.name).join(", ")}. Choose the sound on the run sheet to say
-          whose it is.
-        </p>
-      )}
+      {unclear.length > 0 && <p className="text-warning mt-2 text-sm">{words.missing(unclear.map((s) => s.name))}</p>}
       <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
@@ -33,14 +29,14 @@ export function CreditsCard() {
           disabled={!text}
           onClick={() => text && void copy(text)}
         >
-          Copy
+          {words.copy}
         </button>
         <a
           className="btn btn-sm bg-base-100 border-[var(--line)]"
           href={creditsUrl(view.id)}
-          download={`${view.show.title} credits.txt`}
+          download={words.creditsFile(view.show.title)}
         >
-          Download
+          {words.download}
         </a>
         {last && (
           <button
@@ -56,7 +52,7 @@ export function CreditsCard() {
               })
             }
           >
-            {inNotes ? "In the notes of the last slide" : "Put into the notes of the last slide"}
+            {inNotes ? words.inNotes : words.addToNotes}
           </button>
         )}
       </div>
@@ -68,8 +64,8 @@ export function CreditsCard() {
 async function copy(text: string) {
   try {
     await navigator.clipboard.writeText(text);
-    toast("The credits are copied.");
+    toast(words.copied);
   } catch {
-    toast.error("The browser doesn't allow copying on this page. Select the text, or download it.");
+    toast.error(words.cannotCopy);
   }
 }

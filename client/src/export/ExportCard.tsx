@@ -3,9 +3,10 @@ import type { JobView, Schemas } from "../api/client";
 import { useExport, useExportReport } from "../api/exports";
 import { isOpen, useCancelJob, useRemoveJob } from "../api/jobs";
 import { useView } from "../show/openShow";
-import { isFilm, isSound, nameOf, weight } from "./recipients";
+import { fileSize, isFilm, isSound, nameOf } from "./recipients";
+import { words } from "./words";
 
-/** One export: how far it has come, what went wrong, or what came out: playable, with what was lost, to be made again where the show has changed. */
+/** One export: its progress, its problem, or its file to play and download, with what was exported differently. */
 export function ExportCard({ job }: { job: JobView }) {
   const view = useView();
   const again = useExport(view.id);
@@ -21,43 +22,40 @@ export function ExportCard({ job }: { job: JobView }) {
         <div className="min-w-0 grow">
           <h3 className="truncate text-base">{report ? titleOf(report, view) : job.name}</h3>
           <p className="muted text-sm">
-            {words(job, report)}{" "}
-            <time dateTime={job.createdAt}>
-              {new Date(job.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
-            </time>
+            <time dateTime={job.createdAt}>{stateOf(job, report)}</time>
           </p>
         </div>
         {changed && (
           <button
             type="button"
             className="btn btn-sm"
-            title="The show has changed since"
+            title={words.hasChanged}
             disabled={again.isPending}
             onClick={() => again.mutate(report.asked)}
           >
-            Make again
+            {words.exportAgain}
           </button>
         )}
         {report?.file.endsWith(".html") && (
           <a className="btn btn-sm" href={file} target="_blank" rel="noreferrer">
-            <ExternalLink size={15} /> Open
+            <ExternalLink size={15} /> {words.open}
           </a>
         )}
         {job.state === "done" && (
           <a className="btn btn-sm btn-primary" href={`${file}?download=true`} download>
-            <Download size={15} /> Download
+            <Download size={15} /> {words.download}
           </a>
         )}
         {open ? (
           <button type="button" className="btn btn-sm" onClick={() => cancel.mutate(job.id)}>
-            <X size={15} /> Stop
+            <X size={15} /> {words.cancel}
           </button>
         ) : (
           <button
             type="button"
             className="btn btn-sm btn-ghost btn-square"
-            aria-label="Remove this export"
-            title="Remove"
+            aria-label={words.removeExport}
+            title={words.remove}
             onClick={() => remove.mutate(job.id)}
           >
             <Trash2 size={15} />
@@ -65,12 +63,7 @@ export function ExportCard({ job }: { job: JobView }) {
         )}
       </div>
       {open && (
-        <progress
-          className="progress progress-primary mt-3"
-          value={job.progress}
-          max={1}
-          aria-label="How far the export has come"
-        />
+        <progress className="progress progress-primary mt-3" value={job.progress} max={1} aria-label={words.progress} />
       )}
       {job.problem && (
         <p role="alert" className="text-error mt-2">
@@ -78,7 +71,7 @@ export function ExportCard({ job }: { job: JobView }) {
         </p>
       )}
       {report && report.lost.length > 0 && (
-        <ul aria-label="What could not be carried over" className="muted mt-2 list-disc pl-5 text-sm">
+        <ul aria-label={words.losses} className="muted mt-2 list-disc pl-5 text-sm">
           {report.lost.map((line) => (
             <li key={line}>{line}</li>
           ))}
@@ -95,24 +88,20 @@ export function ExportCard({ job }: { job: JobView }) {
 }
 
 function titleOf({ asked }: Schemas["ExportReport"], view: Schemas["ShowView"]) {
+  const name = nameOf(asked.format);
   const cue = view.show.cues.find((c) => c.id === asked.cueId);
-  const of = cue
-    ? `, ${view.show.sounds.find((s) => s.id === cue.soundId)?.name ?? "one cue"}`
-    : asked.slides && `, slides ${asked.slides}`;
-  return nameOf(asked.format) + of;
+  if (cue) return words.cueOf(name, view.show.sounds.find((s) => s.id === cue.soundId)?.name ?? words.oneCue);
+  return asked.slides ? words.slidesOf(name, asked.slides) : name;
 }
 
-function words(job: JobView, report: Schemas["ExportReport"] | undefined) {
+function stateOf(job: JobView, report: Schemas["ExportReport"] | undefined) {
+  const at = new Date(job.createdAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
   switch (job.state) {
-    case "waiting":
-      return "Waiting its turn, asked for";
     case "running":
-      return `${Math.round(job.progress * 100)} % done, asked for`;
+      return words.states.running(Math.round(job.progress * 100), at);
     case "done":
-      return report?.bytes ? `${weight(report.bytes)}, made` : "Made";
-    case "failed":
-      return "Not made, asked for";
-    case "cancelled":
-      return "Stopped, asked for";
+      return report?.bytes ? words.states.done(fileSize(report.bytes), at) : words.states.doneAt(at);
+    default:
+      return words.states[job.state](at);
   }
 }

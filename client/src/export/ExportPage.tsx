@@ -6,11 +6,12 @@ import { ClearanceCard } from "./ClearanceCard";
 import { ExportCard } from "./ExportCard";
 import { NewExport } from "./NewExport";
 import { recipients } from "./recipients";
+import { words } from "./words";
 
-/** Those who are told whose the sounds are. */
+/** The recipients for whom usage rights and credits matter. */
 const published = ["deck", "browser", "screen", "rights"];
 
-/** To whom the show goes, what they can use, and what was made so far. */
+/** The recipients of the show, the formats for each, and the exports. */
 export default function ExportPage() {
   const view = useView();
   const { data: jobs = [] } = useJobs(view.id);
@@ -20,8 +21,8 @@ export default function ExportPage() {
   return (
     <main className="min-h-0 grow overflow-y-auto">
       <div className="mx-auto grid w-full max-w-6xl grid-cols-[17rem_1fr] gap-8 px-8 py-6 max-md:grid-cols-1 max-md:px-4">
-        <nav aria-label="To whom">
-          <h1 className="mb-3 text-2xl">Who is it for?</h1>
+        <nav aria-label={words.recipients}>
+          <h1 className="mb-3 text-2xl">{words.whoFor}</h1>
           <ul className="space-y-1">
             {recipients.map((r) => (
               <li key={r.id}>
@@ -41,11 +42,9 @@ export default function ExportPage() {
         <div>
           {to && <NewExport key={to.id} to={to} />}
           {published.includes(id) && <ClearanceCard />}
-          <section aria-label="Exports made" className="mt-6">
-            <h2 className="mb-3 text-lg">Made so far</h2>
-            {exports.length === 0 && (
-              <p className="muted">Nothing yet. What you make appears here, to be played and downloaded.</p>
-            )}
+          <section aria-label={words.exports} className="mt-6">
+            <h2 className="mb-3 text-lg">{words.exports}</h2>
+            {exports.length === 0 && <p className="muted">{words.noExports}</p>}
             <ul className="space-y-3">
               {exports.map((job) => (
                 <ExportCard key={job.id} job={job} />

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { ExportFormat } from "../api/client";
 import { useExport, useExportEstimate } from "../api/exports";
 import { ChecksStrip } from "../findings/ChecksStrip";
@@ -7,7 +7,8 @@ import { useView } from "../show/openShow";
 import { Choice } from "../ui/fields";
 import { time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
-import { isFilm, isSound, soon, weight, type Recipient } from "./recipients";
+import { fileSize, isFilm, isSound, soon, type Recipient } from "./recipients";
+import { words } from "./words";
 
 const sizes = [
   ["1280x720", "720p"],
@@ -16,13 +17,13 @@ const sizes = [
   ["3840x2160", "2160p"],
 ] as const;
 const rates = [
-  ["25", "25"],
-  ["30", "30"],
-  ["50", "50"],
-  ["60", "60"],
+  ["25", words.fps("25")],
+  ["30", words.fps("30")],
+  ["50", words.fps("50")],
+  ["60", words.fps("60")],
 ] as const;
 
-/** What one recipient can have: which file, of which slides, and the button that makes it. */
+/** A new export for a recipient: its format, its slides and its options. */
 export function NewExport({ to }: { to: Recipient }) {
   const view = useView();
   const findings = useFindings(view.id, view.revision);
@@ -41,12 +42,10 @@ export function NewExport({ to }: { to: Recipient }) {
   const asked = { format, width, height, fps: Number(rate), slides: alone ? "" : slides, cueId: alone || null };
   const { data: about } = useExportEstimate(view.id, view.revision, asked, shown > 0);
   return (
-    <section aria-label="New export" className="bg-base-100 rounded-lg border border-[var(--line)] p-5">
-      <h2 className="mb-3 text-lg">
-        {to.name}: {to.wants}
-      </h2>
+    <section aria-label={words.newExport} className="bg-base-100 rounded-lg border border-[var(--line)] p-5">
+      <h2 className="mb-3 text-lg">{words.recipient(to.name, to.wants)}</h2>
       <fieldset className="mb-4 grid grid-cols-2 gap-2">
-        <legend className="sr-only">What comes out</legend>
+        <legend className="sr-only">{words.format}</legend>
         {to.forms.map((f) => (
           <label
             key={f.format}
@@ -66,42 +65,44 @@ export function NewExport({ to }: { to: Recipient }) {
           </label>
         ))}
       </fieldset>
-      <p className="mb-4 flex flex-wrap items-center gap-x-2 gap-y-1">
+      <div className="mb-4 flex flex-wrap items-center gap-x-5 gap-y-1.5">
         {to.id !== "archive" && alone === "" && (
-          <>
-            Of slides{" "}
+          <Option label={words.slides}>
             <ValueField<string>
-              label="Slides to export"
+              label={words.slidesField}
               value={slides}
-              show={(value) => value || "all"}
+              show={(value) => value || words.allSlides}
               read={(typed) => (/^\s*all\s*$/i.test(typed) ? "" : typed.trim())}
               commit={setSlides}
               width="5.5rem"
               words
             />
-          </>
+          </Option>
         )}
         {isFilm(format) && (
           <>
-            with pictures of <Choice label="Size of the film" value={size} options={sizes} commit={setSize} /> at{" "}
-            <Choice label="Pictures a second" value={rate} options={rates} commit={setRate} width="4.5rem" /> a second
+            <Option label={words.size}>
+              <Choice label={words.sizeField} value={size} options={sizes} commit={setSize} />
+            </Option>
+            <Option label={words.frameRate}>
+              <Choice label={words.frameRate} value={rate} options={rates} commit={setRate} />
+            </Option>
           </>
         )}
         {isSound(format) && cues.length > 0 && (
-          <>
-            {alone === "" && ","} <span className="sr-only">Which cues</span>
+          <Option label={words.cues}>
             <Choice
-              label="Which cues"
+              label={words.cues}
               value={cueId}
               options={[
-                ["", "all cues together"],
+                ["", words.allCues],
                 ...cues.map((c) => [c.id, view.show.sounds.find((s) => s.id === c.soundId)?.name ?? ""] as const),
               ]}
               commit={setCueId}
             />
-          </>
+          </Option>
         )}
-      </p>
+      </div>
       <ChecksStrip showId={view.id} findings={findings} />
       <div className="flex items-center gap-4">
         <button
@@ -110,20 +111,29 @@ export function NewExport({ to }: { to: Recipient }) {
           disabled={shown === 0 || make.isPending}
           onClick={() => make.mutate(asked)}
         >
-          {isFilm(format) ? "Make the film" : "Make the file"}
+          {isFilm(format) ? words.exportFilm : words.exportFile}
         </button>
-        <span className="muted text-sm">
-          {shown === 0 ? (
-            "Bring in a deck first; without slides there is nothing to export."
-          ) : (
-            <>
-              <span className="figures">{time(about?.frames ?? view.runningOrder.totalFrames)}</span> long
-              {about && about.bytes > 0 && `, about ${weight(about.bytes)}`}
-              {about && `, ready in ${soon(about.seconds)}`}.
-            </>
-          )}
+        <span className="muted figures text-sm">
+          {shown === 0
+            ? words.noSlides
+            : [
+                words.length(time(about?.frames ?? view.runningOrder.totalFrames)),
+                about && about.bytes > 0 && words.estimate(fileSize(about.bytes)),
+                about && words.readyIn(soon(about.seconds)),
+              ]
+                .filter(Boolean)
+                .join(" ")}
         </span>
       </div>
     </section>
+  );
+}
+
+function Option({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <span className="flex items-center gap-2 whitespace-nowrap">
+      <span aria-hidden="true">{label}</span>
+      {children}
+    </span>
   );
 }

@@ -57,12 +57,12 @@ const whom = (name: string) => fireEvent.click(screen.getByRole("button", { name
 it("offers what each recipient can use, and asks for that", async () => {
   const asked = answerPosts(() => ({ data: job("j9", { state: "waiting" }) }));
   show([]);
-  fireEvent.change(screen.getByLabelText("Pictures a second"), { target: { value: "50" } });
+  fireEvent.change(screen.getByLabelText("Frame rate"), { target: { value: "50" } });
   const slides = screen.getByLabelText("Slides to export");
   fireEvent.focus(slides);
   fireEvent.change(slides, { target: { value: "2" } });
   fireEvent.keyDown(slides, { key: "Enter" });
-  fireEvent.click(screen.getByRole("button", { name: "Make the film" }));
+  fireEvent.click(screen.getByRole("button", { name: "Export film" }));
   await waitFor(() =>
     expect(asked.mock.lastCall?.[1]).toMatchObject({
       body: { format: "mp4", width: 1920, height: 1080, fps: 50, slides: "2", cueId: null },
@@ -70,16 +70,16 @@ it("offers what each recipient can use, and asks for that", async () => {
   );
 
   // The sound of one cue is asked for whole, wherever it lies.
-  whom("Ears alone");
+  whom("Audio only");
   fireEvent.click(screen.getByRole("radio", { name: /^FLAC/ }));
-  fireEvent.change(screen.getByLabelText("Which cues"), { target: { value: "c2" } });
+  fireEvent.change(screen.getByLabelText("Cues"), { target: { value: "c2" } });
   expect(screen.queryByLabelText("Slides to export")).toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: "Make the file" }));
+  fireEvent.click(screen.getByRole("button", { name: "Export file" }));
   await waitFor(() =>
     expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { format: "flac", slides: "", cueId: "c2" } }),
   );
 
-  whom("The archive");
+  whom("Archive");
   expect(screen.queryByLabelText("Slides to export")).toBeNull();
   expect(screen.getAllByRole("radio").map((r) => (r as HTMLInputElement).checked)).toEqual([true, false]);
 });
@@ -97,17 +97,17 @@ it("tells what came out, what it weighs and what was lost, and makes it again wh
     j1: report({ asked: { ...report().asked, cueId: "c1" } }),
     j2: old,
   });
-  const made = screen.getByRole("region", { name: "Exports made" });
+  const made = screen.getByRole("region", { name: "Exports" });
   await waitFor(() => expect(made.querySelectorAll("[data-state]")).toHaveLength(3));
   const [first, second, third] = made.querySelectorAll<HTMLElement>("[data-state]");
   await waitFor(() => expect(first?.textContent).toContain("WAV, Pad"));
-  expect(first?.textContent).toContain("2.3 MB, made");
-  expect(within(first as HTMLElement).queryByText("Make again")).toBeNull();
+  expect(first?.textContent).toContain("2.3 MB · exported");
+  expect(within(first as HTMLElement).queryByText("Export again")).toBeNull();
   await waitFor(() => expect(second?.textContent).toContain("Film, MP4, slides 1–2"));
   expect(second?.textContent).toContain("1 kB");
   expect(second?.textContent).toContain("Chime is triggered manually");
   expect(second?.querySelector("video")).not.toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: "Make again" }));
+  fireEvent.click(screen.getByRole("button", { name: "Export again" }));
   await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: old.asked }));
   expect(third?.textContent).toContain("The disk is full.");
 });

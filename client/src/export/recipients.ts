@@ -1,4 +1,5 @@
 import type { ExportFormat } from "../api/client";
+import { words } from "./words";
 
 /** A file somebody can use. */
 interface Form {
@@ -7,7 +8,7 @@ interface Form {
   what: string;
 }
 
-/** Somebody a show is handed over to. */
+/** Someone who receives a show. */
 export interface Recipient {
   id: string;
   name: string;
@@ -15,119 +16,123 @@ export interface Recipient {
   forms: readonly [Form, ...Form[]];
 }
 
-/** To whom a show goes, and what each can use; the first form is what most want. */
+/** The recipients of a show and the formats each can use, the most common first. */
 export const recipients: readonly Recipient[] = [
   {
     id: "deck",
-    name: "Someone with a slide program",
-    wants: "the deck, with its sounds in it",
+    name: "Presentation file",
+    wants: "the deck with its sounds",
     forms: [
       {
         format: "pptxHand",
-        name: "Deck, by hand",
-        what: "Somebody moves it on. Sounds start with slides, reveals or clicks.",
+        name: "Deck, presented",
+        what: "A presenter advances it. Sounds start with slides, steps or clicks.",
       },
-      { format: "pptxClock", name: "Deck, on the clock", what: "Moves on by itself; each sound as in the film." },
+      { format: "pptxClock", name: "Deck, self-running", what: "Advances automatically, with sound as in the film." },
     ],
   },
   {
     id: "browser",
-    name: "Anyone with a browser",
-    wants: "the show to play, without a server",
+    name: "Browser",
+    wants: "the show to play without a server",
     forms: [
       {
         format: "playerZip",
-        name: "Player, zipped",
-        what: "Unpack it and open index.html: from a stick, or on a site.",
+        name: "Player, ZIP",
+        what: "Unpack it and open index.html, from a drive or a website.",
       },
-      { format: "playerHtml", name: "Player, one file", what: "All in one page, to be sent. A third heavier." },
+      { format: "playerHtml", name: "Player, one file", what: "One page to send. A third larger." },
     ],
   },
   {
     id: "screen",
-    name: "A screen or a site",
-    wants: "a film that runs by itself",
+    name: "Screen or website",
+    wants: "a self-running film",
     forms: [
-      { format: "mp4", name: "Film, MP4", what: "Plays everywhere. With chapters, and the notes as captions." },
-      { format: "webm", name: "Film, WebM", what: "Open formats, VP9 and Opus: for pages on the web." },
-      { format: "vtt", name: "Captions, WebVTT", what: "The notes, to go beside the film on a page." },
-      { format: "srt", name: "Captions, SRT", what: "The notes, for whatever does not read WebVTT." },
+      { format: "mp4", name: "Film, MP4", what: "Plays everywhere, with chapters and the notes as captions." },
+      { format: "webm", name: "Film, WebM", what: "Open formats (VP9, Opus) for websites." },
+      { format: "vtt", name: "Captions, WebVTT", what: "The notes as captions for films on websites." },
+      { format: "srt", name: "Captions, SRT", what: "The notes as captions for programs without WebVTT." },
     ],
   },
   {
     id: "ears",
-    name: "Ears alone",
+    name: "Audio only",
     wants: "the sound without the slides",
     forms: [
-      { format: "wav", name: "WAV", what: "24 bit, uncompressed: the exact mix." },
-      { format: "flac", name: "FLAC", what: "The exact mix, about half as heavy." },
-      { format: "m4a", name: "M4A", what: "Small, AAC at 256 kbit/s. Telephones and computers play it." },
-      { format: "mp3", name: "MP3", what: "Small, 256 kbit/s. Old devices play it too." },
-      { format: "opus", name: "Opus", what: "The smallest that sounds like the mix, 160 kbit/s." },
+      { format: "wav", name: "WAV", what: "The exact mix, 24-bit and uncompressed." },
+      { format: "flac", name: "FLAC", what: "The exact mix at about half the size." },
+      { format: "m4a", name: "M4A", what: "Small (AAC, 256 kbit/s). Plays on phones and computers." },
+      { format: "mp3", name: "MP3", what: "Small (256 kbit/s). Plays on old devices too." },
+      { format: "opus", name: "Opus", what: "The smallest (160 kbit/s) that sounds like the mix." },
     ],
   },
   {
     id: "editor",
-    name: "An editor",
-    wants: "the parts, to work on with",
+    name: "Editing program",
+    wants: "the parts to work with",
     forms: [
-      { format: "otioz", name: "Timeline with media", what: "OpenTimelineIO, zipped: slides, sounds, exact cuts." },
-      { format: "otio", name: "Timeline alone", what: "OpenTimelineIO without the pictures and sounds." },
-      { format: "bandStems", name: "Stems by band", what: "Beds, voices and spots apart; together they are the mix." },
-      { format: "cueStems", name: "Stems by cue", what: "Each cue apart, all as long as the show." },
+      {
+        format: "otioz",
+        name: "Timeline with media",
+        what: "OpenTimelineIO with slides, sounds and exact cuts, zipped.",
+      },
+      { format: "otio", name: "Timeline only", what: "OpenTimelineIO without pictures and sounds." },
+      {
+        format: "bandStems",
+        name: "Stems by band",
+        what: "One file each for beds, voices and spots. Their sum is the mix.",
+      },
+      { format: "cueStems", name: "Stems by cue", what: "One file for each cue, all as long as the show." },
     ],
   },
   {
     id: "desk",
-    name: "The one at the desk",
-    wants: "paper to follow the show by",
+    name: "Operator",
+    wants: "paper to follow the show",
     forms: [
       { format: "runHtml", name: "Run sheet", what: "Pictures, cues, keys and notes, to print." },
-      { format: "timesHtml", name: "Timing sheet", what: "When each slide and sound comes, to print." },
-      { format: "timesCsv", name: "Timing sheet, CSV", what: "The same for a table program." },
+      { format: "timesHtml", name: "Timing sheet", what: "The times of slides and sounds, to print." },
+      { format: "timesCsv", name: "Timing sheet, CSV", what: "The same for spreadsheets." },
     ],
   },
   {
     id: "rights",
-    name: "Whoever holds the rights",
-    wants: "what was played, and whose it is",
+    name: "Rights holder",
+    wants: "a list of the music used",
     forms: [
-      { format: "musicHtml", name: "Music used", what: "Title, author, licence, from when to when, to print." },
-      { format: "musicCsv", name: "Music used, CSV", what: "The same for a table program." },
+      { format: "musicHtml", name: "Music used", what: "Title, author, licence and times, to print." },
+      { format: "musicCsv", name: "Music used, CSV", what: "The same for spreadsheets." },
     ],
   },
   {
     id: "archive",
-    name: "The archive, or another Phonaris",
+    name: "Archive or another Phonaris",
     wants: "the show itself",
     forms: [
       { format: "phonaris", name: "Whole show", what: "Deck, sounds and all settings in one file." },
-      { format: "phonarisUsed", name: "Only what it uses", what: "The same without parked cues and unused sounds." },
+      { format: "phonarisUsed", name: "Used parts only", what: "The same without parked cues and unused sounds." },
     ],
   },
 ];
 
-/** The name of a format, for whoever made it. */
+/** The name of a format. */
 export const nameOf = (format: ExportFormat) =>
   recipients.flatMap((r) => r.forms).find((f) => f.format === format)?.name ?? format;
 
-/** Whether a format is of pictures that move, which have a size and a rate. */
+/** Whether a format is a film, which has a size and a frame rate. */
 export const isFilm = (format: ExportFormat) => format === "mp4" || format === "webm";
 
-/** Whether a format is one of the sound alone. */
+/** Whether a format is audio only. */
 export const isSound = (format: ExportFormat) =>
   recipients.find((r) => r.id === "ears")?.forms.some((f) => f.format === format) ?? false;
 
-/** A weight in bytes, in words. */
-export const weight = (bytes: number) =>
+/** A file size, in words. */
+export const fileSize = (bytes: number) =>
   bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
 
-/** How soon something is there, in words: no closer than it is known. */
-export const soon = (seconds: number) =>
-  seconds < 4
-    ? "a moment"
-    : seconds < 55
-      ? `about ${Math.ceil(seconds / 5) * 5} s`
-      : seconds < 90
-        ? "about a minute"
-        : `about ${Math.round(seconds / 60)} minutes`;
+/** A duration in words, no more precise than the estimate. */
+export function soon(seconds: number) {
+  if (seconds < 4) return words.moment;
+  return seconds < 55 ? words.aboutSeconds(Math.ceil(seconds / 5) * 5) : words.aboutMinutes(Math.round(seconds / 60));
+}

@@ -2,42 +2,36 @@ import type { Schemas } from "../api/client";
 import { MsField } from "../ui/fields";
 import { decibels, readDecibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
+import { words } from "./words";
 
 type Duck = Schemas["Duck"];
 
 interface Props {
-  /** Whose they are, in words. */
+  /** What they apply to, in words. */
   of: string;
   duck: Duck;
   change: (part: Partial<Duck>) => void;
 }
 
-const byTargets = "as targets ask";
-
-/** How beds make room: down, held, up, and how far. */
+/** The ducking of beds: attack, hold, release and depth. */
 export function DuckFields({ of, duck, change }: Props) {
-  const ms = (name: "attackMs" | "holdMs" | "releaseMs", words: string) => (
+  const ms = (name: "attackMs" | "holdMs" | "releaseMs", label: string) => (
     <span className="whitespace-nowrap">
-      {words}{" "}
-      <MsField
-        label={`Room for ${of}, ${words}`}
-        ms={duck[name]}
-        commit={(to) => change({ [name]: to })}
-        width="4rem"
-      />
+      {label}{" "}
+      <MsField label={words.ducking(label, of)} ms={duck[name]} commit={(to) => change({ [name]: to })} width="4rem" />
     </span>
   );
   return (
     <span className="inline-flex flex-wrap items-center gap-x-3 gap-y-1.5">
-      {ms("attackMs", "down within")}
-      {ms("holdMs", "held for")}
-      {ms("releaseMs", "up within")}
+      {ms("attackMs", words.attack)}
+      {ms("holdMs", words.hold)}
+      {ms("releaseMs", words.release)}
       <span className="whitespace-nowrap">
-        by{" "}
+        {words.depth}{" "}
         <ValueField<number | null>
-          label={`Room for ${of}, how far down`}
+          label={words.ducking(words.depth, of)}
           value={duck.depthDb}
-          show={(db) => (db === null ? byTargets : decibels(db))}
+          show={(db) => (db === null ? words.fromTargets : decibels(db))}
           read={readDepth}
           step={(db, direction) => Math.max(0, (db ?? 0) + direction * 0.5)}
           commit={(depthDb) => change({ depthDb })}
@@ -48,7 +42,7 @@ export function DuckFields({ of, duck, change }: Props) {
   );
 }
 
-/** Reads a depth: "6", "6 dB"; words, or nothing, for as far as the targets ask. */
+/** Reads a depth: "6", "6 dB". Anything without digits means the depth that the level targets give. */
 const readDepth = (typed: string) => {
   const db = readDecibels(typed);
   return db === undefined ? (/\d/.test(typed) ? undefined : null) : Math.abs(db);

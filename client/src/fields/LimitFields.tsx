@@ -1,33 +1,37 @@
 import { hold, readMs } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
+import { words } from "./words";
 
-/** How long slides may stay when their holds are worked out anew; left open where nothing is said. */
+/** The shortest and the longest hold when holds are distributed or re-paced; undefined for the usual ones. */
 export interface Limits {
   leastMs?: number;
   greatestMs?: number;
 }
 
-/** The least and the greatest hold, within a sentence. */
+/** The shortest and the longest hold. */
 export function LimitFields({ limits, set }: { limits: Limits; set: (limits: Limits) => void }) {
   const field = (label: string, key: keyof Limits, otherwise: string) => (
-    <ValueField
-      label={label}
-      value={limits[key]}
-      show={(ms) => (ms === undefined ? otherwise : hold(ms))}
-      read={(typed) => readMs(typed)}
-      commit={(ms) => set({ ...limits, ...(ms === undefined ? {} : { [key]: ms }) })}
-      width="4.6rem"
-    />
+    <label className="flex items-center gap-1.5 whitespace-nowrap">
+      {label}
+      <ValueField
+        label={label}
+        value={limits[key]}
+        show={(ms) => (ms === undefined ? otherwise : hold(ms))}
+        read={(typed) => readMs(typed)}
+        commit={(ms) => set({ ...limits, ...(ms === undefined ? {} : { [key]: ms }) })}
+        width="4.6rem"
+      />
+    </label>
   );
   return (
-    <>
-      <span>no slide shorter than</span> {field("Least hold", "leastMs", "1 s")} <span>or longer than</span>{" "}
-      {field("Greatest hold", "greatestMs", "any")}
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+      {field(words.shortest, "leastMs", words.usualShortest)}
+      {field(words.longest, "greatestMs", words.anyLength)}
       {(limits.leastMs ?? limits.greatestMs) !== undefined && (
         <button type="button" className="btn btn-xs" onClick={() => set({})}>
-          No limits
+          {words.noLimits}
         </button>
       )}
-    </>
+    </div>
   );
 }

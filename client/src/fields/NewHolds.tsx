@@ -1,17 +1,18 @@
 import type { Schemas } from "../api/client";
 import { useOpenShow } from "../show/openShow";
 import { hold } from "../ui/format";
+import { words } from "./words";
 
 interface Props {
-  /** What is proposed, and for which revision. */
+  /** The proposed holds, and their revision of the show. */
   offered: (Schemas["RepaceView"] & { revision: number }) | undefined;
   error: Error | null;
-  /** What to say where nothing is to be changed. */
+  /** Shown where no hold would change. */
   unchanged: string;
   done?: () => void;
 }
 
-/** Holds worked out anew, each shown beside what it is now, before they are set. */
+/** Proposed holds beside the present ones, with the button that applies them. */
 export function NewHolds({ offered, error, unchanged, done }: Props) {
   const { edit } = useOpenShow();
   if (error) return <p className="text-sm">{error.message}</p>;
@@ -32,7 +33,7 @@ export function NewHolds({ offered, error, unchanged, done }: Props) {
                 </>
               )}
             </span>
-            {slide.locked && <span className="muted"> locked</span>}
+            {slide.locked && <span className="muted"> {words.locked}</span>}
           </li>
         ))}
       </ol>
@@ -45,7 +46,7 @@ export function NewHolds({ offered, error, unchanged, done }: Props) {
             done?.();
           }}
         >
-          Set these holds
+          {words.apply}
         </button>
       ) : (
         <p className="muted text-sm">{unchanged}</p>

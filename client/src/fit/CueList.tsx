@@ -4,6 +4,7 @@ import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { FitAll } from "./FitAll";
 import { methods } from "../show/fitMethods";
+import { words } from "./words";
 
 interface Props {
   beds: readonly Cue[];
@@ -11,16 +12,16 @@ interface Props {
   soundOf: (cue: Cue) => Sound | undefined;
 }
 
-/** The beds of the show, each with its music's length, its slides' and how the one is made the other. */
+/** The beds of the show, each with its slides, its length and its fit. */
 export function CueList({ beds, chosen, soundOf }: Props) {
   const view = useView();
   const numberOf = (id: string | undefined) => view.runningOrder.slides.find((s) => s.slideId === id)?.number;
   return (
     <nav
-      aria-label="Beds"
+      aria-label={words.beds}
       className="line-r w-60 shrink-0 overflow-y-auto px-3 py-4 max-md:w-full max-md:overflow-visible max-md:py-2"
     >
-      <h2 className="muted mb-2 px-2 font-sans text-xs font-semibold">Music on slides</h2>
+      <h2 className="muted mb-2 px-2 font-sans text-xs font-semibold">{words.music}</h2>
       <ul className="space-y-1">
         {beds.map((cue) => (
           <li key={cue.id}>
@@ -31,12 +32,19 @@ export function CueList({ beds, chosen, soundOf }: Props) {
             >
               <span className="block truncate font-semibold">{soundOf(cue)?.name}</span>
               <span className="muted flex justify-between text-xs">
-                <span>
-                  slides {numberOf(cue.span?.first) ?? "–"} to {numberOf(cue.span?.last) ?? "–"},{" "}
-                  <span className="figures">{shortTime(cue.outFrame - cue.inFrame)}</span>
+                <span className="figures">
+                  {words.slides(
+                    numberOf(cue.span?.first) ?? words.noSlide,
+                    numberOf(cue.span?.last) ?? words.noSlide,
+                    shortTime(cue.outFrame - cue.inFrame),
+                  )}
                 </span>
                 <span>
-                  {cue.fit ? methods[cue.fit.method].name : cue.start.kind === "end" ? "ends together" : "as it is"}
+                  {cue.fit
+                    ? methods[cue.fit.method].name
+                    : cue.start.kind === "end"
+                      ? words.endTogether
+                      : words.notFitted}
                 </span>
               </span>
             </Link>

@@ -7,8 +7,9 @@ import { Dialog } from "../ui/Dialog";
 import { shortTime } from "../ui/format";
 import { Listening } from "../show/AnalysisProgress";
 import { methods } from "../show/fitMethods";
+import { words } from "./words";
 
-/** A method for each bed at once: proposed, looked at, and made with one click that one undo takes back. */
+/** Proposes a fit for each bed. One click applies them all, one undo takes them all back. */
 export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -38,22 +39,21 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
         aria-disabled={proposed === "asking"}
         onClick={() => proposed !== "asking" && ask()}
       >
-        {proposed === "asking" ? "Listening…" : "Fit all beds"}
+        {proposed === "asking" ? words.analysing : words.fitAll}
       </button>
       {proposed && proposed !== "asking" && "state" in proposed && (
-        <Dialog title="Fit all beds" close={() => setProposed(undefined)}>
+        <Dialog title={words.fitAll} close={() => setProposed(undefined)}>
           <Listening job={proposed} again={ask} />
         </Dialog>
       )}
       {proposed && proposed !== "asking" && "beds" in proposed && (
-        <Dialog title="Fit all beds" close={() => setProposed(undefined)}>
+        <Dialog title={words.fitAll} close={() => setProposed(undefined)}>
           <p className="mb-3">{proposed.says}</p>
           <ul className="space-y-2">
             {proposed.beds.map((bed) => (
               <li key={bed.cueId}>
-                <b>{nameOf(bed.cueId)}</b> to <span className="figures">{shortTime(bed.lengthFrames)}</span>:{" "}
-                {bed.method ? `${methods[bed.method].name}. ` : "As it is. "}
-                <span className="muted">{bed.says}</span>
+                <b className="figures block">{words.bedTo(nameOf(bed.cueId) ?? "", shortTime(bed.lengthFrames))}</b>
+                {words.proposed(bed.method ? methods[bed.method].name : words.notFitted, bed.says)}
               </li>
             ))}
           </ul>
@@ -66,7 +66,7 @@ export function FitAll({ soundOf }: { soundOf: (cue: Cue) => Sound | undefined }
                 setProposed(undefined);
               }}
             >
-              Fit them so
+              {words.apply}
             </button>
           )}
         </Dialog>

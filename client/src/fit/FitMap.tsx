@@ -4,6 +4,7 @@ import { shortTime } from "../ui/format";
 import { JoinHandle } from "./JoinHandle";
 import { methods, type Compared } from "../show/fitMethods";
 import { MusicStrip } from "./MusicStrip";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -14,7 +15,7 @@ interface Props {
 
 const height = 92;
 
-/** Which passage of the music goes where: the music above, the slides below, in one measure of time, and bands between them. */
+/** Where each passage of the music goes: the music above and the slides below on one time scale, with bands between them. */
 export function FitMap({ cue, sound, fits, shown }: Props) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -31,7 +32,7 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
   }));
   const slides = view.runningOrder.slides.filter((s) => s.endFrame > start && s.startFrame < start + fits.lengthFrames);
   return (
-    <figure className="mb-4" aria-label={`${methods[shown.method].name}: which passage goes where`}>
+    <figure className="mb-4" aria-label={words.map(methods[shown.method].name)}>
       <MusicStrip
         cue={cue}
         sound={sound}
@@ -96,9 +97,13 @@ export function FitMap({ cue, sound, fits, shown }: Props) {
       </div>
       <figcaption className="muted mt-1 flex justify-between text-xs">
         <span>
-          Above the music, below the slides it lies on, in one measure.
-          {shown.leftOutFrames > 0 && ` ${shortTime(shown.leftOutFrames)} is left out.`}
-          {shown.repeatedFrames > 0 && ` ${shortTime(shown.repeatedFrames)} is heard again.`}
+          {[
+            words.mapCaption,
+            shown.leftOutFrames > 0 && words.mapLeftOut(shortTime(shown.leftOutFrames)),
+            shown.repeatedFrames > 0 && words.mapRepeated(shortTime(shown.repeatedFrames)),
+          ]
+            .filter(Boolean)
+            .join(" ")}
         </span>
         <span className="figures">{shortTime(longest)}</span>
       </figcaption>

@@ -15,8 +15,9 @@ import { NaturalEnds } from "./NaturalEnds";
 import { Repace } from "./Repace";
 import { RecutTools } from "./RecutTools";
 import { Status } from "../ui/Status";
+import { words } from "./words";
 
-/** Music exactly as long as its slides: the cues, the passages of the one chosen over its slides, and all methods compared. */
+/** Fits music to its slides: the beds, a map of the selected one, and all methods compared. */
 export default function FitPage() {
   const view = useView();
   const { cueId } = useParams();
@@ -34,11 +35,10 @@ export default function FitPage() {
             <FitCue key={cue.id} cue={cue} sound={sound} />
           ) : (
             <p className="muted mx-auto max-w-90 py-24 text-center">
-              There is no music to fit yet.{" "}
+              {words.nothing}{" "}
               <Link className="link" to={`/shows/${view.id}`}>
-                Lay a bed on some slides
-              </Link>{" "}
-              first; here it is made exactly as long as they are shown.
+                {words.place}
+              </Link>
             </p>
           )}
         </main>
@@ -54,20 +54,21 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   const again = useCallback(() => void refetch(), [refetch]);
   const [looked, setLooked] = useState<FitMethod>();
   if (error) return <LoadError error={error} retry={again} />;
-  if (!fits) return <Status className="muted">Looking at {sound.name}…</Status>;
+  if (!fits) return <Status className="muted">{words.analysingSound(sound.name)}</Status>;
   if ("state" in fits) return <Listening job={fits} again={again} />;
   const suits = fits.methods.filter((m) => m.fitted);
   const shown = suits.find((m) => m.method === (looked ?? cue.fit?.method)) ?? suits[0];
-  const over = fits.usedFrames - fits.lengthFrames;
   return (
     <div className={isPlaceholderData ? "opacity-70" : ""} aria-busy={isPlaceholderData}>
       <header className="mb-3 flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-2xl">{sound.name}</h1>
-        <p>
-          <b className="figures">{time(fits.usedFrames)}</b> of music for{" "}
-          <b className="figures">{time(fits.lengthFrames)}</b> of slides:{" "}
-          <b>{over === 0 ? "just right" : `${time(Math.abs(over))} too ${over > 0 ? "long" : "short"}`}</b>
-        </p>
+        <dl className="figures flex flex-wrap gap-x-1.5">
+          <dt>{words.musicLength}</dt>
+          <dd className="mr-2 font-bold">{time(fits.usedFrames)}</dd>
+          <dt>{words.slidesLength}</dt>
+          <dd className="mr-2 font-bold">{time(fits.lengthFrames)}</dd>
+          <dd className="font-bold">{difference(fits.usedFrames - fits.lengthFrames)}</dd>
+        </dl>
         <p className="muted ml-auto text-sm">{beatOf(fits)}</p>
       </header>
       {shown && <FitMap cue={cue} sound={sound} fits={fits} shown={shown} />}
@@ -81,8 +82,12 @@ function FitCue({ cue, sound }: { cue: Cue; sound: Sound }) {
   );
 }
 
+function difference(frames: number) {
+  if (frames === 0) return words.exact;
+  return frames > 0 ? words.tooLong(time(frames)) : words.tooShort(time(-frames));
+}
+
 function beatOf({ tempoBpm, isTempoSure, beatsPerBar }: Schemas["FitsView"]) {
-  if (!tempoBpm) return "No clear beat: it is joined where it sounds alike";
-  if (!isTempoSure) return `Perhaps ${Math.round(tempoBpm)} beats a minute`;
-  return `${tempoBpm.toFixed(1)} beats a minute, ${beatsPerBar} to the bar`;
+  if (!tempoBpm) return words.noBeat;
+  return isTempoSure ? words.bpm(tempoBpm.toFixed(1), beatsPerBar) : words.perhapsBpm(Math.round(tempoBpm));
 }

@@ -5,6 +5,7 @@ import { fetchMovedJoin } from "../api/fits";
 import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, time } from "../ui/format";
 import { useDragValue } from "../ui/useDragValue";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -13,16 +14,16 @@ interface Props {
   at: number;
   /** Frames in a hundredth of the map. */
   framesPerShare: number;
-  /** The join; undefined where it cannot be moved. */
+  /** The edit; undefined where it cannot be moved. */
   join: Schemas["Join"] | undefined;
 }
 
-/** A join on the map: dragged, or moved by arrow keys, to the next place along the piece where it is heard as little. */
+/** An edit on the map. Dragged, or moved by arrow keys, it goes to the next equally inaudible edit point. */
 export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
   const view = useView();
   const { edit } = useOpenShow();
   const handle = useRef<HTMLButtonElement>(null);
-  // Where it was let go: it stays there until the answer puts it in its place.
+  // Where it was dropped. It stays there until the server has answered with its new position.
   const [dropped, setDropped] = useState<{ at: number; dx: number }>();
   const move = (frames: number) => {
     if (!join || frames === 0 || !Number.isFinite(frames)) return;
@@ -53,8 +54,8 @@ export function JoinHandle({ cue, index, at, framesPerShare, join }: Props) {
       style={{ left: `calc(${at}% + ${held?.value ?? (dropped?.at === at ? dropped.dx : 0)}px)` }}
       disabled={!join}
       data-handle={index + 1}
-      aria-label={join ? `Join ${index + 1}, at ${time(join.atFrame)}: arrow keys move it` : `Join ${index + 1}`}
-      title={join ? "Drag to where it should rather be" : undefined}
+      aria-label={join ? words.movableEdit(index + 1, time(join.atFrame)) : words.edit(index + 1)}
+      title={join ? words.dragEdit : undefined}
     >
       <span className="absolute inset-y-0 left-1/2 w-0.5 -translate-x-1/2 bg-current" />
       <span className="bg-neutral text-neutral-content absolute -top-4 left-1/2 min-w-4.5 -translate-x-1/2 rounded-full px-1 text-center text-xs leading-4.5 font-bold">

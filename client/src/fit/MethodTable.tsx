@@ -5,6 +5,7 @@ import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, shortTime } from "../ui/format";
 import { heard, methods, type Compared, type FitMethod } from "../show/fitMethods";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -15,26 +16,26 @@ interface Props {
 
 const around = 3 * framesPerSecond;
 
-/** On a phone what is said of a method stands below its name. */
+/** On a phone the result of a method stands below its name. */
 const stacked = "max-md:flex max-md:flex-wrap max-md:items-center max-md:gap-x-3";
 
-/** All methods side by side: those that suit first, each to be heard and chosen; then the others, with what is against them. */
+/** All methods side by side: first those that work, each to play and to choose, then the others with the reason. */
 export function MethodTable({ cue, fits, shown, look }: Props) {
   const { edit } = useOpenShow();
   const together = !cue.fit && cue.start.kind === "end";
   const repace = (
-    <WholeRow cue={cue} name="Re-pace" says={fits.repace.says}>
+    <WholeRow cue={cue} name={words.repace} says={fits.repace.says}>
       <a className="btn btn-xs" href="#re-pace">
-        Holds
+        {words.toHolds}
       </a>
     </WholeRow>
   );
   const endTogether = (
-    <WholeRow cue={cue} name="End together" says={fits.endTogether.says}>
+    <WholeRow cue={cue} name={words.endTogether} says={fits.endTogether.says}>
       <Choose
         on={together}
         press={() => fits.endTogether.edit && edit(fits.endTogether.edit, fits.revision)}
-        name="End together"
+        name={words.endTogether}
       />
     </WholeRow>
   );
@@ -42,12 +43,12 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
     <table className="w-full text-sm max-md:block">
       <thead className="max-md:hidden">
         <tr className="muted text-left text-xs">
-          <th className="py-1 pl-2 font-semibold">Method</th>
-          <th className="font-semibold">What it does here</th>
-          <th className="font-semibold">Joins</th>
-          <th className="font-semibold">Speed</th>
-          <th className="font-semibold">Ends</th>
-          <th className="font-semibold">Hear it</th>
+          <th className="py-1 pl-2 font-semibold">{words.columns.method}</th>
+          <th className="font-semibold">{words.columns.result}</th>
+          <th className="font-semibold">{words.columns.edits}</th>
+          <th className="font-semibold">{words.columns.speed}</th>
+          <th className="font-semibold">{words.columns.ending}</th>
+          <th className="font-semibold">{words.columns.play}</th>
           <th />
         </tr>
       </thead>
@@ -70,14 +71,14 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
         {fits.methods.map(
           (one) => !one.fitted && <Unsuited key={one.method} name={methods[one.method].name} says={one.says} />,
         )}
-        {!fits.repace.edit && <Unsuited name="Re-pace" says={fits.repace.says} />}
-        {!fits.endTogether.edit && <Unsuited name="End together" says={fits.endTogether.says} />}
+        {!fits.repace.edit && <Unsuited name={words.repace} says={fits.repace.says} />}
+        {!fits.endTogether.edit && <Unsuited name={words.endTogether} says={fits.endTogether.says} />}
         <tr className={`line-t ${stacked}`}>
-          <td className="py-2 pr-4 pl-2 whitespace-nowrap">As it is</td>
-          <td className="muted">{cue.rounds === 1 ? "plays once" : "goes round as set, and stops with its span"}</td>
+          <td className="py-2 pr-4 pl-2 whitespace-nowrap">{words.notFitted}</td>
+          <td className="muted">{cue.rounds === 1 ? words.playsOnce : words.loopsAsSet}</td>
           <td colSpan={4} />
           <td className="pr-2 pl-2 text-right">
-            <Choose on={!cue.fit && !together} press={() => edit(asItIs(cue))} name="As it is" />
+            <Choose on={!cue.fit && !together} press={() => edit(asItIs(cue))} name={words.notFitted} />
           </td>
         </tr>
       </tbody>
@@ -89,10 +90,10 @@ export function MethodTable({ cue, fits, shown, look }: Props) {
 function asItIs(cue: Cue): Edit {
   const unfit: Edit = { kind: "setFit", cueId: cue.id, fit: null };
   const start: Edit = { kind: "setStart", cueId: cue.id, start: { kind: "slide", stepId: null, cueId: null } };
-  return cue.start.kind === "end" ? { kind: "several", edits: [unfit, start], what: "As it is" } : unfit;
+  return cue.start.kind === "end" ? { kind: "several", edits: [unfit, start], what: words.notFitted } : unfit;
 }
 
-/** A way that does not suit, with what is against it. */
+/** A method that does not work here, with the reason. */
 function Unsuited({ name, says }: { name: string; says: string }) {
   return (
     <tr className={`line-t muted ${stacked}`}>
@@ -111,7 +112,7 @@ interface WholeRowProps {
   children: ReactNode;
 }
 
-/** A way that leaves the music whole. */
+/** A method that plays the whole music. */
 function WholeRow({ cue, name, says, children }: WholeRowProps) {
   const view = useView();
   const { player, playing, play } = usePlayer(`/api/shows/${view.id}/cues/${cue.id}/fits/whole/samples`);
@@ -120,9 +121,9 @@ function WholeRow({ cue, name, says, children }: WholeRowProps) {
     <tr className={`line-t ${stacked}`} data-method={name}>
       <td className="py-2 pr-4 pl-2 align-top font-semibold whitespace-nowrap">{name}</td>
       <td className="py-2 pr-3 align-top max-md:w-full max-md:py-0 max-md:pl-2">{says}</td>
-      <td className="muted py-2 align-top">none</td>
-      <td className="muted py-2 align-top whitespace-nowrap">as it is</td>
-      <td className="py-2 pr-3 align-top whitespace-nowrap">by itself</td>
+      <td className="muted py-2 align-top">{words.none}</td>
+      <td className="muted py-2 align-top whitespace-nowrap">{words.unchanged}</td>
+      <td className="py-2 pr-3 align-top whitespace-nowrap">{words.ownEnding}</td>
       <td className="py-1.5 align-top">
         <Hear
           name={name}
@@ -149,13 +150,13 @@ function Hear({ name, playing, hear, hearEnding }: HearProps) {
       <button
         type="button"
         className="btn btn-xs btn-circle btn-primary"
-        aria-label={playing ? "Stop" : `Hear ${name}`}
+        aria-label={playing ? words.stop : words.play(name)}
         onClick={hear}
       >
         {playing ? <Pause size={11} fill="currentColor" /> : <Play size={11} fill="currentColor" />}
       </button>
-      <button type="button" className="btn btn-xs" aria-label={`Hear the ending of ${name}`} onClick={hearEnding}>
-        ending
+      <button type="button" className="btn btn-xs" aria-label={words.playEnding(name)} onClick={hearEnding}>
+        {words.ending}
       </button>
     </span>
   );
@@ -202,27 +203,29 @@ function Method({ cue, one, fitted, shown, look }: MethodProps) {
               type="button"
               className="btn btn-xs figures"
               data-join={i + 1}
-              title={`At ${shortTime(join.atFrame)}: more alike than ${(100 - join.percentile).toFixed(0)} of 100 pairs of places in the piece`}
+              title={words.editDetail(shortTime(join.atFrame), (100 - join.percentile).toFixed(0))}
               onClick={() => hear(Math.max(0, join.atFrame - around), join.atFrame + around)}
             >
-              <Play size={10} fill="currentColor" /> <span className="sr-only">Hear join</span> {i + 1}
+              <Play size={10} fill="currentColor" /> <span className="sr-only">{words.playEdit}</span> {i + 1}
               <span className={`font-sans font-normal ${join.heard === "mayBe" ? "text-warning" : "muted"}`}>
                 {heard[join.heard]}
               </span>
             </button>
           ))}
-          {fitted.joins.length > 6 && <span className="muted">and {fitted.joins.length - 6} more</span>}
-          {fitted.joins.length === 0 && <span className="muted py-0.5">none</span>}
+          {fitted.joins.length > 6 && <span className="muted">{words.more(fitted.joins.length - 6)}</span>}
+          {fitted.joins.length === 0 && <span className="muted py-0.5">{words.none}</span>}
         </span>
       </td>
       <td className="figures py-2 pr-3 align-top whitespace-nowrap">
         {Math.abs(change) < 0.0005 ? (
-          <span className="muted font-sans text-sm">as it is</span>
+          <span className="muted font-sans text-sm">{words.unchanged}</span>
         ) : (
-          `${(100 / (1 + change)).toFixed(1)} %`
+          words.percent((100 / (1 + change)).toFixed(1))
         )}
       </td>
-      <td className="py-2 pr-3 align-top whitespace-nowrap">{fitted.endsNaturally ? "by itself" : "with a fade"}</td>
+      <td className="py-2 pr-3 align-top whitespace-nowrap">
+        {fitted.endsNaturally ? words.ownEnding : words.fadeOut}
+      </td>
       <td className="py-1.5 align-top">
         <Hear
           name={name}
@@ -251,10 +254,10 @@ function Choose({ on, press, name }: { on: boolean; press: () => void; name: str
       type="button"
       className={`btn btn-xs ${on ? "btn-primary" : ""}`}
       aria-pressed={on}
-      aria-label={on ? `${name} is used` : `Use ${name}`}
+      aria-label={on ? words.isUsed(name) : words.useMethod(name)}
       onClick={press}
     >
-      {on && <Check size={12} />} {on ? "Used" : "Use"}
+      {on && <Check size={12} />} {on ? words.used : words.use}
     </button>
   );
 }

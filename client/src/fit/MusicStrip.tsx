@@ -5,6 +5,7 @@ import { useView } from "../show/openShow";
 import { shortTime } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
 import { useDragValue } from "../ui/useDragValue";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -52,7 +53,7 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
         className={`bg-base-200 absolute inset-y-0 left-0 touch-none rounded-t-sm ${keep ? "cursor-text" : ""}`}
         style={{ width: `${width}%` }}
         data-testid="music"
-        title={keep ? "Drag over a passage to keep it" : undefined}
+        title={keep ? words.dragKeep : undefined}
       >
         {peaks && <Waveform peaks={peaks} color="var(--bed)" className="h-full w-full" />}
         {cue.fit?.kept.map((k) => (
@@ -60,7 +61,7 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
             key={k.fromFrame}
             className="border-primary absolute inset-y-0 rounded-xs border-2"
             style={place([k.fromFrame, k.toFrame])}
-            title="Kept whole"
+            title={words.kept}
           />
         ))}
         {marked && <div className="bg-primary absolute inset-y-0 opacity-30" style={place(marked)} />}
@@ -70,7 +71,7 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
           key={from}
           className="left-out pointer-events-none absolute inset-y-0"
           style={{ left: `${from}%`, width: `${to - from}%` }}
-          title="Left out"
+          title={words.leftOut}
         />
       ))}
       {marked && keep && (
@@ -83,10 +84,10 @@ export function MusicStrip({ cue, sound, width, leftOut, keep }: Props) {
               setKept(undefined);
             }}
           >
-            Keep {shortTime(marked[0])} to {shortTime(marked[1])} whole
+            {words.keep(shortTime(marked[0]), shortTime(marked[1]))}
           </button>
           <button type="button" className="btn btn-xs" onClick={() => setKept(undefined)}>
-            Leave it
+            {words.cancel}
           </button>
         </div>
       )}

@@ -3,20 +3,21 @@ import type { Cue, Schemas } from "../api/client";
 import { usePlayer } from "../hearing/usePlayer";
 import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond, time } from "../ui/format";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
   fits: Schemas["FitsView"];
 }
 
-/** The places at which the music can end early, the most natural first: each to be heard and chosen. */
+/** The points where the music can end early, the most natural first, each to play and to choose. */
 export function NaturalEnds({ cue, fits }: Props) {
   const { edit } = useOpenShow();
   const shorten = fits.methods.find((m) => m.method === "shorten");
   const now = shorten?.fitted?.soundFrames ?? 0;
   return (
-    <section className="mt-4" aria-label="Where it ends">
-      <h2 className="muted mb-1.5 font-sans text-xs font-semibold">Where it can end, the most natural first</h2>
+    <section className="mt-4" aria-label={words.endPoint}>
+      <h2 className="muted mb-1.5 font-sans text-xs font-semibold">{words.endPoints}</h2>
       <ol className="flex flex-wrap gap-2 text-sm">
         {fits.ends.map((end) => (
           <End
@@ -55,23 +56,23 @@ function End({ cue, end, early, most, used, choose }: EndProps) {
       <button
         type="button"
         className="btn btn-xs btn-circle"
-        aria-label={`Hear it end at ${time(end.frame)}`}
+        aria-label={words.playEnd(time(end.frame))}
         onClick={() => play(Math.max(0, length - 5 * framesPerSecond), Math.min(length + framesPerSecond, most))}
       >
         <Play size={11} fill="currentColor" />
       </button>
       <span>
-        <b className="figures">{time(end.frame)}</b> {end.atPhrase ? "a phrase ends" : "a dip"},{" "}
-        <span className="figures">{time(early)}</span> early
+        <b className="figures">{time(end.frame)}</b>{" "}
+        {words.endDetail(end.atPhrase ? words.phrase : words.dip, time(early))}
       </span>
       <button
         type="button"
         className={`btn btn-xs ${used ? "btn-primary" : ""}`}
         aria-pressed={used}
-        aria-label={`End at ${time(end.frame)}`}
+        aria-label={words.endAt(time(end.frame))}
         onClick={choose}
       >
-        {used ? "Here" : "End here"}
+        {used ? words.used : words.endHere}
       </button>
     </li>
   );

@@ -4,6 +4,7 @@ import type { Cue, Schemas } from "../api/client";
 import { useOpenShow } from "../show/openShow";
 import { MsField } from "../ui/fields";
 import { clock, framesOfMs, msOfFrames, shortTime, time } from "../ui/format";
+import { words } from "./words";
 
 type Recipe = Schemas["FitRecipe"];
 
@@ -14,57 +15,54 @@ interface Props {
 }
 
 const most = 2;
-const wishes = ["far fewer joins", "fewer joins", "as many joins as it takes", "more joins", "many more joins"];
 
-/** What a re-cut can be told: fewer or more joins, another place for one, a passage to be kept. */
+/** The options of a re-cut: fewer or more edits, another point for one, passages to keep. */
 export function RecutTools({ cue, recipe, joins }: Props) {
   const { edit } = useOpenShow();
   const change = (part: (now: Recipe) => Partial<Recipe>) =>
     edit(changeCue(cue.id, ({ id, fit }) => fit && { kind: "setFit", cueId: id, fit: { ...fit, ...part(fit) } }));
   const set = (part: Partial<Recipe>) => change(() => part);
   return (
-    <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8 max-md:grid-cols-1" aria-label="The re-cut">
+    <section className="mt-4 grid grid-cols-[16rem_1fr] gap-x-8 max-md:grid-cols-1" aria-label={words.recut}>
       <div>
-        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">How many joins</h2>
+        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">{words.howMany}</h2>
         <input
           type="range"
           className="range range-primary range-xs w-full"
           min={-most}
           max={most}
           value={recipe.joins}
-          aria-label="How many joins"
-          aria-valuetext={wishes[recipe.joins + most]}
+          aria-label={words.howMany}
+          aria-valuetext={words.wishes[recipe.joins + most]}
           onChange={(event) => set({ joins: Number(event.currentTarget.value) })}
         />
-        <p className="text-sm">{wishes[recipe.joins + most]}</p>
+        <p className="text-sm">{words.wishes[recipe.joins + most]}</p>
         {recipe.wanted.length > 0 && (
           <p className="mt-2 text-sm">
-            {recipe.wanted.length === 1 ? "One join was" : `${recipe.wanted.length} joins were`} moved by hand.{" "}
+            {words.moved(recipe.wanted.length)}{" "}
             <button type="button" className="link" onClick={() => set({ wanted: [] })}>
-              Back to the best
+              {words.resetMoved}
             </button>
           </p>
         )}
         {recipe.forbidden.length > 0 && (
           <p className="mt-2 text-sm">
-            {recipe.forbidden.length === 1 ? "One place is" : `${recipe.forbidden.length} places are`} not used.{" "}
+            {words.excluded(recipe.forbidden.length)}{" "}
             <button type="button" className="link" onClick={() => set({ forbidden: [] })}>
-              Allow all again
+              {words.allowAll}
             </button>
           </p>
         )}
       </div>
       <div>
-        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">Where it is joined</h2>
-        {joins.length === 0 && <p className="muted text-sm">It is heard as it is; nothing need be joined.</p>}
+        <h2 className="muted mb-1.5 font-sans text-xs font-semibold">{words.edits}</h2>
+        {joins.length === 0 && <p className="muted text-sm">{words.noEdits}</p>}
         <ol className="space-y-1 text-sm">
           {joins.map((join, i) => (
             <li key={join.atFrame} className="flex flex-wrap items-center gap-x-2">
               <b className="figures w-5">{i + 1}</b>
-              <span>
-                at <span className="figures">{shortTime(join.atFrame)}</span>, from{" "}
-                <span className="figures">{time(join.fromFrame)}</span> of the music to{" "}
-                <span className="figures">{time(join.toFrame)}</span>
+              <span className="figures">
+                {words.editFromTo(shortTime(join.atFrame), time(join.fromFrame), time(join.toFrame))}
               </span>
               <button
                 type="button"
@@ -75,18 +73,18 @@ export function RecutTools({ cue, recipe, joins }: Props) {
                   }))
                 }
               >
-                Try another place
+                {words.tryAnother}
               </button>
               {join.toFrame > join.fromFrame && (
                 <button
                   type="button"
                   className="btn btn-xs"
-                  title="The passage left out here is heard, whole"
+                  title={words.keepRemovedHint}
                   onClick={() =>
                     change(({ kept }) => ({ kept: [...kept, { fromFrame: join.fromFrame, toFrame: join.toFrame }] }))
                   }
                 >
-                  Keep what is left out
+                  {words.keepRemoved}
                 </button>
               )}
             </li>
@@ -98,23 +96,20 @@ export function RecutTools({ cue, recipe, joins }: Props) {
         />
         {recipe.kept.length > 0 && (
           <p className="mt-2 text-sm">
-            Kept whole:{" "}
+            {words.keptPassages}{" "}
             {recipe.kept.map((k) => (
               <button
                 key={k.fromFrame}
                 type="button"
                 className="btn btn-xs mr-1"
-                title="Keep it no longer"
+                title={words.keepNoLonger}
                 onClick={() =>
                   change(({ kept }) => ({
                     kept: kept.filter((o) => o.fromFrame !== k.fromFrame || o.toFrame !== k.toFrame),
                   }))
                 }
               >
-                <span className="figures">
-                  {shortTime(k.fromFrame)} to {shortTime(k.toFrame)}
-                </span>{" "}
-                ×
+                <span className="figures">{words.passage(shortTime(k.fromFrame), shortTime(k.toFrame))}</span> ×
               </button>
             ))}
           </p>
@@ -124,16 +119,18 @@ export function RecutTools({ cue, recipe, joins }: Props) {
   );
 }
 
-/** A passage to be kept, typed; by hand it is marked on the music. */
+/** A passage to keep, typed. It can also be dragged on the music. */
 function KeepTyped({ cue, keep }: { cue: Cue; keep: (fromFrame: number, toFrame: number) => void }) {
   const [from, setFrom] = useState(msOfFrames(cue.inFrame));
   const [to, setTo] = useState(Math.min(msOfFrames(cue.outFrame), msOfFrames(cue.inFrame) + 10_000));
   return (
     <p className="mt-2 flex flex-wrap items-center gap-1.5 text-sm">
-      Keep from <MsField label="Keep from" ms={from} show={clock} commit={setFrom} width="5rem" /> to{" "}
-      <MsField label="Keep to" ms={to} show={clock} commit={setTo} width="5rem" />
+      {words.keepFrom}
+      <MsField label={words.keepFrom} ms={from} show={clock} commit={setFrom} width="5rem" />
+      {words.keepTo}
+      <MsField label={words.keepToField} ms={to} show={clock} commit={setTo} width="5rem" />
       <button type="button" className="btn btn-xs" onClick={() => keep(framesOfMs(from), framesOfMs(to))}>
-        Keep it whole
+        {words.keepPassage}
       </button>
     </p>
   );

@@ -5,32 +5,35 @@ import { useView } from "../show/openShow";
 import { LimitFields, type Limits } from "../fields/LimitFields";
 import { NewHolds } from "../fields/NewHolds";
 import { Choice } from "../ui/fields";
+import { words } from "./words";
 
-/** The other way round: the music stays whole, and the slides' holds are changed to end with it. Each change is shown before it is made. */
+/** Retimes the slides to end with the music. Each change is shown before it is applied. */
 export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
   const view = useView();
   const [on, setOn] = useState<RepaceOptions["on"]>("anywhere");
   const [limits, setLimits] = useState<Limits>({});
   const { data, error } = useRepace(view.id, cue.id, view.revision, { on, ...limits });
   return (
-    <section className="mt-5" aria-label="Re-pace" id="re-pace">
-      <h2 className="mb-1 text-base">Re-pace: the slides end with the music</h2>
+    <section className="mt-5" aria-label={words.repace} id="re-pace">
+      <h2 className="mb-1 text-base">{words.retime}</h2>
       <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
-        <span>In proportion; they change</span>
+        <span aria-hidden="true">{words.slidesChange}</span>
         <Choice
-          label="Slides change"
+          label={words.slidesChange}
           value={on}
           options={[
-            ["anywhere", "anywhere"],
-            ["beats", "on beats"],
-            ["bars", "where bars begin"],
+            ["anywhere", words.changes.anywhere],
+            ["beats", words.changes.beats],
+            ["bars", words.changes.bars],
           ]}
           commit={setOn}
         />
-        <LimitFields limits={limits} set={setLimits} />
-        {on !== "anywhere" && tempo === null && <span className="muted">It has hardly a beat to go by.</span>}
+        {on !== "anywhere" && tempo === null && <span className="muted">{words.noSteadyBeat}</span>}
       </div>
-      <NewHolds offered={data} error={error} unchanged="The slides end with the music as they are." />
+      <LimitFields limits={limits} set={setLimits} />
+      <div className="mt-2">
+        <NewHolds offered={data} error={error} unchanged={words.slidesUnchanged} />
+      </div>
     </section>
   );
 }

@@ -38,8 +38,8 @@ describe("where music can end early", () => {
     open(view, <NaturalEnds cue={pad} fits={fits} />);
     const [first, next] = screen.getAllByRole("listitem");
     // Counted from where the part begins that is used: 28 and 26 of 30 s.
-    expect(first?.textContent).toContain("0:38.0 a phrase ends, 0:02.0 early");
-    expect(next?.textContent).toContain("0:36.0 a dip, 0:04.0 early");
+    expect(first?.textContent).toContain("0:38.0 end of a phrase, 0:02.0 early");
+    expect(next?.textContent).toContain("0:36.0 quiet passage, 0:04.0 early");
     expect(screen.getByLabelText("End at 0:36.0").getAttribute("aria-pressed")).toBe("true");
   });
 
@@ -67,7 +67,7 @@ describe("a join on the map", () => {
     const asked = answerGets((_, query) =>
       query?.fromFrame === 22 * second ? { data: moved } : { error: { title: "No other place is near." } },
     );
-    const handle = screen.getByLabelText(/^Join 2, at 0:12.0/);
+    const handle = screen.getByLabelText(/^Edit 2 at 0:12.0/);
     fireEvent.keyDown(handle, { key: "ArrowRight" });
     await waitFor(() => expect(edit).toHaveBeenCalledWith(moved));
     fireEvent.keyDown(handle, { key: "ArrowLeft" });
@@ -78,7 +78,7 @@ describe("a join on the map", () => {
 
   it("cannot be taken hold of where it is only shown", () => {
     open(view, <JoinHandle cue={pad} index={0} at={40} framesPerShare={1000} join={undefined} />);
-    expect((screen.getByLabelText("Join 1") as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByLabelText("Edit 1") as HTMLButtonElement).disabled).toBe(true);
   });
 });
 
@@ -108,7 +108,7 @@ describe("the music lying flat", () => {
     open(view, <MusicStrip cue={pad} sound={sound("pad")} width={100} leftOut={[]} keep={keep} />);
     // 400 px are 40 s, from 10 s on: 200 to 260 px are 20 to 26 s.
     drag(260, 200);
-    fireEvent.click(screen.getByText("Keep 0:20 to 0:26 whole"));
+    fireEvent.click(screen.getByText("Keep 0:20 to 0:26"));
     expect(keep).toHaveBeenCalledWith(20 * second, 26 * second);
     drag(200, 204);
     expect(screen.queryByText(/^Keep/)).toBeNull();
@@ -120,8 +120,8 @@ describe("the music lying flat", () => {
       view,
       <MusicStrip cue={{ ...pad, fit }} sound={sound("pad")} width={80} leftOut={[[40, 60]]} keep={undefined} />,
     );
-    expect(screen.getByTitle("Kept whole").style.left).toBe("25%");
-    expect(screen.getByTitle("Kept whole").style.width).toBe("25%");
-    expect(screen.getByTitle("Left out").style.width).toBe("20%");
+    expect(screen.getByTitle("Kept").style.left).toBe("25%");
+    expect(screen.getByTitle("Kept").style.width).toBe("25%");
+    expect(screen.getByTitle("Removed").style.width).toBe("20%");
   });
 });

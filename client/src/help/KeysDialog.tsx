@@ -1,21 +1,22 @@
 import type { Scope } from "../ui/commands";
 import { Dialog } from "../ui/Dialog";
 import { KeyList } from "../ui/KeyList";
+import { words } from "./words";
 
 const groups: readonly (readonly [string, readonly Scope[]])[] = [
-  ["Everywhere", ["show"]],
-  ["Run sheet", ["sheet"]],
-  ["On a slide", ["slide"]],
-  ["On a cue", ["cue"]],
-  ["Levels", ["levels"]],
-  ["Presenting", ["stage"]],
-  ["Presenting: a cue, and the notes", ["presenter"]],
+  [words.everywhere, ["show"]],
+  [words.runSheet, ["sheet"]],
+  [words.onSlide, ["slide"]],
+  [words.onCue, ["cue"]],
+  [words.levels, ["levels"]],
+  [words.presenting, ["stage"]],
+  [words.presenter, ["presenter"]],
 ];
 
 /** All keys. */
 export function KeysDialog({ close }: { close: () => void }) {
   return (
-    <Dialog title="Keys" close={close} wide isText>
+    <Dialog title={words.keys} close={close} wide isText>
       <div className="columns-3 gap-8 max-md:columns-1">
         {groups.map(([title, scopes]) => (
           <section key={title} className="mb-6 break-inside-avoid">

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { api } from "../api/client";
-import { ReadyMades } from "../details/cue/ReadyMades";
+import { Presets } from "../details/cue/Presets";
 import { answerGets, answerPosts, cue, open, openMenu, sound, viewOf } from "../tests/show";
 import { HistoryDialog } from "./HistoryDialog";
 
@@ -64,14 +64,14 @@ describe("settings in one click", () => {
   const kept = { id: "k1", name: "As at the mill" };
   it("are given, taken back, kept under a name and forgotten", async () => {
     answerGets(() => ({ data: { shipped: [{ id: "hand", name: "Wait for my hand" }], kept: [kept] } }));
-    open(view, <ReadyMades cues={[cue("c1", "pad")]} />);
+    open(view, <Presets cues={[cue("c1", "pad")]} />);
     const posted = answerPosts((url) => ({ data: url.endsWith("readymade") ? kept : view }));
     const forgotten = vi.spyOn(api, "DELETE").mockResolvedValue({ response: new Response() } as never);
     const choose = async (words: string) => {
-      openMenu("Ready-made");
+      openMenu("Presets");
       fireEvent.click(await screen.findByText(words));
       // The button has the focus again, once the menu is closed.
-      await waitFor(() => expect(document.activeElement?.textContent).toContain("Ready-made"));
+      await waitFor(() => expect(document.activeElement?.textContent).toContain("Presets"));
     };
     await choose("Wait for my hand");
     expect(posted.mock.lastCall).toMatchObject([
@@ -79,18 +79,18 @@ describe("settings in one click", () => {
       { params: { path: { id: "show" } }, body: { cueIds: ["c1"], readyMade: "hand" } },
     ]);
     expect(screen.queryByText("Wait for my hand")).toBeNull();
-    await choose("Back to plain");
+    await choose("Reset");
     await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], readyMade: null } }));
-    openMenu("Ready-made");
-    fireEvent.click(screen.getByText("Keep these settings for other cues"));
-    const name = screen.getByLabelText("Name for these settings");
+    openMenu("Presets");
+    fireEvent.click(screen.getByText("Save as preset"));
+    const name = screen.getByLabelText("Name of the preset");
     fireEvent.keyDown(name, { key: "Enter" });
     expect(posted).toHaveBeenCalledTimes(2);
     fireEvent.change(name, { target: { value: "Softly, twice" } });
     fireEvent.keyDown(name, { key: "Enter" });
     await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { name: "Softly, twice" } }));
-    openMenu("Ready-made");
-    fireEvent.click(screen.getByLabelText("Forget “As at the mill”"));
+    openMenu("Presets");
+    fireEvent.click(screen.getByLabelText("Delete preset “As at the mill”"));
     await waitFor(() => expect(forgotten.mock.lastCall?.[1]).toMatchObject({ params: { path: { id: "k1" } } }));
   });
 });

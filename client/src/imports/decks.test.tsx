@@ -103,7 +103,7 @@ describe("a report", () => {
 it("adds cards made here where it is told to", () => {
   const { edit } = open(viewOf(), <AddSlide index={2} />);
   openMenu("Add a slide");
-  fireEvent.click(screen.getByText("A credits card"));
+  fireEvent.click(screen.getByText("Credits card"));
   expect(edit.mock.lastCall?.[0]).toMatchObject({
     kind: "addCard",
     card: "credits",

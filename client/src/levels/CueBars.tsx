@@ -3,7 +3,7 @@ import type { Schemas } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { decibels } from "../ui/format";
 import { fillOf } from "../strands/KindPatterns";
-import { apart, lufs, overBeds, shareOf, tenths } from "./words";
+import { apart, lufs, overBeds, shareOf, tenths, words } from "./words";
 
 type CueLevels = Schemas["CueLevelsView"];
 
@@ -13,20 +13,20 @@ interface Props {
   leave: (cueId: string, out: boolean) => void;
 }
 
-/** Each cue as a bar against its target, with the level it has and the one that would bring it there; on a phone in four lines. */
+/** Each cue as a bar with its target, its level and its matched level. On a phone in four lines. */
 export function CueBars({ cues, leftOut, leave }: Props) {
   return (
     <table className="w-full text-sm max-sm:block">
       <thead className="max-sm:sr-only">
         <tr className="muted text-left text-xs">
           <th className="w-8 py-1 font-semibold">
-            <span className="sr-only">Matched</span>
+            <span className="sr-only">{words.matchColumn}</span>
           </th>
-          <th className="px-2 font-semibold">Cue</th>
-          <th className="w-1/3 font-semibold">How loud, against its target</th>
-          <th className="pl-4 font-semibold">Now</th>
-          <th className="text-right font-semibold">Level</th>
-          <th className="text-right font-semibold">Matched</th>
+          <th className="px-2 font-semibold">{words.cue}</th>
+          <th className="w-1/3 font-semibold">{words.loudnessAndTarget}</th>
+          <th className="pl-4 font-semibold">{words.now}</th>
+          <th className="text-right font-semibold">{words.level}</th>
+          <th className="text-right font-semibold">{words.matchedLevel}</th>
           <th className="pl-4 font-semibold" />
         </tr>
       </thead>
@@ -54,7 +54,7 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
         <input
           type="checkbox"
           className="checkbox checkbox-primary checkbox-sm align-middle"
-          aria-label={`Match ${name}`}
+          aria-label={words.matchCue(name)}
           disabled={cue.nowLufs === null}
           checked={!out && cue.nowLufs !== null}
           onChange={(event) => leave(!event.currentTarget.checked)}
@@ -78,17 +78,17 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
         {decibels(cue.levelDb)}
       </td>
       <td className="figures pl-4 text-right whitespace-nowrap max-sm:col-span-3 max-sm:col-start-2 max-sm:row-start-4 max-sm:px-2 max-sm:text-left">
-        {cue.changes && <span className="muted font-sans sm:hidden">matched </span>}
-        {cue.changes ? <b>{decibels(cue.toDb)}</b> : cue.follows ? "follows" : "as it is"}
-        {cue.heldByPeaks && <span className="muted"> held by its peaks</span>}
+        {cue.changes && <span className="muted font-sans sm:hidden">{words.matchedTo} </span>}
+        {cue.changes ? <b>{decibels(cue.toDb)}</b> : cue.follows ? words.follows : words.unchanged}
+        {cue.heldByPeaks && <span className="muted"> {words.limitedByPeaks}</span>}
       </td>
       <td className="pl-4 text-right max-sm:col-start-4 max-sm:row-start-1">
         {strand && (
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Hear ${name} in its place`}
-            title="Hear it in its place"
+            aria-label={words.playFrom(name)}
+            title={words.playHint}
             onClick={() => play(strand.startFrame)}
           >
             <Play size={14} />
@@ -99,7 +99,7 @@ function CueBar({ cue, out, leave }: { cue: CueLevels; out: boolean; leave: (out
   );
 }
 
-/** How loud a cue is: the bar; what is wanted: the mark over it; what matching makes of it: the open end. */
+/** The loudness of a cue as a bar, its target as a mark, and what matching adds as an outline. */
 function Bar({ cue }: { cue: CueLevels }) {
   const [now, to, target] = [cue.nowLufs ?? -70, cue.toLufs ?? -70, cue.targetLufs].map(shareOf) as [
     number,
@@ -110,7 +110,7 @@ function Bar({ cue }: { cue: CueLevels }) {
     <svg
       className="bg-base-200 block h-5 w-full rounded-xs"
       role="img"
-      aria-label={`${lufs(cue.nowLufs)}, target ${tenths(cue.targetLufs)}`}
+      aria-label={words.barOf(lufs(cue.nowLufs), tenths(cue.targetLufs))}
     >
       <rect width={`${100 * now}%`} y={4} height={12} fill={fillOf(cue.kind)} stroke={`var(--${cue.kind})`} />
       {to > now && (

@@ -5,7 +5,7 @@ import { useSeekSlider } from "../hearing/useSeekSlider";
 import { useOpenShow, useView } from "../show/openShow";
 import { fillOf, KindPatterns } from "../strands/KindPatterns";
 import { SlideTiles } from "../strands/SlideTiles";
-import { drawn, shareOf, tenths } from "./words";
+import { drawn, shareOf, tenths, words } from "./words";
 
 const width = 1000;
 const height = 150;
@@ -13,7 +13,7 @@ const marks = [-10, -20, -30, -40];
 // Half the band about the target, in LU.
 const tolerance = 1;
 
-/** How loud the show is along its slides: beds, voices and spots by themselves, the whole as a line, as it would be matched as a broken one, its target as a band. A click goes there. */
+/** The loudness over the slides: beds, voices and spots as areas, the mix as a line, the matched mix as a dashed line, the target as a band. A click goes there. */
 export function LevelCurve({
   levels,
   matched,
@@ -26,7 +26,7 @@ export function LevelCurve({
   const { slides, totalFrames } = view.runningOrder;
   const line = useRef<HTMLDivElement>(null);
   const slider = useSeekSlider<HTMLDivElement>({
-    label: "Position in the show, by its loudness",
+    label: words.position,
     player,
     frames: totalFrames,
     go: (frame) => player.seek(frame),
@@ -37,7 +37,7 @@ export function LevelCurve({
   });
   const target = view.show.levelTargets.wholeLufs;
   return (
-    <figure aria-label="Loudness along the show" className="flex gap-2">
+    <figure aria-label={words.curve} className="flex gap-2">
       <div className="muted figures relative w-8 text-right text-xs" style={{ height }} aria-hidden="true">
         {marks.map((mark) => (
           <span key={mark} className="absolute right-0 -translate-y-1/2" style={{ top: y(mark) }}>
@@ -53,7 +53,7 @@ export function LevelCurve({
             viewBox={`0 0 ${width} ${height}`}
             preserveAspectRatio="none"
             role="img"
-            aria-label={`Short-term loudness along ${slides.length} slides; the target of the whole is ${tenths(target)} LUFS`}
+            aria-label={words.curveOf(slides.length, tenths(target))}
           >
             <defs>
               <KindPatterns />

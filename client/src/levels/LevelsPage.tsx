@@ -10,10 +10,10 @@ import { LoadError } from "../ui/LoadError";
 import { CueBars } from "./CueBars";
 import { LevelCurve } from "./LevelCurve";
 import { TargetsLine } from "./TargetsLine";
-import { apart, lufs, tenths } from "./words";
+import { apart, lufs, tenths, words } from "./words";
 import { Status } from "../ui/Status";
 
-/** How loud the show is, along its slides and cue by cue, and one click that brings all of it to its targets. */
+/** The loudness of the show and of each cue, and one click that matches all levels to their targets. */
 export default function LevelsPage() {
   const view = useView();
   const { data: levels, error, isPlaceholderData, refetch } = useLevels(view.id, view.revision);
@@ -23,14 +23,13 @@ export default function LevelsPage() {
         {error ? (
           <LoadError error={error} retry={() => void refetch()} />
         ) : !levels ? (
-          <Status className="muted">Listening to the show…</Status>
+          <Status className="muted">{words.measuring}</Status>
         ) : levels.cues.length === 0 ? (
           <p className="muted mx-auto max-w-90 py-24 text-center">
-            Nothing sounds yet.{" "}
+            {words.nothing}{" "}
             <Link className="link" to={`/shows/${view.id}`}>
-              Lay a sound on some slides
-            </Link>{" "}
-            first; here all of them are made alike.
+              {words.place}
+            </Link>
           </p>
         ) : (
           <Levels levels={levels} />
@@ -41,7 +40,7 @@ export default function LevelsPage() {
   );
 }
 
-/** What is heard at the playhead: the levels as they are, or as they would be matched; one key changes over. */
+/** Whether playback has the levels as set or as matched. One key toggles. */
 function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
   const { player } = useOpenShow();
   const [matched, setMatched] = useState(false);
@@ -50,18 +49,18 @@ function BeforeAfter({ leftOut }: { leftOut: readonly string[] }) {
   useEffect(() => () => player.hearAsTheyAre(), [player]);
   return (
     <span className="ml-auto flex items-center gap-2 text-sm">
-      Heard
-      <span className="join" role="group" aria-label="Which levels are heard">
+      {words.playing}
+      <span className="join" role="group" aria-label={words.whichLevels}>
         {[false, true].map((after) => (
           <button
             key={`${after}`}
             type="button"
             className={`btn btn-xs join-item ${matched === after ? "btn-primary" : ""}`}
             aria-pressed={matched === after}
-            title="M changes over"
+            title={words.compareHint}
             onClick={() => setMatched(after)}
           >
-            {after ? "matched" : "as they are"}
+            {after ? words.asMatched : words.asSet}
           </button>
         ))}
       </span>
@@ -81,17 +80,25 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
   return (
     <>
       <header className="mb-2 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-2xl">Levels</h1>
-        <p>
-          The whole is <b className="figures">{lufs(levels.integratedLufs)}</b>
-          {levels.integratedLufs !== null && `, ${apart(levels.apartLu)}`}; it peaks at{" "}
-          <b className="figures">{levels.truePeakDbtp === null ? "nothing" : `${tenths(levels.truePeakDbtp)} dBTP`}</b>
+        <h1 className="text-2xl">{words.title}</h1>
+        <dl className="figures flex flex-wrap gap-x-1.5">
+          <dt>{words.show}</dt>
+          <dd className="mr-2 font-semibold">
+            {levels.integratedLufs === null
+              ? lufs(null)
+              : words.loudness(lufs(levels.integratedLufs), apart(levels.apartLu))}
+          </dd>
+          <dt>{words.peak}</dt>
+          <dd className="mr-2 font-semibold">
+            {levels.truePeakDbtp === null ? words.noPeak : words.dbtp(tenths(levels.truePeakDbtp))}
+          </dd>
           {off > 0 && matched && (
             <>
-              . Matched, it would be <b className="figures">{lufs(matched.integratedLufs)}</b>
+              <dt>{words.matchedShow}</dt>
+              <dd className="font-semibold">{lufs(matched.integratedLufs)}</dd>
             </>
           )}
-        </p>
+        </dl>
         <BeforeAfter leftOut={leftOut} />
         <button
           type="button"
@@ -99,14 +106,13 @@ function Levels({ levels }: { levels: Schemas["LevelsView"] }) {
           disabled={wanted.every((c) => c.follows && !c.changes) || match.isPending}
           onClick={() => match.mutate(wanted.map((c) => c.cueId))}
         >
-          {off === 0 ? "All are matched" : `Match ${off === 1 ? "one level" : `${off} levels`}`}
+          {off === 0 ? words.allMatched : words.match(off)}
         </button>
       </header>
       <TargetsLine presets={levels.presets} wholeGain={levels.wholeGain} />
       {levels.limited[0] && (
         <p className="text-error mt-2 text-sm">
-          The limiter is at work from {time(levels.limited[0].fromFrame)} on: together they would peak at{" "}
-          {tenths(levels.sumPeakDbtp ?? 0)} dBTP.
+          {words.limiting(time(levels.limited[0].fromFrame), tenths(levels.sumPeakDbtp ?? 0))}
         </p>
       )}
       <div className="mt-3 mb-4">

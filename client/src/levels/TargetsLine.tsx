@@ -4,7 +4,7 @@ import { Choice, LevelField } from "../ui/fields";
 import { decibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { DuckFields } from "../fields/DuckFields";
-import { readLufs, tenths, type Targets, type TargetsFor } from "./words";
+import { readLufs, tenths, words, type Targets, type TargetsFor } from "./words";
 
 interface Props {
   /** What each place asks for. */
@@ -14,21 +14,15 @@ interface Props {
 }
 
 const places: readonly (readonly [TargetsFor, string])[] = [
-  ["room", "in a room"],
-  ["web", "on the web"],
-  ["broadcast", "broadcast"],
-  ["own", "by my own figures"],
+  ["room", words.places.room],
+  ["web", words.places.web],
+  ["broadcast", words.places.broadcast],
+  ["own", words.places.own],
 ];
 
-const figures = [
-  ["voiceLufs", "voices"],
-  ["bedLufs", "beds"],
-  ["bedUnderVoiceLufs", "beds under a voice"],
-  ["spotLufs", "spots"],
-  ["wholeLufs", "the whole"],
-] as const;
+const figures = ["voiceLufs", "bedLufs", "bedUnderVoiceLufs", "spotLufs", "wholeLufs"] as const;
 
-/** Where the show is heard, and how loud everything is to be there, each figure to be set. */
+/** The level targets: a preset for the destination, or custom figures; the ducking; and the overall gain. */
 export function TargetsLine({ presets, wholeGain }: Props) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -36,11 +30,11 @@ export function TargetsLine({ presets, wholeGain }: Props) {
   const set = (change: Partial<Targets>) =>
     edit((show) => ({ kind: "setLevelTargets", targets: { ...show.levelTargets, ...change, for: "own" } }));
   return (
-    <section aria-label="Targets" className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
+    <section aria-label={words.targets} className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
       <span>
-        Heard{" "}
+        {words.targetsFor}{" "}
         <Choice
-          label="Where the show is heard"
+          label={words.targetsForField}
           value={targets.for}
           options={places}
           commit={(place) =>
@@ -51,20 +45,22 @@ export function TargetsLine({ presets, wholeGain }: Props) {
           }
         />
       </span>
-      {figures.map(([name, words]) => (
+      {figures.map((name) => (
         <span key={name} className="whitespace-nowrap">
-          {words} <Lufs label={`Target of ${words}`} value={targets[name]} commit={(to) => set({ [name]: to })} />
+          {words.kinds[name]}{" "}
+          <Lufs label={words.targetOf(words.kinds[name])} value={targets[name]} commit={(to) => set({ [name]: to })} />
         </span>
       ))}
-      <span className="muted">in LUFS</span>
+      <span className="muted">{words.unit}</span>
       <span className="whitespace-nowrap">
-        peaks up to{" "}
-        <Lufs label="Highest true peak" value={targets.truePeakDbtp} commit={(to) => set({ truePeakDbtp: to })} /> dBTP
+        {words.truePeak}{" "}
+        <Lufs label={words.highestPeak} value={targets.truePeakDbtp} commit={(to) => set({ truePeakDbtp: to })} />{" "}
+        <span className="muted">{words.peakUnit}</span>
       </span>
       <span className="flex basis-full flex-wrap items-center gap-x-3 gap-y-1.5">
-        <span>Beds make room for voices:</span>
+        <span>{words.ducking}</span>
         <DuckFields
-          of="all voices"
+          of={words.allVoices}
           duck={view.show.duck}
           change={(part) => edit((show) => ({ kind: "setShowDuck", duck: { ...show.duck, ...part } }))}
         />
@@ -74,7 +70,7 @@ export function TargetsLine({ presets, wholeGain }: Props) {
   );
 }
 
-/** By how much the whole is louder than its cues are set, and the click that brings it to its target. */
+/** The overall gain, and a button for the gain that reaches the target. */
 function WholeGain({ gain }: { gain: Schemas["WholeGain"] | null }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -82,10 +78,10 @@ function WholeGain({ gain }: { gain: Schemas["WholeGain"] | null }) {
   const set = (to: number) => edit({ kind: "setShowGain", gainDb: to });
   return (
     <span className="ml-auto flex items-center gap-2 whitespace-nowrap">
-      The whole by <LevelField label="The whole louder by" db={gainDb} commit={set} />
+      {words.overallGain} <LevelField label={words.overallGain} db={gainDb} commit={set} />
       {gain && (
         <button type="button" className="btn btn-xs" onClick={() => set(gain.db)}>
-          {decibels(gain.db)} {gain.reaches ? "brings it to its target" : "is what its peaks allow"}
+          {gain.reaches ? words.reachesTarget(decibels(gain.db)) : words.highestGain(decibels(gain.db))}
         </button>
       )}
     </span>

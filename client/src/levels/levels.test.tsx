@@ -76,15 +76,15 @@ describe("how loud a show is", () => {
     expect((await screen.findByRole("banner")).textContent).toContain("−20.0 LUFS, 4.0 LU too quiet");
     const [, pad, talk] = screen.getAllByRole("row");
     expect(pad?.textContent).toContain("−26.0 LUFS · 4.0 LU too quiet−6.0 dBmatched −2.0 dB");
-    expect(talk?.textContent).toContain("at its target · 9.3 LU over its bed1.0 dBfollows");
+    expect(talk?.textContent).toContain("on target · 9.3 LU over its bed1.0 dBfollows");
     expect(screen.queryByText(/limiter/)).toBeNull();
-    expect((await screen.findByText("−16.2 LUFS")).closest("p")?.textContent).toContain("Matched, it would be");
+    expect((await screen.findByText("−16.2 LUFS")).closest("dl")?.textContent).toContain("Matched");
     expect(screen.getByTestId("matched").getAttribute("d")).toMatch(/^M0\.0 40\.9L/);
   });
 
   it("tells where the limiter is at work", async () => {
     show(levels({ sumPeakDbtp: 1.5, limited: [{ fromFrame: 96_000, toFrame: 288_000 }] }));
-    expect((await screen.findByText(/The limiter is at work/)).textContent).toContain("from 0:02.0 on");
+    expect((await screen.findByText(/^Limiting/)).textContent).toContain("from 0:02.0");
   });
 
   it("matches what is not left out", async () => {
@@ -95,7 +95,7 @@ describe("how loud a show is", () => {
     expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1", "c2"] } });
     const [, pad] = screen.getAllByRole("row");
     fireEvent.click(within(pad as HTMLElement).getByRole("checkbox"));
-    const one = await screen.findByRole("button", { name: "Match one level" });
+    const one = await screen.findByRole("button", { name: "Match 1 level" });
     await waitFor(() => expect((one as HTMLButtonElement).disabled).toBe(false));
     fireEvent.click(one);
     await waitFor(() => expect(asked.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c2"] } }));
@@ -104,22 +104,22 @@ describe("how loud a show is", () => {
   it("has nothing to match where all follow, and says what to do where nothing sounds", async () => {
     const done = bar("c1", { nowLufs: -22, apartLu: null, toDb: -6, changes: false, follows: true });
     show(levels({ cues: [done] }));
-    const button = await screen.findByRole("button", { name: "All are matched" });
+    const button = await screen.findByRole("button", { name: "All matched" });
     expect(screen.queryByTestId("matched")).toBeNull();
     expect((button as HTMLButtonElement).disabled).toBe(true);
     cleanup();
     show(levels({ cues: [] }));
-    expect((await screen.findByText(/Nothing sounds yet/)).textContent).toContain("Lay a sound on some slides");
+    expect((await screen.findByText(/Nothing plays yet/)).textContent).toContain("Place a sound on slides");
   });
 
   it("takes the figures of a place, or one's own", async () => {
     const { edit } = show(levels());
-    fireEvent.change(await screen.findByLabelText("Where the show is heard"), { target: { value: "broadcast" } });
+    fireEvent.change(await screen.findByLabelText("Level targets for"), { target: { value: "broadcast" } });
     expect(edit).toHaveBeenLastCalledWith({
       kind: "setLevelTargets",
       targets: { ...levelTargets, for: "broadcast", voiceLufs: -23 },
     });
-    const voices = screen.getByLabelText("Target of voices");
+    const voices = screen.getByLabelText("Target for voices");
     fireEvent.focus(voices);
     fireEvent.change(voices, { target: { value: "18.5" } });
     fireEvent.keyDown(voices, { key: "Enter" });
@@ -138,5 +138,5 @@ it("reads loudness with and without its sign, and tells how far apart two are", 
     undefined,
   ]);
   expect(overBeds(-2)).toBe("2.0 LU under its bed");
-  expect([apart(null), apart(3), apart(-6.4)]).toEqual(["at its target", "3.0 LU too loud", "6.4 LU too quiet"]);
+  expect([apart(null), apart(3), apart(-6.4)]).toEqual(["on target", "3.0 LU too loud", "6.4 LU too quiet"]);
 });

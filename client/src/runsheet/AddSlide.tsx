@@ -9,6 +9,7 @@ import { useOpenShow, useView } from "../show/openShow";
 import { FileInput } from "../ui/FileInput";
 import { Menu, MenuEntry } from "../ui/Menu";
 import { pictureEndings } from "../show/fileKinds";
+import { words } from "./words";
 
 /** Adds a slide made here: a title card, a credits card, or a picture that fills it. */
 export function AddSlide({ index }: { index: number }) {
@@ -35,17 +36,17 @@ export function AddSlide({ index }: { index: number }) {
         className="btn btn-ghost btn-xs"
         words={
           <>
-            <Plus size={14} /> Add a slide
+            <Plus size={14} /> {words.addSlide}
           </>
         }
       >
-        <MenuEntry choose={() => add("title")}>A title card</MenuEntry>
-        <MenuEntry choose={() => add("credits")}>A credits card</MenuEntry>
-        <MenuEntry choose={() => chooser.current?.click()}>A picture filling it…</MenuEntry>
+        <MenuEntry choose={() => add("title")}>{words.titleCard}</MenuEntry>
+        <MenuEntry choose={() => add("credits")}>{words.creditsCard}</MenuEntry>
+        <MenuEntry choose={() => chooser.current?.click()}>{words.pictureSlide}</MenuEntry>
       </Menu>
       <FileInput
         ref={chooser}
-        label="Picture for a new slide"
+        label={words.slidePicture}
         accept={pictureEndings}
         choose={([file]) => file && void picture(file)}
       />

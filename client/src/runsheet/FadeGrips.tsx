@@ -7,6 +7,7 @@ import { useDragValue } from "../ui/useDragValue";
 import { frameAt, type Row } from "../strands/layout";
 import { BesideHand } from "./StrandParts";
 import { halfWidth, type StrandPlace } from "../strands/strandShape";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -56,13 +57,13 @@ function FadeGrip({ cue, strand, place, rows, x, full, end }: Props & { end: "in
   const half = halfWidth(cue.levelDb, full);
   return (
     <g {...bind()} className="cursor-ns-resize" data-grip={`fade-${end}`}>
-      <title>{end === "in" ? "Fade in: drag, or B and Shift B" : "Fade out: drag, or E and Shift E"}</title>
+      <title>{words.dragFade[end]}</title>
       <circle cx={x - half} cy={y} r={9} fill="transparent" />
       {held && (
         <path d={`M${x - half} ${y}H${x + half}`} stroke="currentColor" strokeDasharray="3 3" aria-hidden="true" />
       )}
       <circle cx={x - half} cy={y} r={4.5} fill="var(--color-base-100)" stroke="currentColor" strokeWidth={2} />
-      {held && <BesideHand x={x + full + 8} y={y} words={seconds(held.value)} />}
+      {held && <BesideHand x={x + full + 8} y={y} text={seconds(held.value)} />}
     </g>
   );
 }

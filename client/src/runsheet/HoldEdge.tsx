@@ -3,6 +3,7 @@ import { useOpenShow } from "../show/openShow";
 import { hold } from "../ui/format";
 import type { Row } from "../strands/layout";
 import { snap, useDragValue } from "../ui/useDragValue";
+import { words } from "./words";
 
 const least = 100;
 
@@ -22,7 +23,7 @@ export function HoldEdge({ row, slide, right }: { row: Row; slide: Slide; right:
       className="hover:bg-primary/40 absolute bottom-0 left-0 z-10 h-1.5 pointer-coarse:h-4 cursor-ns-resize touch-none"
       style={{ right }}
       data-testid="hold-edge"
-      title="Drag to hold it longer or shorter"
+      title={words.dragHold}
       onClick={(event) => event.stopPropagation()}
     >
       {held && (

@@ -6,6 +6,7 @@ import { snap, useDragValue } from "../ui/useDragValue";
 import type { Keys } from "../show/selection";
 import { BesideHand } from "./StrandParts";
 import { halfWidth, type StrandPlace } from "../strands/strandShape";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -52,7 +53,7 @@ export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
           className="cursor-ew-resize"
           data-grip={side < 0 ? "left" : "right"}
         >
-          <title>Level: drag, or + and −</title>
+          <title>{words.dragLevel}</title>
         </rect>
       ))}
       {held && (
@@ -65,7 +66,7 @@ export function LevelSides({ cue, place, x, full, chosen, select }: Props) {
               strokeDasharray="3 3"
             />
           ))}
-          <BesideHand x={x + full + 8} y={held.value.y} words={decibels(held.value.db)} />
+          <BesideHand x={x + full + 8} y={held.value.y} text={decibels(held.value.db)} />
         </g>
       )}
     </>

@@ -4,6 +4,7 @@ import { msOfFrames, seconds } from "../ui/format";
 import { StandingVideos } from "../videos/SlideVideos";
 import { movesBetween, videosOn } from "../videos/seen";
 import type { Row } from "../strands/layout";
+import { words } from "./words";
 
 /** The videos on a slide's small picture, and below them for how long of its hold something moves. */
 export function RowVideos({ slide, row }: { slide: Slide; row: Row }) {
@@ -12,8 +13,8 @@ export function RowVideos({ slide, row }: { slide: Slide; row: Row }) {
   const hold = row.endFrame - row.startFrame;
   const moves = movesBetween(videos, row);
   const says = moves
-    ? `Moves for ${seconds(msOfFrames(moves.to - moves.from))} of ${seconds(msOfFrames(hold))}`
-    : "A video waits here for a hand";
+    ? words.moves(seconds(msOfFrames(moves.to - moves.from)), seconds(msOfFrames(hold)))
+    : words.manualVideo;
   return (
     <>
       <StandingVideos showId={view.id} slide={slide} videos={videos} width={160} />

@@ -27,6 +27,7 @@ import { useSight } from "./useSight";
 import { commandAt } from "../ui/commands";
 import { useSettings } from "../ui/settings";
 import { useCommands } from "../ui/useCommands";
+import { words } from "./words";
 
 interface Props {
   selection: Selection;
@@ -180,9 +181,9 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   return (
     <main className="flex min-w-0 grow flex-col px-4 pt-2 max-xl:px-2 max-md:px-1">
       <div className="flex items-center justify-between pb-1">
-        <div className="flex items-center gap-4" role="group" aria-label="Row height">
-          <Mode name="By slide" on={mode === "slide"} press={() => choose("slide")} />
-          <Mode name="By time" on={mode === "time"} press={() => choose("time")} />
+        <div className="flex items-center gap-4" role="group" aria-label={words.rowHeight}>
+          <Mode name={words.bySlide} on={mode === "slide"} press={() => choose("slide")} />
+          <Mode name={words.byTime} on={mode === "time"} press={() => choose("time")} />
         </div>
         <div className="flex gap-1 lg:hidden">{panels}</div>
         <AddSlide index={lastChosen < 0 ? order.length : lastChosen + 1} />
@@ -210,23 +211,23 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
           <div
             role="grid"
             onFocusCapture={(event) => setFocused(event.target.closest<HTMLElement>("[data-row]")?.dataset.row)}
-            aria-label="Run sheet"
+            aria-label={words.runSheet}
             aria-rowcount={rows.length + 1}
             aria-multiselectable="true"
           >
             <div role="row" className="bg-base-200 muted sticky top-0 z-20 flex h-7 items-center text-xs font-semibold">
               <span role="columnheader" className="min-w-0 flex-1 pl-2">
-                Slide
+                {words.slide}
               </span>
               <span role="columnheader" className={`pr-1 text-center ${columns.hold}`}>
-                Hold
+                {words.hold}
               </span>
               {bands.all.map((band) => (
                 <span role="columnheader" key={band.kind} className="shrink-0 pl-2" style={{ width: band.width }}>
                   <button
                     type="button"
                     className="cursor-pointer underline-offset-2 hover:underline"
-                    title={`Choose all ${band.title.toLowerCase()}`}
+                    title={words.selectAll(band.title)}
                     onClick={() => select({ cueIds: cuesOf(view, band.kind) })}
                   >
                     {band.title}
@@ -274,16 +275,11 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
               {drafted && <Outlines cues={drafted} rows={rows} bands={bands} />}
             </div>
             {over?.kind === "gap" && <Gap rows={rows} at={over.gap} />}
-            {over?.kind === "row" && over.words && <Moment y={over.y} width={bands.width} words={over.words} />}
+            {over?.kind === "row" && over.words && <Moment y={over.y} width={bands.width} text={over.words} />}
             <Playhead rows={rows} player={player} scroller={scroller} />
           </div>
         </div>
-        {rows.length === 0 && (
-          <p className="muted mx-auto max-w-80 py-24 text-center">
-            No slides yet. Drop a deck here — a presentation, a PDF, or pictures of the slides — and it fills this
-            sheet.
-          </p>
-        )}
+        {rows.length === 0 && <p className="muted mx-auto max-w-80 py-24 text-center">{words.empty}</p>}
       </div>
     </main>
   );
@@ -317,10 +313,10 @@ function Gap({ rows, at }: { rows: readonly Row[]; at: number }) {
 }
 
 /** The step or moment a sound would begin with. */
-function Moment({ y, width, words }: { y: number; width: number; words: string }) {
+function Moment({ y, width, text }: { y: number; width: number; text: string }) {
   return (
     <div className="border-primary absolute right-0 z-20 border-t-2" style={{ top: y, width }}>
-      <span className="bg-primary text-primary-content rounded-b px-1.5 text-xs font-bold">{words}</span>
+      <span className="bg-primary text-primary-content rounded-b px-1.5 text-xs font-bold">{text}</span>
     </div>
   );
 }

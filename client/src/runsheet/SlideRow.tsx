@@ -9,6 +9,7 @@ import type { Row } from "../strands/layout";
 import { HoldEdge } from "./HoldEdge";
 import { RowVideos } from "./RowVideos";
 import type { Keys } from "../show/selection";
+import { words } from "./words";
 
 interface Props {
   showId: string;
@@ -93,7 +94,7 @@ export const SlideRow = memo(function SlideRow(props: Props) {
         }}
         onDragEnd={() => setLifted(false)}
       >
-        {row.hidden && <EyeOff size={14} aria-label="Hidden" className="muted" />}
+        {row.hidden && <EyeOff size={14} aria-label={words.hidden} className="muted" />}
         {!row.hidden && (
           <>
             <div
@@ -113,9 +114,9 @@ export const SlideRow = memo(function SlideRow(props: Props) {
               <button
                 type="button"
                 className={`btn btn-primary btn-xs btn-circle absolute bottom-1.5 left-[2.35rem] ${near || selected ? "" : "opacity-0 group-focus-within:opacity-100"}`}
-                aria-label={`Play from slide ${row.number}`}
+                aria-label={words.playFromSlide(row.number)}
                 tabIndex={tabbed ? 0 : -1}
-                title="Play from here"
+                title={words.playFromHere}
                 onClick={(event) => {
                   event.stopPropagation();
                   play(row.startFrame);
@@ -149,18 +150,18 @@ export const SlideRow = memo(function SlideRow(props: Props) {
             {time(row.startFrame)}
             {section && (
               <span className="text-primary min-w-0 truncate font-sans font-semibold" data-section={section.name}>
-                {section.waitingLoop && <Repeat2 size={12} aria-label="Waiting loop" className="mr-0.5 inline" />}
+                {section.waitingLoop && <Repeat2 size={12} aria-label={words.waitingLoop} className="mr-0.5 inline" />}
                 {section.name}
               </span>
             )}
-            {slide.steps.length > 1 && <span>{slide.steps.length} steps</span>}
+            {slide.steps.length > 1 && <span>{words.steps(slide.steps.length)}</span>}
           </span>
         )}
       </div>
       <div role="gridcell" className={`quiet pt-1 ${columns.hold}`} onClick={(event) => event.stopPropagation()}>
         {!row.hidden && (
           <MsField
-            label={`Hold of slide ${row.number}`}
+            label={words.holdOf(row.number)}
             ms={slide.holdMs}
             show={narrowHold}
             commit={(holdMs) =>

@@ -19,6 +19,7 @@ import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "../str
 import { spoken } from "./strandWords";
 import { commandAt } from "../ui/commands";
 import { useDragValue } from "../ui/useDragValue";
+import { words } from "./words";
 
 interface Props {
   hung: HungStrand;
@@ -150,15 +151,15 @@ export const Strand = memo(function Strand({
   const reach = Math.min(16, (bottom - top) / 2);
   const color = `var(--${kind})`;
   const fill = fillOf(kind);
-  const words = spoken(name, kind, rows, span, cue, strand);
-  const silent = cue.muted ? "muted" : strand.givesWayTo ? "gives way" : undefined;
+  const description = spoken(name, kind, rows, span, cue, strand);
+  const silent = cue.muted ? words.notPlayed.muted : strand.givesWayTo ? words.notPlayed.givesWay : undefined;
   return (
     <g ref={group} className="pointer-events-auto" data-cue={name} data-cue-id={cue.id}>
       {moving && <Landing move={moving.value} x={x} full={full} color={color} />}
       <g
         role="button"
         tabIndex={0}
-        aria-label={words}
+        aria-label={description}
         aria-pressed={selected}
         aria-keyshortcuts="Shift+ArrowDown Alt+ArrowDown Control+ArrowDown"
         className="cursor-grab"
@@ -169,7 +170,7 @@ export const Strand = memo(function Strand({
         onDoubleClick={(event) => addPoint(event.clientY)}
         onKeyDown={onKeyDown}
       >
-        <title>{words}</title>
+        <title>{description}</title>
         <rect x={x - full - 4} y={top} width={2 * full + 8} height={bottom - top} fill="transparent" />
         <path
           d={outline}
@@ -220,7 +221,7 @@ export const Strand = memo(function Strand({
       <Handle {...{ y: bottom, x, full, color, reach }} shown={selected} grip="last" bind={bind("last")} />
       {strand.handoverEnd !== null && (
         <g {...bindHandover()} className="cursor-ns-resize" data-grip="handover">
-          <title>Handover: drag its end</title>
+          <title>{words.dragCrossfade}</title>
           <circle
             cx={x + full + 3}
             cy={place.y(handover ? strand.startFrame + framesOfMs(handover.value) : strand.handoverEnd)}

@@ -58,21 +58,21 @@ export function Landing({ move, x, full, color }: { move: Move; x: number; full:
   );
 }
 
-/** What something in hand comes to. */
-export function BesideHand({ x, y, words }: { x: number; y: number; words: string }) {
+/** The value while dragging. */
+export function BesideHand({ x, y, text }: { x: number; y: number; text: string }) {
   return (
     <g aria-hidden="true" className="pointer-events-none">
       <rect
         x={x}
         y={y - 11}
-        width={words.length * 7.5 + 12}
+        width={text.length * 7.5 + 12}
         height={22}
         rx={5}
         fill="var(--color-base-100)"
         stroke="var(--line)"
       />
       <text x={x + 6} y={y + 4.5} fontSize={13} fontWeight={700} className="figures" fill="currentColor">
-        {words}
+        {text}
       </text>
     </g>
   );

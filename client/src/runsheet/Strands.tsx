@@ -11,6 +11,7 @@ import { strandPlace } from "../strands/strandShape";
 import type { Sight } from "./useSight";
 import { KindPatterns } from "../strands/KindPatterns";
 import { useDragValue } from "../ui/useDragValue";
+import { words } from "./words";
 
 interface Props {
   rows: readonly Row[];
@@ -95,7 +96,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
       width={bands.width}
       height={sheetHeight(rows)}
       className="block select-none"
-      aria-label="Strands"
+      aria-label={words.strands}
     >
       <defs>
         <KindPatterns />

@@ -2,6 +2,7 @@ import type { DragEvent } from "react";
 import { soundType } from "../show/dragTypes";
 import { msOfFrames } from "../ui/format";
 import { frameAt, gapAt, rowAt, stepAt, yOf, type Row } from "../strands/layout";
+import { words } from "./words";
 
 export const slidesType = "application/x-phonaris-slides";
 
@@ -46,15 +47,15 @@ export function dropPlace(
   if (!row) return undefined;
   if (heard !== undefined && Math.abs(yOf(rows, heard) - y) < nearPlayhead) {
     const delayMs = msOfFrames(Math.max(0, frameAt(rows, yOf(rows, heard)) - row.startFrame));
-    return { kind: "row", row: at, step: 0, delayMs, y: yOf(rows, heard), words: "at the playhead" };
+    return { kind: "row", row: at, step: 0, delayMs, y: yOf(rows, heard), words: words.atPlayhead };
   }
   // Between two rows it begins as the second comes.
   const coming = row.top + row.height - y < onLine ? at + 1 : y - row.top < onLine ? at : 0;
   const next = rows[coming];
   if (next && coming > 0 && !next.hidden)
-    return { kind: "row", row: coming, step: 0, delayMs: 0, y: next.top, words: `as slide ${next.number} comes` };
+    return { kind: "row", row: coming, step: 0, delayMs: 0, y: next.top, words: words.withSlide(next.number) };
   // Beside the slides a sound falls on the nearest step; on the slide itself, on the slide.
   const step = event.clientX > box.right - bandsWidth ? stepAt(row, y) : 0;
   const frame = row.stepFrames[step] ?? row.startFrame;
-  return { kind: "row", row: at, step, delayMs: 0, y: yOf(rows, frame), words: step > 0 ? `step ${step + 1}` : "" };
+  return { kind: "row", row: at, step, delayMs: 0, y: yOf(rows, frame), words: step > 0 ? words.step(step + 1) : "" };
 }

@@ -47,7 +47,7 @@ describe("what is dropped on the sheet", () => {
         row: 1,
         step: 0,
         y: evenHeight,
-        words: "as slide 2 comes",
+        words: "with slide 2",
       });
     expect(dropped(soundType, beside, 1)).toMatchObject({ row: 0, step: 0 });
     // Heard at 6 s: six tenths down the first row.

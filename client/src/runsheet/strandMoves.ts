@@ -1,6 +1,7 @@
 import type { Cue, Edit, ShowView } from "../api/client";
 import { framesOfMs, msOfFrames } from "../ui/format";
 import { frameAt, rowAt, stepAt, type Row } from "../strands/layout";
+import { words } from "./words";
 
 export type Grip = "first" | "last" | "whole";
 
@@ -58,7 +59,7 @@ export function lying(rows: readonly Row[], cue: Cue, to: SpanRows): Move | unde
     ...to,
     top: first.top,
     bottom: last.top + last.height,
-    words: to.first === to.last ? `slide ${first.number}` : `slides ${first.number}–${last.number}`,
+    words: words.slides(first.number, last.number),
     edits: same ? [] : [{ kind: "setSpan", cueId: cue.id, span }],
   };
 }
@@ -92,7 +93,7 @@ function firstTo(
   return {
     ...move,
     top: yWithin(row, frame),
-    words: step ? `step ${k + 1} of slide ${row.number}` : delayMs > 0 ? `${delayMs / 1000} s into it` : move.words,
+    words: step ? words.stepOf(k + 1, row.number) : delayMs > 0 ? words.after(delayMs / 1000) : move.words,
     edits,
   };
 }
@@ -122,11 +123,7 @@ function lastTo(
   return {
     ...move,
     bottom: yWithin(row, frame),
-    words: step
-      ? `to step ${k + 1} of slide ${row.number}`
-      : offsetMs < 0
-        ? `${-offsetMs / 1000} s before its end`
-        : move.words,
+    words: step ? words.stepOf(k + 1, row.number) : offsetMs < 0 ? words.beforeEnd(-offsetMs / 1000) : move.words,
     edits,
   };
 }

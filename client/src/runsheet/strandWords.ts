@@ -1,6 +1,7 @@
 import type { Cue, StrandView } from "../api/client";
 import type { Row } from "../strands/layout";
 import type { SpanRows } from "./strandMoves";
+import { words } from "./words";
 
 /** A strand as it is spoken: "Dusk Pad, bed, slides 1 to 4, loops, minus 14 dB". */
 export function spoken(
@@ -12,18 +13,21 @@ export function spoken(
   strand: StrandView,
 ): string {
   const [first, last] = [rows[span.first]?.number ?? 0, rows[span.last]?.number ?? 0];
+  const { spoken: say } = words;
   return [
     name,
     kind,
-    first === last ? `slide ${first}` : `slides ${first} to ${last}`,
-    ...(cue.eachSlide ? ["anew on every slide"] : []),
-    ...(cue.muted ? ["muted"] : []),
-    ...(strand.givesWayTo ? ["gives way to another"] : []),
-    ...(strand.byHand ? ["by hand"] : []),
-    ...(cue.start.kind === "end" && !cue.fit ? ["ends with them"] : []),
-    ...(cue.rounds === 1 ? [] : ["loops"]),
-    ...(strand.ringsFrom === null ? [] : ["rings on"]),
-    ...(cue.speed === 1 ? [] : [`speed ${cue.speed}`]),
-    `${cue.levelDb < 0 ? "minus " : ""}${Math.abs(cue.levelDb)} dB`,
-  ].join(", ");
+    say.slides(first, last),
+    cue.eachSlide && say.eachSlide,
+    cue.muted && say.muted,
+    strand.givesWayTo && say.givesWay,
+    strand.byHand && say.manual,
+    cue.start.kind === "end" && !cue.fit && say.endsTogether,
+    cue.rounds !== 1 && say.loops,
+    strand.ringsFrom !== null && say.tail,
+    cue.speed !== 1 && say.speed(cue.speed),
+    say.level(cue.levelDb),
+  ]
+    .filter(Boolean)
+    .join(", ");
 }

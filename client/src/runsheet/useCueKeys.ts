@@ -8,6 +8,7 @@ import { useOpenShow, useOpenState, useView } from "../show/openShow";
 import { storage } from "../ui/storage";
 import { isInFieldOrDialog } from "../ui/targets";
 import { useCommands } from "../ui/useCommands";
+import { words } from "./words";
 
 /** Where the cues that were copied last are kept, for this show or another in any page. */
 const clipPlace = "phonaris-clip";
@@ -42,7 +43,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
       edit({
         kind: "several",
         edits: cues.map((c) => ({ kind: "removeCue", cueId: c.id })),
-        what: `${cues.length} cues: removed`,
+        what: words.removed(cues.length),
       });
   };
   const toggleSolo = () => setSolo(cues.every((c) => solo.includes(c.id)) ? [] : ids);
@@ -60,11 +61,7 @@ export function useCueKeys(cues: readonly Cue[], slideId: string | undefined) {
     event.clipboardData?.setData(clipType, id);
     fetchClip(view.id, ids)
       .then((clip) => storage.setItem(clipPlace, JSON.stringify({ id, clip } satisfies Copied)))
-      .then(() =>
-        toast(
-          cues.length === 1 ? "Copied. Choose a slide, and lay it there with Ctrl V." : `${cues.length} cues copied.`,
-        ),
-      )
+      .then(() => toast(cues.length === 1 ? words.copiedOne : words.copied(cues.length)))
       .catch(reportError);
   };
   const paste = (event: ClipboardEvent) => {

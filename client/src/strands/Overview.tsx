@@ -8,6 +8,7 @@ import { time } from "../ui/format";
 import { Waveform } from "../ui/Waveform";
 import { slideAt } from "./layout";
 import { SlideTiles } from "./SlideTiles";
+import { words } from "./words";
 
 /** The whole show lying flat: its sound, its slides, where you are. A click goes there. */
 export function Overview() {
@@ -28,12 +29,12 @@ export function Overview() {
   );
 
   const seek = useCallback((frame: number) => player.seek(frame), [player]);
-  const slider = useSeekSlider<HTMLDivElement>({ label: "Position in the show", player, frames: total, go: seek });
+  const slider = useSeekSlider<HTMLDivElement>({ label: words.position, player, frames: total, go: seek });
   useEachFrame(player, (frame) => {
     const slide = slideAt(slides, frame);
     const level = player.level();
     write(clock.current, time(Math.max(0, frame)));
-    write(where.current, slide ? `slide ${slide.number} of ${slides.at(-1)?.number}` : "no slides");
+    write(where.current, slide ? words.slideOf(slide.number, slides.at(-1)?.number ?? 0) : words.noSlides);
     if (line.current)
       line.current.style.transform = `translateX(${total > 0 ? (100 * Math.min(frame, total)) / total : 0}%)`;
     if (meter.current) {
@@ -45,7 +46,7 @@ export function Overview() {
   return (
     <footer
       className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3 [@media(max-height:520px)]:h-15"
-      aria-label="Whole show"
+      aria-label={words.wholeShow}
     >
       {standsStill && (
         <p
@@ -58,7 +59,7 @@ export function Overview() {
       <button
         type="button"
         className="btn btn-primary btn-circle size-11"
-        aria-label={playing ? "Stop" : "Play"}
+        aria-label={playing ? words.stop : words.play}
         disabled={total === 0}
         onClick={togglePlay}
       >

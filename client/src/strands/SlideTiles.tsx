@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { SlideTime } from "../api/client";
+import { words } from "./words";
 
 /** The share of the show that a slide takes up for its number to fit. */
 const roomForNumber = 0.017;
@@ -36,7 +37,7 @@ export const SlideTiles = memo(function SlideTiles({ slides, total, go }: Props)
             tabIndex={-1}
             className={`${tile} cursor-pointer`}
             style={place(first.startFrame, last.endFrame)}
-            aria-label={`Go to slide ${first.number}`}
+            aria-label={words.goTo(first.number)}
             onClick={() => go(first.startFrame)}
           />
         ) : (

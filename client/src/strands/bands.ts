@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from "react";
 import type { ShowView, SoundKind, StrandView } from "../api/client";
+import { words } from "./words";
 
 /** A band that strands of a kind hang in, with its width and half a strand's width at 0 dB where there is room, in pixels. */
 interface Band {
@@ -16,15 +17,10 @@ export interface Bands {
 }
 
 export const bandsOf = (widths: readonly [Band["width"], Band["fullest"]][]): Bands => {
-  const kinds = [
-    ["bed", "Beds"],
-    ["voice", "Voices"],
-    ["spot", "Spots"],
-    ["video", "Videos"],
-  ] as const;
-  const all = kinds.slice(0, widths.length).map(([kind, title], i) => ({
+  const kinds = ["bed", "voice", "spot", "video"] as const;
+  const all = kinds.slice(0, widths.length).map((kind, i) => ({
     kind,
-    title,
+    title: words.bands[kind],
     width: widths[i]?.[0] ?? 0,
     fullest: widths[i]?.[1] ?? 0,
   }));

@@ -9,8 +9,9 @@ import { ValueField } from "../ui/ValueField";
 import { LimitFields, type Limits } from "../fields/LimitFields";
 import { NewHolds } from "../fields/NewHolds";
 import { over } from "./over";
+import { words } from "./words";
 
-/** The running time: what it is aimed at, sharing it out among the slides, and the sheet to print. */
+/** The running time: its target, the distribution over the slides, and the timing sheet. */
 export function RunningTimeDialog({ close }: { close: () => void }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -20,47 +21,57 @@ export function RunningTimeDialog({ close }: { close: () => void }) {
   const [limits, setLimits] = useState<Limits>({});
   const totalMs = targetMs ?? msOfFrames(total);
   const { data, error } = useSpread(view.id, view.revision, { by, totalMs, ...limits }, total > 0);
+  const difference = over(view);
   return (
-    <Dialog title="Running time" close={close} wide>
-      <p className="mb-4">
-        The show takes <b className="figures">{time(total)}</b>. It is to take{" "}
-        <ValueField
-          label="Running time to aim at"
-          value={targetMs}
-          show={(ms) => (ms === null ? "" : clock(ms))}
-          read={(typed) => (typed.trim() === "" ? null : readMs(typed))}
-          commit={(ms) => edit({ kind: "setTarget", targetMs: ms })}
-          placeholder="m:ss"
-          width="5.5rem"
-        />
-        {over(view) ? `: ${over(view)?.words}.` : " as long as it comes out."}
-      </p>
-      <section aria-label="Share the time out" className="mb-5">
-        <h3 className="mb-1 text-base">Share {targetMs === null ? "it" : "what is aimed at"} out among the slides</h3>
-        <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
-          <Choice
-            label="How it is shared out"
-            value={by}
-            options={[
-              ["evenly", "all the same"],
-              ["text", "by their text and notes"],
-              ["holds", "in proportion to now"],
-            ]}
-            commit={setBy}
+    <Dialog title={words.title} close={close} wide>
+      <dl className="mb-4 grid grid-cols-[5.75rem_1fr] items-center gap-y-1.5">
+        <dt>{words.now}</dt>
+        <dd>
+          <b className="figures">{time(total)}</b>
+          {difference && <span className="muted figures ml-2">{difference.text}</span>}
+        </dd>
+        <dt>{words.target}</dt>
+        <dd>
+          <ValueField
+            label={words.targetField}
+            value={targetMs}
+            show={(ms) => (ms === null ? "" : clock(ms))}
+            read={(typed) => (typed.trim() === "" ? null : readMs(typed))}
+            commit={(ms) => edit({ kind: "setTarget", targetMs: ms })}
+            placeholder={words.noTarget}
+            width="5.5rem"
           />
-          <LimitFields limits={limits} set={setLimits} />
-        </div>
-        <p className="muted mb-2 text-sm">Locked holds stay; steps and voices are never cut short.</p>
-        <NewHolds offered={data} error={error} unchanged="The slides stay that long already." />
+        </dd>
+      </dl>
+      <section aria-label={words.distribute} className="mb-5">
+        <h3 className="mb-1 text-base">{words.distribute}</h3>
+        <dl className="mb-2 grid grid-cols-[5.75rem_1fr] items-center gap-y-1.5 text-sm">
+          <dt>{words.proportion}</dt>
+          <dd>
+            <Choice
+              label={words.proportion}
+              value={by}
+              options={[
+                ["evenly", words.proportions.evenly],
+                ["text", words.proportions.text],
+                ["holds", words.proportions.holds],
+              ]}
+              commit={setBy}
+            />
+          </dd>
+        </dl>
+        <LimitFields limits={limits} set={setLimits} />
+        <p className="muted my-2 text-sm">{words.keeps}</p>
+        <NewHolds offered={data} error={error} unchanged={words.unchanged} />
       </section>
-      <section aria-label="Timing sheet">
-        <h3 className="mb-2 text-base">Timing sheet</h3>
+      <section aria-label={words.sheet}>
+        <h3 className="mb-2 text-base">{words.sheet}</h3>
         <p className="flex gap-2">
           <a className="btn btn-sm" href={`/api/shows/${view.id}/timing.html`} target="_blank" rel="noreferrer">
-            <Printer size={15} /> Open to print
+            <Printer size={15} /> {words.print}
           </a>
           <a className="btn btn-sm" href={`/api/shows/${view.id}/timing.csv`} download>
-            <Download size={15} /> For a table program (CSV)
+            <Download size={15} /> {words.csv}
           </a>
         </p>
       </section>

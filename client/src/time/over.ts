@@ -1,11 +1,12 @@
 import type { ShowView } from "../api/client";
 import { framesOfMs, time } from "../ui/format";
+import { words } from "./words";
 
-/** How far the running time is from what is aimed at; undefined where nothing is. */
-export function over(view: ShowView): { frames: number; words: string } | undefined {
+/** The difference between the running time and its target; undefined without a target. */
+export function over(view: ShowView): { frames: number; text: string } | undefined {
   const { targetMs } = view.show;
   if (targetMs === null) return undefined;
   const frames = view.runningOrder.totalFrames - framesOfMs(targetMs);
-  const words = frames === 0 ? "as aimed at" : `${time(Math.abs(frames))} ${frames > 0 ? "over" : "to spare"}`;
-  return { frames, words };
+  const by = time(Math.abs(frames));
+  return { frames, text: frames === 0 ? words.onTarget : frames > 0 ? words.over(by) : words.under(by) };
 }

@@ -15,9 +15,9 @@ const totalMs = total / 48;
 describe("the running time", () => {
   it("is told beside what is aimed at", () => {
     expect(over(viewOf())).toBeUndefined();
-    expect(over(viewOf({ targetMs: totalMs }))).toEqual({ frames: 0, words: "as aimed at" });
-    expect(over(viewOf({ targetMs: totalMs - 1500 }))?.words).toBe("0:01.5 over");
-    expect(over(viewOf({ targetMs: totalMs + 61_000 }))?.words).toBe("1:01.0 to spare");
+    expect(over(viewOf({ targetMs: totalMs }))).toEqual({ frames: 0, text: "on target" });
+    expect(over(viewOf({ targetMs: totalMs - 1500 }))?.text).toBe("0:01.5 over");
+    expect(over(viewOf({ targetMs: totalMs + 61_000 }))?.text).toBe("1:01.0 under");
   });
 
   it("is aimed at, and shared out among the slides before that is set", async () => {
@@ -36,7 +36,7 @@ describe("the running time", () => {
     });
     const shown = open(viewOf({ targetMs: 60_000 }), <RunningTime />);
     fireEvent.click(screen.getByRole("button"));
-    const aim = await screen.findByLabelText("Running time to aim at");
+    const aim = await screen.findByLabelText("Target running time");
     expect((aim as HTMLInputElement).value).toBe("1:00.0");
     fireEvent.change(aim, { target: { value: "2:30" } });
     fireEvent.keyDown(aim, { key: "Enter" });
@@ -45,14 +45,14 @@ describe("the running time", () => {
     fireEvent.keyDown(aim, { key: "Enter" });
     expect(shown.edit).toHaveBeenLastCalledWith({ kind: "setTarget", targetMs: null });
     expect(asked).toHaveBeenCalled();
-    fireEvent.click(await screen.findByText("Set these holds"));
+    fireEvent.click(await screen.findByText("Apply these holds"));
     expect(shown.edit).toHaveBeenLastCalledWith(edit);
     expect(screen.getAllByText(/locked/i).length).toBe(2);
-    const least = screen.getByLabelText("Least hold");
+    const least = screen.getByLabelText("Shortest hold");
     fireEvent.change(least, { target: { value: "90" } });
     fireEvent.keyDown(least, { key: "Enter" });
     expect(await screen.findByText("The slides cannot be that long.")).toBeTruthy();
-    fireEvent.click(screen.getByText("No limits"));
-    expect(await screen.findByText("Set these holds")).toBeTruthy();
+    fireEvent.click(screen.getByText("Clear limits"));
+    expect(await screen.findByText("Apply these holds")).toBeTruthy();
   });
 });

@@ -5,6 +5,7 @@ import { useEachFrame } from "../hearing/usePlayer";
 import { useView } from "../show/openShow";
 import { follow } from "./follow";
 import { useRetry } from "./useRetry";
+import { words } from "./words";
 
 interface Props {
   video: Sound;
@@ -39,7 +40,7 @@ export function Look({ video, player, at }: Props) {
         muted
         playsInline
         preload="auto"
-        aria-label={`Pictures of ${video.name}`}
+        aria-label={words.videoOf(video.name)}
         className="absolute inset-0 size-full object-contain"
         onLoadedData={() => setPlays(true)}
         onError={retry}

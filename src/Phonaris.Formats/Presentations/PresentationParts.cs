@@ -142,7 +142,7 @@ internal sealed class PresentationParts : IDisposable
         list.ReplaceNodes(slides.Zip(ids, (slide, id) => new XElement(P + "sldId", new XAttribute("id", id), new XAttribute(R + "id", _main.Lead(slide, Office + "slide")))));
         foreach (var show in presentation.Element(P + "custShowLst")?.Elements(P + "custShow").Where(s => s.Element(P + "sldLst")?.HasElements != true).ToList() ?? [])
         {
-            lost($"The deck's own choice of slides “{show.Attribute("name")?.Value}” is empty and is left out.");
+            lost($"The custom show “{show.Attribute("name")?.Value}” is empty and is left out.");
             show.Remove();
         }
         if (presentation.Element(P + "custShowLst") is { HasElements: false } empty) empty.Remove();

@@ -27,8 +27,8 @@ public static class MusicSheet
     private static string[] Cells(MusicUse use) =>
     [
         use.Title, Known(use.Author), Known(use.Source), Known(use.Licence), use.Kind.ToString().ToLowerInvariant(),
-        use.ByHand ? "by hand" : Say.Time(use.StartFrame), use.ByHand ? "" : Say.Time(use.EndFrame), Say.Time(use.EndFrame - use.StartFrame),
+        use.ByHand ? "manual" : Say.Time(use.StartFrame), use.ByHand ? "" : Say.Time(use.EndFrame), Say.Time(use.EndFrame - use.StartFrame),
     ];
 
-    private static string Known(string said) => said.Length > 0 ? said : "not known";
+    private static string Known(string said) => said.Length > 0 ? said : "unknown";
 }

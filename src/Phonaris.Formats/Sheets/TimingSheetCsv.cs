@@ -10,7 +10,7 @@ namespace Phonaris.Formats.Sheets;
 public static class TimingSheetCsv
 {
     private static readonly string[] Columns =
-        ["Slide", "Title", "Start", "Hold", "Steps", "Sound", "Kind", "Sound starts", "Sound ends", "In", "Out", "Fade in", "Fade out", "Level"];
+        ["Slide", "Title", "Start", "Hold", "Steps", "Sound", "Kind", "Sound start", "Sound end", "In", "Out", "Fade in", "Fade out", "Level"];
 
     /// <summary>The sheet as text.</summary>
     public static string Of(TimingSheet sheet)
@@ -28,7 +28,7 @@ public static class TimingSheetCsv
 
     private static string[] Cells(TimedSound sound) =>
     [
-        sound.Name, sound.Kind.ToString().ToLowerInvariant(), sound.ByHand ? "by hand" : Say.Time(sound.StartFrame), sound.ByHand ? "" : Say.Time(sound.EndFrame),
+        sound.Name, sound.Kind.ToString().ToLowerInvariant(), sound.ByHand ? "manual" : Say.Time(sound.StartFrame), sound.ByHand ? "" : Say.Time(sound.EndFrame),
         Say.Time(sound.InFrame), Say.Time(sound.OutFrame), Say.Seconds(sound.FadeInMs), Say.Seconds(sound.FadeOutMs), Say.Decibels(sound.LevelDb),
     ];
 }

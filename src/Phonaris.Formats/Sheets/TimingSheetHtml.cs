@@ -11,8 +11,8 @@ public static class TimingSheetHtml
     {
         ArgumentNullException.ThrowIfNull(sheet);
         return SheetPage.Of(
-            sheet.Title, "timing sheet", $"{sheet.Slides.Count} slides, running time {Say.Time(sheet.TotalFrames)}{(sheet.TargetMs is { } ms ? $", aimed at {Say.Time(Frames.FromMs(ms))}" : "")}",
-            ["Slide", "Starts", "Hold", "Steps", "Sounds that begin here"],
+            sheet.Title, "timing sheet", $"{sheet.Slides.Count} slides, running time {Say.Time(sheet.TotalFrames)}{(sheet.TargetMs is { } ms ? $", target {Say.Time(Frames.FromMs(ms))}" : "")}",
+            ["Slide", "Start", "Hold", "Steps", "Sounds"],
             sheet.Slides.Select(slide =>
                 $"<tr><td><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td><td class=\"t\">{Say.Time(slide.StartFrame)}</td>"
                 + $"<td class=\"t\">{Say.Seconds(slide.HoldFrames / Frames.PerMs)}{(slide.Locked ? "<small>locked</small>" : "")}</td><td>{Steps(slide)}</td><td>{Sounds(slide)}</td></tr>"));
@@ -25,10 +25,10 @@ public static class TimingSheetHtml
     internal static string Sounds(TimedSlide slide) => SheetPage.List(slide.Sounds.Select(Sound));
 
     private static string Sound(TimedSound sound) =>
-        $"<b>{SheetPage.Text(sound.Name)}</b>, {sound.Kind.ToString().ToLowerInvariant()}, <span class=\"t\">{(sound.ByHand ? "by hand" : $"{Say.Time(sound.StartFrame)} to {Say.Time(sound.EndFrame)}")}</span>"
+        $"<b>{SheetPage.Text(sound.Name)}</b>, {sound.Kind.ToString().ToLowerInvariant()}, <span class=\"t\">{(sound.ByHand ? "manual" : $"{Say.Time(sound.StartFrame)} to {Say.Time(sound.EndFrame)}")}</span>"
         + $"<small>in {Say.Time(sound.InFrame)}, out {Say.Time(sound.OutFrame)}, {Fades(sound)}{Say.Decibels(sound.LevelDb)}</small>";
 
     private static string Fades(TimedSound sound) =>
-        (sound.TakesOverFrom is { } before ? $"takes over from {SheetPage.Text(before)} within {Say.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Say.Seconds(sound.FadeInMs)}, " : "")
+        (sound.TakesOverFrom is { } before ? $"crossfades from {SheetPage.Text(before)} over {Say.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Say.Seconds(sound.FadeInMs)}, " : "")
         + (sound.FadeOutMs > 0 ? $"fades out {Say.Seconds(sound.FadeOutMs)}, " : "");
 }

@@ -3,19 +3,20 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Cue } from "../../api/client";
 import { useOpenShow, useOpenState, useView } from "../../show/openShow";
-import { Topic } from "../Sentence";
+import { Topic } from "../Topic";
 import { common, useEditEach } from "./chosen";
 import { HotspotLine } from "./HotspotLine";
-import { HowLoud } from "./HowLoud";
+import { Level } from "./Level";
 import { Outcome } from "./Outcome";
 import { PartEditor } from "./PartEditor";
-import { ReadyMades } from "./ReadyMades";
+import { Presets } from "./Presets";
 import { Rounds } from "./Rounds";
 import { VideoPlace } from "./VideoPlace";
 import { Warnings } from "./Warnings";
-import { WhereItSounds } from "./WhereItSounds";
+import { Timing } from "./Timing";
+import { words } from "./words";
 
-/** One or several cues in plain sentences, each value editable; where several differ, it is said. */
+/** One or several cues, each value editable. Where several differ, it says so. */
 export function CueDetails({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const soundOf = (cue: Cue) => view.show.sounds.find((s) => s.id === cue.soundId);
@@ -26,7 +27,7 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
   return (
     <div data-testid="cue-details">
       <header className="mb-1.5 flex items-start justify-between gap-2">
-        <h2 className="text-lg leading-tight break-words">{sound ? sound.name : `${cues.length} cues`}</h2>
+        <h2 className="text-lg leading-tight break-words">{sound ? sound.name : words.cues(cues.length)}</h2>
         {sound && (
           <span
             className="shrink-0 rounded-full px-2.5 py-0.5 text-xs font-bold"
@@ -42,22 +43,22 @@ export function CueDetails({ cues }: { cues: readonly Cue[] }) {
       <Actions cues={cues} />
       <Outcome cues={cues} />
       {one && <Warnings cue={one} />}
-      <WhereItSounds cues={cues} />
+      <Timing cues={cues} />
       {one && <HotspotLine cue={one} />}
       {one && sound ? (
         <PartEditor key={sound.media} cue={one} sound={sound} />
       ) : (
-        <Topic title="How often">
+        <Topic title={words.howOften}>
           <Rounds cues={cues} />
         </Topic>
       )}
-      <HowLoud cues={cues} spoken={cues.every((cue) => ["voice", "video"].includes(soundOf(cue)?.kind ?? ""))} />
+      <Level cues={cues} spoken={cues.every((cue) => ["voice", "video"].includes(soundOf(cue)?.kind ?? ""))} />
       {one?.video && sound && <VideoPlace cue={one} video={sound} place={one.video} />}
     </div>
   );
 }
 
-/** What is done with cues as they are. */
+/** Mute, solo, remove, presets and fit. */
 function Actions({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const solo = useOpenState((state) => state.solo);
@@ -69,28 +70,31 @@ function Actions({ cues }: { cues: readonly Cue[] }) {
   return (
     <div className="mb-2 flex flex-wrap gap-1.5">
       <Toggle
-        name={muted ? "Muted" : "Mute"}
+        name={muted ? words.muted : words.mute}
         on={muted}
         press={() =>
-          each((cue) => ({ kind: "setMuted", cueId: cue.id, muted: !muted }), muted ? "sound again" : "muted")
+          each(
+            (cue) => ({ kind: "setMuted", cueId: cue.id, muted: !muted }),
+            muted ? words.unmuted : words.muted.toLowerCase(),
+          )
         }
       >
         {muted ? <VolumeX size={14} /> : <Volume2 size={14} />}
       </Toggle>
-      <Toggle name="Hear alone" on={isSolo} press={() => setSolo(isSolo ? [] : cues.map((cue) => cue.id))}>
+      <Toggle name={words.solo} on={isSolo} press={() => setSolo(isSolo ? [] : cues.map((cue) => cue.id))}>
         <Headphones size={14} />
       </Toggle>
       <button
         type="button"
         className="btn btn-xs"
-        onClick={() => each((cue) => ({ kind: "removeCue", cueId: cue.id }), "removed")}
+        onClick={() => each((cue) => ({ kind: "removeCue", cueId: cue.id }), words.removed)}
       >
-        <Trash2 size={14} /> Remove
+        <Trash2 size={14} /> {words.remove}
       </button>
-      <ReadyMades cues={cues} />
+      <Presets cues={cues} />
       {first?.span && more.length === 0 && (
         <Link className="btn btn-xs" to={`/shows/${view.id}/fit/${first.id}`}>
-          Fit to its slides
+          {words.fit}
         </Link>
       )}
     </div>

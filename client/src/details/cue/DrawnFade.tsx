@@ -5,6 +5,7 @@ import { fadeLength } from "../../show/fadeLength";
 import { useOpenShow } from "../../show/openShow";
 import { framesOfMs, msOfFrames, seconds } from "../../ui/format";
 import { useDragValue } from "../../ui/useDragValue";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
@@ -19,7 +20,7 @@ interface Props {
   frameAt: (x: number) => number;
 }
 
-/** How a fade takes the sound away, drawn on its waveform; its inner end is a handle that makes it longer or shorter. */
+/** A fade drawn on the waveform. Its inner end is a handle that makes it longer or shorter. */
 export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props) {
   const { edit } = useOpenShow();
   const fade = end === "in" ? cue.fadeIn : cue.fadeOut;
@@ -64,12 +65,12 @@ export function DrawnFade({ cue, end, from, to, surface, share, frameAt }: Props
         {...bind()}
         role="slider"
         tabIndex={0}
-        aria-label={`Fade ${end}, drawn`}
+        aria-label={words.drawnFade[end]}
         aria-valuemin={0}
         aria-valuemax={longestMs}
         aria-valuenow={ms}
         aria-valuetext={seconds(ms)}
-        title={`Fade ${end}: drag`}
+        title={words.drag(words.fade[end])}
         data-grip={`fade-${end}`}
         className="absolute top-0 z-20 -ml-3 h-6 w-6 cursor-ew-resize touch-none"
         // At the very edge it is still to be taken hold of.

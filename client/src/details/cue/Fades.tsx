@@ -1,67 +1,60 @@
 import type { Cue, FadeCurve } from "../../api/client";
 import { Choice, MsField } from "../../ui/fields";
-import { Sentence } from "../Sentence";
+import { Row } from "../Topic";
 import { common, useEditEach } from "./chosen";
+import { words } from "./words";
 
-type End = "in" | "out";
+const ends = ["in", "out"] as const;
+type End = (typeof ends)[number];
 
 const curves: readonly (readonly [FadeCurve, string])[] = [
-  ["equalPower", "equal power"],
-  ["linear", "linear"],
-  ["smooth", "smooth"],
+  ["equalPower", words.curves.equalPower],
+  ["linear", words.curves.linear],
+  ["smooth", words.curves.smooth],
 ];
 
 const fadeOf = (cue: Cue, end: End) => (end === "in" ? cue.fadeIn : cue.fadeOut);
 
-/** How long cues swell in and die away. */
+/** The lengths of the fades. */
 export function Fades({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
-  const length = (end: End) => (
-    <MsField
-      label={`Fade ${end}`}
-      ms={common(cues, (cue) => fadeOf(cue, end).ms)}
-      commit={(ms) =>
-        each(
-          (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), ms } }),
-          `fade ${end} ${ms / 1000} s`,
-        )
-      }
-      width="3.9rem"
-    />
-  );
-  return (
-    <Sentence>
-      Fades in {length("in")} out {length("out")}
-    </Sentence>
-  );
+  return ends.map((end) => (
+    <Row key={end} label={words.fade[end]}>
+      <MsField
+        label={words.fade[end]}
+        ms={common(cues, (cue) => fadeOf(cue, end).ms)}
+        commit={(ms) =>
+          each(
+            (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), ms } }),
+            words.fadeOf(end, `${ms / 1000} s`),
+          )
+        }
+      />
+    </Row>
+  ));
 }
 
-/** The courses of the fades. */
+/** The curves of the fades. */
 export function FadeCurves({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
-  const course = (end: End) => (
-    <Choice
-      label={`Course of the fade ${end}`}
-      width="7.2rem"
-      value={common(cues, (cue) => fadeOf(cue, end).curve)}
-      options={curves}
-      commit={(curve) =>
-        each(
-          (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), curve } }),
-          `fade ${end} ${curves.find(([id]) => id === curve)?.[1] ?? ""}`,
-        )
-      }
-    />
-  );
   return (
     <>
-      <Sentence>In {course("in")}</Sentence>
-      <Sentence>Out {course("out")}</Sentence>
-      {cues.some((cue) => cue.fit) && (
-        <p className="muted text-xs">
-          Music that ends by itself is left to; the fade out is for where it is broken off.
-        </p>
-      )}
+      {ends.map((end) => (
+        <Row key={end} label={words.fadeCurve[end]}>
+          <Choice
+            label={words.fadeCurve[end]}
+            value={common(cues, (cue) => fadeOf(cue, end).curve)}
+            options={curves}
+            commit={(curve) =>
+              each(
+                (cue) => ({ kind: "setFade", cueId: cue.id, end, fade: { ...fadeOf(cue, end), curve } }),
+                words.fadeOf(end, words.curves[curve]),
+              )
+            }
+          />
+        </Row>
+      ))}
+      {cues.some((cue) => cue.fit) && <p className="muted text-xs">{words.fadeOfFit}</p>}
     </>
   );
 }

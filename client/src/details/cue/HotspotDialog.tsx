@@ -11,8 +11,9 @@ import { FileInput } from "../../ui/FileInput";
 import { Tick } from "../../ui/fields";
 import { HotspotShape, symbols } from "../../hotspots/HotspotShape";
 import { ValueField } from "../../ui/ValueField";
-import { Sentence } from "../Sentence";
 import { useDragValue } from "../../ui/useDragValue";
+import { Row } from "../Topic";
+import { words } from "./words";
 
 type Hotspot = NonNullable<Cue["hotspot"]>;
 
@@ -22,7 +23,7 @@ interface Props {
   close: () => void;
 }
 
-/** A hotspot on its slide: dragged to its place, its size, turn, looks and words beside it. */
+/** A hotspot dragged on its slide, with its size, rotation, looks and text alternative beside it. */
 export function HotspotDialog({ cue, spot, close }: Props) {
   const view = useView();
   const { edit, upload } = useOpenShow();
@@ -59,7 +60,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
   if (!slide) return null;
   const { x, y } = held?.value ?? spot;
   return (
-    <Dialog title={`Hotspot on “${slide.title}”`} close={close} wide>
+    <Dialog title={words.hotspotOn(slide.title)} close={close} wide>
       <div className="flex gap-5 max-sm:flex-col">
         <div
           ref={area}
@@ -67,7 +68,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
         >
           <img
             src={pictureUrl(view.id, slide, 1280)}
-            alt={`Slide “${slide.title}”`}
+            alt={words.slidePicture(slide.title)}
             className={`h-full w-full ${slide.picture.fills ? "object-cover" : "object-contain"}`}
             draggable={false}
           />
@@ -75,7 +76,7 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             {...bind()}
             role="button"
             tabIndex={0}
-            aria-label={`Place of the hotspot: ${percent(x)} from the left, ${percent(y)} from above. Arrows move it.`}
+            aria-label={words.hotspotAt(percent(x), percent(y))}
             data-testid="hotspot"
             className={`absolute aspect-square -translate-1/2 cursor-move touch-none ${spot.shown ? "" : "outline-2 outline-dashed"}`}
             style={{ left: percent(x), top: percent(y), width: percent(spot.size) }}
@@ -86,8 +87,8 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             />
           </div>
         </div>
-        <div className="w-60 shrink-0 space-y-2.5 max-sm:w-full">
-          <div className="flex flex-wrap gap-1" role="group" aria-label="Symbol">
+        <div className="w-64 shrink-0 space-y-2.5 max-sm:w-full">
+          <div className="flex flex-wrap gap-1" role="group" aria-label={words.symbol}>
             {symbols.map((symbol) => (
               <button
                 key={symbol}
@@ -105,34 +106,37 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             ))}
           </div>
           <button type="button" className="btn btn-xs" onClick={() => chooser.current?.click()}>
-            A picture of your own…
+            {words.ownPicture}
           </button>
           <FileInput
             ref={chooser}
-            label="Picture for the hotspot"
+            label={words.hotspotPicture}
             accept={pictureEndings}
             choose={([file]) => file && void picture(file)}
           />
-          <Sentence>
-            Size <Percent label="Size" value={spot.size} commit={(size) => set({ size })} /> turned{" "}
+          <Row label={words.size}>
+            <Percent label={words.size} value={spot.size} commit={(size) => set({ size })} />
+          </Row>
+          <Row label={words.rotation}>
             <ValueField
-              label="Turn"
+              label={words.rotation}
               value={spot.turn}
               show={(turn) => `${turn}°`}
               read={(typed) => number(typed.replace("°", ""))}
               step={(value, direction) => Math.max(-180, Math.min(180, value + direction * 5))}
               commit={(turn) => set({ turn })}
-              width="3.6rem"
+              width="3.8rem"
             />
-          </Sentence>
-          <Sentence>
-            Colour <ColorField label="Colour" value={spot.color} commit={(color) => set({ color })} /> opacity{" "}
-            <Percent label="Opacity" value={spot.opacity} commit={(opacity) => set({ opacity })} />
-          </Sentence>
-          <Sentence>
-            In words{" "}
+          </Row>
+          <Row label={words.colour}>
+            <ColorField label={words.colour} value={spot.color} commit={(color) => set({ color })} />
+          </Row>
+          <Row label={words.opacity}>
+            <Percent label={words.opacity} value={spot.opacity} commit={(opacity) => set({ opacity })} />
+          </Row>
+          <Row label={words.alternativeLabel}>
             <ValueField
-              label="Text alternative"
+              label={words.alternative}
               words
               value={spot.alternative}
               show={(text) => text}
@@ -140,10 +144,10 @@ export function HotspotDialog({ cue, spot, close }: Props) {
               commit={(alternative) => set({ alternative })}
               width="100%"
             />
-          </Sentence>
+          </Row>
           <div className="text-sm">
             <Tick ticked={spot.shown} set={(shown) => set({ shown })}>
-              The audience sees it
+              {words.visible}
             </Tick>
           </div>
         </div>
@@ -162,7 +166,7 @@ function Percent({ label, value, commit }: { label: string; value: number; commi
     <ValueField
       label={label}
       value={value}
-      show={(share) => `${Math.round(share * 100)} %`}
+      show={(share) => `${Math.round(share * 100)}%`}
       read={(typed) => {
         const read = number(typed.replace("%", ""));
         return read === undefined ? undefined : read / 100;

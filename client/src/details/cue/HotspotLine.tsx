@@ -2,17 +2,18 @@ import { MousePointerClick } from "lucide-react";
 import { useState } from "react";
 import type { Cue } from "../../api/client";
 import { useOpenShow } from "../../show/openShow";
-import { Topic } from "../Sentence";
+import { Buttons, Topic } from "../Topic";
 import { HotspotDialog } from "./HotspotDialog";
+import { words } from "./words";
 
-/** The place to click for a cue that begins by hand. */
+/** The hotspot of a manual cue. */
 export function HotspotLine({ cue }: { cue: Cue }) {
   const { edit } = useOpenShow();
   const [open, setOpen] = useState(false);
   if (cue.start.kind !== "hand" || !cue.span) return null;
   return (
-    <Topic title="A place to click">
-      <div className="flex flex-wrap gap-1.5">
+    <Topic title={words.hotspot}>
+      <Buttons>
         <button
           type="button"
           className="btn btn-xs"
@@ -21,7 +22,7 @@ export function HotspotLine({ cue }: { cue: Cue }) {
             setOpen(true);
           }}
         >
-          <MousePointerClick size={14} /> {cue.hotspot ? "Shape the hotspot" : "Put a hotspot on the slide"}
+          <MousePointerClick size={14} /> {cue.hotspot ? words.editHotspot : words.addHotspot}
         </button>
         {cue.hotspot && (
           <button
@@ -29,10 +30,10 @@ export function HotspotLine({ cue }: { cue: Cue }) {
             className="btn btn-xs"
             onClick={() => edit({ kind: "setHotspot", cueId: cue.id, hotspot: null })}
           >
-            Take it away
+            {words.remove}
           </button>
         )}
-      </div>
+      </Buttons>
       {open && cue.hotspot && <HotspotDialog cue={cue} spot={cue.hotspot} close={() => setOpen(false)} />}
     </Topic>
   );

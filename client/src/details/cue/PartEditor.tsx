@@ -10,9 +10,10 @@ import { clock, framesOfMs, framesPerSecond, msOfFrames, time } from "../../ui/f
 import { Waveform } from "../../ui/Waveform";
 import { Look } from "../../videos/Look";
 import { PictureStrip } from "../../videos/PictureStrip";
-import { Sentence, Topic } from "../Sentence";
+import { Row, Topic } from "../Topic";
 import { useDragValue } from "../../ui/useDragValue";
 import { DrawnFade } from "./DrawnFade";
+import { words } from "./words";
 import { PartTools } from "./PartTools";
 import { Rounds } from "./Rounds";
 
@@ -27,7 +28,7 @@ interface Held {
 
 type Grip = "in" | "out" | "slip" | "from" | "to";
 
-/** The part of the sound a cue uses, what goes round and how it fades, on its waveform, by dragging, typing, or "here" while listening. */
+/** The part of the sound a cue uses, its loop and its fades, on its waveform: dragged, typed, or set at the play position. */
 export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -102,10 +103,10 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   const looked = held && (held.inFrame !== cue.inFrame ? held.inFrame : held.outFrame - 1);
   return (
     <Topic
-      title={`What is used, of ${time(total)}`}
-      rarer={{
+      title={words.trim}
+      more={{
         name: "part",
-        words: "closer, in and out here, the first 5 s, markers, what goes round",
+        contents: words.trimMore,
         content: <PartTools cue={cue} sound={sound} change={change} here={here} zoom={zoom} />,
       }}
     >
@@ -147,8 +148,8 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
               className="bg-primary absolute bottom-2.5 h-1.5 opacity-70"
               style={{ left: `${share(loop.fromFrame)}%`, width: `${share(loop.toFrame) - share(loop.fromFrame)}%` }}
             />
-            {grip("from", share(loop.fromFrame), "Goes round from: drag")}
-            {grip("to", share(loop.toFrame), "Goes round to: drag")}
+            {grip("from", share(loop.fromFrame), words.drag(words.loopStart))}
+            {grip("to", share(loop.toFrame), words.drag(words.loopEnd))}
           </>
         )}
         <div ref={line} className="bg-primary pointer-events-none absolute inset-y-0 w-0.5" aria-hidden="true" />
@@ -156,20 +157,20 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           {...bind("slip")}
           role="slider"
           tabIndex={0}
-          aria-label="Slip the part that is used"
+          aria-label={words.slip}
           aria-valuemin={0}
           aria-valuemax={msOfFrames(total)}
           aria-valuenow={msOfFrames(inFrame)}
           aria-valuetext={clock(msOfFrames(inFrame))}
-          title="Slip: drag"
+          title={words.slipHint}
           data-grip="slip"
           className="absolute bottom-0 z-10 flex h-6 cursor-grab touch-none items-end"
           style={{ left: `${share(inFrame)}%`, width: `${share(outFrame) - share(inFrame)}%` }}
         >
           <div className="bg-accent h-2.5 w-full opacity-80" />
         </div>
-        {grip("in", share(inFrame), "In: drag")}
-        {grip("out", share(outFrame), "Out: drag")}
+        {grip("in", share(inFrame), words.drag(words.in))}
+        {grip("out", share(outFrame), words.drag(words.out))}
         {(["in", "out"] as const).map((end) => (
           <DrawnFade
             key={end}
@@ -183,7 +184,13 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           />
         ))}
       </div>
-      <Sentence>
+      <Row label={words.in}>
+        <MsField
+          label={words.in}
+          ms={msOfFrames(inFrame)}
+          show={clock}
+          commit={(ms) => change(() => ({ inFrame: framesOfMs(ms) }))}
+        />
         <button
           type="button"
           className="btn btn-xs"
@@ -194,22 +201,18 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           }}
         >
           {playing ? <Pause size={13} fill="currentColor" /> : <Play size={13} fill="currentColor" />}{" "}
-          {playing ? "Stop" : "Hear it"}
+          {playing ? words.stop : words.play}
         </button>
+      </Row>
+      <Row label={words.out}>
         <MsField
-          label="In"
-          ms={msOfFrames(inFrame)}
-          show={clock}
-          commit={(ms) => change(() => ({ inFrame: framesOfMs(ms) }))}
-        />{" "}
-        to{" "}
-        <MsField
-          label="Out"
+          label={words.out}
           ms={msOfFrames(outFrame)}
           show={clock}
           commit={(ms) => change(() => ({ outFrame: framesOfMs(ms) }))}
         />
-      </Sentence>
+        <span className="muted figures text-sm">{words.ofTotal(time(total))}</span>
+      </Row>
       <Rounds cues={[cue]} />
     </Topic>
   );
@@ -231,7 +234,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
   }
 }
 
-/** What is not used, or, faintly, what is not come to. */
+/** What is trimmed off, or, faintly, what is not reached. */
 function Shade({ from, to, faint = false }: { from: number; to: number; faint?: boolean }) {
   const [left, right] = [Math.max(0, from), Math.min(100, to)];
   if (right <= left) return null;

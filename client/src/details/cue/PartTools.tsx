@@ -5,21 +5,22 @@ import { reportError } from "../../api/errors";
 import { useView } from "../../show/openShow";
 import { Choice } from "../../ui/fields";
 import { IconButton } from "../../ui/IconButton";
-import { Sentence } from "../Sentence";
+import { Buttons, Row } from "../Topic";
 import { LoopPart } from "./LoopPart";
+import { words } from "./words";
 
 interface Props {
   cue: Cue;
   sound: Sound;
   /** Changes the first frame that is used, or the one after the last, of the cue as it is by then. */
   change: (part: (now: Cue) => { inFrame?: number; outFrame?: number }) => void;
-  /** The frame that is heard, or was last. */
+  /** The frame at the play position. */
   here: () => number;
-  /** Shows so much of the length that is seen now. */
+  /** Shows this many times the length that is shown now. */
   zoom: (factor: number) => void;
 }
 
-/** What is done more rarely with the part of a sound that a cue uses. */
+/** The less frequent tools for trimming a cue. */
 export function PartTools({ cue, sound, change, here, zoom }: Props) {
   const view = useView();
   const total = sound.figures.frames;
@@ -30,35 +31,34 @@ export function PartTools({ cue, sound, change, here, zoom }: Props) {
       .catch(reportError);
   return (
     <>
-      <Sentence>
-        <IconButton className="btn-ghost btn-xs btn-square" label="Closer" press={() => zoom(0.4)}>
+      <Buttons>
+        <IconButton className="btn-ghost btn-xs btn-square" label={words.zoomIn} press={() => zoom(0.4)}>
           <ZoomIn size={13} />
         </IconButton>
-        <IconButton className="btn-ghost btn-xs btn-square" label="Farther" press={() => zoom(2.5)}>
+        <IconButton className="btn-ghost btn-xs btn-square" label={words.zoomOut} press={() => zoom(2.5)}>
           <ZoomOut size={13} />
         </IconButton>
-        <button type="button" className="btn btn-xs" onClick={() => set({ inFrame: here() })}>
-          In here
+        <button type="button" className="btn btn-xs" title={words.atPlayhead} onClick={() => set({ inFrame: here() })}>
+          {words.setIn}
         </button>
-        <button type="button" className="btn btn-xs" onClick={() => set({ outFrame: here() })}>
-          Out here
+        <button type="button" className="btn btn-xs" title={words.atPlayhead} onClick={() => set({ outFrame: here() })}>
+          {words.setOut}
         </button>
         <button type="button" className="btn btn-xs" onClick={() => void beginning()}>
-          First 5 s only
+          {words.firstSeconds}
         </button>
         {(cue.inFrame > 0 || cue.outFrame < total) && (
           <button type="button" className="btn btn-xs" onClick={() => set({ inFrame: 0, outFrame: total })}>
-            All of it
+            {words.whole}
           </button>
         )}
-      </Sentence>
+      </Buttons>
       {sound.markers.length > 0 && (
-        <Sentence>
-          Start at{" "}
+        <Row label={words.startAtMarker}>
           <Choice
-            label="Start at a marker"
+            label={words.startAtMarker}
             value={sound.markers.find((m) => m.frame === cue.inFrame)?.id ?? ""}
-            options={[["", "a marker…"], ...sound.markers.map((m) => [m.id, m.name] as const)]}
+            options={[["", words.chooseMarker], ...sound.markers.map((m) => [m.id, m.name] as const)]}
             commit={(id) => {
               const marker = sound.markers.find((m) => m.id === id);
               if (marker)
@@ -68,7 +68,7 @@ export function PartTools({ cue, sound, change, here, zoom }: Props) {
                 }));
             }}
           />
-        </Sentence>
+        </Row>
       )}
       <LoopPart cue={cue} sound={sound} />
     </>

@@ -6,7 +6,8 @@ import { useOpenShow, useView } from "../../show/openShow";
 import { Choice, Tick } from "../../ui/fields";
 import { useDragValue } from "../../ui/useDragValue";
 import { SlideArea } from "../../videos/SlideVideos";
-import { Sentence, Topic } from "../Sentence";
+import { Row, Topic } from "../Topic";
+import { words } from "./words";
 
 type Place = NonNullable<Cue["video"]>;
 type Box = Pick<Place, "x" | "y" | "width" | "height">;
@@ -14,7 +15,7 @@ type Box = Pick<Place, "x" | "y" | "width" | "height">;
 const least = 0.05;
 const nudged = 0.01; // of the slide, by an arrow key
 
-/** Where a video lies on its slide, drawn there by hand, and how it is seen before and after it moves. */
+/** The position of a video on its slide, dragged there, and what is shown before it starts and after it ends. */
 export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; place: Place }) {
   const view = useView();
   const { edit } = useOpenShow();
@@ -41,44 +42,42 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
   const whole = place.x === 0 && place.y === 0 && place.width === 1 && place.height === 1;
   return (
     <Topic
-      title="Where it is seen"
-      rarer={{
+      title={words.position}
+      more={{
         name: "seen",
-        words: "how it fits its place, what is seen before and after it moves",
+        contents: words.positionMore,
         content: (
           <>
-            <Sentence>
-              It lies{" "}
+            <Row label={words.fitting}>
               <Choice
-                label="How it fits its place"
+                label={words.fitting}
                 value={place.fitting}
                 options={[
-                  ["inside", "whole inside its place"],
-                  ["filling", "filling its place"],
+                  ["inside", words.fittings.inside],
+                  ["filling", words.fittings.filling],
                 ]}
                 commit={(fitting) => set({ fitting })}
               />
               {!whole && (
                 <button type="button" className="btn btn-xs" onClick={() => set({ x: 0, y: 0, width: 1, height: 1 })}>
-                  <Maximize size={13} /> All of the slide
+                  <Maximize size={13} /> {words.wholeSlide}
                 </button>
               )}
-            </Sentence>
-            <Sentence>
-              At its end it{" "}
+            </Row>
+            <Row label={words.atEnd}>
               <Choice
-                label="What is seen at its end"
+                label={words.atEnd}
                 value={place.atEnd}
                 options={[
-                  ["keepsLast", "keeps its last picture"],
-                  ["backToFirst", "goes back to its first"],
-                  ["leaves", "leaves the slide"],
+                  ["keepsLast", words.atEnds.keepsLast],
+                  ["backToFirst", words.atEnds.backToFirst],
+                  ["leaves", words.atEnds.leaves],
                 ]}
                 commit={(atEnd) => set({ atEnd })}
               />
-            </Sentence>
+            </Row>
             <Tick ticked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
-              Hidden until it starts
+              {words.hiddenBefore}
             </Tick>
           </>
         ),
@@ -98,7 +97,7 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
                 {...bind("place")}
                 role="button"
                 tabIndex={0}
-                aria-label={`Place of the video: ${words(box)}. Arrows move it, with Shift they size it.`}
+                aria-label={words.videoAt(percent(box.x), percent(box.y), percent(box.width), percent(box.height))}
                 data-testid="video-place"
                 className="absolute cursor-move touch-none overflow-hidden outline-2 outline-[var(--video)]"
                 style={{ left: share(box.x), top: share(box.y), width: share(box.width), height: share(box.height) }}
@@ -112,7 +111,7 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
                 <div
                   {...bind("size")}
                   data-grip="size"
-                  title="Size: drag"
+                  title={words.sizeHint}
                   className="absolute right-0 bottom-0 size-4 cursor-nwse-resize touch-none bg-[var(--video)]"
                 />
               </div>
@@ -138,6 +137,4 @@ function moved({ x, y, width, height }: Box, size: boolean, dx: number, dy: numb
 const within = (value: number, from: number, to: number) => Math.max(from, Math.min(to, value));
 const round = (value: number) => Math.round(value * 1000) / 1000;
 const share = (value: number) => `${100 * value}%`;
-const percent = (value: number) => `${Math.round(100 * value)} %`;
-const words = (box: Box) =>
-  `${percent(box.x)} from the left, ${percent(box.y)} from above, ${percent(box.width)} wide, ${percent(box.height)} high`;
+const percent = (value: number) => `${Math.round(100 * value)}%`;

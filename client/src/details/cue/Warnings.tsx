@@ -4,7 +4,7 @@ import type { Cue } from "../../api/client";
 import { useFindings } from "../../findings/useChecks";
 import { useOpenShow, useView } from "../../show/openShow";
 
-/** What the show should be warned about because of a cue, and what would put that right. */
+/** The findings about a cue, each with its first fix. */
 export function Warnings({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();

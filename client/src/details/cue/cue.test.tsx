@@ -3,10 +3,10 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { useSettings } from "../../ui/settings";
 import { answerGets, cue, open, slide, sound, viewOf } from "../../tests/show";
 import { HotspotLine } from "./HotspotLine";
-import { HowLoud } from "./HowLoud";
+import { Level } from "./Level";
 import { PartEditor } from "./PartEditor";
 import { Rounds } from "./Rounds";
-import { Begins, Ends, EndsBeside, Slides, WhereItSounds } from "./WhereItSounds";
+import { End, EndOffset, Slides, Start, Timing } from "./Timing";
 
 afterEach(() => {
   cleanup();
@@ -57,20 +57,20 @@ describe("where a cue sounds", () => {
   });
 
   it("offers no slides that would turn it round", () => {
-    open(view, <WhereItSounds cues={[bell]} />);
+    open(view, <Timing cues={[bell]} />);
     fireEvent.click(screen.getByLabelText(/^More: slides by title/));
-    const through = screen.getByLabelText("Through slide") as HTMLSelectElement;
+    const through = screen.getByLabelText("Last slide") as HTMLSelectElement;
     expect([...through.options].map((o) => o.textContent)).toEqual(["2 · Slide 2", "3 · Slide 3"]);
   });
 
   it("begins with a step, by hand, or after the cue that is likeliest", async () => {
-    const { edit } = open(view, <Begins cues={[bell]} />);
+    const { edit } = open(view, <Start cues={[bell]} />);
     answerGets(() => ({ data: proposals }));
-    choose("Begins", "with step 3, Wings");
+    choose("Start", "at step 3, Wings");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "step", stepId: "s2-2", cueId: null } });
-    choose("Begins", "by hand");
+    choose("Start", "manually");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "hand" } });
-    choose("Begins", "after another cue");
+    choose("Start", "after another cue");
     await waitFor(() =>
       expect(edit.mock.lastCall?.[0]).toMatchObject({ start: { kind: "after", cueId: "c1", stepId: null } }),
     );
@@ -79,9 +79,9 @@ describe("where a cue sounds", () => {
   it("says which cue it comes after, by its sound, and the gap", async () => {
     answerGets(() => ({ data: proposals }));
     const after = { ...bell, start: { kind: "after" as const, stepId: null, cueId: "c1" } };
-    const { edit } = open(view, <Begins cues={[after]} />);
+    const { edit } = open(view, <Start cues={[after]} />);
     expect(screen.getByText("Dusk Pad")).toBeTruthy();
-    enter("Gap", "0.5");
+    enter("Delay", "0.5");
     expect(edit.mock.lastCall?.[0]).toEqual({ kind: "setDelay", cueId: "c2", delayMs: 500 });
     await waitFor(() => expect(screen.getAllByRole("option", { name: "Dusk Pad" })).toHaveLength(1));
   });
@@ -91,28 +91,28 @@ describe("where a cue sounds", () => {
     const { edit } = open(
       having(earlier),
       <>
-        <Ends cues={[earlier]} />
-        <EndsBeside cues={[earlier]} />
+        <End cues={[earlier]} />
+        <EndOffset cues={[earlier]} />
       </>,
     );
-    choose("Ends", "at step 2");
+    choose("End", "at step 2");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ stop: "step", stepId: "s2-1", offsetMs: 0 });
-    enter("Ends earlier or later by", "1.5");
+    enter("End offset", "1.5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ stop: "span", offsetMs: -1500 });
-    expect(screen.getByText(/before that/)).toBeTruthy();
+    expect(screen.getByText(/earlier/)).toBeTruthy();
   });
 });
 
 describe("what part of it", () => {
   it("is the beginning only, or goes round in part, as proposed", async () => {
     const { edit } = open(view, <PartEditor cue={pad} sound={sound("pad")} />);
-    fireEvent.click(screen.getByLabelText(/^More: closer/));
+    fireEvent.click(screen.getByLabelText(/^More: zoom/));
     answerGets((url) => ({ data: url.includes("proposals") ? proposals : [] }));
     fireEvent.click(screen.getByText("First 5 s only"));
     await waitFor(() =>
       expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setPart", inFrame: 0, outFrame: 5 * second }),
     );
-    choose("Which part goes round", "a part of it");
+    choose("Loop", "a section");
     await waitFor(() =>
       expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setLoopPart", part: proposals.goesRound }),
     );
@@ -121,26 +121,26 @@ describe("what part of it", () => {
   it("has its fades drawn on it, made longer and shorter by arrows toward the middle and away", () => {
     answerGets(() => ({ data: [] }));
     const { edit } = open(view, <PartEditor cue={{ ...pad, speed: 2 }} sound={sound("pad")} />);
-    fireEvent.keyDown(screen.getByLabelText("Fade in, drawn"), { key: "ArrowRight" });
+    fireEvent.keyDown(screen.getByLabelText("Fade in on the waveform"), { key: "ArrowRight" });
     expect(edit.mock.lastCall?.[0]).toMatchObject({
       kind: "setFade",
       end: "in",
       fade: { ms: 1100, curve: "equalPower" },
     });
-    fireEvent.keyDown(screen.getByLabelText("Fade out, drawn"), { key: "ArrowLeft", shiftKey: true });
+    fireEvent.keyDown(screen.getByLabelText("Fade out on the waveform"), { key: "ArrowLeft", shiftKey: true });
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setFade", end: "out", fade: { ms: 3000 } });
     // At twice the speed its minute is over in half a one.
-    expect(screen.getByLabelText("Fade out, drawn").getAttribute("aria-valuemax")).toBe("30000");
+    expect(screen.getByLabelText("Fade out on the waveform").getAttribute("aria-valuemax")).toBe("30000");
   });
 
   it("goes round a number of times, typed or nudged, never less than once", () => {
     const { edit } = open(view, <Rounds cues={[{ ...pad, rounds: 2 }]} />);
-    enter("Times", "5");
+    enter("Number of times", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setRounds", rounds: 5 });
-    enter("Times", "0");
-    expect(screen.getByLabelText("Times").getAttribute("aria-invalid")).toBe("true");
+    enter("Number of times", "0");
+    expect(screen.getByLabelText("Number of times").getAttribute("aria-invalid")).toBe("true");
     expect(edit).toHaveBeenCalledTimes(1);
-    choose("Goes round", "to fill the span");
+    choose("Plays", "until its slides end");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ rounds: 0 });
   });
 });
@@ -152,13 +152,13 @@ describe("how loud", () => {
       { atMs: 3000, db: 0 },
     ];
     const pointed = { ...pad, levelPoints: points };
-    const { edit } = open(having(pointed), <HowLoud cues={[pointed]} spoken={false} />);
+    const { edit } = open(having(pointed), <Level cues={[pointed]} spoken={false} />);
     fireEvent.click(screen.getByLabelText(/^More: speed/));
-    enter("Level point 1, when", "4");
+    enter("Point 1 time", "4");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[1], { atMs: 4000, db: -6 }] });
     fireEvent.click(screen.getByText("Add a level point"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [...points, { atMs: 5000, db: 0 }] });
-    fireEvent.click(screen.getByLabelText("Remove level point 2"));
+    fireEvent.click(screen.getByLabelText("Remove point 2"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({ points: [points[0]] });
     enter("Speed", "1,25 ×");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setSpeed", speed: 1.25 });
@@ -166,7 +166,7 @@ describe("how loud", () => {
 
   it("is set for several at once, also to what one of them has already", () => {
     const loud = { ...bell, levelDb: 0, fadeOut: { ms: 500, curve: "linear" as const } };
-    const { edit } = open(having(loud), <HowLoud cues={[pad, loud]} spoken={false} />);
+    const { edit } = open(having(loud), <Level cues={[pad, loud]} spoken={false} />);
     expect(shown("Level")).toBe("Mixed");
     fireEvent.blur(screen.getByLabelText("Level"));
     fireEvent.keyDown(screen.getByLabelText("Level"), { key: "ArrowUp" });
@@ -207,20 +207,20 @@ describe("a place to click", () => {
 
   it("is there only for what waits for a hand, put in one click and taken away in one", () => {
     open(view, <HotspotLine cue={bell} />);
-    expect(screen.queryByText("A place to click")).toBeNull();
+    expect(screen.queryByText("Hotspot")).toBeNull();
     const { edit } = open(view, <HotspotLine cue={byHand} />);
-    fireEvent.click(screen.getByText("Put a hotspot on the slide"));
+    fireEvent.click(screen.getByText("Add a hotspot"));
     expect(edit).toHaveBeenLastCalledWith({ kind: "addHotspot", cueId: "c2" });
     cleanup();
     const placed = open(view, <HotspotLine cue={{ ...byHand, hotspot: spot }} />);
-    fireEvent.click(screen.getByText("Take it away"));
+    fireEvent.click(screen.getByText("Remove"));
     expect(placed.edit).toHaveBeenLastCalledWith({ kind: "setHotspot", cueId: "c2", hotspot: null });
   });
 
   it("is moved by arrows, never off the slide, and shaped by its values", () => {
     const clicked = { ...byHand, hotspot: spot };
     const { edit } = open(having(clicked), <HotspotLine cue={clicked} />);
-    fireEvent.click(screen.getByText("Shape the hotspot"));
+    fireEvent.click(screen.getByText("Edit hotspot"));
     const set = () => (edit.mock.lastCall?.[0] as { hotspot: typeof spot }).hotspot;
     const handle = screen.getByTestId("hotspot");
     fireEvent.keyDown(handle, { key: "ArrowLeft" });
@@ -229,7 +229,7 @@ describe("a place to click", () => {
     expect(set()).toEqual({ ...spot, x: 0.49 });
     fireEvent.keyDown(handle, { key: "ArrowDown", shiftKey: true });
     expect(set()).toEqual({ ...spot, y: 1 });
-    enter("Turn", "−15°");
+    enter("Rotation", "−15°");
     expect(set().turn).toBe(-15);
     enter("Size", "20 %");
     expect(set().size).toBe(0.2);
@@ -237,7 +237,7 @@ describe("a place to click", () => {
     expect(set().opacity).toBe(1);
     enter("Text alternative", "  A bell  ");
     expect(set().alternative).toBe("A bell");
-    fireEvent.click(screen.getByLabelText("The audience sees it"));
+    fireEvent.click(screen.getByLabelText("Visible to the audience"));
     expect(set().shown).toBe(false);
   });
 });

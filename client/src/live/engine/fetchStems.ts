@@ -1,5 +1,6 @@
 import { fetchFile, type Schemas } from "../../api/client";
 import type { LiveSound } from "./LiveSound";
+import { failures } from "./words";
 
 type RunView = Schemas["RunView"];
 
@@ -39,12 +40,7 @@ export async function fetchStems(
       } catch (e) {
         if (cancel.aborted) return;
         if (e instanceof DOMException && e.name === "QuotaExceededError")
-          throw new Error(
-            "The browser has too little room on its disk for this show's sounds. Free some and try again.",
-            {
-              cause: e,
-            },
-          );
+          throw new Error(failures.diskFull, { cause: e });
         const names = run.plan.cues.filter((c) => stem.cueIds.includes(c.id)).map((c) => c.name);
         for (const name of names) missing.add(name);
       }

@@ -4,6 +4,7 @@ import { fetchPictures, type Pictures } from "./pictures";
 import { Stage } from "./Stage";
 import { fetchStems } from "./fetchStems";
 import { fetchVideos } from "./videos";
+import { failures } from "./words";
 
 /** A show of which all that is needed is here. */
 export interface Prepared {
@@ -23,10 +24,7 @@ export async function prepare(
   told: (fraction: number) => void,
   cancel: AbortSignal,
 ): Promise<Prepared> {
-  if (!window.isSecureContext)
-    throw new Error(
-      "A browser keeps and limits sound for pages of this computer or of https alone. Open Phonaris at localhost.",
-    );
+  if (!window.isSecureContext) throw new Error(failures.notSecure);
   const { run, strands } = await createRun(showId, kind);
   cancel.throwIfAborted();
   const stage = new Stage(run, kind);

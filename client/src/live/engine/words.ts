@@ -18,7 +18,7 @@ export function outcomeOf(order: LiveOrder, run: LiveRun, slide: number): string
     }
   switch (order.reason) {
     case "spanEnded":
-      return `faded out: its span ended with slide ${cue.lastNumber}`;
+      return `faded out after slide ${cue.lastNumber}`;
     case "takenOver":
       return `crossfaded to ${order.by ? run.cue(order.by).name : "another"}`;
     case "silence":
@@ -39,7 +39,7 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
     case "waiting":
       return `${cue.name} starts in a moment`;
     case "over":
-      return `${last ? now : `${cue.name} is over`}; it starts again when its slides are shown again`;
+      return `${last ? now : `${cue.name} has ended`}. It restarts when its slides are shown again`;
     default:
       return cue.byHand
         ? `${cue.name} is triggered manually`
@@ -52,3 +52,9 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
 /** What a page says that was told to begin and does not sound. */
 export const nothingSounds =
   "The browser blocked the sound, or no output was found. Press Begin again. If it stays silent, allow sound for this page and connect a device.";
+
+/** Why a show could not be loaded. */
+export const failures = {
+  notSecure: "The browser allows sound here only at localhost or over https. Open Phonaris at localhost.",
+  diskFull: "The browser has too little disk space for the sounds of this show. Free some and try again.",
+};

@@ -61,11 +61,11 @@ describe("a run's log", () => {
       "crossfaded to Mill Reel",
       "started with slide 3",
     ]);
-    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual(["faded out: its span ended with slide 3"]);
+    expect(told({ kind: "goTo", place: 3, atMs: (atMs += 100) })).toEqual(["faded out after slide 3"]);
     expect(told({ kind: "goTo", place: 1, atMs: (atMs += 100) })).toEqual(["started with slide 2"]);
     expect(told({ kind: "fadeOut", cueId: "pad", atMs: (atMs += 100) })).toEqual(["was faded out"]);
     expect(whyNow(run, "pad", "was faded out")).toBe(
-      "Dusk Pad was faded out; it starts again when its slides are shown again",
+      "Dusk Pad was faded out. It restarts when its slides are shown again",
     );
     expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual(["started with slide 3"]);
     expect(told({ kind: "silence", atMs: atMs + 100 })).toEqual(["was silenced"]);

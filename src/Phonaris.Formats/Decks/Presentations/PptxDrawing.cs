@@ -125,7 +125,7 @@ internal sealed class PptxDrawing
         if (outline is null)
         {
             // What is not known of it hides nothing.
-            _notDrawn.Add($"a form ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "of its own"}) is shown as a frame");
+            _notDrawn.Add($"a shape ({geometry?.Element(A + "prstGeom")?.Attribute("prst")?.Value ?? "unknown"}) is drawn as a rectangle");
             (outline, fill) = (Outlines.Rectangle, null);
         }
         if (shape.Element(P + "txXfrm") is { } words) outline = outline with { Room = RoomIn(outline, BoxOf(place), BoxOf(words)) };

@@ -2,15 +2,16 @@ import { Link } from "react-router";
 import type { ShowView, Slide, SoundKind } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
 import { Choice, MsField } from "../ui/fields";
-import { Sentence, Topic } from "./Sentence";
+import { Buttons, Row, Topic } from "./Topic";
+import { words } from "./words";
 
 const usualDissolveMs = 800;
 
-/** What is left after a voice before the next slide comes. */
-const usualBreathMs = 1000;
+/** The pause after a voice before the next slide. */
+const usualPauseMs = 1000;
 
-/** How long slides stay, as set or as long as what plays on them, and how they come in. */
-export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
+/** The hold of slides, set or matched to what plays on them, and their transition. */
+export function Hold({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
   const view = useView();
   const { edit } = useOpenShow();
   const all = view.show.slides;
@@ -19,14 +20,14 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
   const everywhere = followable(view);
   const toFollow = everywhere.filter((f) => slides.includes(f.slide));
   const follows = toFollow.length > 0 && toFollow.every((f) => f.slide.staysFor === f.cueId);
-  const follow = (of: typeof everywhere, breathOf: (of: (typeof everywhere)[number]) => number) =>
+  const follow = (of: typeof everywhere, pauseOf: (of: (typeof everywhere)[number]) => number) =>
     edit({
       kind: "setHolds",
       holds: of.map((f) => ({
         slideId: f.slide.id,
         holdMs: f.slide.holdMs,
         staysFor: f.cueId,
-        breathMs: breathOf(f),
+        breathMs: pauseOf(f),
       })),
     });
   const leave = () =>
@@ -34,101 +35,98 @@ export function HowLong({ slides, slide }: { slides: readonly Slide[]; slide: Sl
       kind: "setHolds",
       holds: toFollow.map((f) => ({ slideId: f.slide.id, holdMs: f.slide.holdMs, staysFor: null, breathMs: 0 })),
     });
-  const usual = (f: (typeof everywhere)[number]) => (f.kind === "voice" ? usualBreathMs : 0);
-  const breaths = new Set(toFollow.map((f) => f.slide.breathMs));
+  const usual = (f: (typeof everywhere)[number]) => (f.kind === "voice" ? usualPauseMs : 0);
+  const pauses = new Set(toFollow.map((f) => f.slide.breathMs));
   const kinds = new Set(toFollow.map((f) => f.kind));
   const locked = slides.every((s) => s.holdLocked);
   return (
     <Topic
-      title={slides.length === 1 ? "How long it stays" : "How long each stays"}
-      rarer={{
+      title={words.hold}
+      more={{
         name: "hold",
-        words: "holds and steps tapped while it sounds",
+        contents: words.holdMore,
         content: (
-          <Sentence>
+          <Buttons>
             <Link className="btn btn-xs" to={`/shows/${view.id}/dry-run`} state={{ from: slide.id }}>
-              Tap the holds from here
+              {words.tapHolds}
             </Link>
-            <span className="muted text-xs">with what sounds, a key at each change</span>
-          </Sentence>
+            <span className="muted text-xs">{words.tapHint}</span>
+          </Buttons>
         ),
       }}
     >
-      <Sentence>
-        Hold{" "}
+      <Row label={words.hold}>
         <MsField
-          label="Hold"
+          label={words.hold}
           ms={same(slides, (s) => s.holdMs)}
           commit={(holdMs) => setHolds(slides, holdMs)}
-          width="3.9rem"
+          width="4.25rem"
         />
         {!follows && (
           <button
             type="button"
             className={`btn btn-xs ${locked ? "btn-primary" : ""}`}
             aria-pressed={locked}
-            title="It stays as it is when slides are re-paced"
+            title={words.lockHint}
             onClick={() =>
               edit({ kind: "setHoldLocks", slides: slides.map((s) => ({ slideId: s.id, locked: !locked })) })
             }
           >
-            {locked ? "Locked" : "Lock"}
+            {locked ? words.locked : words.lock}
           </button>
         )}
         {slides.length < all.length && (
           <button type="button" className="btn btn-xs" onClick={() => setHolds(all, slide.holdMs)}>
-            Same hold for all
+            {words.applyToAll}
           </button>
         )}
-      </Sentence>
+      </Row>
       {toFollow.length > 0 && (
-        <Sentence>
+        <Buttons>
           <button
             type="button"
             className={`btn btn-xs ${follows ? "btn-primary" : ""}`}
             aria-pressed={follows}
-            title="However long that becomes, the hold goes with it"
+            title={words.matchHint}
             onClick={() => (follows ? leave() : follow(toFollow, usual))}
           >
-            As long as {slides.length === 1 ? "the" : "each one’s"} {[...kinds].join(" or ")} on it
+            {words.match([...kinds], slides.length > 1)}
           </button>
-          {follows && (
-            <>
-              and{" "}
-              <MsField
-                label="Breath"
-                ms={breaths.size === 1 ? [...breaths][0] : undefined}
-                commit={(breathMs) => follow(toFollow, () => breathMs)}
-              />
-              {everywhere.length > toFollow.length && (
-                <button
-                  type="button"
-                  className="btn btn-xs"
-                  title="Every slide stays as long as the video or the voice on it"
-                  onClick={() =>
-                    follow(everywhere, (f) => (f.kind === "voice" ? (toFollow[0]?.slide.breathMs ?? 0) : 0))
-                  }
-                >
-                  All slides so
-                </button>
-              )}
-            </>
-          )}
-        </Sentence>
+        </Buttons>
       )}
-      <ComesIn slides={slides} slide={slide} />
+      {follows && (
+        <Row label={words.pauseAfter}>
+          <MsField
+            label={words.pauseAfter}
+            ms={pauses.size === 1 ? [...pauses][0] : undefined}
+            commit={(breathMs) => follow(toFollow, () => breathMs)}
+            width="4.25rem"
+          />
+          {everywhere.length > toFollow.length && (
+            <button
+              type="button"
+              className="btn btn-xs"
+              title={words.matchAllHint}
+              onClick={() => follow(everywhere, (f) => (f.kind === "voice" ? (toFollow[0]?.slide.breathMs ?? 0) : 0))}
+            >
+              {words.applyToAll}
+            </button>
+          )}
+        </Row>
+      )}
+      <TransitionRow slides={slides} slide={slide} />
     </Topic>
   );
 }
 
-/** What something is of all of some slides, or undefined where they differ. */
+/** A value that all of some slides have; undefined where they differ. */
 function same<T>(slides: readonly Slide[], of: (slide: Slide) => T): T | undefined {
   const [first, ...more] = slides.map(of);
   return more.every((value) => value === first) ? first : undefined;
 }
 
-/** How slides come in. */
-function ComesIn({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
+/** The transition into slides. */
+function TransitionRow({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) {
   const view = useView();
   const { edit } = useOpenShow();
   const all = view.show.slides;
@@ -137,31 +135,30 @@ function ComesIn({ slides, slide }: { slides: readonly Slide[]; slide: Slide }) 
   const kind = same(slides, (s) => s.transition.kind);
   const ms = same(slides, (s) => s.transition.ms);
   return (
-    <Sentence>
-      {slides.length === 1 ? "Comes" : "Each comes"} in by{" "}
+    <Row label={words.transition}>
       <Choice
-        label="Transition"
+        label={words.transition}
         value={kind}
         options={[
-          ["cut", "cut"],
-          ["dissolve", "dissolve"],
+          ["cut", words.transitions.cut],
+          ["dissolve", words.transitions.dissolve],
         ]}
         commit={(next) => set(slides, { kind: next, ms: next === "cut" ? 0 : usualDissolveMs })}
       />
       {kind === "dissolve" && (
         <MsField
-          label="Length of the dissolve"
+          label={words.transitionLength}
           ms={ms}
           commit={(next) => set(slides, { kind, ms: next })}
-          width="3.5rem"
+          width="4.25rem"
         />
       )}
       {slides.length < all.length && (
         <button type="button" className="btn btn-xs" onClick={() => set(all, slide.transition)}>
-          Same for all
+          {words.applyToAll}
         </button>
       )}
-    </Sentence>
+    </Row>
   );
 }
 

@@ -4,9 +4,10 @@ import type { Cue } from "../../api/client";
 import { useApplyPreset, usePresets, useRemovePreset, useSavePreset } from "../../api/presets";
 import { useView } from "../../show/openShow";
 import { Menu, MenuEntry } from "../../ui/Menu";
+import { words } from "./words";
 
-/** Sets of settings in one click, and back to plain; one's own can be kept. */
-export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
+/** Settings applied in one click. Those of a cue can be saved as a preset. */
+export function Presets({ cues }: { cues: readonly Cue[] }) {
   const view = useView();
   const [naming, setNaming] = useState(false);
   const { data: all } = usePresets();
@@ -21,18 +22,18 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
         className="btn btn-xs"
         words={
           <>
-            Ready-made <ChevronDown size={13} aria-hidden="true" />
+            {words.presets} <ChevronDown size={13} aria-hidden="true" />
           </>
         }
       >
-        {[...(all?.shipped ?? []), ...(all?.kept ?? [])].map((made) => (
-          <div key={made.id} className="flex">
-            <MenuEntry choose={() => apply(made.id)}>{made.name}</MenuEntry>
-            {all?.kept.includes(made) && (
+        {[...(all?.shipped ?? []), ...(all?.kept ?? [])].map((preset) => (
+          <div key={preset.id} className="flex">
+            <MenuEntry choose={() => apply(preset.id)}>{preset.name}</MenuEntry>
+            {all?.kept.includes(preset) && (
               <MenuEntry
                 className="w-auto! px-2!"
-                label={`Forget “${made.name}”`}
-                choose={() => removing.mutate(made.id)}
+                label={words.forgetPreset(preset.name)}
+                choose={() => removing.mutate(preset.id)}
               >
                 <X size={13} />
               </MenuEntry>
@@ -40,11 +41,11 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
           </div>
         ))}
         <MenuEntry className="font-bold" choose={() => apply(null)}>
-          Back to plain
+          {words.reset}
         </MenuEntry>
         {more.length === 0 && (
           <div className="line-t mt-1 pt-1">
-            <MenuEntry choose={() => setNaming(true)}>Keep these settings for other cues</MenuEntry>
+            <MenuEntry choose={() => setNaming(true)}>{words.savePreset}</MenuEntry>
           </div>
         )}
       </Menu>
@@ -52,8 +53,8 @@ export function ReadyMades({ cues }: { cues: readonly Cue[] }) {
         <input
           className="value w-full"
           autoFocus
-          aria-label="Name for these settings"
-          placeholder="What they do, then Enter"
+          aria-label={words.presetName}
+          placeholder={words.presetHint}
           onBlur={() => setNaming(false)}
           onKeyDown={(event) => {
             if (event.key === "Escape") setNaming(false);

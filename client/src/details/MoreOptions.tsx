@@ -1,28 +1,30 @@
 import { ChevronDown } from "lucide-react";
 import type { ReactNode } from "react";
 import { useSettings } from "../ui/settings";
+import { words } from "./words";
 
-export interface RarerProps {
+export interface MoreOptionsProps {
   /** Names it among those of the panel. */
   name: string;
   /** What is found there. */
-  words: string;
+  contents: string;
   content: ReactNode;
 }
 
-interface Props extends RarerProps {
+interface Props extends MoreOptionsProps {
   heading: ReactNode;
   /** What is always there, above it. */
   children: ReactNode;
 }
 
-/** What is set more rarely: opened in place, and open from then on for whoever opened it. */
-export function Rarer({ name, words, content, heading, children }: Props) {
+/** Options that are needed less often: opened in place, and kept open from then on. */
+export function MoreOptions({ name, contents, content, heading, children }: Props) {
   const open = useSettings((settings) => settings.openSections.includes(name));
   const press = () =>
     useSettings.setState(({ openSections }) => ({
       openSections: open ? openSections.filter((other) => other !== name) : [...openSections, name],
     }));
+  const label = open ? words.less : words.more;
   return (
     <>
       <div className="mb-1 flex items-center justify-between">
@@ -31,12 +33,12 @@ export function Rarer({ name, words, content, heading, children }: Props) {
           type="button"
           className="text-primary -my-1 flex h-6 min-w-6 cursor-pointer items-center gap-0.5 text-xs font-semibold hover:underline"
           aria-expanded={open}
-          aria-label={`${open ? "Less" : "More"}: ${words}`}
-          title={words}
-          data-rarer={name}
+          aria-label={`${label}: ${contents}`}
+          title={contents}
+          data-more={name}
           onClick={press}
         >
-          {open ? "Less" : "More"} <ChevronDown size={12} aria-hidden="true" className={open ? "rotate-180" : ""} />
+          {label} <ChevronDown size={12} aria-hidden="true" className={open ? "rotate-180" : ""} />
         </button>
       </div>
       <div className="space-y-1">

@@ -6,66 +6,67 @@ import { useOpenShow, useView } from "../../show/openShow";
 import { LevelField, MsField, Tick } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { DuckFields } from "../../fields/DuckFields";
-import { Sentence, Topic } from "../Sentence";
+import { words as shared } from "../../ui/words";
+import { Row, Topic } from "../Topic";
 import { common, useEditEach } from "./chosen";
 import { FadeCurves, Fades } from "./Fades";
-import { words } from "../../ui/words";
+import { words } from "./words";
 
 interface Props {
   cues: readonly Cue[];
-  /** Whether beds can make room for all of them. */
+  /** Whether beds can be ducked under all of them. */
   spoken: boolean;
 }
 
-/** How loud cues are, how they fade and how fast they go. */
-export function HowLoud({ cues, spoken }: Props) {
+/** The level of cues, their fades and their speed. */
+export function Level({ cues, spoken }: Props) {
   const [cue, ...more] = cues;
   const one = more.length === 0 ? cue : undefined;
   return (
     <Topic
-      title="How loud"
-      rarer={{
+      title={words.level}
+      more={{
         name: "loud",
-        words: `speed, ${spoken ? "beds making room, " : ""}level points, courses of fades`,
+        contents: words.levelMore(spoken),
         content: (
           <>
             <Speed cues={cues} />
-            {spoken && <RoomFor cues={cues} />}
-            {one && spoken && one.ducks && <MakingRoom cue={one} />}
+            {spoken && <Ducks cues={cues} />}
+            {one && spoken && one.ducks && <Ducking cue={one} />}
             {one && <Points cue={one} />}
             <FadeCurves cues={cues} />
           </>
         ),
       }}
     >
-      <Level cues={cues} />
+      <LevelRow cues={cues} />
       <Fades cues={cues} />
-      {one && <Handover cue={one} />}
+      {one && <Crossfade cue={one} />}
     </Topic>
   );
 }
 
-/** The level: typed or slid; of several also by a difference. */
-function Level({ cues }: { cues: readonly Cue[] }) {
+/** The level, typed or by a slider; for several cues also by a difference. */
+function LevelRow({ cues }: { cues: readonly Cue[] }) {
   const { edit } = useOpenShow();
   const each = useEditEach(cues);
   const level = common(cues, ({ levelDb }) => levelDb);
   const [slid, setSlid] = useState<number>();
   const set = (levelDb: number) =>
-    each(({ id }) => ({ kind: "setLevel", cueId: id, levelDb, follows: false }), `level ${levelDb} dB`);
+    each(({ id }) => ({ kind: "setLevel", cueId: id, levelDb, follows: false }), words.levelOf(levelDb));
   const finish = () => {
     if (slid !== undefined && slid !== level) set(slid);
     setSlid(undefined);
   };
   return (
     <>
-      <Sentence>
-        Level <LevelField label="Level" db={level} commit={set} />
+      <Row label={words.level}>
+        <LevelField label={words.level} db={level} commit={set} />
         {cues.length === 1 && (
           <input
             type="range"
-            className="range range-primary range-xs w-28"
-            aria-label="Level, by sliding"
+            className="range range-primary range-xs w-24"
+            aria-label={words.levelSlider}
             min={-60}
             max={12}
             step={0.5}
@@ -76,10 +77,9 @@ function Level({ cues }: { cues: readonly Cue[] }) {
             onBlur={finish}
           />
         )}
-      </Sentence>
+      </Row>
       {cues.length > 1 && (
-        <Sentence>
-          or all{" "}
+        <Row label={words.changeAll}>
           {[-3, -1, 1, 3].map((byDb) => (
             <button
               key={byDb}
@@ -87,78 +87,77 @@ function Level({ cues }: { cues: readonly Cue[] }) {
               className="btn btn-xs figures"
               onClick={() => edit({ kind: "shiftLevels", cueIds: cues.map(({ id }) => id), byDb })}
             >
-              {byDb > 0 ? `+${byDb}` : `−${-byDb}`} dB
+              {words.byDb(byDb)}
             </button>
           ))}
-        </Sentence>
+        </Row>
       )}
     </>
   );
 }
 
-/** How long the cue before it takes to give way to it. */
-function Handover({ cue }: { cue: Cue }) {
+/** The crossfade from the cue before it. */
+function Crossfade({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();
   const before = view.strands.find((s) => s.cueId === cue.id)?.takesOverFrom;
   const name = view.show.sounds.find((s) => s.id === view.show.cues.find((c) => c.id === before)?.soundId)?.name;
   if (!name) return null;
   return (
-    <Sentence>
-      Takes over from {name} within{" "}
+    <Row label={words.crossfade}>
       <MsField
-        label="Handover"
+        label={words.crossfade}
         ms={cue.handoverMs}
         commit={(ms) => edit({ kind: "setHandover", cueId: cue.id, ms })}
-        width="3.9rem"
       />
-    </Sentence>
+      <span className="muted truncate text-sm">{words.crossfadeFrom(name)}</span>
+    </Row>
   );
 }
 
 function Speed({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
   return (
-    <Sentence>
-      Speed{" "}
+    <Row label={words.speed}>
       <ValueField
-        label="Speed"
+        label={words.speed}
         value={common(cues, ({ speed }) => speed)}
-        show={(speed) => (speed === undefined ? words.mixed : `${Number(speed.toFixed(3))} ×`)}
+        show={(speed) => (speed === undefined ? shared.mixed : words.speedOf(Number(speed.toFixed(3))))}
         read={readSpeed}
         step={(value, direction) => value && Math.round((value + direction * 0.01) * 100) / 100}
         commit={(speed) =>
-          speed !== undefined && each(({ id }) => ({ kind: "setSpeed", cueId: id, speed }), `speed ${speed} ×`)
+          speed !== undefined &&
+          each(({ id }) => ({ kind: "setSpeed", cueId: id, speed }), `speed ${words.speedOf(speed)}`)
         }
       />
-      <span className="muted text-sm">at the same pitch</span>
-    </Sentence>
+      <span className="muted text-sm">{words.samePitch}</span>
+    </Row>
   );
 }
 
-/** Whether beds make room while it speaks. */
-function RoomFor({ cues }: { cues: readonly Cue[] }) {
+/** Whether beds are ducked under them. */
+function Ducks({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
   return (
     <Tick
       ticked={common(cues, (cue) => cue.ducks) ?? false}
       set={(ducks) =>
-        each(({ id }) => ({ kind: "setDucks", cueId: id, ducks }), ducks ? "beds make room" : "beds make no room")
+        each(({ id }) => ({ kind: "setDucks", cueId: id, ducks }), ducks ? words.ducks.on : words.ducks.off)
       }
     >
-      Beds make room while it speaks
+      {words.duck}
     </Tick>
   );
 }
 
-/** How beds make room for a voice: as for all of them, or in a way of its own. */
-function MakingRoom({ cue }: { cue: Cue }) {
+/** How beds are ducked under a voice: as in the show, or with its own settings. */
+function Ducking({ cue }: { cue: Cue }) {
   const view = useView();
   const { edit } = useOpenShow();
   return (
     <div className="pl-6 text-sm">
       <DuckFields
-        of={cue.duck ? "this voice" : "all voices"}
+        of={cue.duck ? words.thisVoice : words.allVoices}
         duck={cue.duck ?? view.show.duck}
         change={(part) =>
           edit(
@@ -176,7 +175,7 @@ function MakingRoom({ cue }: { cue: Cue }) {
           className="btn btn-xs mt-1"
           onClick={() => edit({ kind: "setDuck", cueId: cue.id, duck: null })}
         >
-          As for all voices
+          {words.duckAsShow}
         </button>
       )}
     </div>
@@ -190,7 +189,7 @@ const readSpeed = (typed: string) => {
 
 type Points = Cue["levelPoints"];
 
-/** The level points, for those who do not drag them on the strand. */
+/** The level points, as numbers. */
 function Points({ cue }: { cue: Cue }) {
   const { edit } = useOpenShow();
   const set = (points: (before: Points) => Points) =>
@@ -207,32 +206,23 @@ function Points({ cue }: { cue: Cue }) {
   return (
     <>
       {cue.levelPoints.map((point, i) => (
-        <Sentence key={point.atMs}>
-          at{" "}
-          <MsField
-            label={`Level point ${i + 1}, when`}
-            ms={point.atMs}
-            commit={(atMs) => change(point.atMs, { atMs })}
-          />
-          <LevelField
-            label={`Level point ${i + 1}, change`}
-            db={point.db}
-            commit={(db) => change(point.atMs, { db })}
-          />
+        <Row key={point.atMs} label={words.point(i + 1)}>
+          <MsField label={words.pointTime(i + 1)} ms={point.atMs} commit={(atMs) => change(point.atMs, { atMs })} />
+          <LevelField label={words.pointLevel(i + 1)} db={point.db} commit={(db) => change(point.atMs, { db })} />
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Remove level point ${i + 1}`}
+            aria-label={words.removePoint(i + 1)}
             onClick={() => set((points) => points.filter((p) => p.atMs !== point.atMs))}
           >
             <X size={13} />
           </button>
-        </Sentence>
+        </Row>
       ))}
       <button
         type="button"
         className="btn btn-xs"
-        title="Or double-click on the strand"
+        title={words.addPointHint}
         onClick={() =>
           set((points) => {
             const last = points.at(-1);
@@ -240,7 +230,7 @@ function Points({ cue }: { cue: Cue }) {
           })
         }
       >
-        Add a level point
+        {words.addPoint}
       </button>
     </>
   );

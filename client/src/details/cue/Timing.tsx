@@ -4,29 +4,30 @@ import { reportError } from "../../api/errors";
 import { useOpenShow, useView } from "../../show/openShow";
 import { Choice, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
-import { Sentence, Topic } from "../Sentence";
+import { words as shared } from "../../ui/words";
+import { Row, Topic } from "../Topic";
 import { common, useEditEach } from "./chosen";
-import { words } from "../../ui/words";
+import { words } from "./words";
 
 interface Props {
   cues: readonly Cue[];
 }
 
-/** The slides cues lie on, what they begin with and when they end. */
-export function WhereItSounds({ cues }: Props) {
+/** The slides of cues, what they start with and when they end. */
+export function Timing({ cues }: Props) {
   const [cue, ...more] = cues;
   const oneOf = more.length === 0 ? cue : undefined;
   return (
     <Topic
-      title="Where it sounds"
-      rarer={{
+      title={words.timing}
+      more={{
         name: "where",
-        words: "slides by title, anew on every slide, earlier or later, coming back, parking",
+        contents: words.timingMore,
         content: (
           <>
             {oneOf?.span && <Titles cue={oneOf} span={oneOf.span} />}
             <OnEach cues={cues} />
-            <EndsBeside cues={cues} />
+            <EndOffset cues={cues} />
             <Return cues={cues} />
             <Park cues={cues} />
           </>
@@ -34,13 +35,13 @@ export function WhereItSounds({ cues }: Props) {
       }}
     >
       <Slides cues={cues} />
-      <Begins cues={cues} />
-      <Ends cues={cues} />
+      <Start cues={cues} />
+      <End cues={cues} />
     </Topic>
   );
 }
 
-/** The slides cues lie on, typed. */
+/** The slides of cues, typed. */
 export function Slides({ cues }: Props) {
   const view = useView();
   const each = useEditEach(cues);
@@ -52,29 +53,28 @@ export function Slides({ cues }: Props) {
   const typed = async (text: string) => {
     try {
       const span = await fetchSpan(view.id, text);
-      each((cue) => ({ kind: "setSpan", cueId: cue.id, span }), `slides ${text}`);
+      each((cue) => ({ kind: "setSpan", cueId: cue.id, span }), words.onSlides(text));
     } catch (problem) {
       reportError(problem);
     }
   };
   return (
-    <Sentence>
-      On slides{" "}
+    <Row label={words.slides}>
       <ValueField
-        label="Slides"
+        label={words.slides}
         value={said}
-        show={(text) => text ?? words.mixed}
+        show={(text) => text ?? shared.mixed}
         read={(text) => text.trim() || undefined}
         commit={(text) => text !== undefined && void typed(text)}
         width="5rem"
         list="spans"
       />
       <datalist id="spans">
-        {["all", "last 3", ...view.show.sections.map((s) => s.name)].map((way) => (
+        {[words.allSlides, words.lastThree, ...view.show.sections.map((s) => s.name)].map((way) => (
           <option key={way} value={way} />
         ))}
       </datalist>
-    </Sentence>
+    </Row>
   );
 }
 
@@ -90,43 +90,39 @@ function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
   const { edit } = useOpenShow();
   const numberOf = useNumbers();
   const options = view.runningOrder.slides.map(
-    (s) => [s.slideId, `${s.number} · ${view.show.slides[s.index]?.title ?? ""}`] as const,
+    (s) => [s.slideId, words.slideTitle(s.number, view.show.slides[s.index]?.title ?? "")] as const,
   );
   const set = (to: NonNullable<Cue["span"]>) => edit({ kind: "setSpan", cueId: cue.id, span: to });
   return (
     <>
-      <Sentence>
-        from{" "}
+      <Row label={words.firstSlide}>
         <Choice
-          label="From slide"
+          label={words.firstSlide}
           value={span.first}
           options={options.filter(([id]) => (numberOf(id) ?? 0) <= (numberOf(span.last) ?? Infinity))}
           commit={(first) => set({ ...span, first })}
-          width="12.4rem"
         />
-      </Sentence>
-      <Sentence>
-        through{" "}
+      </Row>
+      <Row label={words.lastSlide}>
         <Choice
-          label="Through slide"
+          label={words.lastSlide}
           value={span.last}
           options={options.filter(([id]) => (numberOf(id) ?? 0) >= (numberOf(span.first) ?? 0))}
           commit={(last) => set({ ...span, last })}
-          width="11rem"
         />
-      </Sentence>
+      </Row>
     </>
   );
 }
 
-/** The steps of a slide but its own coming, as choices. */
+/** The steps of a slide after its first, as choices. */
 function useSteps(slideId: string | undefined) {
   const view = useView();
   const steps = view.show.slides.find((s) => s.id === slideId)?.steps ?? [];
-  return steps.slice(1).map((s, k) => [s.id, `step ${k + 2}${s.label ? `, ${s.label}` : ""}`] as const);
+  return steps.slice(1).map((s, k) => [s.id, words.atStep(k + 2, s.label)] as const);
 }
 
-/** The other cues a cue can come after, the likeliest first; asked for only where it comes after one. */
+/** The other cues a cue can start after, the likeliest first; requested only where it starts after one. */
 function useBefore(cue: Cue | undefined): readonly string[] {
   const view = useView();
   const { data } = useProposals(view.id, cue?.id, view.revision, cue?.start.kind === "after");
@@ -134,8 +130,8 @@ function useBefore(cue: Cue | undefined): readonly string[] {
   return cue?.start.cueId && !after.includes(cue.start.cueId) ? [cue.start.cueId, ...after] : after;
 }
 
-/** What cues begin with. */
-export function Begins({ cues }: Props) {
+/** What cues start with, and after which delay. */
+export function Start({ cues }: Props) {
   const view = useView();
   const each = useEditEach(cues);
   const [cue, ...more] = cues;
@@ -143,154 +139,139 @@ export function Begins({ cues }: Props) {
   const steps = useSteps(common(cues, ({ span }) => span?.first));
   const kind = common(cues, ({ start }) => start.kind);
   const firstSlide = useNumbers()(common(cues, ({ span }) => span?.first));
-  const delayed = kind !== "hand" && kind !== "end";
   const before = useBefore(one);
   const nameOf = (id: string) => {
     const { sounds, cues: all } = view.show;
     return sounds.find((s) => s.id === all.find((c) => c.id === id)?.soundId)?.name ?? "";
   };
-  const start = (to: Cue["start"], words: string) =>
-    each(({ id }) => ({ kind: "setStart", cueId: id, start: to }), words);
-  const after = (id: string) => start({ kind: "after", stepId: null, cueId: id }, `after ${nameOf(id)}`);
+  const start = (to: Cue["start"], what: string) =>
+    each(({ id }) => ({ kind: "setStart", cueId: id, start: to }), what);
+  const after = (id: string) => start({ kind: "after", stepId: null, cueId: id }, words.startsAfter(nameOf(id)));
   const likeliest = (of: Cue) =>
     fetchProposals(view.id, of.id)
       .then((proposed) => {
         const [first] = proposed.after;
-        if (!first) throw new Error("Every other cue waits for this one. Let one of them begin with its slide first.");
+        if (!first) throw new Error(words.allWait);
         after(first);
       })
       .catch(reportError);
   const options: readonly (readonly [string, string])[] = [
-    [
-      "slide",
-      common(cues, (c) => c.eachSlide)
-        ? "with every slide"
-        : `with ${firstSlide ? `slide ${firstSlide}` : "its slide"}`,
-    ],
-    ...steps.map(([id, words]) => [id, `with ${words}`] as const),
-    ...(one && view.show.cues.length > 1 ? [["after", "after another cue"] as const] : []),
-    ["end", "so as to end with its span"],
-    ["hand", "by hand"],
+    ["slide", common(cues, (c) => c.eachSlide) ? words.withEverySlide : words.withSlide(firstSlide)],
+    ...steps,
+    ...(one && view.show.cues.length > 1 ? [["after", words.afterCue] as const] : []),
+    ["end", words.toEndWithSlides],
+    ["hand", words.manually],
   ];
   const set = (to: string) => {
-    const words = options.find(([id]) => id === to)?.[1] ?? "";
+    const what = words.starts(options.find(([id]) => id === to)?.[1] ?? "");
     if (to === "after") void (one && likeliest(one));
-    else if (to === "slide" || to === "hand" || to === "end")
-      start({ kind: to, stepId: null, cueId: null }, `begin ${words}`);
-    else start({ kind: "step", stepId: to, cueId: null }, `begin ${words}`);
+    else if (to === "slide" || to === "hand" || to === "end") start({ kind: to, stepId: null, cueId: null }, what);
+    else start({ kind: "step", stepId: to, cueId: null }, what);
   };
   return (
     <>
-      <Sentence>
-        Begins{" "}
+      <Row label={words.start}>
         <Choice
-          label="Begins"
+          label={words.start}
           value={common(cues, (c) => (c.start.kind === "step" ? (c.start.stepId ?? "") : c.start.kind))}
           options={options}
           commit={set}
-          width={delayed ? "8.4rem" : "12.8rem"}
         />
-        {delayed && (
-          <>
-            +{" "}
-            <MsField
-              label={kind === "after" ? "Gap" : "Begins after"}
-              ms={common(cues, (c) => c.delayMs)}
-              commit={(delayMs) =>
-                each(({ id }) => ({ kind: "setDelay", cueId: id, delayMs }), `begin after ${delayMs / 1000} s`)
-              }
-              width="3.5rem"
-            />
-          </>
-        )}
-      </Sentence>
+      </Row>
       {one && kind === "after" && (
-        <Sentence>
-          namely{" "}
+        <Row label={words.after}>
           <Choice
-            label="After which cue"
+            label={words.after}
             value={one.start.cueId ?? ""}
             options={before.map((id) => [id, nameOf(id)] as const)}
             commit={after}
-            width="11.5rem"
           />
-        </Sentence>
+        </Row>
+      )}
+      {kind !== "hand" && kind !== "end" && (
+        <Row label={words.delay}>
+          <MsField
+            label={words.delay}
+            ms={common(cues, (c) => c.delayMs)}
+            commit={(delayMs) =>
+              each(({ id }) => ({ kind: "setDelay", cueId: id, delayMs }), words.delayOf(delayMs / 1000))
+            }
+          />
+        </Row>
       )}
     </>
   );
 }
 
-/** Whether cues of several slides sound once across them or anew on each. */
+/** Whether cues of several slides continue or restart on each slide. */
 function OnEach({ cues }: Props) {
   const each = useEditEach(cues);
   if (!cues.some(({ span }) => span && span.first !== span.last)) return null;
   return (
-    <Sentence>
-      Sounds{" "}
+    <Row label={words.onEachSlide}>
       <Choice
-        label="Sounds"
+        label={words.onEachSlide}
         value={common(cues, (cue) => (cue.eachSlide ? "each" : "once"))}
         options={[
-          ["once", "once across its slides"],
-          ["each", "anew on every slide"],
+          ["once", words.each.once],
+          ["each", words.each.each],
         ]}
         commit={(to) =>
           each(
             ({ id }) => ({ kind: "setEachSlide", cueId: id, eachSlide: to === "each" }),
-            to === "each" ? "anew on every slide" : "once across their slides",
+            `${words.onEachSlide}: ${words.each[to]}`,
           )
         }
       />
-    </Sentence>
+    </Row>
   );
 }
 
 /** When cues end. */
-export function Ends({ cues }: Props) {
+export function End({ cues }: Props) {
   const each = useEditEach(cues);
   const steps = useSteps(common(cues, ({ span }) => span?.last));
-  const whole: readonly (readonly [string, string])[] = [
-    ["span", "with its span"],
-    ...steps.map(([id, words]) => [id, `at ${words}`] as const),
-    ["finished", "when it has finished"],
-    ["show", "with the show"],
+  const { endings } = words;
+  const options: readonly (readonly [string, string])[] = [
+    ["span", endings.span],
+    ...steps,
+    ["finished", endings.finished],
+    ["show", endings.show],
   ];
   const set = (to: string) => {
-    const isStep = to !== "span" && to !== "finished" && to !== "show";
+    const isStep = !(to in endings);
     each(
       ({ id }) => ({
         kind: "setStop",
         cueId: id,
-        stop: isStep ? "step" : to,
+        stop: isStep ? "step" : (to as keyof typeof endings),
         stepId: isStep ? to : null,
         offsetMs: 0,
       }),
-      `end ${whole.find(([id]) => id === to)?.[1] ?? ""}`,
+      words.ends(options.find(([id]) => id === to)?.[1] ?? ""),
     );
   };
   return (
-    <Sentence>
-      Ends{" "}
+    <Row label={words.end}>
       <Choice
-        label="Ends"
+        label={words.end}
         value={common(cues, ({ stop, stopStepId }) => (stop === "step" ? (stopStepId ?? "") : stop))}
-        options={whole}
+        options={options}
         commit={set}
-        width="11.5rem"
       />
-    </Sentence>
+    </Row>
   );
 }
 
-/** By how much cues end earlier or later than that, where they were drawn so. */
-export function EndsBeside({ cues }: Props) {
+/** By how much cues end earlier or later than that, where they were dragged. */
+export function EndOffset({ cues }: Props) {
   const each = useEditEach(cues);
   if (cues.every((cue) => cue.stop === "finished" || cue.stopOffsetMs === 0)) return null;
   const earlier = common(cues, (cue) => cue.stopOffsetMs < 0);
   return (
-    <Sentence>
+    <Row label={words.endOffset}>
       <MsField
-        label="Ends earlier or later by"
+        label={words.endOffset}
         ms={common(cues, (cue) => Math.abs(cue.stopOffsetMs))}
         commit={(ms) =>
           each(
@@ -301,42 +282,37 @@ export function EndsBeside({ cues }: Props) {
               stepId: stopStepId,
               offsetMs: stopOffsetMs < 0 ? -ms : ms,
             }),
-            `end ${ms / 1000} s beside`,
+            words.offsetOf(ms / 1000),
           )
         }
-      />{" "}
-      {earlier === undefined ? "before or after that" : earlier ? "before that" : "after that"}
-    </Sentence>
+      />
+      <span className="muted text-sm">
+        {earlier === undefined ? words.earlierOrLater : earlier ? words.earlier : words.later}
+      </span>
+    </Row>
   );
 }
 
-/** What cues do when their slides are come back to in a live show. */
+/** What cues do when the presenter returns to their slides. */
 function Return({ cues }: Props) {
   const each = useEditEach(cues);
-  const options = [
-    ["startOver", "starts over"],
-    ["pickUp", "picks up where it was"],
-  ] as const;
+  const { returns } = words;
   return (
-    <Sentence>
-      Come back to, it{" "}
+    <Row label={words.revisited}>
       <Choice
-        label="Come back to"
+        label={words.revisited}
         value={common(cues, (cue) => cue.return)}
-        options={options}
-        commit={(to) =>
-          each(
-            ({ id }) => ({ kind: "setReturn", cueId: id, return: to }),
-            `come back to, ${to === "pickUp" ? "pick up" : "start over"}`,
-          )
-        }
-        width="9.4rem"
+        options={[
+          ["startOver", returns.startOver],
+          ["pickUp", returns.pickUp],
+        ]}
+        commit={(to) => each(({ id }) => ({ kind: "setReturn", cueId: id, return: to }), words.revisits(returns[to]))}
       />
-    </Sentence>
+    </Row>
   );
 }
 
-/** Takes cues off their slides, their settings kept. */
+/** Takes cues off their slides and keeps their settings. */
 function Park({ cues }: Props) {
   const each = useEditEach(cues);
   if (cues.every(({ span }) => !span)) return null;
@@ -344,10 +320,10 @@ function Park({ cues }: Props) {
     <button
       type="button"
       className="btn btn-xs"
-      title="Off its slides, with its settings kept"
-      onClick={() => each(({ id }) => ({ kind: "setSpan", cueId: id, span: null }), "parked")}
+      title={words.parkHint}
+      onClick={() => each(({ id }) => ({ kind: "setSpan", cueId: id, span: null }), words.parkedEach)}
     >
-      Park
+      {words.park}
     </button>
   );
 }

@@ -1,0 +1,11 @@
+/** What the overview and the bands say. */
+export const words = {
+  bands: { bed: "Beds", voice: "Voices", spot: "Spots", video: "Videos" },
+  position: "Position in the show",
+  slideOf: (number: number, last: number) => `slide ${number} of ${last}`,
+  noSlides: "no slides",
+  wholeShow: "Whole show",
+  play: "Play",
+  stop: "Stop",
+  goTo: (number: number) => `Go to slide ${number}`,
+};

@@ -1,0 +1,21 @@
+/** What the running time says. */
+export const words = {
+  title: "Running time",
+  hint: "Running time, target and timing sheet",
+  onTarget: "on target",
+  over: (by: string) => `${by} over`,
+  under: (by: string) => `${by} under`,
+  now: "Now",
+  target: "Target",
+  targetField: "Target running time",
+  none: "none",
+  noTarget: "m:ss",
+  distribute: "Distribute over the slides",
+  proportion: "Proportion",
+  proportions: { evenly: "all equal", text: "by text and notes", holds: "as now" },
+  keeps: "Locked holds stay. Steps and voices are never cut short.",
+  unchanged: "The slides already have these holds.",
+  sheet: "Timing sheet",
+  print: "Open to print",
+  csv: "Download as CSV",
+};

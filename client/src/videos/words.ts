@@ -1,0 +1,2 @@
+/** What videos in the editor say. */
+export const words = { videoOf: (name: string) => `Video ${name}` };
