@@ -48,7 +48,7 @@ internal static class FaultsBench
         await Task.Delay(2_000);
         Console.WriteLine($"{figures.Edits} edits, {figures.Acknowledged} acknowledged, {figures.Told} told to have been changed by the other");
         bench.ReportWorst("lost without a word", figures.Silent, 0);
-        bench.ReportWorst("answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("internal errors", figures.Faults, 0);
         bench.ReportWorst("pages that are not as the show is", (first == Shown(one) ? 0 : 1) + (second == Shown(one) ? 0 : 1), 0);
 
         // What the sheet says, to the eye and to the ear.
@@ -99,7 +99,7 @@ internal static class FaultsBench
         using var server = await ServerProcess.StartAsync(Server, bench.PathOf("room"), TimeSpan.FromSeconds(60), "--Phonaris:DerivedBytes", "1");
         var figures = await new RoomDrill(server, bench.PathOf("room")).RunAsync(3, 20);
         Console.WriteLine($"{figures.FreedBytes / 1e6:0} MB of derived files removed");
-        bench.ReportWorst("answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("internal errors", figures.Faults, 0);
         bench.ReportWorst("shows whose cues differ", figures.Differing, 0);
         bench.ReportWorst("exports that failed", figures.FailedExports, 0);
         bench.ReportWorst("nothing removed", figures.FreedBytes > 0 ? 0 : 1, 0);
@@ -138,7 +138,7 @@ internal static class FaultsBench
         await File.WriteAllTextAsync(samples[^1], """<svg xmlns="http://www.w3.org/2000/svg" width="160" height="90"><title>Wings</title><g id="w"><rect width="160" height="90" fill="#1e2b2a"/></g><use href="#w"/><text x="9" y="40">Wings</text></svg>""");
         var figures = await new MutationDrill(Server, bench.PathOf("spoilt"), samples).RunAsync(Files);
         Console.WriteLine($"{figures.Files} spoilt files, {figures.Read} taken, {figures.Refused} refused");
-        bench.ReportWorst("crashes and answers that are our fault", figures.Faults, 0);
+        bench.ReportWorst("crashes and internal errors", figures.Faults, 0);
         bench.ReportWorst("written outside", figures.Outside, 0);
         bench.ReportWorst("memory of the server and its readers, MB", figures.MostBytes / 1e6, 1_500);
     }

@@ -78,12 +78,12 @@ internal sealed class HinderDrill(ServerProcess server, string folder, int seed,
             {
                 var problem = ended.GetProperty("problem").GetString() ?? "";
                 if (ended.GetProperty("state").GetString() == "done") _done++;
-                else if (problem.Contains("ended from outside", StringComparison.Ordinal) || problem.Contains("disk", StringComparison.OrdinalIgnoreCase)) _hindered++;
+                else if (problem.Contains("stopped by the system", StringComparison.Ordinal) || problem.Contains("disk", StringComparison.OrdinalIgnoreCase)) _hindered++;
                 else _faults.Add($"{kind}: {ended}");
             }
             else _hindered++;
             if (await SoundsAsync() is var after && after.Any(s => s.Frames != soundSeconds * 48_000L)) _faults.Add($"{kind}: a sound was cut short");
-            if (first?.GetProperty("state").GetString() == "failed" && after.Count > sounds.Count) _faults.Add($"{kind}: something half-made stayed");
+            if (first?.GetProperty("state").GetString() == "failed" && after.Count > sounds.Count) _faults.Add($"{kind}: a partial file stayed");
             if (await begin() is not { } again || (again != AtOnce && (await EndAsync(again))?.GetProperty("state").GetString() != "done")) _faults.Add($"{kind}: not done when nothing hindered it any more");
         }
         return new(_hindered, _done, _faults);
@@ -158,7 +158,7 @@ internal sealed class HinderDrill(ServerProcess server, string folder, int seed,
         var watch = Stopwatch.StartNew();
         for (; watch.Elapsed < Patience; await Task.Delay(30))
             if ((await JobsAsync()).Find(j => j.GetProperty("id").GetString() == job) is { ValueKind: JsonValueKind.Object } found && found.GetProperty("state").GetString() is not ("waiting" or "running")) return found;
-        _faults.Add($"{job} came to no end");
+        _faults.Add($"{job} did not end");
         return null;
     }
 

@@ -20,7 +20,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         // What came with it: a sound by hand, and a word on what did not.
         _browser.Find("[data-cue] [data-by-hand]");
         _browser.Button("1 item imported differently").Click();
-        _browser.Says("ul[aria-label=Imports]", "Lines may break elsewhere");
+        _browser.Says("ul[aria-label=Imports]", "Line breaks may differ");
 
         // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
         Bring(deck);
@@ -66,7 +66,7 @@ public sealed class BringingJourney(Browser browser) : IClassFixture<Browser>
         AssertAccessible();
 
         // A marker, by keyboard on the waveform and by name.
-        _browser.Find("[role=slider][aria-label='Place in Hill Rain']").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
+        _browser.Find("[role=slider][aria-label='Play position in Hill Rain']").SendKeys(Keys.ArrowRight + Keys.ArrowRight);
         _browser.Button("Add a marker").Click();
         _browser.Type("Name of the marker at 0:10.0", "Heavier", "Heavier");
 

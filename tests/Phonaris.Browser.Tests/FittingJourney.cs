@@ -26,7 +26,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         var before = Joins();
         _browser.Button("Try another point").Click();
         _browser.Until(() => Joins() != before, "a join elsewhere");
-        _browser.Says("[aria-label='The re-cut']", "One place is not used.");
+        _browser.Says("[aria-label='Re-cut']", "1 edit point excluded.");
 
         // The show made longer afterwards: it follows, and so does undo.
         _browser.View("Run sheet");
@@ -41,17 +41,17 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         // Too short: what makes it longer comes first; the slides can follow the music instead.
         Bed("Mill Stream Reel");
         _browser.Until(() => Header().Contains("too short", StringComparison.Ordinal), "the music to be too short");
-        _browser.Says("main table", "nothing to shorten");
+        _browser.Says("main table", "already short enough");
         _browser.Button("Apply these holds").Click();
-        _browser.Until(() => Header().Contains("just right", StringComparison.Ordinal) || Header().Contains("0:00.0", StringComparison.Ordinal), "the slides to end with the music");
+        _browser.Until(() => Header().Contains("exact fit", StringComparison.Ordinal) || Header().Contains("0:00.0", StringComparison.Ordinal), "the slides to end with the music");
 
         // All beds at once, and one undo.
         Bed("Lantern Waltz");
-        _browser.Find("[aria-label='Use As it is']").Click();
+        _browser.Find("[aria-label='Use Not fitted']").Click();
         _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it is");
         _browser.Button("Fit all beds").Click();
-        _browser.Says("[role=dialog]", "One bed comes out exactly as long as its slides");
-        _browser.Button("Fit them so").Click();
+        _browser.Says("[role=dialog]", "1 bed will be exactly as long as its slides");
+        _browser.Button("Apply").Click();
         _browser.Until(() => !Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
         // What stands until the methods are compared anew is pale.
         _browser.Until(() => _browser.Count("[aria-busy=true]") == 0, "the methods compared anew");
@@ -69,7 +69,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Find("[data-testid='running-time']").Click();
         _browser.Type("Target running time", "6:00", "6:00.0");
         _browser.Says("[data-testid=over]", "0:28.0 over");
-        _browser.Find("[aria-label='How it is shared out']").SendKeys("by their text");
+        _browser.Find("[aria-label='Proportion']").SendKeys("by their text");
         Assert.Empty(_browser.Axe());
         _browser.Button("Apply these holds").Click();
         _browser.Says("[data-testid=over]", "as aimed at");
@@ -81,7 +81,7 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.View("Fit");
         Bed("Homeward");
         _browser.Find("[aria-label='End together is used']");
-        _browser.Find("[aria-label='Use As it is']").Click();
+        _browser.Find("[aria-label='Use Not fitted']").Click();
         _browser.Find("[aria-label='Use End together']").Click();
         _browser.Find("[aria-label='End together is used'][aria-pressed=true]");
         _browser.Says("[data-method='End together']", "and ends by itself with slide 15");
@@ -99,19 +99,19 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.View("Fit");
         Bed("Dusk Pad");
         _browser.Find("[data-method=shorten] button[aria-pressed]").Click();
-        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-label^='Hear it end']").Click();
-        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-label^='End at']").Click();
-        _browser.Find("[aria-label='Where it ends'] li:nth-child(2) [aria-pressed=true]");
+        _browser.Find("[aria-label='End point'] li:nth-child(2) [aria-label^='Play the end at']").Click();
+        _browser.Find("[aria-label='End point'] li:nth-child(2) [aria-label^='End at']").Click();
+        _browser.Find("[aria-label='End point'] li:nth-child(2) [aria-pressed=true]");
         _browser.Find("[aria-label='Use Re-cut']").Click();
         _browser.Find("[aria-label='Re-cut is used']");
         var joins = Joins();
         _browser.Hand.DragAndDropToOffset(_browser.Find("[data-handle='1']"), -40, 0).Perform();
         _browser.Until(() => Joins() != joins, "the join elsewhere");
-        _browser.Says("[aria-label='The re-cut']", "moved by hand");
+        _browser.Says("[aria-label='Re-cut']", "moved manually");
         // A passage marked on the music is heard whole.
         _browser.Hand.MoveToElement(_browser.Find("[data-testid=music]")).ClickAndHold().MoveByOffset(60, 0).MoveByOffset(40, 0).Release().Perform();
         _browser.Until(() => _browser.Js<bool>("[...document.querySelectorAll('button')].some(b => /^Keep .* whole$/.test(b.textContent) && (b.click(), true))"), "the marked passage");
-        _browser.Says("[aria-label='The re-cut']", "Kept whole");
+        _browser.Says("[aria-label='Re-cut']", "Kept passages");
         Assert.Empty(_browser.Axe());
         Assert.Empty(_browser.Complaints());
     }
@@ -132,9 +132,9 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
     {
         _browser.Choose(cue);
         _browser.Says("[data-testid=cue-details] h2", cue);
-        var time = System.Text.RegularExpressions.Regex.Match(_browser.Text("[data-testid=cue-details]"), @"Sounds from (\d+):(\d+\.\d)");
+        var time = System.Text.RegularExpressions.Regex.Match(_browser.Text("[data-testid=cue-details]"), @"Plays from (\d+):(\d+\.\d)");
         return 60 * int.Parse(time.Groups[1].ValueSpan, System.Globalization.CultureInfo.InvariantCulture) + double.Parse(time.Groups[2].ValueSpan, System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    private string Joins() => _browser.Text("[aria-label='The re-cut'] ol");
+    private string Joins() => _browser.Text("[aria-label='Re-cut'] ol");
 }

@@ -21,14 +21,14 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
         Assert.InRange(AtTarget(), 0, 10);
 
-        _browser.Says("main header", "Matched, it would be");
+        _browser.Says("main header", "Matched");
 
         // Heard as it would be matched, and as it is, with one key: nothing is set by that.
         _browser.Press(Keys.Space);
         _browser.Press("m");
         _browser.Until(() => _browser.Js<bool>("performance.getEntriesByType('resource').some(e => e.name.includes('matched=true'))"), "it heard as it would be");
         _browser.Press("m");
-        _browser.Until(() => _browser.Text("[aria-label='Which levels are heard'] [aria-pressed=true]") == "as they are", "it heard as it is");
+        _browser.Until(() => _browser.Text("[aria-label='Levels to play'] [aria-pressed=true]") == "as they are", "it heard as it is");
         _browser.Press(Keys.Space);
         Assert.InRange(AtTarget(), 0, 10);
 
@@ -42,7 +42,7 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => AtTarget() == 20, "all at their targets");
 
         // For broadcast all of them follow; a figure of one's own too; by hand, one does no more. Each is undone in one.
-        _browser.Find("[aria-label='Where the show is heard']").SendKeys("broadcast");
+        _browser.Find("[aria-label='Level targets for']").SendKeys("broadcast");
         _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "all at those of broadcast");
         _browser.Type("Target for voices", "-20", "−20.0");
         _browser.Until(() => _browser.Value("Level targets for") == "own" && AtTarget() == 20, "all at those of one's own");
@@ -50,8 +50,8 @@ public sealed class LevelsJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Value("Target for voices") == "−23.0" && AtTarget() == 20, "those of broadcast back");
         // The whole too, by one gain; the cues stay at their targets, which are as much louder then.
         _browser.Type("Target for the whole", "-24", "−24.0");
-        _browser.ClickOn("main button", "brings it to its target");
-        _browser.Says("main header", "at its target");
+        _browser.ClickOn("main button", "reaches the target");
+        _browser.Says("main header", "on target");
         _browser.Until(() => AtTarget() == 20, "all at their targets still");
         _browser.View("Run sheet");
         _browser.Choose("Tone 6");

@@ -92,7 +92,7 @@ public sealed class MishapsJourney(Browser browser) : IClassFixture<Browser>
         _browser.Says("[data-sonner-toast]", "changed");
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "what the other wrote");
         _browser.AtRest("[data-sonner-toast]");
-        _browser.Button("Change it all the same").Click();
+        _browser.Button("Change anyway").Click();
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Mind the lamp", "one's own");
         _browser.Find("button[aria-label^='Undo: ']").Click();
         _browser.Until(() => Notes(click: false).GetDomProperty("value") == "Dim the hall", "the other's again");

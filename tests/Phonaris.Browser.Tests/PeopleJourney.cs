@@ -152,14 +152,14 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-slide]") == 4, "the card");
         _browser.View("Export");
         _browser.Until(() => _browser.Text("[aria-label=Credits] pre").Contains("Ina Fell", StringComparison.Ordinal) && !_browser.Text("[aria-label=Credits]").Contains("missing", StringComparison.Ordinal), "the credits");
-        _browser.Button("Put into the notes of the last slide").Click();
-        _browser.Button("In the notes of the last slide");
+        _browser.Button("Add to the last slide’s notes").Click();
+        _browser.Button("In the last slide’s notes");
 
         // What was played, for whoever asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
-        Make("Whoever holds the rights", "Music used");
-        Make("The one at the desk", "Run sheet");
+        Make("Rights holder", "Music used");
+        Make("Operator", "Run sheet");
         _browser.Find("section[aria-label='Exports'] a[target=_blank]");
-        Make("The archive, or another Phonaris", "Whole show");
+        Make("Archive or another Phonaris", "Whole show");
         Assert.Empty(_browser.Axe());
         var saved = _browser.PathOf("passed on.phonaris");
         await File.WriteAllBytesAsync(saved, await _browser.Http.GetByteArrayAsync(new Uri(_browser.Find("[data-state=done] a[download]").GetDomProperty("href")!)));
@@ -187,7 +187,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         void Make(string whom, string what)
         {
             var made = _browser.Count("[data-state=done]");
-            _browser.ClickOn("nav[aria-label='To whom'] button", whom);
+            _browser.ClickOn("nav[aria-label='Recipient'] button", whom);
             _browser.Says("section[aria-label='New export'] h2", whom);
             _browser.Button("Export file").Click();
             _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Text("[data-state=done] h3") == what, what);
@@ -205,27 +205,27 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[role=dialog] button[aria-label=Close]").Click();
         _browser.Lay("Curtain", 2);
         _browser.View("Export");
-        _browser.Says("section[aria-label='May it be used']", "1 of 2 sounds may");
-        _browser.Find("[aria-label='Destination']").SendKeys("on the open web");
-        _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the open web']");
+        _browser.Says("section[aria-label='Usage rights']", "1 of 2 sounds cleared");
+        _browser.Find("[aria-label='Destination']").SendKeys("on the public web");
+        _browser.Find("button[aria-label^='Undo: Shown'][aria-label$='on the public web']");
         // What the checks say of it moves what stands below.
         _browser.Says("section[aria-label='New export']", "blocker");
         // The desk asks for a fee; paid, the proof is kept with the sound, and covers the web but not a sale.
         _browser.Button("Ask the clearance desk").Click();
         _browser.Button("Pay 18 and save proof").Click();
-        _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
+        _browser.Says("section[aria-label='Usage rights']", "All 2 sounds are cleared.");
         Assert.Empty(_browser.Axe());
-        _browser.Find("[aria-label='Destination']").SendKeys("where it is sold");
-        _browser.Says("[data-unclear=Curtain]", "gave leave on the open web only");
+        _browser.Find("[aria-label='Destination']").SendKeys("in a product for sale");
+        _browser.Says("[data-unclear=Curtain]", "cleared it only on the public web");
         _browser.Says("section[aria-label='New export']", "blocker");
         // Another piece of its kind takes its place, on the same slide; one stroke takes that back.
         _browser.Button("Find another piece").Click();
         _browser.Says("[role=dialog]", "Another piece instead of Curtain");
         _browser.Find("[data-piece='Swallow Pass']").FindElement(By.CssSelector("button:last-child")).Click();
-        _browser.Says("section[aria-label='May it be used']", "Yes: all 2 sounds may.");
+        _browser.Says("section[aria-label='Usage rights']", "All 2 sounds are cleared.");
         _browser.View("Run sheet");
         _browser.Until(() => _browser.Count("[data-cue='Swallow Pass']") == 1 && _browser.Count("[data-cue='Curtain']") == 0, "the other piece in its place");
-        _browser.Find("button[aria-label='Undo: Put Swallow Pass in the place of Curtain']").Click();
+        _browser.Find("button[aria-label='Undo: Replaced Curtain with Swallow Pass']").Click();
         _browser.Until(() => _browser.Count("[data-cue='Curtain']") == 1, "the first back");
         Assert.Empty(_browser.Complaints());
     }
@@ -245,7 +245,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Find("[data-cue='Mill theme'] [role=button]").Click();
         _browser.Expect("Slides", "1–6");
         Assert.Equal("−9.0 dB", _browser.Value("Level"));
-        _browser.Find("button[aria-label='Undo: Laid the music of A show: 2 cues']").Click();
+        _browser.Find("button[aria-label='Undo: Copied 2 cues from A show']").Click();
         _browser.Until(() => _browser.Count("[data-cue]") == 0 && _browser.Count("[data-sound]") == 0, "all of it taken back");
         Assert.Empty(_browser.Complaints());
     }

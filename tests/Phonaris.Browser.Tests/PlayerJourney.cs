@@ -95,7 +95,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
     private async Task<string> ExportedAsync(string form, string name)
     {
         var made = _browser.Count("[data-state=done]");
-        _browser.ClickOn("nav[aria-label='To whom'] button", "Anyone with a browser");
+        _browser.ClickOn("nav[aria-label='Recipient'] button", "Browser");
         _browser.ClickOn("label", form);
         _browser.Button("Export file").Click();
         _browser.Until(() => _browser.Count("[data-state=done]") == made + 1 && _browser.Text("[data-state=done] h3") == form, form);

@@ -60,7 +60,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Expect("Level", "−20.0 dB");
         _browser.Expect("Fade in", "3.0 s");
         // Each was made once.
-        _browser.Find("button[aria-label^='Undo: Pad: fades in']").Click();
+        _browser.Find("button[aria-label^='Undo: Pad: fade in']").Click();
         _browser.Find("button[aria-label^='Undo: Pad: level']").Click();
         _browser.Expect("Level", "−6.0 dB");
         _browser.Complaints();
@@ -84,7 +84,7 @@ public sealed class ReachJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Count("[aria-label=Details] [aria-busy=true]") == 0, "both to arrive");
         Assert.Equal(("−20.0 dB", "3.1 s", "5"), (_browser.Value("Level"), _browser.Value("Fade in"), _browser.Value("Fade out")));
         _browser.Find("[aria-label='Fade out']").SendKeys(Keys.Enter);
-        _browser.Find("button[aria-label='Undo: Pad: fades out over 5.0 s']");
+        _browser.Find("button[aria-label='Undo: Pad: fade out 5.0 s']");
         _browser.Reload();
         _browser.Choose("Pad");
         foreach (var (label, value) in new[] { ("Level", "−20.0 dB"), ("Fade in", "3.1 s"), ("Fade out", "5.0 s") }) _browser.Expect(label, value);

@@ -113,7 +113,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Until(() => _browser.Value("Point 1 level") != "−9.0 dB", "the point moved");
         _browser.Press("z", Keys.Control);
         _browser.Expect("Point 1 level", "−9.0 dB");
-        _browser.Give("Come and go softly");
+        _browser.Give("Fade slowly in and out");
         _browser.Expect("Fade in", "3.0 s");
         _browser.Give("Reset");
         _browser.Expect("Fade in", "1.0 s");

@@ -74,7 +74,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Type("Name of step 2", "Wings", "Wings");
         _browser.Type("Time of step 2", "1.5", "1.5 s");
         _browser.More("steps");
-        _browser.Find("button[aria-label='A picture for step 2']").Click();
+        _browser.Find("button[aria-label='Picture of step 2']").Click();
         _browser.Find("input[aria-label='Picture for a step']").SendKeys(Picture(2));
         _browser.Find("button[aria-label='Picture of step 2']");
         _browser.Button("Add a section here").Click();
@@ -156,9 +156,9 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Press(Keys.Escape);
         _browser.Until(() => _browser.Count("[role=dialog]") == 0, "the details closed");
         _browser.Until(() => _browser.Js<string>("document.activeElement.textContent") == "Details", "the focus back on its button");
-        _browser.Find("button[aria-label='Undo: Pad: fades in over 2.0 s']").Click();
+        _browser.Find("button[aria-label='Undo: Pad: fade in 2.0 s']").Click();
         _browser.Find("button[aria-label='More']").Click();
-        _browser.Button("Redo: Pad: fades in over 2.0 s");
+        _browser.Button("Redo: Pad: fade in 2.0 s");
         _browser.Press(Keys.Escape);
         _browser.Button("Sounds").Click();
         _browser.Until(() => _browser.Find("[data-sound='Chirp']").Displayed, "the sounds");

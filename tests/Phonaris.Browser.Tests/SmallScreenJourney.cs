@@ -67,7 +67,7 @@ public sealed class SmallScreenJourney(DemoBrowser browser) : IClassFixture<Demo
         Tap("nav[aria-label=Views] a[href$='/checks']");
         _browser.Says("h1", "Checks");
         Tap("nav[aria-label=Views] a[href$='/export']");
-        Tap("nav[aria-label='To whom'] li:last-child button");
+        Tap("nav[aria-label='Recipient'] li:last-child button");
         _browser.Says("section[aria-label='New export'] h2", "another Phonaris");
         Tap("section[aria-label='New export'] button");
         _browser.Find("[data-state=done] a[download]");

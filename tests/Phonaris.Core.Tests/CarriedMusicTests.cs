@@ -39,7 +39,7 @@ public class CarriedMusicTests
         var edit = CarriedMusic.ToEdit(From, To, proposed, NewId());
         var after = To.Apply(edit);
         Assert.Equal(From.LevelTargets, after.Show.LevelTargets);
-        Assert.Equal("Laid the music of May: 3 cues", edit.Sentence(To));
+        Assert.Equal("Copied 3 cues from May", edit.Sentence(To));
         var laid = after.Show.Cues;
         // All that is set of a cue comes along, and what it waits for.
         Assert.Equal((-9.0, Fade.Of(700), Cue.FillSpan), (laid[1].LevelDb, laid[1].FadeIn, laid[0].Rounds));
@@ -60,7 +60,7 @@ public class CarriedMusicTests
     public void What_has_no_slides_there_stays_behind()
     {
         var proposed = CarriedMusic.Propose(From, Titled("Doors", "Bats") with { Sections = [new("x", "Waiting", "s1", true)] }, MatchedBy.Sections);
-        Assert.Equal("slides 1–2 | no slide for it: it stays behind | no slide for it: it stays behind", string.Join(" | ", proposed.Select(c => c.Becomes)));
+        Assert.Equal("slides 1–2 | no matching slide, so it is not copied | no matching slide, so it is not copied", string.Join(" | ", proposed.Select(c => c.Becomes)));
         Assert.Throws<RuleException>(() => CarriedMusic.ToEdit(From, To, proposed.Skip(1), NewId()));
     }
 

@@ -247,9 +247,9 @@ public class ChecksTests
         var sounds = new Heard(_ => talk);
         var show = Shows.Of(4, 3_500) with { Sounds = [Shows.Sound("talk", talk.Frames, SoundKind.Voice)] };
         show = show with { Cues = [Shows.Cue("v", "talk", "s1", "s1", talk.Frames)] };
-        Assert.Equal("Sound talk is cut off between two sentences on slide 1; 16.5 s of it are left.", sounds.Findings(show).Single(f => f.Check == "cut-voice").Sentence);
+        Assert.Equal("Sound talk is cut off between sentences on slide 1 with 16.5 s left.", sounds.Findings(show).Single(f => f.Check == "cut-voice").Sentence);
         var inWord = show.Apply(new SetHolds([new("s1", 2_500)])).Show;
-        Assert.Contains("in a word", sounds.Findings(inWord).Single(f => f.Check == "cut-voice").Sentence);
+        Assert.Contains("mid-word", sounds.Findings(inWord).Single(f => f.Check == "cut-voice").Sentence);
         // What is left out is not missed where nothing is said in it.
         var silent = show.Apply(new SetPart("v", 0, 4 * Second)).Show;
         Assert.DoesNotContain("cut-voice", sounds.Findings(silent).Select(f => f.Check));
@@ -272,7 +272,7 @@ public class ChecksTests
         var show = Shows.Of(6, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("pad", 60 * Second)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s6", 60 * Second, Cue.FillSpan), Shows.Cue("p", "pad", "s2", "s6", 60 * Second, Cue.FillSpan)] };
         foreach (var slide in new[] { "s4", "s5", "s6" })
-            show = show.Apply(Explanation.Of(TimedShow.Of(show, Sounds.Listened()), slide).First(e => e.Remedy?.Words == "Begin it again here").Remedy!.Edit).Show;
+            show = show.Apply(Explanation.Of(TimedShow.Of(show, Sounds.Listened()), slide).First(e => e.Remedy?.Words == "Start it again here").Remedy!.Edit).Show;
         Assert.Equal(5, show.Cues.Select(c => c.Id).Distinct().Count());
     }
 
@@ -284,7 +284,7 @@ public class ChecksTests
         show = show with { Cues = [Shows.Cue("a", "spot", "s1", "s1", Second) with { LevelDb = 15 }, Shows.Cue("c", "spot", "s3", "s3", Second) with { LevelDb = 18 }, Shows.Cue("d", "spot", "s5", "s5", Second) with { LevelDb = 14 }] };
         var finding = Sounds.Findings(show).Single(f => f.Check == "limiter");
         Assert.Equal("s3", finding.SlideId);
-        Assert.Contains($"On slide 3 all together would peak at {Say.Peak(Core.Levels.ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds).Peaks.SumPeakDbtp!.Value)}", finding.Sentence);
+        Assert.Contains($"The mix on slide 3 would peak at {Say.Peak(Core.Levels.ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds).Peaks.SumPeakDbtp!.Value)}", finding.Sentence);
     }
 
     [Theory]

@@ -23,7 +23,7 @@ public class CueShapesTests
         Assert.Equal(4 * Second, At("two").Start);
 
         var circle = Assert.Throws<RuleException>(() => show.Apply(new SetStart("one", CueStart.After("two"))));
-        Assert.Equal(("start", "That would go round in a circle: Sound a after Sound b after Sound a."), (circle.Field, circle.Message));
+        Assert.Equal(("start", "These cues would wait for each other: Sound a after Sound b after Sound a."), (circle.Field, circle.Message));
 
         // Without what it waited for, it starts with its slide; and told so, and taken back.
         var gone = new RemoveCue("one");
@@ -74,7 +74,7 @@ public class CueShapesTests
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
         var clash = Assert.Single(Clashes(show));
-        Assert.Equal(("s3", "Sound a still lies on slide 3, where Sound b takes over.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Remedies[0].Words));
+        Assert.Equal(("s3", "Sound a overlaps Sound b on slide 3.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Remedies[0].Words));
         Assert.Equal("s2", show.Apply(clash.Remedies[0].Edit).Show.Cue("one").Span!.Last);
 
         // What has no more to sound cannot sound on.
@@ -118,8 +118,8 @@ public class CueShapesTests
         Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].GivesWayTo));
         Assert.Equal("two", Assert.Single(LivePlan.Of(TimedShow.Of(show)).Cues).Id);
         var finding = Assert.Single(Clashes(show));
-        Assert.Equal("Sound a does not sound: Sound b begins at the same moment, on slide 2.", finding.Sentence);
-        Assert.Contains(Explanation.Of(TimedShow.Of(show), "s3"), e => e.Sentence == "Sound a gives way to Sound b, which begins at the same moment.");
+        Assert.Equal("Sound a does not play: Sound b starts at the same time on slide 2.", finding.Sentence);
+        Assert.Contains(Explanation.Of(TimedShow.Of(show), "s3"), e => e.Sentence == "Sound a does not play: Sound b starts at the same time.");
         Assert.Equal("one", Assert.Single(Schedule.Of(show.Apply(new SetMuted("two", true)).Show).Cues).CueId);
     }
 
@@ -201,22 +201,22 @@ public class CueShapesTests
         var show = With(Shows.Of(6), ("a", SoundKind.Bed, 6), ("b", SoundKind.Spot, 1));
         show = Place(show, Shows.Cue("bed", "a", "s1", "s3", 6 * Second), Shows.Cue("owl", "b", "s6", "s6", Second) with { Start = CueStart.ByHand });
 
-        Assert.Equal([(true, "Sound a begins with this slide and finishes on slide 2.")], Said("s1"));
-        Assert.Equal([(false, "Silence: Sound a ended on slide 2; the next sound starts on slide 6, by hand."), (false, "Sound a had finished on slide 2: what it uses is shorter than its span.")], Said("s3"));
+        Assert.Equal([(true, "Sound a starts with this slide and plays to its end on slide 2.")], Said("s1"));
+        Assert.Equal([(false, "Silence: Sound a ended on slide 2, the next sound is triggered manually on slide 6."), (false, "Sound a ended on slide 2 because it is shorter than its span.")], Said("s3"));
         var fill = Explanation.Of(TimedShow.Of(show), "s3")[1].Remedy!;
-        Assert.Equal("Go round to fill the span", fill.Words);
+        Assert.Equal("Loop until its slides end", fill.Words);
         show = show.Apply(fill.Edit).Show;
-        Assert.Equal([(true, "Sound a began on slide 1 and ends with this slide.")], Said("s3"));
+        Assert.Equal([(true, "Sound a started on slide 1 and ends with this slide.")], Said("s3"));
 
-        Assert.Equal("Silence: Sound a ended on slide 3; the next sound starts on slide 6, by hand.", Said("s5")[0].Sentence);
+        Assert.Equal("Silence: Sound a ended on slide 3, the next sound is triggered manually on slide 6.", Said("s5")[0].Sentence);
         show = show.Apply(Explanation.Of(TimedShow.Of(show), "s5")[0].Remedy!.Edit).Show;
         Assert.Equal("s5", show.Cue("bed").Span!.Last);
-        Assert.Contains((false, "Sound b waits for a hand."), Said("s6"));
+        Assert.Contains((false, "Sound b is triggered manually."), Said("s6"));
 
         show = show.Apply(new SetMuted("bed", true)).Show;
         Assert.Contains((false, "Sound a is muted."), Said("s2"));
         show = show.Apply(new SetHidden([new("s2", true)])).Show;
-        Assert.Equal([(false, "This slide is hidden: it is left out, and nothing sounds on it.")], Said("s2"));
+        Assert.Equal([(false, "This slide is hidden, so nothing plays on it.")], Said("s2"));
 
         // Each remedy can be taken.
         foreach (var slide in show.Slides)

@@ -58,8 +58,8 @@ public class DraftTests
         Assert.Equal([("2a.wav", 4, 10), ("2b.wav", 14, 9), ("3 step 2.wav", 33, 8)], heard);
         Assert.Equal([4_000, 20_000, 18_000], draft.Show.Slides.Select(s => s.HoldMs));
         Assert.Equal(
-            ["the slide stays for it and a breath", "it comes after what is said before it, and the slide stays for all of that", "the slide stays long enough for it"],
-            draft.Cues.Select(c => c.Why[(c.Why.IndexOf(';', StringComparison.Ordinal) + 2)..]));
+            ["the slide stays a moment longer than it", "it starts after the voice before it, and the slide stays long enough for both", "the slide stays long enough for it"],
+            draft.Cues.Select(c => c.Why[(c.Why.IndexOf(',', StringComparison.Ordinal) + 2)..]));
 
         // One that lies there already counts as far as it is heard: three seconds of it, at half the speed, after one second.
         var said = show with { Sounds = [.. show.Sounds, Named("before.wav", 30)] };
@@ -95,7 +95,7 @@ public class DraftTests
         var (after, inverse) = show.Apply(draft.ToEdit(TimedShow.Of(draft.Show, music.Known.Listened), heard)!);
         Assert.All(after.Cues, c => Assert.True(c.Follows));
         Assert.Equal(show, after.Apply(inverse).Show);
-        Assert.Equal("3 beds, 40 voices laid; every sound is used.", draft.Says);
+        Assert.Equal("Places 3 beds, 40 voices. Every sound is used.", draft.Says);
     }
 
     [Fact]
@@ -112,7 +112,7 @@ public class DraftTests
         var cues = Draft.Of(show, new HashSet<string>(), music.Known, Ids()).Cues;
         Assert.Equal([("lively", "s1"), ("calm", "s7"), ("ending", "s13")], cues.Select(c => (c.SoundId, c.First)));
         Assert.StartsWith("1:00.0 of music for ", cues[0].Why, StringComparison.Ordinal);
-        Assert.StartsWith("calm enough to speak over", cues[1].Why, StringComparison.Ordinal);
+        Assert.StartsWith("calm enough under speech", cues[1].Why, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -123,7 +123,7 @@ public class DraftTests
         var show = Shows.Of(4) with { Sounds = [Shows.Sound("hum", hum.Frames), Shows.Sound("dying", dying.Frames)], Sections = [] };
         var last = Draft.Of(show, new HashSet<string>(), music.Known, Ids()).Cues[^1];
         Assert.Equal("dying", last.SoundId);
-        Assert.EndsWith("; shortened", last.Why, StringComparison.Ordinal);
+        Assert.EndsWith(", shortened", last.Why, StringComparison.Ordinal);
         Assert.StartsWith("1:30.0 of music for ", last.Why, StringComparison.Ordinal);
     }
 

@@ -9,32 +9,32 @@ public class RefusedEditsTests
 {
     public static TheoryData<string, Edit, string> Refused => new()
     {
-        { "steps", new SetSteps("s1", []), "from 1 to 100" },
+        { "steps", new SetSteps("s1", []), "1 to 100" },
         { "steps", new SetSteps("s1", [new("a", "", 100, null)]), "at 0 s" },
-        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", 900, null), new("c", "", 800, null)]), "no earlier" },
+        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", 900, null), new("c", "", 800, null)]), "cannot be earlier" },
         { "steps", new SetSteps("s1", [new("a", "", 0, null), new("a", "", 10, null)]), "the same" },
-        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", Slide.GreatestHoldMs + 1, null)]), "four hours" },
-        { "section", new SetSections([new("a", "", "s1", false)]), "has a name" },
+        { "steps", new SetSteps("s1", [new("a", "", 0, null), new("b", "", Slide.GreatestHoldMs + 1, null)]), "4 hours" },
+        { "section", new SetSections([new("a", "", "s1", false)]), "needs a name" },
         { "section", new SetSections([new("a", "A", "s1", false), new("a", "B", "s2", false)]), "the same" },
         { "slide", new SetSections([new("a", "A", "gone", false)]), "no longer" },
         { "slides", new MoveSlides([], 0), "no slides to move" },
         { "slide", new MoveSlides(["gone"], 0), "no longer" },
         { "slides", new DuplicateSlides([]), "no slides to duplicate" },
         { "slides", new DuplicateSlides([new("s1", "s2")]), "already" },
-        { "slides", new ArrangeSlides(["s1", "s1", "s3"], [], []), "come or gone" },
+        { "slides", new ArrangeSlides(["s1", "s1", "s3"], [], []), "added or removed" },
         { "notes", new SetNotes("s1", new string('n', Slide.LongestText + 1)), "at most 20,000" },
         { "slides", new AddSlides([Shows.Slide("new") with { Text = new string('t', Slide.LongestText + 1) }], 0), "at most 20,000" },
         { "heading", new SetPictures([new("s1", PictureSource.Of(new(CardKind.Title, new string('h', 201), "")), [])]), "at most 200" },
         { "text", new SetPictures([new("s1", PictureSource.Of(new(CardKind.Title, "", new string('t', 1001))), [])]), "at most 1,000" },
         { "name", new RenameSound("a", "  "), "needs a name" },
         { "rights", new SetRights("a", Rights.Unknown with { Proof = new string('p', 1001) }), "at most 1,000" },
-        { "markers", new SetMarkers("a", [new("m", "Late", 48_001)]), "lies within" },
+        { "markers", new SetMarkers("a", [new("m", "Late", 48_001)]), "must be within" },
         { "markers", new SetMarkers("a", [new("m", "One", 1), new("m", "Two", 2)]), "the same" },
         { "markers", new SetMarkers("a", [.. Enumerable.Range(0, 501).Select(i => new Marker($"{i}", "M", i))]), "at most 500" },
-        { "sound", new ReplaceSound("a", "x", "x.wav", Shows.Figures(0)), "holds no sound" },
-        { "sound", new RestoreSound("a", []), "there already" },
-        { "start", new SetStart("c", new(CueStartKind.Step, null)), "names it" },
-        { "start", new SetStart("c", new(CueStartKind.Hand, "p1")), "names it" },
+        { "sound", new ReplaceSound("a", "x", "x.wav", Shows.Figures(0)), "has no audio" },
+        { "sound", new RestoreSound("a", []), "already in the show" },
+        { "start", new SetStart("c", new(CueStartKind.Step, null)), "must name" },
+        { "start", new SetStart("c", new(CueStartKind.Hand, "p1")), "must name" },
     };
 
     [Theory]
@@ -57,7 +57,7 @@ public class RefusedEditsTests
         for (var n = 0; n < 240; n++)
             show = show.Apply(new PlaceCue(Shows.Cue($"c{n}", "a", "s1", "s2", 48_000) with { Start = n % 120 == 0 ? CueStart.WithSlide : CueStart.After($"c{n - 1}") }, n)).Show;
         Assert.Contains("At most 200 cues", Assert.Throws<RuleException>(() => show.Apply(new SetStart("c120", CueStart.After("c80")))).Message);
-        Assert.Contains("in a circle", Assert.Throws<RuleException>(() => show.Apply(new SetStart("c0", CueStart.After("c119")))).Message);
+        Assert.Contains("wait for each other", Assert.Throws<RuleException>(() => show.Apply(new SetStart("c0", CueStart.After("c119")))).Message);
         // 80 and 120 of them: what an edit allows can be read again.
         show.Apply(new SetStart("c120", CueStart.After("c79"))).Show.Validated();
     }
@@ -77,7 +77,7 @@ public class RefusedEditsTests
     {
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
         var removed = show.Apply(new RemoveSound("a")).Show;
-        Assert.Contains("Bring it back first", Assert.Throws<RuleException>(() => removed.Apply(new SetSpan("c", new("s1", "s1")))).Message);
+        Assert.Contains("Restore it first", Assert.Throws<RuleException>(() => removed.Apply(new SetSpan("c", new("s1", "s1")))).Message);
         Assert.Contains("removed already", Assert.Throws<RuleException>(() => removed.Apply(new RemoveSound("a"))).Message);
         var back = removed.Apply(new RestoreSound("a", [])).Show.Apply(new SetSpan("c", new("s3", "s3"))).Show;
         Assert.Equal(new Span("s3", "s3"), back.Cue("c").Span);
@@ -94,12 +94,12 @@ public class RefusedEditsTests
             (new DuplicateSlides([new("s1", "x")]), "Duplicated “Slide s1”"),
             (new SetHidden([new("s1", true)]), "Hid “Slide s1”"),
             (new SetHidden([new("s1", false), new("s2", false)]), "Showed 2 slides"),
-            (new SetSections([new("x", "Talk", "s1", false)]), "Began the section “Talk”"),
+            (new SetSections([new("x", "Talk", "s1", false)]), "Added section “Talk”"),
             (new SetSteps("s1", [new("a", "", 0, null), new("b", "", null, null)]), "“Slide s1”: 1 → 2 steps"),
-            (new RemoveSound("a"), "Removed Sound a; its cue is parked"),
-            (new ReplaceSound("a", "x", "x.wav", Shows.Figures(9)), "Sound a is now x.wav"),
-            (new SetStart("c", CueStart.ByHand), "Sound a: starts by hand"),
-            (new SetEachSlide("c", true), "Sound a: anew on every slide"),
+            (new RemoveSound("a"), "Removed Sound a and parked its cue"),
+            (new ReplaceSound("a", "x", "x.wav", Shows.Figures(9)), "Replaced the file of Sound a with x.wav"),
+            (new SetStart("c", CueStart.ByHand), "Sound a: starts manually"),
+            (new SetEachSlide("c", true), "Sound a: restarts on every slide"),
             (new Several([new RenameShow("x")], "All at once"), "All at once"),
         ];
         Assert.All(lines, l => Assert.Equal(l.Says, l.Edit.Sentence(show)));

@@ -68,8 +68,8 @@ public sealed class RepaceTests
         var (first, third, last) = (after.Slides[0].HoldMs, after.Slides[2].HoldMs, after.Slides[4].HoldMs);
         Assert.InRange(third - first, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
         Assert.InRange(last - third, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
-        Assert.Contains("cannot be shorter than 0:47.3", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 30_000, by, new(3_000, 60_000))).Message);
-        Assert.Contains("cannot be longer", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 300_000, by, new(3_000, 60_000))).Message);
+        Assert.Contains("take at least 0:47.3", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 30_000, by, new(3_000, 60_000))).Message);
+        Assert.Contains("take at most", Assert.Throws<RuleException>(() => SpreadHolds.Of(show, 300_000, by, new(3_000, 60_000))).Message);
     }
 
     [Fact]

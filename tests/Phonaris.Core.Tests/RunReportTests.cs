@@ -67,7 +67,7 @@ public class RunReportTests
         Assert.Equal([0, 1_000, 8_000], after.Slide("s1").Steps.Select(s => s.OffsetMs));
         Assert.All(after.Slides.Skip(1), s => Assert.Equal([0, null, null], s.Steps.Select(t => t.OffsetMs)));
         Assert.Equal([9_000, 4_000, 4_000], after.Slides.Select(s => s.HoldMs));
-        Assert.Equal("Holds of a slide and steps of a slide taken from a run", report.Edit!.Sentence(show));
+        Assert.Equal("Took the holds of 1 slide and the steps of 1 slide from a run", report.Edit!.Sentence(show));
         Assert.Equal("log", Assert.Throws<RuleException>(() => new RunLog([new("s1", 0, 1) { StepsMs = [-1] }], []).Validated()).Field);
     }
 

@@ -32,7 +32,7 @@ public class SpanTests
     {
         var show = Shows.Of(4) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c"), Shows.Slide("d")] };
         Assert.Equal([new("c", "c"), new("c", "d"), new("a", "c"), new("a", "d"), new("c", "d")], new[] { "2-3", "3-4", "-3", "all", "last 2" }.Select(typed => Spans.Parse(typed, show)));
-        Assert.Equal("Slide 2 is hidden: show it first.", Assert.Throws<RuleException>(() => Spans.Parse("2", show)).Message);
+        Assert.Equal("Slide 2 is hidden. Show it first.", Assert.Throws<RuleException>(() => Spans.Parse("2", show)).Message);
         Assert.Throws<RuleException>(() => Spans.Parse("5", show));
         Assert.Equal([1, 3, 4], Core.Timing.RunningOrder.Of(show).Slides.Select(s => s.Number));
     }

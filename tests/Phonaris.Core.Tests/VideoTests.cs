@@ -205,7 +205,7 @@ public sealed class VideoTests
         })
             Assert.NotEmpty(Assert.Throws<RuleException>(() => show.Apply(refused)).Message);
         // Muted, it is still seen; beds make room for it only while it is heard.
-        Assert.Contains("seen and not heard", Checking.Explanation.Of(TimedShow.Of(show.Apply(new SetMuted("v", true)).Show), "s2")[^1].Sentence);
+        Assert.Contains("is shown without sound", Checking.Explanation.Of(TimedShow.Of(show.Apply(new SetMuted("v", true)).Show), "s2")[^1].Sentence);
     }
 
     /// <summary>A sound whose samples rise evenly from 0 to 1.</summary>

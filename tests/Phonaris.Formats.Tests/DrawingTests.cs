@@ -49,7 +49,7 @@ public sealed class DrawingTests : MadeDecks
         const string text = "<a:txBody><a:bodyPr/><a:p/></a:txBody>";
         static string Table(string line) => $"""<p:graphicFrame><p:nvGraphicFramePr><p:cNvPr id="4" name="t"/></p:nvGraphicFramePr><p:xfrm><a:off x="0" y="0"/><a:ext cx="127000" cy="127000"/></p:xfrm><a:graphic><a:graphicData><a:tbl><a:tblGrid><a:gridCol w="127000"/></a:tblGrid><a:tr h="127000"><a:tc>{text}<a:tcPr><a:lnTlToBr w="12700">{line}</a:lnTlToBr></a:tcPr></a:tc></a:tr></a:tbl></a:graphicData></a:graphic></p:graphicFrame>""";
         Maker("looks.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="rect"/><a:effectLst><a:softEdge rad="12700"/></a:effectLst>""") + Table("""<a:solidFill><a:srgbClr val="AA0000"/></a:solidFill>"""));
-        Assert.Equal(["Slide 1: a glow, a soft edge or a reflection is left out.", "Slide 1: a slanting line of a table is not drawn."], Read("looks.pptx").NotDrawn);
+        Assert.Equal(["Slide 1: a glow, a soft edge or a reflection is left out.", "Slide 1: a diagonal line of a table is left out."], Read("looks.pptx").NotDrawn);
         Maker("plain.pptx", Table("<a:noFill/>"));
         Assert.Empty(Read("plain.pptx").NotDrawn);
 
@@ -243,7 +243,7 @@ public sealed class DrawingTests : MadeDecks
         var drawing = Draw("pictures.pptx");
         var paint = Assert.IsType<PicturePaint>(Assert.Single(drawing.Shapes).Fill);
         Assert.Equal((0.25, 0.0, 0.0, 0.1, 0.5), (paint.Left, paint.Top, paint.Right, paint.Bottom, paint.Opacity));
-        Assert.Equal(["a picture of a kind that cannot be read is not drawn", "a picture lies outside the file and is not drawn"], drawing.NotDrawn);
+        Assert.Equal(["a picture in an unsupported format is left out", "a picture is stored outside the file and was not imported"], drawing.NotDrawn);
     }
 
     [Fact]

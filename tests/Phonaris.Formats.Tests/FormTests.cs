@@ -92,7 +92,7 @@ public sealed class FormTests : MadeDecks
     public void Forms_that_are_not_known_are_named_and_their_place_is_kept()
     {
         Maker("odd.pptx", Shape(3, 0, 0, 10, 10, """<a:prstGeom prst="wiggle"/>"""));
-        Assert.Equal(["Slide 1: a form (wiggle) is shown as a frame."], Read("odd.pptx").NotDrawn);
+        Assert.Equal(["Slide 1: a shape (wiggle) is drawn as a rectangle."], Read("odd.pptx").NotDrawn);
         Assert.Equal((Outlines.Rectangle, null), (Draw("odd.pptx").Shapes[0].Outline, Draw("odd.pptx").Shapes[0].Fill));
     }
 
@@ -114,6 +114,6 @@ public sealed class FormTests : MadeDecks
         Assert.Equal(PartFill.None, shapes[1].Outline.Parts[0].Fill);
         Assert.Contains(shapes[2].Outline.Parts[0].Path, m => m.Kind == PenMoveKind.Curve);
         Assert.Null(shapes[3].Fill);
-        Assert.Equal(["Slide 1: a form (unheard-of) is shown as a frame."], Read("free.odp").NotDrawn);
+        Assert.Equal(["Slide 1: a shape (unheard-of) is drawn as a rectangle."], Read("free.odp").NotDrawn);
     }
 }

@@ -48,7 +48,7 @@ public sealed class HostileFilesTests : IDisposable
         // Paths are names only, and a zip within is not opened.
         Assert.Equal(["bell.wav", "outside.wav"], names.Select(Path.GetFileName).Where(n => n is "bell.wav" or "outside.wav").Order());
         Assert.DoesNotContain(names, n => n.Contains('/') || n.EndsWith(".txt", StringComparison.Ordinal) || n.StartsWith('.'));
-        Assert.Contains("inner.zip is an archive within the archive", told.Single());
+        Assert.Contains("inner.zip is an archive inside the archive", told.Single());
         Assert.False(File.Exists(Path.Combine(_folder.Parent!.FullName, "outside.wav")));
 
         // What would unpack to more than was claimed ends where it claimed to.

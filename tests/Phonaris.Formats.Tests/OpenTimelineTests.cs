@@ -45,9 +45,9 @@ public sealed class OpenTimelineTests
         var timed = TimedShow.Of(Made());
         var timeline = OpenTimeline.Of(timed, timed.Order.Slides, Fps);
         var tracks = Read(timeline.ToJson());
-        Assert.Equal(["Slides", "Beds", "Voices", "Voices 2", "Spots, by hand"], tracks.Select(t => t.Name));
+        Assert.Equal(["Slides", "Beds", "Voices", "Voices 2", "Spots, manual"], tracks.Select(t => t.Name));
         Assert.Equal([true, true, true, true, false], tracks.Select(t => t.Enabled));
-        Assert.Contains("Chime waits for a hand", Assert.Single(timeline.Lost));
+        Assert.Contains("Chime is triggered manually", Assert.Single(timeline.Lost));
         // The rounds of the bed are crossfaded, the third slide is dissolved into, and the second has a step.
         Assert.All(tracks[1].Dissolves, d => Assert.Equal(timed.Schedule.Cues[0].SeamFrames, d));
         Assert.Equal([Fps], tracks[0].Dissolves);

@@ -81,13 +81,13 @@ public sealed class PresentationTests : IDisposable
         var path = Path.Combine(_folder.FullName, "sums.pptx");
         const string sum = "><p:cSld><p:spTree><m:oMathPara xmlns:m=\"urn:any\"/></p:spTree></p:cSld>", plain = "><p:cSld><p:spTree/></p:cSld>";
         Pptx(path, [sum, plain, sum, sum, sum, plain, sum]);
-        Assert.Equal(["Slides 1, 3–5, 7: a formula is not drawn."], Read(path).NotDrawn);
+        Assert.Equal(["Slides 1, 3–5, 7: a formula is left out."], Read(path).NotDrawn);
         // Of slides that are chosen it is told by the numbers they were chosen by; of several decks, by their places among all.
-        Assert.Equal(["Slides 4, 7: a formula is not drawn."], Read(path).Only([2, 4, 7]).NotDrawn);
+        Assert.Equal(["Slides 4, 7: a formula is left out."], Read(path).Only([2, 4, 7]).NotDrawn);
         Assert.Empty(Read(path).Only([2]).NotDrawn);
-        Assert.Equal(["Slides 1, 3–5, 7, 8, 10–12, 14: a formula is not drawn."], DeckFormats.Read([new(path, "a.pptx", ""), new(path, "b.pptx", "")]).NotDrawn);
+        Assert.Equal(["Slides 1, 3–5, 7, 8, 10–12, 14: a formula is left out."], DeckFormats.Read([new(path, "a.pptx", ""), new(path, "b.pptx", "")]).NotDrawn);
         Pptx(path, [plain, sum]);
-        Assert.Equal(["Slide 2: a formula is not drawn."], Read(path).NotDrawn);
+        Assert.Equal(["Slide 2: a formula is left out."], Read(path).NotDrawn);
         // One that a picture stands in for is drawn as that.
         const string ways = "><p:cSld><p:spTree><mc:AlternateContent xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\"><mc:Choice><m:oMathPara xmlns:m=\"urn:any\"/></mc:Choice><mc:Fallback><p:sp/></mc:Fallback></mc:AlternateContent></p:spTree></p:cSld>";
         Pptx(path, [ways]);
@@ -190,7 +190,7 @@ public sealed class PresentationTests : IDisposable
 
         // The pictures are right all the same.
         foreach (var either in new[] { "quiz.pptx", "quiz.odp" })
-            Assert.Equal([["Slide 1: what a click on a shape reveals comes as the last step."], []], new[] { Read(PathOf(either)).NotUnderstood, Read(PathOf(either)).NotDrawn });
+            Assert.Equal([["Slide 1: what a click on a shape reveals is the last step."], []], new[] { Read(PathOf(either)).NotUnderstood, Read(PathOf(either)).NotDrawn });
 
         // Groups in groups, each of which comes and goes all the time, do not multiply.
         const int deep = 30;
@@ -217,7 +217,7 @@ public sealed class PresentationTests : IDisposable
             [(1, 3, true, -12.0, "with", (int?)null), (1, 1, false, 0.0, "step", 2)],
             deck.Sounds.Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.LevelDb, s.Start, s.Step)));
         Assert.Equal([1, 2, 3], BytesOf(PathOf("tune.pptx"), deck.Sounds[0]));
-        Assert.Equal(["Slide 2: a sound lies outside the file and was not fetched."], deck.NotUnderstood);
+        Assert.Equal(["Slide 2: a sound is stored outside the file and was not imported."], deck.NotUnderstood);
         // The sign of a sound is not drawn.
         Assert.Empty(DeckFormats.Draw(PathOf("tune.pptx"), MediaTypes.Pptx, [1])[0].Shapes);
     }

@@ -182,14 +182,14 @@ public sealed class PresentationWriterTests : IDisposable
         var lost = await WriteAsync(Deck(true, [(own[0], []), (own[2], [])]));
         Assert.Equal(
             [
-                "The macros of the deck are left out: a presentation file without them opens anywhere.",
-                "Slide 1: a sound of the deck lies outside its file, and stays as it is.",
-                "Slide 1: the deck's own sound Near is not in the show, and is left out.",
-                "Slide 2: a sound of the deck lies outside its file, and stays as it is.",
+                "The macros of the deck are left out.",
+                "Slide 1: a sound of the deck is stored outside its file and stays unchanged.",
+                "Slide 1: the deck's own sound Near is not in the show and is left out.",
+                "Slide 2: a sound of the deck is stored outside its file and stays unchanged.",
             ],
-            lost.Where(l => !l.Contains("link") && !l.Contains("choice")).Append("Slide 2: a sound of the deck lies outside its file, and stays as it is.").Distinct());
-        Assert.Contains("Slide 1: a link leads to a slide that is not handed over, and is taken off.", lost);
-        Assert.Contains("The deck's own choice of slides “Short” has none left, and goes.", lost);
+            lost.Where(l => !l.Contains("link") && !l.Contains("custom show")).Append("Slide 2: a sound of the deck is stored outside its file and stays unchanged.").Distinct());
+        Assert.Contains("Slide 1: a link to a slide that is not exported is removed.", lost);
+        Assert.Contains("The custom show “Short” is empty and is left out.", lost);
         var parts = Parts(PathOf("out"));
         Assert.DoesNotContain(parts.Keys, k => k.Contains("vba") || k.EndsWith("slide2.xml", StringComparison.Ordinal));
         Assert.DoesNotContain("near.wav", parts["ppt/slides/_rels/slide1.xml.rels"]);

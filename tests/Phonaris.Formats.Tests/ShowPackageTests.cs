@@ -48,7 +48,7 @@ public sealed class ShowPackageTests : IDisposable
     {
         var (show, from) = await ShowAsync();
         await ShowPackage.WriteAsync(show, PathOf("a.phonaris"), from.PathOf, null, CancellationToken.None);
-        await AssertRefusedAsync("not what it was", zip => Rewrite(zip, $"media/{show.Sounds[0].Media}", "other bytes"));
+        await AssertRefusedAsync("has changed", zip => Rewrite(zip, $"media/{show.Sounds[0].Media}", "other bytes"));
         await AssertRefusedAsync("missing", zip => zip.GetEntry($"media/{show.Sounds[0].Media}")!.Delete());
         await AssertRefusedAsync("no show.json", zip => zip.GetEntry("show.json")!.Delete());
         await AssertRefusedAsync("not a show package", zip => Rewrite(zip, "show.json", "{}"));
@@ -56,7 +56,7 @@ public sealed class ShowPackageTests : IDisposable
             foreach (var version in new[] { "1", "2", "\"2\"" })
                 await AssertRefusedAsync("cannot be read", zip => Rewrite(zip, "show.json", $"{{\"format\":\"phonaris-show\",\"version\":{version}{part}}}"));
         await AssertRefusedAsync("SHA-256", zip => Rewrite(zip, "show.json", Json(show).Replace(show.Sounds[0].Media, "../../../etc/passwd", StringComparison.Ordinal)));
-        await AssertRefusedAsync("later Phonaris", zip => Rewrite(zip, "show.json", Json(show).Replace($"\"version\": {ShowPackage.Version}", $"\"version\": {ShowPackage.Version + 1}", StringComparison.Ordinal)));
+        await AssertRefusedAsync("newer Phonaris", zip => Rewrite(zip, "show.json", Json(show).Replace($"\"version\": {ShowPackage.Version}", $"\"version\": {ShowPackage.Version + 1}", StringComparison.Ordinal)));
         await AssertRefusedAsync("level", zip => Rewrite(zip, "show.json", Json(show).Replace("\"levelDb\": -3", "\"levelDb\": 300", StringComparison.Ordinal)));
         await File.WriteAllTextAsync(PathOf("c.phonaris"), "no zip");
         Assert.Contains("damaged", (await Assert.ThrowsAsync<RuleException>(() => ReadAsync("c.phonaris", from))).Message);

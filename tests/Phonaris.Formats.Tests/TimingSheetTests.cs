@@ -36,7 +36,7 @@ public sealed class TimingSheetTests
         Assert.Contains("Moths &lt;at&gt; dusk", html);
         Assert.Contains("&lt;script&gt;", html);
         Assert.DoesNotContain("<script", html);
-        Assert.Contains("aimed at 0:25.0", html);
+        Assert.Contains("target 0:25.0", html);
     }
 
     [Fact]
@@ -48,7 +48,7 @@ public sealed class TimingSheetTests
             new("<Chime>", "", "", "", SoundKind.Spot, 48_000, 96_000, true),
         ]);
         var lines = MusicSheet.Csv(music).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
-        Assert.Equal("'=Dusk,Ina Fell,not known,CC-BY-4.0,bed,0:00.0,0:20.0,0:20.0", lines[1].Replace("\"", "", StringComparison.Ordinal));
+        Assert.Equal("'=Dusk,Ina Fell,unknown,CC-BY-4.0,bed,0:00.0,0:20.0,0:20.0", lines[1].Replace("\"", "", StringComparison.Ordinal));
         Assert.Equal("<Chime>,not known,not known,not known,spot,by hand,,0:01.0", lines[2]);
         Assert.Contains("&lt;Chime&gt;</td><td>not known", MusicSheet.Html(music));
     }
@@ -60,9 +60,9 @@ public sealed class TimingSheetTests
         var html = RunSheetHtml.Of(
             new("Moths", 20 * Frames.PerSecond, [new(Sheet.Slides[0], picture, "Hush & wait", "Before", [], [new(1, "Chime")]), new(Sheet.Slides[1], picture, "", "", ["Dusk"], [])]), [[1, 2, 3], [4]]);
         Assert.Contains("src=\"data:image/png;base64,AQID\"", html);
-        Assert.Contains("<kbd>1</kbd> Chime, by hand", html);
+        Assert.Contains("<kbd>1</kbd> Chime, manual", html);
         Assert.Contains("colspan=\"4\">Before<", html);
-        Assert.Contains("Goes on: Dusk", html);
+        Assert.Contains("Continues: Dusk", html);
         Assert.Contains("Hush &amp; wait", html);
         Assert.DoesNotContain("<script", html);
     }

@@ -117,16 +117,16 @@ public sealed class LettersTests
             [new("Arial", "Liberation Sans", true), new FontUsed("Calibri", "Carlito", true), new("Cambria Light", "Caladea", false), new("Some Garamond", "Liberation Serif", false), new("Strange Code", "Liberation Mono", false)],
             DeckFonts.Of(["Calibri", "arial", "Arial", "Strange Code", "Some Garamond", "Cambria Light"]).Select(f => f with { Named = f.Named == "arial" ? "Arial" : f.Named }));
         Assert.Null(DeckFonts.Sentence(["Calibri", "Bricolage Grotesque"]));
-        Assert.Equal("Not on this machine: Some Garamond (drawn in Liberation Serif). Lines may break elsewhere.", DeckFonts.Sentence(["Some Garamond"]));
+        Assert.Equal("Fonts not installed: Some Garamond (drawn in Liberation Serif). Line breaks may differ.", DeckFonts.Sentence(["Some Garamond"]));
     }
 
     [Theory]
     [InlineData(0, false, false), InlineData(1, false, true), InlineData(0, true, true), InlineData(2, true, true)]
     public void The_pdf_is_offered_once_wherever_pictures_are_in_doubt(int lacks, bool otherFont, bool offered)
     {
-        string[] notDrawn = [.. Enumerable.Range(1, lacks).Select(n => $"Slide {n}: a chart is not drawn.")];
+        string[] notDrawn = [.. Enumerable.Range(1, lacks).Select(n => $"Slide {n}: a chart is left out.")];
         var doubts = DeckDoubts.Of(notDrawn, otherFont ? ["Some Garamond", "Calibri"] : ["Calibri"]);
-        Assert.Equal(offered ? "The PDF of the deck, joined, gives exact pictures." : null, doubts.Offer);
+        Assert.Equal(offered ? "For exact pictures, add the deck’s PDF." : null, doubts.Offer);
         Assert.Equal(lacks + (otherFont ? 1 : 0), doubts.Told.Count);
         Assert.Equal(notDrawn, doubts.Told.Take(lacks));
     }

@@ -36,8 +36,8 @@ public sealed class SlidePicturesTests : IDisposable
         foreach (var (width, height) in new[] { (1, 100_000), (0, 90), (90, 0) })
         {
             var lying = slide.Picture with { Width = width, Height = height };
-            Assert.Contains("cannot be drawn", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PngAsync(lying, 320, CancellationToken.None))).Message);
-            Assert.Contains("cannot be drawn", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PrepareAsync([lying], 320, null, CancellationToken.None))).Message);
+            Assert.Contains("too tall", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PngAsync(lying, 320, CancellationToken.None))).Message);
+            Assert.Contains("too tall", (await Assert.ThrowsAsync<RuleException>(() => _box.Pictures.PrepareAsync([lying], 320, null, CancellationToken.None))).Message);
         }
     }
 

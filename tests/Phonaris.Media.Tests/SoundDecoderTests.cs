@@ -73,7 +73,7 @@ public sealed class SoundDecoderTests : IDisposable
     public async Task A_sound_of_no_length_is_refused()
     {
         var path = _box.Make("nothing.wav", "-f", "lavfi", "-i", "anullsrc=r=48000", "-t", "0");
-        Assert.Contains("holds no sound", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("nothing.wav", path))).Message);
+        Assert.Contains("has no audio", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("nothing.wav", path))).Message);
         await File.WriteAllBytesAsync(_box.PathOf("empty.wav"), []);
         Assert.Contains("is empty", (await Assert.ThrowsAsync<RuleException>(() => _box.SoundAsync("empty.wav", _box.PathOf("empty.wav")))).Message);
     }
@@ -98,7 +98,7 @@ public sealed class SoundDecoderTests : IDisposable
         File.Copy(path, _box.PathOf("long"));
         var progress = new Reports(f => { if (f is > 0.1 and < 0.2) Kill(signal, _box.PathOf("long")); });
         var problem = await Assert.ThrowsAsync<RuleException>(() => _box.Sounds.PrepareAsync("long", "long.flac", progress, CancellationToken.None));
-        Assert.Contains("ended from outside", problem.Message);
+        Assert.Contains("stopped by the system", problem.Message);
         Assert.Empty(Directory.GetFiles(_box.PathOf("derived"), "*", SearchOption.AllDirectories));
         var again = await _box.Sounds.PrepareAsync("long", "long.flac", null, CancellationToken.None);
         Assert.Equal((120 * 48_000L, 0L), (again.Figures.Frames, again.Figures.MissingFrames));
@@ -152,7 +152,7 @@ public sealed class SoundDecoderTests : IDisposable
         Assert.All(samples, s => Assert.Equal(0, s));
         bytes[5000] ^= 1;
         await File.WriteAllBytesAsync(path, bytes);
-        using (var spoilt = new SoundLibrary(_box.Derived, _box.PathOf)) Assert.Contains("not what it was", (await spoilt.PrepareWhatCanBeAsync(show, CancellationToken.None))["tone"]);
+        using (var spoilt = new SoundLibrary(_box.Derived, _box.PathOf)) Assert.Contains("has changed", (await spoilt.PrepareWhatCanBeAsync(show, CancellationToken.None))["tone"]);
         bytes[5000] ^= 1;
         await File.WriteAllBytesAsync(path, bytes);
         var before = without.Renewals;
@@ -166,7 +166,7 @@ public sealed class SoundDecoderTests : IDisposable
     public void What_there_is_no_room_for_is_told_before_it_is_begun()
     {
         Room.Need(_box.PathOf("here"), 1, "a sound");
-        Assert.Matches(@"^The disk has too little room for a sound: about 9000000000\.0 GB are needed, and \d+(\.\d)? [GM]B can be used\.", Assert.Throws<RuleException>(() => Room.Need(_box.PathOf("here"), 9_000_000_000_000_000_000, "a sound")).Message);
+        Assert.Matches(@"^The disk is too full for a sound, which needs 9000000000\.0 GB with \d+(\.\d)? [GM]B available\.", Assert.Throws<RuleException>(() => Room.Need(_box.PathOf("here"), 9_000_000_000_000_000_000, "a sound")).Message);
     }
 
     [Fact]

@@ -93,7 +93,7 @@ public sealed class SoundSurveyTests : IDisposable
         }
         catch (RuleException e)
         {
-            Assert.Contains("longer than four hours", e.Message);
+            Assert.Contains("longer than 4 hours", e.Message);
         }
     }
 

@@ -40,7 +40,7 @@ public sealed class BackupTests : IDisposable
         // A log may be left where a reader was the last to close; what was damaged would be read from it.
         foreach (var log in new[] { "test.db-wal", "test.db-shm" }) File.Delete(_database.PathOf(log));
         var damaged = await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, _database.PathOf("test.db"), _database.PathOf("files"), Backups));
-        Assert.Contains($"To go back to it: ./phonaris restore {newest}", damaged.Message);
+        Assert.Contains($"Restore it with ./phonaris restore {newest}", damaged.Message);
         await Assert.ThrowsAsync<RuleException>(() => Backups.MakeAsync(beforeUpgrade: false, default));
     }
 
@@ -54,7 +54,7 @@ public sealed class BackupTests : IDisposable
         await DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups);
         Assert.Single(Directory.GetFiles(_database.PathOf("backups")));
         await using (var db = _database.CreateDbContext()) await db.Database.ExecuteSqlAsync($"PRAGMA user_version=999");
-        Assert.Contains("later Phonaris", (await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups))).Message);
+        Assert.Contains("newer Phonaris", (await Assert.ThrowsAsync<RuleException>(() => DatabaseFile.PrepareAsync(_database, path, _database.PathOf("files"), Backups))).Message);
     }
 
     [Fact]

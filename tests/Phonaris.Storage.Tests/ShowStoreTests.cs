@@ -60,7 +60,7 @@ public sealed class ShowStoreTests : IDisposable
         await store.UndoAsync("x", "me", default);
         Assert.Equal("Mine again", (await store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Mine again"), "me"), default)).Show.Slides[0].Notes);
         await Assert.ThrowsAsync<StaleEditException>(() => store.ApplyAsync("x", new MadeEdit(1, new SetNotes("a", "Yours"), "you"), default));
-        Assert.Contains("not come that far", (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(99, new SetNotes("a", ""), "me"), default))).Message);
+        Assert.Contains("out of date", (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(99, new SetNotes("a", ""), "me"), default))).Message);
         // Nothing to change is no revision.
         Assert.Equal(4, (await store.ApplyAsync("x", _ => null, default)).Revision);
     }
@@ -115,7 +115,7 @@ public sealed class ShowStoreTests : IDisposable
         await store.AddAsync("x", show, default);
         foreach (var (edit, says) in (IEnumerable<(Edit, string)>)
         [
-            (new AddSlides([Slide("c"), Slide("c")], 0), "named “c”"), (new AddSlides([Slide("c/../d")], 0), "letters, digits"),
+            (new AddSlides([Slide("c"), Slide("c")], 0), "id “c”"), (new AddSlides([Slide("c/../d")], 0), "letters, digits"),
             (new AddSlides([Slide("c") with { Picture = Slide("c").Picture with { Media = "../../../etc/passwd" } }], 0), "SHA-256"),
             (new AddSound(new("s", "S", SoundKind.Bed, "../../../etc/passwd", "s.wav", new(9, 1, 1, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, []), 0), "SHA-256"),
             (new GoBack(show with { Slides = [Slide("a"), Slide("a")] }, "Old"), "named “a”"),

@@ -16,7 +16,7 @@ public sealed class PresentationFileTests : Toolbox
         Json("export", "a.phonaris", "--to", "a.wav");
         var clock = Json("export", "a.phonaris", "--to", "clock.pptx", "--for", "clock");
         // The deck had a sound of its own, which the show took over.
-        Assert.Equal(["Media 3 1 waits for a hand, and so is not in a file that runs by itself.", "Owl waits for a hand, and so is not in a file that runs by itself."], Lost(clock));
+        Assert.Equal(["Media 3 1 is triggered manually, so it is not in a self-running file.", "Owl is triggered manually, so it is not in a self-running file."], Lost(clock));
         var deck = Json("deck", "clock.pptx");
         Assert.Equal([6000L, 6000, 4000], deck.GetProperty("slides").EnumerateArray().Select(s => s.GetProperty("holdMs").GetInt64()));
         var sounds = deck.GetProperty("sounds").EnumerateArray().ToList();
@@ -46,7 +46,7 @@ public sealed class PresentationFileTests : Toolbox
     {
         MakeShow();
         var hand = Json("export", "a.phonaris", "--to", "hand.pptx");
-        Assert.Equal(["Pad, Night: goes round, and so begins without its fade in.", "Pad: stops where its slides end, without its fade out.", "Pad: makes no room for voices.", "Night: begins where the bed before it stops, at once."], Lost(hand));
+        Assert.Equal(["Pad, Night: loops, so it starts without its fade in.", "Pad: stops where its slides end, without its fade out.", "Pad: is not ducked under voices.", "Night: starts abruptly when the bed before it stops."], Lost(hand));
         var deck = Json("deck", "hand.pptx");
         Assert.Equal(
             [(1, 1, false, "with"), (1, 1, false, "with"), (1, 1, true, "with"), (1, 3, false, "hand"), (3, 3, false, "hand"), (3, 3, false, "with"), (3, 3, true, "with")],
@@ -67,7 +67,7 @@ public sealed class PresentationFileTests : Toolbox
         var part = Json("export", "a.phonaris", "--to", "part.pptx", "--for", "hand", "--slides", "3");
         var own = Json("deck", "part.pptx");
         Assert.Equal(1, own.GetProperty("slides").GetArrayLength());
-        Assert.Contains("Rain: began before slide 3; here it begins with that, from its start.", Lost(part));
+        Assert.Contains("Rain: started before slide 3, but here it starts with that slide.", Lost(part));
         Assert.Contains("rain", string.Join(' ', own.GetProperty("sounds").EnumerateArray().Select(s => s.GetProperty("name").GetString())));
     }
 

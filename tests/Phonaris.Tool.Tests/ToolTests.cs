@@ -42,7 +42,7 @@ public sealed class ToolTests : Toolbox
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "3");
         foreach (var file in (string[])["2 voice.wav", "theme.wav", "buzz.wav"]) Json("add", "a.phonaris", "--sound", file);
         var looked = Json("draft", "a.phonaris", "--look");
-        Assert.Equal(("One bed, one voice laid; one sound stays unused.", 0), (looked.GetProperty("says").GetString(), Json("show", "a.phonaris").GetProperty("cues").GetArrayLength()));
+        Assert.Equal(("Places 1 bed, 1 voice. 1 sound stays unused.", 0), (looked.GetProperty("says").GetString(), Json("show", "a.phonaris").GetProperty("cues").GetArrayLength()));
         Assert.Equal("its name says no slide", looked.GetProperty("leftOut")[0].GetProperty("why").GetString());
         Json("draft", "a.phonaris", "--without", "theme.wav");
         Json("draft", "a.phonaris");
@@ -92,7 +92,7 @@ public sealed class ToolTests : Toolbox
         var (sound, cue) = (show.GetProperty("sounds")[0], show.GetProperty("cues")[0]);
         Assert.Equal(("video", 160, "h264"), (sound.GetProperty("kind").GetString(), sound.GetProperty("video").GetProperty("width").GetInt32(), sound.GetProperty("video").GetProperty("coding").GetString()));
         Assert.Equal((id, 0.4, 72_000), (cue.GetProperty("id").GetString(), cue.GetProperty("video").GetProperty("width").GetDouble(), cue.GetProperty("inFrame").GetInt64()));
-        Assert.Contains("Moth begins with this slide and finishes here.", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
+        Assert.Contains("Moth starts with this slide and plays to its end here.", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
         Assert.DoesNotContain("cut-video", Found("a.phonaris"));
         // Muted it is seen all the same, and looked after; all of it is longer than its slide.
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "whole", "--mute", "--loop", "once");
@@ -187,7 +187,7 @@ public sealed class ToolTests : Toolbox
         Json("place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "1", "--delay", "2");
         AssertFails(3, "Slide 2 is hidden", "place", "a.phonaris", "--sound", "chime.wav", "--span", "2");
         Assert.StartsWith("This slide is hidden", Run("explain", "a.phonaris", "--slide", "2").Output, StringComparison.Ordinal);
-        AssertFails(3, "has one step", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "2");
+        AssertFails(3, "has only 1 step", "place", "a.phonaris", "--sound", "chime.wav", "--span", "1", "--step", "2");
         var show = Json("show", "a.phonaris");
         // The hidden slide is not in the running order: two of four seconds, a chime on each, one after two seconds, one by hand beside the deck's own.
         Assert.Equal([0L, 96_000, 192_000], show.GetProperty("schedule").GetProperty("cues").EnumerateArray().Select(c => c.GetProperty("startFrame").GetInt64()).Order());
@@ -230,7 +230,7 @@ public sealed class ToolTests : Toolbox
             Assert.Equal(endsNaturally, fitted.GetProperty("endsNaturally").GetBoolean());
             if (method == "recut") Assert.NotEmpty(fitted.GetProperty("joins").EnumerateArray());
         }
-        AssertFails(3, "Shorten it instead", "fit", "reel.flac", "--length", "2", "--method", "recut", "--out", "no.wav");
+        AssertFails(3, "Use Shorten instead", "fit", "reel.flac", "--length", "2", "--method", "recut", "--out", "no.wav");
 
         for (var n = 1; n <= 3; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "11");
@@ -294,11 +294,11 @@ public sealed class ToolTests : Toolbox
         }
         AssertFails(3, "have no notes", "export", "a.phonaris", "--to", "a.vtt");
         Json("export", "a.phonaris", "--to", "m.csv", "--sheet", "music");
-        Assert.Contains("A tone,not known,not known,not known,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
+        Assert.Contains("A tone,unknown,unknown,unknown,bed,0:02.0,", File.ReadAllText(PathOf("m.csv")));
         // Tables are marked as UTF-8: opened by a double click, their accents are right.
         Assert.Equal([0xEF, 0xBB, 0xBF], File.ReadAllBytes(PathOf("m.csv"))[..3]);
         Json("export", "a.phonaris", "--to", "r.html", "--sheet", "run");
-        Assert.Contains("<kbd>1</kbd> Chime, by hand", File.ReadAllText(PathOf("r.html")));
+        Assert.Contains("<kbd>1</kbd> Chime, manual", File.ReadAllText(PathOf("r.html")));
         // An html without a sheet is the player, in one file; as a zip it has its files beside it. Neither has what only its maker needs.
         Json("export", "a.phonaris", "--to", "p.html", "--for", "clock", "--slides", "2-3");
         var player = File.ReadAllText(PathOf("p.html"));
@@ -324,9 +324,9 @@ public sealed class ToolTests : Toolbox
         var before = File.ReadAllBytes(PathOf("a.phonaris"));
         AssertFails(3, "words.mp3 is not a sound", "add", "a.phonaris", "--sound", "words.mp3");
         AssertFails(3, "words.pdf is not a deck", "new", "b.phonaris", "--deck", "words.pdf");
-        AssertFails(3, "no file", "new", "b.phonaris", "--deck", "gone.pdf");
+        AssertFails(3, "does not exist", "new", "b.phonaris", "--deck", "gone.pdf");
         AssertFails(3, "no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
-        AssertFails(3, "asks for others", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
+        AssertFails(3, "outside the show", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
         AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "--cue is for sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");
         AssertFails(3, "--for says how a pptx or a player moves on", "export", "a.phonaris", "--to", "x.wav", "--for", "hand");

@@ -95,7 +95,7 @@ public sealed class ApiTests(App app) : IClassFixture<App>
         Assert.Contains("larger than 500 MB", await App.ProblemAsync(await _app.Http.SendAsync(large), HttpStatusCode.BadRequest));
 
         var before = await _app.ViewAsync(show);
-        Assert.Contains("A hold lasts", await App.ProblemAsync(await PostEditAsync(show, before.Revision, new SetHolds([new(before.Show.Slides[0].Id, 3), new(before.Show.Slides[0].Id, 50)])), HttpStatusCode.BadRequest));
+        Assert.Contains("A hold must be", await App.ProblemAsync(await PostEditAsync(show, before.Revision, new SetHolds([new(before.Show.Slides[0].Id, 3), new(before.Show.Slides[0].Id, 50)])), HttpStatusCode.BadRequest));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new { revision = 1, edit = new { kind = "nonsense" } })).StatusCode);
         Assert.Equal(before.Revision, (await _app.ViewAsync(show)).Revision);
     }

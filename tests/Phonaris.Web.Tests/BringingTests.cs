@@ -38,7 +38,7 @@ public sealed class BringingTests(App app) : IClassFixture<App>
 
         // Longer than it said, and thrown away.
         var other = await _app.BeginUploadAsync("sound", "short.bin", 10);
-        Assert.Contains("longer than announced", await (await _app.AppendAsync(other, 0, bytes[..11])).Content.ReadAsStringAsync());
+        Assert.Contains("longer than declared", await (await _app.AppendAsync(other, 0, bytes[..11])).Content.ReadAsStringAsync());
         await _app.Http.DeleteAsync(other);
         Assert.Equal(HttpStatusCode.NotFound, (await _app.AppendAsync(other, 0, bytes[..5])).StatusCode);
     }
@@ -97,7 +97,7 @@ public sealed class BringingTests(App app) : IClassFixture<App>
         var report = JsonSerializer.Deserialize<DeckReport>((await _app.EndAsync(show, job.Id)).Result!, App.Json)!;
         Assert.Equal((3, 1), (report.Slides, report.Sounds));
         Assert.Equal(
-            ("Not on this machine: Calibri Light (drawn in Carlito). Lines may break elsewhere.", "The PDF of the deck, joined, gives exact pictures."),
+            ("Fonts not installed: Calibri Light (drawn in Carlito). Line breaks may differ.", "For exact pictures, add the deck’s PDF."),
             (report.NotUnderstood.Single(), report.Offer));
         var view = await _app.ViewAsync(show);
         Assert.Equal(["Opening", "The walk"], view.Show.Sections.Select(s => s.Name));
@@ -197,7 +197,7 @@ public sealed class BringingTests(App app) : IClassFixture<App>
         var taken = await _app.AfterAsync(show, await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found![0].Id}", new { }));
         Assert.Equal(("Hill Rain", "Field notes", "CC0-1.0", SoundKind.Bed), (taken.Show.Sounds[0].Name, taken.Show.Sounds[0].Rights.Author, taken.Show.Sounds[0].Rights.Licence, taken.Show.Sounds[0].Kind));
         var again = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/catalogue/{found[0].Id}", new { });
-        Assert.Contains("is in the show already", await again.Content.ReadAsStringAsync());
+        Assert.Contains("is already in the show", await again.Content.ReadAsStringAsync());
 
         // As moody as one on a network: every fifth answer does not come, and says so; nothing breaks.
         _app.Restart(("Phonaris:MoodyCatalogue", "true"));

@@ -33,7 +33,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
         var before = (await _app.ViewAsync(show)).Show;
         await PutRightAsync(show);
         Assert.Equal(["unknown-rights"], await FoundAsync(show));
-        Assert.Equal("2 findings put right", (await _app.ViewAsync(show)).Undo);
+        Assert.Equal("Fixed 2 findings", (await _app.ViewAsync(show)).Undo);
 
         // What takes a person's knowledge is left, and can be left so; it comes back when it is about something else.
         var rights = (await ChecksAsync(show)).Findings.Single();

@@ -30,7 +30,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         var paid = await AskAsync(show, curtain.Id, pays: true);
         Assert.Equal(DeskSays.Yes, paid.Answer.Says);
         Assert.NotNull(paid.Edited);
-        Assert.Equal((Leave.Yes, "The clearance desk gave leave on the open web, no. 758-3."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
+        Assert.Equal((Leave.Yes, "Cleared on the public web by the clearance desk (no. 758-3)."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
         // Asked the same, it says the same; nearer by it asks for nothing.
         Assert.Equal(paid.Answer, (await AskAsync(show, curtain.Id, pays: true)).Answer);
         await EditAsync(show, new SetShowing(new(false, Destination.Inside)));
@@ -57,7 +57,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         {
             using var answer = await moody.Http.PostAsJsonAsync($"/api/shows/{show}/sounds/{sound}/leave", new AskLeave());
             answers.Add(answer.StatusCode);
-            if (n == 4) Assert.Contains("The clearance desk does not answer just now", await answer.Content.ReadAsStringAsync());
+            if (n == 4) Assert.Contains("The clearance desk is not responding", await answer.Content.ReadAsStringAsync());
         }
         Assert.Equal([HttpStatusCode.OK, HttpStatusCode.OK, HttpStatusCode.OK, HttpStatusCode.OK, HttpStatusCode.BadRequest], answers);
         Assert.Equal(before.Revision, (await moody.ViewAsync(show)).Revision);

@@ -22,7 +22,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         var (show, cue) = await CueAsync();
         var view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], "soft"));
         Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
-        Assert.Equal("Tone: come and go softly", view.Undo);
+        Assert.Equal("Tone: fade slowly in and out", view.Undo);
 
         var kept = await PostAsync<ReadyMade>($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" As in the hall "));
         Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" "))).StatusCode);
@@ -61,7 +61,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         await EditAsync(show, new SetSpan(cue, new((await _app.ViewAsync(show)).Show.Slides[0].Id, (await _app.ViewAsync(show)).Show.Slides[1].Id)));
         _app.Restart();
         var history = (await _app.Http.GetFromJsonAsync<List<HistoryLine>>($"/api/shows/{show}/history", App.Json))!;
-        Assert.Equal("Tone: through slide 4 → 2", history[^1].Sentence);
+        Assert.Equal("Tone: last slide 4 → 2", history[^1].Sentence);
         var view = await AfterAsync(show, $"/api/shows/{show}/wind?position={history.Count - 2}");
         Assert.Equal(("Tone: level −0.5 dB → −10.0 dB", history[^2].Sentence), (view.Undo, view.Redo));
         view = await AfterAsync(show, $"/api/shows/{show}/wind?position={history.Count}");
@@ -69,7 +69,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
 
         var version = Assert.Single((await _app.Http.GetFromJsonAsync<List<KeptVersion>>($"/api/shows/{show}/versions", App.Json))!);
         view = await AfterAsync(show, $"/api/shows/{show}/versions/{version.Id}/goback");
-        Assert.Equal((-10, "Went back to “At ten”"), (view.Show.Cue(cue).LevelDb, view.Undo));
+        Assert.Equal((-10, "Restored version “At ten”"), (view.Show.Cue(cue).LevelDb, view.Undo));
         await _app.Http.PostAsync($"/api/shows/{show}/undo", null);
         Assert.Equal(-20, (await _app.ViewAsync(show)).Show.Cue(cue).LevelDb);
     }
@@ -110,7 +110,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         await PostAsync<Edited>($"/api/shows/{show}/edits", new MadeEdit(seen, new SetFade(cue, FadeEnd.In, Fade.Of(3000))));
         var late = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(seen, new SetLevel(cue, -3)), App.Json);
         Assert.Equal(HttpStatusCode.Conflict, late.StatusCode);
-        Assert.Contains("This was changed in the meantime", await late.Content.ReadAsStringAsync());
+        Assert.Contains("Someone else changed this first", await late.Content.ReadAsStringAsync());
         var now = (await _app.ViewAsync(show)).Show.Cue(cue);
         Assert.Equal((-9, 3000), (now.LevelDb, now.FadeIn.Ms));
     }

@@ -24,7 +24,7 @@ public sealed class DraftTests(App app) : IClassFixture<App>
         Assert.Equal(HttpStatusCode.Accepted, asked.StatusCode);
         await _app.EndAsync(show, (await App.ReadAsync<JobView>(asked)).Id);
         var draft = await DraftAsync("");
-        Assert.Equal("one bed, 2 voices laid; every sound is used.", draft.Says.ToLowerInvariant());
+        Assert.Equal("places 1 bed, 2 voices. every sound is used.", draft.Says.ToLowerInvariant());
         Assert.Equal(["slides 1–3", "slide 1", "slide 3"], draft.Cues.Select(c => c.Where));
         draft = await DraftAsync($"?without={bed}");
         Assert.Equal(["slide 1", "slide 3"], draft.Cues.Select(c => c.Where));

@@ -39,7 +39,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         Assert.Equal(("listen", "Reel"), (job.Kind, job.Name));
         Assert.Equal(Storage.JobState.Done, (await _app.EndAsync(show, job.Id)).State);
         var all = await GetAsync<FitAllView>($"/api/shows/{show}/fits");
-        Assert.StartsWith("One bed comes out exactly as long as its slides; ", all.Says);
+        Assert.StartsWith("1 bed will be exactly as long as its slides. ", all.Says);
         Assert.Equal((cue, FitMethod.Recut), (all.Beds.Single().CueId, all.Beds[0].Method));
         var fits = await GetAsync<FitsView>($"/api/shows/{show}/cues/{cue}/fits");
         Assert.Equal((32 * 48_000L, 48 * 48_000L, 120.0), (fits.LengthFrames, fits.UsedFrames, fits.TempoBpm!.Value), new Near());

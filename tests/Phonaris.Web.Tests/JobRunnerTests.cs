@@ -23,7 +23,7 @@ public sealed class JobRunnerTests : IDisposable
         _app.Restart();
         var ended = await _app.EndAsync(show, job.Id);
         Assert.Equal(ends, ended.State);
-        if (ends == JobState.Failed) Assert.Contains("not begun a third time", ended.Problem);
+        if (ends == JobState.Failed) Assert.Contains("will not start again", ended.Problem);
     }
 
     [Fact]

@@ -67,7 +67,7 @@ public sealed class KeepingTests : IDisposable
         var slides = new[] { hash, new string('b', 64) }.Select((h, n) => new Slide($"s{n}", "Page", "", "", new(h, MediaTypes.Png, 1, 160, 90), 2000, Transition.Cut, false, Step.Whole($"s{n}")));
         await ShowPackage.WriteAsync(Show.Empty("Bad") with { Slides = [.. slides] }, _app.PathOf("bad.phonaris"), _app.PathOf, null, CancellationToken.None);
         var refused = await _app.Http.PostAsJsonAsync("/api/shows/open", await _app.UploadAsync(_app.PathOf("bad.phonaris"), "show"));
-        Assert.Contains("not what it was", await App.ProblemAsync(refused, HttpStatusCode.BadRequest));
+        Assert.Contains("has changed", await App.ProblemAsync(refused, HttpStatusCode.BadRequest));
         // The package stays for a day, to be opened again; what was unpacked of it does not.
         Assert.Equal(files.Count + 1, Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories).Length);
     }
@@ -116,7 +116,7 @@ public sealed class KeepingTests : IDisposable
         Assert.Equal((ExportFormat.Mp4, 320, (await _app.ViewAsync(show)).Revision), (report.Asked.Format, report.Asked.Width, report.Revision));
         Assert.InRange(report.Bytes, 2_000, 1_000_000);
         var refused = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/exports", new { format = "wav", width = 320, height = 180, fps = 30, slides = "7-9" });
-        Assert.Contains("asks for others", await refused.Content.ReadAsStringAsync());
+        Assert.Contains("outside the show", await refused.Content.ReadAsStringAsync());
         using var part = new HttpRequestMessage(HttpMethod.Get, $"/api/jobs/{film.Id}/file") { Headers = { Range = new(4, 7) } };
         var answer = await _app.Http.SendAsync(part);
         Assert.Equal((HttpStatusCode.PartialContent, "ftyp"), (answer.StatusCode, Encoding.ASCII.GetString(await answer.Content.ReadAsByteArrayAsync())));
@@ -140,7 +140,7 @@ public sealed class KeepingTests : IDisposable
         _app.Restart();
         var cards = (await _app.Http.GetFromJsonAsync<List<ShowCard>>("/api/shows", App.Json))!;
         Assert.Null(cards.Single(c => c.Id == good).Problem);
-        Assert.StartsWith("“A show” cannot be read. What is kept of it is damaged.", cards.Single(c => c.Id == bad).Problem);
+        Assert.StartsWith("“A show” cannot be read. Its stored data is damaged.", cards.Single(c => c.Id == bad).Problem);
         Assert.Equal("""{"title":""", await _app.Http.GetStringAsync($"/api/shows/{bad}/written"));
         Assert.Contains("cannot be read", await App.ProblemAsync(await _app.Http.GetAsync($"/api/shows/{bad}"), HttpStatusCode.BadRequest));
     }

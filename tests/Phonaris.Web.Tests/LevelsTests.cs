@@ -36,7 +36,7 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
         Assert.Equal(-16, (await LevelsAsync(show)).Cues.Single().NowLufs!.Value, 0.1);
         var matched = await CueAsync(show);
         Assert.Equal((told.ToDb, true), (matched.LevelDb, matched.Follows));
-        Assert.Equal("A level matched", (await _app.ViewAsync(show)).Undo);
+        Assert.Equal("Matched 1 level", (await _app.ViewAsync(show)).Undo);
 
         // Only its quiet half is used: it becomes louder with the same edit, which is one for undo as well.
         await EditAsync(show, new SetPart(cue, 0, 5 * 48_000));
@@ -64,7 +64,7 @@ public sealed class LevelsTests(App app) : IClassFixture<App>
         {
             var revision = (await _app.ViewAsync(show)).Revision;
             var refused = await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(revision, new SetLevelTargets(targets)), App.Json);
-            Assert.Contains("LUFS|dBTP|louder".Split('|'), (await App.ProblemAsync(refused, HttpStatusCode.BadRequest)).Contains);
+            Assert.Contains("LUFS|dBTP|higher".Split('|'), (await App.ProblemAsync(refused, HttpStatusCode.BadRequest)).Contains);
         }
         var none = await LevelsAsync(show);
         Assert.Equal((null, null, 0), (none.IntegratedLufs, none.TruePeakDbtp, none.Cues.Count));

@@ -60,7 +60,7 @@ public sealed class StartTests : IDisposable
         using var first = await StartAsync();
         var (code, said, _) = await ServerProcess.FailAsync(ServerProgram, Data);
         Assert.Equal(1, code);
-        Assert.Contains($"Another Phonaris runs on {Data} (process {first.Id}, since ", said);
+        Assert.Contains($"Another Phonaris is using {Data} (process {first.Id}, since ", said);
     }
 
     [Fact]
@@ -74,9 +74,9 @@ public sealed class StartTests : IDisposable
         Assert.StartsWith("The port is in use", said);
         Assert.DoesNotContain("\n", said);
         File.WriteAllText(Path.Combine(_folder.FullName, "file"), "");
-        await FailsAsync("cannot be written to", Path.Combine(_folder.FullName, "file", "data"));
+        await FailsAsync("cannot be written", Path.Combine(_folder.FullName, "file", "data"));
         Query("INSERT INTO \"__EFMigrationsHistory\" VALUES ('99990101000000_Later', '99')");
-        await FailsAsync("written by a later Phonaris");
+        await FailsAsync("written by a newer Phonaris");
         var bytes = File.ReadAllBytes(Database);
         File.WriteAllBytes(Database, [.. bytes[..200], .. new byte[bytes.Length - 200]]);
         await FailsAsync("is damaged. Nothing was changed");

@@ -75,7 +75,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         Assert.Equal(own.HoldMs, (await _app.ViewAsync(show)).Show.Slides[1].HoldMs);
         Assert.Equal((own.Id, 1.0), (Assert.Single(view.Show.Cues).Span!.First, view.Show.Cues[0].Video!.Width));
         // It is one edit, and can be undone as one.
-        Assert.Equal("Brought in Walk", view.Undo);
+        Assert.Equal("Added Walk", view.Undo);
 
         // What waits for the copy gets it, and then everybody.
         Assert.False(video.Video!.PlaysAnywhere);
@@ -121,7 +121,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         var sound = _app.Make("hum.ogg", "-f", "lavfi", "-i", "sine=220:d=1", "-c:a", "libvorbis");
         var list = _app.PathOf("list.mp4");
         await File.WriteAllTextAsync(list, "#EXTM3U\n/etc/hostname\n");
-        foreach (var (path, says) in new[] { (sound, "no moving pictures"), (list, "list.mp4") })
+        foreach (var (path, says) in new[] { (sound, "has no video"), (list, "list.mp4") })
         {
             var job = await BringAsync(show, path, new() { ["index"] = 1 });
             Assert.Equal(JobState.Failed, job.State);

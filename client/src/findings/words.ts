@@ -16,9 +16,9 @@ export const words = {
   destination: "Destination",
   destinations: {
     room: "in this room",
-    inside: "inside the organisation",
-    web: "on the open web",
-    sold: "where it is sold",
+    inside: "within the organisation",
+    web: "on the public web",
+    sold: "in a product for sale",
   },
   groups: {
     safe: { title: "Fix with one click", what: "These fixes remove nothing and move nothing." },

@@ -40,7 +40,7 @@ public static class FitAll
         var (joins, own) = (fitted.Sum(p => p.Joins), fitted.Count(p => p.EndsNaturally));
         var left = proposed.Count - fitted.Count;
         return $"{(fitted.Count == 1 ? "1 bed will be" : $"{fitted.Count} beds will be")} exactly as long as {(fitted.Count == 1 ? "its" : "their")} slides. "
-            + $"{(own == fitted.Count ? "All" : own == 0 ? "None" : $"{own}")} {(own == 1 && fitted.Count > 1 ? "keeps its" : "keep their")} own ending. "
+            + (own == fitted.Count ? own == 1 ? "It keeps its own ending. " : "All keep their own endings. " : own == 0 ? "" : own == 1 ? "1 keeps its own ending. " : $"{own} keep their own endings. ")
             + (joins == 0 ? "No edits needed." : $"{(joins == 1 ? "1 edit" : $"{joins} edits, at worst")} {(fitted.Max(p => p.Worst) ?? JoinHeard.Not).InWords()}.")
             + (left == 0 ? "" : left == 1 ? " 1 bed stays unchanged." : $" {left} beds stay unchanged.");
     }

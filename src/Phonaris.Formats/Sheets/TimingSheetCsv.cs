@@ -10,7 +10,7 @@ namespace Phonaris.Formats.Sheets;
 public static class TimingSheetCsv
 {
     private static readonly string[] Columns =
-        ["Slide", "Title", "Start", "Hold", "Steps", "Sound", "Kind", "Sound start", "Sound end", "In", "Out", "Fade in", "Fade out", "Level"];
+        ["Slide", "Title", "Start", "Hold", "Steps", "Sound", "Kind", "Sound starts", "Sound ends", "In", "Out", "Fade in", "Fade out", "Level"];
 
     /// <summary>The sheet as text.</summary>
     public static string Of(TimingSheet sheet)

@@ -62,7 +62,7 @@ public sealed class OpenTimeline
         foreach (var byHand in new[] { false, true })
             foreach (var band in Heard.Where(c => c.ByHand == byHand).GroupBy(c => _timed.Show.Sound(c.SoundId).Kind).OrderBy(g => g.Key))
                 foreach (var (lane, k) in Lanes(band.OrderBy(c => c.StartFrame)).Select((l, k) => (l, k)))
-                    yield return Track($"{band.Key}s{(k > 0 ? $" {k + 1}" : "")}{(byHand ? ", by hand" : "")}", "Audio", lane.SelectMany(Clips(0)), !byHand);
+                    yield return Track($"{band.Key}s{(k > 0 ? $" {k + 1}" : "")}{(byHand ? ", manual" : "")}", "Audio", lane.SelectMany(Clips(0)), !byHand);
     }
 
     private IEnumerable<JsonNode> Shots()

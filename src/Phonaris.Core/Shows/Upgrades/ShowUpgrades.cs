@@ -21,7 +21,7 @@ public static class ShowUpgrades
     public static void Upgrade(JsonNode node, int format, string name)
     {
         ArgumentNullException.ThrowIfNull(node);
-        if (format < 1 || format > Format) throw new RuleException($"{name} was written by a later Phonaris (version {format} of the format; this one reads up to {Format}).");
+        if (format < 1 || format > Format) throw new RuleException($"{name} was written by a newer Phonaris (format {format}, this one reads up to {Format}).");
         foreach (var step in Steps.Skip(format - 1)) step(node);
     }
 
