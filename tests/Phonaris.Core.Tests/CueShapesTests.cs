@@ -27,7 +27,7 @@ public class CueShapesTests
 
         // Without what it waited for, it starts with its slide; and told so, and taken back.
         var gone = new RemoveCue("one");
-        Assert.Equal("Removed Sound a from slide 1; starting with its slide now: Sound b", gone.Sentence(show));
+        Assert.Equal("Removed Sound a from slide 1. Now starting with their slides: Sound b", gone.Sentence(show));
         var (without, inverse) = show.Apply(gone);
         Assert.Equal(CueStart.WithSlide, without.Cue("two").Start);
         Assert.Equal(show, without.Apply(inverse).Show);
@@ -226,7 +226,7 @@ public class CueShapesTests
             With(Shows.Of(2), ("a", SoundKind.Spot, 1), ("b", SoundKind.Spot, 1)), Shows.Cue("one", "a", "s1", "s1", Second) with { DelayMs = 1500 },
             Shows.Cue("two", "b", "s1", "s1", Second) with { Start = CueStart.After("one"), DelayMs = 500 });
         Assert.Equal(
-            ["Sound a begins 1.5 s into this slide and finishes here.", "Sound b begins here 0.5 s after Sound a and finishes here."],
+            ["Sound a starts 1.5 s into this slide and plays to its end here.", "Sound b begins here 0.5 s after Sound a and finishes here."],
             Explanation.Of(TimedShow.Of(late), "s1").Select(e => e.Sentence));
 
         List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(TimedShow.Of(show), slide).Select(e => (e.Sounds, e.Sentence))];

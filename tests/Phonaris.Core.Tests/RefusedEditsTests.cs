@@ -78,7 +78,7 @@ public class RefusedEditsTests
         var show = Shows.Of(3).Apply(new AddSound(Shows.Sound("a", 48_000), 0)).Show.Apply(new PlaceCue(Shows.Cue("c", "a", "s1", "s2", 48_000), 0)).Show;
         var removed = show.Apply(new RemoveSound("a")).Show;
         Assert.Contains("Restore it first", Assert.Throws<RuleException>(() => removed.Apply(new SetSpan("c", new("s1", "s1")))).Message);
-        Assert.Contains("removed already", Assert.Throws<RuleException>(() => removed.Apply(new RemoveSound("a"))).Message);
+        Assert.Contains("already removed", Assert.Throws<RuleException>(() => removed.Apply(new RemoveSound("a"))).Message);
         var back = removed.Apply(new RestoreSound("a", [])).Show.Apply(new SetSpan("c", new("s3", "s3"))).Show;
         Assert.Equal(new Span("s3", "s3"), back.Cue("c").Span);
     }
