@@ -20,6 +20,22 @@ export default tseslint.config(
         },
     },
     {
+        // Texts are in words.ts, so that each stands once and can be read, and translated, without code.
+        files: ["src/**/*.tsx"],
+        ignores: ["src/tests/**", "src/**/*.test.tsx"],
+        rules: {
+            "no-restricted-syntax": [
+                "error",
+                ...[
+                    "JSXText[value=/[A-Za-z]{2}/]",
+                    "JSXAttribute[name.name=/^(aria-label|aria-valuetext|title|placeholder|alt|label)$/] > Literal[value=/[A-Za-z]{2}/]",
+                    "JSXAttribute[name.name=/^(aria-label|aria-valuetext|title|placeholder|alt|label)$/] :not(BinaryExpression) > :matches(Literal[value=/[A-Za-z]{2}/], TemplateElement[value.raw=/[A-Za-z]{2}/])",
+                    "CallExpression[callee.name='toast'] > :matches(Literal, TemplateLiteral)",
+                ].map((selector) => ({ selector, message: "Texts are in the words.ts beside the view." })),
+            ],
+        },
+    },
+    {
         // One data layer: there it is decided, once for all, what happens when a request fails.
         files: ["src/**"],
         ignores: ["src/api/**", "src/tests/**", "src/**/*.test.*"],

@@ -34,7 +34,7 @@ internal sealed class PagesDrill(HttpClient http, string show, int seed)
         {
             var inOrder = of.OrderBy(a => a.Revision).ToList();
             // Written over by the other, who had not seen it and was not told.
-            silent += inOrder.Zip(inOrder.Skip(1)).Count(p => p.First.Hand != p.Second.Hand && p.Second.LookedAt < p.First.Revision);
+            silent += inOrder.Zip(inOrder.Skip(1)).Count(p => p.First.Hand != p.Second.Hand && p.Second.BaseRevision < p.First.Revision);
             if (FieldsOf(now).Single(f => f.Name == of.Key).Get(now) != inOrder[^1].Value) silent++;
         }
         return new(edits, _acknowledged.Count, _told, silent, _faults);
@@ -43,17 +43,17 @@ internal sealed class PagesDrill(HttpClient http, string show, int seed)
     private async Task ChangeAsync(int hand, int edits)
     {
         var random = new Random(seed + hand);
-        var (lookedAt, seen) = await LookAsync();
+        var (baseRevision, seen) = await LookAsync();
         for (var n = 0; n < edits; n++)
         {
-            if (random.Next(LookEvery) == 0) (lookedAt, seen) = await LookAsync();
+            if (random.Next(LookEvery) == 0) (baseRevision, seen) = await LookAsync();
             var fields = FieldsOf(seen).ToList();
             // Now and then the slides are put in another order: what is in them is not concerned.
             var field = fields[random.Next(fields.Count)];
             var moves = random.Next(20) == 0;
             var value = 2 * n + hand + 1;
             var edit = moves ? new MoveSlides([seen.Slides[random.Next(seen.Slides.Count)].Id], random.Next(seen.Slides.Count)) : field.Set(value);
-            using var answer = await http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(lookedAt, edit, $"hand{hand}"), ShowJson.Options);
+            using var answer = await http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit(baseRevision, edit, $"hand{hand}"), ShowJson.Options);
             lock (_gate)
             {
                 if (answer.StatusCode == HttpStatusCode.Conflict) _told++;
@@ -61,7 +61,7 @@ internal sealed class PagesDrill(HttpClient http, string show, int seed)
             }
             if (!answer.IsSuccessStatusCode || moves) continue;
             var revision = (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("revision").GetInt64();
-            lock (_gate) _acknowledged.Add(new(field.Name, hand, lookedAt, revision, field.Get(seen.Apply(edit).Show)));
+            lock (_gate) _acknowledged.Add(new(field.Name, hand, baseRevision, revision, field.Get(seen.Apply(edit).Show)));
         }
     }
 
@@ -93,7 +93,7 @@ internal sealed class PagesDrill(HttpClient http, string show, int seed)
 
     private sealed record Field(string Name, Func<int, Edit> Set, Func<Show, string> Get);
 
-    private sealed record Acknowledged(string Field, int Hand, long LookedAt, long Revision, string Value);
+    private sealed record Acknowledged(string Field, int Hand, long BaseRevision, long Revision, string Value);
 }
 
 /// <summary>What came of two people at one show.</summary>

@@ -27,7 +27,7 @@ internal sealed class RoomDrill(ServerProcess server, string folder)
             faults += Fault(export.StatusCode);
             foreach (var file in Directory.GetFiles(Path.Combine(folder, "derived"), "*", SearchOption.AllDirectories).Where(f => !f.EndsWith(".part", StringComparison.Ordinal)))
                 File.SetLastWriteTimeUtc(file, DateTime.UtcNow.AddDays(-2));
-            using (var tidied = await server.Http.DeleteAsync("/api/aside/none"))
+            using (var tidied = await server.Http.DeleteAsync("/api/trash/none"))
             {
                 faults += Fault(tidied.StatusCode);
                 freed += (await tidied.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("bytes").GetInt64();

@@ -23,6 +23,7 @@ const ChecksPage = lazy(() => import("./checks/ChecksPage"));
 const LevelsPage = lazy(() => import("./levels/LevelsPage"));
 const DryRunPage = lazy(() => import("./live/presenter/DryRunPage"));
 const ExportPage = lazy(() => import("./export/ExportPage"));
+const GuidePage = lazy(() => import("./help/GuidePage"));
 const PresentPage = lazy(() => import("./live/presenter/PresentPage"));
 
 followTheme();
@@ -40,6 +41,7 @@ function App() {
       <Suspense>
         <Routes>
           <Route path="/" element={<ShowsPage />} />
+          <Route path="/guide/:pageId?" element={<GuidePage />} />
           <Route path="/shows/:showId/present" element={<PresentPage />} />
           <Route path="/shows/:showId" element={<ShowLayout />}>
             <Route index element={<RunSheetPage />} />

@@ -72,7 +72,7 @@ foreach (var (written, n) in Script.Cues.Select((c, n) => (c, n + 1)))
     var cue = CueDefaults.For(show, show.Sound(written.Sound), SlideId(written.First), $"cue-{n:00}");
     show = show.Apply(new PlaceCue(written.Shape(cue with { Span = new(SlideId(written.First), SlideId(written.Last)) }), int.MaxValue)).Show;
 }
-show = show.Apply(new SetTarget(Script.Aims.TargetMs)).Show.Apply(new SetShowing(Script.Aims.Showing)).Show.Apply(new LeaveSo(Script.LeftSo, true)).Show;
+show = show.Apply(new SetTarget(Script.Aims.TargetMs)).Show.Apply(new SetShowing(Script.Aims.Showing)).Show.Apply(new IgnoreFinding(Script.IgnoredFindings, true)).Show;
 await using (var json = File.Create(Path.Combine(folder, "show.json"))) await ShowPackage.WriteShowAsync(show, json, CancellationToken.None);
 
 // The sound catalogue that ships with the app.

@@ -24,7 +24,7 @@ internal static class Script
         new("09-ears", "Ears against bats", "Silence before the clicks.", 36, 800, Drawings.Talk("Ears against bats", ["Some moths hear a bat", "before the bat hears them."], "#2B2B2B", "#B9B2A4", "#161616")),
         new("10-year", "A year in the hollow", "Quickly.", 30, 0, Drawings.Talk("A year in the hollow", ["March: the early greys", "July: two hundred kinds", "November: the last feathered thorn"], "#24402F", "#9CC08A", "#1D2A20")),
         new("11-count", "Our counts since spring", "Thank the volunteers by name.", 40, 800, Drawings.Talk("Our counts since spring", ["Thirty-one nights, nine helpers,", "four hundred and six kinds."], "#1E3550", "#8FB4D9", "#182536")),
-        new("12-garden", "What a garden can do", "Hand out the seed bags.", 34, 800, Drawings.Talk("What a garden can do", ["Leave a corner wild.", "Light only what must be lit."], "#3B3A1C", "#D2CC7A", "#2B2A14")),
+        new("12-garden", "What a garden can do", "Hand out the seed bags.", 34, 800, Drawings.Talk("What a garden can do", ["UsageRight a corner wild.", "Light only what must be lit."], "#3B3A1C", "#D2CC7A", "#2B2A14")),
         new("13-lanterns", "Lanterns up", "Everybody stands. Latches.", 22, 0, Drawings.Talk("Lanterns up", ["Hold it at your knees,", "and walk slowly."], "#402018", "#E59A66", "#2C1510")),
         new("14-walk", "To the sheet by the mill", "Lead on.", 24, 1200, Drawings.Talk("To the sheet by the mill", ["Ten minutes along the stream."], "#1C2A33", "#9FB6B3", "#172125")),
         new("15-credits", "Made by", "Credits card.", 18, 1500, null),
@@ -44,7 +44,7 @@ internal static class Script
     public static (long TargetMs, Showing Showing) Aims { get; } = (360_000, new(false, Destination.Web));
 
     /// <summary>What checks find and is meant so: the wings at the lamp are to be no louder.</summary>
-    public static string LeftSo => "off-target cue-12 -28 -16";
+    public static string IgnoredFindings => "off-target cue-12 -28 -16";
 
     /// <summary>The video: its id, its name and its file's.</summary>
     public static (string Id, string Name, string FileName) Video { get; } = ("moth-at-the-lamp", "Moth at the lamp", "moth-at-the-lamp.mp4");

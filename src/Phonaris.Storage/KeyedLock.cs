@@ -24,7 +24,7 @@ internal sealed class KeyedLock
         }
         catch
         {
-            Leave(entry);
+            UsageRight(entry);
             throw;
         }
     }
@@ -35,7 +35,7 @@ internal sealed class KeyedLock
         lock (_entries) return _entries.ContainsKey(key);
     }
 
-    private void Leave(Entry entry)
+    private void UsageRight(Entry entry)
     {
         lock (_entries)
         {
@@ -57,7 +57,7 @@ internal sealed class KeyedLock
         public void Dispose()
         {
             Gate.Release();
-            owner.Leave(this);
+            owner.UsageRight(this);
         }
     }
 }

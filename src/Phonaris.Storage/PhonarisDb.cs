@@ -20,7 +20,7 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
     public DbSet<VersionRow> Versions => Set<VersionRow>();
 
     /// <summary>Settings kept for cues.</summary>
-    public DbSet<ReadyMadeRow> ReadyMades => Set<ReadyMadeRow>();
+    public DbSet<PresetRow> Presets => Set<PresetRow>();
 
     /// <summary>What runs were like.</summary>
     public DbSet<RunRow> Runs => Set<RunRow>();
@@ -58,7 +58,7 @@ public sealed class PhonarisDb(DbContextOptions<PhonarisDb> options) : DbContext
         modelBuilder.Entity<ChangeRow>().HasOne<ShowRow>().WithMany().HasForeignKey(c => c.ShowId);
         modelBuilder.Entity<VersionRow>().HasKey(v => v.Id);
         modelBuilder.Entity<VersionRow>().HasOne<ShowRow>().WithMany().HasForeignKey(v => v.ShowId);
-        modelBuilder.Entity<ReadyMadeRow>().HasKey(r => r.Id);
+        modelBuilder.Entity<PresetRow>().ToTable("ReadyMades").HasKey(r => r.Id);
         modelBuilder.Entity<RunRow>().HasKey(r => r.Id);
         modelBuilder.Entity<RunRow>().HasOne<ShowRow>().WithMany().HasForeignKey(r => r.ShowId);
         modelBuilder.Entity<JobRow>().HasKey(j => j.Id);

@@ -129,11 +129,11 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     }
 
     /// <summary>The shows that lie aside, the one deleted last first.</summary>
-    public async Task<IReadOnlyList<ShowAside>> AsideAsync(CancellationToken cancel)
+    public async Task<IReadOnlyList<DeletedShow>> TrashAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         var rows = await db.Shows.Where(s => s.DeletedAt != null).OrderByDescending(s => s.DeletedAt).Select(s => new { s.Id, s.Title, s.DeletedAt }).ToListAsync(cancel);
-        return [.. rows.Select(r => new ShowAside(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
+        return [.. rows.Select(r => new DeletedShow(r.Id, r.Title, r.DeletedAt!.Value, r.DeletedAt.Value + AsideFor))];
     }
 
     /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough.</summary>

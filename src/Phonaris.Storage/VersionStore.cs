@@ -45,21 +45,21 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
     }
 
     /// <summary>The settings kept, the oldest first.</summary>
-    public async Task<IReadOnlyList<ReadyMade>> ReadyMadesAsync(CancellationToken cancel)
+    public async Task<IReadOnlyList<Preset>> PresetsAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        var rows = await db.ReadyMades.AsNoTracking().OrderBy(r => r.CreatedAt).ToListAsync(cancel);
-        return [.. rows.Select(r => JsonSerializer.Deserialize<ReadyMade>(r.Json, ShowJson.Options)!)];
+        var rows = await db.Presets.AsNoTracking().OrderBy(r => r.CreatedAt).ToListAsync(cancel);
+        return [.. rows.Select(r => JsonSerializer.Deserialize<Preset>(r.Json, ShowJson.Options)!)];
     }
 
     /// <summary>Keeps settings.</summary>
     /// <exception cref="RuleException">Their name is empty or too long.</exception>
-    public async Task KeepAsync(ReadyMade made, CancellationToken cancel)
+    public async Task KeepAsync(Preset made, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(made);
         await using var db = await databases.CreateDbContextAsync(cancel);
         made = made with { Name = Validate(made.Name) };
-        db.ReadyMades.Add(new() { Id = made.Id, Json = JsonSerializer.Serialize(made, ShowJson.Options), CreatedAt = clock.GetUtcNow().UtcDateTime });
+        db.Presets.Add(new() { Id = made.Id, Json = JsonSerializer.Serialize(made, ShowJson.Options), CreatedAt = clock.GetUtcNow().UtcDateTime });
         await db.SaveChangesAsync(cancel);
     }
 
@@ -67,7 +67,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
     public async Task ForgetAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
-        await db.ReadyMades.Where(r => r.Id == id).ExecuteDeleteAsync(cancel);
+        await db.Presets.Where(r => r.Id == id).ExecuteDeleteAsync(cancel);
     }
 
     private static string Validate(string name) => name?.Trim() is { Length: > 0 and <= LongestName } trimmed

@@ -74,11 +74,11 @@ internal sealed class Workshop
     }
 
     /// <summary>Keeps other verbs from a package while it is read, changed and written.</summary>
-    public Task<HeldFile> HoldAsync(string path, CancellationToken cancel)
+    public Task<LockFile> HoldAsync(string path, CancellationToken cancel)
     {
         Directory.CreateDirectory(_locks);
         var name = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(Path.GetFullPath(path))));
-        return HeldFile.HoldAsync(Path.Combine(_locks, name), Patience, cancel);
+        return LockFile.HoldAsync(Path.Combine(_locks, name), Patience, cancel);
     }
 
     public Task<Show> ReadAsync(string path, CancellationToken cancel) =>

@@ -1,6 +1,6 @@
 using System.Runtime.InteropServices;
 using Phonaris.Web;
-using Phonaris.Web.Bringing;
+using Phonaris.Web.Importing;
 using Phonaris.Web.Catalogue;
 using Phonaris.Web.Clearing;
 using Phonaris.Web.Checking;

@@ -8,7 +8,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Each check finds its own and nothing else, and its remedies put it right.</summary>
+/// <summary>Each check finds its own and nothing else, and its fixes put it right.</summary>
 public class ChecksTests
 {
     private const long Second = Frames.PerSecond;
@@ -107,15 +107,15 @@ public class ChecksTests
         var found = Sounds.Findings(show).Where(f => f.Check == name).ToList();
         var finding = Assert.Single(found);
         Assert.Matches(@"^\p{Lu}.*[.]$", finding.Sentence);
-        foreach (var remedy in finding.Remedies)
+        foreach (var fix in finding.Fixes)
         {
-            var after = show.Apply(remedy.Edit);
+            var after = show.Apply(fix.Edit);
             Assert.DoesNotContain(Sounds.Findings(after.Show), f => f.Check == name);
             Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
         }
         // Left so, it stays so wherever its slides go, until it is about something else.
-        var left = show.Apply(new LeaveSo(finding.Key, true)).Show;
-        Assert.All(Sounds.Findings(left).Where(f => f.Check == name), f => Assert.True(left.IsLeftSo(f)));
+        var left = show.Apply(new IgnoreFinding(finding.Key, true)).Show;
+        Assert.All(Sounds.Findings(left).Where(f => f.Check == name), f => Assert.True(left.IsIgnored(f)));
         if (Sounds.Findings(left.Apply(new MoveSlides(["s2"], 0)).Show).FirstOrDefault(f => f.Check == name) is { } moved && name is not ("silent-slides" or "missed-aim"))
             Assert.Equal(finding.Key, moved.Key);
     }
@@ -124,7 +124,7 @@ public class ChecksTests
     public void A_slide_is_held_longer_by_what_is_left_of_a_cue_and_no_more()
     {
         var finding = Sounds.Findings(Wrong["cut-by-end"]).Single(f => f.Check == "cut-by-end");
-        var longer = Wrong["cut-by-end"].Apply(finding.Remedies[1].Edit).Show;
+        var longer = Wrong["cut-by-end"].Apply(finding.Fixes[1].Edit).Show;
         var left = Schedule.Of(longer).Cues.Single(c => c.CueId == "h");
         Assert.Equal(left.NaturalFrames, left.LengthFrames);
         Assert.InRange(RunningOrder.Of(longer).TotalFrames - left.EndFrame, 0, Second / 10 - 1);
@@ -137,8 +137,8 @@ public class ChecksTests
         show = show with { Cues = [.. show.Cues, show.Cue("v") with { Id = "w", Span = new("s7", "s8"), Start = CueStart.After("v"), DelayMs = 0 }] };
         var found = Sounds.Findings(show).Where(f => f.Check == "never-begins").ToList();
         Assert.Equal(["v", "w"], found.Select(f => f.CueIds[0]));
-        var remedy = Assert.Single(found[0].Remedies);
-        var after = show.Apply(remedy.Edit).Show;
+        var fix = Assert.Single(found[0].Fixes);
+        var after = show.Apply(fix.Edit).Show;
         Assert.Empty(Sounds.Findings(after).Select(f => f.Sentence));
         Assert.Equal(["v", "w"], TimedShow.Of(after, Sounds.Listened()).Schedule.Cues.Where(c => c.CueId is "v" or "w").Select(c => c.CueId));
     }
@@ -150,8 +150,8 @@ public class ChecksTests
         var findings = Sounds.Findings(Well, files: files);
         Assert.Equal(["missing-sound", "large-sound"], findings.Select(f => f.Check));
         Assert.Equal(["bed", "voice"], findings.Select(f => f.SoundId));
-        Assert.Equal(Gravity.Stops, findings[0].Gravity);
-        Assert.DoesNotContain(Sounds.Findings(Well.Apply(findings[0].Remedies[0].Edit).Show, files: files), f => f.Check == "missing-sound");
+        Assert.Equal(Severity.Blocker, findings[0].Severity);
+        Assert.DoesNotContain(Sounds.Findings(Well.Apply(findings[0].Fixes[0].Edit).Show, files: files), f => f.Check == "missing-sound");
     }
 
     [Fact]
@@ -163,7 +163,7 @@ public class ChecksTests
         Assert.DoesNotContain(Sounds.Findings(show, (_, _, frames) => Fit(2, frames)), f => f.Check == "audible-join");
         var finding = Assert.Single(Sounds.Findings(show, (_, _, frames) => Fit(30, frames)), f => f.Check == "audible-join");
         Assert.Equal("s6", finding.SlideId);
-        Assert.DoesNotContain(Sounds.Findings(show.Apply(finding.Remedies[0].Edit).Show), f => f.Check == "audible-join");
+        Assert.DoesNotContain(Sounds.Findings(show.Apply(finding.Fixes[0].Edit).Show), f => f.Check == "audible-join");
     }
 
     [Fact]
@@ -171,46 +171,46 @@ public class ChecksTests
     {
         var show = Changed("b", c => c with { LevelDb = -40, FadeOut = Fade.None }) with { Showing = new(true, Destination.Room) };
         Assert.Equal(["waits-for-hand", "off-target"], Sounds.Findings(show).Select(f => f.Check).Where(c => c != "abrupt-end"));
-        var right = Checks.PutRight(show, s => Sounds.Findings(s))!;
+        var right = Checks.FixAutomatically(show, s => Sounds.Findings(s))!;
         var after = show.Apply(right);
         Assert.Empty(Sounds.Findings(after.Show).Select(f => f.Sentence));
         Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
-        Assert.Null(Checks.PutRight(after.Show, s => Sounds.Findings(s)));
+        Assert.Null(Checks.FixAutomatically(after.Show, s => Sounds.Findings(s)));
         // What is left so is not touched.
-        var left = show.Apply(new LeaveSo(Sounds.Findings(show)[0].Key, true)).Show;
-        Assert.Equal(CueStartKind.Hand, left.Apply(Checks.PutRight(left, s => Sounds.Findings(s))!).Show.Cue("h").Start.Kind);
+        var left = show.Apply(new IgnoreFinding(Sounds.Findings(show)[0].Key, true)).Show;
+        Assert.Equal(CueStartKind.Hand, left.Apply(Checks.FixAutomatically(left, s => Sounds.Findings(s))!).Show.Cue("h").Start.Kind);
     }
 
     [Theory]
-    [InlineData("CC0-1.0", Destination.Sold, Leave.Yes)]
-    [InlineData("CC-BY-4.0", Destination.Sold, Leave.Credit)]
-    [InlineData("CC BY 3.0", Destination.Web, Leave.Credit)]
-    [InlineData("CC-BY-SA-4.0", Destination.Room, Leave.Credit)]
-    [InlineData("CC-BY-SA-4.0", Destination.Web, Leave.Alike)]
-    [InlineData("CC-BY-NC-4.0", Destination.Web, Leave.Credit)]
-    [InlineData("CC-BY-NC-SA-4.0", Destination.Sold, Leave.No)]
-    [InlineData("CC-BY-ND-4.0", Destination.Room, Leave.Credit)]
-    [InlineData("CC-BY-NC-ND-4.0", Destination.Web, Leave.No)]
-    [InlineData("All rights reserved", Destination.Room, Leave.Ask)]
-    [InlineData("", Destination.Web, Leave.Ask)]
-    [InlineData("CC BY-NonCommercial", Destination.Sold, Leave.No)]
-    [InlineData("CC-BY-SA-NC", Destination.Sold, Leave.No)]
-    [InlineData("CC BY-NoDerivatives", Destination.Web, Leave.No)]
-    [InlineData("CC-BY-NoDerivs", Destination.Web, Leave.No)]
-    [InlineData("CC-BY-ND-NC-3.0", Destination.Sold, Leave.No)]
-    [InlineData("Creative Commons Attribution-NonCommercial-ShareAlike 4.0 International", Destination.Web, Leave.Alike)]
-    [InlineData("CC-BY-3.0-DE", Destination.Sold, Leave.Credit)]
-    [InlineData("CC-BY-NC-ND-3.0-IGO", Destination.Web, Leave.No)]
-    [InlineData("CC0 1.0 Universal", Destination.Sold, Leave.Yes)]
-    [InlineData("CC-BY-NC-SA-ND", Destination.Room, Leave.Ask)]
-    [InlineData("CC-BY-DE", Destination.Room, Leave.Ask)]
-    [InlineData("CC-BY-4.0 OR MIT", Destination.Room, Leave.Ask)]
-    [InlineData("CC-NC-1.0", Destination.Room, Leave.Ask)]
-    public void Leave_goes_by_the_licence_and_by_where_the_show_goes(string licence, Destination where, Leave leave)
+    [InlineData("CC0-1.0", Destination.Sold, UsageRight.Yes)]
+    [InlineData("CC-BY-4.0", Destination.Sold, UsageRight.Credit)]
+    [InlineData("CC BY 3.0", Destination.Web, UsageRight.Credit)]
+    [InlineData("CC-BY-SA-4.0", Destination.Room, UsageRight.Credit)]
+    [InlineData("CC-BY-SA-4.0", Destination.Web, UsageRight.Alike)]
+    [InlineData("CC-BY-NC-4.0", Destination.Web, UsageRight.Credit)]
+    [InlineData("CC-BY-NC-SA-4.0", Destination.Sold, UsageRight.No)]
+    [InlineData("CC-BY-ND-4.0", Destination.Room, UsageRight.Credit)]
+    [InlineData("CC-BY-NC-ND-4.0", Destination.Web, UsageRight.No)]
+    [InlineData("All rights reserved", Destination.Room, UsageRight.Ask)]
+    [InlineData("", Destination.Web, UsageRight.Ask)]
+    [InlineData("CC BY-NonCommercial", Destination.Sold, UsageRight.No)]
+    [InlineData("CC-BY-SA-NC", Destination.Sold, UsageRight.No)]
+    [InlineData("CC BY-NoDerivatives", Destination.Web, UsageRight.No)]
+    [InlineData("CC-BY-NoDerivs", Destination.Web, UsageRight.No)]
+    [InlineData("CC-BY-ND-NC-3.0", Destination.Sold, UsageRight.No)]
+    [InlineData("Creative Commons Attribution-NonCommercial-ShareAlike 4.0 International", Destination.Web, UsageRight.Alike)]
+    [InlineData("CC-BY-3.0-DE", Destination.Sold, UsageRight.Credit)]
+    [InlineData("CC-BY-NC-ND-3.0-IGO", Destination.Web, UsageRight.No)]
+    [InlineData("CC0 1.0 Universal", Destination.Sold, UsageRight.Yes)]
+    [InlineData("CC-BY-NC-SA-ND", Destination.Room, UsageRight.Ask)]
+    [InlineData("CC-BY-DE", Destination.Room, UsageRight.Ask)]
+    [InlineData("CC-BY-4.0 OR MIT", Destination.Room, UsageRight.Ask)]
+    [InlineData("CC-NC-1.0", Destination.Room, UsageRight.Ask)]
+    public void Leave_goes_by_the_licence_and_by_where_the_show_goes(string licence, Destination where, UsageRight leave)
     {
         var clearance = Clearance.Of(Rights.Unknown with { Licence = licence }, where, isAdapted: false);
-        Assert.Equal((leave, leave is not (Leave.Yes or Leave.Credit)), (clearance.Answer, clearance.IsOpen));
-        if (leave == Leave.Ask) Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = licence, Proof = "Letter of 3 May" }, where, isAdapted: false).Answer);
+        Assert.Equal((leave, leave is not (UsageRight.Yes or UsageRight.Credit)), (clearance.Answer, clearance.IsOpen));
+        if (leave == UsageRight.Ask) Assert.Equal(UsageRight.Yes, Clearance.Of(Rights.Unknown with { Licence = licence, Proof = "Letter of 3 May" }, where, isAdapted: false).Answer);
     }
 
     [Fact]
@@ -221,22 +221,22 @@ public class ChecksTests
         {
             // Whatever words are kept as its proof.
             var rights = reserved with { Proof = "No. 758-3", Clearance = new("758-3", given) };
-            foreach (var goes in Enum.GetValues<Destination>()) Assert.Equal(goes <= given ? Leave.Yes : Leave.Ask, Clearance.Of(rights, goes, isAdapted: false).Answer);
+            foreach (var goes in Enum.GetValues<Destination>()) Assert.Equal(goes <= given ? UsageRight.Yes : UsageRight.Ask, Clearance.Of(rights, goes, isAdapted: false).Answer);
             // It allows more than the licence does, with the credit that is asked for.
-            Assert.Equal(Leave.Credit, Clearance.Of(rights with { Licence = "CC-BY-NC-4.0", Credit = "by Aino" }, given, isAdapted: false).Answer);
+            Assert.Equal(UsageRight.Credit, Clearance.Of(rights with { Licence = "CC-BY-NC-4.0", Credit = "by Aino" }, given, isAdapted: false).Answer);
         }
-        Assert.Equal(Leave.Ask, Clearance.Of(reserved with { CataloguePiece = "curtain" }, Destination.Room, isAdapted: false).Answer);
-        Assert.Equal(Leave.Yes, Clearance.Of(Rights.Unknown with { Licence = "Own work" }, Destination.Sold, isAdapted: true).Answer);
+        Assert.Equal(UsageRight.Ask, Clearance.Of(reserved with { CataloguePiece = "curtain" }, Destination.Room, isAdapted: false).Answer);
+        Assert.Equal(UsageRight.Yes, Clearance.Of(Rights.Unknown with { Licence = "Own work" }, Destination.Sold, isAdapted: true).Answer);
     }
 
     [Fact]
     public void What_may_not_be_adapted_may_be_played_as_it_is_before_an_audience()
     {
         var show = Well with { Sounds = [.. Well.Sounds.Select(s => s with { Rights = s.Rights with { Licence = "CC-BY-ND-4.0" } })] };
-        Assert.Equal(Leave.Credit, Clearance.Of(show, show.Sound("bed"), Destination.Room).Answer);
+        Assert.Equal(UsageRight.Credit, Clearance.Of(show, show.Sound("bed"), Destination.Room).Answer);
         var fitted = show.Apply(new SetFit("b", new(FitMethod.Recut))).Show;
-        Assert.Equal((Leave.No, Leave.Credit), (Clearance.Of(fitted, fitted.Sound("bed"), Destination.Room).Answer, Clearance.Of(fitted, fitted.Sound("bed"), Destination.Inside).Answer));
-        Assert.Equal(Leave.No, Clearance.Of(show.Apply(new SetSpeed("b", 0.9)).Show, show.Sound("bed"), Destination.Room).Answer);
+        Assert.Equal((UsageRight.No, UsageRight.Credit), (Clearance.Of(fitted, fitted.Sound("bed"), Destination.Room).Answer, Clearance.Of(fitted, fitted.Sound("bed"), Destination.Inside).Answer));
+        Assert.Equal(UsageRight.No, Clearance.Of(show.Apply(new SetSpeed("b", 0.9)).Show, show.Sound("bed"), Destination.Room).Answer);
     }
 
     [Fact]
@@ -272,7 +272,7 @@ public class ChecksTests
         var show = Shows.Of(6, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("pad", 60 * Second)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s6", 60 * Second, Cue.FillSpan), Shows.Cue("p", "pad", "s2", "s6", 60 * Second, Cue.FillSpan)] };
         foreach (var slide in new[] { "s4", "s5", "s6" })
-            show = show.Apply(Explanation.Of(TimedShow.Of(show, Sounds.Listened()), slide).First(e => e.Remedy?.Words == "Start it again here").Remedy!.Edit).Show;
+            show = show.Apply(Explanation.Of(TimedShow.Of(show, Sounds.Listened()), slide).First(e => e.Fix?.Words == "Start it again here").Fix!.Edit).Show;
         Assert.Equal(5, show.Cues.Select(c => c.Id).Distinct().Count());
     }
 
@@ -284,17 +284,17 @@ public class ChecksTests
         show = show with { Cues = [Shows.Cue("a", "spot", "s1", "s1", Second) with { LevelDb = 15 }, Shows.Cue("c", "spot", "s3", "s3", Second) with { LevelDb = 18 }, Shows.Cue("d", "spot", "s5", "s5", Second) with { LevelDb = 14 }] };
         var finding = Sounds.Findings(show).Single(f => f.Check == "limiter");
         Assert.Equal("s3", finding.SlideId);
-        Assert.Contains($"The mix on slide 3 would peak at {Say.Peak(Core.Levels.ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds).Peaks.SumPeakDbtp!.Value)}", finding.Sentence);
+        Assert.Contains($"The mix on slide 3 would peak at {Wording.Peak(Core.Levels.ShowLevels.Of(TimedShow.Of(show, Sounds.Listened()), Sounds).Peaks.SumPeakDbtp!.Value)}", finding.Sentence);
     }
 
     [Theory]
-    [InlineData(Destination.Room, Gravity.Tidy)]
-    [InlineData(Destination.Inside, Gravity.Tidy)]
-    [InlineData(Destination.Web, Gravity.Stops)]
-    public void A_licence_that_does_not_say_is_to_be_asked_about_wherever_it_goes(Destination where, Gravity gravity)
+    [InlineData(Destination.Room, Severity.Minor)]
+    [InlineData(Destination.Inside, Severity.Minor)]
+    [InlineData(Destination.Web, Severity.Blocker)]
+    public void A_licence_that_does_not_say_is_to_be_asked_about_wherever_it_goes(Destination where, Severity severity)
     {
         var reserved = Well with { Showing = new(false, where), Sounds = Well.Sounds.SetItem(0, Well.Sounds[0] with { Rights = Well.Sounds[0].Rights with { Licence = "All rights reserved" } }) };
-        Assert.Equal(gravity, Sounds.Findings(reserved).Single(f => f.Check == "no-leave").Gravity);
+        Assert.Equal(severity, Sounds.Findings(reserved).Single(f => f.Check == "no-leave").Severity);
     }
 
     [Fact]
@@ -316,7 +316,7 @@ public class ChecksTests
             Cues = [.. Enumerable.Range(0, 60).Select(n => Shows.Cue($"c{n}", $"a-sound-with-a-long-id-{n}", "s1", "s1", Second))],
         };
         var finding = Sounds.Findings(show).Single(f => f.Check == "missing-credit");
-        Assert.DoesNotContain(Sounds.Findings(show.Apply(new LeaveSo(finding.Key, true)).Show), f => f.Check == "missing-credit" && !show.Apply(new LeaveSo(finding.Key, true)).Show.IsLeftSo(f));
+        Assert.DoesNotContain(Sounds.Findings(show.Apply(new IgnoreFinding(finding.Key, true)).Show), f => f.Check == "missing-credit" && !show.Apply(new IgnoreFinding(finding.Key, true)).Show.IsIgnored(f));
         // In the presenter's notes nobody in the room sees it.
         var noted = Well with { Sounds = [Well.Sounds[0] with { Rights = Rights.Unknown with { Licence = "CC-BY-4.0", Author = "A" } }, .. Well.Sounds.Skip(1)] };
         noted = noted.Apply(new SetNotes("s1", Credits.Line(noted.Sounds[0]))).Show;
@@ -342,8 +342,8 @@ public class ChecksTests
         var show = Shows.Of(4, 6_000) with { Sounds = [Shows.Sound("bed", 60 * Second), Shows.Sound("spot", Second, SoundKind.Spot)] };
         show = show with { Cues = [Shows.Cue("b", "bed", "s1", "s1", 3 * Second), Shows.Cue("t", "spot", "s2", "s2", Second)] };
         var explained = Explanation.Of(TimedShow.Of(show, Sounds.Listened()), "s3").Single(e => e.CueId is null);
-        var after = show.Apply(explained.Remedy!.Edit).Show;
+        var after = show.Apply(explained.Fix!.Edit).Show;
         Assert.Contains(Schedule.Of(after).Cues, c => c.CueId == "b" && c.EndFrame >= 3 * 6 * Second);
-        Assert.Null(Explanation.Of(TimedShow.Of(show with { Cues = [show.Cues[1]] }, Sounds.Listened()), "s3").Single(e => e.CueId is null).Remedy);
+        Assert.Null(Explanation.Of(TimedShow.Of(show with { Cues = [show.Cues[1]] }, Sounds.Listened()), "s3").Single(e => e.CueId is null).Fix);
     }
 }

@@ -51,7 +51,7 @@ public class CueShapesTests
         // Its slides begin at 8 s and end at 16: "near" ends at 10, "far" at 2, "late" beyond them.
         Assert.Equal(["near", "far", "late"], proposed.After);
         foreach (var before in proposed.After) show.Apply(new SetStart("asked", CueStart.After(before)));
-        Assert.Equal((3 * Second, 7 * Second), (proposed.GoesRound.FromFrame, proposed.GoesRound.ToFrame));
+        Assert.Equal((3 * Second, 7 * Second), (proposed.LoopPart.FromFrame, proposed.LoopPart.ToFrame));
         Assert.Equal((Second, 6 * Second), (proposed.Beginning.FromFrame, proposed.Beginning.ToFrame));
     }
 
@@ -70,12 +70,12 @@ public class CueShapesTests
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
         Assert.Empty(Clashes(show));
 
-        // Lying on, it gives way all the same; that is told with what would put it right.
+        // CoveredCue on, it gives way all the same; that is told with what would put it right.
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
         var clash = Assert.Single(Clashes(show));
-        Assert.Equal(("s3", "Sound a overlaps Sound b on slide 3.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Remedies[0].Words));
-        Assert.Equal("s2", show.Apply(clash.Remedies[0].Edit).Show.Cue("one").Span!.Last);
+        Assert.Equal(("s3", "Sound a overlaps Sound b on slide 3.", "End Sound a with slide 2"), (clash.SlideId, clash.Sentence, clash.Fixes[0].Words));
+        Assert.Equal("s2", show.Apply(clash.Fixes[0].Edit).Show.Cue("one").Span!.Last);
 
         // What has no more to sound cannot sound on.
         show = show.Apply(new SetRounds("one", 1)).Show.Apply(new SetPart("one", 0, 8 * Second)).Show;
@@ -115,7 +115,7 @@ public class CueShapesTests
         show = show with { Cues = [Shows.Cue("one", "a", "s2", "s4", 960_000), Shows.Cue("two", "b", "s2", "s3", 960_000)] };
         var schedule = Schedule.Of(show);
         Assert.Equal("two", Assert.Single(schedule.Cues).CueId);
-        Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].GivesWayTo));
+        Assert.Equal(("one", "two"), (Assert.Single(schedule.Silent).CueId, schedule.Silent[0].ReplacedBy));
         Assert.Equal("two", Assert.Single(LivePlan.Of(TimedShow.Of(show)).Cues).Id);
         var finding = Assert.Single(Clashes(show));
         Assert.Equal("Sound a does not play: Sound b starts at the same time on slide 2.", finding.Sentence);
@@ -172,7 +172,7 @@ public class CueShapesTests
         var cue = Assert.Single(Schedule.Of(show).Cues);
         // Rounds of 0.2 s with seams of 0.05 s.
         Assert.Equal((2400, 7200), (cue.SeamFrames, cue.PeriodFrames));
-        Assert.Equal([2 * Second + 7200, 2 * Second + 14_400], cue.Knots());
+        Assert.Equal([2 * Second + 7200, 2 * Second + 14_400], cue.EditPoints());
         Assert.Equal(frames + 2 * 7200, cue.LengthFrames);
         var samples = new float[12 * Second * 2];
         new Mixer(Schedule.Of(show), _ => sound).Render(0, samples);
@@ -203,13 +203,13 @@ public class CueShapesTests
 
         Assert.Equal([(true, "Sound a starts with this slide and plays to its end on slide 2.")], Said("s1"));
         Assert.Equal([(false, "Silence: Sound a ended on slide 2, the next sound is triggered manually on slide 6."), (false, "Sound a ended on slide 2 because it is shorter than its span.")], Said("s3"));
-        var fill = Explanation.Of(TimedShow.Of(show), "s3")[1].Remedy!;
+        var fill = Explanation.Of(TimedShow.Of(show), "s3")[1].Fix!;
         Assert.Equal("Loop until its slides end", fill.Words);
         show = show.Apply(fill.Edit).Show;
         Assert.Equal([(true, "Sound a started on slide 1 and ends with this slide.")], Said("s3"));
 
         Assert.Equal("Silence: Sound a ended on slide 3, the next sound is triggered manually on slide 6.", Said("s5")[0].Sentence);
-        show = show.Apply(Explanation.Of(TimedShow.Of(show), "s5")[0].Remedy!.Edit).Show;
+        show = show.Apply(Explanation.Of(TimedShow.Of(show), "s5")[0].Fix!.Edit).Show;
         Assert.Equal("s5", show.Cue("bed").Span!.Last);
         Assert.Contains((false, "Sound b is triggered manually."), Said("s6"));
 
@@ -218,15 +218,15 @@ public class CueShapesTests
         show = show.Apply(new SetHidden([new("s2", true)])).Show;
         Assert.Equal([(false, "This slide is hidden, so nothing plays on it.")], Said("s2"));
 
-        // Each remedy can be taken.
+        // Each fix can be taken.
         foreach (var slide in show.Slides)
-            foreach (var line in Explanation.Of(TimedShow.Of(show), slide.Id).Where(l => l.Remedy is not null)) Assert.NotEqual(show, show.Apply(line.Remedy!.Edit).Show);
+            foreach (var line in Explanation.Of(TimedShow.Of(show), slide.Id).Where(l => l.Fix is not null)) Assert.NotEqual(show, show.Apply(line.Fix!.Edit).Show);
 
         var late = Place(
             With(Shows.Of(2), ("a", SoundKind.Spot, 1), ("b", SoundKind.Spot, 1)), Shows.Cue("one", "a", "s1", "s1", Second) with { DelayMs = 1500 },
             Shows.Cue("two", "b", "s1", "s1", Second) with { Start = CueStart.After("one"), DelayMs = 500 });
         Assert.Equal(
-            ["Sound a starts 1.5 s into this slide and plays to its end here.", "Sound b begins here 0.5 s after Sound a and finishes here."],
+            ["Sound a starts 1.5 s into this slide and plays to its end here.", "Sound b starts here 0.5 s after Sound a and plays to its end here."],
             Explanation.Of(TimedShow.Of(late), "s1").Select(e => e.Sentence));
 
         List<(bool Sounds, string Sentence)> Said(string slide) => [.. Explanation.Of(TimedShow.Of(show), slide).Select(e => (e.Sounds, e.Sentence))];
@@ -255,23 +255,23 @@ public class CueShapesTests
         var show = With(Shows.Of(5), ("a", SoundKind.Voice, 3));
         var plain = CueDefaults.For(show, show.Sound("a"), "s2", "c");
         show = show.Apply(new PlaceCue(plain, 0)).Show;
-        foreach (var made in ReadyMade.Own)
+        foreach (var made in Preset.Own)
         {
             var after = show.Apply(made.ToEdit(show, "c")).Show;
             // A voice stays on its slide by itself.
             Assert.Equal(made.Id == "one", plain == after.Cue("c"));
-            Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(ReadyMade.ToEdit(after, null, ["c"])).Show.Cue("c"));
+            Assert.Equal(plain with { Span = after.Cue("c").Span }, after.Apply(Preset.ToEdit(after, null, ["c"])).Show.Cue("c"));
         }
-        Assert.Equal(new Span("s1", "s5"), show.Apply(ReadyMade.Own[0].ToEdit(show, "c")).Show.Cue("c").Span);
+        Assert.Equal(new Span("s1", "s5"), show.Apply(Preset.Own[0].ToEdit(show, "c")).Show.Cue("c").Span);
         var shaped = show.Apply(new SetFit("c", new(FitMethod.Recut))).Show.Apply(new SetDuck("c", Duck.Usual with { HoldMs = 900 })).Show;
-        Assert.Equal(plain, shaped.Apply(ReadyMade.ToEdit(shaped, null, ["c"])).Show.Cue("c"));
+        Assert.Equal(plain, shaped.Apply(Preset.ToEdit(shaped, null, ["c"])).Show.Cue("c"));
 
         // Several get them at once, and are undone at once.
         show = show.Apply(new PlaceCue(plain with { Id = "d", Span = new("s4", "s4") }, 1)).Show;
-        var both = show.Apply(ReadyMade.ToEdit(show, ReadyMade.Own[0], ["c", "d"]));
+        var both = show.Apply(Preset.ToEdit(show, Preset.Own[0], ["c", "d"]));
         Assert.All(both.Show.Cues, c => Assert.Equal(new("s1", "s5"), c.Span));
         Assert.Equal(show, both.Show.Apply(both.Inverse).Show);
-        Assert.Throws<RuleException>(() => ReadyMade.ToEdit(show, null, []));
+        Assert.Throws<RuleException>(() => Preset.ToEdit(show, null, []));
     }
 
     private static Show With(Show show, params (string Id, SoundKind Kind, int Seconds)[] sounds) =>

@@ -343,10 +343,10 @@ public sealed class FitTests
         var longer = show.Apply(new SetHolds([new("s1", 40_000)])).Show;
         var finding = Assert.Single(Findings(longer));
         Assert.Contains("cannot be stretched to its slides", finding.Sentence);
-        Assert.Empty(Findings(longer.Apply(finding.Remedies[0].Edit).Show));
+        Assert.Empty(Findings(longer.Apply(finding.Fixes[0].Edit).Show));
 
         List<Finding> Findings(Show of) =>
-            [.. new Heard(_ => sound).Findings(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)).Where(f => f.Check == new Misfits().Name)];
+            [.. new Heard(_ => sound).Findings(of, (_, cue, frames) => fitter.Fit(cue.Fit!, frames)).Where(f => f.Check == new Unfitted().Name)];
     }
 
     private static Fitter FitterOf(Band sound) => new(Piece.Of(sound, null, CancellationToken.None), sound, 0, sound.Frames);

@@ -85,7 +85,7 @@ public sealed class LiveTests
         var show = Shows.Of(5, 5000) with { Sounds = [Shows.Sound("a", 960_000)], Sections = [new("w", "Before", "s1", true), new("t", "Talk", "s4", false)] };
         show = show with { Cues = [Shows.Cue("wait", "a", "s1", "s3", 960_000, Cue.FillSpan) with { FadeOut = Fade.Of(2500) }] };
         var plan = LivePlan.Of(TimedShow.Of(show));
-        Assert.Equal([(0, 3, false), (0, 3, false), (0, 3, true)], plan.Places.Take(3).Select(p => (p.LoopStart!.Value, p.LoopExit!.Value, p.GoesRound)));
+        Assert.Equal([(0, 3, false), (0, 3, false), (0, 3, true)], plan.Places.Take(3).Select(p => (p.LoopStart!.Value, p.LoopExit!.Value, p.Loops)));
         Assert.All(plan.Places.Skip(3), p => Assert.Null(p.LoopStart));
         var run = new LiveRun(plan);
         Assert.Single(run.Take(new(LiveEventKind.GoTo, 0)));

@@ -40,7 +40,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
         var last = plan.Places.Count - 1;
         return _random.Next(12) switch
         {
-            0 or 1 or 2 or 3 => GoTo(_run.Place >= 0 && plan.Places[_run.Place].GoesRound ? plan.Places[_run.Place].LoopStart!.Value : Math.Min(_run.Place + 1, last)),
+            0 or 1 or 2 or 3 => GoTo(_run.Place >= 0 && plan.Places[_run.Place].Loops ? plan.Places[_run.Place].LoopStart!.Value : Math.Min(_run.Place + 1, last)),
             4 or 5 => GoTo(Math.Max(_run.Place - 1, 0)),
             6 => GoTo(_random.Next(plan.Places.Count)),
             7 => new(LiveEventKind.Start, _now) { CueId = cue },
@@ -65,7 +65,7 @@ public sealed class LiveWalk(LivePlan plan, int seed)
     /// <summary>What must hold, and does not.</summary>
     private IEnumerable<string> Broken(LiveEvent happened, IReadOnlyList<LiveOrder> orders, List<string> beds, LivePlace here)
     {
-        foreach (var id in _sounding.Keys.Where(id => !here.Held.Contains(id) && !_cues[id].RingsOn)) yield return $"{id} sounds where it is not to.";
+        foreach (var id in _sounding.Keys.Where(id => !here.Held.Contains(id) && !_cues[id].PlaysPastSpan)) yield return $"{id} sounds where it is not to.";
         if (_sounding.Keys.Count(IsBed) > 1) yield return "Two beds sound.";
         if (happened.Kind is LiveEventKind.GoTo or LiveEventKind.Due or LiveEventKind.Ended)
             foreach (var bed in beds.Where(b => here.Held.Contains(b) && happened.CueId != b && orders.Any(o => o.CueId == b && o.Kind == LiveOrderKind.Stop) && !orders.Any(o => o.By is not null)))

@@ -17,13 +17,13 @@ public class NamingTests
     [Fact]
     public void Times_levels_and_spans_are_said_one_way()
     {
-        Assert.Equal("1:01.9", Say.Time(62 * Frames.PerSecond - 1));
-        Assert.Equal("−14.0 dB", Say.Decibels(-14));
-        Assert.Equal("0.0 dB", Say.Decibels(-0.04));
-        Assert.Equal("1.25 s", Say.Seconds(1250));
+        Assert.Equal("1:01.9", Wording.Time(62 * Frames.PerSecond - 1));
+        Assert.Equal("−14.0 dB", Wording.Decibels(-14));
+        Assert.Equal("0.0 dB", Wording.Decibels(-0.04));
+        Assert.Equal("1.25 s", Wording.Seconds(1250));
         var show = Shows.Of(3) with { Slides = [Shows.Slide("a"), Shows.Slide("b", hidden: true), Shows.Slide("c")] };
-        Assert.Equal("slides 1–3", Say.Span(show, new("a", "c")));
-        Assert.Equal("parked", Say.Span(show, null));
+        Assert.Equal("slides 1–3", Wording.Span(show, new("a", "c")));
+        Assert.Equal("parked", Wording.Span(show, null));
     }
 
     [Fact]

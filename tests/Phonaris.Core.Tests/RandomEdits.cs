@@ -70,7 +70,7 @@ internal static class RandomEdits
             50 => new SetShowDuck(new(random.Next(0, 900), 400, 800)),
             51 => new SetShowGain(random.Next(-30, 15)),
             52 => new SetShowing(new(random.Next(2) == 0, (Destination)random.Next(5))),
-            53 => new LeaveSo($"check {random.Next(4)}", random.Next(2) == 0),
+            53 => new IgnoreFinding($"check {random.Next(4)}", random.Next(2) == 0),
             44 => new SetFit(Cue(), random.Next(3) == 0 ? null : AnyRecipe(random)),
             _ => new AddSlides([], 0),
         };

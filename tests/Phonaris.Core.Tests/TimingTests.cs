@@ -66,7 +66,7 @@ public class TimingTests
         var cue = Assert.Single(Schedule.Of(show).Cues);
         // Two seconds used, seams of 200 ms: a round begins every 86,400 frames.
         Assert.Equal((192_000, 768_000), (cue.StartFrame, cue.EndFrame));
-        Assert.Equal([192_000 + 86_400, 192_000 + 2 * 86_400, 192_000 + 3 * 86_400, 192_000 + 4 * 86_400, 192_000 + 5 * 86_400, 192_000 + 6 * 86_400], cue.Knots());
+        Assert.Equal([192_000 + 86_400, 192_000 + 2 * 86_400, 192_000 + 3 * 86_400, 192_000 + 4 * 86_400, 192_000 + 5 * 86_400, 192_000 + 6 * 86_400], cue.EditPoints());
         // The last of them is broken off, so far from the sound's beginning as it has sounded.
         Assert.Equal(768_000 - (192_000 + 6 * 86_400), cue.HeardTo);
         var quick = show.Apply(new SetSpeed("c", 2)).Show;

@@ -33,7 +33,7 @@ public sealed class ChartTests : IDisposable
         // On each other: what is below zero hangs from it.
         var stacked = Chart(Bars("""<c:barDir val="col"/><c:grouping val="stacked"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal([(28.0, 27.0, 48.0, 23.0), (124, 4, 48, 46), (28, 15.5, 48, 11.5), (124, 50, 48, 23)], stacked.Select(Placed));
-        // Lying bars run to the right, their categories from below.
+        // CoveredCue bars run to the right, their categories from below.
         var lying = Chart(Bars("""<c:barDir val="bar"/><c:grouping val="clustered"/>""", """<c:max val="20"/><c:min val="-20"/>"""));
         Assert.Equal((100.0, 148.0), (Math.Round(lying[0].Box.X, 6), Math.Round(lying[0].Box.X + lying[0].Box.Width, 6)));
         Assert.True(lying[0].Box.Y > lying[1].Box.Y);
@@ -164,7 +164,7 @@ public sealed class ChartTests : IDisposable
         Assert.Equal((100, 4), (ends[0].X, ends[0].Y));
         Assert.Equal((139.8372, 73), (Math.Round(ends[^1].X, 4), Math.Round(ends[^1].Y, 4)));
         Assert.Equal([false, true], pie.Take(2).Select(p => p.Fill == new SolidPaint(0xFF804020)));
-        Assert.Contains("cannot be read", Read(OtherDeck("chart:surface", "", axes + series, "")).NotDrawn.Single(), StringComparison.Ordinal);
+        Assert.Contains("unsupported format", Read(OtherDeck("chart:surface", "", axes + series, "")).NotDrawn.Single(), StringComparison.Ordinal);
     }
 
     [Theory]

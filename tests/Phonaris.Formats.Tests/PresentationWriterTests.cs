@@ -199,7 +199,7 @@ public sealed class PresentationWriterTests : IDisposable
 
         // Locked, it is no zip at all.
         File.WriteAllBytes(PathOf("locked.pptx"), [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1, 0, 0]);
-        Assert.Contains("locked.pptx is locked with a password", Assert.Throws<RuleException>(() => DeckFormats.Read([new(PathOf("locked.pptx"), "locked.pptx", "x")])).Message);
+        Assert.Contains("locked.pptx has a password", Assert.Throws<RuleException>(() => DeckFormats.Read([new(PathOf("locked.pptx"), "locked.pptx", "x")])).Message);
 
         // A part is found by its name whatever the case of its letters (ISO/IEC 29500-2, 6.2.2.3).
         Pptx(PathOf("own"), ["""><p:cSld><p:spTree><p:pic><p:nvPicPr><p:cNvPr id="2" name="p"/><p:cNvPicPr/><p:nvPr/></p:nvPicPr><p:blipFill><a:blip r:embed="rDot"/><a:stretch/></p:blipFill><p:spPr/></p:pic></p:spTree></p:cSld>"""], [("rDot", "image", "../Media/DOT.png")], [("ppt/media/dot.png", [7, 8])]);
@@ -241,7 +241,7 @@ public sealed class PresentationWriterTests : IDisposable
             [.. slides.Select(s => new HandedSlide(
                 s.Slide, [.. Core.Timing.RunningOrder.StepsMs(s.Slide)],
                 _ => Task.FromResult<IReadOnlyList<(int, string)>>([.. s.Slide.Steps.Select((_, k) => (k, PathOf("sign.png")))]), s.Sounds))],
-            sections, byHand, GoesRound: false, PathOf("sign.png"));
+            sections, byHand, Loops: false, PathOf("sign.png"));
     }
 
     private Task<IReadOnlyList<string>> WriteAsync(HandedDeck deck, params string[] known)

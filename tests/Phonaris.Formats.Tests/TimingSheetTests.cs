@@ -25,7 +25,7 @@ public sealed class TimingSheetTests
         Assert.Equal(4, lines.Length);
         Assert.DoesNotContain(lines, l => l.Split(',').Any(cell => cell.TrimStart('"') is ['=' or '+' or '@' or '-', ..]));
         Assert.EndsWith("0:00.0,12.0 s,0:03.0 Wings,\"Dusk, \"\"quiet\"\"\",bed,0:00.0,0:20.0,0:01.0,0:02.0,1.0 s,2.5 s,−14.0 dB", lines[1]);
-        Assert.Contains("Chime,spot,by hand,,", lines[2]);
+        Assert.Contains("Chime,spot,manual,,", lines[2]);
         Assert.EndsWith("0:12.0,8.0 s,,,,,,,,,,", lines[3]);
     }
 
@@ -49,7 +49,7 @@ public sealed class TimingSheetTests
         ]);
         var lines = MusicSheet.Csv(music).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal("'=Dusk,Ina Fell,unknown,CC-BY-4.0,bed,0:00.0,0:20.0,0:20.0", lines[1].Replace("\"", "", StringComparison.Ordinal));
-        Assert.Equal("<Chime>,not known,not known,not known,spot,by hand,,0:01.0", lines[2]);
+        Assert.Equal("<Chime>,unknown,unknown,unknown,spot,manual,,0:01.0", lines[2]);
         Assert.Contains("&lt;Chime&gt;</td><td>not known", MusicSheet.Html(music));
     }
 

@@ -118,7 +118,7 @@ public sealed class ShowStoreTests : IDisposable
             (new AddSlides([Slide("c"), Slide("c")], 0), "id “c”"), (new AddSlides([Slide("c/../d")], 0), "letters, digits"),
             (new AddSlides([Slide("c") with { Picture = Slide("c").Picture with { Media = "../../../etc/passwd" } }], 0), "SHA-256"),
             (new AddSound(new("s", "S", SoundKind.Bed, "../../../etc/passwd", "s.wav", new(9, 1, 1, null, null, null, null, 0, 0, 0, 0, false), Rights.Unknown, []), 0), "SHA-256"),
-            (new GoBack(show with { Slides = [Slide("a"), Slide("a")] }, "Old"), "named “a”"),
+            (new GoBack(show with { Slides = [Slide("a"), Slide("a")] }, "Old"), "id “a”"),
         ])
             Assert.Contains(says, (await Assert.ThrowsAsync<RuleException>(() => store.ApplyAsync("x", new MadeEdit(1, edit), default))).Message);
         await Assert.ThrowsAsync<RuleException>(() => store.AddAsync("y", show with { Sections = [new("s", "S", "gone", false)] }, default));

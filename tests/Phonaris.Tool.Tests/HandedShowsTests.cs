@@ -62,7 +62,7 @@ public sealed class HandedShowsTests : IDisposable
             Videos = [.. sounds.Where(s => s.First == n && s.Video is not null).Select(s => VideosOnSlides.Of(show, s, File(s.Sound.Media), picture))],
         });
         System.IO.File.Delete(path);
-        PresentationWriter.WriteAsync(new([.. slides], [], byHand, GoesRound: false, picture), _ => "", new HashSet<string>(), path, null, CancellationToken.None).GetAwaiter().GetResult();
+        PresentationWriter.WriteAsync(new([.. slides], [], byHand, Loops: false, picture), _ => "", new HashSet<string>(), path, null, CancellationToken.None).GetAwaiter().GetResult();
         using (var document = PresentationDocument.Open(path, isEditable: false))
             Assert.Empty(new OpenXmlValidator(FileFormatVersions.Office2010).Validate(document).Select(e => $"{e.Part?.Uri}: {e.Description} {e.Path?.XPath}"));
         return DeckFormats.Read([new(path, "out.pptx", "out")]);

@@ -43,7 +43,7 @@ public sealed class ToolTests : Toolbox
         foreach (var file in (string[])["2 voice.wav", "theme.wav", "buzz.wav"]) Json("add", "a.phonaris", "--sound", file);
         var looked = Json("draft", "a.phonaris", "--look");
         Assert.Equal(("Places 1 bed, 1 voice. 1 sound stays unused.", 0), (looked.GetProperty("says").GetString(), Json("show", "a.phonaris").GetProperty("cues").GetArrayLength()));
-        Assert.Equal("its name says no slide", looked.GetProperty("leftOut")[0].GetProperty("why").GetString());
+        Assert.Equal("its name doesn’t mention a slide", looked.GetProperty("leftOut")[0].GetProperty("why").GetString());
         Json("draft", "a.phonaris", "--without", "theme.wav");
         Json("draft", "a.phonaris");
         var show = Json("show", "a.phonaris");
@@ -97,7 +97,7 @@ public sealed class ToolTests : Toolbox
         // Muted it is seen all the same, and looked after; all of it is longer than its slide.
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "whole", "--mute", "--loop", "once");
         Assert.Contains("cut-video", Found("a.phonaris"));
-        AssertFails(3, "four numbers", "place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "here");
+        AssertFails(3, "four shares", "place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "here");
         AssertFails(2, "one of them", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
         Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
 
@@ -194,8 +194,8 @@ public sealed class ToolTests : Toolbox
         Assert.Equal(2, show.GetProperty("schedule").GetProperty("silent").GetArrayLength());
 
         var lines = Json("explain", "a.phonaris", "--slide", "3").GetProperty("lines").EnumerateArray().ToList();
-        Assert.Equal((true, "Chime begins with this slide and finishes here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
-        Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("remedy").GetString() == "Begin with its slide");
+        Assert.Equal((true, "Chime starts with this slide and plays to its end here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
+        Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("fix").GetString() == "Begin with its slide");
         AssertFails(3, "slides 1 to 3", "explain", "a.phonaris", "--slide", "7");
 
         // Half as fast, twice as long, to the frame; and heard in the export.
@@ -234,7 +234,7 @@ public sealed class ToolTests : Toolbox
 
         for (var n = 1; n <= 3; n++) Picture($"{n}.png", new(0x40, (byte)(n * 50), 0x80));
         Json("new", "a.phonaris", "--deck", "1.png", "2.png", "3.png", "--hold", "11");
-        AssertFails(3, "Re-cut it instead", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "stretch");
+        AssertFails(3, "Use Re-cut instead", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "stretch");
         Json("place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--kind", "bed", "--fit", "re-cut");
         Json("hold", "a.phonaris", "--slide", "2", "--seconds", "17");
         var cue = Json("show", "a.phonaris").GetProperty("schedule").GetProperty("cues")[0];
@@ -306,7 +306,7 @@ public sealed class ToolTests : Toolbox
         Assert.DoesNotContain("tone.flac", player);
         Json("export", "a.phonaris", "--to", "p.zip");
         using (var zip = ZipFile.OpenRead(PathOf("p.zip"))) Assert.Equal(["index.html", "player/0-0.js", "player/1-0.js", "player/2-0.js", "player/player.css", "player/player.js", "player/show.js"], zip.Entries.Select(e => e.FullName).Where(n => !n.Contains("slide")).Order(StringComparer.Ordinal));
-        AssertFails(3, "make it as html", "export", "a.phonaris", "--to", "r.csv", "--sheet", "run");
+        AssertFails(3, "Use html", "export", "a.phonaris", "--to", "r.csv", "--sheet", "run");
         Json("export", "a.phonaris", "--to", "copy.phonaris");
         Assert.Equal(Json("show", "a.phonaris").GetRawText(), Json("show", "copy.phonaris").GetRawText());
 
@@ -325,7 +325,7 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "words.mp3 is not a sound", "add", "a.phonaris", "--sound", "words.mp3");
         AssertFails(3, "words.pdf is not a deck", "new", "b.phonaris", "--deck", "words.pdf");
         AssertFails(3, "does not exist", "new", "b.phonaris", "--deck", "gone.pdf");
-        AssertFails(3, "no slide 9", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
+        AssertFails(3, "Slide 9 does not exist", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "outside the show", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
         AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
         AssertFails(3, "--cue is for sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");

@@ -29,21 +29,21 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
         await EditAsync(show, new SetLevel(cue, -45));
         await EditAsync(show, new SetShowing(new(true, Destination.Web)));
         Assert.Equal(["abrupt-end", "off-target", "unknown-rights"], (await FoundAsync(show)).Order());
-        Assert.Equal(Gravity.Stops, (await ChecksAsync(show)).Findings.Single(f => f.Found.Check == "unknown-rights").Found.Gravity);
+        Assert.Equal(Severity.Blocker, (await ChecksAsync(show)).Findings.Single(f => f.Found.Check == "unknown-rights").Found.Severity);
         var before = (await _app.ViewAsync(show)).Show;
-        await PutRightAsync(show);
+        await FixAsync(show);
         Assert.Equal(["unknown-rights"], await FoundAsync(show));
         Assert.Equal("Fixed 2 findings", (await _app.ViewAsync(show)).Undo);
 
         // What takes a person's knowledge is left, and can be left so; it comes back when it is about something else.
         var rights = (await ChecksAsync(show)).Findings.Single();
-        await EditAsync(show, new LeaveSo(rights.Key, true));
-        Assert.True((await ChecksAsync(show)).Findings.Single().LeftSo);
+        await EditAsync(show, new IgnoreFinding(rights.Key, true));
+        Assert.True((await ChecksAsync(show)).Findings.Single().Ignored);
         var revision = (await _app.ViewAsync(show)).Revision;
-        await PutRightAsync(show);
+        await FixAsync(show);
         Assert.Equal(revision, (await _app.ViewAsync(show)).Revision);
         await EditAsync(show, new SetRights(sound, Rights.Unknown with { Author = "Ida Fennel" }));
-        Assert.False((await ChecksAsync(show)).Findings.Single().LeftSo);
+        Assert.False((await ChecksAsync(show)).Findings.Single().Ignored);
 
         for (var n = 0; n < 3; n++) await _app.Http.PostAsync(new Uri($"/api/shows/{show}/undo", UriKind.Relative), null);
         Assert.Equal(before, (await _app.ViewAsync(show)).Show);
@@ -53,9 +53,9 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
     public async Task A_show_that_is_not_there_has_no_checks()
     {
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync("/api/shows/nowhere/checks")).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PostAsync(new Uri("/api/shows/nowhere/checks/put-right", UriKind.Relative), null)).StatusCode);
+        Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.PostAsync(new Uri("/api/shows/nowhere/checks/fix", UriKind.Relative), null)).StatusCode);
         var refused = await _app.Http.PostAsJsonAsync(
-            $"/api/shows/{await _app.ShowAsync(1)}/edits", new { revision = 1, edit = new { kind = "leaveSo", finding = "", left = true } }, App.Json);
+            $"/api/shows/{await _app.ShowAsync(1)}/edits", new { revision = 1, edit = new { kind = "ignoreFinding", finding = "", ignored = true } }, App.Json);
         Assert.Contains("characters", await App.ProblemAsync(refused, HttpStatusCode.BadRequest), StringComparison.Ordinal);
     }
 
@@ -63,7 +63,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
 
     private async Task<List<string>> FoundAsync(string show) => [.. (await ChecksAsync(show)).Findings.Select(f => f.Found.Check)];
 
-    private async Task PutRightAsync(string show) => await App.ReadAsync<Edited>(await _app.Http.PostAsync(new Uri($"/api/shows/{show}/checks/put-right", UriKind.Relative), null));
+    private async Task FixAsync(string show) => await App.ReadAsync<Edited>(await _app.Http.PostAsync(new Uri($"/api/shows/{show}/checks/fix", UriKind.Relative), null));
 
     private async Task EditAsync(string show, Edit edit) =>
         await App.ReadAsync<Edited>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), App.Json));

@@ -10,7 +10,7 @@ using Phonaris.Web.Clearing;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Leave to use sounds, pieces that take the place of others, and the music of other shows, over HTTP.</summary>
+/// <summary>UsageRight to use sounds, pieces that take the place of others, and the music of other shows, over HTTP.</summary>
 public sealed class ClearingTests(App app) : IClassFixture<App>
 {
     private readonly App _app = app;
@@ -22,15 +22,15 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         var curtain = await TakenAsync(show, "curtain");
         await LayAsync(show, curtain, "c1");
         await EditAsync(show, new SetShowing(new(false, Destination.Web)));
-        Assert.Equal(Leave.Ask, Assert.Single(await ClearedAsync(show)).Answer);
+        Assert.Equal(UsageRight.Ask, Assert.Single(await ClearedAsync(show)).Answer);
 
         var fee = await AskAsync(show, curtain.Id, pays: false);
         Assert.Equal((DeskSays.Fee, 18, null), (fee.Answer.Says, fee.Answer.Fee, fee.Edited));
-        Assert.Equal(Leave.Ask, Assert.Single(await ClearedAsync(show)).Answer);
+        Assert.Equal(UsageRight.Ask, Assert.Single(await ClearedAsync(show)).Answer);
         var paid = await AskAsync(show, curtain.Id, pays: true);
         Assert.Equal(DeskSays.Yes, paid.Answer.Says);
         Assert.NotNull(paid.Edited);
-        Assert.Equal((Leave.Yes, "Cleared on the public web by the clearance desk (no. 758-3)."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
+        Assert.Equal((UsageRight.Yes, "Cleared on the public web by the clearance desk (no. 758-3)."), (Assert.Single(await ClearedAsync(show)).Answer, (await ClearedAsync(show))[0].Why));
         // Asked the same, it says the same; nearer by it asks for nothing.
         Assert.Equal(paid.Answer, (await AskAsync(show, curtain.Id, pays: true)).Answer);
         await EditAsync(show, new SetShowing(new(false, Destination.Inside)));
@@ -55,7 +55,7 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
         List<HttpStatusCode> answers = [];
         for (var n = 0; n < 5; n++)
         {
-            using var answer = await moody.Http.PostAsJsonAsync($"/api/shows/{show}/sounds/{sound}/leave", new AskLeave());
+            using var answer = await moody.Http.PostAsJsonAsync($"/api/shows/{show}/sounds/{sound}/ask-desk", new AskDesk());
             answers.Add(answer.StatusCode);
             if (n == 4) Assert.Contains("The clearance desk is not responding", await answer.Content.ReadAsStringAsync());
         }
@@ -104,8 +104,8 @@ public sealed class ClearingTests(App app) : IClassFixture<App>
     private async Task EditAsync(string show, Edit edit) => (await _app.Http.PostAsJsonAsync(
         $"/api/shows/{show}/edits", new MadeEdit((await _app.ViewAsync(show)).Revision, edit), ShowJson.Options)).EnsureSuccessStatusCode();
 
-    private async Task<AskedLeave> AskAsync(string show, string sound, bool pays) =>
-        await App.ReadAsync<AskedLeave>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds/{sound}/leave", new AskLeave(pays)));
+    private async Task<DeskReply> AskAsync(string show, string sound, bool pays) =>
+        await App.ReadAsync<DeskReply>(await _app.Http.PostAsJsonAsync($"/api/shows/{show}/sounds/{sound}/ask-desk", new AskDesk(pays)));
 
     private async Task<List<ClearedSound>> ClearedAsync(string show) => (await _app.Http.GetFromJsonAsync<List<ClearedSound>>($"/api/shows/{show}/clearance", App.Json))!;
 }

@@ -24,16 +24,16 @@ public sealed class CueTests(App app) : IClassFixture<App>
         Assert.Equal((3000, FadeCurve.Smooth), (view.Show.Cue(cue).FadeIn.Ms, view.Show.Cue(cue).FadeIn.Curve));
         Assert.Equal("Tone: fade slowly in and out", view.Undo);
 
-        var kept = await PostAsync<ReadyMade>($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" As in the hall "));
-        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/readymade", new NamedThing(" "))).StatusCode);
+        var kept = await PostAsync<Preset>($"/api/shows/{show}/cues/{cue}/presets", new NamedThing(" As in the hall "));
+        Assert.Equal(HttpStatusCode.BadRequest, (await _app.Http.PostAsJsonAsync($"/api/shows/{show}/cues/{cue}/presets", new NamedThing(" "))).StatusCode);
         view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], null));
         Assert.Equal(1000, view.Show.Cue(cue).FadeIn.Ms);
         _app.Restart();
         view = await AfterAsync(show, $"/api/shows/{show}/apply", new ChosenSettings([cue], kept.Id));
         Assert.Equal(3000, view.Show.Cue(cue).FadeIn.Ms);
-        Assert.Equal("As in the hall", (await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept.Single().Name);
-        await _app.Http.DeleteAsync($"/api/readymades/{kept.Id}");
-        Assert.Empty((await _app.Http.GetFromJsonAsync<ReadyMades>("/api/readymades", App.Json))!.Kept);
+        Assert.Equal("As in the hall", (await _app.Http.GetFromJsonAsync<Presets>("/api/presets", App.Json))!.Kept.Single().Name);
+        await _app.Http.DeleteAsync($"/api/presets/{kept.Id}");
+        Assert.Empty((await _app.Http.GetFromJsonAsync<Presets>("/api/presets", App.Json))!.Kept);
     }
 
     [Fact]
@@ -96,7 +96,7 @@ public sealed class CueTests(App app) : IClassFixture<App>
         Assert.InRange(Peak(await ChunkAsync(show, 10, $"&only={cue}")), 0.05f, 0.2f);
         var slide = (await _app.ViewAsync(show)).Show.Slides[1].Id;
         var said = await _app.Http.GetFromJsonAsync<ValueList<Explained>>($"/api/shows/{show}/slides/{slide}/explain", App.Json);
-        Assert.Contains(said!, e => e.Sentence == "Tone is muted." && e.Remedy!.Edit is SetMuted { Muted: false });
+        Assert.Contains(said!, e => e.Sentence == "Tone is muted." && e.Fix!.Edit is SetMuted { Muted: false });
 
         async Task<JobView> JobAsync() => (await _app.Http.GetFromJsonAsync<List<JobView>>($"/api/shows/{show}/jobs", App.Json))!.First(j => j.Kind == "speed");
     }

@@ -27,7 +27,7 @@ public sealed class DemoTests : IDisposable
         await using (var file = File.Create(Path.Combine(demo, "show.json"))) await ShowPackage.WriteShowAsync(Show.Empty("Small"), file, default);
         Assert.Equal("Small", (await StartedAsync(demo, h => h.DeleteAsync("/api/shows/moth-night")))[0].Title);
         // In the trash, restored, damaged, and without a folder: the app starts, and what else is there can be worked on.
-        Assert.Empty(await StartedAsync(demo, h => h.PostAsync("/api/aside/moth-night/back", null)));
+        Assert.Empty(await StartedAsync(demo, h => h.PostAsync("/api/trash/moth-night/restore", null)));
         Assert.Single(await StartedAsync(demo));
         using (var db = new SqliteConnection($"Data Source={Path.Combine(_folder.FullName, "data", "phonaris.db")};Pooling=false"))
         {
@@ -84,7 +84,7 @@ public sealed class DemoTests : IDisposable
         // There is something to be put right in it.
         var findings = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings;
         Assert.InRange(findings.Select(f => f.Found.Check).Distinct().Count(), 5, 12);
-        Assert.Equal(["off-target cue-12 -28 -16"], findings.Where(f => f.LeftSo).Select(f => f.Key));
+        Assert.Equal(["off-target cue-12 -28 -16"], findings.Where(f => f.Ignored).Select(f => f.Key));
     }
 
     public void Dispose() => _folder.Delete(recursive: true);

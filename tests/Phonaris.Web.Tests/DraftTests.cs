@@ -32,7 +32,7 @@ public sealed class DraftTests(App app) : IClassFixture<App>
         await EditAsync(draft.Edit!);
         var view = await _app.ViewAsync(show);
         Assert.Equal([4000, 2000, 4000], view.Show.Slides.Select(s => s.HoldMs));
-        Assert.Equal("A first draft: 2 voices", view.Undo);
+        Assert.Equal("Placed a draft: 2 voices", view.Undo);
         await _app.Http.PostAsync($"/api/shows/{show}/undo", null);
         Assert.Equal(empty.Show, (await _app.ViewAsync(show)).Show);
 

@@ -44,7 +44,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         var fits = await GetAsync<FitsView>($"/api/shows/{show}/cues/{cue}/fits");
         Assert.Equal((32 * 48_000L, 48 * 48_000L, 120.0), (fits.LengthFrames, fits.UsedFrames, fits.TempoBpm!.Value), new Near());
         Assert.Equal(FitMethod.Recut, fits.Methods[0].Method);
-        Assert.Equal("4 slides stay longer, all by 0:16.0; the music is heard whole.", fits.Repace.Says);
+        Assert.Equal("Makes 4 slides longer by 0:16.0 in all. The music plays in full.", fits.Repace.Says);
         Assert.Contains("its first 0:16.0 is left out", fits.EndTogether.Says);
         Assert.All(fits.Ends, e => Assert.InRange(e.Frame, 20 * 48_000, 32 * 48_000));
         var end = fits.Ends[1].Frame;
@@ -66,7 +66,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         await EditAsync(show, new SetHolds([new(slides[2], 16_000)]));
         var strand = (await _app.ViewAsync(show)).Strands.Single();
         Assert.Equal(40 * 48_000, strand.EndFrame);
-        Assert.NotEmpty(strand.Knots);
+        Assert.NotEmpty(strand.EditPoints);
 
         var paced = await GetAsync<RepaceView>($"/api/shows/{show}/cues/{cue}/repace?on=beats");
         Assert.Equal(48_000, paced.Slides.Sum(s => s.AfterMs));

@@ -35,7 +35,7 @@ public partial class HouseTests
         ["Jobs", "Reading"], // long work; decks read in processes of their own
         ["Hearing"], // mixes in pieces, speeds worked out ahead
         ["Shows"], // shows, edits, views, versions
-        ["Bringing", "Fitting", "Levels", "Checking", "Exports", "Live"],
+        ["Importing", "Fitting", "Levels", "Checking", "Exports", "Live"],
         ["Drafting"],
         ["Catalogue"],
         ["Clearing"],

@@ -155,17 +155,17 @@ public sealed class KeepingTests : IDisposable
         var files = Files().Count;
         await _app.Http.DeleteAsync($"/api/shows/{gone}");
         Assert.Equal(HttpStatusCode.NotFound, (await _app.Http.GetAsync($"/api/shows/{gone}")).StatusCode);
-        Assert.Equal(gone, Assert.Single((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!).Id);
+        Assert.Equal(gone, Assert.Single((await _app.Http.GetFromJsonAsync<List<DeletedShow>>("/api/trash", App.Json))!).Id);
         _app.Restart();
-        Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.PostAsync($"/api/aside/{gone}/back", null)).StatusCode);
+        Assert.Equal(HttpStatusCode.NoContent, (await _app.Http.PostAsync($"/api/trash/{gone}/restore", null)).StatusCode);
         Assert.Equal(2, (await _app.ViewAsync(gone)).Show.Sounds.Count);
         await _app.Http.DeleteAsync($"/api/shows/{gone}");
         Assert.Equal(files, Files().Count);
         // What the other show uses stays. That all of it was uploaded minutes ago does not matter: the shows took it over.
-        Assert.True((await (await _app.Http.DeleteAsync($"/api/aside/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
+        Assert.True((await (await _app.Http.DeleteAsync($"/api/trash/{gone}")).Content.ReadFromJsonAsync<GivenBack>(App.Json))!.Bytes > 90_000);
         Assert.Equal(files - 1, Files().Count);
         Assert.Single((await _app.ViewAsync(kept)).Show.Sounds);
-        Assert.Empty((await _app.Http.GetFromJsonAsync<List<ShowAside>>("/api/aside", App.Json))!);
+        Assert.Empty((await _app.Http.GetFromJsonAsync<List<DeletedShow>>("/api/trash", App.Json))!);
 
         List<string> Files() => [.. Directory.GetFiles(_app.PathOf("data/files"), "*", SearchOption.AllDirectories)];
     }

@@ -67,7 +67,7 @@ public sealed class PackageTests(App app) : IClassFixture<App>
         await ExportedAsync(show, "timesCsv");
         var made = Assert.Single(Directory.GetFiles(_app.PathOf("data/exports"), "*.csv"));
         await _app.Http.DeleteAsync($"/api/shows/{show}");
-        await _app.Http.DeleteAsync($"/api/aside/{show}");
+        await _app.Http.DeleteAsync($"/api/trash/{show}");
         Assert.False(File.Exists(made));
         Assert.Equal(other, (await _app.ViewAsync(copy.Id)).Show);
     }

@@ -85,7 +85,7 @@ public sealed class StartTests : IDisposable
         Directory.CreateDirectory(Path.Combine(Data, "files", "ab"));
         File.WriteAllText(Path.Combine(Data, "files", "ab", "cd"), "a sound");
         File.Delete(Database);
-        await FailsAsync("their database is missing");
+        await FailsAsync("is missing");
     }
 
     [Fact]

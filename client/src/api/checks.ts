@@ -5,7 +5,7 @@ import { keys } from "./keys";
 
 type Checks = Schemas["ChecksView"];
 
-/** The revision that the findings on the page, and so their remedies, were made for. */
+/** The revision that the findings on the page, and so their fixes, were made for. */
 export const checkedRevision = (queries: QueryClient, id: string) =>
   Math.max(
     0,
@@ -22,8 +22,8 @@ export const useFindingsAt = (showId: string, revision: number | undefined) =>
     placeholderData: (before, query) => (query?.queryKey[1] === showId ? before : undefined),
   });
 
-/** Applies all remedies that need no decision, as one edit. */
+/** Applies all fixes that need no decision, as one edit. */
 export const useFixAll = (id: string) =>
   useShowCommand<undefined>(id, async () =>
-    unwrap(await api.POST("/api/shows/{id}/checks/put-right", { params: { path: { id } } })),
+    unwrap(await api.POST("/api/shows/{id}/checks/fix", { params: { path: { id } } })),
   );

@@ -25,7 +25,7 @@ export type CataloguePiece = Schemas["CataloguePiece"];
 export type SlideTime = Schemas["SlideTime"];
 export type StrandView = Schemas["StrandView"];
 export type JobView = Schemas["JobView"];
-export type BroughtFile = Schemas["BroughtFile"];
+export type UploadedFile = Schemas["UploadedFile"];
 export type ExportFormat = Schemas["ExportFormat"];
 
 /** The data of an answer; throws the error that it stands for. */

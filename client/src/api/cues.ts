@@ -59,4 +59,4 @@ export const useExplanation = (id: string, slideId: string, revision: number) =>
   });
 
 /** A picture of a slide, a step or a hotspot, from an uploaded file. */
-export const createPicture = async (body: Schemas["BroughtFile"]) => unwrap(await api.POST("/api/pictures", { body }));
+export const createPicture = async (body: Schemas["UploadedFile"]) => unwrap(await api.POST("/api/pictures", { body }));

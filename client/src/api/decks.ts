@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type BroughtFile, type Schemas, unwrap } from "./client";
+import { api, type UploadedFile, type Schemas, unwrap } from "./client";
 import { keys } from "./keys";
 
 const pathOf = (id: string) => ({ params: { path: { id } } });
@@ -7,7 +7,7 @@ const pathOf = (id: string) => ({ params: { path: { id } } });
 /**
  * What a deck that was brought in can be used for. It is read once: the answer stays while the show changes behind the dialog.
  */
-export const useDeckLook = (id: string, files: readonly BroughtFile[]) =>
+export const useDeckLook = (id: string, files: readonly UploadedFile[]) =>
   useQuery({
     queryKey: keys.deckLook(
       id,
@@ -24,9 +24,9 @@ export const addSlides = async (id: string, body: Schemas["NewSlides"], signal?:
   unwrap(await api.POST("/api/shows/{id}/deck", { ...pathOf(id), body, ...(signal && { signal }) }));
 
 /** Refreshes the slides from a newer deck. */
-export const refreshSlides = async (id: string, files: BroughtFile[], fromDeck: string[], signal: AbortSignal) =>
+export const refreshSlides = async (id: string, files: UploadedFile[], fromDeck: string[], signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows/{id}/deck/refresh", { ...pathOf(id), body: { files, fromDeck }, signal }));
 
 /** Gives slides the pictures of pages. */
-export const joinPages = async (id: string, files: BroughtFile[], joined: number[], signal: AbortSignal) =>
+export const joinPages = async (id: string, files: UploadedFile[], joined: number[], signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows/{id}/deck/join", { ...pathOf(id), body: { files, joined }, signal }));

@@ -14,7 +14,7 @@ const nothing: Schemas["ShowChange"] = {
   gainDb: 0,
   duck: viewOf().show.duck,
   showing: viewOf().show.showing,
-  leftSo: null,
+  ignoredFindings: null,
   levelTargets: viewOf().show.levelTargets,
   slides: null,
   sections: null,

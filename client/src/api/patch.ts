@@ -18,7 +18,7 @@ export function applyPatch(view: ShowView, change: Change): ShowView {
       gainDb: change.gainDb,
       duck: change.duck,
       showing: change.showing,
-      leftSo: change.leftSo ?? show.leftSo,
+      ignoredFindings: change.ignoredFindings ?? show.ignoredFindings,
       slides: list(show.slides, change.slides, (s) => s.id),
       sections: change.sections ?? show.sections,
       sounds: list(show.sounds, change.sounds, (s) => s.id),
@@ -54,9 +54,9 @@ const moveStrand = (strand: StrandView, { frames }: Shift): StrandView => ({
   ...strand,
   startFrame: strand.startFrame + frames,
   endFrame: strand.endFrame + frames,
-  knots: strand.knots.map((at) => at + frames),
+  editPoints: strand.editPoints.map((at) => at + frames),
   rows: strand.rows.map((r) => ({ ...r, fromFrame: r.fromFrame + frames, toFrame: r.toFrame + frames })),
-  ringsFrom: strand.ringsFrom === null ? null : strand.ringsFrom + frames,
+  tailFrom: strand.tailFrom === null ? null : strand.tailFrom + frames,
   handoverEnd: strand.handoverEnd === null ? null : strand.handoverEnd + frames,
 });
 

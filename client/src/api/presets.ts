@@ -7,29 +7,25 @@ import { keys } from "./keys";
 export const usePresets = () =>
   useQuery({
     queryKey: keys.presets(),
-    queryFn: async ({ signal }) => unwrap(await api.GET("/api/readymades", { signal })),
+    queryFn: async ({ signal }) => unwrap(await api.GET("/api/presets", { signal })),
   });
 
 /** Applies a preset to cues; null resets them. */
 export const useApplyPreset = (id: string) =>
   useShowCommand(id, async ({ cueIds, presetId }: { cueIds: string[]; presetId: string | null }) =>
     unwrap(
-      await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, readyMade: presetId } }), // plain-ok: as the server has it until its names change
+      await api.POST("/api/shows/{id}/apply", { params: { path: { id } }, body: { cueIds, preset: presetId } }), // plain-ok: as the server has it until its names change
     ),
   );
 
 /** Saves the settings of a cue as a preset. */
 export const useSavePreset = (id: string) =>
   usePresetsChange(async ({ cueId, name }: { cueId: string; name: string }) =>
-    unwrap(
-      await api.POST("/api/shows/{id}/cues/{cueId}/readymade", { params: { path: { id, cueId } }, body: { name } }),
-    ),
+    unwrap(await api.POST("/api/shows/{id}/cues/{cueId}/presets", { params: { path: { id, cueId } }, body: { name } })),
   );
 
 export const useRemovePreset = () =>
-  usePresetsChange(async (id: string) =>
-    unwrap(await api.DELETE("/api/readymades/{id}", { params: { path: { id } } })),
-  );
+  usePresetsChange(async (id: string) => unwrap(await api.DELETE("/api/presets/{id}", { params: { path: { id } } })));
 
 function usePresetsChange<Variables>(run: (variables: Variables) => Promise<unknown>) {
   const queries = useQueryClient();

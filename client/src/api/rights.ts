@@ -18,7 +18,10 @@ export const useAskDesk = (id: string, soundId: string) =>
     id,
     async (pays: boolean) =>
       unwrap(
-        await api.POST("/api/shows/{id}/sounds/{soundId}/leave", { params: { path: { id, soundId } }, body: { pays } }),
+        await api.POST("/api/shows/{id}/sounds/{soundId}/ask-desk", {
+          params: { path: { id, soundId } },
+          body: { pays },
+        }),
       ),
     ({ edited }) => edited,
   );

@@ -196,7 +196,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/aside": {
+    "/api/trash": {
         parameters: {
             query?: never;
             header?: never;
@@ -218,7 +218,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ShowAside"][];
+                        "application/json": components["schemas"]["DeletedShow"][];
                     };
                 };
             };
@@ -231,7 +231,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/aside/{id}/back": {
+    "/api/trash/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -273,7 +273,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/aside/{id}": {
+    "/api/trash/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -602,7 +602,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/readymades": {
+    "/api/presets": {
         parameters: {
             query?: never;
             header?: never;
@@ -624,7 +624,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadyMades"];
+                        "application/json": components["schemas"]["Presets"];
                     };
                 };
             };
@@ -637,7 +637,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shows/{id}/cues/{cueId}/readymade": {
+    "/api/shows/{id}/cues/{cueId}/presets": {
         parameters: {
             query?: never;
             header?: never;
@@ -668,7 +668,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadyMade"];
+                        "application/json": components["schemas"]["Preset"];
                     };
                 };
                 /** @description Not Found */
@@ -686,7 +686,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/readymades/{id}": {
+    "/api/presets/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1485,7 +1485,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shows/{id}/checks/put-right": {
+    "/api/shows/{id}/checks/fix": {
         parameters: {
             query?: never;
             header?: never;
@@ -1693,7 +1693,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["BroughtFile"];
+                        "application/json": components["schemas"]["UploadedFile"];
                     };
                 };
                 /** @description Not Found */
@@ -1815,7 +1815,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BroughtDeck"];
+                    "application/json": components["schemas"]["ImportedDeck"];
                 };
             };
             responses: {
@@ -2005,7 +2005,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BroughtFile"];
+                    "application/json": components["schemas"]["UploadedFile"];
                 };
             };
             responses: {
@@ -2176,7 +2176,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BroughtFile"];
+                    "application/json": components["schemas"]["UploadedFile"];
                 };
             };
             responses: {
@@ -2478,7 +2478,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["BroughtFile"];
+                    "application/json": components["schemas"]["UploadedFile"];
                 };
             };
             responses: {
@@ -2954,7 +2954,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shows/{id}/sounds/{soundId}/leave": {
+    "/api/shows/{id}/sounds/{soundId}/ask-desk": {
         parameters: {
             query?: never;
             header?: never;
@@ -2975,7 +2975,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["AskLeave"];
+                    "application/json": components["schemas"]["AskDesk"];
                 };
             };
             responses: {
@@ -2985,7 +2985,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["AskedLeave"];
+                        "application/json": components["schemas"]["DeskReply"];
                     };
                 };
                 /** @description Not Found */
@@ -3055,7 +3055,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["LaidMusic"];
+                    "application/json": components["schemas"]["PlacedMusic"];
                 };
             };
             responses: {
@@ -3700,29 +3700,12 @@ export interface components {
             seconds: number;
         };
         /** @description What the desk is asked. */
-        AskLeave: {
+        AskDesk: {
             /**
              * @description Whether a fee is paid, where there is one.
              * @default false
              */
             pays: boolean;
-        };
-        /** @description What the desk said. */
-        AskedLeave: {
-            /** @description Its answer. */
-            answer: components["schemas"]["DeskAnswer"];
-            edited: null | components["schemas"]["Edited"];
-        };
-        /** @description The files of a deck, brought in before. */
-        BroughtDeck: {
-            files: components["schemas"]["ValueListOfBroughtFile"];
-        };
-        /** @description A file that was brought in and is kept. */
-        BroughtFile: {
-            /** @description Its content hash. */
-            hash: string;
-            /** @description What it was called. */
-            name: string;
         };
         /** @description A slide made here. */
         Card: {
@@ -3804,7 +3787,7 @@ export interface components {
         /** @description Settings for some cues of a show: those named so, or plain ones. */
         ChosenSettings: {
             cueIds: components["schemas"]["ValueListOfstring"];
-            readyMade: null | string;
+            preset: null | string;
         };
         /** @description Whether a sound may be used where its show goes. */
         ClearedSound: {
@@ -3815,7 +3798,7 @@ export interface components {
             /** @description Its licence. */
             licence: string;
             /** @description Whether it may. */
-            answer: components["schemas"]["Leave"];
+            answer: components["schemas"]["UsageRight"];
             /** @description Why, in a sentence. */
             why: string;
             /** @description Whether something is to be done before it may be heard there. */
@@ -4036,8 +4019,8 @@ export interface components {
              *     Those that wait for it are left out.
              */
             after: components["schemas"]["ValueListOfstring"];
-            /** @description The part of its sound that goes round: the middle half of what is used. */
-            goesRound: components["schemas"]["LoopPart"];
+            /** @description A section to loop: the middle half of the trimmed part. */
+            loopPart: components["schemas"]["LoopPart"];
             /** @description The part that is used when only its beginning is wanted: the first five seconds. */
             beginning: components["schemas"]["LoopPart"];
         };
@@ -4130,6 +4113,23 @@ export interface components {
          * @enum {unknown}
          */
         DeckUse: "put" | "refresh" | "join";
+        /** @description A deleted show in the trash. */
+        DeletedShow: {
+            /** @description What names it. */
+            id: string;
+            /** @description Its title. */
+            title: string;
+            /**
+             * Format: date-time
+             * @description When it was deleted, in UTC.
+             */
+            deletedAt: string;
+            /**
+             * Format: date-time
+             * @description When it is deleted permanently, in UTC.
+             */
+            goneAt: string;
+        };
         /** @description What the desk says. */
         DeskAnswer: {
             /** @description Whether it gives leave. */
@@ -4153,6 +4153,12 @@ export interface components {
              * @enum {unknown}
              */
             destination: "room" | "inside" | "web" | "sold";
+        };
+        /** @description What the desk said. */
+        DeskReply: {
+            /** @description Its answer. */
+            answer: components["schemas"]["DeskAnswer"];
+            edited: null | components["schemas"]["Edited"];
         };
         /**
          * @description What a clearance desk may say.
@@ -5403,11 +5409,11 @@ export interface components {
             };
         } | {
             /** @enum {string} */
-            kind: "leaveSo";
-            /** @description What names it: what was found, and what it was about. */
+            kind: "ignoreFinding";
+            /** @description The key of the finding, which includes the figures it is about. */
             finding: string;
-            /** @description Whether it is left so. */
-            left: boolean;
+            /** @description Whether it is ignored. */
+            ignored: boolean;
         } | {
             /** @enum {string} */
             kind: "goBack";
@@ -5537,7 +5543,7 @@ export interface components {
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
-                leftSo: string[];
+                ignoredFindings: string[];
             };
             /** @description What the version is called. */
             version: string;
@@ -5782,19 +5788,19 @@ export interface components {
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
-                leftSo: string[];
+                ignoredFindings: string[];
             };
             /** @description What the version is called. */
             version: string;
         };
-        /** @description Leaves something a check found as it is, or no longer does. */
-        EditLeaveSo: {
+        /** @description Ignores a finding of a check, or no longer does. */
+        EditIgnoreFinding: {
             /** @enum {string} */
-            kind: "leaveSo";
-            /** @description What names it: what was found, and what it was about. */
+            kind: "ignoreFinding";
+            /** @description The key of the finding, which includes the figures it is about. */
             finding: string;
-            /** @description Whether it is left so. */
-            left: boolean;
+            /** @description Whether it is ignored. */
+            ignored: boolean;
         };
         /**
          * @description Moves slides to another place, together and in their order. A span closes up behind a slide moved out of it and takes in one moved
@@ -6987,7 +6993,7 @@ export interface components {
             sounds: boolean;
             /** @description What and why. */
             sentence: string;
-            remedy: null | components["schemas"]["Remedy"];
+            fix: null | components["schemas"]["Fix"];
         };
         /**
          * @description What a show can be handed over as.
@@ -7051,7 +7057,7 @@ export interface components {
             /** @description The name of the check that found it. */
             check: string;
             /** @description How grave it is. */
-            gravity: components["schemas"]["Gravity"];
+            severity: components["schemas"]["Severity"];
             /** @description The cues it is about. */
             cueIds: components["schemas"]["ValueListOfstring"];
             /** @description The slide it is on; null where it is on none. */
@@ -7059,7 +7065,7 @@ export interface components {
             /** @description What it is. */
             sentence: string;
             /** @description The changes that would each put it right, the likeliest first; none where that takes more than an edit. */
-            remedies: components["schemas"]["ValueListOfRemedy"];
+            fixes: components["schemas"]["ValueListOfFix"];
             /** @description The sound it is about, where it is about one. */
             soundId: null | string;
         };
@@ -7070,7 +7076,7 @@ export interface components {
             /** @description What was found. */
             found: components["schemas"]["Finding"];
             /** @description Whether it is left so. */
-            leftSo: boolean;
+            ignored: boolean;
         };
         /** @description What is proposed for all beds at once. */
         FitAllView: {
@@ -7171,6 +7177,18 @@ export interface components {
             /** @description What to know about it, in one sentence. */
             says: string;
         };
+        /** @description A change that is offered. */
+        Fix: {
+            /** @description What it does. */
+            words: string;
+            /** @description The edit that does it. */
+            edit: components["schemas"]["Edit"];
+            /**
+             * @description Whether it takes nothing away and moves nothing, so that it can be made without asking.
+             * @default false
+             */
+            safe: boolean;
+        };
         /** @description A jump from one frame of a sound to another. */
         FrameJump: {
             /** Format: int64 */
@@ -7206,11 +7224,6 @@ export interface components {
              */
             bytes: number;
         };
-        /**
-         * @description How grave a finding is, the gravest first.
-         * @enum {unknown}
-         */
-        Gravity: "stops" | "heard" | "tidy";
         /** @description A line of a show's history. */
         HistoryLine: {
             /**
@@ -7270,6 +7283,10 @@ export interface components {
         HotspotSymbol: "wing" | "bell" | "drop" | "leaf" | "ring" | "wave";
         /** Format: binary */
         IFormFile: string;
+        /** @description The files of a deck, brought in before. */
+        ImportedDeck: {
+            files: components["schemas"]["ValueListOfUploadedFile"];
+        };
         /**
          * @description How far a job has come.
          * @enum {unknown}
@@ -7337,7 +7354,7 @@ export interface components {
         /** @description Pages to be joined with slides. */
         JoinedPages: {
             /** @description The file of the pages, brought in before. */
-            files: components["schemas"]["ValueListOfBroughtFile"];
+            files: components["schemas"]["ValueListOfUploadedFile"];
             /** @description For each page the position of its slide among all slides; -1 for none. */
             joined: components["schemas"]["ValueListOfint"];
         };
@@ -7372,18 +7389,6 @@ export interface components {
             /** @description Their short-term loudness in equal parts of the show, in LUFS. */
             along: number[];
         };
-        /** @description The cues of another show that are to be laid. */
-        LaidMusic: {
-            /** @description What slides are matched by. */
-            by: components["schemas"]["MatchedBy"];
-            /** @description The cues, in the other show. */
-            cueIds: components["schemas"]["ValueListOfstring"];
-        };
-        /**
-         * @description Whether there is leave to use a sound.
-         * @enum {unknown}
-         */
-        Leave: "yes" | "credit" | "alike" | "no" | "ask";
         /** @description A sound that a draft leaves unused. */
         LeftOut: {
             /** @description The sound. */
@@ -7547,7 +7552,7 @@ export interface components {
              */
             delayMs: number;
             /** @description Whether this is where it is to begin; else it begins only where it was not heard to its end. */
-            anew: boolean;
+            startsHere: boolean;
         };
         /** @description A cue as it is shown live. */
         LiveCue: {
@@ -7578,7 +7583,7 @@ export interface components {
              */
             handoverMs: number;
             /** @description Whether it goes on past its span until it has finished. */
-            ringsOn: boolean;
+            playsPastSpan: boolean;
             /** @description What it does when come back to. */
             return: components["schemas"]["CueReturn"];
             duck: null | components["schemas"]["LiveDuck"];
@@ -7753,7 +7758,7 @@ export interface components {
              */
             loopExit: null | number;
             /** @description Whether the waiting loop's first place comes after it. */
-            goesRound: boolean;
+            loops: boolean;
         };
         /**
          * @description What shall sound wherever the presenter is, however they came there: worked out from the show once, before it is shown, and carried out
@@ -7939,7 +7944,7 @@ export interface components {
             /** @description Its title; after the first file when left out. */
             title: null | string;
             /** @description The files of its deck, brought in before; none for a show without slides yet. */
-            files: components["schemas"]["ValueListOfBroughtFile"];
+            files: components["schemas"]["ValueListOfUploadedFile"];
             /**
              * Format: int64
              * @description The hold of its slides in milliseconds.
@@ -7949,7 +7954,7 @@ export interface components {
         /** @description Slides to add. */
         NewSlides: {
             /** @description The files of the deck, imported before. */
-            files: components["schemas"]["ValueListOfBroughtFile"];
+            files: components["schemas"]["ValueListOfUploadedFile"];
             /**
              * Format: int32
              * @description The position of the first new slide; beyond the end means at the end.
@@ -8042,29 +8047,15 @@ export interface components {
             card: null | components["schemas"]["Card"];
             key: null | string;
         };
-        /** @description A method proposed for a cue. */
-        Proposed: {
-            /** @description The cue. */
-            cueId: string;
-            /**
-             * Format: int64
-             * @description The length it would be fitted to.
-             */
-            lengthFrames: number;
-            method: null | components["schemas"]["FitMethod"];
-            /** @description What to know about it, or why none suits. */
-            says: string;
-            /**
-             * Format: int32
-             * @description How many joins it has.
-             */
-            joins: number;
-            worst: null | components["schemas"]["JoinHeard"];
-            /** @description Whether the music's own ending is heard. */
-            endsNaturally: boolean;
+        /** @description The cues of another show that are to be laid. */
+        PlacedMusic: {
+            /** @description What slides are matched by. */
+            by: components["schemas"]["MatchedBy"];
+            /** @description The cues, in the other show. */
+            cueIds: components["schemas"]["ValueListOfstring"];
         };
         /** @description A set of settings that a cue gets in one click. What is null stays as it is. */
-        ReadyMade: {
+        Preset: {
             /** @description What names it. */
             id: string;
             /** @description What it does for the person. */
@@ -8099,11 +8090,32 @@ export interface components {
             endTogether: null | boolean;
         };
         /** @description The settings there are. */
-        ReadyMades: {
+        Presets: {
             /** @description Those that come with the app. */
-            shipped: components["schemas"]["ReadyMade"][];
+            shipped: components["schemas"]["Preset"][];
             /** @description Those a person kept. */
-            kept: components["schemas"]["ReadyMade"][];
+            kept: components["schemas"]["Preset"][];
+        };
+        /** @description A method proposed for a cue. */
+        Proposed: {
+            /** @description The cue. */
+            cueId: string;
+            /**
+             * Format: int64
+             * @description The length it would be fitted to.
+             */
+            lengthFrames: number;
+            method: null | components["schemas"]["FitMethod"];
+            /** @description What to know about it, or why none suits. */
+            says: string;
+            /**
+             * Format: int32
+             * @description How many joins it has.
+             */
+            joins: number;
+            worst: null | components["schemas"]["JoinHeard"];
+            /** @description Whether the music's own ending is heard. */
+            endsNaturally: boolean;
         };
         /**
          * @description The kinds of RefreshLine.
@@ -8128,21 +8140,9 @@ export interface components {
         /** @description A deck to refresh a show with. */
         RefreshedDeck: {
             /** @description The files of the deck, imported before. */
-            files: components["schemas"]["ValueListOfBroughtFile"];
+            files: components["schemas"]["ValueListOfUploadedFile"];
             /** @description The slides of the show whose title and notes are to be the deck's where both were changed; null for none. */
             fromDeck?: string[];
-        };
-        /** @description A change that is offered. */
-        Remedy: {
-            /** @description What it does. */
-            words: string;
-            /** @description The edit that does it. */
-            edit: components["schemas"]["Edit"];
-            /**
-             * @description Whether it takes nothing away and moves nothing, so that it can be made without asking.
-             * @default false
-             */
-            safe: boolean;
         };
         /** @description Slides with the holds that make them end with the music. */
         RepaceView: {
@@ -8338,7 +8338,7 @@ export interface components {
                 [key: string]: number[];
             };
             /** @description The names of what does not sound by itself: it waits for a hand, or for what does. */
-            waitsForHand: string[];
+            manualCues: string[];
             /** @description Whether the show is being presented on another page too. */
             shownElsewhere: boolean;
         };
@@ -8365,6 +8365,11 @@ export interface components {
             /** @description Whether it goes round until the presenter moves on. */
             waitingLoop: boolean;
         };
+        /**
+         * @description How severe a finding is, the most severe first.
+         * @enum {unknown}
+         */
+        Severity: "blocker" | "audible" | "minor";
         /**
          * @description How a stretch of a show has moved as a whole, as all does that comes after a slide whose hold has changed: said once rather than of everything
          *     in it.
@@ -8522,24 +8527,7 @@ export interface components {
              * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
              *     Written in JSON as an array.
              */
-            leftSo: string[];
-        };
-        /** @description A deleted show in the trash. */
-        ShowAside: {
-            /** @description What names it. */
-            id: string;
-            /** @description Its title. */
-            title: string;
-            /**
-             * Format: date-time
-             * @description When it was deleted, in UTC.
-             */
-            deletedAt: string;
-            /**
-             * Format: date-time
-             * @description When it is deleted permanently, in UTC.
-             */
-            goneAt: string;
+            ignoredFindings: string[];
         };
         /** @description A show in the list of shows. */
         ShowCard: {
@@ -8605,8 +8593,8 @@ export interface components {
             duck: components["schemas"]["Duck"];
             /** @description How it is shown. */
             showing: components["schemas"]["Showing"];
-            /** @description What was found and is left so. */
-            leftSo: null | string[];
+            /** @description The keys of ignored findings. */
+            ignoredFindings: null | string[];
             slides: null | components["schemas"]["ListChangeOfSlide"];
             /** @description The sections. */
             sections: null | components["schemas"]["Section"][];
@@ -9116,7 +9104,7 @@ export interface components {
              */
             endFrame: number;
             /** @description The frames where a new round begins. */
-            knots: number[];
+            editPoints: number[];
             /** @description What it is like on each slide it sounds on. */
             rows: components["schemas"]["StrandRow"][];
             /** @description Whether it waits for a hand; drawn as if that came with its slide. */
@@ -9125,11 +9113,11 @@ export interface components {
              * Format: int64
              * @description The frame where its span ends and it rings on, or null.
              */
-            ringsFrom: null | number;
+            tailFrom: null | number;
             /** @description The cue that gives way to it while it swells in, or null. */
             takesOverFrom: null | string;
             /** @description The cue that begins at the same moment, so that this one does not sound; or null. */
-            givesWayTo: null | string;
+            replacedBy: null | string;
             /**
              * Format: int64
              * @description The frame at which that has given way.
@@ -9178,11 +9166,18 @@ export interface components {
          * @enum {unknown}
          */
         TransitionKind: "cut" | "dissolve";
+        /** @description A file that was brought in and is kept. */
+        UploadedFile: {
+            /** @description Its content hash. */
+            hash: string;
+            /** @description What it was called. */
+            name: string;
+        };
         /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
-         *     Written in JSON as an array.
+         * @description Whether a sound may be used.
+         * @enum {unknown}
          */
-        ValueListOfBroughtFile: components["schemas"]["BroughtFile"][];
+        UsageRight: "yes" | "credit" | "alike" | "no" | "ask";
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.
@@ -10376,11 +10371,11 @@ export interface components {
             };
         } | {
             /** @enum {string} */
-            kind: "leaveSo";
-            /** @description What names it: what was found, and what it was about. */
+            kind: "ignoreFinding";
+            /** @description The key of the finding, which includes the figures it is about. */
             finding: string;
-            /** @description Whether it is left so. */
-            left: boolean;
+            /** @description Whether it is ignored. */
+            ignored: boolean;
         } | {
             /** @enum {string} */
             kind: "goBack";
@@ -10510,7 +10505,7 @@ export interface components {
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
                  *     Written in JSON as an array.
                  */
-                leftSo: string[];
+                ignoredFindings: string[];
             };
             /** @description What the version is called. */
             version: string;
@@ -10520,6 +10515,11 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfExplained: components["schemas"]["Explained"][];
+        /**
+         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         *     Written in JSON as an array.
+         */
+        ValueListOfFix: components["schemas"]["Fix"][];
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.
@@ -10648,11 +10648,6 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfRefreshLine: components["schemas"]["RefreshLine"][];
-        /**
-         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
-         *     Written in JSON as an array.
-         */
-        ValueListOfRemedy: components["schemas"]["Remedy"][];
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.
@@ -10926,6 +10921,11 @@ export interface components {
             offsetMs: null | number;
             picture: null | components["schemas"]["PictureSource"];
         }[];
+        /**
+         * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
+         *     Written in JSON as an array.
+         */
+        ValueListOfUploadedFile: components["schemas"]["UploadedFile"][];
         /**
          * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
          *     Written in JSON as an array.

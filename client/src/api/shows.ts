@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type BroughtFile, unwrap } from "./client";
+import { api, type UploadedFile, unwrap } from "./client";
 import { keys } from "./keys";
 
 /** All shows. */
@@ -8,14 +8,14 @@ export const useShows = () =>
 
 /** The shows in the trash. */
 export const useTrash = () =>
-  useQuery({ queryKey: keys.trash(), queryFn: async ({ signal }) => unwrap(await api.GET("/api/aside", { signal })) });
+  useQuery({ queryKey: keys.trash(), queryFn: async ({ signal }) => unwrap(await api.GET("/api/trash", { signal })) });
 
 /** Makes a show from the files of a deck. */
-export const createShow = async (files: BroughtFile[], holdMs: number, signal: AbortSignal) =>
+export const createShow = async (files: UploadedFile[], holdMs: number, signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows", { body: { title: null, files, holdMs }, signal }));
 
 /** Opens a show that was saved as a package. */
-export const openPackage = async (body: BroughtFile, signal: AbortSignal) =>
+export const openPackage = async (body: UploadedFile, signal: AbortSignal) =>
   unwrap(await api.POST("/api/shows/open", { body, signal }));
 
 export const useDuplicateShow = () =>
@@ -29,11 +29,11 @@ export const useDeleteShow = () =>
 
 /** Takes a show out of the trash. */
 export const useRestoreShow = () =>
-  useShowsChange(async (id: string) => unwrap(await api.POST("/api/aside/{id}/back", { params: { path: { id } } })));
+  useShowsChange(async (id: string) => unwrap(await api.POST("/api/trash/{id}/restore", { params: { path: { id } } })));
 
 /** Deletes a show in the trash permanently, and tells how many bytes that freed. */
 export const useDeletePermanently = () =>
-  useShowsChange(async (id: string) => unwrap(await api.DELETE("/api/aside/{id}", { params: { path: { id } } })));
+  useShowsChange(async (id: string) => unwrap(await api.DELETE("/api/trash/{id}", { params: { path: { id } } })));
 
 function useShowsChange<Result>(run: (id: string) => Promise<Result>) {
   const queries = useQueryClient();

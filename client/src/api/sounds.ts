@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type BroughtFile, type Schemas, type Sound, unwrap } from "./client";
+import { api, type UploadedFile, type Schemas, type Sound, unwrap } from "./client";
 import { useJobCommand } from "./jobs";
 import { keys } from "./keys";
 
@@ -41,7 +41,7 @@ export const addSound = async (showId: string, body: Schemas["NewSound"]) =>
   unwrap(await api.POST("/api/shows/{id}/sounds", { params: { path: { id: showId } }, body }));
 
 /** Replaces the file of a sound by an uploaded one. */
-export const replaceSound = async (showId: string, soundId: string, body: BroughtFile) =>
+export const replaceSound = async (showId: string, soundId: string, body: UploadedFile) =>
   unwrap(
     await api.POST("/api/shows/{id}/sounds/{soundId}/replace", { params: { path: { id: showId, soundId } }, body }),
   );

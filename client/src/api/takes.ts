@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type BroughtFile, send, unwrap } from "./client";
+import { api, type UploadedFile, send, unwrap } from "./client";
 import { UserError } from "./errors";
 import { keys } from "./keys";
 import { finished } from "./upload";
@@ -52,7 +52,7 @@ export class TakeUpload {
   }
 
   /** Sends what is missing, and ends the upload. After a failure it can be called again. */
-  async finish(): Promise<BroughtFile> {
+  async finish(): Promise<UploadedFile> {
     await this.sending;
     return finish(await this.sendRest());
   }
@@ -110,7 +110,7 @@ async function patch(url: string, offset: number, headers: Record<string, string
   if (!answer.ok) throw notUploaded();
 }
 
-async function finish(url: string): Promise<BroughtFile> {
+async function finish(url: string): Promise<UploadedFile> {
   const offset = await offsetOf(url);
   await patch(url, offset, { "Upload-Length": String(offset) });
   return finished(url);

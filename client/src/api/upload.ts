@@ -1,5 +1,5 @@
 import { DetailedError, Upload } from "tus-js-client";
-import { api, type BroughtFile, unwrap } from "./client";
+import { api, type UploadedFile, unwrap } from "./client";
 import { titleOf, UserError } from "./errors";
 import { words } from "./words";
 
@@ -23,7 +23,7 @@ export function upload(
   purpose: Purpose,
   progress: (fraction: number) => void,
   signal?: AbortSignal,
-): Promise<BroughtFile> {
+): Promise<UploadedFile> {
   return new Promise((resolve, reject) => {
     const run = new Upload(file, {
       endpoint: "/api/uploads",
@@ -46,7 +46,7 @@ export function upload(
 }
 
 /** What a whole upload is known by. */
-export async function finished(url: string | null): Promise<BroughtFile> {
+export async function finished(url: string | null): Promise<UploadedFile> {
   const id = url?.split("/").at(-1) ?? "";
   return unwrap(await api.GET("/api/uploads/{id}", { params: { path: { id } } }));
 }

@@ -4,6 +4,7 @@ import { Link, NavLink, useLocation } from "react-router";
 import { ChecksCount } from "../checks/ChecksCount";
 import { RunningTime } from "../time/RunningTime";
 import { keysOf } from "../ui/commands";
+import { HelpLink } from "../ui/HelpLink";
 import { IconButton } from "../ui/IconButton";
 import { Menu, MenuEntry } from "../ui/Menu";
 import { Status } from "../ui/Status";
@@ -91,6 +92,7 @@ export function Bar({ connected, open }: Props) {
             <MenuEntry choose={() => open("keys")}>{words.keys}</MenuEntry>
           </Menu>
         </div>
+        <HelpLink />
         <ThemeButton />
       </div>
     </header>

@@ -6,9 +6,9 @@ import { words } from "./words";
 /** How much there is to fix, beside the name of the view: blockers and what is audible. */
 export function ChecksCount() {
   const view = useView();
-  const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.gravity !== "tidy");
+  const found = open(useFindings(view.id, view.revision)).filter((f) => f.found.severity !== "minor");
   if (found.length === 0) return null;
-  const stops = found.some((f) => f.found.gravity === "stops");
+  const stops = found.some((f) => f.found.severity === "blocker");
   return (
     <span
       className={`figures ml-1.5 rounded-full px-1.5 text-xs leading-5 font-bold ${stops ? "bg-error text-error-content" : "bg-secondary text-secondary-content"}`}

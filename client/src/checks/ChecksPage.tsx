@@ -42,7 +42,7 @@ export default function ChecksPage() {
 
 function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFor: readonly string[] }) {
   const todo = open(findings);
-  const left = findings.filter((f) => f.leftSo);
+  const left = findings.filter((f) => f.ignored);
   return (
     <>
       <header className="mb-4 flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -73,7 +73,7 @@ function Found({ findings, lookedFor }: { findings: readonly Finding[]; lookedFo
 function FixAll({ findings }: { findings: readonly Finding[] }) {
   const view = useView();
   const fix = useFixAll(view.id);
-  const safe = findings.filter((f) => f.found.remedies.some((r) => r.safe)).length;
+  const safe = findings.filter((f) => f.found.fixes.some((r) => r.safe)).length;
   if (safe === 0) return null;
   return (
     <button

@@ -7,7 +7,7 @@ import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { useOpenShow, useView } from "../show/openShow";
 import { framesPerSecond } from "../ui/format";
 import type { Finding } from "../findings/useChecks";
-import { gravityOf } from "../findings/words";
+import { severityOf } from "../findings/words";
 import { words } from "./words";
 
 /** What another piece is a way out of. */
@@ -19,10 +19,10 @@ export function FindingRow({ finding }: { finding: Finding }) {
   const view = useView();
   const { edit, play, select: selectOnSheet } = useOpenShow();
   const queries = useQueryClient();
-  const { found, leftSo } = finding;
+  const { found, ignored } = finding;
   const [seeking, setSeeking] = useState(false);
   const sound = ofRights.includes(found.check) ? view.show.sounds.find((s) => s.id === found.soundId) : undefined;
-  const { mark, name, style } = gravityOf(finding);
+  const { mark, name, style } = severityOf(finding);
   const slide = view.runningOrder.slides.find((s) => s.slideId === found.slideId);
   const strand = view.strands.find((s) => s.cueId === found.cueIds.at(-1));
   const at = strand && !strand.byHand ? strand.startFrame : slide?.startFrame;
@@ -42,16 +42,16 @@ export function FindingRow({ finding }: { finding: Finding }) {
       <span className="muted figures w-14 shrink-0 text-sm">{slide ? words.slide(slide.number) : ""}</span>
       <span className="min-w-0 grow">
         <span className="block leading-snug break-words">{found.sentence}</span>
-        {!leftSo && (found.remedies.length > 0 || sound) && (
+        {!ignored && (found.fixes.length > 0 || sound) && (
           <span className="mt-1.5 flex flex-wrap gap-1.5">
-            {found.remedies.map((remedy, i) => (
+            {found.fixes.map((fix, i) => (
               <button
-                key={remedy.words}
+                key={fix.words}
                 type="button"
                 className={`btn btn-xs h-auto min-h-6 py-0.5 ${i === 0 ? "btn-outline btn-primary" : ""}`}
-                onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
+                onClick={() => edit(fix.edit, checkedRevision(queries, view.id))}
               >
-                {remedy.words}
+                {fix.words}
               </button>
             ))}
             {sound && (
@@ -77,7 +77,7 @@ export function FindingRow({ finding }: { finding: Finding }) {
         )}
         {select && (
           <Link
-            className={`btn btn-xs ${found.remedies.length === 0 ? "btn-outline btn-primary" : "btn-ghost"}`}
+            className={`btn btn-xs ${found.fixes.length === 0 ? "btn-outline btn-primary" : "btn-ghost"}`}
             to={`/shows/${view.id}`}
             onClick={() => selectOnSheet(select)}
           >
@@ -87,9 +87,9 @@ export function FindingRow({ finding }: { finding: Finding }) {
         <button
           type="button"
           className="btn btn-ghost btn-xs"
-          onClick={() => edit({ kind: "leaveSo", finding: finding.key, left: !leftSo })}
+          onClick={() => edit({ kind: "ignoreFinding", finding: finding.key, ignored: !ignored })}
         >
-          {leftSo ? words.stopIgnoring : words.ignore}
+          {ignored ? words.stopIgnoring : words.ignore}
         </button>
       </span>
     </li>

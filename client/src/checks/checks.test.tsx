@@ -14,7 +14,7 @@ afterEach(() => {
 
 const view = viewOf({ slides: [slide(1), slide(2)], sounds: [sound("pad")], cues: [cue("c1", "pad")] });
 
-const remedy = (words: string, safe = false) => ({
+const fix = (words: string, safe = false) => ({
   words,
   safe,
   edit: { kind: "setMuted", cueId: "c1", muted: true } as const,
@@ -22,19 +22,19 @@ const remedy = (words: string, safe = false) => ({
 
 type FindingView = Schemas["FindingView"];
 
-const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, leftSo = false): FindingView => ({
+const finding = (check: string, change: Partial<Schemas["Finding"]> = {}, ignored = false): FindingView => ({
   key: `${check} ${change.slideId ?? "s2"}`,
   found: {
     check,
-    gravity: "heard",
+    severity: "audible",
     cueIds: ["c1"],
     slideId: "s2",
     soundId: null,
     sentence: `${check} is wrong.`,
-    remedies: [],
+    fixes: [],
     ...change,
   },
-  leftSo,
+  ignored,
 });
 
 const show = (findings: Schemas["FindingView"][]) => {
@@ -45,9 +45,9 @@ const show = (findings: Schemas["FindingView"][]) => {
 describe("what a show should be warned about", () => {
   it("is put in groups by what to do next, and counted by how grave it is", () => {
     const found = [
-      finding("hand", { gravity: "stops", remedies: [remedy("Begin with its slide", true)] }),
-      finding("clash", { remedies: [remedy("Mute it")] }),
-      finding("rights", { gravity: "tidy" }),
+      finding("hand", { severity: "blocker", fixes: [fix("Begin with its slide", true)] }),
+      finding("clash", { fixes: [fix("Mute it")] }),
+      finding("rights", { severity: "minor" }),
       finding("left", {}, true),
     ];
     expect(grouped(found).map((g) => [g.title, g.findings.length])).toEqual([
@@ -58,26 +58,26 @@ describe("what a show should be warned about", () => {
     expect(counted(found)).toBe("1 blocker, 2 audible, 1 minor");
   });
 
-  it("has its remedies beside it, each an edit, and can be left so", async () => {
+  it("has its fixes beside it, each an edit, and can be left so", async () => {
     const { edit } = show([
-      finding("clash", { remedies: [remedy("Mute it"), remedy("End it before")] }),
+      finding("clash", { fixes: [fix("Mute it"), fix("End it before")] }),
       finding("left", {}, true),
     ]);
     fireEvent.click(await screen.findByRole("button", { name: "Mute it" }));
     expect(edit).toHaveBeenLastCalledWith({ kind: "setMuted", cueId: "c1", muted: true });
     fireEvent.click(screen.getByRole("button", { name: "Ignore" }));
-    expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "clash s2", left: true });
+    expect(edit).toHaveBeenLastCalledWith({ kind: "ignoreFinding", finding: "clash s2", ignored: true });
     fireEvent.click(screen.getByRole("button", { name: "Stop ignoring" }));
-    expect(edit).toHaveBeenLastCalledWith({ kind: "leaveSo", finding: "left s2", left: false });
+    expect(edit).toHaveBeenLastCalledWith({ kind: "ignoreFinding", finding: "left s2", ignored: false });
     expect(screen.queryByText(/automatically/)).toBeNull();
   });
 
   it("puts right what needs no choice in one call", async () => {
     const posted = vi.fn();
     answerPosts((url) => (posted(url), { data: { revision: 1, change: null } }));
-    show([finding("hand", { remedies: [remedy("Begin with its slide", true)] })]);
+    show([finding("hand", { fixes: [fix("Begin with its slide", true)] })]);
     fireEvent.click(await screen.findByRole("button", { name: "Fix 1 automatically" }));
-    await waitFor(() => expect(posted).toHaveBeenCalledWith(expect.stringContaining("put-right")));
+    await waitFor(() => expect(posted).toHaveBeenCalledWith(expect.stringContaining("checks/fix")));
   });
 
   it("shows the first of many alike", async () => {

@@ -15,13 +15,13 @@ export function Explanation({ slide }: { slide: Slide }) {
         {lines.map((line, i) => (
           <li key={i} className="text-sm">
             <span className={line.sounds ? "" : "muted"}>{line.sentence}</span>{" "}
-            {line.remedy && (
+            {line.fix && (
               <button
                 type="button"
                 className="text-primary cursor-pointer font-semibold underline decoration-dotted"
-                onClick={() => line.remedy && edit(line.remedy.edit, line.revision)}
+                onClick={() => line.fix && edit(line.fix.edit, line.revision)}
               >
-                {line.remedy.words}
+                {line.fix.words}
               </button>
             )}
           </li>

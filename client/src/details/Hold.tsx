@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { ShowView, Slide, SoundKind } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
-import { Choice, MsField } from "../ui/fields";
+import { Select, MsField } from "../ui/fields";
 import { Buttons, Row, Topic } from "./Topic";
 import { words } from "./words";
 
@@ -136,7 +136,7 @@ function TransitionRow({ slides, slide }: { slides: readonly Slide[]; slide: Sli
   const ms = same(slides, (s) => s.transition.ms);
   return (
     <Row label={words.transition}>
-      <Choice
+      <Select
         label={words.transition}
         value={kind}
         options={[

@@ -17,9 +17,10 @@ export function NextStep({ draft }: { draft: () => void }) {
   const sounds = view.show.sounds.filter((s) => !s.removed);
   const used = new Set(cues.map((c) => c.soundId));
   const open = sounds.filter((s) => !used.has(s.id)).length;
-  const findings = useFindings(view.id, view.revision).filter(({ leftSo }) => !leftSo);
+  const findings = useFindings(view.id, view.revision).filter(({ ignored }) => !ignored);
   const finding =
-    findings.find(({ found }) => found.gravity === "stops") ?? findings.find(({ found }) => found.gravity === "heard");
+    findings.find(({ found }) => found.severity === "blocker") ??
+    findings.find(({ found }) => found.severity === "audible");
   if (slides.length === 0)
     return (
       <Next text={words.addDeckHint}>
@@ -44,14 +45,14 @@ export function NextStep({ draft }: { draft: () => void }) {
     <>
       {finding ? (
         <Next text={finding.found.sentence}>
-          {finding.found.remedies.slice(0, 1).map((remedy) => (
+          {finding.found.fixes.slice(0, 1).map((fix) => (
             <button
-              key={remedy.words}
+              key={fix.words}
               type="button"
               className="btn btn-primary btn-sm h-auto min-h-8 py-1"
-              onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
+              onClick={() => edit(fix.edit, checkedRevision(queries, view.id))}
             >
-              {remedy.words}
+              {fix.words}
             </button>
           ))}
           <Link className="btn btn-sm" to={`/shows/${view.id}/checks`}>

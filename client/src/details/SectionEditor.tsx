@@ -1,7 +1,7 @@
 import type { Slide } from "../api/client";
 import { newId } from "../api/ids";
 import { useOpenShow, useView } from "../show/openShow";
-import { Tick } from "../ui/fields";
+import { Checkbox } from "../ui/fields";
 import { ValueField } from "../ui/ValueField";
 import { Buttons, Row, Topic } from "./Topic";
 import { words } from "./words";
@@ -51,9 +51,9 @@ export function SectionEditor({ slide }: { slide: Slide }) {
         />
       </Row>
       <div className="text-sm">
-        <Tick ticked={own.waitingLoop} set={(waitingLoop) => change({ waitingLoop })}>
+        <Checkbox checked={own.waitingLoop} set={(waitingLoop) => change({ waitingLoop })}>
           {words.waitingLoop}
-        </Tick>
+        </Checkbox>
       </div>
       <button type="button" className="btn btn-xs" onClick={() => set((all) => all.filter((s) => s.id !== own.id))}>
         {words.removeSection}

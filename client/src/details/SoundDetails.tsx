@@ -7,12 +7,12 @@ import { samplesUrl, useLighterCopy, usePeaks, useWeight } from "../api/sounds";
 import { useEachFrame, usePlayer } from "../hearing/usePlayer";
 import { useSeekSlider } from "../hearing/useSeekSlider";
 import { useOpenShow, useView } from "../show/openShow";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { msOfFrames, seconds, shortTime, time } from "../ui/format";
 import { FileInput } from "../ui/FileInput";
 import { ValueField } from "../ui/ValueField";
 import { Waveform } from "../ui/Waveform";
-import { Look } from "../videos/Look";
+import { VideoPreview } from "../videos/VideoPreview";
 import { RightsEditor } from "./RightsEditor";
 import { Buttons, Row, Topic } from "./Topic";
 import { words } from "./words";
@@ -64,7 +64,7 @@ export function SoundDetails({ sound, place }: { sound: Sound; place: () => void
           {sound.video ? (
             <b>{words.kinds.video}</b>
           ) : (
-            <Choice
+            <Select
               label={words.kind}
               value={sound.kind}
               options={[
@@ -115,7 +115,7 @@ function Listen({ sound }: { sound: Sound }) {
   const here = () => Math.round(player.position());
   return (
     <div className="mb-2">
-      {sound.video && <Look video={sound} player={player} />}
+      {sound.video && <VideoPreview video={sound} player={player} />}
       <div {...slider} className="bg-base-200 relative h-16 cursor-text touch-none rounded-md">
         <Waveform peaks={peaks ?? []} color={`var(--${sound.kind})`} className="h-full w-full" />
         <div ref={line} className="bg-primary pointer-events-none absolute inset-y-0 w-0.5" aria-hidden="true" />

@@ -128,8 +128,8 @@ describe("slides", () => {
 
 describe("the playhead", () => {
   it("tells what sounds where it is put, the hidden slides left out, and the click that would change it", async () => {
-    const remedy = { words: "Let it sound", edit: { kind: "setMuted", cueId: "c", muted: false } };
-    answerGets((_, __, path) => ({ data: [{ sentence: `What sounds on ${path?.slideId}.`, sounds: false, remedy }] }));
+    const fix = { words: "Let it sound", edit: { kind: "setMuted", cueId: "c", muted: false } };
+    answerGets((_, __, path) => ({ data: [{ sentence: `What sounds on ${path?.slideId}.`, sounds: false, fix }] }));
     const view = viewOf({ slides: [slide(1), slide(2, { hidden: true }), slide(3)] });
     const { edit, player } = open(view, <AtPlayhead />);
     expect(await screen.findByText("What sounds on s1.")).toBeTruthy();
@@ -137,7 +137,7 @@ describe("the playhead", () => {
     expect(await screen.findByText("What sounds on s3.")).toBeTruthy();
     expect(screen.getByRole("heading", { level: 2 }).textContent).toBe("2 · Slide 3");
     fireEvent.click(screen.getByText("Let it sound"));
-    expect(edit.mock.lastCall?.[0]).toEqual(remedy.edit);
+    expect(edit.mock.lastCall?.[0]).toEqual(fix.edit);
   });
 });
 

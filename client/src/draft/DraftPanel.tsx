@@ -1,6 +1,6 @@
 import { Listening } from "../show/AnalysisProgress";
 import { useOpenShow, useView } from "../show/openShow";
-import { Tick } from "../ui/fields";
+import { Checkbox } from "../ui/fields";
 import type { useDraft } from "./useDraft";
 import { Status } from "../ui/Status";
 import { words } from "./words";
@@ -44,11 +44,11 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
       <ul className="space-y-1.5">
         {draft?.cues.map((cue) => (
           <li key={cue.soundId} className="line-t pt-1.5 text-sm leading-snug">
-            <Tick ticked set={() => leave([...without, cue.soundId])}>
+            <Checkbox checked set={() => leave([...without, cue.soundId])}>
               <span className="min-w-0 truncate">
                 <b style={{ color: `var(--${cue.kind}-text)` }}>{cue.name}</b>
               </span>
-            </Tick>
+            </Checkbox>
             <p className="pl-7">
               <span className="font-semibold">{cue.where}</span>: <span className="muted">{cue.why}</span>
             </p>
@@ -56,9 +56,9 @@ export function DraftPanel({ drafted, without, leave, close }: Props) {
         ))}
         {without.map((soundId) => (
           <li key={soundId} className="line-t pt-1.5 text-sm">
-            <Tick ticked={false} set={() => leave(without.filter((id) => id !== soundId))}>
+            <Checkbox checked={false} set={() => leave(without.filter((id) => id !== soundId))}>
               <span className="muted">{view.show.sounds.find((s) => s.id === soundId)?.name}</span>
-            </Tick>
+            </Checkbox>
           </li>
         ))}
         {draft?.leftOut.map((sound) => (

@@ -68,17 +68,17 @@ it("says what to do next by what is there, and is quiet once things are well", a
   const placed = { slides: [slide(1), slide(2)], sounds: [pad], cues: [cue("c", "pad")] };
   const found = {
     check: "silent-end",
-    gravity: "heard",
+    severity: "audible",
     cueIds: ["c"],
     slideId: "s2",
     soundId: null,
     sentence: "The last slide is silent.",
-    remedies: [{ words: "Let Dusk Pad lie to the end", edit: made, safe: true }],
+    fixes: [{ words: "Let Dusk Pad lie to the end", edit: made, safe: true }],
   };
-  const { edit } = next(viewOf(placed), [{ key: "k", leftSo: false, found }]);
+  const { edit } = next(viewOf(placed), [{ key: "k", ignored: false, found }]);
   fireEvent.click(await screen.findByText("Let Dusk Pad lie to the end"));
   expect(edit).toHaveBeenLastCalledWith(made);
-  next(viewOf(placed), [{ key: "k", leftSo: true, found }]);
+  next(viewOf(placed), [{ key: "k", ignored: true, found }]);
   expect(screen.queryByTestId("next")).toBeNull();
   next(viewOf({ ...placed, sounds: [pad, sound("reel")] }));
   expect(screen.getByText("Draft the rest")).toBeTruthy();

@@ -14,7 +14,7 @@ const view = viewOf({
   cues: [cue("c1", "Pad"), cue("c2", "Curtain")],
   showing: { byItself: false, where: "web" },
 });
-const cleared = (name: string, answer: Schemas["Leave"], why: string): Schemas["ClearedSound"] => ({
+const cleared = (name: string, answer: Schemas["UsageRight"], why: string): Schemas["ClearedSound"] => ({
   soundId: name,
   name,
   licence: "",
@@ -55,8 +55,8 @@ it("asks the desk, pays its fee when told to, and says what it said", async () =
   fireEvent.click(await screen.findByText("Pay 18 and save proof"));
   await screen.findByText("The desk gives no leave to sell with it.");
   expect(bodies).toEqual([
-    ["/api/shows/{id}/sounds/{soundId}/leave", { pays: false }],
-    ["/api/shows/{id}/sounds/{soundId}/leave", { pays: true }],
+    ["/api/shows/{id}/sounds/{soundId}/ask-desk", { pays: false }],
+    ["/api/shows/{id}/sounds/{soundId}/ask-desk", { pays: true }],
   ]);
 });
 

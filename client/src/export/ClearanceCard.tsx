@@ -4,7 +4,7 @@ import { useAskDesk, useClearance } from "../api/rights";
 import { CatalogueDialog } from "../catalogue/CatalogueDialog";
 import { places } from "../findings/ShowingLine";
 import { useOpenShow, useView } from "../show/openShow";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
 import { Status } from "../ui/Status";
 import { words } from "./words";
@@ -33,7 +33,7 @@ export function ClearanceCard() {
       <h2 className="mb-2 text-lg">{words.rights}</h2>
       <p className="mb-2 flex items-center gap-2">
         <span aria-hidden="true">{words.destination}</span>
-        <Choice
+        <Select
           label={words.destination}
           value={showing.where}
           options={places}

@@ -4,7 +4,7 @@ import { useExport, useExportEstimate } from "../api/exports";
 import { ChecksStrip } from "../findings/ChecksStrip";
 import { useFindings } from "../findings/useChecks";
 import { useView } from "../show/openShow";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { fileSize, isFilm, isSound, soon, type Recipient } from "./recipients";
@@ -82,16 +82,16 @@ export function NewExport({ to }: { to: Recipient }) {
         {isFilm(format) && (
           <>
             <Option label={words.size}>
-              <Choice label={words.sizeField} value={size} options={sizes} commit={setSize} />
+              <Select label={words.sizeField} value={size} options={sizes} commit={setSize} />
             </Option>
             <Option label={words.frameRate}>
-              <Choice label={words.frameRate} value={rate} options={rates} commit={setRate} />
+              <Select label={words.frameRate} value={rate} options={rates} commit={setRate} />
             </Option>
           </>
         )}
         {isSound(format) && cues.length > 0 && (
           <Option label={words.cues}>
-            <Choice
+            <Select
               label={words.cues}
               value={cueId}
               options={[

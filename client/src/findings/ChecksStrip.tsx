@@ -1,12 +1,12 @@
 import { Link } from "react-router";
 import type { Finding } from "./useChecks";
-import { counted, gravityOf, open, words } from "./words";
+import { counted, severityOf, open, words } from "./words";
 
 const most = 3;
 
-/** Before a show goes out: what is left to fix, the gravest by name, and the way there. It blocks nothing. */
+/** Before a show goes out: what is left to fix, the mostSevere by name, and the way there. It blocks nothing. */
 export function ChecksStrip({ showId, findings }: { showId: string; findings: readonly Finding[] }) {
-  const left = open(findings).filter((f) => f.found.gravity !== "tidy");
+  const left = open(findings).filter((f) => f.found.severity !== "minor");
   if (left.length === 0) return null;
   return (
     <section aria-label={words.checks} className="mb-4 rounded-md border border-[var(--line)] px-3 py-2 text-sm">
@@ -19,8 +19,8 @@ export function ChecksStrip({ showId, findings }: { showId: string; findings: re
       <ul>
         {left.slice(0, most).map((finding) => (
           <li key={finding.key}>
-            <span aria-hidden="true" className={gravityOf(finding).style}>
-              {gravityOf(finding).mark}
+            <span aria-hidden="true" className={severityOf(finding).style}>
+              {severityOf(finding).mark}
             </span>{" "}
             {finding.found.sentence}
           </li>

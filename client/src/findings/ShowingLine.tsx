@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { words } from "./words";
 
 const ways = [
@@ -18,7 +18,7 @@ export function ShowingLine() {
   return (
     <span>
       {words.shown}{" "}
-      <Choice
+      <Select
         label={words.howShown}
         value={showing.byItself ? "itself" : "hand"}
         options={ways}
@@ -26,7 +26,7 @@ export function ShowingLine() {
           edit((show) => ({ kind: "setShowing", showing: { ...show.showing, byItself: way === "itself" } }))
         }
       />{" "}
-      <Choice
+      <Select
         label={words.destination}
         value={showing.where}
         options={places}

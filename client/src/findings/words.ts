@@ -2,7 +2,7 @@ import type { Schemas } from "../api/client";
 import { plural } from "../ui/plural";
 import type { Finding } from "./useChecks";
 
-type Gravity = Schemas["Gravity"];
+type Severity = Schemas["Severity"];
 
 /** What checks, and what stands of them in other views, say. */
 export const words = {
@@ -27,23 +27,27 @@ export const words = {
   },
 };
 
-/** How grave findings are, the gravest first, each with its mark, name and style: told by shape, word and colour. */
-const gravities: Record<Gravity, { order: number; mark: string; name: string; style: string }> = {
-  stops: { order: 0, mark: "■", name: "Blocker", style: "text-error" },
-  heard: { order: 1, mark: "◆", name: "Audible", style: "text-warning" },
-  tidy: { order: 2, mark: "○", name: "Minor", style: "muted" },
+/** How severe findings are, the mostSevere first, each with its mark, name and style: told by shape, word and colour. */
+const severities: Record<Severity, { order: number; mark: string; name: string; style: string }> = {
+  blocker: { order: 0, mark: "■", name: "Blocker", style: "text-error" },
+  audible: { order: 1, mark: "◆", name: "Audible", style: "text-warning" },
+  minor: { order: 2, mark: "○", name: "Minor", style: "muted" },
 };
 
-export const gravityOf = (finding: Finding) => gravities[finding.found.gravity];
+export const severityOf = (finding: Finding) => severities[finding.found.severity];
 
 /** What is not ignored. */
-export const open = (findings: readonly Finding[]) => findings.filter((f) => !f.leftSo);
+export const open = (findings: readonly Finding[]) => findings.filter((f) => !f.ignored);
 
 /** How many of each severity: "2 blockers, 3 audible, 1 minor". */
 export function counted(findings: readonly Finding[]): string {
-  const of = (gravity: Gravity) => findings.filter((f) => f.found.gravity === gravity).length;
-  const [stops, heard, tidy] = [of("stops"), of("heard"), of("tidy")];
-  return [stops > 0 && plural(stops, "blocker"), heard > 0 && `${heard} audible`, tidy > 0 && `${tidy} minor`]
+  const of = (severity: Severity) => findings.filter((f) => f.found.severity === severity).length;
+  const [blockers, audible, minor] = [of("blocker"), of("audible"), of("minor")];
+  return [
+    blockers > 0 && plural(blockers, "blocker"),
+    audible > 0 && `${audible} audible`,
+    minor > 0 && `${minor} minor`,
+  ]
     .filter(Boolean)
     .join(", ");
 }
@@ -54,10 +58,10 @@ export interface Group {
   findings: readonly Finding[];
 }
 
-/** What is found, by what to do next; what has the gravest comes first. */
+/** What is found, by what to do next; what has the mostSevere comes first. */
 export function grouped(findings: readonly Finding[]): readonly Group[] {
   const todo = open(findings);
-  const safe = (f: Finding) => f.found.remedies.some((r) => r.safe);
+  const safe = (f: Finding) => f.found.fixes.some((r) => r.safe);
   return [
     {
       ...words.groups.safe,
@@ -65,21 +69,21 @@ export function grouped(findings: readonly Finding[]): readonly Group[] {
     },
     {
       ...words.groups.choice,
-      findings: todo.filter((f) => !safe(f) && f.found.remedies.length > 0),
+      findings: todo.filter((f) => !safe(f) && f.found.fixes.length > 0),
     },
     {
       ...words.groups.byHand,
-      findings: todo.filter((f) => f.found.remedies.length === 0),
+      findings: todo.filter((f) => f.found.fixes.length === 0),
     },
   ]
     .filter((group) => group.findings.length > 0)
-    .toSorted((a, b) => gravest(a.findings) - gravest(b.findings));
+    .toSorted((a, b) => mostSevere(a.findings) - mostSevere(b.findings));
 }
 
-/** How grave the gravest is, 0 for what stops the show. */
-const gravest = (findings: readonly Finding[]) => Math.min(...findings.map((f) => gravityOf(f).order));
+/** How severe the mostSevere is, 0 for what stops the show. */
+const mostSevere = (findings: readonly Finding[]) => Math.min(...findings.map((f) => severityOf(f).order));
 
-/** Findings of the same kind beside each other, in the order of the gravest of each. */
+/** Findings of the same kind beside each other, in the order of the mostSevere of each. */
 export function alike(findings: readonly Finding[]): readonly (readonly Finding[])[] {
   const kinds = new Map<string, Finding[]>();
   for (const finding of findings) {

@@ -4,7 +4,7 @@ import { type RepaceOptions, useRepace } from "../api/fits";
 import { useView } from "../show/openShow";
 import { LimitFields, type Limits } from "../fields/LimitFields";
 import { NewHolds } from "../fields/NewHolds";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { words } from "./words";
 
 /** Retimes the slides to end with the music. Each change is shown before it is applied. */
@@ -18,7 +18,7 @@ export function Repace({ cue, tempo }: { cue: Cue; tempo: number | null }) {
       <h2 className="mb-1 text-base">{words.retime}</h2>
       <div className="mb-2 flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
         <span aria-hidden="true">{words.slidesChange}</span>
-        <Choice
+        <Select
           label={words.slidesChange}
           value={on}
           options={[

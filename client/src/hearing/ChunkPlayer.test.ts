@@ -156,13 +156,13 @@ it("tells that the audio clock stands still, until it moves", async () => {
   const player = new ChunkPlayer((n) => Promise.resolve(n < 9 ? chunk(`t${n}`) : "end"));
   await player.play(0);
   vi.advanceTimersByTime(1600);
-  expect(player.standsStill()).toBe(true);
+  expect(player.isStalled()).toBe(true);
   Clock.now += 0.5;
   vi.advanceTimersByTime(1500);
-  expect(player.standsStill()).toBe(false);
+  expect(player.isStalled()).toBe(false);
   vi.advanceTimersByTime(1500);
   player.stop();
-  expect(player.standsStill()).toBe(false);
+  expect(player.isStalled()).toBe(false);
   vi.useRealTimers();
 });
 

@@ -75,7 +75,7 @@ export class ChunkPlayer {
   playing = () => this.run !== undefined;
 
   /** Whether the audio clock stands still although something is to be heard: no device takes the sound. */
-  standsStill = () => this.stands;
+  isStalled = () => this.stands;
 
   /** The frame heard now, or where it would go on. */
   position(): number {

@@ -1,5 +1,10 @@
 /** What the help says. */
 export const words = {
+  guide: "Guide",
+  pages: "Pages of the guide",
+  search: "Search the guide",
+  nothingFound: "No results. Try fewer words.",
+
   keys: "Keys",
   everywhere: "Everywhere",
   runSheet: "Run sheet",

@@ -65,7 +65,7 @@ describe("settings in one click", () => {
   it("are given, taken back, kept under a name and forgotten", async () => {
     answerGets(() => ({ data: { shipped: [{ id: "hand", name: "Wait for my hand" }], kept: [kept] } }));
     open(view, <Presets cues={[cue("c1", "pad")]} />);
-    const posted = answerPosts((url) => ({ data: url.endsWith("readymade") ? kept : view }));
+    const posted = answerPosts((url) => ({ data: url.endsWith("presets") ? kept : view }));
     const forgotten = vi.spyOn(api, "DELETE").mockResolvedValue({ response: new Response() } as never);
     const choose = async (words: string) => {
       openMenu("Presets");
@@ -76,11 +76,11 @@ describe("settings in one click", () => {
     await choose("Wait for my hand");
     expect(posted.mock.lastCall).toMatchObject([
       "/api/shows/{id}/apply",
-      { params: { path: { id: "show" } }, body: { cueIds: ["c1"], readyMade: "hand" } },
+      { params: { path: { id: "show" } }, body: { cueIds: ["c1"], preset: "hand" } },
     ]);
     expect(screen.queryByText("Wait for my hand")).toBeNull();
     await choose("Reset");
-    await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], readyMade: null } }));
+    await waitFor(() => expect(posted.mock.lastCall?.[1]).toMatchObject({ body: { cueIds: ["c1"], preset: null } }));
     openMenu("Presets");
     fireEvent.click(screen.getByText("Save as preset"));
     const name = screen.getByLabelText("Name of the preset");

@@ -8,7 +8,7 @@ import { stop } from "../api/upload";
 import { useOpenShow, useOpenState, useView } from "../show/openShow";
 import type { UploadedDeck } from "../show/openState";
 import { Dialog } from "../ui/Dialog";
-import { Tick } from "../ui/fields";
+import { Checkbox } from "../ui/fields";
 import { LoadError } from "../ui/LoadError";
 import { JoinPages } from "./JoinPages";
 import { RefreshPlan } from "./RefreshPlan";
@@ -175,17 +175,17 @@ function PickSlides({ titles, numbers, pick }: PickProps) {
   return (
     <>
       <div className="mb-2 text-sm">
-        <Tick ticked={!numbers || numbers.size === titles.length} set={(all) => pick(all ? undefined : new Set())}>
+        <Checkbox checked={!numbers || numbers.size === titles.length} set={(all) => pick(all ? undefined : new Set())}>
           {words.allSlides}
-        </Tick>
+        </Checkbox>
       </div>
       <ul className="grid grid-cols-2 gap-x-6 gap-y-1">
         {titles.map((title, i) => (
           <li key={i}>
-            <Tick ticked={!numbers || numbers.has(i + 1)} set={(picked) => set(i + 1, picked)}>
+            <Checkbox checked={!numbers || numbers.has(i + 1)} set={(picked) => set(i + 1, picked)}>
               <span className="muted figures w-6 shrink-0 text-right">{i + 1}</span>
               <span className="truncate">{title}</span>
-            </Tick>
+            </Checkbox>
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import { useMusicOf, useTakeMusicOf } from "../api/music";
 import { useShows } from "../api/shows";
 import { useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
-import { Choice, Tick } from "../ui/fields";
+import { Select, Checkbox } from "../ui/fields";
 import { words } from "./words";
 
 const ways = Object.entries(words.matchedBy) as [Schemas["MatchedBy"], string][];
@@ -43,14 +43,14 @@ export function MusicOfDialog({ close }: { close: () => void }) {
         <>
           <p className="mb-3 flex flex-wrap items-center gap-2">
             {words.fromShow}
-            <Choice
+            <Select
               label={words.fromShow}
               value={other ?? ""}
               options={others.map((s) => [s.id, s.title] as const)}
               commit={setChosen}
               width="18rem"
             />
-            {words.matchBy} <Choice label={words.matchBy} value={by} options={ways} commit={setBy} width="15rem" />
+            {words.matchBy} <Select label={words.matchBy} value={by} options={ways} commit={setBy} width="15rem" />
           </p>
           <table className="mb-4 w-full">
             <thead className="muted text-left text-sm">
@@ -64,15 +64,15 @@ export function MusicOfDialog({ close }: { close: () => void }) {
               {lines.map((line) => (
                 <tr key={line.cueId} className="line-t" data-carried={line.name}>
                   <td className="py-1.5">
-                    <Tick
-                      ticked={laid.includes(line)}
+                    <Checkbox
+                      checked={laid.includes(line)}
                       disabled={line.first === null}
                       set={(lay) => setLeft(lay ? left.filter((id) => id !== line.cueId) : [...left, line.cueId])}
                     >
                       <span>
                         {line.name} <span className="muted text-sm">{line.kind}</span>
                       </span>
-                    </Tick>
+                    </Checkbox>
                   </td>
                   <td className="muted">{line.was}</td>
                   <td className={line.first === null ? "text-warning" : ""}>{line.becomes}</td>

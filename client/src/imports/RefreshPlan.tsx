@@ -1,5 +1,5 @@
 import type { RefreshLine } from "../api/client";
-import { Tick } from "../ui/fields";
+import { Checkbox } from "../ui/fields";
 import { words } from "./words";
 
 const order = ["gone", "new", "changed", "kept"] as const;
@@ -27,9 +27,9 @@ export function RefreshPlan({
           <ul className="mt-1 space-y-1">
             {differing.map(({ slideId, number, title, fromDeck: theirs }) => (
               <li key={slideId}>
-                <Tick ticked={fromDeck.has(slideId ?? "")} set={(on) => choose(slideId ?? "", on)}>
+                <Checkbox checked={fromDeck.has(slideId ?? "")} set={(on) => choose(slideId ?? "", on)}>
                   <span className="min-w-0 truncate">{words.useDeckTexts(number, title)}</span>
-                </Tick>
+                </Checkbox>
                 <Difference here={here(slideId ?? "")} theirs={theirs} />
               </li>
             ))}

@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 import { useOpenShow, useView } from "../show/openShow";
-import { Choice, LevelField } from "../ui/fields";
+import { Select, LevelField } from "../ui/fields";
 import { decibels } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { DuckFields } from "../fields/DuckFields";
@@ -33,7 +33,7 @@ export function TargetsLine({ presets, wholeGain }: Props) {
     <section aria-label={words.targets} className="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-sm">
       <span>
         {words.targetsFor}{" "}
-        <Choice
+        <Select
           label={words.targetsForField}
           value={targets.for}
           options={places}

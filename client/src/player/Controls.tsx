@@ -1,7 +1,7 @@
 import { Captions as CaptionsSign, ChevronLeft, ChevronRight, Maximize, Pause, Play, VolumeX } from "lucide-react";
 import type { ReactNode } from "react";
-import { HandRings } from "../live/audience/HandRings";
-import type { Manner, Stage } from "../live/engine/Stage";
+import { ManualCueButtons } from "../live/audience/ManualCueButtons";
+import type { AdvanceMode, Stage } from "../live/engine/Stage";
 import { useNow } from "../live/engine/useNow";
 import type { PlayerData } from "./data";
 import { fillScreen } from "./fullScreen";
@@ -10,14 +10,14 @@ import { words } from "./words";
 interface Props {
   data: PlayerData;
   stage: Stage;
-  manner: Manner;
+  advanceMode: AdvanceMode;
   hidden: boolean;
   captions: boolean;
   setCaptions: (on: boolean) => void;
 }
 
 /** What moves the show, at its foot; gone while nobody stirs. */
-export function Controls({ data, stage, manner, hidden, captions, setCaptions }: Props) {
+export function Controls({ data, stage, advanceMode, hidden, captions, setCaptions }: Props) {
   const now = useNow(stage);
   const place = stage.place();
   // Numbers are the deck's: of what is left out, too.
@@ -36,13 +36,13 @@ export function Controls({ data, stage, manner, hidden, captions, setCaptions }:
           {words.enableSound}
         </button>
       )}
-      {manner === "hand" && <HandRings stage={stage} across />}
+      {advanceMode === "hand" && <ManualCueButtons stage={stage} across />}
       <div className="bg-base-100 flex items-center gap-1 rounded-xl border border-[var(--line)] p-1.5">
         <Control name={words.previous} press={() => stage.back()} off={now.place <= 0}>
           <ChevronLeft />
         </Control>
         <span className="figures px-1 text-sm whitespace-nowrap">{words.of(place?.number, highest)}</span>
-        {manner === "hand" && last ? (
+        {advanceMode === "hand" && last ? (
           <button type="button" className="btn btn-primary" onClick={() => stage.end()}>
             {words.end}
           </button>

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Stage, type Manner } from "../live/engine/Stage";
+import { Stage, type AdvanceMode } from "../live/engine/Stage";
 import type { PlayerData } from "./data";
 import { EndCard } from "./EndCard";
 import { addressOf } from "./files";
@@ -10,10 +10,10 @@ import { StartCard } from "./StartCard";
 /** A show from its start card to its credits. */
 export function Player({ data }: { data: PlayerData }) {
   const [stage, setStage] = useState(() => stageOf(data));
-  const [manner, setManner] = useState(data.manner);
+  const [advanceMode, setAdvanceMode] = useState(data.advanceMode);
   const [state, setState] = useState<"start" | "shown" | "end">("start");
-  const begin = async (chosen: Manner) => {
-    setManner(chosen);
+  const begin = async (chosen: AdvanceMode) => {
+    setAdvanceMode(chosen);
     // As on a site without https.
     await stage.sound.prepare().catch(() => stage.sound.goUnlimited());
     const sounds = await stage.begin(0, chosen);
@@ -24,9 +24,9 @@ export function Player({ data }: { data: PlayerData }) {
     setStage(stageOf(data));
     setState("start");
   };
-  if (state === "start") return <StartCard data={data} manner={manner} begin={begin} />;
+  if (state === "start") return <StartCard data={data} advanceMode={advanceMode} begin={begin} />;
   if (state === "end") return <EndCard data={data} again={again} />;
-  return <Shown data={data} stage={stage} manner={manner} end={() => setState("end")} />;
+  return <Shown data={data} stage={stage} advanceMode={advanceMode} end={() => setState("end")} />;
 }
 
 function stageOf(data: PlayerData): Stage {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, type PointerEvent } from "react";
 import { AudienceView } from "../live/audience/AudienceView";
 import type { Picture } from "../live/engine/pictures";
-import type { Manner, Stage } from "../live/engine/Stage";
+import type { AdvanceMode, Stage } from "../live/engine/Stage";
 import { useNow } from "../live/engine/useNow";
 import { useStageKeys } from "../live/engine/useStageKeys";
 import { useWakeLock } from "../ui/useWakeLock";
@@ -19,12 +19,12 @@ const swipe = 40; // pixels a finger moves at least
 interface Props {
   data: PlayerData;
   stage: Stage;
-  manner: Manner;
+  advanceMode: AdvanceMode;
   end: () => void;
 }
 
 /** A show while it is shown: its slide fills the window; what moves it lies over its foot while a hand is at work. */
-export function Shown({ data, stage, manner, end }: Props) {
+export function Shown({ data, stage, advanceMode, end }: Props) {
   const now = useNow(stage);
   const [captions, setCaptions] = useState(false);
   const [resting, wake] = useRestingHand();
@@ -48,7 +48,8 @@ export function Shown({ data, stage, manner, end }: Props) {
   // A tap or a swipe moves a show that is moved by hand; else it only brings what moves it.
   const lift = (event: PointerEvent) => {
     wake();
-    if (!pressedAt || event.button !== 0 || manner !== "hand" || (event.target as Element).closest("button")) return;
+    if (!pressedAt || event.button !== 0 || advanceMode !== "hand" || (event.target as Element).closest("button"))
+      return;
     const across = event.clientX - pressedAt.x;
     if (Math.abs(event.clientY - pressedAt.y) > swipe) return;
     if (across > swipe || (Math.abs(across) <= swipe && event.clientX < window.innerWidth / 4)) stage.back();
@@ -75,7 +76,7 @@ export function Shown({ data, stage, manner, end }: Props) {
       <Controls
         data={data}
         stage={stage}
-        manner={manner}
+        advanceMode={advanceMode}
         hidden={resting && !now.paused && !now.soundHeld}
         captions={captions}
         setCaptions={setCaptions}

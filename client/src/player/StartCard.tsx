@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Manner } from "../live/engine/Stage";
+import type { AdvanceMode } from "../live/engine/Stage";
 import { nothingSounds } from "../live/engine/words";
 import { shortTime } from "../ui/format";
 import { Credits } from "./Credits";
@@ -8,18 +8,18 @@ import { addressOf } from "./files";
 import { fillScreen } from "./fullScreen";
 import { words } from "./words";
 
-const ways = Object.entries(words.ways) as [Manner, string][];
+const ways = Object.entries(words.ways) as [AdvanceMode, string][];
 
 interface Props {
   data: PlayerData;
-  manner: Manner;
+  advanceMode: AdvanceMode;
   /** Begins; tells whether the browser lets it sound. */
-  begin: (manner: Manner) => Promise<boolean>;
+  begin: (advanceMode: AdvanceMode) => Promise<boolean>;
 }
 
 /** Before it begins: what it is, how it goes on, and the one click that browsers ask for before a page may sound. */
-export function StartCard({ data, manner, begin }: Props) {
-  const [chosen, setChosen] = useState(manner);
+export function StartCard({ data, advanceMode, begin }: Props) {
+  const [chosen, setChosen] = useState(advanceMode);
   const [refused, setRefused] = useState(false);
   const [starting, setStarting] = useState(false);
   const slides = data.run.runningOrder.slides;
@@ -53,8 +53,8 @@ export function StartCard({ data, manner, begin }: Props) {
             </label>
           ))}
         </fieldset>
-        {chosen !== "hand" && data.run.waitsForHand.length > 0 && (
-          <p className="muted mb-4">{words.manualCues(data.run.waitsForHand)}</p>
+        {chosen !== "hand" && data.run.manualCues.length > 0 && (
+          <p className="muted mb-4">{words.manualCues(data.run.manualCues)}</p>
         )}
         {refused && (
           <p role="alert" className="mb-4">

@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import type { Manner } from "../live/engine/Stage";
+import type { AdvanceMode } from "../live/engine/Stage";
 
 interface Caption {
   fromMs: number;
@@ -11,7 +11,7 @@ interface Caption {
 export interface PlayerData {
   title: string;
   run: Schemas["RunView"];
-  manner: Manner;
+  advanceMode: AdvanceMode;
   /** The files of pictures, by slide and step; those that stand in the page itself begin with #. */
   pictures: Readonly<Record<string, string>>;
   spots: Readonly<Record<string, string>>;

@@ -26,10 +26,10 @@ const data: PlayerData = {
     pieceFrames: 230_400,
     plannedSilences: {},
     curves: {},
-    waitsForHand: ["Owl"],
+    manualCues: ["Owl"],
     shownElsewhere: false,
   },
-  manner: "hand",
+  advanceMode: "hand",
   pictures: { "s1 0": "player/slide1.png" },
   spots: {},
   videos: {},
@@ -89,10 +89,10 @@ describe("what a player holds", () => {
 describe("its cards", () => {
   it("begin as was chosen, and say so where the browser holds the sound back", async () => {
     const begin = vi.fn(() => Promise.resolve(false));
-    render(<StartCard data={data} manner="hand" begin={begin} />);
+    render(<StartCard data={data} advanceMode="hand" begin={begin} />);
     expect(screen.getByText(/3 slides/).textContent).toContain("0:12");
     expect(screen.queryByText(/waits for a hand, and will not sound/)).toBeNull();
-    fireEvent.click(screen.getByLabelText("By itself, by the clock"));
+    fireEvent.click(screen.getByLabelText("Automatically"));
     expect(screen.getByText(/Owl is triggered manually/)).toBeTruthy();
     expect(screen.getByText("“Dusk Pad” by Aino (CC0-1.0)")).toBeTruthy();
     fireEvent.click(screen.getByText("Begin"));

@@ -2,7 +2,7 @@ import { plural } from "../ui/plural";
 
 /** What a player that was exported says. */
 export const words = {
-  ways: { plan: "By itself, by the clock", hand: "By hand", forEver: "By itself, as a loop" },
+  ways: { plan: "Automatically", hand: "Manually", forEver: "Automatically, in a loop" },
   advance: "Advance",
   slides: (n: number) => plural(n, "slide"),
   manualCues: (names: readonly string[]) =>

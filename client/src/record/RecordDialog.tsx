@@ -2,7 +2,7 @@ import { Circle, Square } from "lucide-react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
-import type { BroughtFile } from "../api/client";
+import type { UploadedFile } from "../api/client";
 import { reportError } from "../api/errors";
 import { upsertJob } from "../api/jobs";
 import { addSound } from "../api/sounds";
@@ -27,7 +27,7 @@ export function RecordDialog({ close, slideId }: { close: () => void; slideId?: 
   const { state } = recorder;
   useLeaveWarning(() => state !== "quiet");
 
-  const land = async (file: BroughtFile | undefined) => {
+  const land = async (file: UploadedFile | undefined) => {
     if (!file) return;
     upsertJob(queries, await addSound(view.id, { ...file, kind: "voice", slideId: target || null }));
   };
@@ -169,7 +169,7 @@ function Clock({ seconds }: { seconds: () => number }) {
 }
 
 /** Takes of this show that were not ended, as when the page was lost. */
-function Lost({ land }: { land: (file: BroughtFile) => Promise<void> }) {
+function Lost({ land }: { land: (file: UploadedFile) => Promise<void> }) {
   const view = useView();
   const { data: takes, refetch } = useLostTakes(view.id);
   const drop = useDropTake(view.id);

@@ -23,7 +23,7 @@ import { Playhead } from "./Playhead";
 import { clickCue, clickSlide, selectedCues, selectedSlides, type Keys, type Selection } from "../show/selection";
 import { apart, columns, SlideRow } from "./SlideRow";
 import { Strands } from "./Strands";
-import { useSight } from "./useSight";
+import { useVisibleRange } from "./useVisibleRange";
 import { commandAt } from "../ui/commands";
 import { useSettings } from "../ui/settings";
 import { useCommands } from "../ui/useCommands";
@@ -84,7 +84,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
     (cueIds: readonly string[]) => latest.current.select(cueIds.length > 0 ? { cueIds } : undefined),
     [],
   );
-  const sight = useSight(scroller);
+  const sight = useVisibleRange(scroller);
   // The row with the focus, and the one at which the tab key stops, stay however far the sheet is scrolled.
   const [focused, setFocused] = useState<string>();
   const within = chosen[0] ?? order[0];

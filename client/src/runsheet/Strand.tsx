@@ -7,7 +7,7 @@ import { useOpenShow } from "../show/openShow";
 import { framesOfMs, msOfFrames } from "../ui/format";
 import { fillOf } from "../strands/KindPatterns";
 import { Tail } from "../strands/Tail";
-import type { HungStrand } from "../strands/bands";
+import type { StrandLayout } from "../strands/bands";
 import { frameAt, type Row } from "../strands/layout";
 import { FadeGrips } from "./FadeGrips";
 import { LevelPoints } from "./LevelPoints";
@@ -15,14 +15,14 @@ import { LevelSides } from "./LevelSides";
 import type { Keys } from "../show/selection";
 import { lying, moveTo, shifted, spanOf, type Grip, type Move } from "./strandMoves";
 import { Handle, Label, Landing } from "./StrandParts";
-import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "../strands/strandShape";
+import { halfWidth, editPointPath, outlinePath, soundPath, strandPlace } from "../strands/strandShape";
 import { spoken } from "./strandWords";
 import { commandAt } from "../ui/commands";
 import { useDragValue } from "../ui/useDragValue";
 import { words } from "./words";
 
 interface Props {
-  hung: HungStrand;
+  laidOut: StrandLayout;
   /** Where its label begins and how tall that may be, in pixels. */
   labelTop: number;
   labelHeight: number;
@@ -43,7 +43,7 @@ const fadeStepMs = 500;
 
 /** One cue, hanging from its first slide to its last. Its ends and the whole of it can be dragged, or moved by keyboard. */
 export const Strand = memo(function Strand({
-  hung,
+  laidOut,
   labelTop,
   labelHeight,
   cue,
@@ -55,7 +55,7 @@ export const Strand = memo(function Strand({
   select,
 }: Props) {
   const { edit, now } = useOpenShow();
-  const { strand, kind, name, x, full, labelX, room } = hung;
+  const { strand, kind, name, x, full, labelX, room } = laidOut;
   const group = useRef<SVGGElement>(null);
 
   const place = useMemo(() => strandPlace(strand, rows), [strand, rows]);
@@ -152,7 +152,7 @@ export const Strand = memo(function Strand({
   const color = `var(--${kind})`;
   const fill = fillOf(kind);
   const description = spoken(name, kind, rows, span, cue, strand);
-  const silent = cue.muted ? words.notPlayed.muted : strand.givesWayTo ? words.notPlayed.givesWay : undefined;
+  const silent = cue.muted ? words.notPlayed.muted : strand.replacedBy ? words.notPlayed.replaced : undefined;
   return (
     <g ref={group} className="pointer-events-auto" data-cue={name} data-cue-id={cue.id}>
       {moving && <Landing move={moving.value} x={x} full={full} color={color} />}
@@ -184,11 +184,11 @@ export const Strand = memo(function Strand({
         {strand.byHand && (
           <circle cx={x} cy={top - 5} r={5} fill="var(--color-base-100)" stroke={color} strokeWidth="2" data-by-hand />
         )}
-        {strand.ringsFrom !== null && <Tail y={bottom - 1} x={x} half={halfWidth(cue.levelDb, full)} color={color} />}
-        {strand.knots.map((knot) => (
+        {strand.tailFrom !== null && <Tail y={bottom - 1} x={x} half={halfWidth(cue.levelDb, full)} color={color} />}
+        {strand.editPoints.map((editPoint) => (
           <path
-            key={knot}
-            d={knotPath(place.y(knot), x, halfWidth(cue.levelDb, full))}
+            key={editPoint}
+            d={editPointPath(place.y(editPoint), x, halfWidth(cue.levelDb, full))}
             fill="var(--color-base-100)"
             stroke={color}
             strokeWidth="1.5"
@@ -245,10 +245,10 @@ export const Strand = memo(function Strand({
   );
 }, isSame);
 
-/** A strand is drawn anew only when something of it changed, not whenever strands are hung anew. */
+/** A strand is drawn anew only when something of it changed, not whenever strands are laidOut anew. */
 function isSame(a: Props, b: Props): boolean {
-  const { hung: x, ...restA } = a;
-  const { hung: y, ...restB } = b;
+  const { laidOut: x, ...restA } = a;
+  const { laidOut: y, ...restB } = b;
   return (
     x.strand === y.strand &&
     x.x === y.x &&

@@ -2,13 +2,13 @@ import { memo, useEffect, useMemo, useRef, useState, type SyntheticEvent } from 
 import type { Cue } from "../api/client";
 import { useFindings, type Finding } from "../findings/useChecks";
 import { useView } from "../show/openShow";
-import { hang, useBands, type HungStrand } from "../strands/bands";
+import { layOutStrands, useBands, type StrandLayout } from "../strands/bands";
 import { labelled, type Labelled } from "./labels";
 import { rowAt, sheetHeight, type Row } from "../strands/layout";
 import type { Keys } from "../show/selection";
 import { Strand } from "./Strand";
 import { strandPlace } from "../strands/strandShape";
-import type { Sight } from "./useSight";
+import type { VisibleRange } from "./useVisibleRange";
 import { KindPatterns } from "../strands/KindPatterns";
 import { useDragValue } from "../ui/useDragValue";
 import { words } from "./words";
@@ -16,14 +16,14 @@ import { words } from "./words";
 interface Props {
   rows: readonly Row[];
   /** The part of the sheet in sight, in pixels from its top. */
-  sight: Sight;
+  sight: VisibleRange;
   selected: readonly string[];
   select: (cueId: string, keys: Keys) => void;
   selectAll: (cueIds: readonly string[]) => void;
   selectSlide: (slideId: string, keys: Keys) => void;
 }
 
-const isClash = ({ found, leftSo }: Finding) => found.check === "beds-together" && !leftSo;
+const isClash = ({ found, ignored }: Finding) => found.check === "beds-together" && !ignored;
 
 interface Box {
   x: number;
@@ -32,16 +32,16 @@ interface Box {
   height: number;
 }
 
-/** The strands in sight, hung in their bands. A box drawn around some of them chooses them. */
+/** The strands in sight, laidOut in their bands. A box drawn around some of them chooses them. */
 export const Strands = memo(function Strands({ rows, sight, selected, select, selectAll, selectSlide }: Props) {
   const view = useView();
   const { strands } = view;
   const findings = useFindings(view.id, view.revision);
   const bands = useBands(view);
   const { cues, sounds } = view.show;
-  const hung = useMemo(() => {
+  const laidOut = useMemo(() => {
     const times = new Map<string, number>();
-    const placed = hang(strands, cues, sounds, bands, (strand) => strandPlace(strand, rows)).map((one) => {
+    const placed = layOutStrands(strands, cues, sounds, bands, (strand) => strandPlace(strand, rows)).map((one) => {
       // Named by which time of its cue it is: moved, it is still the same, and stays in hand.
       const time = (times.get(one.strand.cueId) ?? 0) + 1;
       times.set(one.strand.cueId, time);
@@ -54,7 +54,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
   const [active, setActive] = useState<string>();
   const activate = (event: SyntheticEvent) =>
     setActive((event.target as Element).closest<SVGElement>("[data-cue-id]")?.dataset.cueId);
-  const shown = hung.filter(
+  const shown = laidOut.filter(
     (one) => (one.bottom >= sight.top && one.top <= sight.bottom) || one.strand.cueId === active,
   );
   const [gripLayer, setGripLayer] = useState<SVGGElement | null>(null);
@@ -80,7 +80,7 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
       width: Math.abs(x - startX),
       height: Math.abs(y - startY),
     }),
-    commit: (box) => selectAll([...new Set(hung.filter((h) => isIn(h, box)).map((h) => h.strand.cueId))]),
+    commit: (box) => selectAll([...new Set(laidOut.filter((h) => isIn(h, box)).map((h) => h.strand.cueId))]),
     press: ({ y, ...keys }) => {
       const row = rows[rowAt(rows, y)];
       if (row) selectSlide(row.slideId, keys);
@@ -110,14 +110,14 @@ export const Strands = memo(function Strands({ rows, sight, selected, select, se
         {...bind()}
       />
       <Steps rows={rows} width={bands.width} />
-      <Chains hung={hung} cues={cues} />
+      <Chains laidOut={laidOut} cues={cues} />
       {shown.map((one) => {
         const cue = cueOf.get(one.strand.cueId);
         return (
           cue && (
             <Strand
               key={one.key}
-              hung={one}
+              laidOut={one}
               labelTop={one.labelTop}
               labelHeight={one.labelHeight}
               cue={cue}
@@ -158,11 +158,11 @@ const Steps = memo(function Steps({ rows, width }: { width: number; rows: readon
   );
 });
 
-type PlacedStrand = Labelled<HungStrand & { key: string; top: number; bottom: number }>;
+type PlacedStrand = Labelled<StrandLayout & { key: string; top: number; bottom: number }>;
 
 /** Threads from cues to those that come after them. */
-const Chains = memo(function Chains({ hung, cues }: { hung: readonly PlacedStrand[]; cues: readonly Cue[] }) {
-  const of = new Map(hung.map((h) => [h.strand.cueId, h]));
+const Chains = memo(function Chains({ laidOut, cues }: { laidOut: readonly PlacedStrand[]; cues: readonly Cue[] }) {
+  const of = new Map(laidOut.map((h) => [h.strand.cueId, h]));
   return cues.map((cue) => {
     const [from, to] = [of.get(cue.start.cueId ?? ""), of.get(cue.id)];
     if (!from || !to) return null;
@@ -183,8 +183,8 @@ const Chains = memo(function Chains({ hung, cues }: { hung: readonly PlacedStran
   });
 });
 
-const isIn = (hung: PlacedStrand, box: Box) =>
-  hung.x + hung.full >= box.x &&
-  hung.x - hung.full <= box.x + box.width &&
-  hung.bottom >= box.y &&
-  hung.top <= box.y + box.height;
+const isIn = (laidOut: PlacedStrand, box: Box) =>
+  laidOut.x + laidOut.full >= box.x &&
+  laidOut.x - laidOut.full <= box.x + box.width &&
+  laidOut.bottom >= box.y &&
+  laidOut.top <= box.y + box.height;

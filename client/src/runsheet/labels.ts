@@ -3,7 +3,7 @@ export const labelLine = 15;
 const tallest = 62;
 
 /** A strand as far as its label goes: where it hangs, and how much room there is beside it. */
-interface Hung {
+interface LaidOut {
   kind: string;
   x: number;
   full: number;
@@ -19,8 +19,8 @@ export type Labelled<T> = T & { labelTop: number; labelHeight: number };
  * Lays the labels of strands so that none lies over another or over a strand: each is cut where the next one begins, and where that would
  * leave less than a line the next one gives way downward.
  */
-export function labelled<T extends Hung>(hung: readonly T[]): Labelled<T>[] {
-  const laid = hung.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));
+export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[] {
+  const laid = laidOut.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));
   let open: Labelled<T>[] = [];
   for (const one of laid.toSorted((a, b) => a.top - b.top)) {
     open = open.filter((o) => o.labelTop + tallest > one.top);
@@ -34,5 +34,5 @@ export function labelled<T extends Hung>(hung: readonly T[]): Labelled<T>[] {
 }
 
 /** Whether the label of one, beside it, would come to lie over another or its label. */
-const meet = (label: Hung, other: Hung) =>
+const meet = (label: LaidOut, other: LaidOut) =>
   label.labelX < other.labelX + other.room && other.x - other.full < label.labelX + label.room;

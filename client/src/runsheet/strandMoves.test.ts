@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cue, slide, sound, viewOf } from "../tests/show";
-import { hang, narrowBands } from "../strands/bands";
+import { layOutStrands, narrowBands } from "../strands/bands";
 import { labelled, labelLine } from "./labels";
 import { layRows, rowsIn, timesOf } from "../strands/layout";
 import { moveTo, shifted, spanOf } from "./strandMoves";
@@ -80,12 +80,12 @@ it("lays labels so that none lies over another, nor over a strand", () => {
   let seed = 7;
   const random = (below: number) => (seed = (seed * 16_807) % 2_147_483_647) % below;
   for (let time = 0; time < 200; time++) {
-    const hung = Array.from({ length: 1 + random(12) }, () => {
+    const laidOut = Array.from({ length: 1 + random(12) }, () => {
       const lane = random(3);
       const top = random(300);
       return { kind: random(2) ? "spot" : "voice", x: 14 + 18 * lane, full: 7, labelX: 61, room: 35, top };
     });
-    const laid = labelled(hung);
+    const laid = labelled(laidOut);
     for (const [i, one] of laid.entries())
       for (const other of laid.slice(i + 1).filter((o) => o.kind === one.kind)) {
         const [above, below] = one.labelTop <= other.labelTop ? [one, other] : [other, one];
@@ -100,26 +100,26 @@ it("hangs strands side by side only where they sound together, and one that take
     cueId,
     startFrame: from * 48_000,
     endFrame: to * 48_000,
-    knots: [],
+    editPoints: [],
     rows: [],
     byHand: false,
-    ringsFrom: null,
+    tailFrom: null,
     takesOverFrom,
-    givesWayTo: null,
+    replacedBy: null,
     handoverEnd: null,
     heardTo: 0,
     holdOf: null,
     video: null,
   });
   const names = ["a", "b", "c", "d"];
-  const hung = hang(
+  const laidOut = layOutStrands(
     [strand("a", 0, 6), strand("b", 4, 9, "a"), strand("c", 20, 25), strand("d", 22, 30)],
     names.map((n) => cue(n, n)),
     names.map((n) => sound(n)),
     narrowBands,
   );
-  const x = Object.fromEntries(hung.map((h) => [h.strand.cueId, h.x]));
+  const x = Object.fromEntries(laidOut.map((h) => [h.strand.cueId, h.x]));
   expect(x.a).toBe(x.b);
   expect(x.d).toBeGreaterThan(x.c ?? 0);
-  expect(hung[0]?.room).toBeGreaterThan(hung[2]?.room ?? 0);
+  expect(laidOut[0]?.room).toBeGreaterThan(laidOut[2]?.room ?? 0);
 });

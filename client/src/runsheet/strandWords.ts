@@ -20,11 +20,11 @@ export function spoken(
     say.slides(first, last),
     cue.eachSlide && say.eachSlide,
     cue.muted && say.muted,
-    strand.givesWayTo && say.givesWay,
+    strand.replacedBy && say.replaced,
     strand.byHand && say.manual,
     cue.start.kind === "end" && !cue.fit && say.endsTogether,
     cue.rounds !== 1 && say.loops,
-    strand.ringsFrom !== null && say.tail,
+    strand.tailFrom !== null && say.tail,
     cue.speed !== 1 && say.speed(cue.speed),
     say.level(cue.levelDb),
   ]

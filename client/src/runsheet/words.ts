@@ -40,7 +40,7 @@ export const words = {
   },
   dragLevel: "Level: drag, or press + and −",
   dragCrossfade: "Crossfade: drag its end",
-  notPlayed: { muted: "muted", givesWay: "replaced" },
+  notPlayed: { muted: "muted", replaced: "replaced" },
 
   removed: (cues: number) => `${plural(cues, "cue")}: removed`,
   copiedOne: "Copied. Select a slide and paste with Ctrl+V.",
@@ -51,7 +51,7 @@ export const words = {
     slides: (first: number, last: number) => (first === last ? `slide ${first}` : `slides ${first} to ${last}`),
     eachSlide: "restarts on every slide",
     muted: "muted",
-    givesWay: "replaced by another bed",
+    replaced: "replaced by another bed",
     manual: "manual",
     endsTogether: "ends with its slides",
     loops: "loops",

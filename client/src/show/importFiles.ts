@@ -1,7 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { toast } from "sonner";
 import type { StoreApi } from "zustand";
-import type { BroughtFile } from "../api/client";
+import type { UploadedFile } from "../api/client";
 import { addSlides } from "../api/decks";
 import { reportError } from "../api/errors";
 import { upsertJob } from "../api/jobs";
@@ -60,7 +60,7 @@ export function createImports(queries: QueryClient, showId: string, state: Store
   };
 
   const importDeck = async (files: readonly File[], index: number) => {
-    const uploaded: BroughtFile[] = [];
+    const uploaded: UploadedFile[] = [];
     for (const file of files) uploaded.push(await upload(file, "deck"));
     if (view()?.show.slides.length) state.setState(({ decks }) => ({ decks: [...decks, { files: uploaded, index }] }));
     else {

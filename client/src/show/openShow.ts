@@ -2,7 +2,7 @@ import type { QueryClient } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import { useStore, type StoreApi } from "zustand";
 import type { EditOf } from "../api/changes";
-import type { BroughtFile, ShowView } from "../api/client";
+import type { UploadedFile, ShowView } from "../api/client";
 import { createEdits } from "../api/edits";
 import { reportError } from "../api/errors";
 import { cachedShow } from "../api/show";
@@ -37,7 +37,7 @@ export interface OpenShow {
   /** Puts another file in a sound's place. */
   replaceFile: (soundId: string, file: File) => void;
   /** Uploads a file, shown among the uploads. */
-  upload: (file: File, purpose: Purpose) => Promise<BroughtFile>;
+  upload: (file: File, purpose: Purpose) => Promise<UploadedFile>;
   /** Begins typing or dragging; what it returns makes the edit that it comes to, checked against the revision of this moment. */
   beginEditing: BeginEditing;
 }

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from "zustand";
-import type { BroughtFile } from "../api/client";
+import type { UploadedFile } from "../api/client";
 import type { Selection } from "./selection";
 
 /** What the page remembers of an open show besides the show itself. */
@@ -23,7 +23,7 @@ interface Upload {
 
 /** A deck uploaded while the show has slides. */
 export interface UploadedDeck {
-  files: readonly BroughtFile[];
+  files: readonly UploadedFile[];
   /** Before which slide it was dropped. */
   index: number;
 }

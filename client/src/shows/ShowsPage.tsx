@@ -2,8 +2,9 @@ import { toast } from "sonner";
 import type { ShowCard as Card } from "../api/client";
 import { useDeletePermanently, useDeleteShow, useDuplicateShow, useRestoreShow, useShows } from "../api/shows";
 import { NewShow } from "./NewShow";
-import { Aside } from "./Aside";
+import { Trash } from "./Trash";
 import { ShowCard } from "./ShowCard";
+import { HelpLink } from "../ui/HelpLink";
 import { ThemeButton } from "../ui/ThemeButton";
 import { words } from "./words";
 
@@ -19,7 +20,10 @@ export function ShowsPage() {
           <h1 className="text-primary text-3xl">{words.product}</h1>
           <p className="muted mt-1">{words.about}</p>
         </div>
-        <ThemeButton />
+        <span className="flex gap-1">
+          <HelpLink />
+          <ThemeButton />
+        </span>
       </header>
       <main>
         <NewShow />
@@ -31,7 +35,7 @@ export function ShowsPage() {
             <ShowCard key={show.id} show={show} remove={() => remove(show)} copy={() => duplicate.mutate(show.id)} />
           ))}
         </ul>
-        <Aside restore={restore} deletePermanently={deletePermanently} />
+        <Trash restore={restore} deletePermanently={deletePermanently} />
       </main>
     </div>
   );

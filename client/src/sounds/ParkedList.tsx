@@ -2,14 +2,14 @@ import { useOpenShow, useView } from "../show/openShow";
 import { words } from "./words";
 
 /**
- * The cues that do not hang on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
+ * The cues that do not layOutStrands on the sheet: parked ones, which lost their slides or their sound and are kept with their settings, and those that
  * would begin only when their span has ended.
  */
 export function ParkedList({ selectCue }: { selectCue: (cueId: string) => void }) {
   const view = useView();
   const { edit } = useOpenShow();
-  const hung = new Set(view.strands.map((s) => s.cueId));
-  const parked = view.show.cues.filter((c) => !hung.has(c.id));
+  const laidOut = new Set(view.strands.map((s) => s.cueId));
+  const parked = view.show.cues.filter((c) => !laidOut.has(c.id));
   if (parked.length === 0) return null;
   return (
     <section aria-label={words.parked}>

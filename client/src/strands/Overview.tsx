@@ -16,7 +16,7 @@ export function Overview() {
   const { player, togglePlay } = useOpenShow();
   const playing = usePlaying(player);
   const { slides, totalFrames: total } = view.runningOrder;
-  const standsStill = useSyncExternalStore(player.subscribe, player.standsStill);
+  const isStalled = useSyncExternalStore(player.subscribe, player.isStalled);
   const clock = useRef<HTMLSpanElement>(null);
   const where = useRef<HTMLSpanElement>(null);
   const line = useRef<HTMLDivElement>(null);
@@ -48,7 +48,7 @@ export function Overview() {
       className="bg-base-300 line-t relative flex h-25 shrink-0 items-center gap-5 px-5 max-md:gap-3 max-md:px-3 [@media(max-height:520px)]:h-15"
       aria-label={words.wholeShow}
     >
-      {standsStill && (
+      {isStalled && (
         <p
           role="alert"
           className="bg-base-100 border-warning absolute bottom-full left-60 z-20 mb-2 max-md:left-3 rounded-md border px-3 py-2"

@@ -2,7 +2,7 @@ import { useSyncExternalStore } from "react";
 import type { ShowView, SoundKind, StrandView } from "../api/client";
 import { words } from "./words";
 
-/** A band that strands of a kind hang in, with its width and half a strand's width at 0 dB where there is room, in pixels. */
+/** A band that strands of a kind layOutStrands in, with its width and half a strand's width at 0 dB where there is room, in pixels. */
 interface Band {
   kind: SoundKind;
   title: string;
@@ -10,7 +10,7 @@ interface Band {
   fullest: number;
 }
 
-/** The bands strands hang in, from the slides outward; that of the videos only where there are any. */
+/** The bands strands layOutStrands in, from the slides outward; that of the videos only where there are any. */
 export interface Bands {
   all: readonly Band[];
   width: number;
@@ -85,14 +85,14 @@ export function useBands({ show }: ShowView): Bands {
 }
 
 /** A strand with its place across the sheet. */
-export interface HungStrand {
+export interface StrandLayout {
   strand: StrandView;
   kind: SoundKind;
   name: string;
   /** The middle of the strand, and half its width at 0 dB, in pixels from the left of the bands. */
   x: number;
   full: number;
-  /** Where its label begins, and the room for it, in pixels: too little for a name across when many hang side by side. */
+  /** Where its label begins, and the room for it, in pixels: too little for a name across when many layOutStrands side by side. */
   labelX: number;
   room: number;
 }
@@ -108,32 +108,32 @@ interface Extent {
 
 const inTime = (strand: StrandView): Extent => ({ top: strand.startFrame, bottom: strand.endFrame });
 
-/** Half a strand's width where several hang side by side close to each other, and the room kept between them, in pixels. */
+/** Half a strand's width where several layOutStrands side by side close to each other, and the room kept between them, in pixels. */
 const closeHalf = 7;
 const between = 4;
 
 /**
- * Hangs the strands: those that sound at the same time in one band, or that would be drawn over each other, hang side by side, as wide as
- * there is room. Short ones hang close to each other, so that beside them there is room for their names.
+ * Hangs the strands: those that sound at the same time in one band, or that would be drawn over each other, layOutStrands side by side, as wide as
+ * there is room. Short ones layOutStrands close to each other, so that beside them there is room for their names.
  */
-export function hang(
+export function layOutStrands(
   strands: readonly StrandView[],
   cues: ShowView["show"]["cues"],
   sounds: ShowView["show"]["sounds"],
   bands: Bands,
   extentOf: (strand: StrandView) => Extent = inTime,
-): HungStrand[] {
+): StrandLayout[] {
   const soundOf = new Map(cues.map((cue) => [cue.id, sounds.find((s) => s.id === cue.soundId)]));
   let left = 0;
   return bands.all.flatMap(({ kind, width, fullest }) => {
     const own = strands.filter((s) => soundOf.get(s.cueId)?.kind === kind).sort((a, b) => a.startFrame - b.startFrame);
-    const hung = crowds(own, extentOf).flatMap(({ strands: crowd, lanes }) => {
+    const laidOut = overlapGroups(own, extentOf).flatMap(({ strands: group, lanes }) => {
       const count = 1 + Math.max(0, ...lanes);
       const beside = width - count * (2 * closeHalf + between) - 8;
       const close = count > 1 && kind !== "bed" && beside >= leastRoom;
       const laneWidth = close ? 2 * closeHalf + between : width / count;
       const full = close ? closeHalf : Math.min(fullest, laneWidth / 2 - 8);
-      return crowd.map((strand, i) => {
+      return group.map((strand, i) => {
         const x = left + laneWidth * (lanes[i] ?? 0) + full + 7;
         const labelX = close ? left + laneWidth * count + 7 : x + full + 7;
         const room = close ? beside : laneWidth - 2 * full - 18;
@@ -141,27 +141,27 @@ export function hang(
       });
     });
     left += width;
-    return hung;
+    return laidOut;
   });
 }
 
-interface Crowd {
+interface OverlapGroup {
   strands: StrandView[];
   /** The lane each hangs in. */
   lanes: number[];
 }
 
 /** Strands in order of their beginning, parted where none goes on, each with a lane free of those before it. */
-function crowds(strands: readonly StrandView[], extentOf: (strand: StrandView) => Extent): Crowd[] {
-  const found: Crowd[] = [];
+function overlapGroups(strands: readonly StrandView[], extentOf: (strand: StrandView) => Extent): OverlapGroup[] {
+  const found: OverlapGroup[] = [];
   const takers = new Map(strands.flatMap((s) => (s.takesOverFrom ? [[s.takesOverFrom, s] as const] : [])));
   let ends: number[] = [];
   for (const strand of strands) {
     const { top, bottom } = extentOf(strand);
-    let crowd = found.at(-1);
-    if (!crowd || ends.every((end) => end <= top)) {
-      crowd = { strands: [], lanes: [] };
-      found.push(crowd);
+    let group = found.at(-1);
+    if (!group || ends.every((end) => end <= top)) {
+      group = { strands: [], lanes: [] };
+      found.push(group);
       ends = [];
     }
     const free = ends.findIndex((end) => end <= top);
@@ -169,8 +169,8 @@ function crowds(strands: readonly StrandView[], extentOf: (strand: StrandView) =
     // One that gives way to another hangs above it; where the handover is, they cross.
     const next = takers.get(strand.cueId);
     ends[lane] = Math.min(bottom, next ? extentOf(next).top : Infinity);
-    crowd.strands.push(strand);
-    crowd.lanes.push(lane);
+    group.strands.push(strand);
+    group.lanes.push(lane);
   }
   return found;
 }

@@ -57,8 +57,8 @@ export function soundPath(strand: StrandView, place: StrandPlace, x: number, ful
   );
 }
 
-/** A join between two rounds: a knot across the strand. */
-export function knotPath(y: number, x: number, half: number): string {
+/** A join between two rounds: a editPoint across the strand. */
+export function editPointPath(y: number, x: number, half: number): string {
   const wide = half + 4;
   return `M${point(x - wide, y)}L${point(x, y - 4)}L${point(x + wide, y)}L${point(x, y + 4)}Z`;
 }

@@ -12,7 +12,7 @@ export const liveCue = (id: string, name: string, change: Partial<LiveCue> = {})
   fadeIn: { ms: 1000, curve: "equalPower" },
   fadeOut: { ms: 2000, curve: "equalPower" },
   handoverMs: 2000,
-  ringsOn: false,
+  playsPastSpan: false,
   return: "startOver",
   duck: null,
   overDb: 0,

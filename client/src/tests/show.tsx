@@ -142,7 +142,7 @@ export function viewOf(change: Partial<ShowView["show"]> = {}): ShowView {
     gainDb: 0,
     duck: { attackMs: 150, holdMs: 400, releaseMs: 800, depthDb: null },
     showing: { byItself: false, where: "room" as const },
-    leftSo: [],
+    ignoredFindings: [],
     slides: [slide(1), slide(2), slide(3)],
     sections: [],
     sounds: [],

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { type SpreadOptions, useSpread } from "../api/time";
 import { useOpenShow, useView } from "../show/openShow";
 import { Dialog } from "../ui/Dialog";
-import { Choice } from "../ui/fields";
+import { Select } from "../ui/fields";
 import { clock, msOfFrames, readMs, time } from "../ui/format";
 import { ValueField } from "../ui/ValueField";
 import { LimitFields, type Limits } from "../fields/LimitFields";
@@ -48,7 +48,7 @@ export function RunningTimeDialog({ close }: { close: () => void }) {
         <dl className="mb-2 grid grid-cols-[5.75rem_1fr] items-center gap-y-1.5 text-sm">
           <dt>{words.proportion}</dt>
           <dd>
-            <Choice
+            <Select
               label={words.proportion}
               value={by}
               options={[

@@ -34,14 +34,14 @@ function carry(...places: number[]) {
   const handle = screen.getByRole("button");
   fireEvent.pointerDown(handle, at(100));
   for (const x of places) fireEvent.pointerMove(handle, at(x));
-  return { handle, letGo: (x: number) => fireEvent.pointerUp(handle, { ...at(x), buttons: 0 }) };
+  return { handle, release: (x: number) => fireEvent.pointerUp(handle, { ...at(x), buttons: 0 }) };
 }
 
 it("shows the value while it is held, and makes one edit of where it is let go", () => {
-  const { handle, letGo } = carry(120, 144);
+  const { handle, release } = carry(120, 144);
   expect(handle.textContent).toBe("one: 40");
   expect(commit).not.toHaveBeenCalled();
-  letGo(144);
+  release(144);
   expect(commit.mock.calls).toEqual([[40, "one"]]);
   expect(handle.textContent).toBe("at rest");
   expect(press).not.toHaveBeenCalled();
@@ -50,10 +50,10 @@ it("shows the value while it is held, and makes one edit of where it is let go",
 it("leaves all as it was at Escape, which nobody else hears, and where there is no value", async () => {
   const heard = vi.fn();
   window.addEventListener("keydown", heard);
-  const { handle, letGo } = carry(144);
+  const { handle, release } = carry(144);
   fireEvent.keyDown(handle, { key: "Escape" });
   await vi.waitFor(() => expect(handle.textContent).toBe("at rest"));
-  letGo(144);
+  release(144);
   expect(heard).not.toHaveBeenCalled();
   // Once it is over, Escape is again what it was.
   fireEvent.keyDown(handle, { key: "Escape" });
@@ -63,12 +63,12 @@ it("leaves all as it was at Escape, which nobody else hears, and where there is 
 
   const beyond = carry(144, -20);
   expect(beyond.handle.textContent).toBe("at rest");
-  beyond.letGo(-20);
+  beyond.release(-20);
   expect(commit).not.toHaveBeenCalled();
 });
 
 it("takes a press that moves nothing for no drag", () => {
-  carry().letGo(100);
+  carry().release(100);
   expect(press.mock.calls).toEqual([["one"]]);
   expect(commit).not.toHaveBeenCalled();
 });

@@ -1,7 +1,7 @@
 import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { EditingContext } from "./editing";
-import { Choice, LevelField, MsField } from "./fields";
+import { Select, LevelField, MsField } from "./fields";
 import { TextBox } from "./TextBox";
 import { ValueField } from "./ValueField";
 
@@ -78,7 +78,7 @@ describe("a value within a sentence", () => {
 it("offers one of several", () => {
   const commit = vi.fn();
   render(
-    <Choice
+    <Select
       label="Ends"
       value="span"
       options={[
@@ -135,7 +135,7 @@ it("shows what was set until that is answered, and then what came of it", async 
   const at = (db: number, ends: "span" | "finished") => (
     <EditingContext value={beginEditing}>
       <LevelField label="Level" db={db} commit={commit} />
-      <Choice
+      <Select
         label="Ends"
         value={ends}
         options={[

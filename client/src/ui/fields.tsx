@@ -55,7 +55,7 @@ export function LevelField({ label, db, commit }: LevelProps) {
   );
 }
 
-interface ChoiceProps<T extends string> {
+interface SelectProps<T extends string> {
   label: string;
   /** Undefined where it is of several things that differ. */
   value: T | undefined;
@@ -68,7 +68,7 @@ interface ChoiceProps<T extends string> {
 const none = "";
 
 /** One of several, within a sentence. */
-export function Choice<T extends string>({ label, value: kept, options, commit, width }: ChoiceProps<T>) {
+export function Select<T extends string>({ label, value: kept, options, commit, width }: SelectProps<T>) {
   const { value, isSending, set } = useEditedValue(kept);
   return (
     <select
@@ -96,16 +96,16 @@ export function Choice<T extends string>({ label, value: kept, options, commit, 
   );
 }
 
-interface TickProps {
-  ticked: boolean;
-  set: (ticked: boolean) => void;
+interface CheckboxProps {
+  checked: boolean;
+  set: (checked: boolean) => void;
   disabled?: boolean;
   children: ReactNode;
 }
 
 /** What is or is not, with the words for it. */
-export function Tick({ ticked, set: commit, disabled = false, children }: TickProps) {
-  const { value, isSending, set } = useEditedValue(ticked);
+export function Checkbox({ checked, set: commit, disabled = false, children }: CheckboxProps) {
+  const { value, isSending, set } = useEditedValue(checked);
   return (
     <label className="flex min-w-0 items-center gap-2">
       <input

@@ -1,6 +1,7 @@
 /** What the controls of all views say. */
 export const words = {
   close: "Close",
+  help: "Help",
   mixed: "Mixed",
   tryAgain: "Try again",
   darkTheme: "Dark theme",

@@ -35,8 +35,8 @@ public sealed class AbruptEnds : ICheck
             // A short one would be too quiet if it faded for more than a quarter of it.
             let fade = CueDefaults.FadeOut with { Ms = Math.Min(CueDefaults.FadeOut.Ms, heard.Place.LengthFrames / Frames.PerMs / 4 / 50 * 50) }
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} stops abruptly on slide {at.Number}.",
-                [new Remedy($"Fade it out over {Say.Seconds(fade.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, fade), Safe: true)]);
+                Name, Severity.Audible, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} stops abruptly on slide {at.Number}.",
+                [new Fix($"Fade it out over {Wording.Seconds(fade.Ms)}", new SetFade(heard.Cue.Id, FadeEnd.Out, fade), Safe: true)]);
     }
 
     /// <summary>Whether it is nearly as loud in its last moment as it is by itself.</summary>

@@ -22,8 +22,8 @@ public sealed class AudibleJoins : ICheck
             let worst = heard.Place.WorstJoin!
             let at = show.Order.At(heard.Place.StartFrame + Math.Min(worst.AtFrame, heard.Place.LengthFrames - 1))
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"An edit in {heard.Sound.Name} on slide {at.Number} is audible.",
-                [new Remedy("Remove the fit", new SetFit(heard.Cue.Id, null))])
+                Name, Severity.Audible, [heard.Cue.Id], at.SlideId, $"An edit in {heard.Sound.Name} on slide {at.Number} is audible.",
+                [new Fix("Remove the fit", new SetFit(heard.Cue.Id, null))])
             { About = $"{worst.FromFrame} {worst.ToFrame}" };
     }
 }

@@ -88,7 +88,7 @@ public sealed class CheckedShow
     internal bool IsAwaited(string cueId) => Show.Cues.Any(c => c.Start.CueId == cueId);
 
     /// <summary>The change that takes a cue out, and its sound with it where no other cue uses that.</summary>
-    internal Remedy Remove(Cue cue)
+    internal Fix Remove(Cue cue)
     {
         var sound = Show.Sound(cue.SoundId);
         return sound.Removed || Show.Cues.Any(c => c.SoundId == sound.Id && c.Id != cue.Id)
@@ -97,17 +97,17 @@ public sealed class CheckedShow
     }
 
     /// <summary>The change that silences the cues of a sound.</summary>
-    internal Remedy Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"Muted {sound.Name}"));
+    internal Fix Mute(Sound sound) => new($"Mute {sound.Name}", new Several([.. CuesOf(sound).Select(id => new SetMuted(id, true))], $"Muted {sound.Name}"));
 
     /// <summary>The change that holds a slide longer, to whole tenths of a second; null where it cannot be.</summary>
     /// <param name="slideId">The slide.</param>
     /// <param name="frames">By how many frames at the least.</param>
-    internal Remedy? HoldLonger(string slideId, long frames)
+    internal Fix? HoldLonger(string slideId, long frames)
     {
         var slide = Show.Slide(slideId);
         var tenths = (frames + Frames.PerSecond / 10 - 1) / (Frames.PerSecond / 10);
         var hold = slide.HoldMs + tenths * 100;
-        return FollowedHolds.Keeps(Show, slide) || hold > Slide.GreatestHoldMs ? null : new($"Hold slide {Say.Number(Show, slideId)} {Say.Seconds(tenths * 100)} longer", new SetHolds([new(slideId, hold)]));
+        return FollowedHolds.Keeps(Show, slide) || hold > Slide.GreatestHoldMs ? null : new($"Hold slide {Wording.Number(Show, slideId)} {Wording.Seconds(tenths * 100)} longer", new SetHolds([new(slideId, hold)]));
     }
 }
 

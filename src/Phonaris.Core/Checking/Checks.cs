@@ -9,40 +9,40 @@ public static class Checks
     public static IReadOnlyList<ICheck> All { get; } =
     [
         new MissingSounds(), new DamagedSounds(), new LargeSounds(),
-        new WaitsForHand(), new NeverBegins(), new LateBeginnings(), new Clashes(), new VoicesTogether(), new WaitingLoops(), new Hotspots(), new HiddenCues(), new ParkedCues(), new UnusedSounds(),
+        new ManualCues(), new NeverBegins(), new LateBeginnings(), new Clashes(), new VoicesTogether(), new WaitingLoops(), new Hotspots(), new HiddenCues(), new ParkedCues(), new UnusedSounds(),
         new CutVoices(), new LongVoices(), new CutVideos(), new AbruptEnds(), new SilentSlides(), new SilentEnd(), new CutByEnd(),
-        new OffTarget(), new LevelJumps(), new DrownedVoices(), new LimiterAtWork(),
-        new Misfits(), new AudibleJoins(), new LongTransitions(), new LateSteps(), new MissedAim(),
-        new UnknownRights(), new MissingCredits(), new NoLeave(),
+        new OffTarget(), new LevelJumps(), new DrownedVoices(), new Limiting(),
+        new Unfitted(), new AudibleJoins(), new LongTransitions(), new LateSteps(), new MissedTarget(),
+        new UnknownRights(), new MissingCredits(), new NotCleared(),
     ];
 
     /// <summary>What all of them find in a show, the gravest first, and of those as grave what comes first; what is left so included.</summary>
     public static ValueList<Finding> Of(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return [.. All.SelectMany(check => check.Find(show)).DistinctBy(f => f.Key).OrderBy(f => f.Gravity).ThenBy(f => f.SlideId is { } id ? show.Show.SlideIndex(id) : int.MaxValue)];
+        return [.. All.SelectMany(check => check.Find(show)).DistinctBy(f => f.Key).OrderBy(f => f.Severity).ThenBy(f => f.SlideId is { } id ? show.Show.SlideIndex(id) : int.MaxValue)];
     }
 
     /// <summary>Whether a finding is left so.</summary>
     /// <param name="show">The show.</param>
     /// <param name="finding">What was found in it.</param>
-    public static bool IsLeftSo(this Shows.Show show, Finding finding)
+    public static bool IsIgnored(this Shows.Show show, Finding finding)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(finding);
-        return show.LeftSo.Contains(finding.Key);
+        return show.IgnoredFindings.Contains(finding.Key);
     }
 
-    /// <summary>How often it is looked what the remedies brought about.</summary>
+    /// <summary>How often it is looked what the fixes brought about.</summary>
     private const int MostPasses = 4;
 
     /// <summary>
-    /// The edit that puts right what can be put right without asking: the first safe remedy of each finding that is not left so, and of what those bring
+    /// The edit that puts right what can be put right without asking: the first safe fix of each finding that is not left so, and of what those bring
     /// about; null for none.
     /// </summary>
     /// <param name="show">The show.</param>
     /// <param name="find">Finds what is to be found in a show.</param>
-    public static Several? PutRight(Shows.Show show, Func<Shows.Show, IEnumerable<Finding>> find)
+    public static Several? FixAutomatically(Shows.Show show, Func<Shows.Show, IEnumerable<Finding>> find)
     {
         ArgumentNullException.ThrowIfNull(show);
         ArgumentNullException.ThrowIfNull(find);
@@ -59,9 +59,9 @@ public static class Checks
     {
         var touched = new HashSet<string>();
         List<Edit> edits = [];
-        foreach (var edit in findings.Where(f => !show.IsLeftSo(f)).Select(f => f.Remedies.FirstOrDefault(r => r.Safe)?.Edit).OfType<Edit>())
+        foreach (var edit in findings.Where(f => !show.IsIgnored(f)).Select(f => f.Fixes.FirstOrDefault(r => r.Safe)?.Edit).OfType<Edit>())
         {
-            // Two remedies for the same thing: the graver finding has it.
+            // Two fixes for the same thing: the graver finding has it.
             var touches = edit.Touches(show).ToList();
             if (touches.Any(touched.Contains)) continue;
             touched.UnionWith(touches);

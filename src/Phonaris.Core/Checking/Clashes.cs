@@ -23,7 +23,7 @@ public sealed class Clashes : ICheck
             .OrderBy(c => c.StartFrame)
             .ToList();
         var over = beds.SelectMany((before, i) => Later(show, before.Cue, beds.Skip(i + 1)), (before, later) => (later.StartFrame, Before: before.StartFrame, Finding: LiesOver(show, before.Cue, later.Cue, later.StartFrame)));
-        var yielding = show.Schedule.Silent.Where(c => c.GivesWayTo is not null && !show.Show.Cue(c.CueId).EachSlide).Select(c => (c.StartFrame, Before: long.MaxValue, Finding: Yields(show, c)));
+        var yielding = show.Schedule.Silent.Where(c => c.ReplacedBy is not null && !show.Show.Cue(c.CueId).EachSlide).Select(c => (c.StartFrame, Before: long.MaxValue, Finding: Yields(show, c)));
         return over.Concat(yielding).OrderBy(c => c.StartFrame).ThenBy(c => c.Before).Select(c => c.Finding);
     }
 
@@ -40,17 +40,17 @@ public sealed class Clashes : ICheck
         var at = show.Order.At(start);
         var (name, other) = (show.Show.CueName(before.Id), show.Show.CueName(later.Id));
         var kept = show.Order.Of(show.Show, before.Span!).TakeWhile(s => s.Number < at.Number).LastOrDefault();
-        var remedy = kept is null
-            ? new Remedy($"Mute {name}", new SetMuted(before.Id, true))
-            : new Remedy($"End {name} with slide {kept.Number}", new SetSpan(before.Id, before.Span! with { Last = kept.SlideId }));
-        return new(Name, Gravity.Heard, [before.Id, later.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.", [remedy]);
+        var fix = kept is null
+            ? new Fix($"Mute {name}", new SetMuted(before.Id, true))
+            : new Fix($"End {name} with slide {kept.Number}", new SetSpan(before.Id, before.Span! with { Last = kept.SlideId }));
+        return new(Name, Severity.Audible, [before.Id, later.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.", [fix]);
     }
 
     private Finding Yields(CheckedShow show, ScheduledCue yielding)
     {
         var (at, name) = (show.Order.At(yielding.StartFrame), show.Show.CueName(yielding.CueId));
         return new(
-            Name, Gravity.Heard, [yielding.CueId, yielding.GivesWayTo!], at.SlideId,
-            $"{name} does not play: {show.Show.CueName(yielding.GivesWayTo!)} starts at the same time on slide {at.Number}.", [new Remedy($"Mute {name}", new SetMuted(yielding.CueId, true))]);
+            Name, Severity.Audible, [yielding.CueId, yielding.ReplacedBy!], at.SlideId,
+            $"{name} does not play: {show.Show.CueName(yielding.ReplacedBy!)} starts at the same time on slide {at.Number}.", [new Fix($"Mute {name}", new SetMuted(yielding.CueId, true))]);
     }
 }

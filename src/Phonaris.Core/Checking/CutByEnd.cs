@@ -26,12 +26,12 @@ public sealed class CutByEnd : ICheck
             where !heard.Sound.Kind.IsSpoken()
             let last = show.Order.Slides[^1]
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId,
-                $"{heard.Sound.Name} is cut off by the end of the show with {Say.Seconds((place.NaturalFrames - place.LengthFrames) / Frames.PerMs)} left.",
-                [.. Remedies(show, heard).OfType<Remedy>()]);
+                Name, Severity.Audible, [heard.Cue.Id], last.SlideId,
+                $"{heard.Sound.Name} is cut off by the end of the show with {Wording.Seconds((place.NaturalFrames - place.LengthFrames) / Frames.PerMs)} left.",
+                [.. Fixes(show, heard).OfType<Fix>()]);
     }
 
-    private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard)
+    private static IEnumerable<Fix?> Fixes(CheckedShow show, HeardCue heard)
     {
         yield return new("Fade it out with the show", new Several(
             [new SetStop(heard.Cue.Id, CueStop.Show), new SetFade(heard.Cue.Id, FadeEnd.Out, CueDefaults.FadeOut)], $"{heard.Sound.Name}: fade out with the show"));

@@ -32,7 +32,7 @@ public sealed class CutVideos : ICheck
             where cue.Stop is CueStop.Span or CueStop.Finished
             let slide = show.Order.At(video.ToFrame - 1)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], slide.SlideId, $"{show.Show.CueName(cue.Id)} runs {Say.Seconds(over / Frames.PerMs)} past slide {slide.Number}, so its end is not shown.",
+                Name, Severity.Audible, [cue.Id], slide.SlideId, $"{show.Show.CueName(cue.Id)} runs {Wording.Seconds(over / Frames.PerMs)} past slide {slide.Number}, so its end is not shown.",
                 // Where it begins hangs on no hold that is changed.
                 cue is { EachSlide: false, Start.Kind: CueStartKind.Slide } && show.HoldLonger(slide.SlideId, over) is { } longer ? [longer] : []);
     }

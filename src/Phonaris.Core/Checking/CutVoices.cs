@@ -31,12 +31,12 @@ public sealed class CutVoices : ICheck
             var at = show.Order.At(place.EndFrame - 1);
             var missing = place.NaturalFrames - place.LengthFrames;
             yield return new(
-                Name, Gravity.Heard, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off {(inWord ? "mid-word" : "between sentences")} on slide {at.Number} with {Say.Seconds(missing / Frames.PerMs)} left.",
-                [.. Remedies(show, heard, at, missing).OfType<Remedy>()]);
+                Name, Severity.Audible, [heard.Cue.Id], at.SlideId, $"{heard.Sound.Name} is cut off {(inWord ? "mid-word" : "between sentences")} on slide {at.Number} with {Wording.Seconds(missing / Frames.PerMs)} left.",
+                [.. Fixes(show, heard, at, missing).OfType<Fix>()]);
         }
     }
 
-    private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard, SlideTime at, long missing)
+    private static IEnumerable<Fix?> Fixes(CheckedShow show, HeardCue heard, SlideTime at, long missing)
     {
         var cue = heard.Cue;
         var last = show.Order.Of(show.Show, cue.Span!)[^1];

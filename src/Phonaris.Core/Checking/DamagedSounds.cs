@@ -20,7 +20,7 @@ public sealed class DamagedSounds : ICheck
             where sound.Figures.MissingFrames > 0 && show.TroubleOf(sound) is null
             let cues = show.CuesOf(sound)
             select new Finding(
-                Name, Gravity.Heard, [], show.Show.Cue(cues[0]).Span!.First, $"Part of {sound.Name} ({Say.Seconds(sound.Figures.MissingFrames / Frames.PerMs)}) could not be read. Import the file again.", [show.Mute(sound)])
+                Name, Severity.Audible, [], show.Show.Cue(cues[0]).Span!.First, $"Part of {sound.Name} ({Wording.Seconds(sound.Figures.MissingFrames / Frames.PerMs)}) could not be read. Import the file again.", [show.Mute(sound)])
             { SoundId = sound.Id };
     }
 }

@@ -27,18 +27,18 @@ public sealed class DrownedVoices : ICheck
         {
             if (show.LevelsOf(voice.Cue.Id)?.OverBedLu is not { } over || over >= LeastLu) continue;
             yield return new(
-                Name, Gravity.Heard, [voice.Cue.Id], voice.Cue.Span!.First,
-                over < 0 ? $"{voice.Sound.Name} is {Say.Loudness(-over)} quieter than the bed under it." : $"{voice.Sound.Name} is only {Say.Loudness(over)} louder than the bed under it.",
-                [.. Remedies(show, voice.Cue, over)])
+                Name, Severity.Audible, [voice.Cue.Id], voice.Cue.Span!.First,
+                over < 0 ? $"{voice.Sound.Name} is {Wording.Loudness(-over)} quieter than the bed under it." : $"{voice.Sound.Name} is only {Wording.Loudness(over)} louder than the bed under it.",
+                [.. Fixes(show, voice.Cue, over)])
             { About = $"{over:0}" };
         }
     }
 
-    private static IEnumerable<Remedy> Remedies(CheckedShow show, Cue voice, double over)
+    private static IEnumerable<Fix> Fixes(CheckedShow show, Cue voice, double over)
     {
         var (missing, duck) = (LeastLu + SpareLu - over, voice.Duck ?? show.Show.Duck);
         if (show.MatchAmongOthers(voice.Id)[0] is var match && match.ToDb - match.FromDb >= missing)
-            yield return new($"Raise it to {Say.Decibels(match.ToDb)}", new SetLevel(voice.Id, match.ToDb, Follows: true), Safe: true);
+            yield return new($"Raise it to {Wording.Decibels(match.ToDb)}", new SetLevel(voice.Id, match.ToDb, Follows: true), Safe: true);
         // What beds would come to under it, if they made room.
         var targets = show.Show.LevelTargets;
         var room = duck.DepthDb ?? (show.LevelsOf(voice.Id)?.IntegratedLufs - show.Show.GainDb - targets.BedUnderVoiceLufs >= LeastLu + SpareLu ? missing : 0);
@@ -47,7 +47,7 @@ public sealed class DrownedVoices : ICheck
     }
 
     /// <summary>The change that lowers all beds that lie under a voice; null where it cannot be made.</summary>
-    private static Remedy? Lowered(CheckedShow show, string voiceId, double by)
+    private static Fix? Lowered(CheckedShow show, string voiceId, double by)
     {
         var places = show.Heard.Where(h => h.Cue.Id == voiceId).Select(h => h.Place).ToList();
         // Where they make as much room as they are too loud, being lower they would make less.
@@ -59,7 +59,7 @@ public sealed class DrownedVoices : ICheck
             .ToList();
         if (beds.Count == 0 || beds.Exists(b => b.LevelDb - by < Cue.LeastLevelDb)) return null;
         return new(
-            beds.Count == 1 ? $"Lower {show.Show.CueName(beds[0].Id)} by {Say.Decibels(by)}" : $"Lower the beds under it by {Say.Decibels(by)}",
+            beds.Count == 1 ? $"Lower {show.Show.CueName(beds[0].Id)} by {Wording.Decibels(by)}" : $"Lower the beds under it by {Wording.Decibels(by)}",
             new Several([.. beds.Select(b => new SetLevel(b.Id, Math.Round(b.LevelDb - by, 1)))], $"Lowered the beds under {show.Show.CueName(voiceId)}"));
     }
 }

@@ -12,9 +12,9 @@ public sealed class Explanation
     private readonly Schedule _schedule;
     private readonly Slide _slide;
     private readonly SlideTime _time;
-    private readonly IReadOnlyList<Lying> _lying;
+    private readonly IReadOnlyList<CoveredCue> _lying;
 
-    private Explanation(TimedShow show, IReadOnlyList<Lying> lying, SlideTime time) =>
+    private Explanation(TimedShow show, IReadOnlyList<CoveredCue> lying, SlideTime time) =>
         (_show, _order, _schedule, _slide, _time, _lying) = (show.Show, show.Order, show.Schedule, show.Show.Slides[time.Index], time, lying);
 
     /// <summary>Explains a slide.</summary>
@@ -42,8 +42,8 @@ public sealed class Explanation
     }
 
     /// <summary>The cues that lie on slides.</summary>
-    private static List<Lying> LyingIn(Show show) =>
-        [.. from cue in show.Cues where cue.Span is not null let span = show.Indices(cue.Span!) select new Lying(cue, span.First, span.Last)];
+    private static List<CoveredCue> LyingIn(Show show) =>
+        [.. from cue in show.Cues where cue.Span is not null let span = show.Indices(cue.Span!) select new CoveredCue(cue, span.First, span.Last)];
 
     private ValueList<Explained> All()
     {
@@ -65,7 +65,7 @@ public sealed class Explanation
 
     private string Beginning(Cue cue, ScheduledCue scheduled)
     {
-        var delay = cue.DelayMs > 0 ? Say.Seconds(cue.DelayMs) : null;
+        var delay = cue.DelayMs > 0 ? Wording.Seconds(cue.DelayMs) : null;
         if (scheduled.StartFrame < _time.StartFrame) return $"started on slide {NumberAt(scheduled.StartFrame)}";
         if (scheduled.TakesOverFrom is { } before) return $"follows {Name(_show.Cue(before))} with a crossfade";
         return cue.Start.Kind switch
@@ -96,7 +96,7 @@ public sealed class Explanation
         var name = Name(cue);
         if (cue.Muted) return Is(cue.Video is null ? $"{name} is muted." : $"{name} is muted: its picture is shown without sound.", "Unmute", new SetMuted(cue.Id, false));
         if (_schedule.Silent.Any(c => c.CueId == cue.Id && c.ByHand)) return Is($"{name} is triggered manually.", "Start with its slide", new SetStart(cue.Id, CueStart.WithSlide));
-        if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.GivesWayTo is { } other)
+        if (_schedule.Silent.FirstOrDefault(c => c.CueId == cue.Id && Here(c))?.ReplacedBy is { } other)
             return Is($"{name} does not play: {Name(_show.Cue(other))} starts at the same time.", $"Mute {Name(_show.Cue(other))}", new SetMuted(other, true));
         var last = _schedule.Cues.LastOrDefault(c => c.CueId == cue.Id && c.EndFrame <= _time.StartFrame);
         if (last is null && cue is { Start.Kind: CueStartKind.End, Fit: null })
@@ -129,10 +129,10 @@ public sealed class Explanation
         // A voice or a spot is over when it has been heard, whatever slides it covers; only a bed can go on.
         var bed = _schedule.Cues.Where(c => c.EndFrame <= _time.StartFrame && IsBed(c)).MaxBy(c => c.EndFrame);
         var cue = bed is null || TakenOver(bed) is not null ? null : _show.Cue(bed.CueId);
-        var remedy = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
+        var fix = cue is { Span: not null, EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }
             ? SilentParts.GoOn(_show, cue, $"Extend {Name(cue)} through this slide", _time)
             : null;
-        return new(null, false, $"Silence: {AroundSilence()}", remedy);
+        return new(null, false, $"Silence: {AroundSilence()}", fix);
     }
 
     private PlaceCue Again(Cue cue) =>
@@ -160,5 +160,5 @@ public sealed class Explanation
     private string Name(Cue cue) => _show.Sound(cue.SoundId).Name;
 
     /// <summary>A cue with the positions of the first and the last slide it lies on.</summary>
-    private sealed record Lying(Cue Cue, int First, int Last);
+    private sealed record CoveredCue(Cue Cue, int First, int Last);
 }

@@ -4,12 +4,12 @@ namespace Phonaris.Core.Checking;
 
 /// <summary>One thing the show should be warned about.</summary>
 /// <param name="Check">The name of the check that found it.</param>
-/// <param name="Gravity">How grave it is.</param>
+/// <param name="Severity">How grave it is.</param>
 /// <param name="CueIds">The cues it is about.</param>
 /// <param name="SlideId">The slide it is on; null where it is on none.</param>
 /// <param name="Sentence">What it is.</param>
-/// <param name="Remedies">The changes that would each put it right, the likeliest first; none where that takes more than an edit.</param>
-public sealed record Finding(string Check, Gravity Gravity, ValueList<string> CueIds, string? SlideId, string Sentence, ValueList<Remedy> Remedies)
+/// <param name="Fixes">The changes that would each put it right, the likeliest first; none where that takes more than an edit.</param>
+public sealed record Finding(string Check, Severity Severity, ValueList<string> CueIds, string? SlideId, string Sentence, ValueList<Fix> Fixes)
 {
     /// <summary>The sound it is about, where it is about one.</summary>
     public string? SoundId { get; init; }

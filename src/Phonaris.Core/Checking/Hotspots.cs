@@ -24,8 +24,8 @@ public sealed class Hotspots : ICheck
             if (string.IsNullOrWhiteSpace(spot.Alternative))
             {
                 yield return new(
-                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no text alternative.",
-                    [new Remedy($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = Names.Short(name, Hotspot.LongestAlternative) }), Safe: true)])
+                    Name, Severity.Minor, [cue.Id], cue.Span!.First, $"The hotspot of {name} has no text alternative.",
+                    [new Fix($"Call it “{name}”", new SetHotspot(cue.Id, spot with { Alternative = Names.Short(name, Hotspot.LongestAlternative) }), Safe: true)])
                 { About = "words" };
             }
             var picture = show.Show.Slide(cue.Span!.First).Picture;
@@ -34,14 +34,14 @@ public sealed class Hotspots : ICheck
             if (Math.Abs(inside.X - spot.X) > halfWide / 2 || Math.Abs(inside.Y - spot.Y) > halfHigh / 2)
             {
                 yield return new(
-                    Name, Gravity.Tidy, [cue.Id], cue.Span!.First, $"The hotspot of {name} extends past the edge of its slide.", [new Remedy("Move it onto the slide", new SetHotspot(cue.Id, inside))])
+                    Name, Severity.Minor, [cue.Id], cue.Span!.First, $"The hotspot of {name} extends past the edge of its slide.", [new Fix("Move it onto the slide", new SetHotspot(cue.Id, inside))])
                 { About = "edge" };
             }
             if (!spot.Shown && KeyOf(show, cue) > ManualKeys.Count)
             {
                 yield return new(
-                    Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} has only a hidden hotspot: other cues on its slide use the keys 1 to {ManualKeys.Count}.",
-                    [new Remedy("Show its hotspot", new SetHotspot(cue.Id, spot with { Shown = true }), Safe: true)])
+                    Name, Severity.Audible, [cue.Id], cue.Span!.First, $"{name} has only a hidden hotspot: other cues on its slide use the keys 1 to {ManualKeys.Count}.",
+                    [new Fix("Show its hotspot", new SetHotspot(cue.Id, spot with { Shown = true }), Safe: true)])
                 { About = "hidden" };
             }
         }

@@ -21,6 +21,6 @@ public sealed class LargeSounds : ICheck
             where !sound.Removed
             let bytes = show.BytesOf(sound)
             where bytes > Large
-            select new Finding(Name, Gravity.Tidy, [], null, $"{sound.Name} takes {bytes / 1_000_000} MB. It can be compressed without {(sound.Video is null ? "an audible" : "a visible")} loss.", []) { SoundId = sound.Id };
+            select new Finding(Name, Severity.Minor, [], null, $"{sound.Name} takes {bytes / 1_000_000} MB. It can be compressed without {(sound.Video is null ? "an audible" : "a visible")} loss.", []) { SoundId = sound.Id };
     }
 }

@@ -24,10 +24,10 @@ public sealed class LateBeginnings : ICheck
             where heard.Place.StartFrame >= first.EndFrame
             let begins = show.Order.At(heard.Place.StartFrame)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], first.SlideId, $"{heard.Sound.Name} covers slides from {first.Number} but starts on {begins.Number}.",
+                Name, Severity.Audible, [cue.Id], first.SlideId, $"{heard.Sound.Name} covers slides from {first.Number} but starts on {begins.Number}.",
                 [
-                    new Remedy($"Start with slide {first.Number}", new SetDelay(cue.Id, 0)),
-                    new Remedy($"Shorten it to start at slide {begins.Number}", new Several(
+                    new Fix($"Start with slide {first.Number}", new SetDelay(cue.Id, 0)),
+                    new Fix($"Shorten it to start at slide {begins.Number}", new Several(
                         [new SetSpan(cue.Id, cue.Span! with { First = begins.SlideId }), new SetDelay(cue.Id, (heard.Place.StartFrame - begins.StartFrame) / Frames.PerMs)],
                         $"{heard.Sound.Name}: from slide {begins.Number}")),
                 ]);

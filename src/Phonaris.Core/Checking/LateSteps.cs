@@ -24,10 +24,10 @@ public sealed class LateSteps : ICheck
             let last = slide.Steps.Max(s => s.OffsetMs ?? 0)
             where last >= slide.HoldMs
             select new Finding(
-                Name, Gravity.Heard, [], slide.Id, $"The last step of slide {time.Number} is planned at {Say.Seconds(last)}, but the slide stays only {Say.Seconds(slide.HoldMs)}.",
+                Name, Severity.Audible, [], slide.Id, $"The last step of slide {time.Number} is planned at {Wording.Seconds(last)}, but the slide stays only {Wording.Seconds(slide.HoldMs)}.",
                 [.. Longer(show, slide, last)]);
     }
 
-    private static IEnumerable<Remedy> Longer(CheckedShow show, Slide slide, long last) =>
+    private static IEnumerable<Fix> Longer(CheckedShow show, Slide slide, long last) =>
         show.HoldLonger(slide.Id, Frames.FromMs(last - slide.HoldMs + LeftMs)) is { } longer ? [longer] : [];
 }

@@ -38,10 +38,10 @@ public sealed class LevelJumps : ICheck
         var match = show.MatchAmongOthers(before.Cue.Id, later.Cue.Id);
         var left = jump + (match[1].ToDb - match[1].FromDb) - (match[0].ToDb - match[0].FromDb);
         return new(
-            Name, Gravity.Heard, [before.Cue.Id, later.Cue.Id], show.Order.At(later.Place.StartFrame).SlideId,
-            $"{later.Sound.Name} is {Say.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
+            Name, Severity.Audible, [before.Cue.Id, later.Cue.Id], show.Order.At(later.Place.StartFrame).SlideId,
+            $"{later.Sound.Name} is {Wording.Loudness(Math.Abs(jump))} {(jump > 0 ? "louder" : "quieter")} than {before.Sound.Name} before it.",
             Math.Abs(left) <= LeastLu
-                ? [new Remedy("Match both", new Several(
+                ? [new Fix("Match both", new Several(
                     [.. match.Select(m => new SetLevel(m.CueId, m.ToDb, Follows: true))], $"Matched {before.Sound.Name} and {later.Sound.Name}"), Safe: true)]
                 : [])
         { About = $"{jump:0}" };

@@ -21,7 +21,7 @@ public sealed class LongTransitions : ICheck
             let slide = show.Show.Slides[time.Index]
             where slide.Transition.Ms > slide.HoldMs
             select new Finding(
-                Name, Gravity.Heard, [], slide.Id, $"Slide {time.Number} takes {Say.Seconds(slide.Transition.Ms)} to dissolve in but stays only {Say.Seconds(slide.HoldMs)}.",
-                [new Remedy($"Dissolve in {Say.Seconds(slide.HoldMs / 2)}", new SetTransitions([new(slide.Id, slide.Transition with { Ms = slide.HoldMs / 2 })]), Safe: true)]);
+                Name, Severity.Audible, [], slide.Id, $"Slide {time.Number} takes {Wording.Seconds(slide.Transition.Ms)} to dissolve in but stays only {Wording.Seconds(slide.HoldMs)}.",
+                [new Fix($"Dissolve in {Wording.Seconds(slide.HoldMs / 2)}", new SetTransitions([new(slide.Id, slide.Transition with { Ms = slide.HoldMs / 2 })]), Safe: true)]);
     }
 }

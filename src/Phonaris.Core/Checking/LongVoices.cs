@@ -26,11 +26,11 @@ public sealed class LongVoices : ICheck
             let over = heard.Place.EndFrame - last.EndFrame
             where over > LeastFrames
             select new Finding(
-                Name, Gravity.Heard, [heard.Cue.Id], last.SlideId, $"{heard.Sound.Name} runs {Say.Seconds(over / Frames.PerMs)} past slide {last.Number}.",
-                [.. Remedies(show, heard, last.SlideId, over).OfType<Remedy>()]);
+                Name, Severity.Audible, [heard.Cue.Id], last.SlideId, $"{heard.Sound.Name} runs {Wording.Seconds(over / Frames.PerMs)} past slide {last.Number}.",
+                [.. Fixes(show, heard, last.SlideId, over).OfType<Fix>()]);
     }
 
-    private static IEnumerable<Remedy?> Remedies(CheckedShow show, HeardCue heard, string slideId, long over)
+    private static IEnumerable<Fix?> Fixes(CheckedShow show, HeardCue heard, string slideId, long over)
     {
         if (heard.Cue.Start.Kind == CueStartKind.Slide) yield return show.HoldLonger(slideId, over);
         var end = show.Order.At(heard.Place.EndFrame - 1);

@@ -20,14 +20,14 @@ public sealed class MissingCredits : ICheck
         var (goes, shown) = (show.Show.Showing.Where, show.Show.Slides.Where(s => !s.Hidden).ToList());
         if (shown.Count == 0 || shown.Exists(s => s.Picture.Card?.Kind == CardKind.Credits)) yield break;
         var asking = show.SoundsHeard
-            .Where(s => s.Rights.Credit.Length > 0 || Clearance.Of(show.Show, s, goes).Answer is Leave.Credit or Leave.Alike)
+            .Where(s => s.Rights.Credit.Length > 0 || Clearance.Of(show.Show, s, goes).Answer is UsageRight.Credit or UsageRight.Alike)
             .Where(s => !shown.Exists(slide => slide.Text.Contains(Credits.Line(s), StringComparison.Ordinal) || (HasReaders(goes) && slide.Notes.Contains(Credits.Line(s), StringComparison.Ordinal))))
             .ToList();
         if (asking.Count == 0) yield break;
         yield return new(
-            Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Heard, [], null,
+            Name, goes is Destination.Web or Destination.Sold ? Severity.Blocker : Severity.Audible, [], null,
             asking.Count == 1 ? $"{asking[0].Name} requires credit, but none is shown." : $"{asking[0].Name} and {asking.Count - 1} more require credit, but none is shown.",
-            [new Remedy("Add a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
+            [new Fix("Add a credits card at the end", new AddCard($"{show.Show.Slides[^1].Id}-credits", CardKind.Credits, int.MaxValue))])
         {
             // By what it is about, not by how long that is: a show may have any number of sounds.
             About = ShortKey.Of(string.Join('+', asking.Select(s => s.Id))),

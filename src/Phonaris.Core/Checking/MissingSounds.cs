@@ -18,6 +18,6 @@ public sealed class MissingSounds : ICheck
             let trouble = show.TroubleOf(sound)
             where trouble is not null
             let cues = show.CuesOf(sound)
-            select new Finding(Name, Gravity.Stops, [], show.Show.Cue(cues[0]).Span!.First, trouble, [show.Mute(sound)]) { SoundId = sound.Id };
+            select new Finding(Name, Severity.Blocker, [], show.Show.Cue(cues[0]).Span!.First, trouble, [show.Mute(sound)]) { SoundId = sound.Id };
     }
 }

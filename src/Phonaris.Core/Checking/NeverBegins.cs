@@ -19,15 +19,15 @@ public sealed class NeverBegins : ICheck
         var placed = show.Schedule.Cues.Concat(show.Schedule.Silent).Select(c => c.CueId).ToHashSet();
         return
             from cue in show.Show.Cues
-            where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.WaitsForHand(cue)
+            where cue is { Span: not null, IsNoticed: true } && !placed.Contains(cue.Id) && show.Order.Of(show.Show, cue.Span).Count > 0 && !show.Timed.Places.ManualCues(cue)
             let name = show.Show.CueName(cue.Id)
             select new Finding(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, $"{name} never plays: it would start after its slides have ended.",
-                Remedies(show.Show, cue, name));
+                Name, Severity.Audible, [cue.Id], cue.Span!.First, $"{name} never plays: it would start after its slides have ended.",
+                Fixes(show.Show, cue, name));
     }
 
     /// <summary>A cue that others wait for begins together with them: they have no time either, and one that began only after it could be cut off.</summary>
-    private static ValueList<Remedy> Remedies(Show show, Cue cue, string name)
+    private static ValueList<Fix> Fixes(Show show, Cue cue, string name)
     {
         List<Cue> waiting = [.. Waiting(show, cue.Id)];
         return waiting.Count == 0

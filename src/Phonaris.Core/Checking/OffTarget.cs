@@ -26,10 +26,10 @@ public sealed class OffTarget : ICheck
             var match = show.MatchAmongOthers(cue.Id)[0];
             var (apart, after) = (now - match.TargetLufs, now + match.ToDb - match.FromDb);
             var helps = Math.Abs(after - match.TargetLufs) <= LeastLu;
-            var sentence = $"{show.Show.CueName(cue.Id)} is {Say.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
+            var sentence = $"{show.Show.CueName(cue.Id)} is {Wording.Loudness(Math.Abs(apart))} too {(apart > 0 ? "loud" : "quiet")}";
             yield return new(
-                Name, Gravity.Heard, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, but its peaks leave no headroom.",
-                helps && !Drowns(show, notDucking, cue, match.ToDb - match.FromDb) ? [new Remedy($"Set it to {Say.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
+                Name, Severity.Audible, [cue.Id], cue.Span!.First, helps ? $"{sentence}." : $"{sentence}, but its peaks leave no headroom.",
+                helps && !Drowns(show, notDucking, cue, match.ToDb - match.FromDb) ? [new Fix($"Set it to {Wording.Decibels(match.ToDb)}", new SetLevel(cue.Id, match.ToDb, Follows: true), Safe: true)] : [])
             { About = $"{now:0} {match.TargetLufs:0}" };
         }
     }

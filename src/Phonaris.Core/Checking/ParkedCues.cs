@@ -18,6 +18,6 @@ public sealed class ParkedCues : ICheck
         return
             from cue in show.Show.Cues
             where cue.Span is null
-            select new Finding(Name, Gravity.Tidy, [cue.Id], null, $"A cue of {show.Show.CueName(cue.Id)} is parked: it is on no slide.", [show.Remove(cue)]);
+            select new Finding(Name, Severity.Minor, [cue.Id], null, $"A cue of {show.Show.CueName(cue.Id)} is parked: it is on no slide.", [show.Remove(cue)]);
     }
 }

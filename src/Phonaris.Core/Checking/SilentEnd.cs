@@ -19,7 +19,7 @@ public sealed class SilentEnd : ICheck
         var silent = show.Order.Slides.Zip(SilentParts.Of(show)).Reverse().TakeWhile(s => s.Second).Select(s => s.First).Reverse().ToList();
         if (silent.Count == 0 || !show.Heard.Any(h => h.Sound.Kind == SoundKind.Bed && IsInTalk(show, h.Place, silent[0]))) return [];
         var where = silent.Count == 1 ? "its last slide" : $"its last {silent.Count} slides";
-        return [new(Name, Gravity.Heard, [], silent[0].SlideId, $"The show ends in silence: nothing plays on {where}.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])]) { About = silent[^1].SlideId }];
+        return [new(Name, Severity.Audible, [], silent[0].SlideId, $"The show ends in silence: nothing plays on {where}.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])]) { About = silent[^1].SlideId }];
     }
 
     /// <summary>Whether a bed sounds before a slide outside of waiting loops: one that people only wait with need not go on.</summary>

@@ -20,7 +20,7 @@ internal static class SilentParts
     }
 
     /// <summary>The change that lets the bed before go on through silent slides; none where there is no such bed.</summary>
-    public static IEnumerable<Remedy> GoingOn(CheckedShow show, SlideTime first, SlideTime last)
+    public static IEnumerable<Fix> GoingOn(CheckedShow show, SlideTime first, SlideTime last)
     {
         var before = show.Heard.Where(h => h.Sound.Kind == SoundKind.Bed && h.Place.EndFrame <= first.StartFrame).MaxBy(h => h.Place.EndFrame);
         if (before is null || before.Cue is not { EachSlide: false, Fit: null, Start.Kind: CueStartKind.Slide or CueStartKind.Step }) yield break;
@@ -30,7 +30,7 @@ internal static class SilentParts
     }
 
     /// <summary>The change that lets a bed sound on through a slide, however long its sound is.</summary>
-    public static Remedy GoOn(Show show, Cue bed, string words, SlideTime last)
+    public static Fix GoOn(Show show, Cue bed, string words, SlideTime last)
     {
         var span = show.Indices(bed.Span!).Last < last.Index ? bed.Span! with { Last = last.SlideId } : bed.Span!;
         return new(words, new Several([new SetSpan(bed.Id, span), new SetStop(bed.Id, CueStop.Span), new SetRounds(bed.Id, Cue.FillSpan)], $"{show.CueName(bed.Id)}: extended through slide {last.Number}"));

@@ -36,7 +36,7 @@ public sealed class SilentSlides : ICheck
     {
         var where = silent.Count == 1 ? $"slide {silent[0].Number}" : $"slides {silent[0].Number}–{silent[^1].Number}";
         return new(
-            Name, Gravity.Heard, [], silent[0].SlideId, $"Nothing plays on {where}, between slides with a bed.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])])
+            Name, Severity.Audible, [], silent[0].SlideId, $"Nothing plays on {where}, between slides with a bed.", [.. SilentParts.GoingOn(show, silent[0], silent[^1])])
         { About = silent[^1].SlideId };
     }
 }

@@ -21,7 +21,7 @@ public sealed class UnknownRights : ICheck
             let missing = sound.Rights.Missing().ToList()
             where missing.Count > 0
             select new Finding(
-                Name, goes is Destination.Web or Destination.Sold ? Gravity.Stops : Gravity.Tidy, [], null, $"{sound.Name} has no {string.Join(" or ", missing)}.", [])
+                Name, goes is Destination.Web or Destination.Sold ? Severity.Blocker : Severity.Minor, [], null, $"{sound.Name} has no {string.Join(" or ", missing)}.", [])
             { SoundId = sound.Id, About = $"{string.Join('+', missing)} {goes}" };
     }
 }

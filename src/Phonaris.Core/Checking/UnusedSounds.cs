@@ -16,6 +16,6 @@ public sealed class UnusedSounds : ICheck
     public IEnumerable<Finding> Find(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
-        return show.Show.OpenSounds().Select(s => new Finding(Name, Gravity.Tidy, [], null, $"{s.Name} is not used.", [new Remedy("Remove it", new RemoveSound(s.Id))]) { SoundId = s.Id });
+        return show.Show.OpenSounds().Select(s => new Finding(Name, Severity.Minor, [], null, $"{s.Name} is not used.", [new Fix("Remove it", new RemoveSound(s.Id))]) { SoundId = s.Id });
     }
 }

@@ -29,8 +29,8 @@ public sealed class VoicesTogether : ICheck
             var at = show.Order.At(later.FromFrame);
             var (name, other) = (later.Heard.Sound.Name, before.Heard.Sound.Name);
             yield return new(
-                Name, Gravity.Heard, [before.Heard.Cue.Id, later.Heard.Cue.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.",
-                [.. Remedies(show, before.Heard, later.Heard.Cue, name, other)]);
+                Name, Severity.Audible, [before.Heard.Cue.Id, later.Heard.Cue.Id], at.SlideId, $"{name} overlaps {other} on slide {at.Number}.",
+                [.. Fixes(show, before.Heard, later.Heard.Cue, name, other)]);
         }
     }
 
@@ -42,7 +42,7 @@ public sealed class VoicesTogether : ICheck
         ? new(heard, heard.Place.StartFrame + first.FromFrame, heard.Place.StartFrame + spoken[^1].ToFrame)
         : null;
 
-    private static IEnumerable<Remedy> Remedies(CheckedShow show, HeardCue first, Cue later, string name, string other)
+    private static IEnumerable<Fix> Fixes(CheckedShow show, HeardCue first, Cue later, string name, string other)
     {
         var before = first.Cue;
         // What comes after another ends it; what that one waits for cannot wait for it.

@@ -30,8 +30,8 @@ public sealed class WaitingLoops : ICheck
                 // Looping, it would keep the cue after it from starting.
                 var bed = beds.Find(b => !show.IsAwaited(b.Cue.Id)) ?? beds[0];
                 yield return new(
-                    Name, Gravity.Heard, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not loop, so the waiting loop “{section.Name}” goes silent.",
-                    show.IsAwaited(bed.Cue.Id) ? [] : [new Remedy("Loop it", Looping(bed), Safe: bed.Cue.Fit is null)]);
+                    Name, Severity.Audible, [bed.Cue.Id], slides[0].SlideId, $"{bed.Sound.Name} does not loop, so the waiting loop “{section.Name}” goes silent.",
+                    show.IsAwaited(bed.Cue.Id) ? [] : [new Fix("Loop it", Looping(bed), Safe: bed.Cue.Fit is null)]);
             }
         }
     }
@@ -46,16 +46,16 @@ public sealed class WaitingLoops : ICheck
 
     /// <summary>Whether a sound may be laid without more being asked for than was before.</summary>
     private static bool IsFree(CheckedShow show, Sound sound) =>
-        show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(show.Show, sound, show.Show.Showing.Where).Answer == Leave.Yes);
+        show.Show.Showing.Where is Destination.Room or Destination.Inside || (!sound.Rights.Missing().Any() && Clearance.Of(show.Show, sound, show.Show.Showing.Where).Answer == UsageRight.Yes);
 
     private Finding Silent(CheckedShow show, Section section, List<SlideTime> slides)
     {
         var used = show.Show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).ToHashSet();
-        ValueList<Remedy> remedies = [.. show.Show.Sounds
+        ValueList<Fix> fixes = [.. show.Show.Sounds
             .Where(s => s is { Kind: SoundKind.Bed, Removed: false } && !used.Contains(s.Id) && show.TroubleOf(s) is null && IsFree(show, s))
             .Take(1)
-            .Select(s => new Remedy($"Place {s.Name} under it", new Several([new PlaceCue(Under(show.Show, s, section, slides), int.MaxValue), .. RoomFor(show, slides)], $"Placed {s.Name} under “{section.Name}”")))];
-        return new(Name, Gravity.Heard, [], slides[0].SlideId, $"The waiting loop “{section.Name}” has no bed.", remedies) { About = section.Id };
+            .Select(s => new Fix($"Place {s.Name} under it", new Several([new PlaceCue(Under(show.Show, s, section, slides), int.MaxValue), .. RoomFor(show, slides)], $"Placed {s.Name} under “{section.Name}”")))];
+        return new(Name, Severity.Audible, [], slides[0].SlideId, $"The waiting loop “{section.Name}” has no bed.", fixes) { About = section.Id };
     }
 
     /// <summary>A bed under a waiting loop; of a short one its fades take no more than a quarter each.</summary>

@@ -10,10 +10,10 @@ namespace Phonaris.Core.Clearing;
 /// </summary>
 /// <param name="Answer">Whether it may.</param>
 /// <param name="Why">Why, in a sentence.</param>
-public sealed partial record Clearance(Leave Answer, string Why)
+public sealed partial record Clearance(UsageRight Answer, string Why)
 {
     /// <summary>Whether something is to be done before it may be heard there: leave to be got, the show to be shared alike, another piece to be found.</summary>
-    public bool IsOpen => Answer is Leave.No or Leave.Ask or Leave.Alike;
+    public bool IsOpen => Answer is UsageRight.No or UsageRight.Ask or UsageRight.Alike;
 
     /// <summary>The answer for a sound of a show at a destination.</summary>
     public static Clearance Of(Show show, Sound sound, Destination where)
@@ -32,26 +32,26 @@ public sealed partial record Clearance(Leave Answer, string Why)
         ArgumentNullException.ThrowIfNull(rights);
         var licence = rights.Licence.Trim();
         if (rights.Clearance is { } given)
-            return given.Covers(where) ? new(Given(rights), $"Cleared {Say.Where(given.Destination)} by the clearance desk (no. {given.Number}).") : new(Leave.Ask, $"The clearance desk cleared it only {Say.Where(given.Destination)}.");
-        if (OwnPattern().IsMatch(licence)) return new(Leave.Yes, "Your own work.");
+            return given.Covers(where) ? new(Given(rights), $"Cleared {Wording.Where(given.Destination)} by the clearance desk (no. {given.Number}).") : new(UsageRight.Ask, $"The clearance desk cleared it only {Wording.Where(given.Destination)}.");
+        if (OwnPattern().IsMatch(licence)) return new(UsageRight.Yes, "Your own work.");
         if (LicenceTerms.TryParse(licence) is { } terms)
         {
             var (money, published) = (where == Destination.Sold, where is Destination.Web or Destination.Sold);
-            if (terms.IsPublicDomain) return new(Leave.Yes, $"{licence} has no conditions.");
-            if (terms.NonCommercial && money) return new(Leave.No, $"{licence} does not allow commercial use.");
-            if (terms.NoDerivatives && published) return new(Leave.No, $"{licence} does not allow publishing it set to slides.");
+            if (terms.IsPublicDomain) return new(UsageRight.Yes, $"{licence} has no conditions.");
+            if (terms.NonCommercial && money) return new(UsageRight.No, $"{licence} does not allow commercial use.");
+            if (terms.NoDerivatives && published) return new(UsageRight.No, $"{licence} does not allow publishing it set to slides.");
             if (terms.NoDerivatives && isAdapted && where == Destination.Room)
-                return new(Leave.No, $"{licence} does not allow adaptations such as re-cuts, stretching or speed changes. Unchanged, it only needs credit.");
-            if (terms.ShareAlike && published) return new(Leave.Alike, $"{licence} requires credit and the same licence for the whole show.");
-            return new(Leave.Credit, $"{licence} requires credit.");
+                return new(UsageRight.No, $"{licence} does not allow adaptations such as re-cuts, stretching or speed changes. Unchanged, it only needs credit.");
+            if (terms.ShareAlike && published) return new(UsageRight.Alike, $"{licence} requires credit and the same licence for the whole show.");
+            return new(UsageRight.Credit, $"{licence} requires credit.");
         }
         if (rights.Proof.Length > 0) return new(Given(rights), "Permission was given, and its proof is on file.");
-        return new(Leave.Ask, licence.Length == 0 ? "Its licence is unknown." : $"“{licence}” does not answer this, and there is no proof of permission.");
+        return new(UsageRight.Ask, licence.Length == 0 ? "Its licence is unknown." : $"“{licence}” does not answer this, and there is no proof of permission.");
     }
 
     private static bool IsAdapted(Cue cue) => cue.Speed != 1 || cue.Fit?.Method is FitMethod.Recut or FitMethod.Stretch;
 
-    private static Leave Given(Rights rights) => rights.Credit.Length > 0 ? Leave.Credit : Leave.Yes;
+    private static UsageRight Given(Rights rights) => rights.Credit.Length > 0 ? UsageRight.Credit : UsageRight.Yes;
 
     [GeneratedRegex(@"\AOwn( work)?\z", RegexOptions.IgnoreCase)]
     private static partial Regex OwnPattern();

@@ -44,7 +44,7 @@ internal static class BedShares
     {
         if (stretch.Waits) return beds > 1 ? "the calmest bed, for waiting" : "loops while people wait";
         if (ends) return "it has its own ending";
-        return said >= 0.5 && beds > 1 ? "calm enough under speech" : $"{Say.Time(bed.Frames)} of music for {Say.Time(stretch.Frames)}";
+        return said >= 0.5 && beds > 1 ? "calm enough under speech" : $"{Wording.Time(bed.Frames)} of music for {Wording.Time(stretch.Frames)}";
     }
 
     /// <summary>How much of a stretch somebody speaks in, 0 to 1.</summary>

@@ -92,7 +92,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                     else if (sound.Kind == SoundKind.Voice && (spoken.Count > 0 ? spoken[^1] : before?.Id) is { } last) cue = cue with { Start = CueStart.After(last) };
                     Do(new PlaceCue(cue, int.MaxValue));
                     if (sound.Kind.IsSpoken()) spoken.Add(cue.Id);
-                    _cues.Add(new(cue.Id, sound.Id, sound.Name, sound.Kind, slide.Id, slide.Id, Say.Span(_show, cue.Span), $"{why}{Stays(slide, spoken, cue, before)}"));
+                    _cues.Add(new(cue.Id, sound.Id, sound.Name, sound.Kind, slide.Id, slide.Id, Wording.Span(_show, cue.Span), $"{why}{Stays(slide, spoken, cue, before)}"));
                 }
             }
         }
@@ -124,8 +124,8 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
             {
                 var (cue, fit) = (_show.Cue(id), fits.Find(f => f.CueId == id && f.Method is not null));
                 _cues.Add(new(
-                    id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Say.Span(_show, cue.Span),
-                    why(fit?.EndsNaturally == true) + (fit is null ? "" : $", {Say.Fit(cue.Fit)}{(fit.EndsNaturally ? " with its own ending" : "")}")));
+                    id, bed.Id, bed.Name, bed.Kind, cue.Span!.First, cue.Span.Last, Wording.Span(_show, cue.Span),
+                    why(fit?.EndsNaturally == true) + (fit is null ? "" : $", {Wording.Fit(cue.Fit)}{(fit.EndsNaturally ? " with its own ending" : "")}")));
             }
             _left.AddRange(beds.Where(b => laid.Values.All(l => l.Bed != b)).Select(b => new LeftOut(b.Id, b.Name, b.Kind, "no slides are left for it")));
         }

@@ -91,7 +91,7 @@ public sealed class Fitter
     {
         ArgumentNullException.ThrowIfNull(recipe);
         if (length <= 0) throw new RuleException("The target length must be more than 0 s.", "length");
-        if (length > LongestFrames) throw new RuleException($"{Say.Time(length)} is too long. The target length can be at most 4 hours.", "length");
+        if (length > LongestFrames) throw new RuleException($"{Wording.Time(length)} is too long. The target length can be at most 4 hours.", "length");
         return recipe.Method switch
         {
             FitMethod.Shorten => Shorten(recipe, length),
@@ -124,10 +124,10 @@ public sealed class Fitter
             }
         }
         if (length < 2 * bars * grid.Middle)
-            throw new RuleException($"{Say.Time(length)} is too short to keep the opening and the ending, 2 bars each. Use Shorten instead.", "length");
-        var near = OtherLengths(recipe, length, bars).Order().Select(Say.Time).ToList();
+            throw new RuleException($"{Wording.Time(length)} is too short to keep the opening and the ending, 2 bars each. Use Shorten instead.", "length");
+        var near = OtherLengths(recipe, length, bars).Order().Select(Wording.Time).ToList();
         throw new RuleException(
-            $"A re-cut to {Say.Time(length)} would be audible: no two passages that far apart are similar enough. "
+            $"A re-cut to {Wording.Time(length)} would be audible: no two passages that far apart are similar enough. "
                 + (near.Count == 0 ? $"Use {(length < Used ? "Shorten" : "Loop")} or Stretch instead." : $"Try {string.Join(" or ", near)}, or use {(length < Used ? "Shorten" : "Loop")}."),
             "length");
     }
@@ -284,7 +284,7 @@ public sealed class Fitter
     {
         if (length < Used) throw new RuleException("The music is longer than its slides. Use Shorten or Re-cut instead.", "length");
         // A moment is a rest; more is a hole.
-        return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"{(_endsItself.Value ? "Plays its own ending" : "Fades out")}, then {Say.Time(length - Used)} of silence.");
+        return new(FitMethod.Silence, length, null, 1, [], Used, _endsItself.Value, 0.25 + 0.15 * Math.Min(8, (length - Used) / (double)Frames.PerSecond), $"{(_endsItself.Value ? "Plays its own ending" : "Fades out")}, then {Wording.Time(length - Used)} of silence.");
     }
 
     private BeatGrid NeedGrid()

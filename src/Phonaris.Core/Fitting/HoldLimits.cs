@@ -74,8 +74,8 @@ public sealed record HoldLimits(long LeastMs, long GreatestMs)
         var (least, greatest) = (shares.Sum(s => s.LeastMs), shares.Sum(s => s.GreatestMs));
         return new(
             totalMs < least
-                ? $"The slides take at least {Say.Time(Frames.FromMs(least))} because of voices, videos, steps, locked holds and the shortest hold. Unlock some, or set a longer target."
-                : $"The slides take at most {Say.Time(Frames.FromMs(greatest))} because of locked holds and the longest hold. Unlock some, or set a shorter target.",
+                ? $"The slides take at least {Wording.Time(Frames.FromMs(least))} because of voices, videos, steps, locked holds and the shortest hold. Unlock some, or set a longer target."
+                : $"The slides take at most {Wording.Time(Frames.FromMs(greatest))} because of locked holds and the longest hold. Unlock some, or set a shorter target.",
             "hold");
     }
 }

@@ -23,7 +23,7 @@ public sealed record Offer(string Says, Edit? Edit)
             return new(
                 changed.Count == 0
                     ? "The slides already end with the music."
-                    : $"Makes {(changed.Count == 1 ? "1 slide" : $"{changed.Count} slides")} {(by > 0 ? "longer" : "shorter")} by {Say.Time(Frames.FromMs(Math.Abs(by)))} in all. The music plays in full.",
+                    : $"Makes {(changed.Count == 1 ? "1 slide" : $"{changed.Count} slides")} {(by > 0 ? "longer" : "shorter")} by {Wording.Time(Frames.FromMs(Math.Abs(by)))} in all. The music plays in full.",
                 Repace.ToEdit(slides));
         }
         catch (RuleException e)
@@ -41,14 +41,14 @@ public sealed record Offer(string Says, Edit? Edit)
         ArgumentNullException.ThrowIfNull(show);
         var cue = show.Cue(cueId);
         var edit = new Several(
-            [new SetFit(cue.Id, null), ReadyMade.Own.First(r => r.EndTogether == true).ToEdit(show, cue.Id)], $"{show.Sound(cue.SoundId).Name}: ends with its slides");
+            [new SetFit(cue.Id, null), Preset.Own.First(r => r.EndTogether == true).ToEdit(show, cue.Id)], $"{show.Sound(cue.SoundId).Name}: ends with its slides");
         var after = show.Apply(edit).Show;
         var order = RunningOrder.Of(after);
         var schedule = Schedule.Of(after, order, listened);
         if (schedule.Cues.Concat(schedule.Silent).FirstOrDefault(c => c.CueId == cue.Id) is not { } placed) return new("All its slides are hidden.", null);
         int NumberAt(long frame) => order.At(frame).Number;
         var leftOut = placed.InFrame - placed.Source.Frame(cue.InFrame);
-        var begins = $"starts at {Say.Time(placed.StartFrame)} on slide {NumberAt(placed.StartFrame)}";
-        return new($"{(leftOut > 0 ? $"It is longer than the show. It skips its first {Say.Time(leftOut)}, {begins}" : char.ToUpperInvariant(begins[0]) + begins[1..])} and ends with slide {NumberAt(placed.EndFrame - 1)}.", edit);
+        var begins = $"starts at {Wording.Time(placed.StartFrame)} on slide {NumberAt(placed.StartFrame)}";
+        return new($"{(leftOut > 0 ? $"It is longer than the show. It skips its first {Wording.Time(leftOut)}, {begins}" : char.ToUpperInvariant(begins[0]) + begins[1..])} and ends with slide {NumberAt(placed.EndFrame - 1)}.", edit);
     }
 }

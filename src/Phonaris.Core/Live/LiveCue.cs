@@ -14,7 +14,7 @@ namespace Phonaris.Core.Live;
 /// <param name="FadeIn">How it swells in.</param>
 /// <param name="FadeOut">How it dies away where it is stopped.</param>
 /// <param name="HandoverMs">How long the bed before gives way to it, where it is a bed.</param>
-/// <param name="RingsOn">Whether it goes on past its span until it has finished.</param>
+/// <param name="PlaysPastSpan">Whether it goes on past its span until it has finished.</param>
 /// <param name="Return">What it does when come back to.</param>
 /// <param name="Duck">How beds make room for it; null where they do not.</param>
 /// <param name="OverDb">How far a bed is above what it is to be under a voice, in dB: as far it goes down for one that does not say.</param>
@@ -22,7 +22,7 @@ namespace Phonaris.Core.Live;
 /// <param name="LastNumber">The number of the last slide of its span.</param>
 /// <param name="Markers">The points of its sound that have names, in milliseconds from its start.</param>
 public sealed record LiveCue(
-    string Id, string CueId, string Name, SoundKind Kind, bool ByHand, string? After, long GapMs, Fade FadeIn, Fade FadeOut, long HandoverMs, bool RingsOn,
+    string Id, string CueId, string Name, SoundKind Kind, bool ByHand, string? After, long GapMs, Fade FadeIn, Fade FadeOut, long HandoverMs, bool PlaysPastSpan,
     CueReturn Return, LiveDuck? Duck, double OverDb, long? LengthMs, int LastNumber, ValueList<LiveMarker> Markers)
 {
     /// <summary>Its pictures, where it is a video.</summary>

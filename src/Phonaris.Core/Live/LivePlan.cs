@@ -84,16 +84,16 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
 /// <param name="ByHand">The cues here that wait for a hand, in the order of their keys: first those of this slide alone.</param>
 /// <param name="LoopStart">The first place of the waiting loop it is in, or null.</param>
 /// <param name="LoopExit">The place the waiting loop is left for, or null.</param>
-/// <param name="GoesRound">Whether the waiting loop's first place comes after it.</param>
+/// <param name="Loops">Whether the waiting loop's first place comes after it.</param>
 public sealed record LivePlace(
     string SlideId, int Number, int Step, long AtMs, long StayMs, ValueList<string> Held, ValueList<LiveBegin> Begins, ValueList<LiveEnd> Ends, ValueList<string> ByHand, int? LoopStart,
-    int? LoopExit, bool GoesRound);
+    int? LoopExit, bool Loops);
 
 /// <summary>A cue that begins at a place.</summary>
 /// <param name="CueId">The cue of the plan.</param>
 /// <param name="DelayMs">How much later, in milliseconds.</param>
-/// <param name="Anew">Whether this is where it is to begin; else it begins only where it was not heard to its end.</param>
-public sealed record LiveBegin(string CueId, long DelayMs, bool Anew);
+/// <param name="StartsHere">Whether this is where it is to begin; else it begins only where it was not heard to its end.</param>
+public sealed record LiveBegin(string CueId, long DelayMs, bool StartsHere);
 
 /// <summary>A cue that ends at a place.</summary>
 /// <param name="CueId">The cue of the plan.</param>

@@ -88,7 +88,7 @@ public sealed class LiveRun
         var before = Place < 0 ? null : _plan.Places[Place];
         var here = _plan.Places[place];
         // A waiting loop of one slide comes to it anew each time it goes round.
-        if (place == Place && before?.GoesRound != true) return;
+        if (place == Place && before?.Loops != true) return;
         var sameSlide = before?.SlideId == here.SlideId && place != Place;
         var forward = place > Place;
         (Place, _left) = (place, before);
@@ -99,7 +99,7 @@ public sealed class LiveRun
         {
             var sounds = StateOf(cue.Id).Phase == CuePhase.Sounding;
             // A bed gives way to the next as that begins; what is to ring on does.
-            if (sounds && (cue.RingsOn || (cue.Kind == SoundKind.Bed && takesOver))) continue;
+            if (sounds && (cue.PlaysPastSpan || (cue.Kind == SoundKind.Bed && takesOver))) continue;
             Stop(cue, cue.FadeOut, LiveReason.SpanEnded, CuePhase.Left);
         }
         // What was over, is so only as long as its slides are not left.

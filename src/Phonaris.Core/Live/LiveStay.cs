@@ -68,7 +68,7 @@ internal static class LiveStays
             FadeIn: cue.FadeIn,
             FadeOut: planned.EndsItself ? cue.FadeOut : planned.Ending,
             HandoverMs: cue.HandoverMs,
-            RingsOn: cue.Stop == CueStop.Finished && !stem.Loops,
+            PlaysPastSpan: cue.Stop == CueStop.Finished && !stem.Loops,
             Return: cue.Return,
             Duck: ducksBeds ? LiveDuck.Of(cue.Duck ?? show.Show.Duck, stem, show.Places.Listened) : null,
             OverDb: OverDb(show, stem, sound),
@@ -78,7 +78,7 @@ internal static class LiveStays
         {
             Video = LiveVideo.Of(cue, sound, show.Show.Slides[covered[0].Index].Picture, firstOfSpan, lastOfSpan, stem.Cue),
         };
-        return new(live, stem, first, last, delayMs, Begins: !show.Places.WaitsForHand(cue), endMs);
+        return new(live, stem, first, last, delayMs, Begins: !show.Places.ManualCues(cue), endMs);
     }
 
     private static double OverDb(TimedShow show, LiveStem stem, Sound sound) => sound.Kind == SoundKind.Bed

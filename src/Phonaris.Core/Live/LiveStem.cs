@@ -24,7 +24,7 @@ public sealed record LiveStem(ScheduledCue Cue, long LengthFrames, long LoopFrom
     public static LiveStem Of(ScheduledCue planned)
     {
         ArgumentNullException.ThrowIfNull(planned);
-        var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, TakesOverFrom = null, GivesWayTo = null };
+        var plays = planned with { StartFrame = 0, StopFrame = null, FadeIn = default, FadeOut = default, TakesOverFrom = null, ReplacedBy = null };
         // Music that was made as long as its slides goes round where they stay longer than was planned: what ends by itself does so first.
         var goesOn = plays.FittedBy is FitMethod.Recut or FitMethod.Loop or FitMethod.Stretch;
         if (goesOn && !plays.EndsItself) plays = plays with { Rounds = Shows.Cue.FillSpan, SeamFrames = Seam.FramesFor(plays.LoopTo - plays.LoopFrom) };

@@ -28,7 +28,7 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
             return new RunSheetRow(
                 timing, slide.Steps[0].Picture ?? slide.Picture, slide.Notes, sections.GetValueOrDefault(slide.Id, ""),
                 [.. timed.Schedule.Cues.Where(c => c.StartFrame < time.StartFrame && c.EndFrame > time.StartFrame).Select(c => show.Sound(c.SoundId).Name).Distinct()],
-                [.. places[time.Number].SelectMany(p => p.ByHand.Select((id, k) => new HandKey(k + 1, names[id]))).Distinct()]);
+                [.. places[time.Number].SelectMany(p => p.ByHand.Select((id, k) => new ManualKey(k + 1, names[id]))).Distinct()]);
         })]);
     }
 }
@@ -40,12 +40,12 @@ public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheet
 /// <param name="Section">The section that begins with it; empty for none.</param>
 /// <param name="GoesOn">The sounds that go on from the slide before, by their names.</param>
 /// <param name="Keys">What can be started by hand.</param>
-public sealed record RunSheetRow(TimedSlide Timing, PictureSource Picture, string Notes, string Section, ValueList<string> GoesOn, ValueList<HandKey> Keys);
+public sealed record RunSheetRow(TimedSlide Timing, PictureSource Picture, string Notes, string Section, ValueList<string> GoesOn, ValueList<ManualKey> Keys);
 
 /// <summary>A key that starts a sound.</summary>
 /// <param name="Key">Its number among those of its place, from 1.</param>
 /// <param name="Name">The sound's name.</param>
-public sealed record HandKey(int Key, string Name)
+public sealed record ManualKey(int Key, string Name)
 {
     /// <summary>The greatest number that is a key.</summary>
     public const int Most = 9;

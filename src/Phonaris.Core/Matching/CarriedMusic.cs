@@ -41,7 +41,7 @@ public sealed record CarriedMusic(string CueId, string Name, SoundKind Kind, str
             int? begins = to.Slides.Count == 0 ? null : first == 0 ? 0 : within.Select(places).FirstOrDefault(p => p is not null);
             int? ends = begins is null ? null : last == from.Slides.Count - 1 ? to.Slides.Count - 1 : within.Select(places).LastOrDefault(p => p is not null);
             var span = begins is { } b ? new Span(to.Slides[b].Id, to.Slides[Math.Max(b, ends ?? b)].Id) : null;
-            return new CarriedMusic(cue.Id, sound.Name, sound.Kind, Say.Span(from, cue.Span), span?.First, span?.Last, span is null ? "no matching slide, so it is not copied" : Say.Span(to, span));
+            return new CarriedMusic(cue.Id, sound.Name, sound.Kind, Wording.Span(from, cue.Span), span?.First, span?.Last, span is null ? "no matching slide, so it is not copied" : Wording.Span(to, span));
         })];
     }
 

@@ -50,7 +50,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
             tempo = tempo.Doubled();
             places = BeatTracker.Track(onsets.Values, tempo.Periods);
         }
-        if (tempo.CanHalve && BeatTracker.Played(onsets.Values, places) < tempo.PlayedToKeep)
+        if (tempo.CanHalve && BeatTracker.Played(onsets.Values, places) < tempo.LeastPlayedShare)
         {
             // Most of them were notes between the beats of slow music.
             tempo = tempo.Halved();

@@ -49,7 +49,7 @@ internal sealed record Tempo(float[] Periods, double Strength, double Rival)
     public bool CanHalve => 2 * Middle <= Longest;
 
     /// <summary>What share of the beats must be played for them to be beats: the more, the likelier the halved tempo is. In sparse music half are played or more.</summary>
-    public double PlayedToKeep => 0.45 * Prior(2 * Middle) / Prior(Middle);
+    public double LeastPlayedShare => 0.45 * Prior(2 * Middle) / Prior(Middle);
 
     /// <summary>Its middle tempo, in beats a minute.</summary>
     public double Bpm => 60 * PerSecond / Middle;

@@ -72,7 +72,7 @@ public sealed record CueClip(ValueList<ClippedCue> Cues)
         // Starts come last: what a cue waits for may be laid behind it.
         List<Edit> ordered = [.. edits.Where(e => e is not SetStart), .. edits.Where(e => e is SetStart)];
         var what = Cues.Count == 1 ? Cues[0].Sound.Name : $"{Cues.Count} cues";
-        return new Several([.. ordered], $"Placed {what} from {Say.Span(show, new(slideId, slideId))}");
+        return new Several([.. ordered], $"Placed {what} from {Wording.Span(show, new(slideId, slideId))}");
     }
 }
 

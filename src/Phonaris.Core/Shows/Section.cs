@@ -29,7 +29,7 @@ public static class Sections
     }
 
     /// <summary>Whether a show is one waiting loop from its first slide to its last.</summary>
-    public static bool GoesRound(this Show show)
+    public static bool Loops(this Show show)
     {
         ArgumentNullException.ThrowIfNull(show);
         return show.Sections is [{ WaitingLoop: true } all] && show.SlidesOf(all).Count == show.Slides.Count;

@@ -30,7 +30,7 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     public Showing Showing { get; init; } = Showing.Usual;
 
     /// <summary>What checks found and is left so, by what names it, in order.</summary>
-    public ValueList<string> LeftSo { get; init; } = [];
+    public ValueList<string> IgnoredFindings { get; init; } = [];
 
     /// <summary>A show with nothing in it yet.</summary>
     public static Show Empty(string title) => new(title, [], [], [], []);

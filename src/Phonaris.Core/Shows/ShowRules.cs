@@ -23,7 +23,7 @@ public static partial class ShowRules
         SetShowGain.Validate(show.GainDb);
         SetDuck.Validate(show.Duck);
         SetShowing.Validate(show.Showing);
-        LeaveSo.Validate(show.LeftSo);
+        IgnoreFinding.Validate(show.IgnoredFindings);
         Ids("slides", show.Slides.Select(s => s.Id));
         if (show.Slides.Count > AddSlides.MostSlides) throw new RuleException($"A show can have at most {AddSlides.MostSlides:N0} slides.", "slides");
         foreach (var slide in show.Slides) Validate(slide);

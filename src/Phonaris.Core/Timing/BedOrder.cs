@@ -18,7 +18,7 @@ internal static class BedOrder
         {
             var inOrder = together.OrderBy(b => b.Cue.Start.Kind != CueStartKind.After).ToList();
             sounding.Add(inOrder[^1]);
-            yielding.AddRange(inOrder.SkipLast(1).Select(b => b.Bed with { GivesWayTo = inOrder[^1].Cue.Id }));
+            yielding.AddRange(inOrder.SkipLast(1).Select(b => b.Bed with { ReplacedBy = inOrder[^1].Cue.Id }));
         }
         return (sounding, yielding);
     }

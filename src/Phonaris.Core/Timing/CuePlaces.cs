@@ -38,7 +38,7 @@ internal sealed class CuePlaces
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
     /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
-    public bool WaitsForHand(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && WaitsForHand(other));
+    public bool ManualCues(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && ManualCues(other));
 
     /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked, or muted and no video: it begins as planned then.</summary>
     public Cue? WaitsFor(Cue cue) =>
@@ -69,7 +69,7 @@ internal sealed class CuePlaces
     /// <returns>The frame of the earliest difference; null where what is found is what was assumed.</returns>
     private long? TakeOver(long settled)
     {
-        var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !WaitsForHand(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
+        var (inOrder, yielding) = BedOrder.Of(All.Where(p => IsBed(p.Cue) && !p.Cue.Muted && !ManualCues(p.Cue)).Select(p => (p.Scheduled, p.Cue)));
         var found = inOrder.Zip(inOrder.Skip(1)).Select(b => (Bed: b.First.Bed.Key, At: b.Second.Bed.StartFrame)).ToHashSet();
         found.UnionWith(yielding.Select(y => (Bed: y.Key, At: y.StartFrame)));
         _refuted.UnionWith(_takenOver.Where(t => t.At <= settled && !found.Contains(t)));

@@ -11,9 +11,9 @@ namespace Phonaris.Core.Timing;
 /// The other cues it can come after, the likeliest first: those that end within its slides, by how near that is to where its slides begin.
 /// Those that wait for it are left out.
 /// </param>
-/// <param name="GoesRound">The part of its sound that goes round: the middle half of what is used.</param>
+/// <param name="LoopPart">A section to loop: the middle half of the trimmed part.</param>
 /// <param name="Beginning">The part that is used when only its beginning is wanted: the first five seconds.</param>
-public sealed record CueProposals(ValueList<string> After, LoopPart GoesRound, LoopPart Beginning)
+public sealed record CueProposals(ValueList<string> After, LoopPart LoopPart, LoopPart Beginning)
 {
     private const long BeginningFrames = 5 * Frames.PerSecond;
 

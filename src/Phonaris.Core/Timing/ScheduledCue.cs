@@ -50,7 +50,7 @@ public sealed record ScheduledCue(
     public Join? WorstJoin { get; init; }
 
     /// <summary>The bed that begins at the same moment, so that this one does not sound; or null.</summary>
-    public string? GivesWayTo { get; init; }
+    public string? ReplacedBy { get; init; }
 
     /// <summary>What names it among those of a schedule: one that plays again on every slide is there for each.</summary>
     internal (string CueId, long StartFrame) Key => (CueId, StartFrame);
@@ -95,7 +95,7 @@ public sealed record ScheduledCue(
     }
 
     /// <summary>The frames of the schedule at which a new round begins, or a passage that does not follow from the one before.</summary>
-    public IEnumerable<long> Knots()
+    public IEnumerable<long> EditPoints()
     {
         if (Source.Cut is { } cut)
             foreach (var run in cut.Runs().Skip(1).Where(r => r.AtFrame < LengthFrames)) yield return StartFrame + run.AtFrame;

@@ -64,7 +64,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         }
         var sections = show.Sections.Select(s => (First: Math.Max(0, show.SlideIndex(s.First) - from), s.Name)).Where(s => s.First < slides.Count).GroupBy(s => s.First, (first, at) => (first, at.Last().Name)).ToList();
         var sign = Hotspot.New("A sound") with { Symbol = HotspotSymbol.Wave };
-        return new(handed, sections, byHand, GoesRound: show.GoesRound(), await tools.Pictures.SpotAsync(sign, cancel));
+        return new(handed, sections, byHand, Loops: show.Loops(), await tools.Pictures.SpotAsync(sign, cancel));
     }
 
     private static async Task<HandedSound> HandedAsync(SoundOnSlides sound, ExportTools tools, CancellationToken cancel) => new(

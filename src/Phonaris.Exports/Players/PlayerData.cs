@@ -33,7 +33,7 @@ internal sealed record PlayerData(
         var run = RunView.Of("player", 0, timed, LivePlan.Of(timed), stems, shownElsewhere: false);
         return new(
             show.Title, run with { Show = Bare(run.Show), PlannedSilences = new Dictionary<string, string>() },
-            byHand ?? !show.Showing.ByItself ? "hand" : show.GoesRound() ? "forEver" : "plan",
+            byHand ?? !show.Showing.ByItself ? "hand" : show.Loops() ? "forEver" : "plan",
             seen.Pictures, seen.Spots, seen.Videos,
             shown.ToDictionary(s => s.SlideId, s => (IReadOnlyList<PlayerCaption>)[.. Caption.Of(show, [s]).Select(c => new PlayerCaption(c.StartFrame / Frames.PerMs, c.EndFrame / Frames.PerMs, c.Lines))]),
             Core.Shows.Credits.Of(show), piecesAtOnce);

@@ -15,10 +15,10 @@ internal static class ClockSounds
         [
             .. schedule.AudibleManually.Where(c => show.Cue(c.CueId).Video is null && c.StartFrame < end && c.EndFrame > start).Select(c => show.Sound(c.SoundId).Name).Distinct()
                 .Select(name => $"{name} is triggered manually, so it is not in a self-running file."),
-            .. show.GoesRound() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” plays once."),
+            .. show.Loops() ? [] : export.WaitingLoops.Select(s => $"The waiting loop “{s.Name}” plays once."),
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
-        if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Say.Seconds(dissolves)} longer. Sounds still start with their slides.");
+        if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Wording.Seconds(dissolves)} longer. Sounds still start with their slides.");
         // A video that is muted is seen, and one that waits for a hand waits for a click on it.
         return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
 

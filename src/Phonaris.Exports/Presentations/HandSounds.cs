@@ -44,9 +44,9 @@ internal sealed class HandSounds
         if (own.Video is null) Tell(cue, stem, held[^1]);
         var (from, to) = stem.Loops ? (stem.LoopFrom, stem.LengthFrames) : (0, stem.LengthFrames);
         var samples = new Schedule(stem.LengthFrames, [(stem.Loops ? stem.Cue : Faded(stem.Cue, SwellOf(cue))) with { CueId = SoundOnSlides.Name }], [], []);
-        var last = cue.RingsOn ? _export.Slides[^1].Index : _positions[held[^1].SlideId];
+        var last = cue.PlaysPastSpan ? _export.Slides[^1].Index : _positions[held[^1].SlideId];
         var laid = new SoundOnSlides(sound, samples, from, to, _positions[held[0].SlideId], last, 0, 0, stem.Loops, null) { Video = own.Video is null ? null : own };
-        if (cue.ByHand || WaitsForHand(cue))
+        if (cue.ByHand || ManualCues(cue))
         {
             // A video is clicked itself.
             var spot = own.Video is null ? own.Hotspot ?? Corner(cue.Name) : null;
@@ -59,7 +59,7 @@ internal sealed class HandSounds
     /// <summary>Where a cue begins by itself: what comes after another, as long after that one's beginning as that lasts.</summary>
     private (LivePlace Place, long DelayMs) Begins(LiveCue cue, LivePlace first)
     {
-        if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is { } place)
+        if (_plan.Places.FirstOrDefault(p => p.Begins.Any(b => b.CueId == cue.Id && b.StartsHere)) is { } place)
         {
             if (_export.Slides.Any(s => s.SlideId == place.SlideId)) return (place, place.Begins.First(b => b.CueId == cue.Id).DelayMs);
             // Of a part of the deck, what is playing where that begins.
@@ -75,7 +75,7 @@ internal sealed class HandSounds
         return (first, cue.GapMs);
     }
 
-    private bool WaitsForHand(LiveCue cue)
+    private bool ManualCues(LiveCue cue)
     {
         // What comes after a sound that waits for a hand has a place of its own to be clicked.
         for (var before = cue; before?.After is not null;)
@@ -92,14 +92,14 @@ internal sealed class HandSounds
 
     /// <summary>Whether a bed comes where another gives way to it.</summary>
     private bool Follows(LiveCue cue) =>
-        cue.Kind == SoundKind.Bed && _plan.Places.FindIndex(p => p.Begins.Any(b => b.CueId == cue.Id && b.Anew)) is > 0 and var at
+        cue.Kind == SoundKind.Bed && _plan.Places.FindIndex(p => p.Begins.Any(b => b.CueId == cue.Id && b.StartsHere)) is > 0 and var at
         && _plan.Places[at - 1].Held.Any(id => id != cue.Id && _plan.Cues.First(c => c.Id == id).Kind == SoundKind.Bed);
 
     private void Tell(LiveCue cue, LiveStem stem, LivePlace last)
     {
         var atEnd = last.SlideId == _export.Slides[^1].SlideId;
         if (stem.Loops && cue.FadeIn.Ms > 0) Lose("loops, so it starts without its fade in", cue);
-        if (!cue.RingsOn && !atEnd && cue.FadeOut.Ms > 0 && (stem.Loops || cue.Kind == SoundKind.Bed)) Lose("stops where its slides end, without its fade out", cue);
+        if (!cue.PlaysPastSpan && !atEnd && cue.FadeOut.Ms > 0 && (stem.Loops || cue.Kind == SoundKind.Bed)) Lose("stops where its slides end, without its fade out", cue);
         if (Follows(cue)) Lose(stem.Loops ? "starts abruptly when the bed before it stops" : "fades in when the bed before it stops", cue);
         if (last.Ends.Any(e => e.CueId == cue.Id) || _plan.Places.Any(p => p.SlideId == last.SlideId && p.Step > last.Step)) Lose($"ends with slide {last.Number}, not within it", cue);
         if (cue.Return == CueReturn.PickUp) Lose("restarts when its slides are revisited", cue);

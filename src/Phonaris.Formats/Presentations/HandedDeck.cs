@@ -6,9 +6,9 @@ namespace Phonaris.Formats.Presentations;
 /// <param name="Slides">All its slides in order, hidden ones too.</param>
 /// <param name="Sections">The names of its sections, by the position of their first slide.</param>
 /// <param name="ByHand">Whether somebody moves it on; else it moves on by the clock.</param>
-/// <param name="GoesRound">Whether it begins again at its end.</param>
+/// <param name="Loops">Whether it begins again at its end.</param>
 /// <param name="Sign">The file of the sign that stands beside the slide for a sound that needs no place on it.</param>
-public sealed record HandedDeck(IReadOnlyList<HandedSlide> Slides, IReadOnlyList<(int First, string Name)> Sections, bool ByHand, bool GoesRound, string Sign);
+public sealed record HandedDeck(IReadOnlyList<HandedSlide> Slides, IReadOnlyList<(int First, string Name)> Sections, bool ByHand, bool Loops, string Sign);
 
 /// <summary>A slide of it.</summary>
 /// <param name="Slide">The slide of the show.</param>

@@ -150,8 +150,8 @@ internal sealed class PresentationParts : IDisposable
     }
 
     /// <summary>Says that the slides move on by the clock.</summary>
-    /// <param name="goesRound">Whether it begins again at its end, without anybody there.</param>
-    public void RunByClock(bool goesRound)
+    /// <param name="loops">Whether it begins again at its end, without anybody there.</param>
+    public void RunByClock(bool loops)
     {
         var part = Package.Target(_main, "presProps");
         if (part is null)
@@ -161,7 +161,7 @@ internal sealed class PresentationParts : IDisposable
         }
         var properties = part.Edit();
         properties.Element(P + "showPr")?.Remove();
-        var show = new XElement(P + "showPr", goesRound ? new XAttribute("loop", 1) : null, new XAttribute("useTimings", 1), new XElement(P + (goesRound ? "kiosk" : "present")), new XElement(P + "sldAll"));
+        var show = new XElement(P + "showPr", loops ? new XAttribute("loop", 1) : null, new XAttribute("useTimings", 1), new XElement(P + (loops ? "kiosk" : "present")), new XElement(P + "sldAll"));
         if (properties.Elements().FirstOrDefault(e => e.Name == P + "clrMru" || e.Name == P + "extLst") is { } after) after.AddBeforeSelf(show);
         else properties.Add(show);
     }

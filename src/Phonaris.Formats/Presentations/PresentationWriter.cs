@@ -84,7 +84,7 @@ public sealed class PresentationWriter
         }
         if (pictured.Count > 0) _lost.Add($"{(pictured.Count == 1 ? $"Slide {pictured[0]} comes from another deck, so it is" : $"Slides {string.Join(", ", pictured)} come from another deck, so they are")} exported as {(pictured.Count == 1 ? "a picture" : "pictures")}.");
         _parts.Arrange(slides, _deck.Sections, _lost.Add);
-        if (!_deck.ByHand) _parts.RunByClock(_deck.GoesRound);
+        if (!_deck.ByHand) _parts.RunByClock(_deck.Loops);
         _parts.Package.Write(path, progress.Part(0.5, 0.5), cancel);
     }
 

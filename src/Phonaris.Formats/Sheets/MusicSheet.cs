@@ -20,14 +20,14 @@ public static class MusicSheet
     {
         ArgumentNullException.ThrowIfNull(music);
         return SheetPage.Of(
-            music.Title, "music used", $"Running time {Say.Time(music.TotalFrames)}", Columns,
+            music.Title, "music used", $"Running time {Wording.Time(music.TotalFrames)}", Columns,
             music.Uses.Select(use => $"<tr>{string.Concat(Cells(use).Select((cell, k) => k < 4 ? $"<td>{SheetPage.Text(cell)}</td>" : $"<td class=\"t\">{cell}</td>"))}</tr>"));
     }
 
     private static string[] Cells(MusicUse use) =>
     [
         use.Title, Known(use.Author), Known(use.Source), Known(use.Licence), use.Kind.ToString().ToLowerInvariant(),
-        use.ByHand ? "manual" : Say.Time(use.StartFrame), use.ByHand ? "" : Say.Time(use.EndFrame), Say.Time(use.EndFrame - use.StartFrame),
+        use.ByHand ? "manual" : Wording.Time(use.StartFrame), use.ByHand ? "" : Wording.Time(use.EndFrame), Wording.Time(use.EndFrame - use.StartFrame),
     ];
 
     private static string Known(string said) => said.Length > 0 ? said : "unknown";

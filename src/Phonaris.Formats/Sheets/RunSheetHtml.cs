@@ -16,7 +16,7 @@ public static class RunSheetHtml
         ArgumentNullException.ThrowIfNull(sheet);
         ArgumentNullException.ThrowIfNull(pictures);
         return SheetPage.Of(
-            sheet.Title, "run sheet", $"{sheet.Rows.Count} slides, running time {Say.Time(sheet.TotalFrames)}", ["Slide", "Start", "Sounds", "Notes"],
+            sheet.Title, "run sheet", $"{sheet.Rows.Count} slides, running time {Wording.Time(sheet.TotalFrames)}", ["Slide", "Start", "Sounds", "Notes"],
             sheet.Rows.Zip(pictures).Select(row => Section(row.First) + Row(row.First, Convert.ToBase64String(row.Second))));
     }
 
@@ -24,10 +24,10 @@ public static class RunSheetHtml
 
     private static string Row(RunSheetRow row, string png)
     {
-        var (slide, keys) = (row.Timing, row.Keys.Select(k => $"{(k.Key <= HandKey.Most ? $"<kbd>{k.Key}</kbd> " : "")}{SheetPage.Text(k.Name)}, manual"));
+        var (slide, keys) = (row.Timing, row.Keys.Select(k => $"{(k.Key <= ManualKey.Most ? $"<kbd>{k.Key}</kbd> " : "")}{SheetPage.Text(k.Name)}, manual"));
         var goesOn = row.GoesOn.Count > 0 ? $"<small>Continues: {SheetPage.Text(string.Join(", ", row.GoesOn))}</small>" : "";
         return $"<tr><td><img alt=\"\" src=\"data:image/png;base64,{png}\"><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td>"
-            + $"<td><span class=\"t\">{Say.Time(slide.StartFrame)}</span><small>Hold {Say.Seconds(slide.HoldFrames / Frames.PerMs)}</small>{TimingSheetHtml.Steps(slide)}</td>"
+            + $"<td><span class=\"t\">{Wording.Time(slide.StartFrame)}</span><small>Hold {Wording.Seconds(slide.HoldFrames / Frames.PerMs)}</small>{TimingSheetHtml.Steps(slide)}</td>"
             + $"<td>{TimingSheetHtml.Sounds(slide with { Sounds = [.. slide.Sounds.Where(s => !s.ByHand)] })}{SheetPage.List(keys)}{goesOn}</td><td class=\"n\">{SheetPage.Text(row.Notes)}</td></tr>";
     }
 }

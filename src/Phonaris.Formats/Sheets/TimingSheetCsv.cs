@@ -21,14 +21,14 @@ public static class TimingSheetCsv
 
     private static IEnumerable<string[]> Rows(TimedSlide slide)
     {
-        var steps = string.Join("; ", slide.Steps.Select(s => $"{Say.Time(s.AtFrame)} {s.Label}".TrimEnd()));
-        string[] cells = [$"{slide.Number}", slide.Title, Say.Time(slide.StartFrame), Say.Seconds(slide.HoldFrames / Frames.PerMs), steps];
+        var steps = string.Join("; ", slide.Steps.Select(s => $"{Wording.Time(s.AtFrame)} {s.Label}".TrimEnd()));
+        string[] cells = [$"{slide.Number}", slide.Title, Wording.Time(slide.StartFrame), Wording.Seconds(slide.HoldFrames / Frames.PerMs), steps];
         return slide.Sounds.Count == 0 ? [[.. cells, .. Enumerable.Repeat("", Columns.Length - cells.Length)]] : slide.Sounds.Select(s => (string[])[.. cells, .. Cells(s)]);
     }
 
     private static string[] Cells(TimedSound sound) =>
     [
-        sound.Name, sound.Kind.ToString().ToLowerInvariant(), sound.ByHand ? "manual" : Say.Time(sound.StartFrame), sound.ByHand ? "" : Say.Time(sound.EndFrame),
-        Say.Time(sound.InFrame), Say.Time(sound.OutFrame), Say.Seconds(sound.FadeInMs), Say.Seconds(sound.FadeOutMs), Say.Decibels(sound.LevelDb),
+        sound.Name, sound.Kind.ToString().ToLowerInvariant(), sound.ByHand ? "manual" : Wording.Time(sound.StartFrame), sound.ByHand ? "" : Wording.Time(sound.EndFrame),
+        Wording.Time(sound.InFrame), Wording.Time(sound.OutFrame), Wording.Seconds(sound.FadeInMs), Wording.Seconds(sound.FadeOutMs), Wording.Decibels(sound.LevelDb),
     ];
 }

@@ -11,24 +11,24 @@ public static class TimingSheetHtml
     {
         ArgumentNullException.ThrowIfNull(sheet);
         return SheetPage.Of(
-            sheet.Title, "timing sheet", $"{sheet.Slides.Count} slides, running time {Say.Time(sheet.TotalFrames)}{(sheet.TargetMs is { } ms ? $", target {Say.Time(Frames.FromMs(ms))}" : "")}",
+            sheet.Title, "timing sheet", $"{sheet.Slides.Count} slides, running time {Wording.Time(sheet.TotalFrames)}{(sheet.TargetMs is { } ms ? $", target {Wording.Time(Frames.FromMs(ms))}" : "")}",
             ["Slide", "Start", "Hold", "Steps", "Sounds"],
             sheet.Slides.Select(slide =>
-                $"<tr><td><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td><td class=\"t\">{Say.Time(slide.StartFrame)}</td>"
-                + $"<td class=\"t\">{Say.Seconds(slide.HoldFrames / Frames.PerMs)}{(slide.Locked ? "<small>locked</small>" : "")}</td><td>{Steps(slide)}</td><td>{Sounds(slide)}</td></tr>"));
+                $"<tr><td><b>{slide.Number}</b> {SheetPage.Text(slide.Title)}</td><td class=\"t\">{Wording.Time(slide.StartFrame)}</td>"
+                + $"<td class=\"t\">{Wording.Seconds(slide.HoldFrames / Frames.PerMs)}{(slide.Locked ? "<small>locked</small>" : "")}</td><td>{Steps(slide)}</td><td>{Sounds(slide)}</td></tr>"));
     }
 
     /// <summary>The steps of a slide.</summary>
-    internal static string Steps(TimedSlide slide) => SheetPage.List(slide.Steps.Select(s => $"<span class=\"t\">{Say.Time(s.AtFrame)}</span> {SheetPage.Text(s.Label)}"));
+    internal static string Steps(TimedSlide slide) => SheetPage.List(slide.Steps.Select(s => $"<span class=\"t\">{Wording.Time(s.AtFrame)}</span> {SheetPage.Text(s.Label)}"));
 
     /// <summary>The sounds that begin on a slide.</summary>
     internal static string Sounds(TimedSlide slide) => SheetPage.List(slide.Sounds.Select(Sound));
 
     private static string Sound(TimedSound sound) =>
-        $"<b>{SheetPage.Text(sound.Name)}</b>, {sound.Kind.ToString().ToLowerInvariant()}, <span class=\"t\">{(sound.ByHand ? "manual" : $"{Say.Time(sound.StartFrame)} to {Say.Time(sound.EndFrame)}")}</span>"
-        + $"<small>in {Say.Time(sound.InFrame)}, out {Say.Time(sound.OutFrame)}, {Fades(sound)}{Say.Decibels(sound.LevelDb)}</small>";
+        $"<b>{SheetPage.Text(sound.Name)}</b>, {sound.Kind.ToString().ToLowerInvariant()}, <span class=\"t\">{(sound.ByHand ? "manual" : $"{Wording.Time(sound.StartFrame)} to {Wording.Time(sound.EndFrame)}")}</span>"
+        + $"<small>in {Wording.Time(sound.InFrame)}, out {Wording.Time(sound.OutFrame)}, {Fades(sound)}{Wording.Decibels(sound.LevelDb)}</small>";
 
     private static string Fades(TimedSound sound) =>
-        (sound.TakesOverFrom is { } before ? $"crossfades from {SheetPage.Text(before)} over {Say.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Say.Seconds(sound.FadeInMs)}, " : "")
-        + (sound.FadeOutMs > 0 ? $"fades out {Say.Seconds(sound.FadeOutMs)}, " : "");
+        (sound.TakesOverFrom is { } before ? $"crossfades from {SheetPage.Text(before)} over {Wording.Seconds(sound.FadeInMs)}, " : sound.FadeInMs > 0 ? $"fades in {Wording.Seconds(sound.FadeInMs)}, " : "")
+        + (sound.FadeOutMs > 0 ? $"fades out {Wording.Seconds(sound.FadeOutMs)}, " : "");
 }

@@ -146,7 +146,7 @@ namespace Phonaris.Storage.Migrations
                     b.ToTable("Jobs");
                 });
 
-            modelBuilder.Entity("Phonaris.Storage.ReadyMadeRow", b =>
+            modelBuilder.Entity("Phonaris.Storage.PresetRow", b =>
                 {
                     b.Property<string>("Id")
                         .HasColumnType("TEXT");

@@ -21,7 +21,7 @@ internal static class AddVerb
             await workshop.WriteAsync(show, parsed.GetValue(path)!, cancel);
             return (
                 new { id = sound.Id, name = sound.Name, kind = sound.Kind, frames = sound.Frames, integratedLufs = sound.Figures.LoudnessLufs },
-                $"{sound.Id}  {sound.Name}, {sound.Kind.ToString().ToLowerInvariant()}, {Say.Time(sound.Frames)}, "
+                $"{sound.Id}  {sound.Name}, {sound.Kind.ToString().ToLowerInvariant()}, {Wording.Time(sound.Frames)}, "
                     + (sound.Figures.LoudnessLufs is { } lufs ? $"{lufs:0.0} LUFS" : "no loudness"));
         });
         return command;

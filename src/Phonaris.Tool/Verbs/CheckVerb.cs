@@ -17,22 +17,22 @@ internal static class CheckVerb
         {
             var workshop = new Workshop();
             var show = await workshop.ReadAsync(parsed.GetValue(path)!, cancel);
-            var findings = (await workshop.FindingsAsync(show, cancel)).Where(f => !show.IsLeftSo(f)).ToList();
+            var findings = (await workshop.FindingsAsync(show, cancel)).Where(f => !show.IsIgnored(f)).ToList();
             return (
                 new
                 {
                     findings = findings.Select(f => new
                     {
                         f.Check,
-                        f.Gravity,
-                        slide = f.SlideId is { } id ? Say.Number(show, id) : (int?)null,
+                        gravity = f.Severity switch { Severity.Blocker => "stops", Severity.Audible => "heard", _ => "tidy" },
+                        slide = f.SlideId is { } id ? Wording.Number(show, id) : (int?)null,
                         f.CueIds,
                         f.Sentence,
-                        remedies = f.Remedies.Select(r => r.Words),
+                        remedies = f.Fixes.Select(r => r.Words),
                     }),
                 },
                 Text(findings),
-                parsed.GetValue(strict) && findings.Exists(f => f.Gravity != Gravity.Tidy) ? Outcome.LeftToDo : Outcome.Done);
+                parsed.GetValue(strict) && findings.Exists(f => f.Severity != Severity.Minor) ? Outcome.LeftToDo : Outcome.Done);
         });
         return command;
     }
@@ -41,10 +41,10 @@ internal static class CheckVerb
     {
         if (findings.Count == 0) return "No problems found.";
         var text = new StringBuilder();
-        foreach (var gravity in findings.GroupBy(f => f.Gravity))
+        foreach (var severity in findings.GroupBy(f => f.Severity))
         {
-            text.Append(gravity.Key switch { Gravity.Stops => "Blocker\n", Gravity.Heard => "Audible\n", _ => "Minor\n" });
-            foreach (var finding in gravity) text.Append($"  {finding.Sentence}{string.Concat(finding.Remedies.Select(r => $"  ({r.Words})"))}\n");
+            text.Append(severity.Key switch { Severity.Blocker => "Blocker\n", Severity.Audible => "Audible\n", _ => "Minor\n" });
+            foreach (var finding in severity) text.Append($"  {finding.Sentence}{string.Concat(finding.Fixes.Select(r => $"  ({r.Words})"))}\n");
         }
         return text.ToString().TrimEnd();
     }

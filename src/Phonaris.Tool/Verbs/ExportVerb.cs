@@ -42,11 +42,11 @@ internal static class ExportVerb
             if (form is null)
             {
                 var files = await ExportForms.WriteStemsAsync(stemsBy == "cues" ? ExportFormat.CueStems : ExportFormat.BandStems, export, workshop.ExportTools, file, cancel);
-                return (new { folder = file, frames, files }, $"{file}: {string.Join(", ", files)}, each {Say.Time(frames)}");
+                return (new { folder = file, frames, files }, $"{file}: {string.Join(", ", files)}, each {Wording.Time(frames)}");
             }
             var lost = await form.WriteAsync(export, workshop.ExportTools, file, null, cancel);
             var bytes = new FileInfo(file).Length;
-            return (new { file, frames, bytes, lost }, string.Join('\n', [$"{file}, {Say.Time(frames)}, {bytes / 1e6:0.0} MB", .. lost]));
+            return (new { file, frames, bytes, lost }, string.Join('\n', [$"{file}, {Wording.Time(frames)}, {bytes / 1e6:0.0} MB", .. lost]));
         });
         return command;
     }

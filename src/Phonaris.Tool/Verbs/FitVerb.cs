@@ -39,7 +39,7 @@ internal static class FitVerb
             await SoundEncoder.WriteAsync(workshop.Sounds.Open(fitted, sound.Media, 0), format, parsed.GetValue(to)!, cancel);
             return (
                 new { frames, joins = fitted.Joins, stretch = Math.Round(1 / fitted.Speed, 6), endsNaturally = fitted.EndsNaturally, says = fitted.Says },
-                $"{parsed.GetValue(to)}, {Say.Time(frames)}. {fitted.Says}");
+                $"{parsed.GetValue(to)}, {Wording.Time(frames)}. {fitted.Says}");
         });
         return command;
     }

@@ -61,7 +61,7 @@ internal static class LevelsVerb
         var text = new StringBuilder($"{show.Title}: {Lufs(levels.Whole.IntegratedLufs)}, true peak {(levels.Peaks.TruePeakDbtp is { } peak ? Number(peak) : "−∞")} dBTP\n");
         foreach (var slide in levels.Slides) text.Append($"{slide.Number,4}  {Lufs(slide.IntegratedLufs)}\n");
         foreach (var cue in levels.Cues)
-            text.Append($"      {show.Sound(show.Cue(cue.CueId).SoundId).Name}, {Say.Decibels(cue.LevelDb)}: {Lufs(cue.Kind == SoundKind.Spot ? cue.LoudestLufs : cue.IntegratedLufs)}, target {Number(matched[cue.CueId].TargetLufs)}\n");
+            text.Append($"      {show.Sound(show.Cue(cue.CueId).SoundId).Name}, {Wording.Decibels(cue.LevelDb)}: {Lufs(cue.Kind == SoundKind.Spot ? cue.LoudestLufs : cue.IntegratedLufs)}, target {Number(matched[cue.CueId].TargetLufs)}\n");
         return text.ToString().TrimEnd();
     }
 

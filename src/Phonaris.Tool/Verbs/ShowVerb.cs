@@ -28,12 +28,12 @@ internal static class ShowVerb
 
     private static string Text(Show show, RunningOrder order, Schedule schedule)
     {
-        var text = new StringBuilder($"{show.Title}, {Say.Time(order.TotalFrames)}\n");
+        var text = new StringBuilder($"{show.Title}, {Wording.Time(order.TotalFrames)}\n");
         foreach (var slide in order.Slides)
-            text.Append($"{slide.Number,4}  {Say.Time(slide.StartFrame),8}  {show.Slides[slide.Index].Title}\n");
+            text.Append($"{slide.Number,4}  {Wording.Time(slide.StartFrame),8}  {show.Slides[slide.Index].Title}\n");
         foreach (var cue in schedule.Cues)
-            text.Append($"      {Say.Time(cue.StartFrame),8}  to {Say.Time(cue.EndFrame)}  {show.Sound(cue.SoundId).Name}, ")
-                .Append($"{Say.Span(show, show.Cue(cue.CueId).Span)}, {Say.Decibels(show.Cue(cue.CueId).LevelDb)}\n");
+            text.Append($"      {Wording.Time(cue.StartFrame),8}  to {Wording.Time(cue.EndFrame)}  {show.Sound(cue.SoundId).Name}, ")
+                .Append($"{Wording.Span(show, show.Cue(cue.CueId).Span)}, {Wording.Decibels(show.Cue(cue.CueId).LevelDb)}\n");
         return text.ToString().TrimEnd();
     }
 }

@@ -3,7 +3,7 @@ namespace Phonaris.Web.Catalogue;
 /// <summary>A catalogue as one on the other side of a network is.</summary>
 /// <param name="inner">The catalogue behind it.</param>
 /// <param name="moods">How it answers.</param>
-internal sealed class MoodyCatalogue(ISoundCatalogue inner, Moods moods) : ISoundCatalogue
+internal sealed class MoodyCatalogue(ISoundCatalogue inner, CatalogueMoods moods) : ISoundCatalogue
 {
     public async Task<IReadOnlyList<CataloguePiece>> SearchAsync(CatalogueSearch search, CancellationToken cancel)
     {

@@ -11,7 +11,7 @@ public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findin
 {
     internal static ChecksView Of(StoredShow stored, IReadOnlyList<Finding> findings)
     {
-        var left = stored.Show.LeftSo.ToHashSet();
+        var left = stored.Show.IgnoredFindings.ToHashSet();
         return new(stored.Revision, [.. findings.Select(f => new FindingView(f.Key, f, left.Contains(f.Key)))], [.. Checks.All.Select(c => c.LooksFor)]);
     }
 }
@@ -19,5 +19,5 @@ public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findin
 /// <summary>What was found, and what became of it.</summary>
 /// <param name="Key">What names it: equal for as long as the same is found of the same.</param>
 /// <param name="Found">What was found.</param>
-/// <param name="LeftSo">Whether it is left so.</param>
-public sealed record FindingView(string Key, Finding Found, bool LeftSo);
+/// <param name="Ignored">Whether it is left so.</param>
+public sealed record FindingView(string Key, Finding Found, bool Ignored);

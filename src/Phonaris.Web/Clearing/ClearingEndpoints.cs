@@ -18,15 +18,15 @@ internal static class ClearingEndpoints
                 : TypedResults.NotFound());
 
         // What the desk says; where it gives leave, that is kept with the sound.
-        api.MapPost("/shows/{id}/sounds/{soundId}/leave", async Task<Results<Ok<AskedLeave>, NotFound>> (
-            string id, string soundId, AskLeave ask, ShowStore shows, IClearanceDesk desk, ShowChanges changes, CancellationToken cancel) =>
+        api.MapPost("/shows/{id}/sounds/{soundId}/ask-desk", async Task<Results<Ok<DeskReply>, NotFound>> (
+            string id, string soundId, AskDesk ask, ShowStore shows, IClearanceDesk desk, ShowChanges changes, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { Show: var show }) return TypedResults.NotFound();
             var answer = await desk.AskAsync(show.Sound(soundId).Rights, show.Showing.Where, ask.Pays, cancel);
-            if (answer.Number is not { } number) return TypedResults.Ok(new AskedLeave(answer, null));
+            if (answer.Number is not { } number) return TypedResults.Ok(new DeskReply(answer, null));
             var clearance = new DeskClearance(number, show.Showing.Where);
-            var proof = $"Clearance desk no. {number}, {Say.Where(clearance.Destination)}";
-            return TypedResults.Ok(new AskedLeave(answer, await changes.EditedAsync(await changes.ApplyAsync(
+            var proof = $"Clearance desk no. {number}, {Wording.Where(clearance.Destination)}";
+            return TypedResults.Ok(new DeskReply(answer, await changes.EditedAsync(await changes.ApplyAsync(
                 id, s => new SetRights(soundId, s.Sound(soundId).Rights with { Proof = proof, Clearance = clearance }), cancel))));
         });
     }
@@ -39,13 +39,13 @@ internal static class ClearingEndpoints
 /// <param name="Answer">Whether it may.</param>
 /// <param name="Why">Why, in a sentence.</param>
 /// <param name="Open">Whether something is to be done before it may be heard there.</param>
-public sealed record ClearedSound(string SoundId, string Name, string Licence, Leave Answer, string Why, bool Open);
+public sealed record ClearedSound(string SoundId, string Name, string Licence, UsageRight Answer, string Why, bool Open);
 
 /// <summary>What the desk is asked.</summary>
 /// <param name="Pays">Whether a fee is paid, where there is one.</param>
-public sealed record AskLeave(bool Pays = false);
+public sealed record AskDesk(bool Pays = false);
 
 /// <summary>What the desk said.</summary>
 /// <param name="Answer">Its answer.</param>
 /// <param name="Edited">The show with the leave kept in it; null where there is none.</param>
-public sealed record AskedLeave(DeskAnswer Answer, Edited? Edited);
+public sealed record DeskReply(DeskAnswer Answer, Edited? Edited);

@@ -24,7 +24,7 @@ public sealed record DeskAnswer(DeskSays Says, string Why, int? Fee = null, stri
 /// <summary>What a clearance desk may say.</summary>
 public enum DeskSays
 {
-    /// <summary>Leave is given.</summary>
+    /// <summary>UsageRight is given.</summary>
     Yes,
 
     /// <summary>It is given for a fee.</summary>

@@ -8,7 +8,7 @@ namespace Phonaris.Web.Clearing;
 /// The desk that ships with the app: it knows the pieces of the catalogue, and says of each always the same. Nearby it gives leave, farther out some cost a
 /// fee, and some are not to be sold with.
 /// </summary>
-internal sealed partial class PracticeDesk(ISoundCatalogue catalogue, Moods moods) : IClearanceDesk
+internal sealed partial class PracticeDesk(ISoundCatalogue catalogue, CatalogueMoods moods) : IClearanceDesk
 {
     private const int LeastFee = 10, MostFee = 60;
 

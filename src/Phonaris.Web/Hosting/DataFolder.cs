@@ -7,7 +7,7 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(1.5);
 
-    private HeldFile? _held;
+    private LockFile? _held;
 
     /// <summary>Makes the folder where it is not there, and holds it.</summary>
     /// <exception cref="RuleException">It cannot be written to, or another server has it.</exception>
@@ -18,11 +18,11 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
             // One that is there already may be shared on purpose, or lie on a disk that knows no modes.
             if (!Directory.Exists(paths.Root)) Directory.CreateDirectory(paths.Root, OwnerOnly);
             // Whoever is just ending, or was just beginning an outside program, may hold it a moment longer.
-            _held = await HeldFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
+            _held = await LockFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
         }
         catch (RuleException)
         {
-            throw new RuleException($"Another Phonaris is using {paths.Root} ({HeldFile.HolderOf(paths.Held)}). Use that one, or choose another data folder.");
+            throw new RuleException($"Another Phonaris is using {paths.Root} ({LockFile.HolderOf(paths.Held)}). Use that one, or choose another data folder.");
         }
         catch (Exception e) when (e is UnauthorizedAccessException or IOException)
         {

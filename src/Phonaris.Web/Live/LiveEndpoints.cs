@@ -62,7 +62,7 @@ internal static class LiveEndpoints
         {
             if (await shows.FindAsync(id, cancel) is not { } stored || await kept.FindAsync(id, runId, cancel) is not { } run) return TypedResults.NotFound();
             var findings = await measured.FindingsAsync(stored, cancel);
-            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. findings.Where(f => !stored.Show.IsLeftSo(f))]));
+            return TypedResults.Ok(new RunReportView(run.Run, RunReport.Of(stored.Show, run.Log), [.. findings.Where(f => !stored.Show.IsIgnored(f))]));
         });
     }
 }

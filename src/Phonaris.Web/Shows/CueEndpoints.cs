@@ -13,19 +13,19 @@ internal static class CueEndpoints
 {
     public static void MapCues(this RouteGroupBuilder api)
     {
-        api.MapGet("/readymades", async (VersionStore kept, CancellationToken cancel) =>
-            TypedResults.Ok(new ReadyMades(ReadyMade.Own, await kept.ReadyMadesAsync(cancel))));
+        api.MapGet("/presets", async (VersionStore kept, CancellationToken cancel) =>
+            TypedResults.Ok(new Presets(Preset.Own, await kept.PresetsAsync(cancel))));
 
-        api.MapPost("/shows/{id}/cues/{cueId}/readymade", async Task<Results<Ok<ReadyMade>, NotFound>> (
+        api.MapPost("/shows/{id}/cues/{cueId}/presets", async Task<Results<Ok<Preset>, NotFound>> (
             string id, string cueId, NamedThing named, ShowStore shows, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-            var made = ReadyMade.Of(NewId.Next(), named.Name, stored.Show.Cue(cueId));
+            var made = Preset.Of(NewId.Next(), named.Name, stored.Show.Cue(cueId));
             await kept.KeepAsync(made, cancel);
             return TypedResults.Ok(made);
         });
 
-        api.MapDelete("/readymades/{id}", async Task<NoContent> (string id, VersionStore kept, CancellationToken cancel) =>
+        api.MapDelete("/presets/{id}", async Task<NoContent> (string id, VersionStore kept, CancellationToken cancel) =>
         {
             await kept.ForgetAsync(id, cancel);
             return TypedResults.NoContent();
@@ -35,9 +35,9 @@ internal static class CueEndpoints
             string id, ChosenSettings chosen, ShowStore shows, ShowChanges changes, VersionStore kept, CancellationToken cancel) =>
         {
             if (await shows.FindAsync(id, cancel) is null) return TypedResults.NotFound();
-            var made = chosen.ReadyMade is null ? null : ReadyMade.Own.Concat(await kept.ReadyMadesAsync(cancel)).FirstOrDefault(r => r.Id == chosen.ReadyMade)
+            var made = chosen.Preset is null ? null : Preset.Own.Concat(await kept.PresetsAsync(cancel)).FirstOrDefault(r => r.Id == chosen.Preset)
                 ?? throw new RuleException("That preset no longer exists.", "readyMade");
-            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => ReadyMade.ToEdit(show, made, chosen.CueIds), cancel));
+            return await changes.AnswerAsync(await changes.ApplyAsync(id, show => Preset.ToEdit(show, made, chosen.CueIds), cancel));
         });
 
         api.MapPost("/shows/{id}/clip", async Task<Results<Ok<CueClip>, NotFound>> (string id, ChosenCues chosen, ShowStore shows, CancellationToken cancel) =>
@@ -72,7 +72,7 @@ internal static class CueEndpoints
 public sealed record ChosenCues(ValueList<string> CueIds);
 
 /// <summary>Settings for some cues of a show: those named so, or plain ones.</summary>
-public sealed record ChosenSettings(ValueList<string> CueIds, string? ReadyMade);
+public sealed record ChosenSettings(ValueList<string> CueIds, string? Preset);
 
 /// <summary>Copied cues, and the slide they are laid on.</summary>
 public sealed record Pasted(CueClip Clip, string SlideId);

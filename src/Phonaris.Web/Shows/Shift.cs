@@ -51,9 +51,9 @@ public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index,
     {
         StartFrame = strand.StartFrame + Frames,
         EndFrame = strand.EndFrame + Frames,
-        Knots = [.. strand.Knots.Select(at => at + Frames)],
+        EditPoints = [.. strand.EditPoints.Select(at => at + Frames)],
         Rows = [.. strand.Rows.Select(r => r with { FromFrame = r.FromFrame + Frames, ToFrame = r.ToFrame + Frames })],
-        RingsFrom = strand.RingsFrom + Frames,
+        TailFrom = strand.TailFrom + Frames,
         HandoverEnd = strand.HandoverEnd + Frames,
     };
 

@@ -14,7 +14,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="GainDb">By how much the whole is louder than its cues are set.</param>
 /// <param name="Duck">How beds make room for voices.</param>
 /// <param name="Showing">How it is shown.</param>
-/// <param name="LeftSo">What was found and is left so.</param>
+/// <param name="IgnoredFindings">The keys of ignored findings.</param>
 /// <param name="Slides">The slides.</param>
 /// <param name="Sections">The sections.</param>
 /// <param name="Sounds">The sounds.</param>
@@ -29,7 +29,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="Redo">What redo would make again, or null for nothing.</param>
 public sealed record ShowChange(
     string Id, long Revision, long Since, Shift? Shift, string Title, long? TargetMs, LevelTargets LevelTargets, double GainDb, Duck Duck, Showing Showing,
-    IReadOnlyList<string>? LeftSo, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
+    IReadOnlyList<string>? IgnoredFindings, ListChange<Slide>? Slides, IReadOnlyList<Section>? Sections, ListChange<Sound>? Sounds,
     ListChange<Cue>? Cues, ListChange<SlideTime>? RunningOrder, long TotalFrames, ListChange<StrandView>? Strands, IReadOnlyList<double>? Outline,
     IReadOnlyDictionary<string, IReadOnlyList<string>>? RightsMissing, IReadOnlyDictionary<string, string>? SoundProblems,
     string? Undo, string? Redo)
@@ -40,7 +40,7 @@ public sealed record ShowChange(
     /// <param name="shift">What has moved as a whole between them.</param>
     internal static ShowChange Between(ShowView before, ShowView after, Shift? shift) => new(
         after.Id, after.Revision, before.Revision, shift, after.Show.Title, after.Show.TargetMs, after.Show.LevelTargets, after.Show.GainDb, after.Show.Duck, after.Show.Showing,
-        before.Show.LeftSo.Equals(after.Show.LeftSo) ? null : after.Show.LeftSo,
+        before.Show.IgnoredFindings.Equals(after.Show.IgnoredFindings) ? null : after.Show.IgnoredFindings,
         ListChange.Between(before.Show.Slides, after.Show.Slides, s => s.Id),
         before.Show.Sections.Equals(after.Show.Sections) ? null : after.Show.Sections,
         ListChange.Between(before.Show.Sounds, after.Show.Sounds, s => s.Id),

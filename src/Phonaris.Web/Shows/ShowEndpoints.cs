@@ -46,12 +46,12 @@ internal static class ShowEndpoints
             return TypedResults.NoContent();
         });
 
-        api.MapGet("/aside", async (ShowStore shows, CancellationToken cancel) => TypedResults.Ok(await shows.AsideAsync(cancel)));
+        api.MapGet("/trash", async (ShowStore shows, CancellationToken cancel) => TypedResults.Ok(await shows.TrashAsync(cancel)));
 
-        api.MapPost("/aside/{id}/back", async Task<Results<NoContent, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
+        api.MapPost("/trash/{id}/restore", async Task<Results<NoContent, NotFound>> (string id, ShowStore shows, CancellationToken cancel) =>
             await shows.FetchBackAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound());
 
-        api.MapDelete("/aside/{id}", async (string id, Housekeeping house, CancellationToken cancel) => TypedResults.Ok(new GivenBack(await house.GiveBackAsync(id, cancel))));
+        api.MapDelete("/trash/{id}", async (string id, Housekeeping house, CancellationToken cancel) => TypedResults.Ok(new GivenBack(await house.GiveBackAsync(id, cancel))));
 
         api.MapGet("/shows/{id}/span", async Task<Results<Ok<Span>, NotFound>> (string id, string typed, ShowStore shows, CancellationToken cancel) =>
             await shows.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(Spans.Parse(typed, stored.Show)) : TypedResults.NotFound());

@@ -17,7 +17,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
     private const int RowColumns = 32;
 
     /// <summary>More knots than this would be one line.</summary>
-    private const int MostKnots = 200;
+    private const int MostEditPoints = 200;
 
     private const double LeastLevelDb = -90;
 
@@ -101,8 +101,8 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
         }
         var spanEnd = order.Of(show, own.Span!).Where(s => !own.EachSlide || s.StartFrame <= cue.StartFrame).Max(s => s.EndFrame);
         return new(
-            cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.Knots().Take(MostKnots)], rows, cue.ByHand,
-            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom, cue.GivesWayTo,
+            cue.CueId, cue.StartFrame, cue.EndFrame, [.. cue.EditPoints().Take(MostEditPoints)], rows, cue.ByHand,
+            cue.EndFrame > spanEnd && own.Stop is (CueStop.Finished or CueStop.Show) ? spanEnd : null, cue.TakesOverFrom, cue.ReplacedBy,
             cue.TakesOverFrom is null ? null : cue.StartFrame + cue.FadeIn.Frames)
         { HeardTo = cue.HeardTo };
     }

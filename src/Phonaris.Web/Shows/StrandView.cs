@@ -4,16 +4,16 @@ namespace Phonaris.Web.Shows;
 /// <param name="CueId">The cue.</param>
 /// <param name="StartFrame">The first frame in which it sounds.</param>
 /// <param name="EndFrame">The frame after the last.</param>
-/// <param name="Knots">The frames where a new round begins.</param>
+/// <param name="EditPoints">The frames where a new round begins.</param>
 /// <param name="Rows">What it is like on each slide it sounds on.</param>
 /// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
-/// <param name="RingsFrom">The frame where its span ends and it rings on, or null.</param>
+/// <param name="TailFrom">The frame where its span ends and it rings on, or null.</param>
 /// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
-/// <param name="GivesWayTo">The cue that begins at the same moment, so that this one does not sound; or null.</param>
+/// <param name="ReplacedBy">The cue that begins at the same moment, so that this one does not sound; or null.</param>
 /// <param name="HandoverEnd">The frame at which that has given way.</param>
 public sealed record StrandView(
-    string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> Knots, IReadOnlyList<StrandRow> Rows, bool ByHand, long? RingsFrom,
-    string? TakesOverFrom, string? GivesWayTo, long? HandoverEnd)
+    string CueId, long StartFrame, long EndFrame, IReadOnlyList<long> EditPoints, IReadOnlyList<StrandRow> Rows, bool ByHand, long? TailFrom,
+    string? TakesOverFrom, string? ReplacedBy, long? HandoverEnd)
 {
     /// <summary>What is seen of it when, where it is a video.</summary>
     public StrandVideo? Video { get; init; }

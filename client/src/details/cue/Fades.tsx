@@ -1,5 +1,5 @@
 import type { Cue, FadeCurve } from "../../api/client";
-import { Choice, MsField } from "../../ui/fields";
+import { Select, MsField } from "../../ui/fields";
 import { Row } from "../Topic";
 import { common, useEditEach } from "./chosen";
 import { words } from "./words";
@@ -41,7 +41,7 @@ export function FadeCurves({ cues }: { cues: readonly Cue[] }) {
     <>
       {ends.map((end) => (
         <Row key={end} label={words.fadeCurve[end]}>
-          <Choice
+          <Select
             label={words.fadeCurve[end]}
             value={common(cues, (cue) => fadeOf(cue, end).curve)}
             options={curves}

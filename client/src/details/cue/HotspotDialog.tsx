@@ -8,7 +8,7 @@ import { useOpenShow, useView } from "../../show/openShow";
 import { ColorField } from "../../ui/ColorField";
 import { Dialog } from "../../ui/Dialog";
 import { FileInput } from "../../ui/FileInput";
-import { Tick } from "../../ui/fields";
+import { Checkbox } from "../../ui/fields";
 import { HotspotShape, symbols } from "../../hotspots/HotspotShape";
 import { ValueField } from "../../ui/ValueField";
 import { useDragValue } from "../../ui/useDragValue";
@@ -146,9 +146,9 @@ export function HotspotDialog({ cue, spot, close }: Props) {
             />
           </Row>
           <div className="text-sm">
-            <Tick ticked={spot.shown} set={(shown) => set({ shown })}>
+            <Checkbox checked={spot.shown} set={(shown) => set({ shown })}>
               {words.visible}
-            </Tick>
+            </Checkbox>
           </div>
         </div>
       </div>

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { changeCue } from "../../api/changes";
 import type { Cue } from "../../api/client";
 import { useOpenShow, useView } from "../../show/openShow";
-import { LevelField, MsField, Tick } from "../../ui/fields";
+import { LevelField, MsField, Checkbox } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { DuckFields } from "../../fields/DuckFields";
 import { words as shared } from "../../ui/words";
@@ -139,14 +139,14 @@ function Speed({ cues }: { cues: readonly Cue[] }) {
 function Ducks({ cues }: { cues: readonly Cue[] }) {
   const each = useEditEach(cues);
   return (
-    <Tick
-      ticked={common(cues, (cue) => cue.ducks) ?? false}
+    <Checkbox
+      checked={common(cues, (cue) => cue.ducks) ?? false}
       set={(ducks) =>
         each(({ id }) => ({ kind: "setDucks", cueId: id, ducks }), ducks ? words.ducks.on : words.ducks.off)
       }
     >
       {words.duck}
-    </Tick>
+    </Checkbox>
   );
 }
 

@@ -2,7 +2,7 @@ import type { Cue, Sound } from "../../api/client";
 import { fetchProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { useOpenShow, useView } from "../../show/openShow";
-import { Choice, MsField } from "../../ui/fields";
+import { Select, MsField } from "../../ui/fields";
 import { clock, framesOfMs, msOfFrames } from "../../ui/format";
 import { Row } from "../Topic";
 import { words } from "./words";
@@ -18,12 +18,12 @@ export function LoopPart({ cue, sound }: { cue: Cue; sound: Sound }) {
   // A section to start from, to be dragged from there.
   const proposed = () =>
     fetchProposals(view.id, cue.id)
-      .then(({ goesRound }) => setPart(goesRound.fromFrame, goesRound.toFrame))
+      .then(({ loopPart }) => setPart(loopPart.fromFrame, loopPart.toFrame))
       .catch(reportError);
   return (
     <>
       <Row label={words.loop}>
-        <Choice
+        <Select
           label={words.loop}
           value={part ? "part" : "all"}
           options={[

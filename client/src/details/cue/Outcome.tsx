@@ -21,7 +21,7 @@ function ofOne(cue: Cue, strands: readonly StrandView[]): string {
   const [first, last] = [strands[0], strands.at(-1)];
   if (!cue.span) return words.parked;
   if (!first || !last) return words.neverPlays;
-  const edits = strands.reduce((sum, s) => sum + s.knots.length, 0);
+  const edits = strands.reduce((sum, s) => sum + s.editPoints.length, 0);
   return [
     first.byHand ? words.triggered : words.playsFrom(time(first.startFrame), time(last.endFrame)),
     !first.byHand && strands.length > 1 && words.times(strands.length),

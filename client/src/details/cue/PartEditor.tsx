@@ -8,7 +8,7 @@ import { useOpenShow, useView } from "../../show/openShow";
 import { MsField } from "../../ui/fields";
 import { clock, framesOfMs, framesPerSecond, msOfFrames, time } from "../../ui/format";
 import { Waveform } from "../../ui/Waveform";
-import { Look } from "../../videos/Look";
+import { VideoPreview } from "../../videos/VideoPreview";
 import { PictureStrip } from "../../videos/PictureStrip";
 import { Row, Topic } from "../Topic";
 import { useDragValue } from "../../ui/useDragValue";
@@ -96,7 +96,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
 
   // Broken off it does not come to its out; gone round it comes to its end anywhere, and its fade is drawn at its out.
   const strand = view.strands.findLast((s) => s.cueId === cue.id);
-  const roundly = !cue.fit && (strand?.knots.length ?? 0) > 0;
+  const roundly = !cue.fit && (strand?.editPoints.length ?? 0) > 0;
   const heardTo = held || !strand || roundly ? outFrame : Math.min(outFrame, strand.heardTo);
 
   // What is drawn to is looked at.
@@ -115,7 +115,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
           {(playing || looked !== undefined) && (
             // Over what is above it, so that what is in hand stays where it is.
             <div className="absolute bottom-full z-30 w-full shadow-md">
-              <Look video={sound} player={player} at={looked} />
+              <VideoPreview video={sound} player={player} at={looked} />
             </div>
           )}
           <PictureStrip video={sound} from={seen.from} to={seen.to} />

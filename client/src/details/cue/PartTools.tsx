@@ -3,7 +3,7 @@ import type { Cue, Sound } from "../../api/client";
 import { fetchProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { useView } from "../../show/openShow";
-import { Choice } from "../../ui/fields";
+import { Select } from "../../ui/fields";
 import { IconButton } from "../../ui/IconButton";
 import { Buttons, Row } from "../Topic";
 import { LoopPart } from "./LoopPart";
@@ -55,7 +55,7 @@ export function PartTools({ cue, sound, change, here, zoom }: Props) {
       </Buttons>
       {sound.markers.length > 0 && (
         <Row label={words.startAtMarker}>
-          <Choice
+          <Select
             label={words.startAtMarker}
             value={sound.markers.find((m) => m.frame === cue.inFrame)?.id ?? ""}
             options={[["", words.chooseMarker], ...sound.markers.map((m) => [m.id, m.name] as const)]}

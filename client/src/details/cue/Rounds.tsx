@@ -1,5 +1,5 @@
 import type { Cue } from "../../api/client";
-import { Choice } from "../../ui/fields";
+import { Select } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { words as shared } from "../../ui/words";
 import { Row } from "../Topic";
@@ -20,7 +20,7 @@ export function Rounds({ cues }: { cues: readonly Cue[] }) {
   const { repeats } = words;
   return (
     <Row label={words.plays}>
-      <Choice
+      <Select
         label={words.plays}
         value={way}
         options={[

@@ -2,7 +2,7 @@ import type { Cue } from "../../api/client";
 import { fetchProposals, fetchSpan, useProposals } from "../../api/cues";
 import { reportError } from "../../api/errors";
 import { useOpenShow, useView } from "../../show/openShow";
-import { Choice, MsField } from "../../ui/fields";
+import { Select, MsField } from "../../ui/fields";
 import { ValueField } from "../../ui/ValueField";
 import { words as shared } from "../../ui/words";
 import { Row, Topic } from "../Topic";
@@ -96,7 +96,7 @@ function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
   return (
     <>
       <Row label={words.firstSlide}>
-        <Choice
+        <Select
           label={words.firstSlide}
           value={span.first}
           options={options.filter(([id]) => (numberOf(id) ?? 0) <= (numberOf(span.last) ?? Infinity))}
@@ -104,7 +104,7 @@ function Titles({ cue, span }: { cue: Cue; span: NonNullable<Cue["span"]> }) {
         />
       </Row>
       <Row label={words.lastSlide}>
-        <Choice
+        <Select
           label={words.lastSlide}
           value={span.last}
           options={options.filter(([id]) => (numberOf(id) ?? 0) >= (numberOf(span.first) ?? 0))}
@@ -171,7 +171,7 @@ export function Start({ cues }: Props) {
   return (
     <>
       <Row label={words.start}>
-        <Choice
+        <Select
           label={words.start}
           value={common(cues, (c) => (c.start.kind === "step" ? (c.start.stepId ?? "") : c.start.kind))}
           options={options}
@@ -180,7 +180,7 @@ export function Start({ cues }: Props) {
       </Row>
       {one && kind === "after" && (
         <Row label={words.after}>
-          <Choice
+          <Select
             label={words.after}
             value={one.start.cueId ?? ""}
             options={before.map((id) => [id, nameOf(id)] as const)}
@@ -209,7 +209,7 @@ function OnEach({ cues }: Props) {
   if (!cues.some(({ span }) => span && span.first !== span.last)) return null;
   return (
     <Row label={words.onEachSlide}>
-      <Choice
+      <Select
         label={words.onEachSlide}
         value={common(cues, (cue) => (cue.eachSlide ? "each" : "once"))}
         options={[
@@ -253,7 +253,7 @@ export function End({ cues }: Props) {
   };
   return (
     <Row label={words.end}>
-      <Choice
+      <Select
         label={words.end}
         value={common(cues, ({ stop, stopStepId }) => (stop === "step" ? (stopStepId ?? "") : stop))}
         options={options}
@@ -299,7 +299,7 @@ function Return({ cues }: Props) {
   const { returns } = words;
   return (
     <Row label={words.revisited}>
-      <Choice
+      <Select
         label={words.revisited}
         value={common(cues, (cue) => cue.return)}
         options={[

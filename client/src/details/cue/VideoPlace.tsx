@@ -3,7 +3,7 @@ import { useRef } from "react";
 import { changeCue } from "../../api/changes";
 import { pictureUrl, videoPictureUrl, type Cue, type Sound } from "../../api/client";
 import { useOpenShow, useView } from "../../show/openShow";
-import { Choice, Tick } from "../../ui/fields";
+import { Select, Checkbox } from "../../ui/fields";
 import { useDragValue } from "../../ui/useDragValue";
 import { SlideArea } from "../../videos/SlideVideos";
 import { Row, Topic } from "../Topic";
@@ -49,7 +49,7 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
         content: (
           <>
             <Row label={words.fitting}>
-              <Choice
+              <Select
                 label={words.fitting}
                 value={place.fitting}
                 options={[
@@ -65,7 +65,7 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
               )}
             </Row>
             <Row label={words.atEnd}>
-              <Choice
+              <Select
                 label={words.atEnd}
                 value={place.atEnd}
                 options={[
@@ -76,9 +76,9 @@ export function VideoPlace({ cue, video, place }: { cue: Cue; video: Sound; plac
                 commit={(atEnd) => set({ atEnd })}
               />
             </Row>
-            <Tick ticked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
+            <Checkbox checked={place.hiddenBefore} set={(hiddenBefore) => set({ hiddenBefore })}>
               {words.hiddenBefore}
-            </Tick>
+            </Checkbox>
           </>
         ),
       }}

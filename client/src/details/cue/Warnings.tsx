@@ -10,18 +10,18 @@ export function Warnings({ cue }: { cue: Cue }) {
   const { edit } = useOpenShow();
   const queries = useQueryClient();
   return useFindings(view.id, view.revision)
-    .filter(({ found, leftSo }) => found.cueIds.includes(cue.id) && !leftSo)
+    .filter(({ found, ignored }) => found.cueIds.includes(cue.id) && !ignored)
     .map(({ key, found }) => (
       <div key={key} role="note" className="border-warning mb-2 rounded-md border px-2.5 py-1.5 text-sm leading-snug">
         {found.sentence}{" "}
-        {found.remedies.slice(0, 1).map((remedy) => (
+        {found.fixes.slice(0, 1).map((fix) => (
           <button
-            key={remedy.words}
+            key={fix.words}
             type="button"
             className="text-primary cursor-pointer font-semibold underline decoration-dotted"
-            onClick={() => edit(remedy.edit, checkedRevision(queries, view.id))}
+            onClick={() => edit(fix.edit, checkedRevision(queries, view.id))}
           >
-            {remedy.words}
+            {fix.words}
           </button>
         ))}
       </div>

@@ -36,7 +36,7 @@ const having = (...changed: (typeof pad)[]) =>
 const second = 48_000;
 const proposals = {
   after: ["c1"],
-  goesRound: { fromFrame: 15 * second, toFrame: 45 * second },
+  loopPart: { fromFrame: 15 * second, toFrame: 45 * second },
   beginning: { fromFrame: 0, toFrame: 5 * second },
 };
 
@@ -114,7 +114,7 @@ describe("what part of it", () => {
     );
     choose("Loop", "a section");
     await waitFor(() =>
-      expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setLoopPart", part: proposals.goesRound }),
+      expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setLoopPart", part: proposals.loopPart }),
     );
   });
 

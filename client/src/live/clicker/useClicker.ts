@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { reportError } from "../../api/errors";
 import { closeClicker, openClicker, updateClicker } from "../../api/runs";
 import type { Stage } from "../engine/Stage";
-import { nextWords } from "../engine/foresight";
+import { nextWords } from "../engine/nextEffect";
 import { useNow } from "../engine/useNow";
 
 export interface Clicker {

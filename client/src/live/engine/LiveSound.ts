@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { framesPerSecond } from "../../ui/format";
 import limiterUrl from "./limiterWorklet?worker&url";
 import { courseOf, follow, overAt, type Speaker } from "./ducks";
-import { KeptPieces } from "./KeptPieces";
+import { SegmentCache } from "./SegmentCache";
 import type { Fade, LiveCue, LiveOrder } from "./run";
 import { Stems } from "./Stem";
 import { StemPlayer } from "./StemPlayer";
@@ -26,7 +26,7 @@ const heldEdge = 0.03; // seconds in which all is held or let go
 export class LiveSound {
   readonly context = new AudioContext({ sampleRate: framesPerSecond, latencyHint: "interactive" });
   readonly stems: Stems;
-  private kept: Promise<KeptPieces> | undefined;
+  private kept: Promise<SegmentCache> | undefined;
   private voices = new Map<string, Voice>();
   /** What was stopped last of each cue that has not begun again: where it began by the audio clock, and when it has died away. */
   private stopped = new Map<string, { origin: number; until: number }>();
@@ -64,7 +64,7 @@ export class LiveSound {
   now = () => Math.round(this.context.currentTime * 1000);
 
   /** Where what is fetched is kept. */
-  keep = () => (this.kept ??= KeptPieces.open(this.run.id));
+  keep = () => (this.kept ??= SegmentCache.open(this.run.id));
 
   /** Has the beginnings of cues decoded, since they may be called for. */
   expect(cueIds: Iterable<string>) {
@@ -157,7 +157,7 @@ export class LiveSound {
       const [first] = room ? courseOf(this.speakers, cue.overDb, at) : [];
       if (room && first) room.gain.value = 10 ** (first.db / 20);
       if (cue.duck) this.speakers.push({ duck: cue.duck, origin: at - fromMs / 1000, until: Infinity, cueId: cue.id });
-      this.makeRoom();
+      this.duckBeds();
     };
     const ended = () => {
       out.disconnect();
@@ -201,11 +201,11 @@ export class LiveSound {
   private falls(cueId: string) {
     const now = this.context.currentTime;
     for (const speaker of this.speakers) if (speaker.cueId === cueId) speaker.until = Math.min(speaker.until, now);
-    this.makeRoom();
+    this.duckBeds();
   }
 
   /** Beds make room while voices really speak, each as far as it is too loud for them. */
-  private makeRoom() {
+  private duckBeds() {
     const now = this.context.currentTime;
     this.speakers = this.speakers.filter((s) => overAt(s) > now);
     for (const { room, cue } of this.voices.values())

@@ -9,7 +9,7 @@ type RunView = Schemas["RunView"];
 type RunLog = Schemas["RunLog"];
 
 /** How a show is shown: advanced by hand, or by its planned holds, once or for ever. */
-export type Manner = "hand" | "plan" | "forEver";
+export type AdvanceMode = "hand" | "plan" | "forEver";
 
 /** What a page draws of a show being shown. */
 export interface Now {
@@ -62,7 +62,7 @@ export class Stage {
   private stopAlarm: (() => void) | undefined;
   private stopWatch: (() => void) | undefined;
   private now: Now;
-  private manner: Manner = "hand";
+  private advanceMode: AdvanceMode = "hand";
 
   constructor(
     readonly view: RunView,
@@ -124,11 +124,11 @@ export class Stage {
   lastOf = (cueId: string) => this.last.get(cueId);
 
   /** Begins at a place; called from a click, so that the browser lets it sound. Tells whether it does. */
-  async begin(place: number, manner: Manner): Promise<boolean> {
+  async begin(place: number, advanceMode: AdvanceMode): Promise<boolean> {
     // Where no device runs, it is never told.
     await Promise.race([this.sound.context.resume(), new Promise((done) => window.setTimeout(done, patienceMs))]);
     if (this.sound.context.state !== "running") return false;
-    this.manner = manner;
+    this.advanceMode = advanceMode;
     this.stopWatch = watchClock(this.sound.context, this.moves, (soundLost) => this.tell({ soundLost }));
     this.beganMs = this.timeMs();
     this.goTo(place);
@@ -137,7 +137,7 @@ export class Stage {
 
   on() {
     const here = this.place();
-    if (here?.loopStart != null && this.manner === "hand") this.goTo(here.loopExit ?? this.now.place);
+    if (here?.loopStart != null && this.advanceMode === "hand") this.goTo(here.loopExit ?? this.now.place);
     else this.next();
   }
 
@@ -251,20 +251,20 @@ export class Stage {
 
   private next() {
     const here = this.place();
-    if (here?.goesRound && here.loopStart != null) this.goTo(here.loopStart);
+    if (here?.loops && here.loopStart != null) this.goTo(here.loopStart);
     else if (this.now.place + 1 < this.places.length) this.goTo(this.now.place + 1);
-    else if (this.manner === "forEver") this.goTo(0);
-    else if (this.manner === "plan") this.end();
+    else if (this.advanceMode === "forEver") this.goTo(0);
+    else if (this.advanceMode === "plan") this.end();
   }
 
   /** By the planned holds, and round the waiting loop, the next place is come to by itself. */
   private waitForNext(here: LivePlace) {
     this.stopAlarm?.();
     this.stopAlarm = undefined;
-    if (this.manner !== "hand" || here.loopStart != null)
+    if (this.advanceMode !== "hand" || here.loopStart != null)
       this.stopAlarm = this.sound.alarm(here.stayMs, () => {
         // A show that runs by itself goes through a waiting loop once.
-        if (this.manner !== "hand" && here.goesRound) this.goTo(here.loopExit ?? this.now.place);
+        if (this.advanceMode !== "hand" && here.loops) this.goTo(here.loopExit ?? this.now.place);
         else this.next();
       });
   }

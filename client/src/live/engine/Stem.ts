@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import type { ReadPiece } from "./KeptPieces";
+import type { ReadPiece } from "./SegmentCache";
 
 /** What cues sound from: a course of frames in pieces, which are decoded as they are needed. */
 export interface Stem {

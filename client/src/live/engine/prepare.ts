@@ -32,7 +32,7 @@ export async function prepare(
     await stage.sound.prepare();
     return await fetchMissing(showId, { stage, strands }, told, cancel);
   } catch (e) {
-    letGo(stage);
+    release(stage);
     throw e;
   }
 }
@@ -59,7 +59,7 @@ export async function fetchMissing(
 }
 
 /** Gives back all that is held for a show that is not shown any more. */
-export function letGo(stage: Stage) {
+export function release(stage: Stage) {
   stage.end();
   for (const address of stage.videos.values()) URL.revokeObjectURL(address);
 }

@@ -50,7 +50,7 @@ export class LiveRun {
   }
 
   /** What going to a place would order now, and the run as it would be then; nothing is changed. */
-  foresee(place: number, atMs: number): { orders: LiveOrder[]; then: LiveRun } {
+  simulate(place: number, atMs: number): { orders: LiveOrder[]; then: LiveRun } {
     const ahead = new LiveRun(this.plan);
     ahead.place = this.place;
     ahead.states = new Map(this.states);
@@ -96,7 +96,7 @@ export class LiveRun {
   private goTo(place: number) {
     const before = this.plan.places[this.place];
     const here = this.plan.places[place];
-    if (!here || (place === this.place && !before?.goesRound)) return;
+    if (!here || (place === this.place && !before?.loops)) return;
     const sameSlide = before?.slideId === here.slideId && place !== this.place;
     const forward = place > this.place;
     this.place = place;
@@ -107,7 +107,7 @@ export class LiveRun {
     const takesOver = begins.some((b) => b.delayMs === 0 && this.cue(b.cueId).kind === "bed");
     for (const cue of this.active().filter((c) => !here.held.includes(c.id))) {
       const sounds = this.stateOf(cue.id).phase === "sounding";
-      if (sounds && (cue.ringsOn || (cue.kind === "bed" && takesOver))) continue;
+      if (sounds && (cue.playsPastSpan || (cue.kind === "bed" && takesOver))) continue;
       this.stop(cue, cue.fadeOut, "spanEnded", "left");
     }
     for (const [id, state] of this.states)

@@ -35,7 +35,7 @@ export function whyNow(run: LiveRun, cueId: string, last: string | undefined): s
   const now = last ? `${cue.name} ${last}` : cue.name;
   switch (run.stateOf(cueId).phase) {
     case "sounding":
-      return cue.ringsOn ? `${now} and plays to its end` : `${now} and plays through slide ${cue.lastNumber}`;
+      return cue.playsPastSpan ? `${now} and plays to its end` : `${now} and plays through slide ${cue.lastNumber}`;
     case "waiting":
       return `${cue.name} starts in a moment`;
     case "over":

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { useRuns } from "../../api/runs";
 import { useView } from "../../show/openShow";
-import { Choice, Tick } from "../../ui/fields";
+import { Select, Checkbox } from "../../ui/fields";
 import { sendKept } from "./keepRun";
 import { PresenterView } from "./PresenterView";
 import { ChecksStrip } from "../../findings/ChecksStrip";
@@ -47,12 +47,12 @@ export default function DryRunPage() {
         atTop
       >
         <div className="mb-3">
-          <Tick
-            ticked={recording.asking || !!recording.voices}
+          <Checkbox
+            checked={recording.asking || !!recording.voices}
             set={(wanted) => (wanted ? void recording.open(false) : recording.close())}
           >
             {words.recordVoices}
-          </Tick>
+          </Checkbox>
           {recording.problem && (
             <p role="alert" className="mt-1 pl-7 text-sm">
               <span className="text-error">{recording.problem}</span>{" "}
@@ -81,7 +81,7 @@ function Runs({ showId }: { showId: string }) {
         <p className="muted">{words.noRuns}</p>
       ) : (
         <p className="mb-4">
-          <Choice
+          <Select
             label={words.whichRun}
             value={shown ?? ""}
             options={runs.map((r) => [

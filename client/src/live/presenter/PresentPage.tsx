@@ -3,12 +3,12 @@ import { useParams } from "react-router";
 import { ChecksStrip } from "../../findings/ChecksStrip";
 import { useFindings } from "../../findings/useChecks";
 import { ClickerDialog } from "../clicker/ClickerDialog";
-import { HandWaits } from "./HandWaits";
+import { ManualCuesNotice } from "./ManualCuesNotice";
 import { PresenterView } from "./PresenterView";
 import { ReadyCard } from "./ReadyCard";
 import { RunEnd } from "./RunEnd";
 import { SelfRunning } from "../audience/SelfRunning";
-import type { Manner } from "../engine/Stage";
+import type { AdvanceMode } from "../engine/Stage";
 import { useClicker } from "../clicker/useClicker";
 import { useNow } from "../engine/useNow";
 import type { Prepared } from "../engine/prepare";
@@ -21,12 +21,12 @@ import { words } from "./words";
 export default function PresentPage() {
   const { showId = "" } = useParams();
   const ready = usePrepared(showId, "present");
-  const { prepared, manner, begun } = ready;
+  const { prepared, advanceMode, begun } = ready;
   const findings = useFindings(showId, prepared?.stage.view.revision);
   return (
     <ThemedPart theme="lantern" className="h-screen">
       {begun && prepared ? (
-        <Shown showId={showId} prepared={prepared} manner={manner} />
+        <Shown showId={showId} prepared={prepared} advanceMode={advanceMode} />
       ) : (
         <ReadyCard
           title={words.present}
@@ -39,8 +39,8 @@ export default function PresentPage() {
             ["forEver", words.ways.forEver],
           ]}
         >
-          {manner !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (
-            <HandWaits names={prepared.stage.view.waitsForHand} />
+          {advanceMode !== "hand" && prepared && !prepared.stage.view.show.showing.byItself && (
+            <ManualCuesNotice names={prepared.stage.view.manualCues} />
           )}
         </ReadyCard>
       )}
@@ -48,7 +48,7 @@ export default function PresentPage() {
   );
 }
 
-function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepared; manner: Manner }) {
+function Shown({ showId, prepared, advanceMode }: { showId: string; prepared: Prepared; advanceMode: AdvanceMode }) {
   const { stage, strands, pictures } = prepared;
   const now = useNow(stage);
   const notices = useNotices(showId, stage);
@@ -56,7 +56,7 @@ function Shown({ showId, prepared, manner }: { showId: string; prepared: Prepare
   const [clicking, setClicking] = useState(false);
   const clicker = useClicker(showId, stage);
   if (now.ended) return <RunEnd showId={showId} stage={stage} />;
-  if (manner !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={pictures} />;
+  if (advanceMode !== "hand") return <SelfRunning stage={stage} showId={showId} pictures={pictures} />;
   return (
     <>
       <PresenterView

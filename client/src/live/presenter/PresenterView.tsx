@@ -6,11 +6,11 @@ import { noDevice } from "../../hearing/watchClock";
 import { AudienceView } from "../audience/AudienceView";
 import { openAudience, type Audience } from "../audience/audienceWindow";
 import { Notes } from "./Notes";
-import { PassingSheet } from "./timeline/PassingSheet";
+import { PresenterTimeline } from "./timeline/PresenterTimeline";
 import { spaceOf, pad } from "./timeline/space";
 import { StageBar } from "./timeline/StageBar";
 import { StageKeysDialog } from "./timeline/StageKeys";
-import { timeWords, Told } from "./timeline/Told";
+import { timeWords, Announcements } from "./timeline/Announcements";
 import { useChosenSound } from "./timeline/useChosenSound";
 import { useLetters } from "./timeline/useLetters";
 import { useSize } from "./timeline/useSize";
@@ -106,7 +106,7 @@ export function PresenterView(props: Props) {
               className="flex min-w-0 grow"
               style={{ paddingInline: pad, paddingTop: pad, ...(space.upright && { width: space.width }) }}
             >
-              <PassingSheet
+              <PresenterTimeline
                 stage={stage}
                 strands={strands}
                 pictures={pictures}
@@ -121,7 +121,7 @@ export function PresenterView(props: Props) {
           </>
         )}
       </div>
-      <Told stage={stage} time={time} />
+      <Announcements stage={stage} time={time} />
       {over === "slides" && <SlideGrid stage={stage} pictures={pictures} close={() => setOver(undefined)} />}
       {over === "keys" && <StageKeysDialog close={() => setOver(undefined)} />}
       {open &&

@@ -1,9 +1,10 @@
+import { HelpLink } from "../../ui/HelpLink";
 import { useState, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
-import { Choice } from "../../ui/fields";
-import type { Manner } from "../engine/Stage";
+import { Select } from "../../ui/fields";
+import type { AdvanceMode } from "../engine/Stage";
 import { useEdited } from "./revision";
-import type { OnItsWay, Ready } from "./usePrepared";
+import type { Loading, Ready } from "./usePrepared";
 import { nothingSounds } from "../engine/words";
 import { Status } from "../../ui/Status";
 import { words } from "./words";
@@ -13,7 +14,7 @@ interface Props {
   showId: string;
   ready: Ready;
   /** The ways it can go on, in words. */
-  ways: readonly (readonly [Manner, string])[];
+  ways: readonly (readonly [AdvanceMode, string])[];
   /** Whether it stands at the top, beside something else. */
   atTop?: boolean;
   /** Whether something is to be waited for before it can begin. */
@@ -26,7 +27,7 @@ interface Props {
 
 /** Before a show begins: how far the fetching has come, what could not be had, from which slide, and the one click that begins it. */
 export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
-  const { onItsWay, prepared, manner, setManner, begin } = ready;
+  const { loading, prepared, advanceMode, setAdvanceMode, begin } = ready;
   const edited = useEdited(showId, prepared?.stage.view.revision);
   // Whoever comes here from a slide begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
@@ -42,9 +43,12 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
       className={`grid h-full grid-cols-1 items-start justify-items-center overflow-y-auto p-6 max-sm:p-2 ${atTop ? "" : "pt-[14vh]"}`}
     >
       <div className="bg-base-100 w-full max-w-140 rounded-xl border border-[var(--line)] p-8 max-sm:p-4">
-        <h1 className="mb-4 text-2xl">{title}</h1>
+        <div className="mb-4 flex items-start justify-between">
+          <h1 className="text-2xl">{title}</h1>
+          <HelpLink />
+        </div>
         {!prepared ? (
-          <Fetching onItsWay={onItsWay} says={words.loading} again={words.tryAgain} start={ready.fetchShow} />
+          <Fetching loading={loading} says={words.loading} again={words.tryAgain} start={ready.fetchShow} />
         ) : (
           <>
             {sounds.length + pictures.length > 0 ? (
@@ -52,7 +56,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
                 {sounds.length > 0 && <p>{words.soundsMissing(sounds.join(", "))}</p>}
                 {pictures.length > 0 && <p>{words.picturesMissing(pictures.join(", "))}</p>}
                 <Fetching
-                  onItsWay={onItsWay?.what === "missing" ? onItsWay : undefined}
+                  loading={loading?.what === "missing" ? loading : undefined}
                   says={words.loadingMissing}
                   asked={words.tryOrBegin}
                   again={words.tryAgain}
@@ -71,7 +75,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
             )}
             <p className="mb-3">
               {words.from}{" "}
-              <Choice
+              <Select
                 label={words.fromSlide}
                 value={place?.p.slideId ?? ""}
                 options={slides.map(({ p }) => [p.slideId, `${p.number} · ${titleOf(p.slideId)}`] as const)}
@@ -80,7 +84,8 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
               />
             </p>
             <p className="mb-3">
-              {words.advance} <Choice label={words.advance} value={manner} options={ways} commit={setManner} />
+              {words.advance}{" "}
+              <Select label={words.advance} value={advanceMode} options={ways} commit={setAdvanceMode} />
             </p>
             {children}
             {refused && (
@@ -110,7 +115,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
               <div role="alert" className="border-warning mt-5 rounded-md border px-3 py-2">
                 <p className="mb-2">{words.changed}</p>
                 <Fetching
-                  onItsWay={onItsWay?.what === "show" ? onItsWay : undefined}
+                  loading={loading?.what === "show" ? loading : undefined}
                   says={words.loadingNew}
                   again={words.loadNew}
                   start={ready.fetchShow}
@@ -126,7 +131,7 @@ export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = f
 }
 
 interface FetchingProps {
-  onItsWay: OnItsWay | undefined;
+  loading: Loading | undefined;
   /** What is said while it is loading, and before that. */
   says: string;
   asked?: string;
@@ -136,14 +141,14 @@ interface FetchingProps {
 }
 
 /** How far a fetching has come; else why it came to nothing, and the button that begins it. */
-function Fetching({ onItsWay, says, asked, again, start }: FetchingProps) {
-  if (onItsWay && !onItsWay.problem)
+function Fetching({ loading, says, asked, again, start }: FetchingProps) {
+  if (loading && !loading.problem)
     return (
       <div>
         <Status className="mb-2">{says}</Status>
         <progress
           className="progress progress-primary w-full"
-          value={onItsWay.fraction}
+          value={loading.fraction}
           max={1}
           aria-label={words.loadProgress}
         />
@@ -151,9 +156,9 @@ function Fetching({ onItsWay, says, asked, again, start }: FetchingProps) {
     );
   return (
     <>
-      {onItsWay && (
+      {loading && (
         <p role="alert" className="mb-2">
-          {onItsWay.problem}
+          {loading.problem}
         </p>
       )}
       {asked && <p className="mb-2">{asked}</p>}

@@ -1,7 +1,7 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it } from "vitest";
 import { countdownWords } from "../engine/countdown";
-import { HandWaits } from "./HandWaits";
+import { ManualCuesNotice } from "./ManualCuesNotice";
 import { liveCue as cue } from "../../tests/liveCue";
 import { LiveRun, type LivePlan } from "../engine/run";
 import { outcomeOf, whyNow } from "../engine/words";
@@ -20,12 +20,12 @@ const place = (
   atMs: (number - 1) * 4000,
   stayMs: 4000,
   held,
-  begins: begins.map((cueId) => ({ cueId, delayMs: 0, anew: true })),
+  begins: begins.map((cueId) => ({ cueId, delayMs: 0, startsHere: true })),
   ends: [],
   byHand,
   loopStart: null,
   loopExit: null,
-  goesRound: false,
+  loops: false,
 });
 const plan: LivePlan = {
   handFadeMs: 1500,
@@ -55,7 +55,7 @@ describe("a run's log", () => {
     expect(whyNow(run, "owl", undefined)).toBe("Owl is triggered manually");
     expect(told({ kind: "start", cueId: "owl", atMs: (atMs += 100) })).toEqual(["was triggered manually"]);
     expect(told({ kind: "ended", cueId: "owl", atMs: (atMs += 3000) })).toEqual(["finished"]);
-    // Begun anew or moved within, it is not told to have ended.
+    // Begun startsHere or moved within, it is not told to have ended.
     expect(told({ kind: "seek", cueId: "pad", fromMs: 0, atMs })).toEqual([undefined, "was triggered manually"]);
     expect(told({ kind: "goTo", place: 2, atMs: (atMs += 100) })).toEqual([
       "crossfaded to Mill Reel",
@@ -89,10 +89,10 @@ describe("before it begins", () => {
   });
 
   it("tells what would wait for a hand", () => {
-    render(<HandWaits names={["Owl"]} />);
+    render(<ManualCuesNotice names={["Owl"]} />);
     expect(screen.getByRole("note").textContent).toContain("Owl is triggered manually and won’t play automatically.");
     cleanup();
-    render(<HandWaits names={[]} />);
+    render(<ManualCuesNotice names={[]} />);
     expect(screen.getByText("No manual cues.")).toBeTruthy();
   });
 });

@@ -12,13 +12,13 @@ import type { Prepared } from "../engine/prepare";
 import { usePrepared, type Ready } from "./usePrepared";
 import { useNotices } from "./useNotices";
 
-const { stayConnected, prepare, letGo } = vi.hoisted(() => ({
+const { stayConnected, prepare, release } = vi.hoisted(() => ({
   stayConnected: vi.fn((): (() => void) => () => {}),
   prepare: vi.fn<typeof import("../engine/prepare").prepare>(),
-  letGo: vi.fn(),
+  release: vi.fn(),
 }));
 vi.mock("../../api/hub", () => ({ stayConnected }));
-vi.mock("../engine/prepare", () => ({ prepare, letGo, fetchMissing: vi.fn() }));
+vi.mock("../engine/prepare", () => ({ prepare, release, fetchMissing: vi.fn() }));
 
 afterEach(() => {
   cleanup();
@@ -55,7 +55,7 @@ describe("before a show", () => {
     const fetchShow = vi.fn();
     const stage = { places, view: { show: viewOf().show, revision: 7 } };
     const prepared = { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
-    const ready = { manner: "hand", begun: false, fetchShow, prepared } as unknown as Ready;
+    const ready = { advanceMode: "hand", begun: false, fetchShow, prepared } as unknown as Ready;
     render(
       <MemoryRouter>
         <ReadyCard below={null} title="Present" showId="show" ready={ready} ways={[]} />
@@ -100,23 +100,23 @@ describe("before a show", () => {
     const { result, unmount } = renderHook(() => usePrepared("show", "present"));
     const problem = async () => {
       act(() => result.current.fetchShow());
-      expect(result.current).toMatchObject({ prepared: was, onItsWay: { what: "show", fraction: 0.5 } });
+      expect(result.current).toMatchObject({ prepared: was, loading: { what: "show", fraction: 0.5 } });
       await act(() => Promise.resolve());
-      return result.current.onItsWay?.problem;
+      return result.current.loading?.problem;
     };
     await act(() => Promise.resolve());
     expect(await problem()).toBe("The server is away.");
     expect(await problem()).toBe("slide 2 couldn’t be loaded. Try again, or reload this page to go without.");
-    expect(letGo.mock.calls).toEqual([[torn.stage]]);
+    expect(release.mock.calls).toEqual([[torn.stage]]);
     expect(await problem()).toBeUndefined();
     expect(result.current.prepared).toBe(is);
-    expect(letGo).toHaveBeenLastCalledWith(was.stage);
+    expect(release).toHaveBeenLastCalledWith(was.stage);
     act(() => result.current.fetchShow());
     await act(() => result.current.begin(0));
     expect(result.current).toMatchObject({ begun: true, prepared: is });
     expect(prepare.mock.calls.at(-1)?.[3].aborted).toBe(true);
     unmount();
-    expect(letGo.mock.calls.at(-1)).toEqual([is.stage]);
+    expect(release.mock.calls.at(-1)).toEqual([is.stage]);
   });
 
   it("tells a run that has begun what was edited before it was followed", async () => {
@@ -147,14 +147,14 @@ describe("before a show", () => {
     const begin = vi.fn(() => Promise.resolve(true));
     const stage = { places, view: { show: viewOf().show, shownElsewhere: false } };
     const prepared = { stage, missing: { pictures: ["slide 2"], sounds: ["Dusk Pad"] } } as unknown as Prepared;
-    const setManner = vi.fn();
+    const setAdvanceMode = vi.fn();
     const card = (now: Partial<Ready>) => (
       <MemoryRouter>
         <ReadyCard
           below={null}
           title="Present"
           showId="show"
-          ready={{ manner: "hand", setManner, begun: false, fetchShow, fetchMissing, begin, ...now }}
+          ready={{ advanceMode: "hand", setAdvanceMode, begun: false, fetchShow, fetchMissing, begin, ...now }}
           ways={[
             ["hand", "when I say so"],
             ["plan", "by itself"],
@@ -162,7 +162,7 @@ describe("before a show", () => {
         />
       </MemoryRouter>
     );
-    const { rerender } = render(card({ onItsWay: { what: "show", fraction: 0.4 } }));
+    const { rerender } = render(card({ loading: { what: "show", fraction: 0.4 } }));
     expect((screen.getByRole("progressbar") as HTMLProgressElement).value).toBe(0.4);
     rerender(card({ prepared }));
     const alert = screen.getByRole("alert").textContent;
@@ -172,12 +172,12 @@ describe("before a show", () => {
     expect(fetchMissing).toHaveBeenCalledOnce();
     fireEvent.change(screen.getByLabelText("From slide"), { target: { value: "s2" } });
     fireEvent.change(screen.getByLabelText("Advance"), { target: { value: "plan" } });
-    expect(setManner).toHaveBeenCalledWith("plan");
+    expect(setAdvanceMode).toHaveBeenCalledWith("plan");
     fireEvent.click(screen.getByText("Begin"));
     expect(begin).toHaveBeenCalledWith(2);
     rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
     expect(screen.getByTestId("ready").textContent).toContain("The show runs even without the server");
-    rerender(card({ onItsWay: { what: "show", fraction: 0, problem: "The server is away." } }));
+    rerender(card({ loading: { what: "show", fraction: 0, problem: "The server is away." } }));
     expect(screen.getByRole("alert").textContent).toBe("The server is away.");
     fireEvent.click(screen.getByText("Try again"));
     expect(fetchShow).toHaveBeenCalledOnce();

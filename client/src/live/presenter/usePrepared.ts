@@ -1,13 +1,13 @@
 import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { fetchMissing, letGo, prepare, type Prepared } from "../engine/prepare";
-import type { Manner } from "../engine/Stage";
+import { fetchMissing, release, prepare, type Prepared } from "../engine/prepare";
+import type { AdvanceMode } from "../engine/Stage";
 import { words } from "./words";
 
 const steps = 100; // in which the way is drawn
 
 /** What is being fetched, how far that has come, or why it came to nothing. */
-export interface OnItsWay {
+export interface Loading {
   what: "show" | "missing";
   fraction: number;
   problem?: string;
@@ -15,10 +15,10 @@ export interface OnItsWay {
 
 /** A show on its way to the audience: what is fetched, what is ready; how it goes on, and whether it has begun. */
 export interface Ready {
-  onItsWay?: OnItsWay;
+  loading?: Loading;
   prepared?: Prepared;
-  manner: Manner;
-  setManner: (manner: Manner) => void;
+  advanceMode: AdvanceMode;
+  setAdvanceMode: (advanceMode: AdvanceMode) => void;
   begun: boolean;
   /** Fetches the show as it is now; what is ready stays so until that is. */
   fetchShow: () => void;
@@ -37,9 +37,9 @@ interface Asked {
 /** Fetches all that is needed to show a show before it is said to be ready. */
 export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
   const [asked, ask] = useState<Asked | undefined>({});
-  const [onItsWay, setOnItsWay] = useState<OnItsWay | undefined>({ what: "show", fraction: 0 });
+  const [loading, setLoading] = useState<Loading | undefined>({ what: "show", fraction: 0 });
   const [prepared, setPrepared] = useState<Prepared>();
-  const [chosen, setManner] = useState<Manner>();
+  const [chosen, setAdvanceMode] = useState<AdvanceMode>();
   const [begun, setBegun] = useState(false);
   useEffect(() => {
     if (!asked) return;
@@ -47,13 +47,13 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
     const cancel = new AbortController();
     const tell = (fraction: number, problem?: string) => {
       if (cancel.signal.aborted) return;
-      const next: OnItsWay = {
+      const next: Loading = {
         what: missingOf ? "missing" : "show",
         fraction: Math.floor(fraction * steps) / steps,
         ...(problem ? { problem } : {}),
       };
       // Hours of sound come in thousands of pieces, and what draws them takes time from what fetches them.
-      setOnItsWay((now) => (now?.fraction === next.fraction && now.problem === next.problem ? now : next));
+      setLoading((now) => (now?.fraction === next.fraction && now.problem === next.problem ? now : next));
     };
     const fetching = missingOf
       ? fetchMissing(showId, missingOf, tell, cancel.signal)
@@ -62,38 +62,38 @@ export function usePrepared(showId: string, kind: Schemas["RunKind"]): Ready {
       .then((made) => {
         const lost = insteadOf ? missingNames(made).filter((name) => !missingNames(insteadOf).includes(name)) : [];
         if (lost.length > 0) {
-          letGo(made.stage);
+          release(made.stage);
           throw new Error(words.missing(lost.join(", ")));
         }
         setPrepared(made);
-        setOnItsWay(undefined);
+        setLoading(undefined);
       })
       .catch((e: unknown) => tell(0, (e as Error).message));
     return () => cancel.abort();
   }, [showId, kind, asked]);
   const stage = prepared?.stage;
-  useEffect(() => () => stage && letGo(stage), [stage]);
+  useEffect(() => () => stage && release(stage), [stage]);
   const start = (next: Asked) => {
-    setOnItsWay({ what: next.missingOf ? "missing" : "show", fraction: 0 });
+    setLoading({ what: next.missingOf ? "missing" : "show", fraction: 0 });
     ask(next);
   };
   const byItself = kind === "present" && stage?.view.show.showing.byItself;
-  const manner = chosen ?? (byItself ? "plan" : "hand");
+  const advanceMode = chosen ?? (byItself ? "plan" : "hand");
   const begin = async (place: number) => {
     // Nothing takes the place of what is begun; what is missing of it may still come.
     if (asked?.insteadOf) {
       ask(undefined);
-      setOnItsWay(undefined);
+      setLoading(undefined);
     }
-    const sounds = (await stage?.begin(place, manner)) ?? false;
+    const sounds = (await stage?.begin(place, advanceMode)) ?? false;
     setBegun(sounds);
     return sounds;
   };
   return {
-    ...(onItsWay ? { onItsWay } : {}),
+    ...(loading ? { loading } : {}),
     ...(prepared ? { prepared } : {}),
-    manner,
-    setManner,
+    advanceMode,
+    setAdvanceMode,
     begun,
     fetchShow: () => start(prepared ? { insteadOf: prepared } : {}),
     fetchMissing: () => start(prepared ? { missingOf: prepared } : {}),

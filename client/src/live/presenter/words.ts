@@ -7,9 +7,9 @@ export const words = {
   kinds: { present: "Presented", dry: "Dry run", self: "Self-running" } as Partial<Record<string, string>>,
   ways: {
     hand: "when I press a key",
-    plan: "by its holds",
-    once: "by itself, by its holds, once",
-    forEver: "by itself, as a loop",
+    plan: "by the holds",
+    once: "automatically, once",
+    forEver: "automatically, in a loop",
   },
 
   loading: "Loading all slides and sounds, so that nothing is missing later.",
@@ -144,6 +144,7 @@ export const words = {
   loop: "Waiting loop",
   slideOfLoop: (number: number, isShown: boolean) => `Slide ${number}${isShown ? ", shown now" : ""}`,
   noCountdown: "No countdown",
+  timePattern: "m:ss",
   talkStartsIn: "Talk starts in",
   minutes: (n: number) => `+${n} min`,
   clear: "Clear",

@@ -62,7 +62,7 @@ namespace Phonaris.Core.Shows.Edits;
 [JsonDerivedType(typeof(SetShowDuck), "setShowDuck")]
 [JsonDerivedType(typeof(SetShowGain), "setShowGain")]
 [JsonDerivedType(typeof(SetShowing), "setShowing")]
-[JsonDerivedType(typeof(LeaveSo), "leaveSo")]
+[JsonDerivedType(typeof(IgnoreFinding), "ignoreFinding")]
 [JsonDerivedType(typeof(GoBack), "goBack")]
 [JsonDerivedType(typeof(Several), "several")]
 public abstract record Edit

@@ -19,7 +19,7 @@ public sealed record PlaceCue(Cue Cue, int Index) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Placed {before.Sound(Cue.SoundId).Name} on {Say.Span(before, Cue.Span)}";
+    public override string Sentence(Show before) => $"Placed {before.Sound(Cue.SoundId).Name} on {Wording.Span(before, Cue.Span)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{Cue.Id}", $"sound:{Cue.SoundId}/cues/{Cue.Id}", Edits.Touches.InOrder(Cue.Id)];

@@ -21,7 +21,7 @@ public sealed record RemoveCue(string CueId) : Edit
     public override string Sentence(Show before)
     {
         var waiting = string.Join(", ", Waiting(before).Select(c => before.CueName(c.Id)));
-        return $"Removed {before.CueName(CueId)} from {Say.Span(before, before.Cue(CueId).Span)}{(waiting.Length == 0 ? "" : $". Now starting with their slides: {waiting}")}";
+        return $"Removed {before.CueName(CueId)} from {Wording.Span(before, before.Cue(CueId).Span)}{(waiting.Length == 0 ? "" : $". Now starting with their slides: {waiting}")}";
     }
 
     /// <inheritdoc/>

@@ -15,7 +15,7 @@ public sealed record SetDelay(string CueId, long DelayMs) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: delay {Say.Seconds(before.Cue(CueId).DelayMs)} → {Say.Seconds(DelayMs)}";
+        $"{before.CueName(CueId)}: delay {Wording.Seconds(before.Cue(CueId).DelayMs)} → {Wording.Seconds(DelayMs)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/delay"];

@@ -20,7 +20,7 @@ public sealed record SetFade(string CueId, FadeEnd End, Fade Fade) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: fade {(End == FadeEnd.In ? "in" : "out")} {Say.Seconds(Fade.Ms)}";
+        $"{before.CueName(CueId)}: fade {(End == FadeEnd.In ? "in" : "out")} {Wording.Seconds(Fade.Ms)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/fade{End}"];

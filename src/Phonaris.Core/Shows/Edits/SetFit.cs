@@ -14,7 +14,7 @@ public sealed record SetFit(string CueId, FitRecipe? Fit) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {Say.Fit(before.Cue(CueId).Fit)} → {Say.Fit(Fit)}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {Wording.Fit(before.Cue(CueId).Fit)} → {Wording.Fit(Fit)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/fit"];

@@ -16,7 +16,7 @@ public sealed record SetHandover(string CueId, long Ms) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: crossfade {Say.Seconds(before.Cue(CueId).HandoverMs)} → {Say.Seconds(Ms)}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: crossfade {Wording.Seconds(before.Cue(CueId).HandoverMs)} → {Wording.Seconds(Ms)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/handover"];

@@ -33,8 +33,8 @@ public sealed record SetHolds(ValueList<SlideHold> Holds) : Edit
         if (Holds.Count != 1) return Holds.Count > 1 && Holds.All(h => h.StaysFor is not null) ? $"Matched the holds of {Holds.Count} slides to what plays on them" : $"Changed the holds of {Holds.Count} slides";
         var (slide, (_, ms, staysFor, breathMs)) = (before.Slide(Holds[0].SlideId), Holds[0]);
         return staysFor is not null && before.FindCue(staysFor) is not null
-            ? $"“{slide.Title}”: hold as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" plus {Say.Seconds(breathMs)}" : "")}"
-            : $"“{slide.Title}”: hold {Say.Seconds(slide.HoldMs)} → {Say.Seconds(ms)}";
+            ? $"“{slide.Title}”: hold as long as {before.CueName(staysFor)}{(breathMs > 0 ? $" plus {Wording.Seconds(breathMs)}" : "")}"
+            : $"“{slide.Title}”: hold {Wording.Seconds(slide.HoldMs)} → {Wording.Seconds(ms)}";
     }
 
     /// <inheritdoc/>

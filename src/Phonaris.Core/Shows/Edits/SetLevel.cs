@@ -16,7 +16,7 @@ public sealed record SetLevel(string CueId, double LevelDb, bool Follows = false
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: level {Say.Decibels(before.Cue(CueId).LevelDb)} → {Say.Decibels(LevelDb)}";
+        $"{before.CueName(CueId)}: level {Wording.Decibels(before.Cue(CueId).LevelDb)} → {Wording.Decibels(LevelDb)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/level"];

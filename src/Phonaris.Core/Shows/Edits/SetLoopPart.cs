@@ -14,7 +14,7 @@ public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Part is null ? "loops the whole clip" : $"loops {Say.Time(Part.FromFrame)} to {Say.Time(Part.ToFrame)}")}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: {(Part is null ? "loops the whole clip" : $"loops {Wording.Time(Part.FromFrame)} to {Wording.Time(Part.ToFrame)}")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/loop"];
@@ -23,7 +23,7 @@ public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit
     {
         if (part is null) return;
         if (part.FromFrame < 0 || part.ToFrame > sound.Frames)
-            throw new RuleException($"The loop must be within {sound.Name}, which lasts {Say.Time(sound.Frames)}.", "loop");
+            throw new RuleException($"The loop must be within {sound.Name}, which lasts {Wording.Time(sound.Frames)}.", "loop");
         if (part.ToFrame - part.FromFrame < SetPart.LeastFrames) throw new RuleException("The loop must last at least 0.01 s.", "loop");
     }
 }

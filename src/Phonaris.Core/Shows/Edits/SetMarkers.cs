@@ -26,7 +26,7 @@ public sealed record SetMarkers(string SoundId, ValueList<Marker> Markers) : Edi
         if (markers.DistinctBy(m => m.Id).Count() != markers.Count) throw new RuleException("Two markers have the same id.", "markers");
         foreach (var marker in markers)
         {
-            if (marker.Frame < 0 || marker.Frame > sound.Frames) throw new RuleException($"A marker must be within {sound.Name}, which lasts {Say.Time(sound.Frames)}.", "markers");
+            if (marker.Frame < 0 || marker.Frame > sound.Frames) throw new RuleException($"A marker must be within {sound.Name}, which lasts {Wording.Time(sound.Frames)}.", "markers");
             RenameShow.Validate(marker.Name);
         }
     }

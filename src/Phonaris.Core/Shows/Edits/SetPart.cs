@@ -20,7 +20,7 @@ public sealed record SetPart(string CueId, long InFrame, long OutFrame) : Edit
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: trimmed to {Say.Time(InFrame)}–{Say.Time(OutFrame)}";
+        $"{before.CueName(CueId)}: trimmed to {Wording.Time(InFrame)}–{Wording.Time(OutFrame)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/part"];
@@ -28,7 +28,7 @@ public sealed record SetPart(string CueId, long InFrame, long OutFrame) : Edit
     internal static void Validate(Sound sound, long inFrame, long outFrame)
     {
         if (inFrame < 0 || outFrame > sound.Frames)
-            throw new RuleException($"In and out must be within {sound.Name}, which lasts {Say.Time(sound.Frames)}.", inFrame < 0 ? "in" : "out");
+            throw new RuleException($"In and out must be within {sound.Name}, which lasts {Wording.Time(sound.Frames)}.", inFrame < 0 ? "in" : "out");
         if (outFrame - inFrame < Math.Min(LeastFrames, sound.Frames))
             throw new RuleException("In must be at least 0.01 s before out.", "in");
     }

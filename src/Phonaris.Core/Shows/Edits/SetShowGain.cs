@@ -13,7 +13,7 @@ public sealed record SetShowGain(double GainDb) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Overall gain {Say.Decibels(GainDb)}";
+    public override string Sentence(Show before) => $"Overall gain {Wording.Decibels(GainDb)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/gain"];

@@ -13,7 +13,7 @@ public sealed record SetShowing(Showing Showing) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"Shown {(Showing.ByItself ? "self-running" : "by a presenter")}, {Say.Where(Showing.Where)}";
+    public override string Sentence(Show before) => $"Shown {(Showing.ByItself ? "self-running" : "by a presenter")}, {Wording.Where(Showing.Where)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/showing"];

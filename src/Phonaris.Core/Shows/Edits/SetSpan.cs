@@ -17,10 +17,10 @@ public sealed record SetSpan(string CueId, Span? Span) : Edit
     public override string Sentence(Show before)
     {
         var (name, was) = (before.CueName(CueId), before.Cue(CueId).Span);
-        if (was is null || Span is null) return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
-        if (was.First == Span.First) return $"{name}: last slide {Say.Number(before, was.Last)} → {Say.Number(before, Span.Last)}";
-        if (was.Last == Span.Last) return $"{name}: first slide {Say.Number(before, was.First)} → {Say.Number(before, Span.First)}";
-        return $"{name}: {Say.Span(before, was)} → {Say.Span(before, Span)}";
+        if (was is null || Span is null) return $"{name}: {Wording.Span(before, was)} → {Wording.Span(before, Span)}";
+        if (was.First == Span.First) return $"{name}: last slide {Wording.Number(before, was.Last)} → {Wording.Number(before, Span.Last)}";
+        if (was.Last == Span.Last) return $"{name}: first slide {Wording.Number(before, was.First)} → {Wording.Number(before, Span.First)}";
+        return $"{name}: {Wording.Span(before, was)} → {Wording.Span(before, Span)}";
     }
 
     /// <inheritdoc/>

@@ -14,7 +14,7 @@ public sealed record SetSpeed(string CueId, double Speed) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => $"{before.CueName(CueId)}: speed {Say.Times(before.Cue(CueId).Speed)} → {Say.Times(Speed)}";
+    public override string Sentence(Show before) => $"{before.CueName(CueId)}: speed {Wording.Times(before.Cue(CueId).Speed)} → {Wording.Times(Speed)}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/speed"];

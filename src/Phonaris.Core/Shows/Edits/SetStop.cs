@@ -20,7 +20,7 @@ public sealed record SetStop(string CueId, CueStop Stop, string? StepId = null, 
 
     /// <inheritdoc/>
     public override string Sentence(Show before) =>
-        $"{before.CueName(CueId)}: ends {Say.Stop(Stop)}{(OffsetMs == 0 ? "" : $", {Say.Seconds(Math.Abs(OffsetMs))} {(OffsetMs < 0 ? "earlier" : "later")}")}";
+        $"{before.CueName(CueId)}: ends {Wording.Stop(Stop)}{(OffsetMs == 0 ? "" : $", {Wording.Seconds(Math.Abs(OffsetMs))} {(OffsetMs < 0 ? "earlier" : "later")}")}";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => [$"cue:{CueId}/stop"];

@@ -19,7 +19,7 @@ public sealed record SetTarget(long? TargetMs) : Edit
     }
 
     /// <inheritdoc/>
-    public override string Sentence(Show before) => TargetMs is { } ms ? $"Target running time {Say.Time(Frames.FromMs(ms))}" : "Removed the target running time";
+    public override string Sentence(Show before) => TargetMs is { } ms ? $"Target running time {Wording.Time(Frames.FromMs(ms))}" : "Removed the target running time";
 
     /// <inheritdoc/>
     public override IEnumerable<string> Touches(Show before) => ["show/target"];

@@ -8,7 +8,7 @@ namespace Phonaris.Core.Shows.Upgrades;
 /// </summary>
 public static class ShowUpgrades
 {
-    private static readonly Action<JsonNode>[] Steps = [RecipesWithinTheirSound.Upgrade, TextsOfDecks.Upgrade, ClearancesAsData.Upgrade];
+    private static readonly Action<JsonNode>[] Steps = [RecipesWithinTheirSound.Upgrade, TextsOfDecks.Upgrade, ClearancesAsData.Upgrade, IgnoredFindings.Upgrade];
 
     /// <summary>The number of the format that is written now; the first was 1.</summary>
     public static int Format => Steps.Length + 1;

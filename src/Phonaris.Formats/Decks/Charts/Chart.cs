@@ -29,7 +29,7 @@ internal sealed record Chart(
 internal sealed record ChartPlot(ChartKind Kind, ChartGrouping Grouping, IReadOnlyList<ChartSeries> Series, int Axis)
 {
     /// <summary>Whether bars lie.</summary>
-    public bool Lying { get; init; }
+    public bool CoveredCue { get; init; }
 
     /// <summary>The room between groups of bars, beside the width of one.</summary>
     public double Gap { get; init; } = 1.5;

@@ -20,7 +20,7 @@ internal sealed class PlotDrawing
     private PlotDrawing(ChartCanvas canvas, Chart chart, ChartRoom room)
     {
         (_canvas, _chart) = (canvas, chart);
-        _lying = chart.Plots.Any(p => p.Lying);
+        _lying = chart.Plots.Any(p => p.CoveredCue);
         _scattered = chart.Plots.All(p => p.Kind == ChartKind.Scatter);
         // Areas alone reach from side to side.
         _fromEdge = chart.Plots.All(p => p.Kind == ChartKind.Areas);

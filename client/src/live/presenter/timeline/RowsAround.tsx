@@ -4,18 +4,18 @@ import type { Pictures } from "../../engine/pictures";
 import { SlidePicture } from "../../audience/SlidePicture";
 import type { Stage } from "../../engine/Stage";
 import { useNow } from "../../engine/useNow";
-import type { PassingRow } from "./rows";
+import type { TimelineRow } from "./rows";
 import { words } from "../words";
 
 interface Props {
   stage: Stage;
-  row: PassingRow;
+  row: TimelineRow;
 }
 
 const slideOf = ({ stage, row }: Props) => stage.view.show.slides.find((s) => s.id === row.slideId);
 
 /** What the row before leads back to, as a narrow row. */
-export function RowBefore({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
+export function PreviousRow({ stage, row, pictures }: Props & { pictures: Pictures["had"] }) {
   const slide = slideOf({ stage, row });
   const step = stage.places[row.place]?.step ?? 0;
   const same = stage.place()?.slideId === row.slideId;

@@ -4,15 +4,15 @@ import { framesOfMs, shortTime } from "../../../ui/format";
 import { leapMs, type Stage } from "../../engine/Stage";
 import { useNow, useTick } from "../../engine/useNow";
 import { whyNow } from "../../engine/words";
-import { carries } from "../../engine/foresight";
-import { Swatch } from "./Foreseen";
+import { carries } from "../../engine/nextEffect";
+import { Swatch } from "./NextEffect";
 import { words } from "../words";
 
 interface Props {
   stage: Stage;
   /** How far to the left of here the strand of a cue hangs, in pixels; nothing where it is not in sight. */
   strandAt: (cueId: string) => number | undefined;
-  /** How far to the left strands hang at most. */
+  /** How far to the left strands layOutStrands at most. */
   reach: number;
   chosen: string | undefined;
   choose: (cueId: string) => void;

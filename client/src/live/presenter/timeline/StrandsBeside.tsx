@@ -1,20 +1,20 @@
 import { memo, useMemo } from "react";
-import type { HungStrand } from "../../../strands/bands";
+import type { StrandLayout } from "../../../strands/bands";
 import { Tail } from "../../../strands/Tail";
-import { halfWidth, knotPath, outlinePath, soundPath, strandPlace } from "../../../strands/strandShape";
+import { halfWidth, editPointPath, outlinePath, soundPath, strandPlace } from "../../../strands/strandShape";
 import { framesOfMs } from "../../../ui/format";
 import { fillOf, KindPatterns } from "../../../strands/KindPatterns";
 import type { Stage } from "../../engine/Stage";
 import { useNow, useTick } from "../../engine/useNow";
 import { cutStrand } from "./cutStrands";
-import type { LiveStrand } from "./hangLive";
+import type { LiveStrand } from "./layOutLiveStrands";
 import { glide, progressOf, wayMs } from "./progress";
-import type { PassingRow } from "./rows";
+import type { TimelineRow } from "./rows";
 
 interface Props {
   stage: Stage;
-  hung: readonly LiveStrand[];
-  rows: readonly PassingRow[];
+  laidOut: readonly LiveStrand[];
+  rows: readonly TimelineRow[];
   width: number;
   height: number;
   chosen: string | undefined;
@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** The strands beside the rows in sight, in their bands as on the run sheet; on what sounds the place it is at moves. */
-export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose }: Props) {
+export function StrandsBeside({ stage, laidOut, rows, width, height, chosen, choose }: Props) {
   const now = useNow(stage);
   const { cues } = stage.view.show;
   // Within a waiting loop what was shown before is a part of it.
@@ -32,11 +32,11 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
   }, [rows]);
   const shown = useMemo(
     () =>
-      hung.flatMap((one) => {
+      laidOut.flatMap((one) => {
         const strand = cutStrand(one.strand, along);
         return strand ? [{ ...one, strand }] : [];
       }),
-    [hung, along],
+    [laidOut, along],
   );
   return (
     <svg width={width} height={height} className="block overflow-visible" aria-hidden="true">
@@ -45,11 +45,11 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
       </defs>
       {shown.map((one) => {
         const { phase } = stage.run.stateOf(one.liveId);
-        const look = phase === "sounding" ? "sounds" : phase === "over" || one.strand.givesWayTo ? "silent" : "comes";
+        const look = phase === "sounding" ? "sounds" : phase === "over" || one.strand.replacedBy ? "silent" : "comes";
         return (
           <Strand
             key={`${one.strand.cueId} ${one.liveId}`}
-            hung={one}
+            laidOut={one}
             level={cues.find((c) => c.id === one.strand.cueId)?.levelDb ?? 0}
             rows={along}
             look={look}
@@ -61,7 +61,7 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
       {shown.map(
         (one) =>
           now.sounding.includes(one.liveId) && (
-            <Mark key={one.liveId} stage={stage} cueId={one.liveId} hung={one} rows={along} />
+            <Mark key={one.liveId} stage={stage} cueId={one.liveId} laidOut={one} rows={along} />
           ),
       )}
     </svg>
@@ -69,16 +69,16 @@ export function StrandsBeside({ stage, hung, rows, width, height, chosen, choose
 }
 
 interface StrandProps {
-  hung: LiveStrand;
+  laidOut: LiveStrand;
   level: number;
-  rows: readonly PassingRow[];
+  rows: readonly TimelineRow[];
   look: "sounds" | "comes" | "silent";
   chosen: boolean;
   choose: (cueId: string) => void;
 }
 
-const Strand = memo(function Strand({ hung, level, rows, look, chosen, choose }: StrandProps) {
-  const { strand, kind, x, full, liveId } = hung;
+const Strand = memo(function Strand({ laidOut, level, rows, look, chosen, choose }: StrandProps) {
+  const { strand, kind, x, full, liveId } = laidOut;
   const place = strandPlace(strand, rows);
   const color = `var(--${kind})`;
   const silent = look === "silent";
@@ -101,13 +101,13 @@ const Strand = memo(function Strand({ hung, level, rows, look, chosen, choose }:
       {strand.byHand && (
         <circle cx={x} cy={place.top + 6} r={5} fill="var(--color-base-200)" stroke={color} strokeWidth="2" />
       )}
-      {strand.ringsFrom !== null && strand.ringsFrom < strand.endFrame && (
+      {strand.tailFrom !== null && strand.tailFrom < strand.endFrame && (
         <Tail y={place.bottom - 1} x={x} half={halfWidth(level, full)} color={color} />
       )}
-      {strand.knots.map((knot) => (
+      {strand.editPoints.map((editPoint) => (
         <path
-          key={knot}
-          d={knotPath(place.y(knot), x, halfWidth(level, full))}
+          key={editPoint}
+          d={editPointPath(place.y(editPoint), x, halfWidth(level, full))}
           fill="var(--color-base-200)"
           stroke={color}
           strokeWidth="1.5"
@@ -120,16 +120,16 @@ const Strand = memo(function Strand({ hung, level, rows, look, chosen, choose }:
 interface MarkProps {
   stage: Stage;
   cueId: string;
-  hung: HungStrand;
-  rows: readonly PassingRow[];
+  laidOut: StrandLayout;
+  rows: readonly TimelineRow[];
 }
 
 /** Where on its strand a sound is: a bed goes along with the row that is shown, what is short is at its own place. */
-function Mark({ stage, cueId, hung, rows }: MarkProps) {
+function Mark({ stage, cueId, laidOut, rows }: MarkProps) {
   useTick(4);
   const here = rows.find((r) => r.kind === "here");
   if (!here) return null;
-  const { strand, kind, x, full } = hung;
+  const { strand, kind, x, full } = laidOut;
   const place = strandPlace(strand, rows);
   const own = place.y(strand.startFrame + framesOfMs(stage.positionMs(cueId) ?? 0));
   const along = here.top + progressOf(stage) * here.height;
@@ -144,7 +144,7 @@ function Mark({ stage, cueId, hung, rows }: MarkProps) {
       fill="var(--color-base-content)"
       className={glide(wayMs(stage))}
       style={{ transform: `translateY(${y}px)` }}
-      data-mark={hung.name}
+      data-mark={laidOut.name}
     />
   );
 }

@@ -87,7 +87,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
             show={(ms) => (ms === undefined ? "" : clock(ms))}
             read={readMs}
             commit={(ms) => ms !== undefined && setStartsAt(Date.now() + ms)}
-            placeholder="m:ss"
+            placeholder={words.timePattern}
             width="4rem"
           />
           {[1, 5].map((minutes) => (

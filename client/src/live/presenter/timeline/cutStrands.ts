@@ -1,10 +1,10 @@
 import type { StrandView } from "../../../api/client";
-import type { PassingRow } from "./rows";
+import type { TimelineRow } from "./rows";
 
 type Part = StrandView["rows"][number];
 
 /** What of a strand lies on the rows in sight, in parts none of which goes over the edge of a row; nothing where none does. */
-export function cutStrand(strand: StrandView, rows: readonly PassingRow[]): StrandView | undefined {
+export function cutStrand(strand: StrandView, rows: readonly TimelineRow[]): StrandView | undefined {
   const parts = rows.flatMap((row) =>
     strand.rows.flatMap((part) =>
       cutPart(part, Math.max(part.fromFrame, row.startFrame), Math.min(part.toFrame, row.endFrame)),
@@ -17,7 +17,7 @@ export function cutStrand(strand: StrandView, rows: readonly PassingRow[]): Stra
     startFrame: first.fromFrame,
     endFrame: last.toFrame,
     rows: parts,
-    knots: strand.knots.filter((k) => parts.some((p) => k >= p.fromFrame && k < p.toFrame)),
+    editPoints: strand.editPoints.filter((k) => parts.some((p) => k >= p.fromFrame && k < p.toFrame)),
   };
 }
 

@@ -3,7 +3,7 @@ import type { Row } from "../../../strands/layout";
 import type { LivePlace } from "../../engine/run";
 
 /** A row of the sheet that passes by: the one before, the one that is shown, steps of it still to come, slides to come. */
-export interface PassingRow extends Row {
+export interface TimelineRow extends Row {
   kind: "before" | "here" | "step" | "slide";
   /** What names it as long as it is in sight, wherever it has moved to. */
   key: string;
@@ -34,16 +34,16 @@ export const lineY = beforeHeight + gap;
  * The rows in sight at a place. In a waiting loop its row is the whole loop, as high as there is room but for what it is left for, which comes
  * after it.
  */
-export function passingRows(
+export function timelineRows(
   places: readonly LivePlace[],
   times: readonly SlideTime[],
   at: number,
   { height, here }: Room,
-): PassingRow[] {
+): TimelineRow[] {
   const place = places[at];
   if (!place) return [];
   const timeOf = new Map(times.map((t) => [t.slideId, t]));
-  const row = (kind: PassingRow["kind"], first: number, last: number, top: number, high: number): PassingRow[] => {
+  const row = (kind: TimelineRow["kind"], first: number, last: number, top: number, high: number): TimelineRow[] => {
     const [from, to] = [places[first], places[last]];
     const time = from && timeOf.get(from.slideId);
     const end = to && timeOf.get(to.slideId);
@@ -91,7 +91,7 @@ export function passingRows(
 }
 
 /** What room is left over goes to the slides to come, each by its height, within reason. */
-function stretched(rows: PassingRow[], height: number): PassingRow[] {
+function stretched(rows: TimelineRow[], height: number): TimelineRow[] {
   const first = rows.findIndex((r) => r.kind === "slide");
   const [from, last] = [rows[first]?.top, rows.at(-1)];
   if (from === undefined || !last) return rows;

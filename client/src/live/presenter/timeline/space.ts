@@ -1,4 +1,4 @@
-import { strokeHeight, titleHeight } from "./RowHere";
+import { strokeHeight, titleHeight } from "./CurrentRow";
 import { lineY } from "./rows";
 
 /** How the page is shared out, in pixels. */
@@ -7,7 +7,7 @@ export interface Space {
   upright: boolean;
   /** The picture of the row that is shown. */
   picture: { width: number; height: number };
-  /** What the strands hang in. */
+  /** What the strands layOutStrands in. */
   lanes: number;
   /** Beside them: what sounds, and what waits for a hand. */
   margin: number;

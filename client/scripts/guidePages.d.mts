@@ -1,0 +1,3 @@
+import type { Plugin } from "vite";
+
+export declare const guidePages: () => Plugin;

@@ -1,0 +1,104 @@
+using System.Text.Json;
+using Phonaris.Core.Shows;
+using Phonaris.Core.Shows.Edits;
+using Phonaris.Formats.Decks;
+using Phonaris.Media.Pictures;
+using Phonaris.Media.Sounds;
+using Phonaris.Storage;
+using Phonaris.Web.Jobs;
+using Phonaris.Web.Shows;
+
+namespace Phonaris.Web.Importing;
+
+/// <summary>
+/// The job behind a deck: brings in the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
+/// meanwhile. What was read and what was not understood is its result.
+/// </summary>
+internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
+{
+    public const string JobKind = "deck";
+
+    /// <summary>The width of pictures in the run sheet, in pixels: twice as they are shown, for fine screens.</summary>
+    public const int RowWidth = 320;
+
+    // Of the whole, by the time they take.
+    private const double SoundsShare = 0.3;
+
+    public string Kind => JobKind;
+
+    /// <summary>The job for slides that a deck becomes, kept with them: no deck is there without what it brings.</summary>
+    public static JobRow JobFor(JobRunner jobs, string showId, string name, Deck deck, ValueList<Slide> slides)
+    {
+        return jobs.New(showId, JobKind, name, new DeckWork(slides, deck.Sounds, DeckReport.Of(deck, slides), [.. deck.Slides.Select(s => s.Number)]));
+    }
+
+    public async Task<string?> RunAsync(JobRow job, IProgress<double> progress, CancellationToken cancel)
+    {
+        var (slides, sounds, report, numbers) = JsonSerializer.Deserialize<DeckWork>(job.Input, ShowJson.Options)!;
+        List<(int Slide, string Sentence)> missed = [];
+        foreach (var (sound, n) in sounds.Select((s, n) => (s, n)))
+        {
+            try
+            {
+                if (!await BringAsync(job, sound, $"{job.Id}-{n}", slides, cancel))
+                    missed.Add((numbers[sound.FirstSlide - 1], $"{sound.Name} was added but not placed because its slides were deleted."));
+            }
+            catch (RuleException e)
+            {
+                missed.Add((numbers[sound.FirstSlide - 1], e.Message));
+            }
+            progress.Report(SoundsShare * (n + 1) / sounds.Count);
+        }
+        var begun = sounds.Count > 0 ? SoundsShare : 0;
+        await pictures.PrepareAsync([.. slides.Select(s => s.Picture)], RowWidth, progress.Part(begun, 1 - begun), cancel);
+        return JsonSerializer.Serialize(report with { NotUnderstood = [.. report.NotUnderstood, .. SameOnSlides.Of(missed)] }, ShowJson.Options);
+    }
+
+    /// <summary>Adds a sound of the deck; whether a slide it belongs to is still there.</summary>
+    private async Task<bool> BringAsync(JobRow job, DeckSound found, string id, ValueList<Slide> slides, CancellationToken cancel)
+    {
+        var hash = await DeckFormats.ReadSoundAsync(
+            files.PathOf(found.Deck), found, content => files.PutAsync(content, DeckFormats.MostSoundBytes, () => Sound.TooLarge(found.Name), cancel, uses.ClaimFor(job)));
+        var prepared = await library.PrepareAsync(hash, found.Name, null, cancel);
+        var sound = prepared.ToSound(id, hash, found.Name, found.Kind);
+        var isPlaced = true;
+        await changes.ApplyAsync(
+            job.ShowId,
+            show =>
+            {
+                // Taken up again after a restart, the job leaves its earlier work alone. Where no slide of the deck is left, it was taken back.
+                if (show.Cues.Any(c => c.Id == id) || show.Sounds.Any(s => s.Id == id) || !slides.Any(s => show.SlideIndex(s.Id) >= 0)) return null;
+                var edit = (Several)found.ToEdit(show, sound, slides, id, job.Name);
+                isPlaced = edit.Edits.Any(e => e is PlaceCue);
+                return edit.Edits.Count == 0 ? null : edit;
+            },
+            cancel);
+        return isPlaced;
+    }
+}
+
+/// <summary>What the job is to do.</summary>
+/// <param name="Slides">The slides the deck became.</param>
+/// <param name="Sounds">The sounds it holds.</param>
+/// <param name="Report">What was read of it.</param>
+/// <param name="Numbers">The slides' numbers in the deck, from 1.</param>
+internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> Sounds, DeckReport Report, ValueList<int> Numbers) : INeedsFiles
+{
+    IEnumerable<string> INeedsFiles.Files => Sounds.Select(s => s.Deck).Concat(Slides.Select(s => s.Picture.Media)).Where(m => m.Length > 0).Distinct();
+}
+
+/// <summary>What was read of a deck.</summary>
+/// <param name="Slides">How many slides.</param>
+/// <param name="Steps">How many reveals beyond the slides' own coming.</param>
+/// <param name="Sounds">How many sounds.</param>
+/// <param name="NotUnderstood">What was not understood or not drawn, a sentence each.</param>
+/// <param name="Offer">A sentence that says what gives exact pictures; null where the pictures are not in doubt.</param>
+public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood, string? Offer)
+{
+    /// <summary>What is told of a deck, and of the slides it becomes.</summary>
+    internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
+    {
+        var doubts = DeckDoubts.Of(deck.NotDrawn, deck.Fonts);
+        return new(slides.Count, slides.Sum(s => s.Steps.Count - 1), deck.Sounds.Count, [.. deck.NotUnderstood, .. doubts.Told], doubts.Offer);
+    }
+}
