@@ -9,7 +9,7 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void A_show_that_waits_for_a_hand_is_put_right_and_plays_by_itself_to_its_end()
+    public void A_manual_cue_is_fixed_and_the_show_runs_automatically_to_its_end()
     {
         _browser.Made(4, 1, new("Mill theme", 330, 20, SoundKind.Bed, 1, 4, 6000, -50), new("Owl", 700, 1, SoundKind.Spot, 3, 3));
         _browser.Choose("Owl");

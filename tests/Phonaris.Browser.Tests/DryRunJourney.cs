@@ -80,7 +80,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     }
 
     [Fact]
-    public void Running_by_itself_it_ends_or_goes_round_and_tells_what_waits_for_a_hand()
+    public void A_self_running_show_ends_or_loops_and_lists_manual_cues()
     {
         Begin(holdSeconds: 1);
         var show = _browser.Url;

@@ -9,7 +9,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
     private readonly Browser _browser = browser.Fresh();
 
     [Fact]
-    public void Music_is_laid_in_two_strokes_and_hands_over_and_what_lies_over_it_is_put_right()
+    public void Music_is_placed_in_two_steps_crossfades_and_an_overlap_is_fixed()
     {
         _browser.Made(7, 4, new("Dusk pad", 330, 40, SoundKind.Bed), new("Mill theme", 220, 50, SoundKind.Bed));
 

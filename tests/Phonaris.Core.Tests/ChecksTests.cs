@@ -167,7 +167,7 @@ public class ChecksTests
     }
 
     [Fact]
-    public void A_show_that_waits_for_a_hand_is_put_right_with_all_that_can_be_as_one_edit()
+    public void Safe_fixes_are_applied_as_one_edit()
     {
         var show = Changed("b", c => c with { LevelDb = -40, FadeOut = Fade.None }) with { Showing = new(true, Destination.Room) };
         Assert.Equal(["waits-for-hand", "off-target"], Sounds.Findings(show).Select(f => f.Check).Where(c => c != "abrupt-end"));

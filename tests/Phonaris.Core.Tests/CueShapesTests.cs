@@ -124,7 +124,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void Beds_make_room_for_voices_before_they_begin_and_after_they_end()
+    public void Beds_are_ducked_before_a_voice_starts_and_until_after_it_ends()
     {
         var show = With(Shows.Of(5), ("bed", SoundKind.Bed, 60), ("voice", SoundKind.Voice, 2));
         show = Place(show, Shows.Cue("b", "bed", "s1", "s5", 60 * Second), Shows.Cue("v", "voice", "s3", "s3", 2 * Second));
@@ -162,7 +162,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void A_part_goes_round_and_the_rest_is_played_before_and_after_it()
+    public void A_section_loops_and_the_rest_plays_before_and_after_it()
     {
         // A ramp, so that each sample tells where in the sound it is from. Seams are a quarter of the part: half a second.
         const long frames = 8 * Second;
@@ -250,7 +250,7 @@ public class CueShapesTests
     }
 
     [Fact]
-    public void Ready_made_settings_are_one_edit_and_plain_takes_them_back()
+    public void A_preset_is_one_edit_and_reset_undoes_it()
     {
         var show = With(Shows.Of(5), ("a", SoundKind.Voice, 3));
         var plain = CueDefaults.For(show, show.Sound("a"), "s2", "c");

@@ -79,7 +79,7 @@ public class DeckEditsTests
     }
 
     [Fact]
-    public void A_credits_card_says_what_is_heard_and_whose_it_is()
+    public void A_credits_card_lists_the_sounds_with_their_authors()
     {
         var show = With(Shows.Of(2), "s1", "s2");
         var card = PictureSource.Of(new Card(CardKind.Credits, "Thanks", ""));

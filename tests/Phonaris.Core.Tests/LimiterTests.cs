@@ -49,7 +49,7 @@ public class LimiterTests
     }
 
     [Fact]
-    public void A_single_peak_is_met_before_it_comes_and_let_go_after()
+    public void A_single_peak_is_reduced_ahead_and_released_after()
     {
         var samples = Through(new Signal(96_000, n => n is >= 40_000 and < 40_048 ? 1.6f : 0.5f), out var original);
         // More than a window away on either side: untouched.

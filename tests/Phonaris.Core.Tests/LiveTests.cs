@@ -80,7 +80,7 @@ public sealed class LiveTests
     }
 
     [Fact]
-    public void A_waiting_loop_goes_round_under_one_bed_and_is_left_for_the_talk()
+    public void A_waiting_loop_repeats_under_one_bed_until_the_talk()
     {
         var show = Shows.Of(5, 5000) with { Sounds = [Shows.Sound("a", 960_000)], Sections = [new("w", "Before", "s1", true), new("t", "Talk", "s4", false)] };
         show = show with { Cues = [Shows.Cue("wait", "a", "s1", "s3", 960_000, Cue.FillSpan) with { FadeOut = Fade.Of(2500) }] };
@@ -116,7 +116,7 @@ public sealed class LiveTests
     }
 
     [Fact]
-    public void What_sounds_anew_on_every_slide_has_one_stem_or_one_for_each_length_it_is_made_to()
+    public void A_cue_that_restarts_on_every_slide_has_one_stem_for_each_length()
     {
         var sound = new Band(4).Play("drums", 120);
         var show = Shows.Of(3) with { Sounds = [Shows.Sound("a", sound.Frames)] };

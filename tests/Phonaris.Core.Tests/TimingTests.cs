@@ -59,7 +59,7 @@ public class TimingTests
         });
 
     [Fact]
-    public void A_loop_that_fills_has_its_knots_one_period_apart()
+    public void A_filling_loop_has_its_loop_points_one_period_apart()
     {
         var show = Shows.Of(5, 4000) with { Sounds = [Shows.Sound("a", 96_000)] };
         show = show with { Cues = [Shows.Cue("c", "a", "s2", "s4", 96_000, Cue.FillSpan)] };
@@ -120,7 +120,7 @@ public class TimingTests
     });
 
     [Fact]
-    public void A_cue_that_rings_on_goes_past_its_span_and_no_further_than_the_show()
+    public void A_cue_that_plays_to_its_end_stops_with_the_show()
     {
         var show = Shows.Of(3, 1000) with { Sounds = [Shows.Sound("a", 96_000), Shows.Sound("b", 480_000)] };
         show = show with

@@ -39,7 +39,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void A_video_stands_moves_goes_round_and_is_over_as_it_is_set()
+    public void A_video_pauses_plays_loops_and_ends_as_set()
     {
         (long? At, double Speed) Seen(Show show, double seconds) =>
             ShownVideo.OfAll(TimedShow.Of(show)) is [var video] && video.At((long)(seconds * Second)) is { } seen ? (seen.FileFrame, seen.Speed) : (null, 0);
@@ -108,7 +108,7 @@ public sealed class VideoTests
     });
 
     [Fact]
-    public void A_slide_stays_for_its_video_where_holds_are_worked_out_anew()
+    public void A_slide_keeps_its_videos_length_when_holds_are_distributed()
     {
         // Music of 6 s under three slides, on the second of which a muted video of 3 s lies: it needs 3.3 s of them.
         var show = WithVideo(c => c with { Muted = true });
@@ -146,7 +146,7 @@ public sealed class VideoTests
     }
 
     [Fact]
-    public void A_hold_follows_its_video_and_keeps_to_it_where_holds_are_worked_out_anew()
+    public void A_hold_matched_to_its_video_stays_matched_when_holds_are_distributed()
     {
         static Show Followed(Show show) => FollowedHolds.Edit(show) is { } edit ? show.Apply(edit).Show : show;
         var show = Followed(WithVideo(c => c with { DelayMs = 500 }).Apply(new SetHolds([new("s2", 1000, "v")])).Show);

@@ -26,7 +26,7 @@ public sealed class SoundSurveyTests : IDisposable
     }
 
     [Fact]
-    public async Task A_sound_is_surveyed_on_its_way_in()
+    public async Task A_sound_is_measured_during_import()
     {
         var path = _box.Make(
             "tagged.flac", "-f", "lavfi", "-i", "sine=500:duration=3:sample_rate=48000", "-f", "lavfi", "-i", "color=green:s=64x64:d=1", "-map", "0", "-map", "1:v", "-frames:v", "1",

@@ -185,6 +185,16 @@ public sealed class ShowStoreTests : IDisposable
     }
 
     [Fact]
+    public async Task Findings_that_were_ignored_under_another_name_still_are()
+    {
+        var json = await File.ReadAllTextAsync(Path.Combine(AppContext.BaseDirectory, "Stored", "format-4.json"));
+        Assert.Equal(["off-target cue-1 -28 -16", "unused-sound sound-0"], StoredJson.Read<Show>(json, 4).Validated().IgnoredFindings);
+        // In the history, too, and in an edit of several.
+        const string edit = """{"kind":"several","edits":[{"kind":"leaveSo","finding":"unused-sound sound-0","left":true}],"what":"x"}""";
+        Assert.Equal(new IgnoreFinding("unused-sound sound-0", true), Assert.IsType<Several>(StoredJson.Read<Edit>(edit, 4)).Edits.Single());
+    }
+
+    [Fact]
     public async Task Going_back_is_one_revision_and_all_of_it_or_none()
     {
         var store = Store();

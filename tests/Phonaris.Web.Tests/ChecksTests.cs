@@ -15,7 +15,7 @@ public sealed class ChecksTests(App app) : IClassFixture<App>
     private readonly App _app = app;
 
     [Fact]
-    public async Task What_is_found_is_put_right_as_one_edit_or_left_so_with_the_show()
+    public async Task Findings_are_fixed_in_one_edit_or_ignored_with_the_show()
     {
         var show = await _app.ShowAsync(3);
         var slides = (await _app.ViewAsync(show)).Show.Slides.Select(s => s.Id).ToList();

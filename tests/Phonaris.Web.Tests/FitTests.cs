@@ -45,7 +45,7 @@ public sealed class FitTests(App app) : IClassFixture<App>
         Assert.Equal((32 * 48_000L, 48 * 48_000L, 120.0), (fits.LengthFrames, fits.UsedFrames, fits.TempoBpm!.Value), new Near());
         Assert.Equal(FitMethod.Recut, fits.Methods[0].Method);
         Assert.Equal("Makes 4 slides longer by 0:16.0 in all. The music plays in full.", fits.Repace.Says);
-        Assert.Contains("its first 0:16.0 is left out", fits.EndTogether.Says);
+        Assert.Contains("skips its first 0:16.0", fits.EndTogether.Says);
         Assert.All(fits.Ends, e => Assert.InRange(e.Frame, 20 * 48_000, 32 * 48_000));
         var end = fits.Ends[1].Frame;
         Assert.All((await ChunkAsync($"/api/shows/{show}/cues/{cue}/fits/shorten-{end}/samples?{Half.Second(63)}"))[^1000..], s => Assert.Equal(0, s));
