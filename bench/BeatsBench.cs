@@ -4,7 +4,7 @@ namespace Phonaris.Bench;
 
 /// <summary>
 /// Beats of pieces that are not ours: those of a package of Debian's that has them as MIDI files, which tell when their beats come, played by a synthesiser
-/// (<c>fluidsynth</c>); fetched each time. Of beats that are reported with much trust, nine of ten must be beats.
+/// (<c>fluidsynth</c>); fetched each time. Nine of ten beats reported with high confidence must be beats.
 /// </summary>
 internal static class BeatsBench
 {

@@ -118,7 +118,7 @@ internal sealed class Bench : IDisposable
         Console.WriteLine($"{work,-48} most memory {mb:0} MB  to reach {mostMb} MB  {(mb <= mostMb ? "reached" : "MISSED")}");
     }
 
-    /// <summary>Begins to watch memory anew: what is free is given back, and the kernel forgets the most there was.</summary>
+    /// <summary>Begins to watch memory again: what is free is given back, and the kernel forgets the most there was.</summary>
     public static void ForgetMemory()
     {
         GC.Collect(2, GCCollectionMode.Aggressive, blocking: true, compacting: true);

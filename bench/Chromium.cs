@@ -7,7 +7,7 @@ internal static class Chromium
 {
     /// <summary>Starts one.</summary>
     /// <param name="profile">An empty folder for what it keeps.</param>
-    /// <param name="scripts">Scripts of whoever measures, put into each page before its own.</param>
+    /// <param name="scripts">Scripts of the one who measures, put into each page before its own.</param>
     public static ChromeDriver Start(string profile, params string[] scripts)
     {
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };

@@ -90,7 +90,7 @@ internal static class DeckBench
         }
     }
 
-    /// <summary>A picture that looks like a photograph to whoever decodes it.</summary>
+    /// <summary>A picture that looks like a photograph to the one who decodes it.</summary>
     private static byte[] LargePicture()
     {
         using var bitmap = new SKBitmap(6000, 4000);

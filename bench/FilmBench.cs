@@ -42,10 +42,10 @@ internal static partial class FilmBench
         bench.ReportLeast("stills in the film, dB of PSNR, the worst", await WorstStillAsync(bench, slides, "cuts"), StillsToReach);
         bench.ReportLeast("dissolves in the film, dB of PSNR, the worst", await WorstBetweenAsync(bench, slides, "dissolves"), BetweenToReach);
         var one = cuts with { Cues = [cue, cue with { Id = "d", SoundId = spot.Id, Span = new("s14", "s14"), OutFrame = spot.Frames, Rounds = 1 }], Sounds = [music, spot] };
-        // Whoever keeps no parts has all of it coded again.
+        // The one who keeps no parts has all of it coded again.
         bench.Report("film again after a change of one sound", await UsualAsync(bench, "cuts", one), theirs, SoundToReach);
         var quieter = cuts with { Cues = [cue with { LevelDb = -5 }] };
-        // All of it is coded anew then, which is more than half of what the first took.
+        // All of it is coded again then, which is more than half of what the first took.
         Console.WriteLine($"{"film again after a change of all sound",-48} ours {await ExportAsync(bench, "cuts", quieter),7:0.00} s");
     }
 

@@ -9,7 +9,7 @@ using Phonaris.Media.Pictures;
 
 namespace Phonaris.Bench;
 
-/// <summary>A presentation of two hundred slides and sixty cues, handed over with its sounds in it: the first time, and again.</summary>
+/// <summary>A presentation of two hundred slides and sixty cues, exported with its sounds in it: the first time, and again.</summary>
 internal static class HandedBench
 {
     private const int Slides = 200, Cues = 60, SlideSeconds = 8;

@@ -88,7 +88,7 @@ internal static class LiveBench
         return show;
     }
 
-    /// <summary>Brings a sound in and lays it on the first slide; gives its cue.</summary>
+    /// <summary>Adds a sound and places it on the first slide. Returns its cue.</summary>
     private static async Task<string> LayAsync(HttpClient http, string show, string name, Stream file, string kind)
     {
         await http.PostAsJsonAsync($"/api/shows/{show}/sounds", await http.UploadAsync(name, "sound", file));

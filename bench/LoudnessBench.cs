@@ -3,7 +3,7 @@ using Phonaris.Media.Sounds;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// Integrated loudness, range and true peak of an hour of stereo music in a file, and the same hour brought in: decoded, surveyed and outlined. The peer is
+/// Integrated loudness, range and true peak of an hour of stereo music in a file, and the same hour imported: decoded, surveyed and outlined. The peer is
 /// ffmpeg's ebur128 filter with true peak.
 /// </summary>
 internal static class LoudnessBench

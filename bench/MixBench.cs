@@ -30,7 +30,7 @@ internal static class MixBench
         bench.ReportMemory("the same", MemoryLimitMb);
     }
 
-    /// <summary>An hour of slides, a bed that goes round under all of them and a cue on each.</summary>
+    /// <summary>An hour of slides, a bed that loops under all of them and a cue on each.</summary>
     public static async Task<Show> HourAsync(Bench bench)
     {
         var (bed, _) = await bench.MusicAsync("bed", BedSeconds, 220);

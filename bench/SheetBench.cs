@@ -10,7 +10,7 @@ using Phonaris.Drills;
 namespace Phonaris.Bench;
 
 /// <summary>
-/// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them beds that take over from
+/// The run sheet in the real app and a real browser, with 300 slides and with 1,000, and a cue for each, a third of them beds that follow with a crossfade
 /// each other: opening it, scrolling it, dragging an end, how long an edit takes until another page shows it and until it is heard, a speed among
 /// them that nothing was worked out for; its levels and checks; and what an edit sends.
 /// </summary>
@@ -140,7 +140,7 @@ internal static class SheetBench
             placed["span"] = JsonSerializer.SerializeToNode(new { first = slides[i], last = slides[i % 3 == 2 ? Math.Min(i + 2, count - 1) : i] });
             return new { kind = "placeCue", cue = placed, index = int.MaxValue };
         })));
-        // The pictures of a deck are drawn when it is brought in; these slides were made here.
+        // The pictures of a deck are drawn when it is imported; these slides were made here.
         foreach (var slide in slides) (await http.GetAsync(new Uri($"{Show}/slides/{slide}/picture?width=320", UriKind.Relative))).EnsureSuccessStatusCode();
     }
 

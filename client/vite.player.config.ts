@@ -19,7 +19,7 @@ const workletsInline: Plugin = {
   },
 };
 
-/** The player that a show is handed over with: one script that runs as it is, and one style, with all they need in them. */
+/** The player that a show is exported with: one script that runs as it is, and one style, with all they need in them. */
 export default defineConfig({
   plugins: [workletsInline, react(), tailwindcss()],
   define: { "process.env.NODE_ENV": '"production"' },

@@ -15,9 +15,9 @@ internal static class BringIn
         return (await made.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("id").GetString()!;
     }
 
-    /// <summary>Uploads a file; gives what names it from then on.</summary>
+    /// <summary>Uploads a file; gives its id from then on.</summary>
     /// <param name="http">The server.</param>
-    /// <param name="name">What it is called.</param>
+    /// <param name="name">Its name.</param>
     /// <param name="purpose">What it is for: sound or deck.</param>
     /// <param name="content">What is in it.</param>
     public static async Task<JsonElement> UploadAsync(this HttpClient http, string name, string purpose, Stream content)

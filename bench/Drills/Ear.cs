@@ -1,6 +1,6 @@
 namespace Phonaris.Drills;
 
-/// <summary>Listens where a page's sound goes out. It is a script of whoever measures, which the app's policy would rightly keep out: that is to be bypassed.</summary>
+/// <summary>Listens where a page's sound goes out. It is a script of the one who measures, which the app's policy would rightly keep out: that is to be bypassed.</summary>
 internal static class Ear
 {
     /// <summary>

@@ -1,6 +1,6 @@
 namespace Phonaris.Drills;
 
-/// <summary>Looks at the videos of a page, and listens with <see cref="Ear"/>: a script of whoever measures.</summary>
+/// <summary>Looks at the videos of a page, and listens with <see cref="Ear"/>: a script of the one who measures.</summary>
 internal static class Eye
 {
     /// <summary>

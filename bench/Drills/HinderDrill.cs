@@ -9,7 +9,7 @@ namespace Phonaris.Drills;
 
 /// <summary>
 /// Hinders every kind of job in its middle: its outside programs are killed, or the disk is filled. It must fail with the reason, leave
-/// nothing half-made, and be done when it is asked for once more.
+/// nothing partial, and be done when it is asked for once more.
 /// </summary>
 /// <param name="server">A server whose disk is its own, where disks are filled.</param>
 /// <param name="folder">Its data folder.</param>

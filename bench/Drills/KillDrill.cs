@@ -109,7 +109,7 @@ internal sealed class KillDrill(string program, string folder, int seed)
         _acknowledged = (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("revision").GetInt64();
     }
 
-    /// <summary>Brings in a sound of its own kind each time, some seconds of a square wave.</summary>
+    /// <summary>Imports a sound of its own kind each time, some seconds of a square wave.</summary>
     private async Task ImportAsync(ServerProcess server)
     {
         var (period, seconds) = (_random.Next(20, 200), _random.Next(2, 9));

@@ -4,7 +4,7 @@ using System.Text.Json;
 
 namespace Phonaris.Drills;
 
-/// <summary>Brings in spoilt files of every format: each is taken or refused with a sentence, and nothing else happens.</summary>
+/// <summary>Imports spoilt files of every format: each is taken or refused with a sentence, and nothing else happens.</summary>
 /// <param name="program">The server's assembly.</param>
 /// <param name="folder">A folder to work in.</param>
 /// <param name="samples">Files that can be read, whose endings say what they are.</param>
@@ -72,7 +72,7 @@ internal sealed class MutationDrill(string program, string folder, IReadOnlyList
 }
 
 /// <summary>What came of spoilt files.</summary>
-/// <param name="Files">How many were brought in.</param>
+/// <param name="Files">How many were imported.</param>
 /// <param name="Read">How many were taken.</param>
 /// <param name="Refused">How many were refused.</param>
 /// <param name="Faults">How many answers were the server's own fault, or none.</param>

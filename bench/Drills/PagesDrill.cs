@@ -9,7 +9,7 @@ using Phonaris.Storage;
 namespace Phonaris.Drills;
 
 /// <summary>
-/// Two people at one show: each looks at it now and then and changes what they saw, both at once. Whoever changes what the other has changed
+/// Two people at one show: each looks at it now and then and changes what they saw, both at once. The one who changes what the other has changed
 /// since they looked must be told; what was acknowledged and not changed again must be there at the end.
 /// </summary>
 /// <param name="http">The server.</param>

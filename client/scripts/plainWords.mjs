@@ -25,7 +25,10 @@ const sources = execFileSync("git", ["ls-files", "*.cs", "*.ts", "*.tsx", "*.mjs
 const identifiers = sources.flatMap((file) => {
     const source = readFileSync(root + file, "utf8");
     // What stands in comments and in quotes is no identifier.
-    const bare = source.replace(/\/\*[\s\S]*?\*\/|\/\/.*|"(?:[^"\\\n]|\\.)*"|'(?:[^'\\\n]|\\.)*'/g, '""');
+    const bare = source.replace(
+        /"""[\s\S]*?"""|\/\*[\s\S]*?\*\/|\/\/.*|"(?:[^"\\\n]|\\.)*"|'(?:[^'\\\n]|\\.)*'/g,
+        '""',
+    );
     const words = new Set(bare.match(/[A-Za-z_]\w*/g));
     return [...words].filter(isPrivate).map((word) => `${file}: name ${word}`);
 });

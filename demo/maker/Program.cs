@@ -11,7 +11,7 @@ using Phonaris.Formats.Decks;
 using Phonaris.Media;
 using Phonaris.Media.Sounds;
 
-// Makes the demo show anew: demo/slides, demo/sounds, demo/videos and demo/show.json. What it makes is committed; it runs only when the demo is
+// Makes the demo show again: demo/slides, demo/sounds, demo/videos and demo/show.json. What it makes is committed; it runs only when the demo is
 // to change: dotnet run --project demo/maker -c Release -- demo. Needs ffmpeg, and espeak-ng for the two voices.
 var folder = args.Length == 1 ? args[0] : throw new ArgumentException("Give the demo folder.");
 var (slideFolder, soundFolder, videoFolder) = (Path.Combine(folder, "slides"), Path.Combine(folder, "sounds"), Path.Combine(folder, "videos"));
@@ -36,7 +36,7 @@ foreach (var made in new[] { slideFolder, soundFolder, videoFolder }) Directory.
 
 foreach (var (file, _, _, make, says) in sounds)
 {
-    // A sound is made anew once its file is taken away: what is heard is to change only when that is meant.
+    // A sound is made again once its file is taken away: what is heard is to change only when that is meant.
     var to = Path.Combine(soundFolder, $"{file}.ogg");
     if (File.Exists(to)) continue;
     if (make is not null) Encode(make().Samples, to);

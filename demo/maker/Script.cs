@@ -65,7 +65,7 @@ internal static class Script
         new("night-wind", 9, 9, c => c with { DelayMs = 1000, FadeOut = Fade.Of(600), Speed = 0.8 }),
         new("far-owl", 14, 14, c => c with { Start = CueStart.ByHand, Hotspot = Hotspot.New("Call the owl") with { X = 0.86, Y = 0.2, Symbol = HotspotSymbol.Ring } }),
         new("lantern-latch", 13, 13, c => c with { Start = CueStart.After("cue-06"), DelayMs = 500 }),
-        // Over the drawn moth, round and round; its wings are no reason for music to make room.
+        // Over the drawn moth, round and round; its wings are no reason for music to are ducked.
         new("moth-at-the-lamp", 6, 6, c => c with { Rounds = Cue.FillSpan, LevelDb = c.LevelDb - 12, Ducks = false, FadeOut = Fade.Of(800), Video = new(0.51, 0.11, 0.4388, 0.78, VideoFitting.Filling) }),
     ];
 

@@ -18,7 +18,7 @@ internal sealed class Synth
 
     public static double Hertz(double note) => 440 * Math.Pow(2, (note - 69) / 12);
 
-    /// <summary>A plucked string: a burst of noise going round a delay line that dulls it (Karplus and Strong, 1983).</summary>
+    /// <summary>A plucked string: a burst of noise looping a delay line that dulls it (Karplus and Strong, 1983).</summary>
     public void Pluck(double at, double note, double seconds, double loud, double pan = 0, double bright = 0.5)
     {
         var period = (int)Math.Round(Rate / Hertz(note));
@@ -53,7 +53,7 @@ internal sealed class Synth
         }, pan);
     }
 
-    /// <summary>A struck bell: inharmonic partials that die away, the higher the sooner.</summary>
+    /// <summary>A struck bell: inharmonic partials that fade out, the higher the sooner.</summary>
     public void Bell(double at, double note, double seconds, double loud, double pan = 0)
     {
         double[] partials = [1, 2.76, 5.4, 8.93, 11.34];

@@ -3,13 +3,13 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Exports;
 
-/// <summary>A show, or some slides of it, as it is to be handed over.</summary>
+/// <summary>A show, or some slides of it, as it is to be exported.</summary>
 /// <param name="Timed">The show with its times, its sounds made ready.</param>
 /// <param name="Slides">Slides next to each other in the running order, at least one.</param>
 /// <param name="Options">How.</param>
 public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, ExportOptions Options)
 {
-    /// <summary>What is handed over of a show.</summary>
+    /// <summary>What is exported of a show.</summary>
     /// <param name="timed">The show with its times, its sounds made ready.</param>
     /// <param name="slides">Only these slides, as a span is typed; empty for all.</param>
     /// <param name="options">How.</param>
@@ -23,7 +23,7 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
         return chosen.Count > 0 ? new(timed, chosen, options) : throw new RuleException($"All slides of “{slides}” are hidden.", "slides");
     }
 
-    /// <summary>The first frame of the show that is handed over.</summary>
+    /// <summary>The first frame of the show that is exported.</summary>
     public long StartFrame => Slides[0].StartFrame;
 
     /// <summary>The frame after the last.</summary>
@@ -32,7 +32,7 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
     /// <summary>The waiting loops among it.</summary>
     public IEnumerable<Section> WaitingLoops => Timed.Show.Sections.Where(s => s.WaitingLoop && Timed.Show.SlidesOf(s).Any(id => Slides.Any(t => t.SlideId == id)));
 
-    /// <summary>The names of the videos that lie on what is handed over.</summary>
+    /// <summary>The names of the videos that lie on what is exported.</summary>
     public IEnumerable<string> Videos => Timed.Show.Cues
         .Where(c => c is { Video: not null, Span: not null } && Timed.Order.Of(Timed.Show, c.Span).Any(Slides.Contains))
         .Select(c => Timed.Show.Sound(c.SoundId).Name).Distinct();
@@ -50,7 +50,7 @@ public sealed record Export(TimedShow Timed, IReadOnlyList<SlideTime> Slides, Ex
     public bool Holds(long frame) => frame >= StartFrame && frame < EndFrame;
 }
 
-/// <summary>How a show is handed over, where there is a choice.</summary>
+/// <summary>How a show is exported, where there is a choice.</summary>
 /// <param name="Width">A film's width in pixels.</param>
 /// <param name="Height">A film's height in pixels.</param>
 /// <param name="Fps">A film's pictures a second.</param>

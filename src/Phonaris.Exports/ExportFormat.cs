@@ -1,6 +1,6 @@
 namespace Phonaris.Exports;
 
-/// <summary>What a show can be handed over as.</summary>
+/// <summary>What a show can be exported as.</summary>
 public enum ExportFormat
 {
     /// <summary>A film: H.264 and AAC.</summary>
@@ -60,7 +60,7 @@ public enum ExportFormat
     /// <summary>The timing sheet as CSV.</summary>
     TimesCsv,
 
-    /// <summary>The run sheet for whoever stands at the desk, to print.</summary>
+    /// <summary>The run sheet for the one who stands in the preview, to print.</summary>
     RunHtml,
 
     /// <summary>The music used, to print.</summary>

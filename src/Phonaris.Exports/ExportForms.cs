@@ -4,7 +4,7 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Exports;
 
-/// <summary>The ways a show can be handed over.</summary>
+/// <summary>The ways a show can be exported.</summary>
 public static class ExportForms
 {
     /// <summary>All there are.</summary>
@@ -41,7 +41,7 @@ public static class ExportForms
 
     /// <summary>Writes stems as files into a folder instead of a zip.</summary>
     /// <param name="format">Whether of bands or of cues.</param>
-    /// <param name="export">What is handed over.</param>
+    /// <param name="export">What is exported.</param>
     /// <param name="tools">What it is made with.</param>
     /// <param name="folder">The folder; made where it is missing.</param>
     /// <param name="cancel">Stops it.</param>

@@ -16,7 +16,7 @@ namespace Phonaris.Exports;
 /// <param name="MediaPath">Gives the path of the file of a content hash.</param>
 public sealed record ExportTools(SoundLibrary Sounds, SlidePictures Pictures, VideoPictures Videos, FilmExporter Films, DerivedFiles Derived, string Player, Func<string, string> MediaPath)
 {
-    /// <summary>What a file that was brought in weighs, in bytes; nothing where it is missing.</summary>
+    /// <summary>What a file that was imported weighs, in bytes; nothing where it is missing.</summary>
     /// <param name="media">Its content hash.</param>
     public long BytesOf(string media) => new FileInfo(MediaPath(media)) is { Exists: true } file ? file.Length : 0;
 }

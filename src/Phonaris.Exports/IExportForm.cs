@@ -19,10 +19,10 @@ public interface IExportForm
     ExportCost About(Export export, ExportTools tools);
 
     /// <summary>Makes the file; it appears whole or not at all.</summary>
-    /// <param name="export">What is handed over.</param>
+    /// <param name="export">What is exported.</param>
     /// <param name="tools">What it is made with.</param>
     /// <param name="path">Where to.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>What could not be carried over, in sentences.</returns>
     /// <exception cref="RuleException">It cannot be made, the disk is full, or ffmpeg is missing.</exception>

@@ -9,7 +9,7 @@ using Phonaris.Core.Shows.Upgrades;
 namespace Phonaris.Formats;
 
 /// <summary>
-/// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the files as brought in, <c>media/SHA-256</c>. Described in
+/// The show package, <c>.phonaris</c>: a zip with <c>show.json</c> and the files as imported, <c>media/SHA-256</c>. Described in
 /// docs/show-package.md; its JSON Schema is docs/show.schema.json.
 /// </summary>
 public static class ShowPackage
@@ -35,7 +35,7 @@ public static class ShowPackage
     /// <param name="has">Whether the file of a content hash is stored already.</param>
     /// <param name="keep">Keeps a media file of at most so many bytes, and gives its content hash.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="called">What to call it in messages, where that is not its file's name.</param>
+    /// <param name="called">Its name in messages, where that is not its file's name.</param>
     /// <param name="room">Told how many bytes are going to be unpacked; may refuse by an exception.</param>
     /// <exception cref="RuleException">It is not a package, is damaged, or is of a later version.</exception>
     public static async Task<Show> ReadAsync(
@@ -158,6 +158,6 @@ public sealed record PackageDocument(string Format, int Version, Show Show)
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public ValueList<string>? Missing { get; init; }
 
-    /// <summary>What names the format.</summary>
+    /// <summary>The id of the format.</summary>
     public const string FormatName = "phonaris-show";
 }

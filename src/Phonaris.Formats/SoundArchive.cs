@@ -22,7 +22,7 @@ public static class SoundArchive
 
     /// <summary>Reads the entries that may be sounds, one after the other.</summary>
     /// <param name="path">The archive.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="passedOver">Told what is left out, a sentence each.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>

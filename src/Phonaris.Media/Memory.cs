@@ -2,7 +2,7 @@ using Microsoft.Extensions.Caching.Memory;
 
 namespace Phonaris.Media;
 
-/// <summary>What is kept in memory so as not to be worked out again, within a number of bytes: what was not asked for longest goes first.</summary>
+/// <summary>What is kept in memory in order not to be worked out again, within a number of bytes: what was not asked for longest goes first.</summary>
 public static class Memory
 {
     /// <summary>Room for so many bytes. When it is full, half of it is given up, so that there is room for something as large as that.</summary>

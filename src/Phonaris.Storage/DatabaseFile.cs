@@ -12,7 +12,7 @@ public static class DatabaseFile
     /// </summary>
     /// <param name="databases">Opens it.</param>
     /// <param name="path">Its file.</param>
-    /// <param name="files">The folder of the files brought in.</param>
+    /// <param name="files">The folder of the files imported.</param>
     /// <param name="backups">Where copies are made.</param>
     /// <exception cref="RuleException">It is damaged, missing, or of a later version; the sentence says what would help.</exception>
     public static async Task PrepareAsync(IDbContextFactory<PhonarisDb> databases, string path, string files, Backups backups)

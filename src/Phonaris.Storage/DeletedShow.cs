@@ -1,7 +1,7 @@
 namespace Phonaris.Storage;
 
 /// <summary>A deleted show in the trash.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Title">Its title.</param>
 /// <param name="DeletedAt">When it was deleted, in UTC.</param>
 /// <param name="GoneAt">When it is deleted permanently, in UTC.</param>

@@ -4,7 +4,7 @@ using Phonaris.Shared;
 
 namespace Phonaris.Storage;
 
-/// <summary>The files brought in, kept as they came, each under the SHA-256 of its content: the same file twice is one.</summary>
+/// <summary>The files imported, kept as they came, each under the SHA-256 of its content: the same file twice is one.</summary>
 /// <param name="root">The folder they are kept in.</param>
 public sealed class FileStore(string root)
 {

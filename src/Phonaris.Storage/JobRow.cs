@@ -3,7 +3,7 @@ namespace Phonaris.Storage;
 /// <summary>A piece of long work.</summary>
 public sealed class JobRow
 {
-    /// <summary>What names it.</summary>
+    /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
     /// <summary>The show it is for.</summary>

@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Storage;
 
 /// <summary>A show in the list of shows.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Title">Its title.</param>
 /// <param name="ChangedAt">When it was changed last, in UTC.</param>
 /// <param name="Slides">How many slides are in its running order.</param>

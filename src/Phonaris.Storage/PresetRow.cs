@@ -3,7 +3,7 @@ namespace Phonaris.Storage;
 /// <summary>Settings a person keeps for cues.</summary>
 public sealed class PresetRow
 {
-    /// <summary>What names them.</summary>
+    /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
     /// <summary>The settings in JSON, a <see cref="Core.Shows.Preset"/>.</summary>

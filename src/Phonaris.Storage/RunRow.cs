@@ -3,7 +3,7 @@ namespace Phonaris.Storage;
 /// <summary>What a run of a show was like.</summary>
 public sealed class RunRow
 {
-    /// <summary>What names it.</summary>
+    /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
     /// <summary>The show that was shown.</summary>

@@ -49,7 +49,7 @@ public sealed class RunStore(IDbContextFactory<PhonarisDb> databases)
 }
 
 /// <summary>A run that is kept.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Kind">What it was for.</param>
 /// <param name="StartedAt">When it began, in UTC.</param>
 public sealed record KeptRun(string Id, string Kind, DateTime StartedAt);

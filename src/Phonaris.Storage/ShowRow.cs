@@ -3,7 +3,7 @@ namespace Phonaris.Storage;
 /// <summary>A show as kept.</summary>
 public sealed class ShowRow
 {
-    /// <summary>What names it.</summary>
+    /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
     /// <summary>Its title, for lists.</summary>
@@ -24,6 +24,6 @@ public sealed class ShowRow
     /// <summary>When it was changed last, in UTC.</summary>
     public DateTime ChangedAt { get; set; }
 
-    /// <summary>When it was deleted, in UTC: it lies aside since then; null for one that is there.</summary>
+    /// <summary>When it was deleted, in UTC: it is in the trash since then; null for one that is there.</summary>
     public DateTime? DeletedAt { get; set; }
 }

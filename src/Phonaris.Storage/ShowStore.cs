@@ -14,7 +14,7 @@ namespace Phonaris.Storage;
 /// <param name="consequences">What follows from edits; null for nothing.</param>
 public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvider clock, IConsequences? consequences = null)
 {
-    /// <summary>How long a deleted show lies aside.</summary>
+    /// <summary>How long a deleted show is in the trash.</summary>
     public static readonly TimeSpan AsideFor = TimeSpan.FromDays(30);
 
     private const int MaxRequestKeyLength = 100;
@@ -111,7 +111,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         return _recent.Keep(new(id, 1, show, null, null, row.ChangedAt));
     }
 
-    /// <summary>Lays a show aside, from where it can be fetched back for a while.</summary>
+    /// <summary>Lays a show aside, from where it can be restored for a while.</summary>
     public async Task LayAsideAsync(string id, CancellationToken cancel)
     {
         using var held = await _locks.AcquireAsync(id, cancel);
@@ -121,14 +121,14 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
         _recent.Remove(id);
     }
 
-    /// <summary>Fetches a show back that was laid aside; whether there was one.</summary>
+    /// <summary>Restores a show from the trash; returns whether it was there.</summary>
     public async Task<bool> FetchBackAsync(string id, CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
         return await db.Shows.Where(s => s.Id == id && s.DeletedAt != null).ExecuteUpdateAsync(set => set.SetProperty(s => s.DeletedAt, (DateTime?)null), cancel) > 0;
     }
 
-    /// <summary>The shows that lie aside, the one deleted last first.</summary>
+    /// <summary>The shows that is in the trash, the one deleted last first.</summary>
     public async Task<IReadOnlyList<DeletedShow>> TrashAsync(CancellationToken cancel)
     {
         await using var db = await databases.CreateDbContextAsync(cancel);
@@ -137,7 +137,7 @@ public sealed class ShowStore(IDbContextFactory<PhonarisDb> databases, TimeProvi
     }
 
     /// <summary>Removes shows with all that is kept of them: one, or those that have lain aside long enough.</summary>
-    /// <param name="id">The show, which lies aside; null for those whose time is over.</param>
+    /// <param name="id">The show, which is in the trash; null for those whose time is over.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The content hashes of the files that they used.</returns>
     public async Task<IReadOnlySet<string>> RemoveAsync(string? id, CancellationToken cancel)

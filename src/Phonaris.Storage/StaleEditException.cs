@@ -5,12 +5,12 @@ public sealed class StaleEditException : Exception
 {
     private StaleEditException(string message) : base(message) { }
 
-    /// <param name="since">What was done since, in words.</param>
+    /// <param name="since">The edits made since, in words.</param>
     public static StaleEditException Of(string since) =>
         new($"Someone else changed this first ({since}). Your change was not made. Make it again if you still want it.");
 
     /// <summary>Undo or redo, which would have been of what somebody else did last.</summary>
-    /// <param name="since">What was done since, in words.</param>
+    /// <param name="since">The edits made since, in words.</param>
     /// <param name="again">What to press.</param>
     public static StaleEditException OfHistory(string since, string again) =>
         new($"Someone else changed the show ({since}). Press {again} again to continue.");

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Storage;
 
 /// <summary>A show with what is kept about it.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Revision">Counts its changes.</param>
 /// <param name="Show">The show itself.</param>
 /// <param name="Undo">What undo would take back, in words, or null.</param>

@@ -203,7 +203,7 @@ public sealed class UploadStore(string root, FileStore files, FileUses uses, Tim
 }
 
 /// <summary>A file being uploaded.</summary>
-/// <param name="Name">What it is called.</param>
+/// <param name="Name">Its name.</param>
 /// <param name="Purpose">What it is for.</param>
 /// <param name="Length">Its whole length in bytes; null while that is not known.</param>
 /// <param name="MostBytes">How long it may be at most.</param>

@@ -3,7 +3,7 @@ namespace Phonaris.Storage;
 /// <summary>A show as it was once, kept under a name.</summary>
 public sealed class VersionRow
 {
-    /// <summary>What names it.</summary>
+    /// <summary>Its id.</summary>
     public required string Id { get; init; }
 
     /// <summary>The show it is of.</summary>

@@ -76,7 +76,7 @@ public sealed class VersionStore(IDbContextFactory<PhonarisDb> databases, TimePr
 }
 
 /// <summary>A version of a show.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Name">What the person calls it.</param>
 /// <param name="CreatedAt">When it was kept, in UTC.</param>
 public sealed record KeptVersion(string Id, string Name, DateTime CreatedAt);

@@ -33,7 +33,7 @@ internal sealed class Workshop
             Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.Create), "phonaris", "tool");
         _files = new(Path.Combine(root, "files"));
         _locks = Path.Combine(root, "locks");
-        // Both can be made again: media are unpacked from the package that is worked on. What a killed run left half-made goes with the oldest.
+        // Both can be made again: media are unpacked from the package that is worked on. What a killed run left partial goes with the oldest.
         foreach (var folder in new[] { "derived", "files" }) DerivedRoom.Tidy(Path.Combine(root, folder), null, DateTime.UtcNow, _ => false, Delete);
         Derived = new(Path.Combine(root, "derived"));
         Sounds = new(Derived, _files.PathOf);

@@ -109,7 +109,7 @@ internal static class House
         services.AddSingleton<DemoShow>();
         services.AddSignalR().AddJsonProtocol(o => ApiJson.Configure(o.PayloadSerializerOptions));
         services.ConfigureHttpJsonOptions(o => ApiJson.Configure(o.SerializerOptions));
-        // What the app itself consists of; what it says of shows is made anew too often to be worth it on the way to the same machine.
+        // What the app itself consists of; what it says of shows is made again too often to be worth it on the way to the same machine.
         services.AddResponseCompression(o => o.MimeTypes = ["text/html", "text/css", "text/javascript", "image/svg+xml"]);
         services.AddProblemDetails();
         services.AddExceptionHandler<Problems>();
@@ -157,7 +157,7 @@ internal static class House
         });
     }
 
-    /// <summary>How the client's files are given out: what is named after its content is kept for good, and the page that names it is asked for anew.</summary>
+    /// <summary>How the client's files are given out: what is named after its content is kept permanently, and the page that names it is asked for again.</summary>
     public static StaticFileOptions ClientFiles { get; } = new()
     {
         ContentTypeProvider = FileTypes(),

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Net.Http.Json;
+using System.Text.Json;
 using Microsoft.AspNetCore.Mvc.Testing;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
@@ -62,7 +63,7 @@ public class Browser : IDisposable
     public Browser Fresh()
     {
         CloseTabs();
-        // Ends what was kept from the page: told of a network as good as any, it would go on measuring it out, with a third of a core.
+        // Ends what was kept from the page: reported a network as good as any, it would go on measuring it out, with a third of a core.
         _driver.ExecuteCdpCommand("Network.disable", []);
         _driver.ExecuteCdpCommand("Emulation.setTouchEmulationEnabled", new() { ["enabled"] = false });
         Size(1280, 800);
@@ -174,8 +175,21 @@ public class Browser : IDisposable
     public void Says(string css, string words) => Until(() => Text(css).Contains(words, StringComparison.Ordinal), $"{css} to say “{words}”");
 
     /// <summary>The button of a name that can be seen, waiting for it.</summary>
-    public IWebElement Button(string name) =>
-        Until(() => Ask<IWebElement>("[...document.querySelectorAll('button')].find(b => b.textContent.trim() === arguments[0] && b.checkVisibility())", name), $"a button {name}");
+    public IWebElement Button(string name)
+    {
+        ReadsPlainly();
+        return Until(() => Ask<IWebElement>("[...document.querySelectorAll('button')].find(b => b.textContent.trim() === arguments[0] && b.checkVisibility())", name), $"a button {name}");
+    }
+
+    /// <summary>Whatever the page shows at this moment is plain: it has no phrase that the project's list rules out.</summary>
+    private void ReadsPlainly() =>
+        Assert.Equal("", Js<string>($"(document.body.innerText.match(new RegExp({JsonSerializer.Serialize(Unplain.Value)}, 'i')) ?? [''])[0]"));
+
+    private static readonly Lazy<string> Unplain = new(() =>
+    {
+        using var rules = JsonDocument.Parse(File.ReadAllText(Path.Combine(Root(), "client", "scripts", "plain-words.json")));
+        return string.Join('|', rules.RootElement.GetProperty("phrases").EnumerateArray().Select(p => $"(?:{p.GetString()})"));
+    });
 
     /// <summary>Clicks the first thing of a selector that says some words, waiting for it, wherever it is scrolled to.</summary>
     public void ClickOn(string css, string words) =>
@@ -222,7 +236,7 @@ public class Browser : IDisposable
             }
             catch (StaleElementReferenceException)
             {
-                // The page has drawn it anew meanwhile.
+                // The page has drawn it again meanwhile.
             }
             Thread.Sleep(50);
         }

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show that would fail in front of people is looked over, put right, and runs to its end.</summary>
+/// <summary>A show that would fail in front of people is looked over, fixed, and runs to its end.</summary>
 public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -23,10 +23,10 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
 
         // Nobody will be there to start it: that stops the show.
         _browser.Find("[aria-label='How the show is shown']").SendKeys("self-running");
-        _browser.Says("[data-finding=waits-for-hand]", "Owl waits for a hand on slide 3");
+        _browser.Says("[data-finding=waits-for-hand]", "Owl on slide 3 is triggered manually");
         _browser.Says("[data-finding=waits-for-hand]", "Blocker");
         Assert.Empty(_browser.Axe());
-        // What is meant so is left so, and is not put right with the rest; it can be warned of again.
+        // What is meant so is ignored, and is not fixed with the rest; it can be warned of again.
         _browser.ClickOn("[data-finding=off-target] button", "Ignore");
         _browser.Says("[data-testid=ignored] summary", "1 ignored");
         _browser.Button("Fix 1 automatically").Click();
@@ -57,9 +57,9 @@ public sealed class ChecksJourney(Browser browser) : IClassFixture<Browser>
         _browser.ClickOn("[data-finding=cut-voice] a", "Open");
         _browser.Says("[data-testid=cue-details]", "Word is cut off in a word on slide 10");
         _browser.Until(() => _browser.Js<bool>("(r => r && r.top > 50 && r.bottom < innerHeight)(document.querySelector('[data-slide=\"10\"]')?.getBoundingClientRect())"), "its row in sight");
-        // One click there puts it right.
+        // One click there fixes it.
         _browser.Find("[data-testid=cue-details] [role=note] button").SendKeys(Keys.Enter);
-        _browser.Until(() => !_browser.Text("[data-testid=cue-details]").Contains("cut off", StringComparison.Ordinal), "it put right");
+        _browser.Until(() => !_browser.Text("[data-testid=cue-details]").Contains("cut off", StringComparison.Ordinal), "it fixed");
         Assert.Empty(_browser.Complaints());
     }
 }

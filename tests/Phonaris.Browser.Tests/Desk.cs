@@ -9,7 +9,7 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>What journeys do at the desk again and again.</summary>
+/// <summary>What journeys do in the preview again and again.</summary>
 internal static class Desk
 {
     /// <summary>Opens a show that is there already: cards, with steady tones on them.</summary>
@@ -61,7 +61,7 @@ internal static class Desk
         browser.Until(() => browser.Url.Contains("/shows/", StringComparison.Ordinal) && browser.Count("[data-slide]") >= Math.Min(count, 6), $"{count} slides");
     }
 
-    /// <summary>Brings steady tones in.</summary>
+    /// <summary>Adds steady tones to the show.</summary>
     public static void Tones(this Browser browser, params (string File, int Hertz, int Seconds)[] tones)
     {
         var before = browser.Count("[data-sound]");
@@ -106,7 +106,7 @@ internal static class Desk
         if (browser.Find($"[data-more={name}]").GetDomAttribute("aria-expanded") == "false") browser.Find($"[data-more={name}]").Click();
     }
 
-    /// <summary>Gives what is chosen ready-made settings.</summary>
+    /// <summary>Gives what is chosen preset settings.</summary>
     public static void Give(this Browser browser, string settings)
     {
         browser.Button("Presets").Click();

@@ -84,7 +84,7 @@ public sealed class DryRunJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         Begin(holdSeconds: 1);
         var show = _browser.Url;
-        // Once: what waits for a hand is told; it fills the screen, and ends.
+        // Once: what is triggered manually is told; it fills the screen, and ends.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Find("[aria-label=Advance]").SendKeys("by itself, by");

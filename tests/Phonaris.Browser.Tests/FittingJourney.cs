@@ -53,8 +53,8 @@ public sealed class FittingJourney(DemoBrowser browser) : IClassFixture<DemoBrow
         _browser.Says("[role=dialog]", "1 bed will be exactly as long as its slides");
         _browser.Button("Apply").Click();
         _browser.Until(() => !Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz fitted");
-        // What stands until the methods are compared anew is pale.
-        _browser.Until(() => _browser.Count("[aria-busy=true]") == 0, "the methods compared anew");
+        // Results shown while the methods are compared again are pale.
+        _browser.Until(() => _browser.Count("[aria-busy=true]") == 0, "the methods compared again");
         Assert.Empty(_browser.Axe());
         _browser.Hand.KeyDown(Keys.Control).SendKeys("z").KeyUp(Keys.Control).Perform();
         _browser.Until(() => Beds().Contains("2:06\nas it is", StringComparison.Ordinal), "the waltz as it was");

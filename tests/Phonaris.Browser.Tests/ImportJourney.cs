@@ -3,7 +3,7 @@ using SkiaSharp;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>All that is brought in: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
+/// <summary>All that is imported: a presentation, refreshed and joined; sounds of a catalogue; a voice; and whose they are.</summary>
 public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -22,7 +22,7 @@ public sealed class ImportJourney(Browser browser) : IClassFixture<Browser>
         _browser.Button("1 item imported differently").Click();
         _browser.Says("ul[aria-label=Imports]", "Line breaks may differ");
 
-        // The deck once more is a refresh; a PDF of it gives exact pictures, put right by hand.
+        // The deck once more is a refresh; a PDF of it gives exact pictures, fixed by hand.
         Bring(deck);
         _browser.Find("[role=dialog] section[aria-label='Unchanged']");
         AssertAccessible();

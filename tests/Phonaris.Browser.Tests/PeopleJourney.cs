@@ -16,7 +16,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
     {
         _browser.Slides(8, "3");
         _browser.Tones(("dusk pad.wav", 330, 40), ("mill theme.wav", 220, 50));
-        // Two drags for the first, one for the second: they loop, they fade, and one hands over to the other.
+        // Two drags for the first, one for the second: they loop, they fade, and one crossfades to the other.
         _browser.Lay("Dusk pad", 1);
         _browser.Drag("[data-cue='Dusk pad'] [data-grip=last] rect", -4 * 78);
         _browser.Expect("Slides", "1–4");
@@ -28,7 +28,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.ClickOn("[role=columnheader] button", "Beds");
         _browser.Button("−3 dB").Click();
         _browser.Find("button[aria-label='Undo: 2 cues: level −3 dB']");
-        // On stage the first goes on from slide to slide, and gives way where it is to.
+        // On stage the first goes on from slide to slide, and is replaced where it is to.
         _browser.View("Present");
         _browser.Find("[data-testid=ready]");
         _browser.Button("Begin").Click();
@@ -126,10 +126,10 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Until(() => _browser.Count("[data-cue^='Slide']") == 3, "three voices");
         _browser.Find("[data-slide='2'] [data-title]").Click();
         _browser.Until(() => !_browser.Value("Time of step 3").StartsWith('~'), "the step where it was tapped");
-        // The music makes room for them.
+        // The music is ducked under them.
         _browser.Choose("Slide 1");
         _browser.More("loud");
-        _browser.Says("[data-testid=cue-details]", "make room");
+        _browser.Says("[data-testid=cue-details]", "ducking on");
     }
 
     [Fact]
@@ -155,7 +155,7 @@ public sealed class PeopleJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Button("Add to the last slide’s notes").Click();
         _browser.Button("In the last slide’s notes");
 
-        // What was played, for whoever asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
+        // What was played, for the one who asks; the sheet for the desk, opened in the page; and the whole show for a colleague, who drops it on the first page.
         Make("Rights holder", "Music used");
         Make("Operator", "Run sheet");
         _browser.Find("section[aria-label='Exports'] a[target=_blank]");

@@ -8,7 +8,7 @@ using Phonaris.Drills;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A show handed over as a player: opened from a file with the network off, and listened to.</summary>
+/// <summary>A show exported as a player: opened from a file with the network off, and listened to.</summary>
 public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<HearingBrowser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -33,10 +33,10 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Axe());
         _browser.Until(() => _browser.Js<bool>("(window.bedPeak = Math.max(...heard.slice(-100).map(b => b[1])), bedPeak > 0.02 && Math.min(...heard.slice(-100).map(b => b[1])) > bedPeak * 0.9)"), "the bed in full");
 
-        // What waits for a hand is large enough for a finger.
+        // What is triggered manually is large enough for a finger.
         Assert.InRange(_browser.Js<double>("document.querySelector('[data-hand] > span').getBoundingClientRect().width"), 44, 60);
 
-        // What a key starts and the bed that goes round sound together.
+        // What a key starts and the bed that loops sound together.
         _browser.Js<bool>("(window.sounded = 0, hearing(p => p > bedPeak * 1.4).then(t => (sounded = t)), true)");
         _browser.Press("1");
         _browser.Until(() => _browser.Js<double>("sounded") > 0, "the chirp to be heard");
@@ -57,7 +57,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         _browser.Says("[data-testid=caption]", "Said to slide twenty-one.");
         Assert.Empty(_browser.Axe());
 
-        // The bed's span ends with slide 22: it dies away by its fade, to the shape.
+        // The bed's span ends with slide 22: it fades out by its fade, to the shape.
         _browser.Press(Keys.ArrowRight);
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Js<bool>("heard.slice(-400).every(b => b[1] < 0.0008)"), "the bed to have died away");
@@ -77,7 +77,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         Assert.Empty(_browser.Complaints());
     }
 
-    /// <summary>A tone going round under slides 1 to 22, and a chirp by hand on all.</summary>
+    /// <summary>A tone looping under slides 1 to 22, and a chirp by hand on all.</summary>
     private async Task MakeAsync()
     {
         _browser.Made(24, 1, new("Steady", 330, 12, SoundKind.Bed, 1, 22, LevelDb: -6), new("Chirp", 900, 1, SoundKind.Spot, 1, 24, LevelDb: 6));
@@ -86,7 +86,7 @@ public sealed class PlayerJourney(HearingBrowser browser) : IClassFixture<Hearin
         await EditAsync(new SetFade(cues[0].GetProperty("id").GetString()!, FadeEnd.Out, Fade.Of(2000)));
         await EditAsync(new SetStart(cues[1].GetProperty("id").GetString()!, CueStart.ByHand));
         await EditAsync(new SetNotes("s21", "Said to slide twenty-one."));
-        // Its caption stays as long: it is looked for when the machine comes to it.
+        // Its caption stays as long: it is looked for when the machine reaches it.
         await EditAsync(new SetHolds([new("s21", 60_000)]));
 
         Task EditAsync(Edit edit) => _browser.Http.EditAsync(show, JsonSerializer.SerializeToElement(edit, ShowJson.Options));

@@ -25,9 +25,9 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         Assert.Empty(_browser.Axe());
         _browser.Button("Begin").Click();
 
-        // The waiting loop goes round on its clock, under its bed.
+        // The waiting loop loops on its clock, under its bed.
         _browser.Until(() => _browser.Where() == "slide 3 of 26, waiting loop", "the loop's last slide");
-        _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop gone round");
+        _browser.Until(() => _browser.Where() == "slide 1 of 26, waiting loop", "the loop starting again");
         _browser.Find("[aria-label='Talk starts in']").SendKeys("4:30" + Keys.Enter);
         _browser.Says("[data-testid=countdown]", "starts in 4:");
         _browser.Button("+5 min").Click();
@@ -101,7 +101,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.CloseTabs();
         _browser.Until(() => !_browser.Js<bool>("document.body.textContent.includes('also being presented')"), "not any more");
 
-        // The browser holds the sound back, and another output is plugged in: both are told, and it goes on.
+        // The browser blocks the sound, then another output is plugged in: both are announced, and the show goes on.
         _browser.Js<bool>("(heardBy.suspend(), true)");
         _browser.Button("Enable sound").Click();
         _browser.Until(() => _browser.Js<string>("heardBy.state") == "running", "the sound to go on");
@@ -124,7 +124,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         _browser.Until(() => _browser.Where() == "slide 24 of 26", "slide 24");
         browser.AssertUnbroken(from, browser.Now());
 
-        // Its span ends with slide 24: it dies away by its fade, to the shape.
+        // Its span ends with slide 24: it fades out by its fade, to the shape.
         _browser.Press(Keys.ArrowRight);
         _browser.Until(() => _browser.Sounding().Contains("Silence", StringComparison.Ordinal), "silence");
         // By the clock of the sound: it falls behind that on the wall where the machine is busy.
@@ -157,7 +157,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         Assert.Contains("Chirp was triggered manually", _browser.Js<string>("Object.entries(localStorage).filter(([k]) => k.startsWith('phonaris-run')).map(([, told]) => told).join()"));
     }
 
-    /// <summary>A show of a waiting loop and a talk: a steady tone going round under slides 1 to 24, and a chirp by hand on all.</summary>
+    /// <summary>A show of a waiting loop and a talk: a steady tone looping under slides 1 to 24, and a chirp by hand on all.</summary>
     private async Task<string> MakeAsync()
     {
         _browser.Made(Slides, 1, new("Steady", 330, 12, SoundKind.Bed, 1, 24, LevelDb: -6), new("Chirp", 900, 3, SoundKind.Spot, 1, Slides, LevelDb: 6));
@@ -185,7 +185,7 @@ public sealed class PresentingJourney(HearingBrowser browser) : IClassFixture<He
         return await phone.PostAsJsonAsync($"{address}/{what}", body);
     }
 
-    /// <summary>What is told to those who do not see the page.</summary>
+    /// <summary>What a screen reader announces.</summary>
     private string Told(string what) => _browser.Js<string>($"document.querySelector('[data-testid={what}]').textContent");
 
     private double Letters() => _browser.Js<double>("parseFloat(getComputedStyle(document.querySelector('[aria-label=Notes] p')).fontSize)");

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>Cues shaped on the sheet: laid in a few strokes, handed over, chained, clicked, moved many at a time, by mouse and by keyboard alone.</summary>
+/// <summary>Cues shaped on the sheet: laid in a few strokes, exported, chained, clicked, moved many at a time, by mouse and by keyboard alone.</summary>
 public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();
@@ -19,7 +19,7 @@ public sealed class ShapingJourney(Browser browser) : IClassFixture<Browser>
         _browser.Expect("Slides", "1–4");
         Assert.Equal(("1.0 s", "2.0 s"), (_browser.Value("Fade in"), _browser.Value("Fade out")));
 
-        // Another from slide 5 on takes over; lying over each other is marked, with what puts it right.
+        // Another from slide 5 on takes over; lying over each other is marked, with what fixes it.
         _browser.Lay("Mill theme", 5);
         _browser.Expect("Slides", "5–7");
         _browser.Find("[data-grip=handover]");

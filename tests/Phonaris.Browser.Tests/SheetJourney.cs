@@ -68,7 +68,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
     public void Steps_sections_and_cards_are_made_and_cues_begin_with_steps()
     {
         Begin();
-        // Steps, with a cue that starts with one; a section that goes round.
+        // Steps, with a cue that starts with one; a section that loops.
         _browser.Find("[data-slide='4'] [data-title]").Click();
         _browser.Button("Add a step").Click();
         _browser.Type("Name of step 2", "Wings", "Wings");
@@ -79,7 +79,7 @@ public sealed class SheetJourney(Browser browser) : IClassFixture<Browser>
         _browser.Find("button[aria-label='Picture of step 2']");
         _browser.Button("Add a section here").Click();
         _browser.Find("[data-testid='slide-details'] input[type=checkbox]").Click();
-        _browser.Until(() => _browser.Count("[data-slide='4'] [aria-label='Waiting loop']") == 1, "the section to go round");
+        _browser.Until(() => _browser.Count("[data-slide='4'] [aria-label='Waiting loop']") == 1, "the section to loop");
         _browser.Find("[data-cue='Long tone'] [role=button]").SendKeys(Keys.Enter);
         _browser.Find("[aria-label='Start']").SendKeys("at step 2, Wings");
         _browser.Says("[data-testid='cue-details']", "0:07.5");

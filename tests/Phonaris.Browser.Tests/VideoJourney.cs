@@ -6,7 +6,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Browser.Tests;
 
-/// <summary>A video: brought in and laid on a slide, trimmed, moved and muted, seen moving with what is heard; and begun by hand in a talk that loses its server.</summary>
+/// <summary>A video: imported and laid on a slide, trimmed, moved and muted, seen moving with what is heard; and begun by hand in a talk that loses its server.</summary>
 public sealed class VideoJourney(Browser browser) : IClassFixture<Browser>
 {
     private readonly Browser _browser = browser.Fresh();

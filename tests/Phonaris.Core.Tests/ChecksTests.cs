@@ -21,7 +21,7 @@ public class ChecksTests
         _ => Signal.Noise(60 * Second, 0.2, 3),
     });
 
-    /// <summary>Ten slides of 6 s, a bed under all of them, a voice that ends on its slide, and one that waits for a hand: nothing is wrong with it.</summary>
+    /// <summary>Ten slides of 6 s, a bed under all of them, a voice that ends on its slide, and one that is triggered manually: nothing is wrong with it.</summary>
     private static Show Well { get; } = Made();
 
     private static Show Made()
@@ -176,7 +176,7 @@ public class ChecksTests
         Assert.Empty(Sounds.Findings(after.Show).Select(f => f.Sentence));
         Assert.Equal(show, after.Show.Apply(after.Inverse).Show);
         Assert.Null(Checks.FixAutomatically(after.Show, s => Sounds.Findings(s)));
-        // What is left so is not touched.
+        // What is ignored is not touched.
         var left = show.Apply(new IgnoreFinding(Sounds.Findings(show)[0].Key, true)).Show;
         Assert.Equal(CueStartKind.Hand, left.Apply(Checks.FixAutomatically(left, s => Sounds.Findings(s))!).Show.Cue("h").Start.Kind);
     }

@@ -30,7 +30,7 @@ public sealed class CueClipTests
                 Assert.Equal(was.Sound.Media, after.Sound(now.SoundId).Media);
                 if (was.Cue.Start.Kind is CueStartKind.Hand or CueStartKind.End) Assert.Equal(was.Cue.Start.Kind, now.Start.Kind);
             }
-            // A sound that is there is not brought in again.
+            // A sound that is there is not imported again.
             Assert.Equal(after.Sounds.Select(s => s.Media).Distinct().Count(), after.Sounds.Count);
         });
 

@@ -70,7 +70,7 @@ public class CueShapesTests
             Assert.Equal(1, Math.Pow(one.GainAt(at - one.StartFrame), 2) + Math.Pow(two.GainAt(at - two.StartFrame), 2), 1e-3);
         Assert.Empty(Clashes(show));
 
-        // CoveredCue on, it gives way all the same; that is told with what would put it right.
+        // CoveredCue on, it is replaced all the same; that is told with what would put it right.
         show = show.Apply(new SetSpan("one", new("s1", "s4"))).Show;
         Assert.Equal(10 * Second, Schedule.Of(show).Cues[0].EndFrame);
         var clash = Assert.Single(Clashes(show));
@@ -101,7 +101,7 @@ public class CueShapesTests
         var steady = Rms(4 * Second);
         for (var at = 15 * Second / 2; at < 21 * Second / 2; at += Second / 10)
             Assert.InRange(20 * Math.Log10(Rms(at) / steady), -0.3, 0.3);
-        // Heard alone, the later swells in by itself.
+        // Soloed, the later fades in by itself.
         new Mixer(schedule.Only(new HashSet<string> { "two" }), _ => Signal.Noise(60 * Second, 0.3, 2u)).Render(0, mix);
         Assert.InRange(Rms(12 * Second) / steady, 0.95, 1.05);
 
@@ -180,7 +180,7 @@ public class CueShapesTests
         Assert.Equal(Second, SoundAt(Second), 2.0);
         Assert.Equal(2 * Second + 4000, SoundAt(2 * Second + 4000), 2.0);
         Assert.Equal(2 * Second + 4000, SoundAt(2 * Second + 4000 + 7200), 2.0);
-        // The last round goes on to the end.
+        // The last repeat plays to the end.
         Assert.Equal(5 * Second, SoundAt(5 * Second + 2 * 7200), 2.0);
     }
 

@@ -74,7 +74,7 @@ public class DraftTests
         var sounds = Enumerable.Range(1, 40).Select(n => Named($"{n:00} said.wav", 2 + n % 3)).ToList();
         // One was taken for an effect, being short.
         sounds[5] = sounds[5] with { Kind = SoundKind.Spot, Figures = sounds[5].Figures with { VoiceLikeness = 0.7 } };
-        // A drone without a beat, a piece with one, and one whose end dies away.
+        // A drone without a beat, a piece with one, and one whose end fades out.
         var (drone, piece, ending) = (new Band(40).Drift(false), new Band(45).Play("drums", 120, form: "AB"), new Band(42).Play("click", 100));
         var music = new Music(m => m == Shows.Media("drone") ? drone : m == Shows.Media("piece") ? piece : m == Shows.Media("ending") ? new Dying(ending) : Signal.Sine(4 * Second, 300));
         sounds.AddRange([Shows.Sound("drone", drone.Frames), Shows.Sound("piece", piece.Frames), Shows.Sound("ending", ending.Frames)]);
@@ -175,7 +175,7 @@ public class DraftTests
         private Fitter Fitter(string media, long from, long to) => new(PieceOf(media), open(media), from, to);
     }
 
-    /// <summary>A sound whose last three seconds die away.</summary>
+    /// <summary>A sound whose last three seconds fade out.</summary>
     private sealed class Dying(ISoundReader sound) : ISoundReader
     {
         public long Frames => sound.Frames;

@@ -8,7 +8,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Beds make room for voices: where they really speak, and as far as they are too loud for them.</summary>
+/// <summary>Beds are ducked under voices: where they really speak, and as far as they are too loud for them.</summary>
 public class DuckingTests
 {
     private const long Second = Frames.PerSecond;
@@ -148,7 +148,7 @@ public class DuckingTests
         var after = ShowLevels.Of(TimedShow.Of(louder, Sounds.Listened()), Sounds);
         Assert.Equal(Math.Min(louder.LevelTargets.WholeLufs, after.Whole.IntegratedLufs!.Value), after.Whole.IntegratedLufs!.Value, 0.1);
         Assert.True(after.Peaks.SumPeakDbtp <= louder.LevelTargets.TruePeakDbtp);
-        // As far as it goes up, all do, what beds make room by as well.
+        // As far as it goes up, all do, what beds are ducked by as well.
         Assert.Equal(louder.GainDb, after.Whole.IntegratedLufs!.Value - levels.Whole.IntegratedLufs!.Value, 0.1);
         Assert.Null(WholeGain.Of(louder, after));
     }

@@ -69,7 +69,7 @@ public class EditTests
             if (ab is null || ba is null) return;
             Assert.True(Listed(ab) == Listed(ba), $"{a} and {b} touch {string.Join(' ', a.Touches(show))} and {string.Join(' ', b.Touches(show))}");
 
-            // In which order sounds and cues were brought in is of no account.
+            // In which order sounds and cues were imported is of no account.
             static Show Listed(Show of) => of with { Sounds = [.. of.Sounds.OrderBy(s => s.Id)], Cues = [.. of.Cues.OrderBy(c => c.Id)] };
         }, iter: 8_000);
 

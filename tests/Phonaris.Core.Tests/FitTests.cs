@@ -212,7 +212,7 @@ public sealed class FitTests
         Assert.Equal(fade, schedule.Cues[0].FadeOut.Frames / Frames.PerMs);
         var before = schedule.Cues[0].LengthFrames - Second / 5;
         Assert.Equal(fade > 200, schedule.Cues[0].FadesAt(before) < 0.9);
-        // Live it is the same to that end, and goes round only after it.
+        // Live it is the same to that end, and loops only after it.
         var stem = LiveStem.OfAll(TimedShow.Of(show, new(fit)))[0].Stem;
         if (!fitted.EndsNaturally && method != FitMethod.Shorten) return;
         var live = Render(stem.ToSchedule(), seconds * (int)Second);

@@ -7,7 +7,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>Fixes of any show: each puts its finding right and brings nothing as grave.</summary>
+/// <summary>Fixes of any show: each puts its finding right and brings nothing as severe.</summary>
 public sealed class FixTests
 {
     [Fact]

@@ -127,7 +127,7 @@ public class LevelsTests
             var levels = Measure(TimedShow.Of(matched, listened), Open);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Voice)) AssertClose(targets.VoiceLufs, cue.IntegratedLufs, 0.5);
             foreach (var cue in levels.Cues.Where(c => c.Kind == SoundKind.Spot)) AssertClose(targets.SpotLufs, cue.LoudestLufs, 0.5);
-            // The second bed has a voice over all of it; the others are heard alone on their second slide.
+            // The second bed has a voice over all of it; the others are soloed on their second slide.
             AssertClose(targets.BedUnderVoiceLufs, levels.Cues.Single(c => c.CueId == "bed1").IntegratedLufs, 1);
             AssertClose(targets.BedLufs, levels.Slides.ToList()[1].IntegratedLufs, 1.5);
             Assert.Empty(levels.Limited);

@@ -25,7 +25,7 @@ public class LimiterTests
         Limiter.Limit(context, -Limiter.FramesBefore, 0, output);
         var text = JsonSerializer.Serialize(new { input = Base64(input), output = Base64(output) }) + "\n";
         if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_LIMITER") is { } write) File.WriteAllText(write, text);
-        Assert.True(text == File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "limiter.json")), "client/src/live/engine/limiter.json is not what the limiter does; write it anew with PHONARIS_WRITE_LIMITER.");
+        Assert.True(text == File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "limiter.json")), "client/src/live/engine/limiter.json is not what the limiter does; write it again with PHONARIS_WRITE_LIMITER.");
 
         static string Base64(float[] samples) => Convert.ToBase64String(MemoryMarshal.AsBytes(samples.AsSpan()));
     }

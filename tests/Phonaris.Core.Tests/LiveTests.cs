@@ -67,7 +67,7 @@ public sealed class LiveTests
         Assert.Equal("Stop one TakenOver 3000, Start two Began 3000", Take(LiveEventKind.GoTo, 9000, 4));
         // Back again: it picks up where it was left, nine seconds in.
         Assert.Equal("Stop two TakenOver 2000, Start one CameBack 2000 from 9000", Take(LiveEventKind.GoTo, 20_000, 3));
-        // Sent away, it stays away on its slides, and is there again when they are come back to.
+        // Sent away, it stays away on its slides, and is there again when they are revisited.
         Assert.Equal("Stop one Hand 1500", Take(LiveEventKind.FadeOut, 21_000, cue: "one"));
         Assert.Equal("", Take(LiveEventKind.GoTo, 22_000, 2));
         Assert.Equal("Start two Began 5", Take(LiveEventKind.GoTo, 23_000, 5));
@@ -149,7 +149,7 @@ public sealed class LiveTests
             Assert.Equal(Render(new(planned.NaturalFrames, [planned], [], []), planned.NaturalFrames), samples);
             return;
         }
-        // Gone round by the page, it is what the engine would have played, to the bit.
+        // Looped by the page, it is what the engine would have played, bit for bit.
         var period = stem.Cue.LengthFrames - stem.LoopFrom;
         var long_ = Render(new(stem.LoopFrom + 3 * period, [stem.Cue with { EndFrame = stem.LoopFrom + 3 * period }], [], []), stem.LoopFrom + 3 * period);
         for (var frame = 0L; frame < stem.LoopFrom + 3 * period; frame += 997)
@@ -182,6 +182,6 @@ public sealed class LiveTests
         var text = JsonSerializer.Serialize(walks, ShowJson.Options) + "\n";
         var path = Path.Combine(AppContext.BaseDirectory, "walks.json");
         if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_WALKS") is { } write) File.WriteAllText(write, text);
-        Assert.True(text == File.ReadAllText(path), "client/src/live/engine/walks.json is not what the rule does; write it anew with PHONARIS_WRITE_WALKS.");
+        Assert.True(text == File.ReadAllText(path), "client/src/live/engine/walks.json is not what the rule does; write it again with PHONARIS_WRITE_WALKS.");
     }
 }

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Tests;
 
 /// <summary>
-/// A presenter who does anything at any time, made up from a number: goes on and back, jumps, goes round, starts, moves within, fades and
+/// A presenter who does anything at any time, made up from a number: goes on and back, jumps, loops, starts, moves within, fades and
 /// silences. What sounds is told by the orders alone, and held against the plan.
 /// </summary>
 /// <param name="plan">The plan that is walked.</param>

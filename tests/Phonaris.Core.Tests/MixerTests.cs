@@ -126,7 +126,7 @@ public class MixerTests
     [InlineData(false)]
     public void A_loop_keeps_its_power_through_the_seam(bool correlated)
     {
-        // 240 Hz goes round whole in the period of this loop, so both sides of the seam are the same wave; noise is never like itself.
+        // 240 Hz loops whole in the period of this loop, so both sides of the seam are the same wave; noise is never like itself.
         const long used = 96_000;
         var sound = correlated ? Signal.Sine(used, 240, 0.5) : Signal.Noise(used, 0.5, 3);
         var samples = One(sound, c => c with { Rounds = Cue.FillSpan });

@@ -64,7 +64,7 @@ public sealed class RepaceTests
         Assert.Equal(total, after.Slides.Sum(s => s.HoldMs));
         Assert.Equal((25_300, 13_000), (after.Slides[1].HoldMs, after.Slides[3].HoldMs));
         Assert.All(after.Slides, s => Assert.InRange(s.HoldMs, 3_000, 60_000));
-        // Those that are free, by the rule that was chosen.
+        // Slides that are free follow the chosen rule.
         var (first, third, last) = (after.Slides[0].HoldMs, after.Slides[2].HoldMs, after.Slides[4].HoldMs);
         Assert.InRange(third - first, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);
         Assert.InRange(last - third, by == SpreadBy.Evenly ? -1 : 500, by == SpreadBy.Evenly ? 1 : long.MaxValue);

@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What is told of a run, and the holds taken from it.</summary>
+/// <summary>What is reported a run, and the holds taken from it.</summary>
 public class RunReportTests
 {
     /// <summary>A show and a walk over it: stays on any of its slides, hidden ones too, in any order, some of no time at all.</summary>

@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Tests;
 
-/// <summary>What is printed for the desk and for whoever holds the rights.</summary>
+/// <summary>What is printed for the desk and for the one who holds the rights.</summary>
 public sealed class RunSheetTests
 {
     [Fact]

@@ -51,7 +51,7 @@ public sealed class VideoTests
         Assert.Equal((Second, 0), Seen(WithVideo(c => c with { InFrame = Second, DelayMs = 1000, Video = c.Video! with { AtEnd = VideoEnd.BackToFirst } }), 7.5));
         var alone = WithVideo(c => c with { DelayMs = 500, Video = c.Video! with { AtEnd = VideoEnd.Leaves, HiddenBefore = true } });
         Assert.Equal([(null, 0), (0, 1), (null, 0)], new[] { 4.2, 4.5, 7.6 }.Select(s => Seen(alone, s)));
-        // Twice as fast: one second and a half, then the last picture. Muted it is seen all the same; waiting for a hand it stands.
+        // Twice as fast: one second and a half, then the last picture. Muted it is seen all the same; triggered manually it stands.
         Assert.Equal((2 * Second, 2), Seen(WithVideo(c => c with { Speed = 2, Muted = true }), 5));
         Assert.Equal((0, 0), Seen(WithVideo(c => c with { Start = CueStart.ByHand }), 6));
         // Two rounds overlap by their seam; the later one is seen.
@@ -167,7 +167,7 @@ public sealed class VideoTests
         Assert.True(FollowedHolds.Can(hidden, hidden.Slide("s2"), hidden.Cue("v")));
         var bed = show with { Sounds = [show.Sounds[0] with { Kind = SoundKind.Bed, Video = null }], Cues = [show.Cues[0] with { Video = null }] };
         Assert.False(FollowedHolds.Can(bed, bed.Slide("s2"), bed.Cue("v")));
-        // Round and round, waiting for a hand, or gone: it stays as it is. Set by hand it no longer follows.
+        // Round and round, triggered manually, or gone: it stays as it is. Set by hand it no longer follows.
         foreach (var edit in new Edit[] { new SetRounds("v", Cue.FillSpan), new SetStart("v", CueStart.ByHand), new RemoveCue("v"), new SetSpan("v", new("s1", "s2")), new SetHolds([new("s2", 2000)]) })
         {
             var after = show.Apply(edit);
@@ -204,7 +204,7 @@ public sealed class VideoTests
             new PlaceCue(show.Cues[0] with { Id = "w", Video = null }, 0),
         })
             Assert.NotEmpty(Assert.Throws<RuleException>(() => show.Apply(refused)).Message);
-        // Muted, it is still seen; beds make room for it only while it is heard.
+        // Muted, it is still seen; beds are ducked under it only while it is heard.
         Assert.Contains("is shown without sound", Checking.Explanation.Of(TimedShow.Of(show.Apply(new SetMuted("v", true)).Show), "s2")[^1].Sentence);
     }
 

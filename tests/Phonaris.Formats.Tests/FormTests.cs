@@ -53,7 +53,7 @@ public sealed class FormTests : MadeDecks
             arrow.Parts.Single().Path.Where(m => m.Kind != PenMoveKind.Close).Select(m => (Math.Round(m.X, 6), Math.Round(m.Y, 6))));
         // Its text stands in the shaft, and in the head as far as that is as high.
         Assert.Equal((0.0, 12.5, 125.0, 87.5), arrow.Room is { } room ? (room.Left, room.Top, Math.Round(room.Right, 6), room.Bottom) : default);
-        // Whoever writes a form of their own writes it by the same formulas.
+        // The one who writes a form of their own writes it by the same formulas.
         var own = Pptx("""
             <a:custGeom><a:avLst><a:gd name="a" fmla="val 3"/></a:avLst><a:gdLst><a:gd name="x" fmla="*/ w a 4"/><a:gd name="y" fmla="?: a vc b"/></a:gdLst>
             <a:pathLst><a:path fill="darken"><a:moveTo><a:pt x="x" y="y"/></a:moveTo><a:lnTo><a:pt x="r" y="b"/></a:lnTo></a:path><a:path stroke="0"><a:moveTo><a:pt x="l" y="t"/></a:moveTo></a:path></a:pathLst></a:custGeom>

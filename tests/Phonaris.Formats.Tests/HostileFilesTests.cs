@@ -161,7 +161,7 @@ public sealed class HostileFilesTests : IDisposable
 
     private void AssertRefused(string name, string why) => Assert.Contains(why, Assert.Throws<RuleException>(() => Read(name)).Message);
 
-    /// <summary>A file that can be read, made anew.</summary>
+    /// <summary>A file that can be read, made again.</summary>
     private string Good(string name)
     {
         var path = PathOf(name);

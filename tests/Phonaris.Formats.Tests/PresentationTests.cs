@@ -169,7 +169,7 @@ public sealed class PresentationTests : IDisposable
         Assert.DoesNotContain(shapes, s => Words(s) == "Flash");
         Assert.Equal([(1, 1), (1, int.MaxValue)], shapes.Single(s => Words(s).StartsWith("First", StringComparison.Ordinal)).Text!.Paragraphs.Select(p => (p.FromStep, p.ToStep)));
 
-        // What waits for a click on a shape comes behind what is clicked anywhere; a sound that does is no step.
+        // Effects triggered by a click on a shape come after those triggered by a click anywhere; a sound triggered so is not a step.
         static string OnShape(params string[] effects) => $"""<p:audio><p:seq><p:cTn nodeType="interactiveSeq"><p:childTnLst>{Group(effects)}</p:childTnLst></p:cTn></p:seq></p:audio>""";
         var quiz = $"""
             ><p:cSld><p:spTree>{Shape(3, 0, 0, 9, 9, body: Paragraph("Which moth?"))}{Shape(4, 0, 0, 9, 9, body: Paragraph("The hawk"))}</p:spTree></p:cSld>

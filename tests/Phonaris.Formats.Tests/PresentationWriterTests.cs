@@ -29,7 +29,7 @@ public sealed class PresentationWriterTests : IDisposable
         var deck = Deck(byHand, [
             (own[2] with { Transition = Transition.Dissolve(1200) }, [new("Dusk pad", "Dusk pad, a sound", PathOf("pad.wav"), 8000, 4, Loops: true, 0, 0, null), new("Word", "", PathOf("word.m4a"), 2000, 1, false, 0, 1500, null)]),
             (Drawn("A map of the mill", 3), byHand ? [new("Word", "", PathOf("word.m4a"), 2000, 1, false, 2, 500, null)] : []),
-            (own[0] with { Notes = "Said anew.\nIn two lines." }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 3, false, null, 0, spot)] : []),
+            (own[0] with { Notes = "Said again.\nIn two lines." }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 3, false, null, 0, spot)] : []),
             (own[0] with { Id = "again" }, byHand ? [new("Bat", "A bat", PathOf("word.m4a"), 2000, 2, false, null, 0, spot)] : []),
             // Its looks were taken from a page of a PDF: here it is itself again.
             (own[1] with { Hidden = false, HoldMs = 9500, Picture = new("pages", MediaTypes.Pdf, 2, 960, 540) }, []),
@@ -37,13 +37,13 @@ public sealed class PresentationWriterTests : IDisposable
 
         var lost = await WriteAsync(deck);
         Assert.Single(lost, l => l.StartsWith("Slide 1: the deck's own sound", StringComparison.Ordinal));
-        // The ids of its sections are not as the standard has them; they are put right.
+        // The ids of its sections are not as the standard has them; they are fixed.
         Assert.Equal(string.Join('\n', Faults(PathOf("own")).Where(f => !f.Contains("/p14:section"))), string.Join('\n', Faults(PathOf("out"))));
 
         var read = DeckFormats.Read([new(PathOf("out"), "out.pptx", "out")]);
         Assert.Equal(["Listen", "A map of the mill", "Who flies tonight", "Who flies tonight", "Counts since spring"], read.Slides.Select(s => s.Title));
         Assert.Equal(["Opening", "Opening", "The walk", "The walk", "The walk"], read.Slides.Select(s => s.Section));
-        Assert.Equal("Said anew.\nIn two lines.|Four kinds, one after the other.", $"{read.Slides[2].Notes}|{read.Slides[3].Notes}");
+        Assert.Equal("Said again.\nIn two lines.|Four kinds, one after the other.", $"{read.Slides[2].Notes}|{read.Slides[3].Notes}");
         Assert.All(read.Slides, s => Assert.False(s.Hidden));
         Assert.Equal((1200, 0), (read.Slides[0].TransitionMs, read.Slides[4].TransitionMs));
         Assert.Equal(byHand ? [null, null, null, null, null] : [4000L, 4000, 4000, 4000, 9500], read.Slides.Select(s => s.HoldMs));
@@ -178,7 +178,7 @@ public sealed class PresentationWriterTests : IDisposable
         Change("[Content_Types].xml", xml => xml.Replace("vnd.openxmlformats-officedocument.presentationml.presentation.main+xml", "vnd.any.presentation.macroEnabled.main+xml", StringComparison.Ordinal).Replace("</Types>", "<Override PartName=\"/ppt/vbaProject.bin\" ContentType=\"application/vnd.any.vbaProject\"/></Types>", StringComparison.Ordinal));
         var own = DeckFormats.Read([new(PathOf("own"), "own.pptx", "own")]).ToSlides(NewId, 6000);
 
-        // The second slide is not handed over.
+        // The second slide is not exported.
         var lost = await WriteAsync(Deck(true, [(own[0], []), (own[2], [])]));
         Assert.Equal(
             [
@@ -208,7 +208,7 @@ public sealed class PresentationWriterTests : IDisposable
 
         // In the strict form: as pictures of themselves.
         Pptx(PathOf("own"), ["><p:cSld><p:spTree/></p:cSld>"], strict: true);
-        Assert.Contains("strict form", Assert.Single(await WriteAsync(Deck(true, [(own[0], [])]))));
+        Assert.Contains("strict variant", Assert.Single(await WriteAsync(Deck(true, [(own[0], [])]))));
         Assert.Empty(Faults(PathOf("out")));
 
         void Change(string part, Func<string, string> change)

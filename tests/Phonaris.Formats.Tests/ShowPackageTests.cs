@@ -81,7 +81,7 @@ public sealed class ShowPackageTests : IDisposable
         Assert.Equal((true, false), (to.Has(show.Slides[0].Picture.Media), to.Has(show.Sounds[0].Media)));
     }
 
-    /// <summary>docs/show.schema.json is made from the types themselves; PHONARIS_WRITE_SCHEMA names the file to write it to anew.</summary>
+    /// <summary>docs/show.schema.json is made from the types themselves; PHONARIS_WRITE_SCHEMA names the file to write it to again.</summary>
     [Fact]
     public void The_published_schema_is_that_of_the_types()
     {

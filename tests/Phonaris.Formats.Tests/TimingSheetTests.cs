@@ -50,7 +50,7 @@ public sealed class TimingSheetTests
         var lines = MusicSheet.Csv(music).Split("\r\n", StringSplitOptions.RemoveEmptyEntries);
         Assert.Equal("'=Dusk,Ina Fell,unknown,CC-BY-4.0,bed,0:00.0,0:20.0,0:20.0", lines[1].Replace("\"", "", StringComparison.Ordinal));
         Assert.Equal("<Chime>,unknown,unknown,unknown,spot,manual,,0:01.0", lines[2]);
-        Assert.Contains("&lt;Chime&gt;</td><td>not known", MusicSheet.Html(music));
+        Assert.Contains("&lt;Chime&gt;</td><td>unknown", MusicSheet.Html(music));
     }
 
     [Fact]

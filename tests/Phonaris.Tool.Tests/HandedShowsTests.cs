@@ -42,7 +42,7 @@ public sealed class HandedShowsTests : IDisposable
             var read = Written(show, sounds, byHand);
             Assert.Equal(show.Slides.Select(s => s.Hidden), read.Slides.Select(s => s.Hidden));
             Assert.Equal(byHand ? show.Slides.Select(_ => (long?)null) : show.Slides.Select(s => (long?)s.HoldMs), read.Slides.Select(s => s.HoldMs));
-            // Those of one sound that wait for a hand, up to the same slide, are read as one.
+            // Those of one sound that is triggered manually, up to the same slide, are read as one.
             var wanted = sounds.Where(s => s.Step is not null).Select(s => s.Video is { } video ? (s.First + 1, s.First + 1, video.Rounds == Cue.FillSpan, s.DelayMs) : (s.First + 1, s.Last + 1, s.Loops, s.DelayMs)).Order();
             Assert.Equal(wanted, read.Sounds.Where(s => s.Start != "hand").Select(s => (s.FirstSlide, s.LastSlide, s.Loop, s.DelayMs)).Order());
             Assert.Equal(sounds.Where(s => s.Step is null).Select(s => s.First + 1).DefaultIfEmpty(0).Min(), read.Sounds.Where(s => s.Start == "hand").Select(s => s.FirstSlide).DefaultIfEmpty(0).Min());

@@ -5,7 +5,7 @@ using System.Text.Json;
 
 namespace Phonaris.Tool.Tests;
 
-/// <summary>A deck handed over with its sounds: what is heard of it elsewhere.</summary>
+/// <summary>A deck exported with its sounds: what is heard of it elsewhere.</summary>
 [Collection(nameof(Toolbox))]
 public sealed class PresentationFileTests : Toolbox
 {
@@ -20,7 +20,7 @@ public sealed class PresentationFileTests : Toolbox
         var deck = Json("deck", "clock.pptx");
         Assert.Equal([6000L, 6000, 4000], deck.GetProperty("slides").EnumerateArray().Select(s => s.GetProperty("holdMs").GetInt64()));
         var sounds = deck.GetProperty("sounds").EnumerateArray().ToList();
-        // Its second slide is hidden: not shown, but counted by whoever counts slides.
+        // Its second slide is hidden: not shown, but counted by the one who counts slides.
         Assert.Equal([(1, 1, 0L), (1, 1, 1500), (1, 3, 0), (3, 3, 0), (3, 3, 0)], sounds.Select(s => (s.GetProperty("firstSlide").GetInt32(), s.GetProperty("lastSlide").GetInt32(), s.GetProperty("delayMs").GetInt64())).Order());
         // The chime on two slides is one file, called by its name.
         Assert.Contains("chime-1.m4a", sounds.Select(s => s.GetProperty("name").GetString()));
@@ -71,7 +71,7 @@ public sealed class PresentationFileTests : Toolbox
         Assert.Contains("rain", string.Join(' ', own.GetProperty("sounds").EnumerateArray().Select(s => s.GetProperty("name").GetString())));
     }
 
-    /// <summary>Three slides: a bed that goes round and gives way to another, a word, a chime on each, and an owl that waits for a hand on the last two.</summary>
+    /// <summary>Three slides: a bed that loops and is replaced by another, a word, a chime on each, and an owl that is triggered manually on the last two.</summary>
     private void MakeShow()
     {
         File.Copy(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), PathOf("deck.pptx"));

@@ -98,10 +98,10 @@ public sealed class ToolTests : Toolbox
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "whole", "--mute", "--loop", "once");
         Assert.Contains("cut-video", Found("a.phonaris"));
         AssertFails(3, "four shares", "place", "a.phonaris", "--video", "Moth", "--slide", "1", "--at", "here");
-        AssertFails(2, "one of them", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
+        AssertFails(2, "either --sound or --video", "place", "a.phonaris", "--video", "Moth", "--sound", "Moth", "--slide", "1");
         Assert.True(Json("export", "a.phonaris", "--to", "a.mp4", "--size", "320x180").GetProperty("bytes").GetInt64() > 2000);
 
-        // In a presentation file it lies where it did, with its part, its level and its silence, whoever moves that on.
+        // In a presentation file it lies where it did, with its part, its level and its silence, the one who moves that on.
         Json("place", "a.phonaris", "--video", "Moth", "--slide", "2", "--in", "4", "--start", "hand", "--level", "0");
         foreach (var by in new[] { "hand", "clock" })
         {
@@ -195,7 +195,7 @@ public sealed class ToolTests : Toolbox
 
         var lines = Json("explain", "a.phonaris", "--slide", "3").GetProperty("lines").EnumerateArray().ToList();
         Assert.Equal((true, "Chime starts with this slide and plays to its end here."), (lines[0].GetProperty("sounds").GetBoolean(), lines[0].GetProperty("sentence").GetString()));
-        Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime waits for a hand." && l.GetProperty("fix").GetString() == "Begin with its slide");
+        Assert.Contains(lines, l => l.GetProperty("sentence").GetString() == "Chime is triggered manually." && l.GetProperty("remedy").GetString() == "Start with its slide");
         AssertFails(3, "slides 1 to 3", "explain", "a.phonaris", "--slide", "7");
 
         // Half as fast, twice as long, to the frame; and heard in the export.
@@ -252,7 +252,7 @@ public sealed class ToolTests : Toolbox
         var moments = Json("beats", "reel.flac").GetProperty("beats").EnumerateArray().Select(b => b.GetDouble()).ToList();
         foreach (var slide in Json("show", "a.phonaris").GetProperty("runningOrder").GetProperty("slides").EnumerateArray().Skip(1))
             Assert.Contains(moments, b => Math.Abs(b - slide.GetProperty("startFrame").GetInt64() / 48_000.0) < 0.0011);
-        AssertFails(2, "goes with --fit re-pace", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--on", "bars");
+        AssertFails(2, "works only with --fit re-pace", "place", "a.phonaris", "--sound", "reel.flac", "--span", "all", "--on", "bars");
         Assert.Contains("phonaris tool place <show> [options]", Run("place", "--help").Output, StringComparison.Ordinal);
     }
 
@@ -327,11 +327,11 @@ public sealed class ToolTests : Toolbox
         AssertFails(3, "does not exist", "new", "b.phonaris", "--deck", "gone.pdf");
         AssertFails(3, "Slide 9 does not exist", "hold", "a.phonaris", "--slide", "9", "--seconds", "1");
         AssertFails(3, "outside the show", "export", "a.phonaris", "--to", "x.wav", "--slides", "2-3");
-        AssertFails(3, "These can be made: mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
-        AssertFails(3, "--cue is for sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");
-        AssertFails(3, "--for says how a pptx or a player moves on", "export", "a.phonaris", "--to", "x.wav", "--for", "hand");
-        AssertFails(3, "leave --slides out", "export", "a.phonaris", "--to", "x.phonaris", "--slides", "1");
-        AssertFails(3, "There is no c.phonaris", "show", "c.phonaris");
+        AssertFails(3, "Use mp4, webm, wav, flac", "export", "a.phonaris", "--to", "x.avi");
+        AssertFails(3, "--cue works only with sound files", "export", "a.phonaris", "--to", "x.mp4", "--cue", "c1");
+        AssertFails(3, "--for works only with a pptx or a player", "export", "a.phonaris", "--to", "x.wav", "--for", "hand");
+        AssertFails(3, "Omit --slides", "export", "a.phonaris", "--to", "x.phonaris", "--slides", "1");
+        AssertFails(3, "c.phonaris does not exist", "show", "c.phonaris");
         var (usage, nothing, says) = Start("show", "a.phonaris", "--frob");
         Assert.Equal((2, ""), (usage, nothing));
         Assert.Contains("Unrecognized", says);

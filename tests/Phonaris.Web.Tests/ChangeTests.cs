@@ -63,7 +63,7 @@ public sealed class ChangeTests : IDisposable
         if (Environment.GetEnvironmentVariable("PHONARIS_WRITE_CHANGES") is { } write) File.WriteAllText(write, text);
         Assert.True(
             text == File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "changes.json")),
-            "client/src/api/changes.json is not what is sent; write it anew with PHONARIS_WRITE_CHANGES.");
+            "client/src/api/changes.json is not what is sent; write it again with PHONARIS_WRITE_CHANGES.");
     }
 
     /// <summary>What moves as a whole is said once, however much of it there is.</summary>

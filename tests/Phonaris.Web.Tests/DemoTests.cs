@@ -81,7 +81,7 @@ public sealed class DemoTests : IDisposable
         Assert.InRange(Gain.ToDecibels(greatest), -12, -0.99);
         Assert.InRange(silentSeconds, 0, 10);
 
-        // There is something to be put right in it.
+        // There is something to be fixed in it.
         var findings = (await http.GetFromJsonAsync<ChecksView>("/api/shows/moth-night/checks", App.Json))!.Findings;
         Assert.InRange(findings.Select(f => f.Found.Check).Distinct().Count(), 5, 12);
         Assert.Equal(["off-target cue-12 -28 -16"], findings.Where(f => f.Ignored).Select(f => f.Key));

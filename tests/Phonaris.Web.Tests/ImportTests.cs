@@ -133,7 +133,7 @@ public sealed class ImportTests(App app) : IClassFixture<App>
     {
         var show = await _app.ShowAsync(1);
         var files = new[] { await _app.UploadAsync(Path.Combine(AppContext.BaseDirectory, "night-walk.pptx"), "deck") };
-        // As on a disk that has room for the slides, and none for the job that brings in their sounds.
+        // As on a disk that has room for the slides, and none for the job that imports their sounds.
         _app.Query("CREATE TRIGGER full BEFORE INSERT ON Jobs BEGIN SELECT RAISE(ABORT, 'full'); END");
         Assert.False((await _app.Http.PostAsJsonAsync($"/api/shows/{show}/deck", new { files, index = 1 })).IsSuccessStatusCode);
         Assert.False((await _app.Http.PostAsJsonAsync("/api/shows", new { title = "Never kept", files })).IsSuccessStatusCode);

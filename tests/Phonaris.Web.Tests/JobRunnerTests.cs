@@ -41,7 +41,7 @@ public sealed class JobRunnerTests : IDisposable
         foreach (var job in new[] { first, second }) Assert.Equal(JobState.Done, (await _app.EndAsync(show, job.Id)).State);
     }
 
-    /// <summary>However many films are waited for, a sound that is brought in meanwhile is there at once.</summary>
+    /// <summary>However many films are waited for, a sound that is imported meanwhile is there at once.</summary>
     [Fact]
     public async Task Long_work_keeps_none_waiting_that_is_soon_done()
     {

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Tests;
 
-/// <summary>Videos over HTTP: brought in onto a slide or one of their own, their pictures, and what a browser plays of them.</summary>
+/// <summary>Videos over HTTP: imported onto a slide or one of their own, their pictures, and what a browser plays of them.</summary>
 public sealed class VideoTests(App app) : IClassFixture<App>
 {
     private static readonly string[] Pictures = ["-f", "lavfi", "-i", "testsrc=s=320x180:r=25:d=3", "-f", "lavfi", "-i", "sine=330:d=3:sample_rate=48000"];
@@ -34,7 +34,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
 
         Assert.Equal(slide, strand.HoldOf);
 
-        // Two moments are two pictures; one is kept for good.
+        // Two moments are two pictures; one is kept permanently.
         var (first, later) = (await _app.Http.GetAsync(Picture(0, 320)), await _app.Http.GetAsync(Picture(96_000, 320)));
         Assert.Equal(("image/jpeg", true), (first.Content.Headers.ContentType!.MediaType, first.Headers.CacheControl!.ToString().Contains("immutable", StringComparison.Ordinal)));
         Assert.NotEqual(await first.Content.ReadAsByteArrayAsync(), await later.Content.ReadAsByteArrayAsync());
@@ -77,7 +77,7 @@ public sealed class VideoTests(App app) : IClassFixture<App>
         // It is one edit, and can be undone as one.
         Assert.Equal("Added Walk", view.Undo);
 
-        // What waits for the copy gets it, and then everybody.
+        // A reader that waits for the copy gets it, and then everybody does.
         Assert.False(video.Video!.PlaysAnywhere);
         var copy = await _app.Http.GetAsync($"/api/shows/{show}/videos/{video.Media}/file?wait=true");
         Assert.Equal((HttpStatusCode.OK, "video/mp4"), (copy.StatusCode, copy.Content.Headers.ContentType!.MediaType));

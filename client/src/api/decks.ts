@@ -5,7 +5,7 @@ import { keys } from "./keys";
 const pathOf = (id: string) => ({ params: { path: { id } } });
 
 /**
- * What a deck that was brought in can be used for. It is read once: the answer stays while the show changes behind the dialog.
+ * What a deck that was imported can be used for. It is read once: the answer stays while the show changes behind the dialog.
  */
 export const useDeckLook = (id: string, files: readonly UploadedFile[]) =>
   useQuery({

@@ -37,7 +37,7 @@ it("is connected once the server is there, and lets go when it is no longer want
   expect([hub.start.mock.calls.length, follow.mock.calls.length, listen.mock.calls.length]).toEqual([3, 1, 1]);
   await vi.advanceTimersByTimeAsync(10_000);
   expect(hub.start).toHaveBeenCalledTimes(3);
-  // Back after an interruption it follows anew.
+  // Back after an interruption it follows again.
   (hub.onreconnected.mock.lastCall?.[0] as () => void)();
   expect(follow).toHaveBeenCalledTimes(2);
   leave();

@@ -3746,7 +3746,7 @@ export interface components {
         };
         /** @description A piece of a catalogue. */
         CataloguePiece: {
-            /** @description What names it there. */
+            /** @description Its id there. */
             id: string;
             /** @description Its title. */
             title: string;
@@ -3775,7 +3775,7 @@ export interface components {
              * @description The revision of the show that was looked over.
              */
             revision: number;
-            /** @description What was found, the gravest first. */
+            /** @description What was found, the most severe first. */
             findings: components["schemas"]["FindingView"][];
             /** @description What was looked for, check by check. */
             lookedFor: string[];
@@ -3793,7 +3793,7 @@ export interface components {
         ClearedSound: {
             /** @description The sound. */
             soundId: string;
-            /** @description What it is called. */
+            /** @description Its name. */
             name: string;
             /** @description Its licence. */
             licence: string;
@@ -3875,7 +3875,7 @@ export interface components {
         CoveredSlides: "whole" | "first" | null;
         /** @description One use of one sound in the show. */
         Cue: {
-            /** @description What names it for as long as the show lives. */
+            /** @description Its id, which never changes. */
             id: string;
             /** @description The sound it uses. */
             soundId: string;
@@ -3901,7 +3901,7 @@ export interface components {
             outFrame: number;
             /**
              * Format: int32
-             * @description How often it goes round; int Cue.FillSpan for as often as its span needs.
+             * @description How often it loops; int Cue.FillSpan for as often as its span needs.
              */
             rounds: number;
             /**
@@ -3909,12 +3909,12 @@ export interface components {
              * @description How loud, in dB relative to the imported sound, −60 to +24.
              */
             levelDb: number;
-            /** @description How it swells in. */
+            /** @description How it fades in. */
             fadeIn: components["schemas"]["Fade"];
-            /** @description How it swells in. */
+            /** @description How it fades in. */
             fadeOut: components["schemas"]["Fade"];
             /**
-             * @description Whether it sounds anew on every slide of its span, rather than once across it.
+             * @description Whether it restarts on every slide of its span, rather than once across it.
              * @default false
              */
             eachSlide: boolean;
@@ -3922,13 +3922,13 @@ export interface components {
             stopStepId: null | string;
             /**
              * Format: int64
-             * @description How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.
+             * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
              */
             stopOffsetMs: number;
             loopPart: null | components["schemas"]["LoopPart"];
             /**
              * Format: double
-             * @description How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.
+             * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
              */
             speed: number;
             /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
@@ -3937,14 +3937,14 @@ export interface components {
             levelPoints: components["schemas"]["ValueListOfLevelPoint"];
             /** @description Whether it keeps silent, its times being kept. */
             muted: boolean;
-            /** @description What it does when its slides are come back to in a live show. */
+            /** @description What it does when its slides are revisited in a live show. */
             return: components["schemas"]["CueReturn"];
-            /** @description Whether beds make room while it sounds, where it is a voice. */
+            /** @description Whether beds are ducked while it sounds, where it is a voice. */
             ducks: boolean;
             duck: null | components["schemas"]["Duck"];
             /**
              * Format: int64
-             * @description How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.
+             * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
              */
             handoverMs: number;
             hotspot: null | components["schemas"]["Hotspot"];
@@ -4025,7 +4025,7 @@ export interface components {
             beginning: components["schemas"]["LoopPart"];
         };
         /**
-         * @description What a cue does when its slides are come back to.
+         * @description What a cue does when its slides are revisited.
          * @enum {unknown}
          */
         CueReturn: "startOver" | "pickUp";
@@ -4058,7 +4058,7 @@ export interface components {
             /** @description The cues. */
             cueIds: components["schemas"]["ValueListOfstring"];
         };
-        /** @description A sound taken apart and put together anew: passages of it, one after the other. */
+        /** @description A sound taken apart and put together again: passages of it, one after the other. */
         Cut: {
             /** @description The passages in the order they are heard. */
             passages: components["schemas"]["ValueListOfPassage"];
@@ -4115,7 +4115,7 @@ export interface components {
         DeckUse: "put" | "refresh" | "join";
         /** @description A deleted show in the trash. */
         DeletedShow: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description Its title. */
             title: string;
@@ -4196,7 +4196,7 @@ export interface components {
             last: string;
             /** @description These, in words. */
             where: string;
-            /** @description Why there, and what is set so. */
+            /** @description Why it is placed there, and with which settings. */
             why: string;
         };
         /** @description A sound dropped on a slide. */
@@ -4221,7 +4221,7 @@ export interface components {
             cueId: string;
             edited: components["schemas"]["Edited"];
         };
-        /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+        /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
         Duck: {
             /**
              * Format: int64
@@ -4296,7 +4296,7 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description What names it for as long as the show lives; never reused. */
+                    /** @description Its id, which never changes; never reused. */
                     id: string;
                     /** @description Its heading; a chapter of the film is named after it. */
                     title: string;
@@ -4323,7 +4323,7 @@ export interface components {
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out anew. */
+                    /** @description Whether its hold stays as it is when holds are worked out again. */
                     holdLocked: boolean;
                     /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
                     staysFor: null | string;
@@ -4435,7 +4435,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -4455,7 +4455,7 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
                 picture: {
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                     media: string;
@@ -4478,7 +4478,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -4516,7 +4516,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -4540,7 +4540,7 @@ export interface components {
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
             picture: {
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                 media: string;
@@ -4563,7 +4563,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -4580,7 +4580,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -4646,17 +4646,17 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as brought in and never altered. */
+            /** @description An audio file in the show, kept as imported and never altered. */
             sound: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
-                /** @description What it is called in the show. */
+                /** @description Its name in the show. */
                 name: string;
                 /** @description What it is for. */
                 kind: components["schemas"]["SoundKind"];
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                 media: string;
-                /** @description The name of the file as brought in. */
+                /** @description The name of the file as imported. */
                 fileName: string;
                 /** @description What was measured of it. */
                 figures: components["schemas"]["SoundFigures"];
@@ -4764,7 +4764,7 @@ export interface components {
                 voiceLikeness: number;
                 /**
                  * Format: int64
-                 * @description Of a damaged file, how many frames could not be read; 0 for a whole one.
+                 * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
                 /** @description Whether the file holds a cover picture. */
@@ -4796,9 +4796,9 @@ export interface components {
                 highRange: boolean;
             };
             markers: null | {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -4854,9 +4854,9 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -4869,7 +4869,7 @@ export interface components {
             kind: "placeCue";
             /** @description One use of one sound in the show. */
             cue: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description The sound it uses. */
                 soundId: string;
@@ -4895,7 +4895,7 @@ export interface components {
                 outFrame: number;
                 /**
                  * Format: int32
-                 * @description How often it goes round; int Cue.FillSpan for as often as its span needs.
+                 * @description How often it loops; int Cue.FillSpan for as often as its span needs.
                  */
                 rounds: number;
                 /**
@@ -4903,12 +4903,12 @@ export interface components {
                  * @description How loud, in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
-                 * @description Whether it sounds anew on every slide of its span, rather than once across it.
+                 * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
@@ -4916,13 +4916,13 @@ export interface components {
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.
+                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.
+                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
                  */
                 speed: number;
                 /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
@@ -4931,14 +4931,14 @@ export interface components {
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
                 /** @description Whether it keeps silent, its times being kept. */
                 muted: boolean;
-                /** @description What it does when its slides are come back to in a live show. */
+                /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
-                /** @description Whether beds make room while it sounds, where it is a voice. */
+                /** @description Whether beds are ducked while it sounds, where it is a voice. */
                 ducks: boolean;
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.
+                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -4985,7 +4985,7 @@ export interface components {
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Anew on every slide, or once across the span. */
+            /** @description Restarts on every slide, or once across the span. */
             eachSlide: boolean;
         } | {
             /** @enum {string} */
@@ -5047,7 +5047,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The level in dB relative to the sound as brought in.
+             * @description The level in dB relative to the sound as imported.
              */
             levelDb: number;
             /**
@@ -5078,7 +5078,7 @@ export interface components {
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A swell in or a dying away. */
+            /** @description A fade in or a dying away. */
             fade: {
                 /**
                  * Format: int64
@@ -5115,7 +5115,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The speed: 1 as brought in, 0.5 to 2.
+             * @description The speed: 1 as imported, 0.5 to 2.
              */
             speed: number;
         } | {
@@ -5177,7 +5177,7 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description What a cue does when its slides are come back to.
+             * @description What a cue does when its slides are revisited.
              * @enum {unknown}
              */
             return: "startOver" | "pickUp";
@@ -5238,7 +5238,7 @@ export interface components {
                  * @description How solid it is, 0 to 1.
                  */
                 opacity: number;
-                /** @description What it is, in words, for those who do not see it. */
+                /** @description Its text alternative. */
                 alternative: string;
                 /** @description Whether the audience sees it; where not, its place works all the same. */
                 shown: boolean;
@@ -5366,7 +5366,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
             duck: {
                 /**
                  * Format: int64
@@ -5419,7 +5419,7 @@ export interface components {
             kind: "goBack";
             /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
             show: {
-                /** @description What the show is called. */
+                /** @description The title of the show. */
                 title: string;
                 /**
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
@@ -5436,15 +5436,15 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 sounds: {
-                    /** @description What names it for as long as the show lives. */
+                    /** @description Its id, which never changes. */
                     id: string;
-                    /** @description What it is called in the show. */
+                    /** @description Its name in the show. */
                     name: string;
                     /** @description What it is for. */
                     kind: components["schemas"]["SoundKind"];
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                     media: string;
-                    /** @description The name of the file as brought in. */
+                    /** @description The name of the file as imported. */
                     fileName: string;
                     /** @description What was measured of it. */
                     figures: components["schemas"]["SoundFigures"];
@@ -5509,7 +5509,7 @@ export interface components {
                  * @description By how much the whole is louder than its cues are set, in dB.
                  */
                 gainDb: number;
-                /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
                 duck: {
                     /**
                      * Format: int64
@@ -5591,17 +5591,17 @@ export interface components {
         EditAddSound: {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as brought in and never altered. */
+            /** @description An audio file in the show, kept as imported and never altered. */
             sound: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
-                /** @description What it is called in the show. */
+                /** @description Its name in the show. */
                 name: string;
                 /** @description What it is for. */
                 kind: components["schemas"]["SoundKind"];
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                 media: string;
-                /** @description The name of the file as brought in. */
+                /** @description The name of the file as imported. */
                 fileName: string;
                 /** @description What was measured of it. */
                 figures: components["schemas"]["SoundFigures"];
@@ -5664,7 +5664,7 @@ export interface components {
             kind: "goBack";
             /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
             show: {
-                /** @description What the show is called. */
+                /** @description The title of the show. */
                 title: string;
                 /**
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
@@ -5681,15 +5681,15 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 sounds: {
-                    /** @description What names it for as long as the show lives. */
+                    /** @description Its id, which never changes. */
                     id: string;
-                    /** @description What it is called in the show. */
+                    /** @description Its name in the show. */
                     name: string;
                     /** @description What it is for. */
                     kind: components["schemas"]["SoundKind"];
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                     media: string;
-                    /** @description The name of the file as brought in. */
+                    /** @description The name of the file as imported. */
                     fileName: string;
                     /** @description What was measured of it. */
                     figures: components["schemas"]["SoundFigures"];
@@ -5754,7 +5754,7 @@ export interface components {
                  * @description By how much the whole is louder than its cues are set, in dB.
                  */
                 gainDb: number;
-                /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
                 duck: {
                     /**
                      * Format: int64
@@ -5826,7 +5826,7 @@ export interface components {
             kind: "placeCue";
             /** @description One use of one sound in the show. */
             cue: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description The sound it uses. */
                 soundId: string;
@@ -5852,7 +5852,7 @@ export interface components {
                 outFrame: number;
                 /**
                  * Format: int32
-                 * @description How often it goes round; int Cue.FillSpan for as often as its span needs.
+                 * @description How often it loops; int Cue.FillSpan for as often as its span needs.
                  */
                 rounds: number;
                 /**
@@ -5860,12 +5860,12 @@ export interface components {
                  * @description How loud, in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
-                 * @description Whether it sounds anew on every slide of its span, rather than once across it.
+                 * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
@@ -5873,13 +5873,13 @@ export interface components {
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.
+                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.
+                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
                  */
                 speed: number;
                 /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
@@ -5888,14 +5888,14 @@ export interface components {
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
                 /** @description Whether it keeps silent, its times being kept. */
                 muted: boolean;
-                /** @description What it does when its slides are come back to in a live show. */
+                /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
-                /** @description Whether beds make room while it sounds, where it is a voice. */
+                /** @description Whether beds are ducked while it sounds, where it is a voice. */
                 ducks: boolean;
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.
+                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -6024,7 +6024,7 @@ export interface components {
                 voiceLikeness: number;
                 /**
                  * Format: int64
-                 * @description Of a damaged file, how many frames could not be read; 0 for a whole one.
+                 * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
                 /** @description Whether the file holds a cover picture. */
@@ -6056,9 +6056,9 @@ export interface components {
                 highRange: boolean;
             };
             markers: null | {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -6085,7 +6085,7 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description What names it for as long as the show lives; never reused. */
+                    /** @description Its id, which never changes; never reused. */
                     id: string;
                     /** @description Its heading; a chapter of the film is named after it. */
                     title: string;
@@ -6112,7 +6112,7 @@ export interface components {
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out anew. */
+                    /** @description Whether its hold stays as it is when holds are worked out again. */
                     holdLocked: boolean;
                     /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
                     staysFor: null | string;
@@ -6164,7 +6164,7 @@ export interface components {
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
             picture: {
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                 media: string;
@@ -6187,7 +6187,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -6204,7 +6204,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -6236,7 +6236,7 @@ export interface components {
              */
             delayMs: number;
         };
-        /** @description Sets how beds make room for a voice. */
+        /** @description Sets how beds are ducked under a voice. */
         EditSetDuck: {
             /** @enum {string} */
             kind: "setDuck";
@@ -6265,7 +6265,7 @@ export interface components {
                 depthDb: null | number;
             };
         };
-        /** @description Sets whether beds make room while a voice sounds. */
+        /** @description Sets whether beds are ducked while a voice sounds. */
         EditSetDucks: {
             /** @enum {string} */
             kind: "setDucks";
@@ -6274,16 +6274,16 @@ export interface components {
             /** @description Whether they do. */
             ducks: boolean;
         };
-        /** @description Sets whether a cue sounds anew on every slide of its span. */
+        /** @description Sets whether a cue restarts on every slide of its span. */
         EditSetEachSlide: {
             /** @enum {string} */
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Anew on every slide, or once across the span. */
+            /** @description Restarts on every slide, or once across the span. */
             eachSlide: boolean;
         };
-        /** @description Sets how a cue swells in or dies away. */
+        /** @description Sets how a cue fades in or fades out. */
         EditSetFade: {
             /** @enum {string} */
             kind: "setFade";
@@ -6294,7 +6294,7 @@ export interface components {
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A swell in or a dying away. */
+            /** @description A fade in or a dying away. */
             fade: {
                 /**
                  * Format: int64
@@ -6335,7 +6335,7 @@ export interface components {
                 kept: components["schemas"]["ValueListOfFrameRange"];
             };
         };
-        /** @description Sets how long the bed before gives way to a bed. */
+        /** @description Sets how long the bed before is replaced by a bed. */
         EditSetHandover: {
             /** @enum {string} */
             kind: "setHandover";
@@ -6360,7 +6360,7 @@ export interface components {
                 hidden: boolean;
             }[];
         };
-        /** @description Says of slides whether their holds stay when holds are worked out anew. */
+        /** @description Says of slides whether their holds stay when holds are worked out again. */
         EditSetHoldLocks: {
             /** @enum {string} */
             kind: "setHoldLocks";
@@ -6435,7 +6435,7 @@ export interface components {
                  * @description How solid it is, 0 to 1.
                  */
                 opacity: number;
-                /** @description What it is, in words, for those who do not see it. */
+                /** @description Its text alternative. */
                 alternative: string;
                 /** @description Whether the audience sees it; where not, its place works all the same. */
                 shown: boolean;
@@ -6450,7 +6450,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The level in dB relative to the sound as brought in.
+             * @description The level in dB relative to the sound as imported.
              */
             levelDb: number;
             /**
@@ -6511,7 +6511,7 @@ export interface components {
                 truePeakDbtp: number;
             };
         };
-        /** @description Sets which part of what a cue uses goes round. */
+        /** @description Sets which part of what a cue uses loops. */
         EditSetLoopPart: {
             /** @enum {string} */
             kind: "setLoopPart";
@@ -6541,9 +6541,9 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -6597,7 +6597,7 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
                 picture: {
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                     media: string;
@@ -6620,7 +6620,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -6658,7 +6658,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -6672,14 +6672,14 @@ export interface components {
                 }[];
             }[];
         };
-        /** @description Sets what a cue does when its slides are come back to. */
+        /** @description Sets what a cue does when its slides are revisited. */
         EditSetReturn: {
             /** @enum {string} */
             kind: "setReturn";
             /** @description The cue. */
             cueId: string;
             /**
-             * @description What a cue does when its slides are come back to.
+             * @description What a cue does when its slides are revisited.
              * @enum {unknown}
              */
             return: "startOver" | "pickUp";
@@ -6709,7 +6709,7 @@ export interface components {
                 cataloguePiece: null | string;
             };
         };
-        /** @description Sets how often a cue goes round. */
+        /** @description Sets how often a cue loops. */
         EditSetRounds: {
             /** @enum {string} */
             kind: "setRounds";
@@ -6731,11 +6731,11 @@ export interface components {
              */
             sections: components["schemas"]["Section"][];
         };
-        /** @description Sets how beds make room for all voices that have no way of their own. */
+        /** @description Sets how beds are ducked under all voices that have no way of their own. */
         EditSetShowDuck: {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
             duck: {
                 /**
                  * Format: int64
@@ -6814,7 +6814,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The speed: 1 as brought in, 0.5 to 2.
+             * @description The speed: 1 as imported, 0.5 to 2.
              */
             speed: number;
         };
@@ -6845,7 +6845,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -6996,7 +6996,7 @@ export interface components {
             fix: null | components["schemas"]["Fix"];
         };
         /**
-         * @description What a show can be handed over as.
+         * @description What a show can be exported as.
          * @enum {unknown}
          */
         ExportFormat: "mp4" | "webm" | "wav" | "flac" | "mp3" | "opus" | "m4a" | "bandStems" | "cueStems" | "pptxClock" | "pptxHand" | "playerZip" | "playerHtml" | "otio" | "otioz" | "vtt" | "srt" | "timesHtml" | "timesCsv" | "runHtml" | "musicHtml" | "musicCsv" | "phonaris" | "phonarisUsed";
@@ -7029,7 +7029,7 @@ export interface components {
              */
             aboutSeconds?: number;
         };
-        /** @description A swell in or a dying away. */
+        /** @description A fade in or a dying away. */
         Fade: {
             /**
              * Format: int64
@@ -7056,7 +7056,7 @@ export interface components {
         Finding: {
             /** @description The name of the check that found it. */
             check: string;
-            /** @description How grave it is. */
+            /** @description How severe it is. */
             severity: components["schemas"]["Severity"];
             /** @description The cues it is about. */
             cueIds: components["schemas"]["ValueListOfstring"];
@@ -7071,11 +7071,11 @@ export interface components {
         };
         /** @description What was found, and what became of it. */
         FindingView: {
-            /** @description What names it: equal for as long as the same is found of the same. */
+            /** @description Its id: equal for as long as the same is found of the same. */
             key: string;
             /** @description What was found. */
             found: components["schemas"]["Finding"];
-            /** @description Whether it is left so. */
+            /** @description Whether it is ignored. */
             ignored: boolean;
         };
         /** @description What is proposed for all beds at once. */
@@ -7091,7 +7091,7 @@ export interface components {
          * @enum {unknown}
          */
         FitMethod: "shorten" | "loop" | "recut" | "stretch" | "silence";
-        /** @description The recipe a cue is fitted by; what it comes to is worked out anew whenever the length changes. */
+        /** @description The recipe a cue is fitted by; what it comes to is worked out again whenever the length changes. */
         FitRecipe: {
             /** @description The method. */
             method: components["schemas"]["FitMethod"];
@@ -7270,7 +7270,7 @@ export interface components {
              * @description How solid it is, 0 to 1.
              */
             opacity: number;
-            /** @description What it is, in words, for those who do not see it. */
+            /** @description Its text alternative. */
             alternative: string;
             /** @description Whether the audience sees it; where not, its place works all the same. */
             shown: boolean;
@@ -7283,7 +7283,7 @@ export interface components {
         HotspotSymbol: "wing" | "bell" | "drop" | "leaf" | "ring" | "wave";
         /** Format: binary */
         IFormFile: string;
-        /** @description The files of a deck, brought in before. */
+        /** @description The files of a deck, imported before. */
         ImportedDeck: {
             files: components["schemas"]["ValueListOfUploadedFile"];
         };
@@ -7294,7 +7294,7 @@ export interface components {
         JobState: "waiting" | "running" | "done" | "failed" | "cancelled";
         /** @description A piece of long work as the page sees it. */
         JobView: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description The show it is for. */
             showId: string;
@@ -7353,14 +7353,14 @@ export interface components {
         JoinHeard: "not" | "hardly" | "mayBe";
         /** @description Pages to be joined with slides. */
         JoinedPages: {
-            /** @description The file of the pages, brought in before. */
+            /** @description The file of the pages, imported before. */
             files: components["schemas"]["ValueListOfUploadedFile"];
             /** @description For each page the position of its slide among all slides; -1 for none. */
             joined: components["schemas"]["ValueListOfint"];
         };
         /** @description A run that is kept. */
         KeptRun: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description What it was for. */
             kind: string;
@@ -7372,7 +7372,7 @@ export interface components {
         };
         /** @description A version of a show. */
         KeptVersion: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description What the person calls it. */
             name: string;
@@ -7480,7 +7480,7 @@ export interface components {
              * @description That of the sum, before the limiter; null for silence.
              */
             sumPeakDbtp: null | number;
-            /** @description Where the limiter is at work. */
+            /** @description Where the limiter is limiting. */
             limited: components["schemas"]["FrameStretch"][];
             /** @description The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS. */
             along: number[];
@@ -7556,7 +7556,7 @@ export interface components {
         };
         /** @description A cue as it is shown live. */
         LiveCue: {
-            /** @description What names it in the plan. */
+            /** @description Its id in the plan. */
             id: string;
             /** @description The cue of the show. */
             cueId: string;
@@ -7564,7 +7564,7 @@ export interface components {
             name: string;
             /** @description What its sound is for. */
             kind: components["schemas"]["SoundKind"];
-            /** @description Whether it waits for a hand. */
+            /** @description Whether it is triggered manually. */
             byHand: boolean;
             /** @description The cue of the show whose end it waits for, or null. */
             after: null | string;
@@ -7573,18 +7573,18 @@ export interface components {
              * @description How long after that end it begins.
              */
             gapMs: number;
-            /** @description How it swells in. */
+            /** @description How it fades in. */
             fadeIn: components["schemas"]["Fade"];
-            /** @description How it dies away where it is stopped. */
+            /** @description How it fades out where it is stopped. */
             fadeOut: components["schemas"]["Fade"];
             /**
              * Format: int64
-             * @description How long the bed before gives way to it, where it is a bed.
+             * @description How long the bed before is replaced by it, where it is a bed.
              */
             handoverMs: number;
             /** @description Whether it goes on past its span until it has finished. */
             playsPastSpan: boolean;
-            /** @description What it does when come back to. */
+            /** @description What it does when revisited. */
             return: components["schemas"]["CueReturn"];
             duck: null | components["schemas"]["LiveDuck"];
             /**
@@ -7606,7 +7606,7 @@ export interface components {
             markers: components["schemas"]["ValueListOfLiveMarker"];
             video: null | components["schemas"]["LiveVideo"];
         };
-        /** @description How beds make room for a voice that nobody knows the beginning of. */
+        /** @description How beds are ducked under a voice that nobody knows the beginning of. */
         LiveDuck: {
             /**
              * Format: int64
@@ -7699,7 +7699,7 @@ export interface components {
              * @description From where in the cue, in milliseconds.
              */
             fromMs: number;
-            /** @description A swell in or a dying away. */
+            /** @description A fade in or a dying away. */
             fade: {
                 /**
                  * Format: int64
@@ -7739,13 +7739,13 @@ export interface components {
              * @description How long it is planned to stay.
              */
             stayMs: number;
-            /** @description The cues that may sound here; all others end when it is come to, but those that ring on. */
+            /** @description The cues that may sound here; all others end when it is come to, but those that play past its span. */
             held: components["schemas"]["ValueListOfstring"];
             /** @description The cues that begin here where they do not sound. */
             begins: components["schemas"]["ValueListOfLiveBegin"];
             /** @description The cues that end while it stays, where they sound. */
             ends: components["schemas"]["ValueListOfLiveEnd"];
-            /** @description The cues here that wait for a hand, in the order of their keys: first those of this slide alone. */
+            /** @description The cues of this slide that are triggered manually, in the order of their keys; cues on this slide only come first. */
             byHand: components["schemas"]["ValueListOfstring"];
             /**
              * Format: int32
@@ -7768,11 +7768,11 @@ export interface components {
         LivePlan: {
             /** @description Where the presenter can be, in the running order: each slide with so many of its steps taken. */
             places: components["schemas"]["ValueListOfLivePlace"];
-            /** @description The cues that can sound. One that sounds anew on every slide is there for each. */
+            /** @description The cues that can sound. One that restarts on every slide is there for each. */
             cues: components["schemas"]["ValueListOfLiveCue"];
             /**
              * Format: int64
-             * @description How long a sound takes to die away by hand, in milliseconds.
+             * @description How long a sound takes to fade out by hand, in milliseconds.
              */
             handFadeMs: number;
             /** @description How a sound begins or ends where it is cut: no edge clicks. */
@@ -7798,7 +7798,7 @@ export interface components {
         };
         /** @description The pictures of a video as they are shown live. */
         LiveVideo: {
-            /** @description What names the file of them that is fetched before: string VideoFile.Name. */
+            /** @description The id of the file of them that is fetched before: string VideoFile.Name. */
             file: string;
             /** @description Where they lie, and how they are seen. */
             place: components["schemas"]["VideoPlace"];
@@ -7817,7 +7817,7 @@ export interface components {
             /** @description The stretches of that file in which they move, counted from where the cue begins to where it ends or is repeated. */
             runs: components["schemas"]["ValueListOfVideoRun"];
         };
-        /** @description A part of a sound that goes round. */
+        /** @description A part of a sound that loops. */
         LoopPart: {
             /**
              * Format: int64
@@ -7834,7 +7834,7 @@ export interface components {
         LostTake: {
             /** @description Its upload. */
             id: string;
-            /** @description What it is called. */
+            /** @description Its name. */
             name: string;
             /**
              * Format: int64
@@ -7856,9 +7856,9 @@ export interface components {
         };
         /** @description A named point in a sound. */
         Marker: {
-            /** @description What names it for as long as the sound lives. */
+            /** @description Its id for as long as the sound lives. */
             id: string;
-            /** @description What it is called. */
+            /** @description Its name. */
             name: string;
             /**
              * Format: int64
@@ -7936,14 +7936,14 @@ export interface components {
         NewRunView: {
             /** @description All that is needed to show the show without the server. */
             run: components["schemas"]["RunView"];
-            /** @description The cues that sound, as drawn for whoever shows it. */
+            /** @description The cues that sound, as drawn for the one who shows it. */
             strands: components["schemas"]["StrandView"][];
         };
         /** @description A show to make. */
         NewShow: {
             /** @description Its title; after the first file when left out. */
             title: null | string;
-            /** @description The files of its deck, brought in before; none for a show without slides yet. */
+            /** @description The files of its deck, imported before; none for a show without slides yet. */
             files: components["schemas"]["ValueListOfUploadedFile"];
             /**
              * Format: int64
@@ -7968,9 +7968,9 @@ export interface components {
              */
             fills: boolean;
         };
-        /** @description A sound to bring in. */
+        /** @description A sound to import. */
         NewSound: {
-            /** @description The content hash of its file, brought in before. */
+            /** @description The content hash of its file, imported before. */
             hash: string;
             /** @description What the file was called. */
             name: string;
@@ -8012,7 +8012,7 @@ export interface components {
             clip: components["schemas"]["CueClip"];
             slideId: string;
         };
-        /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+        /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
         PictureSource: {
             /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
             media: string;
@@ -8035,7 +8035,7 @@ export interface components {
             height: number;
             /**
              * Format: int32
-             * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+             * @description How many steps of an animated page are shown; 0 for all.
              * @default 0
              */
             step: number;
@@ -8056,17 +8056,17 @@ export interface components {
         };
         /** @description A set of settings that a cue gets in one click. What is null stays as it is. */
         Preset: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description What it does for the person. */
             name: string;
             covers: null | components["schemas"]["CoveredSlides"];
-            /** @description Whether it waits for a hand, or begins with its slide. */
+            /** @description Whether it is triggered manually, or begins with its slide. */
             byHand: null | boolean;
             stop: null | components["schemas"]["CueStop"];
             /**
              * Format: int32
-             * @description How often it goes round.
+             * @description How often it loops.
              */
             rounds: null | number;
             /**
@@ -8076,10 +8076,10 @@ export interface components {
             levelDb: null | number;
             fadeIn: null | components["schemas"]["Fade"];
             fadeOut: null | components["schemas"]["Fade"];
-            /** @description Whether it sounds anew on every slide. */
+            /** @description Whether it restarts on every slide. */
             eachSlide: null | boolean;
             return: null | components["schemas"]["CueReturn"];
-            /** @description Whether beds make room for it. */
+            /** @description Whether beds are ducked under it. */
             ducks: null | boolean;
             /**
              * Format: double
@@ -8151,7 +8151,7 @@ export interface components {
             /** @description The edit that sets them. */
             edit: components["schemas"]["Edit"];
         };
-        /** @description A slide with a hold worked out anew. */
+        /** @description A slide with a hold worked out again. */
         RepacedSlide: {
             /** @description The slide. */
             slideId: string;
@@ -8259,7 +8259,7 @@ export interface components {
             run: components["schemas"]["KeptRun"];
             /** @description What it was like. */
             report: components["schemas"]["RunReport"];
-            /** @description What the show should be warned about, what is left so left out. */
+            /** @description What the show should be warned about, what is ignored left out. */
             findings: components["schemas"]["Finding"][];
         };
         /** @description A slide of a run. */
@@ -8337,7 +8337,7 @@ export interface components {
             curves: {
                 [key: string]: number[];
             };
-            /** @description The names of what does not sound by itself: it waits for a hand, or for what does. */
+            /** @description The names of what does not sound by itself: it is triggered manually, or for what does. */
             manualCues: string[];
             /** @description Whether the show is being presented on another page too. */
             shownElsewhere: boolean;
@@ -8356,13 +8356,13 @@ export interface components {
         };
         /** @description A named run of slides: from its first slide to the slide before the next section. */
         Section: {
-            /** @description What names it for as long as the show lives. */
+            /** @description Its id, which never changes. */
             id: string;
-            /** @description What it is called. */
+            /** @description Its name. */
             name: string;
             /** @description The id of its first slide. */
             first: string;
-            /** @description Whether it goes round until the presenter moves on. */
+            /** @description Whether it loops until the presenter moves on. */
             waitingLoop: boolean;
         };
         /**
@@ -8397,13 +8397,13 @@ export interface components {
             index: number;
             /**
              * Format: int32
-             * @description By how many among those that are shown.
+             * @description By how many shown slides.
              */
             place: number;
         };
         /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
         Show: {
-            /** @description What the show is called. */
+            /** @description The title of the show. */
             title: string;
             /**
              * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
@@ -8420,15 +8420,15 @@ export interface components {
              *     Written in JSON as an array.
              */
             sounds: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
-                /** @description What it is called in the show. */
+                /** @description Its name in the show. */
                 name: string;
                 /** @description What it is for. */
                 kind: components["schemas"]["SoundKind"];
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                 media: string;
-                /** @description The name of the file as brought in. */
+                /** @description The name of the file as imported. */
                 fileName: string;
                 /** @description What was measured of it. */
                 figures: components["schemas"]["SoundFigures"];
@@ -8493,7 +8493,7 @@ export interface components {
              * @description By how much the whole is louder than its cues are set, in dB.
              */
             gainDb: number;
-            /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
             duck: {
                 /**
                  * Format: int64
@@ -8531,7 +8531,7 @@ export interface components {
         };
         /** @description A show in the list of shows. */
         ShowCard: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /** @description Its title. */
             title: string;
@@ -8589,7 +8589,7 @@ export interface components {
              * @description By how much the whole is louder than its cues are set.
              */
             gainDb: number;
-            /** @description How beds make room for voices. */
+            /** @description How beds are ducked under voices. */
             duck: components["schemas"]["Duck"];
             /** @description How it is shown. */
             showing: components["schemas"]["Showing"];
@@ -8624,7 +8624,7 @@ export interface components {
         };
         /** @description A show as a page needs it: the show, its times, and what to draw. Frames are at 48 kHz. */
         ShowView: {
-            /** @description What names it. */
+            /** @description Its id. */
             id: string;
             /**
              * Format: int64
@@ -8661,7 +8661,7 @@ export interface components {
         };
         /** @description One page of the deck, in running order. */
         Slide: {
-            /** @description What names it for as long as the show lives; never reused. */
+            /** @description Its id, which never changes; never reused. */
             id: string;
             /** @description Its heading; a chapter of the film is named after it. */
             title: string;
@@ -8688,7 +8688,7 @@ export interface components {
              */
             deck: string;
             fromDeck: null | components["schemas"]["DeckTexts"];
-            /** @description Whether its hold stays as it is when holds are worked out anew. */
+            /** @description Whether its hold stays as it is when holds are worked out again. */
             holdLocked: boolean;
             /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
             staysFor: null | string;
@@ -8754,7 +8754,7 @@ export interface components {
         /** @description A slide, its picture, and the pictures of its steps in order; steps beyond these have none of their own. */
         SlidePicture: {
             slideId: string;
-            /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
             picture: {
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                 media: string;
@@ -8777,7 +8777,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -8815,7 +8815,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -8834,7 +8834,7 @@ export interface components {
             index: number;
             /** @description One page of the deck, in running order. */
             slide: {
-                /** @description What names it for as long as the show lives; never reused. */
+                /** @description Its id, which never changes; never reused. */
                 id: string;
                 /** @description Its heading; a chapter of the film is named after it. */
                 title: string;
@@ -8861,7 +8861,7 @@ export interface components {
                  */
                 deck: string;
                 fromDeck: null | components["schemas"]["DeckTexts"];
-                /** @description Whether its hold stays as it is when holds are worked out anew. */
+                /** @description Whether its hold stays as it is when holds are worked out again. */
                 holdLocked: boolean;
                 /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
                 staysFor: null | string;
@@ -8883,7 +8883,7 @@ export interface components {
             index: number;
             /**
              * Format: int32
-             * @description Its position among those that are shown, from 0.
+             * @description Its index among the shown slides, from 0.
              */
             place: number;
             /**
@@ -8918,17 +8918,17 @@ export interface components {
                 ms: number;
             };
         };
-        /** @description An audio file in the show, kept as brought in and never altered. */
+        /** @description An audio file in the show, kept as imported and never altered. */
         Sound: {
-            /** @description What names it for as long as the show lives. */
+            /** @description Its id, which never changes. */
             id: string;
-            /** @description What it is called in the show. */
+            /** @description Its name in the show. */
             name: string;
             /** @description What it is for. */
             kind: components["schemas"]["SoundKind"];
             /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
             media: string;
-            /** @description The name of the file as brought in. */
+            /** @description The name of the file as imported. */
             fileName: string;
             /** @description What was measured of it. */
             figures: components["schemas"]["SoundFigures"];
@@ -8997,7 +8997,7 @@ export interface components {
             voiceLikeness: number;
             /**
              * Format: int64
-             * @description Of a damaged file, how many frames could not be read; 0 for a whole one.
+             * @description How many frames of a damaged file could not be read; 0 for an intact file.
              */
             missingFrames: number;
             /** @description Whether the file holds a cover picture. */
@@ -9012,7 +9012,7 @@ export interface components {
         SoundWeight: {
             /**
              * Format: int64
-             * @description The file as brought in; what it adds to a show that is handed over.
+             * @description The file as imported; what it adds to a show that is exported.
              */
             bytes: number;
             /**
@@ -9045,7 +9045,7 @@ export interface components {
         };
         /** @description One reveal inside a slide. */
         Step: {
-            /** @description What names it for as long as its slide lives. */
+            /** @description Its id, which never changes. */
             id: string;
             /** @description What appears, in words; may be empty. */
             label: string;
@@ -9107,14 +9107,14 @@ export interface components {
             editPoints: number[];
             /** @description What it is like on each slide it sounds on. */
             rows: components["schemas"]["StrandRow"][];
-            /** @description Whether it waits for a hand; drawn as if that came with its slide. */
+            /** @description Whether it is triggered manually; drawn as if that came with its slide. */
             byHand: boolean;
             /**
              * Format: int64
-             * @description The frame where its span ends and it rings on, or null.
+             * @description The frame where its span ends and it plays past its span, or null.
              */
             tailFrom: null | number;
-            /** @description The cue that gives way to it while it swells in, or null. */
+            /** @description The cue that is replaced by it while it fades in, or null. */
             takesOverFrom: null | string;
             /** @description The cue that begins at the same moment, so that this one does not sound; or null. */
             replacedBy: null | string;
@@ -9166,7 +9166,7 @@ export interface components {
          * @enum {unknown}
          */
         TransitionKind: "cut" | "dissolve";
-        /** @description A file that was brought in and is kept. */
+        /** @description A file that was imported and is kept. */
         UploadedFile: {
             /** @description Its content hash. */
             hash: string;
@@ -9258,7 +9258,7 @@ export interface components {
                 index: number;
                 /** @description One page of the deck, in running order. */
                 slide: {
-                    /** @description What names it for as long as the show lives; never reused. */
+                    /** @description Its id, which never changes; never reused. */
                     id: string;
                     /** @description Its heading; a chapter of the film is named after it. */
                     title: string;
@@ -9285,7 +9285,7 @@ export interface components {
                      */
                     deck: string;
                     fromDeck: null | components["schemas"]["DeckTexts"];
-                    /** @description Whether its hold stays as it is when holds are worked out anew. */
+                    /** @description Whether its hold stays as it is when holds are worked out again. */
                     holdLocked: boolean;
                     /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
                     staysFor: null | string;
@@ -9397,7 +9397,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -9417,7 +9417,7 @@ export interface components {
              */
             pictures: {
                 slideId: string;
-                /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+                /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
                 picture: {
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                     media: string;
@@ -9440,7 +9440,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -9478,7 +9478,7 @@ export interface components {
                     height: number;
                     /**
                      * Format: int32
-                     * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                     * @description How many steps of an animated page are shown; 0 for all.
                      * @default 0
                      */
                     step: number;
@@ -9502,7 +9502,7 @@ export interface components {
             text: string;
             /** @description The presenter's notes. */
             notes: string;
-            /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
             picture: {
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                 media: string;
@@ -9525,7 +9525,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -9542,7 +9542,7 @@ export interface components {
              *     Written in JSON as an array.
              */
             steps: {
-                /** @description What names it for as long as its slide lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description What appears, in words; may be empty. */
                 label: string;
@@ -9608,17 +9608,17 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "addSound";
-            /** @description An audio file in the show, kept as brought in and never altered. */
+            /** @description An audio file in the show, kept as imported and never altered. */
             sound: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
-                /** @description What it is called in the show. */
+                /** @description Its name in the show. */
                 name: string;
                 /** @description What it is for. */
                 kind: components["schemas"]["SoundKind"];
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                 media: string;
-                /** @description The name of the file as brought in. */
+                /** @description The name of the file as imported. */
                 fileName: string;
                 /** @description What was measured of it. */
                 figures: components["schemas"]["SoundFigures"];
@@ -9726,7 +9726,7 @@ export interface components {
                 voiceLikeness: number;
                 /**
                  * Format: int64
-                 * @description Of a damaged file, how many frames could not be read; 0 for a whole one.
+                 * @description How many frames of a damaged file could not be read; 0 for an intact file.
                  */
                 missingFrames: number;
                 /** @description Whether the file holds a cover picture. */
@@ -9758,9 +9758,9 @@ export interface components {
                 highRange: boolean;
             };
             markers: null | {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -9816,9 +9816,9 @@ export interface components {
              *     Written in JSON as an array.
              */
             markers: {
-                /** @description What names it for as long as the sound lives. */
+                /** @description Its id for as long as the sound lives. */
                 id: string;
-                /** @description What it is called. */
+                /** @description Its name. */
                 name: string;
                 /**
                  * Format: int64
@@ -9831,7 +9831,7 @@ export interface components {
             kind: "placeCue";
             /** @description One use of one sound in the show. */
             cue: {
-                /** @description What names it for as long as the show lives. */
+                /** @description Its id, which never changes. */
                 id: string;
                 /** @description The sound it uses. */
                 soundId: string;
@@ -9857,7 +9857,7 @@ export interface components {
                 outFrame: number;
                 /**
                  * Format: int32
-                 * @description How often it goes round; int Cue.FillSpan for as often as its span needs.
+                 * @description How often it loops; int Cue.FillSpan for as often as its span needs.
                  */
                 rounds: number;
                 /**
@@ -9865,12 +9865,12 @@ export interface components {
                  * @description How loud, in dB relative to the imported sound, −60 to +24.
                  */
                 levelDb: number;
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeIn: components["schemas"]["Fade"];
-                /** @description How it swells in. */
+                /** @description How it fades in. */
                 fadeOut: components["schemas"]["Fade"];
                 /**
-                 * @description Whether it sounds anew on every slide of its span, rather than once across it.
+                 * @description Whether it restarts on every slide of its span, rather than once across it.
                  * @default false
                  */
                 eachSlide: boolean;
@@ -9878,13 +9878,13 @@ export interface components {
                 stopStepId: null | string;
                 /**
                  * Format: int64
-                 * @description How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.
+                 * @description How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.
                  */
                 stopOffsetMs: number;
                 loopPart: null | components["schemas"]["LoopPart"];
                 /**
                  * Format: double
-                 * @description How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.
+                 * @description How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.
                  */
                 speed: number;
                 /** @description Whether its level follows its target when that, its part or its fit changes: until it is set by hand. */
@@ -9893,14 +9893,14 @@ export interface components {
                 levelPoints: components["schemas"]["ValueListOfLevelPoint"];
                 /** @description Whether it keeps silent, its times being kept. */
                 muted: boolean;
-                /** @description What it does when its slides are come back to in a live show. */
+                /** @description What it does when its slides are revisited in a live show. */
                 return: components["schemas"]["CueReturn"];
-                /** @description Whether beds make room while it sounds, where it is a voice. */
+                /** @description Whether beds are ducked while it sounds, where it is a voice. */
                 ducks: boolean;
                 duck: null | components["schemas"]["Duck"];
                 /**
                  * Format: int64
-                 * @description How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.
+                 * @description How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.
                  */
                 handoverMs: number;
                 hotspot: null | components["schemas"]["Hotspot"];
@@ -9947,7 +9947,7 @@ export interface components {
             kind: "setEachSlide";
             /** @description The cue. */
             cueId: string;
-            /** @description Anew on every slide, or once across the span. */
+            /** @description Restarts on every slide, or once across the span. */
             eachSlide: boolean;
         } | {
             /** @enum {string} */
@@ -10009,7 +10009,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The level in dB relative to the sound as brought in.
+             * @description The level in dB relative to the sound as imported.
              */
             levelDb: number;
             /**
@@ -10040,7 +10040,7 @@ export interface components {
              * @enum {unknown}
              */
             end: "in" | "out";
-            /** @description A swell in or a dying away. */
+            /** @description A fade in or a dying away. */
             fade: {
                 /**
                  * Format: int64
@@ -10077,7 +10077,7 @@ export interface components {
             cueId: string;
             /**
              * Format: double
-             * @description The speed: 1 as brought in, 0.5 to 2.
+             * @description The speed: 1 as imported, 0.5 to 2.
              */
             speed: number;
         } | {
@@ -10139,7 +10139,7 @@ export interface components {
             /** @description The cue. */
             cueId: string;
             /**
-             * @description What a cue does when its slides are come back to.
+             * @description What a cue does when its slides are revisited.
              * @enum {unknown}
              */
             return: "startOver" | "pickUp";
@@ -10200,7 +10200,7 @@ export interface components {
                  * @description How solid it is, 0 to 1.
                  */
                 opacity: number;
-                /** @description What it is, in words, for those who do not see it. */
+                /** @description Its text alternative. */
                 alternative: string;
                 /** @description Whether the audience sees it; where not, its place works all the same. */
                 shown: boolean;
@@ -10328,7 +10328,7 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "setShowDuck";
-            /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+            /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
             duck: {
                 /**
                  * Format: int64
@@ -10381,7 +10381,7 @@ export interface components {
             kind: "goBack";
             /** @description One deck with its sounds and everything set about them. An immutable value: an edit makes another show. */
             show: {
-                /** @description What the show is called. */
+                /** @description The title of the show. */
                 title: string;
                 /**
                  * @description An immutable list that is equal to another when their items are, so that whole shows can be compared by value.
@@ -10398,15 +10398,15 @@ export interface components {
                  *     Written in JSON as an array.
                  */
                 sounds: {
-                    /** @description What names it for as long as the show lives. */
+                    /** @description Its id, which never changes. */
                     id: string;
-                    /** @description What it is called in the show. */
+                    /** @description Its name in the show. */
                     name: string;
                     /** @description What it is for. */
                     kind: components["schemas"]["SoundKind"];
                     /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
                     media: string;
-                    /** @description The name of the file as brought in. */
+                    /** @description The name of the file as imported. */
                     fileName: string;
                     /** @description What was measured of it. */
                     figures: components["schemas"]["SoundFigures"];
@@ -10471,7 +10471,7 @@ export interface components {
                  * @description By how much the whole is louder than its cues are set, in dB.
                  */
                 gainDb: number;
-                /** @description How beds make room for a voice: down before it speaks, up again a while after. */
+                /** @description How beds are ducked under a voice: down before it speaks, up again a while after. */
                 duck: {
                     /**
                      * Format: int64
@@ -10585,9 +10585,9 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfMarker: {
-            /** @description What names it for as long as the sound lives. */
+            /** @description Its id for as long as the sound lives. */
             id: string;
-            /** @description What it is called. */
+            /** @description Its name. */
             name: string;
             /**
              * Format: int64
@@ -10626,7 +10626,7 @@ export interface components {
             height: number;
             /**
              * Format: int32
-             * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+             * @description How many steps of an animated page are shown; 0 for all.
              * @default 0
              */
             step: number;
@@ -10734,7 +10734,7 @@ export interface components {
          */
         ValueListOfSlidePicture: {
             slideId: string;
-            /** @description Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for. */
+            /** @description Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for. */
             picture: {
                 /** @description The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn. */
                 media: string;
@@ -10757,7 +10757,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -10795,7 +10795,7 @@ export interface components {
                 height: number;
                 /**
                  * Format: int32
-                 * @description Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.
+                 * @description How many steps of an animated page are shown; 0 for all.
                  * @default 0
                  */
                 step: number;
@@ -10817,7 +10817,7 @@ export interface components {
             index: number;
             /** @description One page of the deck, in running order. */
             slide: {
-                /** @description What names it for as long as the show lives; never reused. */
+                /** @description Its id, which never changes; never reused. */
                 id: string;
                 /** @description Its heading; a chapter of the film is named after it. */
                 title: string;
@@ -10844,7 +10844,7 @@ export interface components {
                  */
                 deck: string;
                 fromDeck: null | components["schemas"]["DeckTexts"];
-                /** @description Whether its hold stays as it is when holds are worked out anew. */
+                /** @description Whether its hold stays as it is when holds are worked out again. */
                 holdLocked: boolean;
                 /** @description The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none. */
                 staysFor: null | string;
@@ -10882,15 +10882,15 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfSound: {
-            /** @description What names it for as long as the show lives. */
+            /** @description Its id, which never changes. */
             id: string;
-            /** @description What it is called in the show. */
+            /** @description Its name in the show. */
             name: string;
             /** @description What it is for. */
             kind: components["schemas"]["SoundKind"];
             /** @description The content hash of the file, SHA-256 in lower-case hexadecimal. */
             media: string;
-            /** @description The name of the file as brought in. */
+            /** @description The name of the file as imported. */
             fileName: string;
             /** @description What was measured of it. */
             figures: components["schemas"]["SoundFigures"];
@@ -10910,7 +10910,7 @@ export interface components {
          *     Written in JSON as an array.
          */
         ValueListOfStep: {
-            /** @description What names it for as long as its slide lives. */
+            /** @description Its id, which never changes. */
             id: string;
             /** @description What appears, in words; may be empty. */
             label: string;
@@ -11018,7 +11018,7 @@ export interface components {
          * @enum {unknown}
          */
         VideoEnd: "keepsLast" | "backToFirst" | "leaves";
-        /** @description What is known of the pictures of a video once it is brought in; its sound is measured like any other. */
+        /** @description What is known of the pictures of a video once it is imported; its sound is measured like any other. */
         VideoFigures: {
             /**
              * Format: int32
@@ -11090,7 +11090,7 @@ export interface components {
         VideoRun: {
             /**
              * Format: int64
-             * @description Its first frame, counted from where the cue begins, or as whoever has it says.
+             * @description Its first frame, counted from where the cue begins, or as the one who has it says.
              */
             fromFrame: number;
             /**

@@ -20,7 +20,7 @@ const at = (revision: number): ShowView => ({ ...viewOf(), revision });
 afterEach(() => vi.restoreAllMocks());
 
 describe("a show that changes while it is asked for", () => {
-  it("is asked for anew, the first time too", async () => {
+  it("is fetched again, the first time too", async () => {
     const [asked, client] = [serverOf(), queries()];
     const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
     await vi.waitFor(() => expect(asked.length).toBe(1));
@@ -32,7 +32,7 @@ describe("a show that changes while it is asked for", () => {
     stop();
   });
 
-  it("keeps what it was told of, whatever was answered before that", async () => {
+  it("keeps what it was notified about, whatever was answered before", async () => {
     const [asked, client] = [serverOf(), queries()];
     client.setQueryData(["show", "x"], at(1));
     const stop = new QueryObserver(client, showQuery("x")).subscribe(() => undefined);
@@ -42,7 +42,7 @@ describe("a show that changes while it is asked for", () => {
     await vi.waitFor(() => expect(client.isFetching()).toBe(0));
     expect(client.getQueryData<ShowView>(["show", "x"])?.revision).toBe(2);
     expect(applyChange(client, "x", 2, null)).toBe(true);
-    // Nobody told of anything: the server has gone back to a copy, and what it has is what there is.
+    // Nobody reported anything: the server has gone back to a copy, and what it has is what there is.
     void refetch(client, ["show", "x"]);
     await vi.waitFor(() => expect(asked.length).toBe(2));
     asked[1]?.(at(1));
@@ -63,7 +63,7 @@ it("is caught up with while a colleague edits faster than it is fetched", async 
   expect([asked.length, client.getQueryData<ShowView>(["show", "x"])?.revision]).toEqual([2, 7]);
 });
 
-it("has a job it was told of while it asked for them", async () => {
+it("has a job it was notified about while fetching them", async () => {
   const [asked, client] = [serverOf(), queries()];
   const stop = new QueryObserver(client, jobsQuery("x")).subscribe(() => undefined);
   await vi.waitFor(() => expect(asked.length).toBe(1));

@@ -22,7 +22,7 @@ export const usePeaks = (showId: string, sound: Sound, from: number, to: number,
 export const samplesUrl = (showId: string, { id, media }: Sound) =>
   `/api/shows/${showId}/sounds/${id}/samples?media=${media}`;
 
-/** What a sound's file adds to a show that is handed over. */
+/** What a sound's file adds to a show that is exported. */
 export const useWeight = (showId: string, sound: Sound) =>
   useQuery({
     queryKey: keys.weight(showId, sound.media),

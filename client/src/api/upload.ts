@@ -16,7 +16,7 @@ export const stop = (work: AbortController) => work.abort();
 
 /**
  * Sends a file as it is, telling the fraction sent. By the open protocol for resumable uploads: a broken connection or a closed page
- * goes on where it was when the same file is brought in again.
+ * goes on where it was when the same file is imported again.
  */
 export function upload(
   file: File,

@@ -18,7 +18,7 @@ interface Props {
   open: (dialog: "history" | "keys") => void;
 }
 
-/** The bar of a show: its title, its views, its running time, and what undoes. Where it is narrow, what is rarer is behind one button. */
+/** The bar of a show: its title, its views, its running time, and what undoes. On narrow screens, less frequent actions are in a menu. */
 export function Bar({ connected, open }: Props) {
   const view = useView();
   const solo = useOpenState((state) => state.solo);

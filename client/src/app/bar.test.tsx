@@ -16,7 +16,7 @@ it("brings the view that is opened into sight, also where scrolling answers with
     return Promise.resolve();
   };
   open(viewOf(), <Bar connected open={() => undefined} />);
-  // What an effect gives back is called before it is done anew: a promise cannot be.
+  // What an effect gives back is called before it is done again: a promise cannot be.
   for (const view of ["Levels", "Fit", "Export"]) fireEvent.click(screen.getByText(view));
   expect(seen).toEqual(["Levels", "Fit", "Export"]);
   expect(screen.getByRole("navigation", { name: "Views" })).toBeTruthy();

@@ -58,7 +58,7 @@ describe("what a show should be warned about", () => {
     expect(counted(found)).toBe("1 blocker, 2 audible, 1 minor");
   });
 
-  it("has its fixes beside it, each an edit, and can be left so", async () => {
+  it("has its fixes beside it, each an edit, and can be ignored", async () => {
     const { edit } = show([
       finding("clash", { fixes: [fix("Mute it"), fix("End it before")] }),
       finding("left", {}, true),
@@ -72,7 +72,7 @@ describe("what a show should be warned about", () => {
     expect(screen.queryByText(/automatically/)).toBeNull();
   });
 
-  it("puts right what needs no choice in one call", async () => {
+  it("fixes what needs no decision in one call", async () => {
     const posted = vi.fn();
     answerPosts((url) => (posted(url), { data: { revision: 1, change: null } }));
     show([finding("hand", { fixes: [fix("Begin with its slide", true)] })]);

@@ -64,7 +64,7 @@ describe("the steps of a slide", () => {
 });
 
 describe("sections", () => {
-  it("begin with a slide, are named, go round and end", () => {
+  it("start at a slide, are named, loop and end", () => {
     const { edit } = open(viewOf(), <SectionEditor slide={slide(2)} />);
     fireEvent.click(screen.getByText("Add a section here"));
     expect(edit.mock.lastCall?.[0]).toMatchObject({

@@ -135,7 +135,7 @@ it("leaves what lies further on until what is due earlier is renewed", async () 
   await vi.waitFor(() => expect(asked).toEqual(["0", "1", "2"]));
   edited = true;
   const refreshed = player.refresh();
-  // What was on its way comes while the first chunk is still worked out anew.
+  // What was on its way comes while the first chunk is still worked out again.
   waiting.shift()?.();
   await playing;
   expect(asked.slice(3)).toEqual(["again 0"]);

@@ -228,7 +228,7 @@ export class ChunkPlayer {
         continue;
       }
       if (fetched === undefined) {
-        // The server is away for a moment: what is scheduled goes on, and this chunk is asked for again.
+        // The server does not respond: what is scheduled keeps playing, and this chunk is requested again.
         this.next = Math.min(this.next, chunk);
         return;
       }

@@ -4,7 +4,7 @@ let shared: AudioContext | undefined;
 let idle = 0;
 const idleMs = 1000;
 
-/** The audio context of all that is listened to at the desk. There is one: each more would keep a thread of its own busy, for as long as the page is open. */
+/** The audio context of all that is listened to in the preview. There is one: each more would keep a thread of its own busy, for as long as the page is open. */
 export function listeningContext(): AudioContext {
   window.clearTimeout(idle);
   return (shared ??= new AudioContext({ sampleRate: framesPerSecond, latencyHint: 0 }));

@@ -7,7 +7,7 @@ import { words } from "./words";
 /** How many lines are shown at first: of a show that was worked on for months there are thousands. */
 const atFirst = 200;
 
-/** What was done to a show, line by line, to wind back and forth; and its versions kept under a name. */
+/** The history of a show, to undo and redo to any point, and its saved versions. */
 export function HistoryDialog({ view, close }: { view: ShowView; close: () => void }) {
   const [name, setName] = useState("");
   const [most, setMost] = useState(atFirst);

@@ -12,7 +12,7 @@ afterEach(() => {
 
 const view = viewOf({ sounds: [sound("pad")], cues: [cue("c1", "pad")] });
 
-describe("what was done", () => {
+describe("the history", () => {
   const lines = [
     { position: 1, sentence: "Dusk Pad: placed on slide 1", applied: true },
     { position: 2, sentence: "Dusk Pad: through slide 4 → 6", applied: true },

@@ -110,7 +110,7 @@ describe("a deck brought into a show with slides", () => {
   });
 
   it("that cannot be read is told, and nothing is done", async () => {
-    const { asked, close } = ask("talk.pptx is damaged and cannot be read. Save the deck once more and bring that in.");
+    const { asked, close } = ask("talk.pptx is damaged. Save the deck again and add that file.");
     expect((await screen.findByRole("alert")).textContent).toContain("talk.pptx is damaged");
     fireEvent.click(screen.getByText("Cancel"));
     expect(close).toHaveBeenCalled();

@@ -26,7 +26,7 @@ const line = (cueId: string, first: string | null, becomes: string) => ({
   becomes,
 });
 
-it("shows where each cue would go, and lays those that are chosen", async () => {
+it("shows where each cue would go, and places the selected ones", async () => {
   const asked: unknown[] = [];
   answerGets((path, query, ids) => {
     if (path === "/api/shows") return { data: [card("show", 2), card("Empty", 0), card("May", 3)] };

@@ -82,7 +82,7 @@ describe("how loud a show is", () => {
     expect(screen.getByTestId("matched").getAttribute("d")).toMatch(/^M0\.0 40\.9L/);
   });
 
-  it("tells where the limiter is at work", async () => {
+  it("reports where the limiter reduces the mix", async () => {
     show(levels({ sumPeakDbtp: 1.5, limited: [{ fromFrame: 96_000, toFrame: 288_000 }] }));
     expect((await screen.findByText(/^Limiting/)).textContent).toContain("from 0:02.0");
   });

@@ -23,7 +23,7 @@ interface Props {
   end: () => void;
 }
 
-/** A show while it is shown: its slide fills the window; what moves it lies over its foot while a hand is at work. */
+/** A show while it is shown: its slide fills the window; what moves it lies over its foot while a hand is limiting. */
 export function Shown({ data, stage, advanceMode, end }: Props) {
   const now = useNow(stage);
   const [captions, setCaptions] = useState(false);

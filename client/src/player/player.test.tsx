@@ -87,7 +87,7 @@ describe("what a player holds", () => {
 });
 
 describe("its cards", () => {
-  it("begin as was chosen, and say so where the browser holds the sound back", async () => {
+  it("begin as chosen, and report blocked sound", async () => {
     const begin = vi.fn(() => Promise.resolve(false));
     render(<StartCard data={data} advanceMode="hand" begin={begin} />);
     expect(screen.getByText(/3 slides/).textContent).toContain("0:12");

@@ -21,7 +21,7 @@ export function Playhead({ rows, player, scroller }: Props) {
     const row = rows[at];
     if (!line.current || !glow.current || !row) return;
     line.current.style.transform = `translateY(${y}px)`;
-    // What stays is not written again: sixty times a second it would be laid out and painted anew.
+    // What stays is not written again: sixty times a second it would be laid out and painted again.
     if (lit.current !== row) {
       lit.current = row;
       line.current.dataset.at = String(row.number);

@@ -56,7 +56,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   const order = useMemo(() => rows.map((r) => r.slideId), [rows]);
   const chosen = selectedSlides(selection);
   const cues = selectedCues(selection);
-  // Handed down to every row and strand: it must stay the same, or all of them would be drawn anew.
+  // Handed down to every row and strand: it must stay the same, or all of them would be drawn again.
   const latest = useRef({ selection, order, view, select });
   useEffect(() => {
     latest.current = { selection, order, view, select };
@@ -285,7 +285,7 @@ export function Sheet({ selection, select, drop, drafted, panels }: Props) {
   );
 }
 
-/** The names of what lies on each slide, by kind, for those who hear the sheet. */
+/** The names of what lies on each slide, by kind, for screen readers. */
 function lyingOn({ strands, show }: ShowView): Map<string, Partial<Record<SoundKind, string>>> {
   const soundOf = new Map(show.cues.map((c) => [c.id, show.sounds.find((s) => s.id === c.soundId)]));
   const found = new Map<string, Partial<Record<SoundKind, string>>>();

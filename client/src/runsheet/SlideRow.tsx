@@ -17,7 +17,7 @@ interface Props {
   slide: Slide;
   /** The section that begins with it. */
   section: ShowView["show"]["sections"][number] | undefined;
-  /** What hangs here in each band, for those who hear the sheet: a name for each, {@link apart}. */
+  /** What hangs here in each band, for screen readers: a name for each, {@link apart}. */
   lying: string;
   /** Whether a video lies on it. */
   hasVideo: boolean;

@@ -245,7 +245,7 @@ export const Strand = memo(function Strand({
   );
 }, isSame);
 
-/** A strand is drawn anew only when something of it changed, not whenever strands are laidOut anew. */
+/** A strand is drawn again only when something of it changed, not whenever strands are laidOut again. */
 function isSame(a: Props, b: Props): boolean {
   const { laidOut: x, ...restA } = a;
   const { laidOut: y, ...restB } = b;

@@ -17,7 +17,7 @@ export type Labelled<T> = T & { labelTop: number; labelHeight: number };
 
 /**
  * Lays the labels of strands so that none lies over another or over a strand: each is cut where the next one begins, and where that would
- * leave less than a line the next one gives way downward.
+ * leave less than a line the next one is replaced downward.
  */
 export function labelled<T extends LaidOut>(laidOut: readonly T[]): Labelled<T>[] {
   const laid = laidOut.map((one) => ({ ...one, labelTop: one.top, labelHeight: tallest }));

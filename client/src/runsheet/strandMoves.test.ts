@@ -53,7 +53,7 @@ describe("dragging an end of a strand", () => {
     ]);
   });
 
-  it("leaves the start alone of what waits for a hand, and the stop of what rings on", () => {
+  it("leaves the start of manual cues alone, and the end of cues that play past their slides", () => {
     const byHand = cue("c", "pad", { ...own, start: { kind: "hand", stepId: null, cueId: null }, stop: "finished" });
     const kinds = (grip: "first" | "last", y: number) =>
       moveTo(view, rows, byHand, grip, y, 100, false)?.edits.map((e) => e.kind);

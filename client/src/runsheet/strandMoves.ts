@@ -79,7 +79,7 @@ function firstTo(
 ): Move | undefined {
   const row = rows[at];
   const move = lying(rows, cue, { first: at, last: span.last });
-  // What waits for a hand or another cue begins when that comes, wherever its span does.
+  // What is triggered manually or another cue begins when that comes, wherever its span does.
   if (!row || !move || cue.start.kind === "hand" || cue.start.kind === "after") return move;
   const k = free ? 0 : stepAt(row, y);
   const step = k > 0 ? view.show.slides[row.index]?.steps[k] : undefined;

@@ -166,7 +166,7 @@ function overlapGroups(strands: readonly StrandView[], extentOf: (strand: Strand
     }
     const free = ends.findIndex((end) => end <= top);
     const lane = free < 0 ? ends.length : free;
-    // One that gives way to another hangs above it; where the handover is, they cross.
+    // One that is replaced by another hangs above it; where the handover is, they cross.
     const next = takers.get(strand.cueId);
     ends[lane] = Math.min(bottom, next ? extentOf(next).top : Infinity);
     group.strands.push(strand);

@@ -16,14 +16,14 @@ public static class Checks
         new UnknownRights(), new MissingCredits(), new NotCleared(),
     ];
 
-    /// <summary>What all of them find in a show, the gravest first, and of those as grave what comes first; what is left so included.</summary>
+    /// <summary>What all of them find in a show, the most severe first, and of those as severe what comes first; what is ignored included.</summary>
     public static ValueList<Finding> Of(CheckedShow show)
     {
         ArgumentNullException.ThrowIfNull(show);
         return [.. All.SelectMany(check => check.Find(show)).DistinctBy(f => f.Key).OrderBy(f => f.Severity).ThenBy(f => f.SlideId is { } id ? show.Show.SlideIndex(id) : int.MaxValue)];
     }
 
-    /// <summary>Whether a finding is left so.</summary>
+    /// <summary>Whether a finding is ignored.</summary>
     /// <param name="show">The show.</param>
     /// <param name="finding">What was found in it.</param>
     public static bool IsIgnored(this Shows.Show show, Finding finding)
@@ -37,7 +37,7 @@ public static class Checks
     private const int MostPasses = 4;
 
     /// <summary>
-    /// The edit that puts right what can be put right without asking: the first safe fix of each finding that is not left so, and of what those bring
+    /// The edit that fixes what can be fixed without asking: the first safe fix of each finding that is not ignored, and of what those bring
     /// about; null for none.
     /// </summary>
     /// <param name="show">The show.</param>
@@ -61,7 +61,7 @@ public static class Checks
         List<Edit> edits = [];
         foreach (var edit in findings.Where(f => !show.IsIgnored(f)).Select(f => f.Fixes.FirstOrDefault(r => r.Safe)?.Edit).OfType<Edit>())
         {
-            // Two fixes for the same thing: the graver finding has it.
+            // Two fixes for the same thing: the more severe finding has it.
             var touches = edit.Touches(show).ToList();
             if (touches.Any(touched.Contains)) continue;
             touched.UnionWith(touches);

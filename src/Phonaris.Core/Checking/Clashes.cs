@@ -31,7 +31,7 @@ public sealed class Clashes : ICheck
     private static IEnumerable<(long StartFrame, Cue Cue)> Later(CheckedShow show, Cue before, IEnumerable<(long StartFrame, Cue Cue)> later)
     {
         if (before.Stop != CueStop.Span || show.Order.Of(show.Show, before.Span!) is not [.., var last]) return [];
-        // What is to end there begins wherever it must. Only the next takes over from this one: it is silent by the time others begin.
+        // What is to end there begins wherever it must. Only the next follows with a crossfade this one: it is silent by the time others begin.
         return later.TakeWhile(l => l.StartFrame < last.EndFrame).Where(l => l.Cue is not { Start.Kind: CueStartKind.End, Fit: null }).Take(1);
     }
 

@@ -6,7 +6,7 @@ namespace Phonaris.Core.Checking;
 /// <summary>What the end cuts off.</summary>
 public sealed class CutByEnd : ICheck
 {
-    /// <summary>What may be cut off without being missed, in frames.</summary>
+    /// <summary>How much may be cut off unnoticed, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>

@@ -7,7 +7,7 @@ namespace Phonaris.Core.Checking;
 /// <summary>Videos that leave before they are over.</summary>
 public sealed class CutVideos : ICheck
 {
-    /// <summary>What may be left of it without being missed, in frames.</summary>
+    /// <summary>How much may be missing unnoticed, in frames.</summary>
     private const long LeastFrames = 300 * Frames.PerMs;
 
     /// <inheritdoc/>

@@ -4,7 +4,7 @@ namespace Phonaris.Core.Checking;
 
 /// <summary>One thing the show should be warned about.</summary>
 /// <param name="Check">The name of the check that found it.</param>
-/// <param name="Severity">How grave it is.</param>
+/// <param name="Severity">How severe it is.</param>
 /// <param name="CueIds">The cues it is about.</param>
 /// <param name="SlideId">The slide it is on; null where it is on none.</param>
 /// <param name="Sentence">What it is.</param>
@@ -14,13 +14,13 @@ public sealed record Finding(string Check, Severity Severity, ValueList<string> 
     /// <summary>The sound it is about, where it is about one.</summary>
     public string? SoundId { get; init; }
 
-    /// <summary>The figures it was about: with others it is another finding, left so or not.</summary>
+    /// <summary>The figures it was about: with others it is another finding, ignored or not.</summary>
     internal string About { get; init; } = "";
 
     /// <summary>What is found, and with what: the same wherever its slides are moved to.</summary>
     internal string Subject => $"{Check} {(CueIds.Count > 0 ? string.Join('+', CueIds) : SoundId ?? SlideId ?? "")}";
 
-    /// <summary>What names it: equal for as long as the same is found of the same.</summary>
+    /// <summary>Its id: equal for as long as the same is found of the same.</summary>
     [JsonIgnore]
     public string Key => About.Length == 0 ? Subject : $"{Subject} {About}";
 }

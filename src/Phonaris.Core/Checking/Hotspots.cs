@@ -47,7 +47,7 @@ public sealed class Hotspots : ICheck
         }
     }
 
-    /// <summary>Which of the cues that wait for a hand it is on its first slide, from 1.</summary>
+    /// <summary>The position of the cue among the manually triggered cues of its first slide, from 1.</summary>
     private static int KeyOf(CheckedShow show, Cue cue)
     {
         var at = show.Show.SlideIndex(cue.Span!.First);

@@ -3,7 +3,7 @@ namespace Phonaris.Core.Checking;
 /// <summary>One thing a show is looked over for: a file each, listed in <see cref="Checks.All"/>.</summary>
 public interface ICheck
 {
-    /// <summary>What names it, in files and for scripts: lower-case words with hyphens.</summary>
+    /// <summary>Its id, in files and for scripts: lower-case words with hyphens.</summary>
     string Name { get; }
 
     /// <summary>What it looks for, in words.</summary>

@@ -17,7 +17,7 @@ internal static class BedShares
     /// <summary>A tempo that is anything but calm, in beats a minute; music without a beat is as calm as one of so many.</summary>
     private const double FastBpm = 180, FreeBpm = 50;
 
-    /// <summary>What is heard last of a sound tells whether it dies away by itself: two seconds.</summary>
+    /// <summary>What is heard last of a sound tells whether it fades out by itself: two seconds.</summary>
     private const long EndFrames = 2 * Values.Frames.PerSecond;
 
     /// <summary>Gives each stretch a bed, and what it has it for: whether its own ending is heard there is known once it is fitted.</summary>
@@ -58,7 +58,7 @@ internal static class BedShares
 
     private static double Restless(Piece piece, Sound bed) => (piece.HasBeat ? piece.TempoBpm : FreeBpm) / FastBpm + (bed.Figures.RangeLu ?? 0) / 20;
 
-    /// <summary>How loud what is heard of it last is against the whole of it, in dB: the lower the more it dies away by itself.</summary>
+    /// <summary>How loud what is heard of it last is against the whole of it, in dB: the lower the more it fades out by itself.</summary>
     private static double EndDb(Sound bed, LoudnessTrack track)
     {
         var end = bed.Frames - bed.Figures.TailFrames;

@@ -113,7 +113,7 @@ public sealed record Draft(ValueList<DraftedCue> Cues, ValueList<LeftOut> LeftOu
                 if (stretch.Waits) waiting.Add(cue.Id);
                 laid.Add(cue.Id, (bed, why));
             }
-            // What goes round until somebody comes has no length to be fitted to. A stretched sound has to be worked out whole, and a draft is to be there at once;
+            // What loops until somebody comes has no length to be fitted to. A stretched sound has to be worked out whole, and a draft is to be there at once;
             // that the rest stays silent is for a person to say.
             var fits = FitAll.Unfitted(_show).Where(u => laid.ContainsKey(u.Cue.Id) && !waiting.Contains(u.Cue.Id)).ToList()
                 .ConvertAll(u => FitAll.Propose(u.Cue, u.LengthFrames, [.. Comparison

@@ -10,5 +10,5 @@ namespace Phonaris.Core.Drafting;
 /// <param name="First">The first slide it would lie on.</param>
 /// <param name="Last">The last.</param>
 /// <param name="Where">These, in words.</param>
-/// <param name="Why">Why there, and what is set so.</param>
+/// <param name="Why">Why it is placed there, and with which settings.</param>
 public sealed record DraftedCue(string CueId, string SoundId, string Name, SoundKind Kind, string First, string Last, string Where, string Why);

@@ -4,11 +4,11 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Drafting;
 
 /// <summary>Slides in a row that one bed is to lie under.</summary>
-/// <param name="First">The place of the first among those that are shown, from 0.</param>
+/// <param name="First">The index of the first among the shown slides, from 0.</param>
 /// <param name="Last">That of the last.</param>
 /// <param name="Frames">How long they stay, in frames.</param>
 /// <param name="Section">The section they are, or begin in; null for none.</param>
-/// <param name="Waits">Whether they go round until somebody comes.</param>
+/// <param name="Waits">Whether they loop until somebody comes.</param>
 internal sealed record Stretch(int First, int Last, long Frames, Section? Section, bool Waits)
 {
     /// <summary>Nothing is parted into shorter ones than this: 45 s, in frames.</summary>

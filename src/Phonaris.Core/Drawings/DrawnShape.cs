@@ -7,7 +7,7 @@ namespace Phonaris.Core.Drawings;
 /// <param name="Line">The line around or along it; null for none.</param>
 /// <param name="Text">What is written in it; null for nothing.</param>
 /// <param name="FromStep">The step it appears with, from 1.</param>
-/// <param name="ToStep">The last step it is there; <see cref="int.MaxValue"/> for good.</param>
+/// <param name="ToStep">The last step it is there; <see cref="int.MaxValue"/> permanently.</param>
 public sealed record DrawnShape(
     Box Box, Outline Outline, Paint? Fill, Line? Line, TextBody? Text, int FromStep = 1, int ToStep = int.MaxValue)
 {

@@ -16,7 +16,7 @@ public sealed record Paragraph(
     /// <summary>How far tabulators stand apart where none are set, in points.</summary>
     public const double UsualTab = 72;
 
-    /// <summary>The last step it is there; <see cref="int.MaxValue"/> for good. Its place stays.</summary>
+    /// <summary>The last step it is there; <see cref="int.MaxValue"/> permanently. Its place stays.</summary>
     public int ToStep { get; init; } = int.MaxValue;
 
     /// <summary>The distance of lines in points, whatever is in them; null where <see cref="LineSpacing"/> tells it.</summary>

@@ -44,7 +44,7 @@ public static class SvgBounds
             if (known.TryGetValue(element, out var drawn)) return depth + drawn.Height > Deepest ? (MostElements + 1, drawn.Height) : drawn;
             // A drawing within a drawing would have bounds of its own.
             if (depth > Deepest || element.Attributes().Any(a => a.Value.StartsWith("data:image/svg", StringComparison.OrdinalIgnoreCase))) return (MostElements + 1, 0);
-            // What uses itself comes to nothing more.
+            // What uses itself has no effect more.
             known[element] = (0, 0);
             var (count, height) = (1L, 0);
             foreach (var part in element.Elements().Concat(Used(element).Where(named.ContainsKey).Select(id => named[id])))

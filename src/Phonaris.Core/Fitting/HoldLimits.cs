@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>How long slides may stay when their holds are worked out anew. Locked ones, and those that follow what plays on them, stay as long as they do.</summary>
+/// <summary>How long slides may stay when their holds are worked out again. Locked ones, and those that follow what plays on them, stay as long as they do.</summary>
 /// <param name="LeastMs">The least hold, in milliseconds.</param>
 /// <param name="GreatestMs">The greatest; a slide stays longer where steps, a voice or a video need it.</param>
 public sealed record HoldLimits(long LeastMs, long GreatestMs)

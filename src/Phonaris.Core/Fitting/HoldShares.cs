@@ -23,7 +23,7 @@ internal static class HoldShares
             else high = middle;
         }
         var holds = shares.Select(s => (long)Clamped(s, high)).ToArray();
-        // Whole milliseconds: what is left over goes where there is room, one by one, first to those that are not at a bound.
+        // Whole milliseconds: the remainder is distributed one by one, first to slides that are not at a limit.
         var order = Enumerable.Range(0, holds.Length).OrderBy(k => holds[k] == shares[k].LeastMs || holds[k] == shares[k].GreatestMs).ToList();
         for (var left = totalMs - holds.Sum(); left != 0;)
         {

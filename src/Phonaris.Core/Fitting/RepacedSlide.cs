@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Fitting;
 
-/// <summary>A slide with a hold worked out anew.</summary>
+/// <summary>A slide with a hold worked out again.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Number">Its number.</param>
 /// <param name="BeforeMs">Its hold now, in milliseconds.</param>

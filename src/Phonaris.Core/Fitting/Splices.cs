@@ -39,7 +39,7 @@ internal sealed class Splices(ISoundReader sound, BeatGrid grid)
         foreach (var (jump, _) in jumps)
         {
             pieces.Add((from, jump.FromFrame));
-            // Going round, it is the same each time.
+            // Looping, it is the same each time.
             if (!aligned.TryGetValue(jump, out from)) aligned[jump] = from = Aligned(jump.FromFrame, jump.ToFrame, JoinReach, Around);
         }
         pieces.Add((from, grid.At[^1]));

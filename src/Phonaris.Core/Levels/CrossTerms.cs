@@ -71,7 +71,7 @@ internal sealed class CrossTerms(ILoudness sounds)
         return sounds.Get(key, () => listener.Measure(key), piece.Count * sizeof(double));
     }
 
-    /// <summary>A cue as what it plays of its sound alone, from frame 0 on; where it does not go round, wherever it ends.</summary>
+    /// <summary>A cue as what it plays of its sound alone, from frame 0 on; where it does not loop, wherever it ends.</summary>
     private static ScheduledCue BareOf(ScheduledCue cue)
     {
         var bare = new ScheduledCue(

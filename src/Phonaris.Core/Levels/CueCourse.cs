@@ -4,8 +4,8 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Levels;
 
 /// <summary>
-/// How loud a cue is along its course, in steps of 10 ms, worked out from its sound's track: nothing is rendered. Where one round goes over into
-/// the next, or a bed into another, their power is taken to go over evenly, as the seams see to.
+/// The loudness of a cue over time, in steps of 10 ms, computed from the track of its sound without rendering. Where one repeat runs into
+/// the next, or a bed into another, their power is taken to cross over evenly, which is what equal-power seams do.
 /// </summary>
 internal sealed class CueCourse
 {

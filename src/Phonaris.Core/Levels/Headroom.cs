@@ -27,7 +27,7 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     private const double MarginDb = 0.02;
 
     /// <summary>Lowers changes of level so that the peak is kept.</summary>
-    /// <param name="changesDb">By how much the levels of cues are to change, in dB, by their ids; those that are not there stay, and are not lowered.</param>
+    /// <param name="changesDb">The level changes of cues in dB, by cue id. Cues not in it keep their levels.</param>
     /// <param name="peakDbtp">The highest true peak, in dBTP.</param>
     /// <returns>By how much they may change.</returns>
     public Dictionary<string, double> Keep(IReadOnlyDictionary<string, double> changesDb, double peakDbtp)
@@ -73,7 +73,7 @@ internal sealed class Headroom(TimedShow show, IReadOnlyList<CueTrack> tracks, I
     }
 
     /// <summary>
-    /// The cue that adds most to a window, of those that may be lowered, and how much that is; null for none. A bed is none of them where it makes room
+    /// The cue that may be lowered and contributes most to a window, with its contribution; null for none. A bed is none of them where it is ducked
     /// for a voice: it is as loud as it is to be there, whatever its level.
     /// </summary>
     private (string CueId, float Peak)? Greatest(int first, Dictionary<string, double> changesDb) => tracks

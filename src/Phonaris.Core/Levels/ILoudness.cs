@@ -3,7 +3,7 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Levels;
 
-/// <summary>The sounds of a show as they are measured, and what was measured of it before: where little was edited, little is measured anew.</summary>
+/// <summary>The sounds of a show as they are measured, and what was measured of it before: where little was edited, little is measured again.</summary>
 public interface ILoudness
 {
     /// <summary>How loud a source is along its course.</summary>

@@ -72,7 +72,7 @@ public static class LevelMatch
         for (var look = 0; look < MostLooks; look++)
         {
             var before = changes;
-            // Where beds make room, how much hangs on their levels: so what the changes come to is worked out first.
+            // Where beds are ducked, how much hangs on their levels: so what the changes come to is worked out first.
             if (show.Schedule.DuckingStretches.Count == 0 || changes.Values.All(by => by == 0)) changes = new Headroom(show, sounding, sounds).Keep(changes, peak);
             else
             {

@@ -49,10 +49,10 @@ public sealed class ShowLevels
         return new(show, sounds);
     }
 
-    /// <summary>Its cues that have a time, in the show's order: those that do not sound by themselves as if they did.</summary>
+    /// <summary>The cues that have a time, in the show's order. Manual ones count as if they played.</summary>
     public ValueList<CueLevels> Cues { get; }
 
-    /// <summary>Where the limiter is at work, to some seconds.</summary>
+    /// <summary>Where the limiter is limiting, to some seconds.</summary>
     public ValueList<FrameStretch> Limited => [.. _limited.Value.Limited.Select(l => new FrameStretch((long)l.Steps.Start.Value * Loudness.StepFrames, (long)l.Steps.End.Value * Loudness.StepFrames))];
 
     /// <summary>Where the limiter has most to do: about the frame at which the sum would peak highest, and how high, in dBTP; null where it has nothing to do.</summary>

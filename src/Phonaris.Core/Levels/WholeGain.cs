@@ -16,7 +16,7 @@ public sealed record WholeGain(double Db, bool Reaches)
         ArgumentNullException.ThrowIfNull(levels);
         if (levels.Whole.IntegratedLufs is not { } lufs || levels.Peaks.SumPeakDbtp is not { } peak) return null;
         var wanted = Math.Round(show.LevelTargets.WholeLufs - lufs, 1);
-        // Louder, it may be held by its peaks; where they are too high already, that is for levels to put right.
+        // Louder, it may be limited by peaks; where they are too high already, that is for levels to fixed.
         var allowed = wanted > 0 ? Math.Min(wanted, Math.Max(0, Math.Floor((show.LevelTargets.TruePeakDbtp - peak) * 10) / 10)) : wanted;
         var db = Math.Round(Math.Clamp(show.GainDb + allowed, Show.LeastGainDb, Show.GreatestGainDb), 1);
         return db == Math.Round(show.GainDb, 1) ? null : new(db, Math.Abs(show.GainDb + wanted - db) < 0.05);

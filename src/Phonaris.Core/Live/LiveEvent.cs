@@ -20,13 +20,13 @@ public sealed record LiveEvent(LiveEventKind Kind, long AtMs)
 /// <summary>The kinds of <see cref="LiveEvent"/>.</summary>
 public enum LiveEventKind
 {
-    /// <summary>The presenter goes on, back, or to any place; a waiting loop goes round.</summary>
+    /// <summary>The presenter goes on, back, or to any place; a waiting loop loops.</summary>
     GoTo,
 
     /// <summary>A delay is over.</summary>
     Due,
 
-    /// <summary>A cue is started by hand, or anew.</summary>
+    /// <summary>A cue is started by hand, or again.</summary>
     Start,
 
     /// <summary>Another moment of a sounding cue is gone to.</summary>
@@ -54,7 +54,7 @@ public sealed record LiveOrder(LiveOrderKind Kind, string CueId, LiveReason Reas
     /// <summary>From where in the cue, in milliseconds.</summary>
     public long FromMs { get; init; }
 
-    /// <summary>How it swells in, or dies away.</summary>
+    /// <summary>How it fades in, or fades out.</summary>
     public Fade Fade { get; init; } = Fade.None;
 
     /// <summary>The cue that takes over, or null.</summary>
@@ -70,7 +70,7 @@ public enum LiveOrderKind
     /// <summary>Let it sound.</summary>
     Start,
 
-    /// <summary>Let it die away.</summary>
+    /// <summary>Let it fade out.</summary>
     Stop,
 
     /// <summary>Nothing: it has ended by itself.</summary>
@@ -83,7 +83,7 @@ public enum LiveReason
     /// <summary>Its place was come to.</summary>
     Began,
 
-    /// <summary>Its slides were come back to, and it picks up.</summary>
+    /// <summary>Its slides were revisited, and it picks up.</summary>
     CameBack,
 
     /// <summary>The cue it waits for has ended.</summary>

@@ -10,10 +10,10 @@ namespace Phonaris.Core.Live;
 /// to end so much earlier or later than a slide: that goes by how long it is planned to stay.
 /// </summary>
 /// <param name="Places">Where the presenter can be, in the running order: each slide with so many of its steps taken.</param>
-/// <param name="Cues">The cues that can sound. One that sounds anew on every slide is there for each.</param>
+/// <param name="Cues">The cues that can sound. One that restarts on every slide is there for each.</param>
 public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cues)
 {
-    /// <summary>How long a sound takes to die away by hand, in milliseconds.</summary>
+    /// <summary>How long a sound takes to fade out by hand, in milliseconds.</summary>
     public long HandFadeMs { get; init; } = LiveRun.HandFadeMs;
 
     /// <summary>How a sound begins or ends where it is cut: no edge clicks.</summary>
@@ -78,10 +78,10 @@ public sealed record LivePlan(ValueList<LivePlace> Places, ValueList<LiveCue> Cu
 /// <param name="Step">The last step taken, from 0 for the slide's own coming.</param>
 /// <param name="AtMs">When it is planned, in milliseconds from the show's beginning.</param>
 /// <param name="StayMs">How long it is planned to stay.</param>
-/// <param name="Held">The cues that may sound here; all others end when it is come to, but those that ring on.</param>
+/// <param name="Held">The cues that may sound here; all others end when it is come to, but those that play past its span.</param>
 /// <param name="Begins">The cues that begin here where they do not sound.</param>
 /// <param name="Ends">The cues that end while it stays, where they sound.</param>
-/// <param name="ByHand">The cues here that wait for a hand, in the order of their keys: first those of this slide alone.</param>
+/// <param name="ByHand">The cues of this slide that are triggered manually, in the order of their keys; cues on this slide only come first.</param>
 /// <param name="LoopStart">The first place of the waiting loop it is in, or null.</param>
 /// <param name="LoopExit">The place the waiting loop is left for, or null.</param>
 /// <param name="Loops">Whether the waiting loop's first place comes after it.</param>

@@ -11,7 +11,7 @@ namespace Phonaris.Core.Live;
 /// </summary>
 public sealed class LiveRun
 {
-    /// <summary>How long a sound takes to die away by hand, and how long all take when they are silenced, in milliseconds.</summary>
+    /// <summary>How long a sound takes to fade out by hand, and how long all take when they are silenced, in milliseconds.</summary>
     internal const long HandFadeMs = 1_500, SilenceFadeMs = 300;
 
     private readonly LivePlan _plan;
@@ -87,7 +87,7 @@ public sealed class LiveRun
     {
         var before = Place < 0 ? null : _plan.Places[Place];
         var here = _plan.Places[place];
-        // A waiting loop of one slide comes to it anew each time it goes round.
+        // A waiting loop of one slide reaches it again each time it loops.
         if (place == Place && before?.Loops != true) return;
         var sameSlide = before?.SlideId == here.SlideId && place != Place;
         var forward = place > Place;
@@ -98,7 +98,7 @@ public sealed class LiveRun
         foreach (var cue in Active().Where(c => !here.Held.Contains(c.Id)))
         {
             var sounds = StateOf(cue.Id).Phase == CuePhase.Sounding;
-            // A bed gives way to the next as that begins; what is to ring on does.
+            // A bed is replaced by the next as that begins; what is to play past its span does.
             if (sounds && (cue.PlaysPastSpan || (cue.Kind == SoundKind.Bed && takesOver))) continue;
             Stop(cue, cue.FadeOut, LiveReason.SpanEnded, CuePhase.Left);
         }
@@ -187,7 +187,7 @@ public sealed class LiveRun
 
     private static Fade AtLeastAnEdge(Fade fade) => fade.Ms < Edge.Ms ? Edge : fade;
 
-    /// <summary>Begins what waits for the end of a cue, where it may sound; no bed at the moment at which one has taken over.</summary>
+    /// <summary>Starts the cues that follow a cue when it ends, where they may play; no bed at the moment when another has replaced it.</summary>
     private void Follow(string endedId, bool takenOver = false)
     {
         foreach (var cue in _plan.Cues.Where(c => c.After == _cues[endedId].CueId && Waits(c.Id) && !(takenOver && c is { Kind: SoundKind.Bed, GapMs: 0 }) && StateOf(c.Id).Phase is CuePhase.Fresh or CuePhase.Left))
@@ -228,7 +228,7 @@ public enum CuePhase
     /// <summary>It sounds.</summary>
     Sounding,
 
-    /// <summary>Its slides were left; it can be come back to.</summary>
+    /// <summary>Its slides were left; it can be revisited.</summary>
     Left,
 
     /// <summary>It has finished, or was sent away: it does not begin again by itself until its slides are left.</summary>

@@ -52,7 +52,7 @@ internal static class LiveStays
         var (lastSlide, _, from, to) = positions.At(last);
         var endMs = planned.StopFrame < to ? (planned.StopFrame - from) / Frames.PerMs : null;
         var after = show.Places.WaitsFor(cue)?.Id;
-        // What waits for another may be called for anywhere in its span, whenever that ends.
+        // A cue that follows another may start anywhere in its span, whenever the other ends.
         var (first, delayMs) = after is not null ? (firstOfSpan, 0L) : StartOf(show, positions, cue, planned, covered);
         // A video that is muted is played all the same, and not heard.
         var stem = LiveStem.Of(cue.Muted ? planned with { Gain = 0 } : planned);
@@ -91,7 +91,7 @@ internal static class LiveStays
         return cue.Start.Kind switch
         {
             CueStartKind.Step => (StepOf(show.Show, positions, covered, cue.Start.StepId) ?? first, cue.DelayMs),
-            // Where that makes it begin, as planned; what waits for one that does not sound, likewise.
+            // Where that makes it start, as planned. The same for a cue that follows one that does not play.
             CueStartKind.End or CueStartKind.After => show.Order.At(planned.StartFrame) is var slide
                 ? (positions.Of(slide), (planned.StartFrame - slide.StartFrame) / Frames.PerMs)
                 : default,

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Core.Live;
 
 /// <summary>The pictures of a video as they are shown live.</summary>
-/// <param name="File">What names the file of them that is fetched before: <see cref="VideoFile.Name"/>.</param>
+/// <param name="File">The id of the file of them that is fetched before: <see cref="VideoFile.Name"/>.</param>
 /// <param name="Place">Where they lie, and how they are seen.</param>
 /// <param name="Box">Where they come to lie, in shares of the slide.</param>
 /// <param name="FirstPlace">The first place of the plan they are seen at, moving or not.</param>

@@ -18,7 +18,7 @@ public sealed record RunReport(long TookMs, long PlannedMs, ValueList<RunSlide> 
 
     /// <summary>The report of a run.</summary>
     /// <param name="show">The show as it is.</param>
-    /// <param name="log">What was told of the run.</param>
+    /// <param name="log">What was reported the run.</param>
     public static RunReport Of(Show show, RunLog log)
     {
         ArgumentNullException.ThrowIfNull(show);

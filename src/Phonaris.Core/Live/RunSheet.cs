@@ -3,8 +3,8 @@ using Phonaris.Core.Timing;
 
 namespace Phonaris.Core.Live;
 
-/// <summary>A show for whoever stands at the desk, to be printed: what is to be seen, said, heard and done on each slide.</summary>
-/// <param name="Title">What the show is called.</param>
+/// <summary>A show for the one who stands in the preview, to be printed: what is to be seen, said, heard and done on each slide.</summary>
+/// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
 /// <param name="Rows">Its slides, in running order.</param>
 public sealed record RunSheet(string Title, long TotalFrames, ValueList<RunSheetRow> Rows)

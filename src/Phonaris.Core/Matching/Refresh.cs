@@ -90,7 +90,7 @@ public static class Refresh
         }
     }
 
-    /// <summary>What a deck is probably brought in for: once most of its slides are known here, exact pictures or a refresh; else its slides.</summary>
+    /// <summary>What a deck is probably imported for: once most of its slides are known here, exact pictures or a refresh; else its slides.</summary>
     /// <param name="plan">What a refresh would do; empty where it could not.</param>
     /// <param name="coming">How many slides the deck has.</param>
     /// <param name="exact">Whether it has exact pictures.</param>

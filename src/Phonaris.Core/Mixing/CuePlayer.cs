@@ -27,7 +27,7 @@ internal sealed class CuePlayer
         (_cue, _sound, _add) = (cue, sound, Add);
     }
 
-    /// <summary>Joins it to the bed that gives way to it: their crossfade is kept even.</summary>
+    /// <summary>Joins it to the bed that is replaced by it: their crossfade is kept even.</summary>
     public void TakeOverFrom(CuePlayer before) => _taking = before._giving = new(before, this);
 
     /// <summary>Adds the cue to a mix that begins at an absolute frame.</summary>
@@ -147,7 +147,7 @@ internal sealed class CuePlayer
         }
     }
 
-    /// <summary>A bed and the one that takes over from it, and how alike they are where they cross.</summary>
+    /// <summary>A bed and the one that follows with a crossfade it, and how alike they are where they cross.</summary>
     private sealed class HandoverSides(CuePlayer before, CuePlayer later)
     {
         /// <summary>Measured in the middle of the handover, where both are heard: for a second at most.</summary>

@@ -27,7 +27,7 @@ public sealed class Mixer
         foreach (var (cue, player) in _players.Where(p => p.Cue.TakesOverFrom is not null))
         {
             var before = _players.Where(p => p.Cue.CueId == cue.TakesOverFrom && p.Cue.StartFrame < cue.StartFrame).OrderBy(p => p.Cue.StartFrame).LastOrDefault();
-            // Heard alone it has nobody to take over from.
+            // Soloed it has nobody to follow with a crossfade.
             if (before.Player is not null) player.TakeOverFrom(before.Player);
         }
     }

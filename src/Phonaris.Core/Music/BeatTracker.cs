@@ -44,7 +44,7 @@ internal static class BeatTracker
 
     /// <summary>
     /// How strong what begins half-way between beats is, beside what begins on them, where it is strong: beats that are left out now and then
-    /// tell nothing, those that are played do.
+    /// say nothing; beats that are played do.
     /// </summary>
     /// <param name="onsets">The onset strength.</param>
     /// <param name="beats">The beats.</param>

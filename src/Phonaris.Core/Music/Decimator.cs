@@ -10,7 +10,7 @@ namespace Phonaris.Core.Music;
 /// </summary>
 internal static class Decimator
 {
-    /// <summary>Of how many samples one is kept.</summary>
+    /// <summary>The decimation factor: one sample of this many is kept.</summary>
     public const int Factor = 4;
 
     /// <summary>Samples needed before the first one kept, and after the last.</summary>

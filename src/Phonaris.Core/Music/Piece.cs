@@ -35,7 +35,7 @@ public sealed record Piece(long Frames, double TempoBpm, double Confidence, Valu
 
     /// <summary>Works out what is known of a piece: about a hundredth of its length, on all cores.</summary>
     /// <param name="sound">The piece.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     public static Piece Of(ISoundReader sound, IProgress<double>? progress, CancellationToken cancel)
     {

@@ -37,7 +37,7 @@ internal sealed class Spectra
     /// <param name="sound">The sound.</param>
     /// <param name="framing">How it is taken apart.</param>
     /// <param name="bands">For each band the spectrum's bins it takes and their weights.</param>
-    /// <param name="done">Told the fraction done, by any thread.</param>
+    /// <param name="done">Receives the progress from 0 to 1, by any thread.</param>
     /// <param name="cancel">Stops it.</param>
     public static Spectra Of(ISoundReader sound, Framing framing, IReadOnlyList<Band> bands, Action<double> done, CancellationToken cancel)
     {

@@ -4,7 +4,7 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Shows;
 
 /// <summary>One use of one sound in the show.</summary>
-/// <param name="Id">What names it for as long as the show lives.</param>
+/// <param name="Id">Its id, which never changes.</param>
 /// <param name="SoundId">The sound it uses.</param>
 /// <param name="Span">The slides it covers, or null while it is parked.</param>
 /// <param name="Start">What it starts with.</param>
@@ -12,11 +12,11 @@ namespace Phonaris.Core.Shows;
 /// <param name="Stop">When it ends.</param>
 /// <param name="InFrame">The first frame of the sound that is used, at 48 kHz.</param>
 /// <param name="OutFrame">The frame after the last one used, at 48 kHz.</param>
-/// <param name="Rounds">How often it goes round; <see cref="FillSpan"/> for as often as its span needs.</param>
+/// <param name="Rounds">How often it loops; <see cref="FillSpan"/> for as often as its span needs.</param>
 /// <param name="LevelDb">How loud, in dB relative to the imported sound, −60 to +24.</param>
-/// <param name="FadeIn">How it swells in.</param>
-/// <param name="FadeOut">How it dies away.</param>
-/// <param name="EachSlide">Whether it sounds anew on every slide of its span, rather than once across it.</param>
+/// <param name="FadeIn">How it fades in.</param>
+/// <param name="FadeOut">How it fades out.</param>
+/// <param name="EachSlide">Whether it restarts on every slide of its span, rather than once across it.</param>
 public sealed record Cue(
     string Id, string SoundId, Span? Span, CueStart Start, long DelayMs, CueStop Stop, long InFrame, long OutFrame, int Rounds, double LevelDb,
     Fade FadeIn, Fade FadeOut, bool EachSlide = false) : IHasId
@@ -24,13 +24,13 @@ public sealed record Cue(
     /// <summary>The step it ends at, of a slide of its span, where <see cref="Stop"/> says so; one that is no longer there counts as the span's end.</summary>
     public string? StopStepId { get; init; }
 
-    /// <summary>How much later than that it ends, in milliseconds; negative for earlier. Of no account for one that ends when it has finished.</summary>
+    /// <summary>How much later than that it ends, in milliseconds; negative for earlier. Ignored for a cue that plays to its own end.</summary>
     public long StopOffsetMs { get; init; }
 
-    /// <summary>The part of what is used that goes round; null for all of it.</summary>
+    /// <summary>The part of what is used that loops; null for all of it.</summary>
     public LoopPart? LoopPart { get; init; }
 
-    /// <summary>How fast it plays, at the same pitch: 1 as brought in, 0.5 half, 2 twice.</summary>
+    /// <summary>How fast it plays, at the same pitch: 1 as imported, 0.5 half, 2 twice.</summary>
     public double Speed { get; init; } = 1;
 
     /// <summary>Whether its level follows its target when that, its part or its fit changes: until it is set by hand.</summary>
@@ -42,16 +42,16 @@ public sealed record Cue(
     /// <summary>Whether it keeps silent, its times being kept.</summary>
     public bool Muted { get; init; }
 
-    /// <summary>What it does when its slides are come back to in a live show.</summary>
+    /// <summary>What it does when its slides are revisited in a live show.</summary>
     public CueReturn Return { get; init; }
 
-    /// <summary>Whether beds make room while it sounds, where it is a voice.</summary>
+    /// <summary>Whether beds are ducked while it sounds, where it is a voice.</summary>
     public bool Ducks { get; init; } = true;
 
     /// <summary>How they do; null for as the show has it.</summary>
     public Duck? Duck { get; init; }
 
-    /// <summary>How long the bed before gives way to it where the two meet, in milliseconds, where it is a bed.</summary>
+    /// <summary>How long the bed before is replaced by it where the two meet, in milliseconds, where it is a bed.</summary>
     public long HandoverMs { get; init; } = DefaultHandoverMs;
 
     /// <summary>The place to click for one that begins by hand; null for none.</summary>
@@ -92,7 +92,7 @@ public sealed record Cue(
 /// <param name="CueId">The cue it comes after; null for the others. One that is parked counts as the slide.</param>
 public sealed record CueStart(CueStartKind Kind, string? StepId, string? CueId = null)
 {
-    /// <summary>With the first slide of its span, or each slide where it sounds anew.</summary>
+    /// <summary>With the first slide of its span, or each slide where it sounds again.</summary>
     public static CueStart WithSlide { get; } = new(CueStartKind.Slide, null);
 
     /// <summary>By hand: it does not sound by itself.</summary>
@@ -136,7 +136,7 @@ public enum CueStop
     /// <summary>With its span.</summary>
     Span,
 
-    /// <summary>When it has finished; it may ring on past its span.</summary>
+    /// <summary>When it has finished; it may play past its span past its span.</summary>
     Finished,
 
     /// <summary>At a step.</summary>
@@ -146,17 +146,17 @@ public enum CueStop
     Show,
 }
 
-/// <summary>What a cue does when its slides are come back to.</summary>
+/// <summary>What a cue does when its slides are revisited.</summary>
 public enum CueReturn
 {
-    /// <summary>It begins anew.</summary>
+    /// <summary>It begins again.</summary>
     StartOver,
 
     /// <summary>It goes on from where it was left.</summary>
     PickUp,
 }
 
-/// <summary>A part of a sound that goes round.</summary>
+/// <summary>A part of a sound that loops.</summary>
 /// <param name="FromFrame">Its first frame, at 48 kHz.</param>
 /// <param name="ToFrame">The frame after its last.</param>
 public sealed record LoopPart(long FromFrame, long ToFrame);

@@ -5,7 +5,7 @@ namespace Phonaris.Core.Shows;
 /// <summary>The settings a cue gets when a sound is dropped on a slide.</summary>
 public static class CueDefaults
 {
-    /// <summary>How music dies away where nothing else is said.</summary>
+    /// <summary>How music fades out where nothing else is said.</summary>
     public static Fade FadeOut { get; } = Fade.Of(2000);
 
     /// <summary>

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>How beds make room for a voice: down before it speaks, up again a while after.</summary>
+/// <summary>How beds are ducked under a voice: down before it speaks, up again a while after.</summary>
 /// <param name="AttackMs">How long the way down takes, in milliseconds; it ends where the voice begins.</param>
 /// <param name="HoldMs">How long a bed stays down after the voice, in milliseconds.</param>
 /// <param name="ReleaseMs">How long the way up takes, in milliseconds.</param>

@@ -6,7 +6,7 @@ public enum FitMethod
     /// <summary>It ends early, with a fade, at the most natural place near the end.</summary>
     Shorten,
 
-    /// <summary>It goes round at the best loop points, and ends by itself where that comes out, with a fade where it does not.</summary>
+    /// <summary>It loops at the best loop points, and ends by itself where that comes out, with a fade where it does not.</summary>
     Loop,
 
     /// <summary>It keeps its opening and its ending; passages between are taken out or repeated.</summary>

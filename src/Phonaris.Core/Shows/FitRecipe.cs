@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>The recipe a cue is fitted by; what it comes to is worked out anew whenever the length changes.</summary>
+/// <summary>The recipe a cue is fitted by; what it comes to is worked out again whenever the length changes.</summary>
 /// <param name="Method">The method.</param>
 public sealed record FitRecipe(FitMethod Method)
 {

@@ -11,7 +11,7 @@ namespace Phonaris.Core.Shows;
 /// <param name="Symbol">What it looks like, where it has no picture of its own.</param>
 /// <param name="Color">Its colour, <c>#rrggbb</c>.</param>
 /// <param name="Opacity">How solid it is, 0 to 1.</param>
-/// <param name="Alternative">What it is, in words, for those who do not see it.</param>
+/// <param name="Alternative">Its text alternative.</param>
 /// <param name="Shown">Whether the audience sees it; where not, its place works all the same.</param>
 /// <param name="Picture">A picture of its own; null for the symbol.</param>
 public sealed record Hotspot(

@@ -3,13 +3,13 @@ using Phonaris.Core.Drawings;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>Where a picture comes from: a file kept as brought in and the page of it, or a card made here. Drawn at whatever size is asked for.</summary>
+/// <summary>Where a picture comes from: a file kept as imported and the page of it, or a card made here. Drawn at whatever size is asked for.</summary>
 /// <param name="Media">The content hash of the file, SHA-256 in lower-case hexadecimal; for a card, of what is drawn.</param>
 /// <param name="Type">The file's media type, such as <c>application/pdf</c> or <c>image/png</c>.</param>
 /// <param name="Page">The page, from 1; 1 for a picture file.</param>
 /// <param name="Width">Its natural width: pixels, or points for a page.</param>
 /// <param name="Height">Its natural height in the same unit.</param>
-/// <param name="Step">Of a page that is revealed bit by bit, how many steps are taken; 0 for all of them.</param>
+/// <param name="Step">How many steps of an animated page are shown; 0 for all.</param>
 /// <param name="Fills">Whether it fills the slide, cut off where its proportions are others, rather than being shown whole.</param>
 /// <param name="Card">The card made here; null for a file.</param>
 public sealed record PictureSource(
@@ -29,7 +29,7 @@ public sealed record PictureSource(
     /// <summary>A picture of a card, as it is kept in a show: what it draws follows from the show.</summary>
     public static PictureSource Of(Card card) => new("", MediaTypes.Card, 1, Cards.Width, Cards.Height, Card: card);
 
-    /// <summary>What names the picture: equal when the same is drawn.</summary>
+    /// <summary>The id of the picture: equal when the same is drawn.</summary>
     [JsonIgnore]
     public string Key => $"{Media}-{Page}{(Step > 0 ? $"-{Step}" : "")}";
 }

@@ -4,18 +4,18 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Shows;
 
 /// <summary>A set of settings that a cue gets in one click. What is null stays as it is.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Name">What it does for the person.</param>
 /// <param name="Covers">The slides it covers.</param>
-/// <param name="ByHand">Whether it waits for a hand, or begins with its slide.</param>
+/// <param name="ByHand">Whether it is triggered manually, or begins with its slide.</param>
 /// <param name="Stop">When it ends.</param>
-/// <param name="Rounds">How often it goes round.</param>
+/// <param name="Rounds">How often it loops.</param>
 /// <param name="LevelDb">Its level in dB.</param>
-/// <param name="FadeIn">How it swells in.</param>
-/// <param name="FadeOut">How it dies away.</param>
-/// <param name="EachSlide">Whether it sounds anew on every slide.</param>
-/// <param name="Return">What it does when come back to.</param>
-/// <param name="Ducks">Whether beds make room for it.</param>
+/// <param name="FadeIn">How it fades in.</param>
+/// <param name="FadeOut">How it fades out.</param>
+/// <param name="EachSlide">Whether it restarts on every slide.</param>
+/// <param name="Return">What it does when revisited.</param>
+/// <param name="Ducks">Whether beds are ducked under it.</param>
 /// <param name="Speed">How fast it plays.</param>
 /// <param name="EndTogether">Whether it begins so that its own ending falls on the end of its slides.</param>
 public sealed record Preset(
@@ -36,7 +36,7 @@ public sealed record Preset(
     ];
 
     /// <summary>The settings of a cue, to be given to others; its sound, its slides and the part it uses are its own.</summary>
-    /// <param name="id">What names them.</param>
+    /// <param name="id">Its id.</param>
     /// <param name="name">What they do for the person.</param>
     /// <param name="cue">The cue.</param>
     public static Preset Of(string id, string name, Cue cue)

@@ -1,10 +1,10 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>A named run of slides: from its first slide to the slide before the next section.</summary>
-/// <param name="Id">What names it for as long as the show lives.</param>
-/// <param name="Name">What it is called.</param>
+/// <param name="Id">Its id, which never changes.</param>
+/// <param name="Name">Its name.</param>
 /// <param name="First">The id of its first slide.</param>
-/// <param name="WaitingLoop">Whether it goes round until the presenter moves on.</param>
+/// <param name="WaitingLoop">Whether it loops until the presenter moves on.</param>
 public sealed record Section(string Id, string Name, string First, bool WaitingLoop);
 
 /// <summary>How sections lie on the slides.</summary>

@@ -1,10 +1,10 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>One deck with its sounds and everything set about them. An immutable value: an edit makes another show.</summary>
-/// <param name="Title">What the show is called.</param>
+/// <param name="Title">The title of the show.</param>
 /// <param name="Slides">The slides in running order, hidden ones included.</param>
 /// <param name="Sections">The sections in running order; none covers the slides before the first.</param>
-/// <param name="Sounds">The sounds brought in, in the order they came.</param>
+/// <param name="Sounds">The sounds imported, in the order they came.</param>
 /// <param name="Cues">The uses of the sounds, parked ones included.</param>
 public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Section> Sections, ValueList<Sound> Sounds, ValueList<Cue> Cues)
 {
@@ -23,13 +23,13 @@ public sealed record Show(string Title, ValueList<Slide> Slides, ValueList<Secti
     /// <summary>The greatest of <see cref="GainDb"/>.</summary>
     public const double GreatestGainDb = 12;
 
-    /// <summary>How beds make room for voices that have no way of their own.</summary>
+    /// <summary>How beds are ducked under voices that have no way of their own.</summary>
     public Duck Duck { get; init; } = Duck.Usual;
 
     /// <summary>How it is shown.</summary>
     public Showing Showing { get; init; } = Showing.Usual;
 
-    /// <summary>What checks found and is left so, by what names it, in order.</summary>
+    /// <summary>What checks found and is ignored, by its id, in order.</summary>
     public ValueList<string> IgnoredFindings { get; init; } = [];
 
     /// <summary>A show with nothing in it yet.</summary>

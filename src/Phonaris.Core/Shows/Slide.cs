@@ -3,7 +3,7 @@ using System.Text.Json.Serialization;
 namespace Phonaris.Core.Shows;
 
 /// <summary>One page of the deck, in running order.</summary>
-/// <param name="Id">What names it for as long as the show lives; never reused.</param>
+/// <param name="Id">Its id, which never changes; never reused.</param>
 /// <param name="Title">Its heading; a chapter of the film is named after it.</param>
 /// <param name="Text">What is written on it, for search and for matching a changed deck.</param>
 /// <param name="Notes">The presenter's notes.</param>
@@ -33,7 +33,7 @@ public sealed record Slide(
         return this with { Title = title, Notes = notes, FromDeck = said };
     }
 
-    /// <summary>Whether its hold stays as it is when holds are worked out anew.</summary>
+    /// <summary>Whether its hold stays as it is when holds are worked out again.</summary>
     public bool HoldLocked { get; init; }
 
     /// <summary>The cue on it, of a video or a voice, that it stays as long as; null for as its hold is set. One that is no longer on it counts as none.</summary>

@@ -3,12 +3,12 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows;
 
-/// <summary>An audio file in the show, kept as brought in and never altered.</summary>
-/// <param name="Id">What names it for as long as the show lives.</param>
-/// <param name="Name">What it is called in the show.</param>
+/// <summary>An audio file in the show, kept as imported and never altered.</summary>
+/// <param name="Id">Its id, which never changes.</param>
+/// <param name="Name">Its name in the show.</param>
 /// <param name="Kind">What it is for.</param>
 /// <param name="Media">The content hash of the file, SHA-256 in lower-case hexadecimal.</param>
-/// <param name="FileName">The name of the file as brought in.</param>
+/// <param name="FileName">The name of the file as imported.</param>
 /// <param name="Figures">What was measured of it.</param>
 /// <param name="Rights">Whose it is.</param>
 /// <param name="Markers">Named points in it, in order.</param>
@@ -21,7 +21,7 @@ public sealed record Sound(
     [JsonIgnore]
     public bool HasAudio => Video?.HasSound ?? true;
 
-    /// <summary>The largest sound file that can be brought in, in bytes: 2 GB.</summary>
+    /// <summary>The largest sound file that can be imported, in bytes: 2 GB.</summary>
     public const long GreatestBytes = 2_000_000_000;
 
     /// <summary>The most markers a sound can have.</summary>
@@ -34,7 +34,7 @@ public sealed record Sound(
     [JsonIgnore]
     public long Frames => Figures.Frames;
 
-    /// <summary>A sound just brought in: named after its file or its tags, its kind guessed.</summary>
+    /// <summary>A sound just imported: named after its file or its tags, its kind guessed.</summary>
     /// <param name="id">Its id.</param>
     /// <param name="media">The content hash of its file.</param>
     /// <param name="fileName">The name of its file.</param>
@@ -62,8 +62,8 @@ public sealed record Sound(
 }
 
 /// <summary>A named point in a sound.</summary>
-/// <param name="Id">What names it for as long as the sound lives.</param>
-/// <param name="Name">What it is called.</param>
+/// <param name="Id">Its id for as long as the sound lives.</param>
+/// <param name="Name">Its name.</param>
 /// <param name="Frame">Where, in frames at 48 kHz.</param>
 public sealed record Marker(string Id, string Name, long Frame);
 

@@ -11,11 +11,11 @@ public static partial class SoundKinds
 
     private const double VoiceFrom = 0.6;
 
-    /// <summary>Whether a kind of sound is listened to for what is said in it: beds make room for it.</summary>
+    /// <summary>Whether a kind of sound is listened to for what is said in it: beds are ducked under it.</summary>
     public static bool IsSpoken(this SoundKind kind) => kind is SoundKind.Voice or SoundKind.Video;
 
     /// <summary>Guesses: a voice when its name or the way its loudness comes and goes says so, else a spot when short, else a bed.</summary>
-    /// <param name="name">What the sound is called.</param>
+    /// <param name="name">The name of the sound.</param>
     /// <param name="figures">What was measured.</param>
     public static SoundKind Guess(string name, SoundFigures figures)
     {

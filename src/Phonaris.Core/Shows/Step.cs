@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>One reveal inside a slide.</summary>
-/// <param name="Id">What names it for as long as its slide lives.</param>
+/// <param name="Id">Its id, which never changes.</param>
 /// <param name="Label">What appears, in words; may be empty.</param>
 /// <param name="OffsetMs">When it is planned, in milliseconds from the slide's beginning; null for an even share of the hold.</param>
 /// <param name="Picture">What the slide looks like from this step on; null for no change.</param>

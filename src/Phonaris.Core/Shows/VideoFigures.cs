@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows;
 
-/// <summary>What is known of the pictures of a video once it is brought in; its sound is measured like any other.</summary>
+/// <summary>What is known of the pictures of a video once it is imported; its sound is measured like any other.</summary>
 /// <param name="Width">Its width as it is seen, in pixels: upright, pixels square.</param>
 /// <param name="Height">Its height in the same unit.</param>
 /// <param name="PicturesPerSecond">How many pictures it has a second; the mean, where that varies.</param>
@@ -11,7 +11,7 @@ namespace Phonaris.Core.Shows;
 public sealed record VideoFigures(
     int Width, int Height, double PicturesPerSecond, string Coding, bool HasSound, bool PlaysAnywhere, bool HighRange)
 {
-    /// <summary>The largest video file that can be brought in, in bytes: 20 GB.</summary>
+    /// <summary>The largest video file that can be imported, in bytes: 20 GB.</summary>
     public const long GreatestBytes = 20_000_000_000;
 
     /// <summary>The greatest width and height taken, in pixels.</summary>

@@ -1,7 +1,7 @@
 namespace Phonaris.Core.Shows;
 
 /// <summary>What of a video's file is fetched before it is shown: all of it or, of a long one of which little is used, that.</summary>
-/// <param name="Name">What names it: the content hash, and of a part its frames.</param>
+/// <param name="Name">Its id: the content hash, and of a part its frames.</param>
 /// <param name="FromFrame">Its first frame, at 48 kHz.</param>
 /// <param name="ToFrame">The frame after its last.</param>
 /// <param name="IsPart">Whether it is not all of the file.</param>

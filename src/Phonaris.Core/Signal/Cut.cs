@@ -3,7 +3,7 @@ using System.Security.Cryptography;
 
 namespace Phonaris.Core.Signal;
 
-/// <summary>A sound taken apart and put together anew: passages of it, one after the other.</summary>
+/// <summary>A sound taken apart and put together again: passages of it, one after the other.</summary>
 /// <param name="Passages">The passages in the order they are heard.</param>
 public sealed record Cut(ValueList<Passage> Passages)
 {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Signal;
 
-/// <summary>A swell in or a dying away.</summary>
+/// <summary>A fade in or a dying away.</summary>
 /// <param name="Ms">How long, in milliseconds; 0 for none.</param>
 /// <param name="Curve">Its course.</param>
 public sealed record Fade(long Ms, FadeCurve Curve)

@@ -7,7 +7,7 @@ namespace Phonaris.Core.Signal;
 /// <para>
 /// It remembers only a bounded past, so any stretch can be limited by itself. Time is divided into periods of 1 ms counted from frame 0.
 /// A period's need d is ceiling ÷ true peak, at most 1. The gain at the edges between periods is found from the needs on either side
-/// by three steps, each of which can only lower it there: release (the need of a period dies away over 100 ms along a raised cosine),
+/// by three steps, each of which can only lower it there: release (the need of a period fades out over 100 ms along a raised cosine),
 /// hold (least of the coming 5 ms) and smoothing (mean of the last 5 ms). Between edges it runs straight.
 /// </para>
 /// </summary>

@@ -11,7 +11,7 @@ namespace Phonaris.Core.Signal;
 /// <param name="LeadFrames">The silence at its beginning, in frames: below −60 dBFS.</param>
 /// <param name="TailFrames">The silence at its end, in frames.</param>
 /// <param name="VoiceLikeness">How much its loudness comes and goes as speech does, 0 to 1: for a first guess of its kind.</param>
-/// <param name="MissingFrames">Of a damaged file, how many frames could not be read; 0 for a whole one.</param>
+/// <param name="MissingFrames">How many frames of a damaged file could not be read; 0 for an intact file.</param>
 /// <param name="HasCover">Whether the file holds a cover picture.</param>
 public sealed record SoundFigures(
     long Frames, int SampleRate, int Channels, double? LoudnessLufs, double? LoudestLufs, double? RangeLu, double? TruePeakDbtp,

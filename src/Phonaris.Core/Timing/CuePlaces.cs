@@ -3,7 +3,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>Where each cue lies by itself: its start, its end, what it plays; before beds hand over and make room.</summary>
+/// <summary>Where each cue lies by itself: its start, its end, what it plays; before beds hand over and are ducked.</summary>
 internal sealed class CuePlaces
 {
     /// <summary>How many rounds are gone for each cue at most: far more than any show was seen to need.</summary>
@@ -22,7 +22,7 @@ internal sealed class CuePlaces
         (_show, _order, Listened) = (show, order, listened);
         PlaceAll();
         if (!show.Cues.Any(c => After(c) is { } other && IsBed(other))) return;
-        // What waits for a bed begins where that is taken over from, and may take over itself.
+        // A cue that follows a bed starts where that bed is replaced, and may replace another itself.
         var rounds = MostRoundsACue * show.Cues.Count;
         for (var settled = -1L; rounds-- > 0 && TakeOver(settled) is { } at; settled = at) PlaceAll();
     }
@@ -37,7 +37,7 @@ internal sealed class CuePlaces
     /// <summary>The cues whose recipe does not do for their length, with what is against it.</summary>
     public ValueList<Unfit> Unfit => [.. _unfit.Select(u => new Unfit(u.Key, u.Value))];
 
-    /// <summary>Whether a cue waits for a hand, or for a cue that does.</summary>
+    /// <summary>Whether a cue is triggered manually, or for a cue that does.</summary>
     public bool ManualCues(Cue cue) => cue.Start.Kind == CueStartKind.Hand || (WaitsFor(cue) is { } other && ManualCues(other));
 
     /// <summary>The cue whose end a cue waits for; null where it waits for none, or for one that is parked, or muted and no video: it begins as planned then.</summary>
@@ -57,13 +57,13 @@ internal sealed class CuePlaces
     }
 
     /// <summary>
-    /// One round of finding where beds take over from others. A cue may start after a bed; where that bed is taken over from, the cue starts earlier, and
-    /// may take over from others itself. So the takings over are assumed, everything is placed by them, and what is found then is compared with what was
+    /// One round of finding where beds follow with a crossfade others. A cue may start after a bed; where that bed is taken over from, the cue starts earlier, and
+    /// may follow with a crossfade others itself. So the takings over are assumed, everything is placed by them, and what is found then is compared with what was
     /// assumed. What is placed depends only on takings over before it: up to the earliest difference all is final, and the rest is found again.
     /// <para>Invariant: every taking over at or before <paramref name="settled"/> is final. A final one that is no longer found was undone by what it
     /// brought about; it is never assumed again, or it would come and go for ever. Each round settles a later frame or refutes one more.</para>
     /// <para>Example: A lies on slides 1–9, B on 5–9, C on 1–9 and starts after A. Nothing is assumed: A ends with slide 9, so C has no place. Found: B takes
-    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and takes over from B or ends for it. Found the same again: done.</para>
+    /// over from A at slide 5. Assumed that: A ends there, C starts there too, and follows with a crossfade B or ends for it. Found the same again: done.</para>
     /// </summary>
     /// <param name="settled">The frame up to which all is final.</param>
     /// <returns>The frame of the earliest difference; null where what is found is what was assumed.</returns>
@@ -86,7 +86,7 @@ internal sealed class CuePlaces
     {
         if (_placed.TryGetValue(cue.Id, out var known)) return known;
         var ends = EndsBefore(cue);
-        // What waits for one that has no time has none either.
+        // A cue that follows one without a time has none either.
         if (ends is []) return _placed[cue.Id] = [];
         return _placed[cue.Id] = [.. _order.StretchesOf(_show, cue).Select(slides => Place(cue, slides, ends ?? [])).OfType<ScheduledCue>()];
     }
@@ -109,7 +109,7 @@ internal sealed class CuePlaces
         // What would begin behind its span does not begin.
         if (start >= spanEnd) return null;
         var sound = _show.Sound(cue.SoundId);
-        // What is fitted is made as long as the span; going round without end has no finish but the span's either.
+        // What is fitted is made as long as the span; looping without end has no finish but the span's either.
         var place = Plays(cue, sound, Room(cue, slides, start)) with { StartFrame = start };
         var limit = Limit(cue, slides, spanEnd) ?? (place.Rounds == Cue.FillSpan || place.FittedBy is not null ? spanEnd : _order.TotalFrames);
         var natural = place.NaturalFrames == long.MaxValue ? long.MaxValue : start + place.NaturalFrames;
@@ -153,7 +153,7 @@ internal sealed class CuePlaces
     {
         CueStop.Span => spanEnd + Frames.FromMs(cue.StopOffsetMs),
         CueStop.Step => (StepFrame(cue.StopStepId, slides) ?? spanEnd) + Frames.FromMs(cue.StopOffsetMs),
-        // Anew on every slide, it keeps to each.
+        // Restarts on every slide, it keeps to each.
         CueStop.Show when cue.EachSlide => spanEnd,
         CueStop.Show => _order.TotalFrames + Math.Min(0, Frames.FromMs(cue.StopOffsetMs)),
         _ => null,
@@ -162,7 +162,7 @@ internal sealed class CuePlaces
     /// <summary>A cue whose own ending falls on where it is stopped: what is too much for the show is left out at its beginning.</summary>
     private ScheduledCue? Backwards(Cue cue, IReadOnlyList<SlideTime> slides, long spanEnd)
     {
-        // Anew on every slide, it keeps to each.
+        // Restarts on every slide, it keeps to each.
         var (first, last) = cue.EachSlide ? (slides[0].StartFrame, spanEnd) : (0, _order.TotalFrames);
         var end = Math.Min(Limit(cue, slides, spanEnd) ?? spanEnd, last);
         if (end <= first) return null;
@@ -181,7 +181,7 @@ internal sealed class CuePlaces
     /// <summary>What a cue plays, from frame 0 on: fitted to its length, or as it is.</summary>
     private ScheduledCue Plays(Cue cue, Sound sound, long length) => Plays(cue, sound, cue.Fit is not null && length > 0 ? Fitted(sound, cue, length) : null, _show.GainDb);
 
-    /// <summary>How long a cue plays unless it is stopped, in frames, as it is, whatever its recipe; <see cref="long.MaxValue"/> for one that goes round without end.</summary>
+    /// <summary>How long a cue plays unless it is stopped, in frames, as it is, whatever its recipe; <see cref="long.MaxValue"/> for one that loops without end.</summary>
     public static long NaturalFrames(Cue cue, Sound sound) => Plays(cue, sound, null, 0).NaturalFrames;
 
     private static ScheduledCue Plays(Cue cue, Sound sound, Fitted? fitted, double gainDb)
@@ -218,7 +218,7 @@ internal sealed class CuePlaces
         }
     }
 
-    /// <summary>The part that goes round, within what is used and long enough for its seam.</summary>
+    /// <summary>The part that loops, within what is used and long enough for its seam.</summary>
     private static (long From, long To) Loop(Cue cue, SoundSource source, long from, long to)
     {
         if (cue.LoopPart is not { } part) return (from, to);

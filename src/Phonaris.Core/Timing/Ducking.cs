@@ -16,7 +16,7 @@ internal static class Ducking
     private const long LookFrames = Frames.PerSecond / 2;
 
     /// <summary>Where voices speak along the show, those close to each other as one.</summary>
-    /// <param name="voices">The voices that sound for which beds make room, each with how.</param>
+    /// <param name="voices">The voices that sound for which beds are ducked, each with how.</param>
     /// <param name="listened">What is known of their sounds.</param>
     public static ValueList<DuckingStretch> Of(IEnumerable<(ScheduledCue Voice, Duck Duck)> voices, Listened listened) => [.. voices
         .SelectMany(v => Speech.Of(v.Voice, listened).Select(s => new DuckingStretch(v.Voice.StartFrame + s.FromFrame, v.Voice.StartFrame + s.ToFrame, v.Duck)))

@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A stretch of the show in which a voice speaks for which beds make room.</summary>
+/// <summary>A stretch of the show in which a voice speaks for which beds are ducked.</summary>
 /// <param name="StartFrame">Its first frame.</param>
 /// <param name="EndFrame">The frame after its last.</param>
 /// <param name="Duck">How they do.</param>

@@ -16,7 +16,7 @@ namespace Phonaris.Core.Timing;
 public sealed record Fitted(
     FitMethod Method, long LengthFrames, Cut? Cut, double Speed, ValueList<Join> Joins, long SoundFrames, bool EndsNaturally, double Cost, string Says)
 {
-    /// <summary>How its end dies away: not at all where the music ends by itself; where it is broken off as the cue says, or in the usual time.</summary>
+    /// <summary>How its end fades out: not at all where the music ends by itself; where it is broken off as the cue says, or in the usual time.</summary>
     /// <param name="own">The fade out of the cue.</param>
     public Fade Ending(Fade own)
     {

@@ -38,7 +38,7 @@ public static class FollowedHolds
         var later = !cue.EachSlide && here > first && show.Slides.Skip(first).Take(here - first).Any(s => !s.Hidden);
         if (here < first || here > last || later || StepOf(cue, slide) is not { } step) return null;
         var frames = CuePlaces.NaturalFrames(cue, show.Sound(cue.SoundId));
-        // Upwards, so that its end is seen and heard; what goes round without end has none.
+        // Upwards, so that its end is seen and heard; what loops without end has none.
         return frames == long.MaxValue ? null : HoldFor(slide, step, cue.DelayMs + (frames + Frames.PerMs - 1) / Frames.PerMs + slide.BreathMs);
     }
 
@@ -59,7 +59,7 @@ public static class FollowedHolds
         return hold;
     }
 
-    /// <summary>Whether a slide stays as long as it does when holds are worked out anew: locked, or following what plays on it.</summary>
+    /// <summary>Whether a slide stays as long as it does when holds are worked out again: locked, or following what plays on it.</summary>
     /// <param name="show">The show.</param>
     /// <param name="slide">A slide of it.</param>
     public static bool Keeps(Show show, Slide slide)

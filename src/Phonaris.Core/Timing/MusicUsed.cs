@@ -2,8 +2,8 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>What was played in a show, as whoever keeps rights in it asks: whose it is, how long, and from when to when. Frames are at 48 kHz.</summary>
-/// <param name="Title">What the show is called.</param>
+/// <summary>What was played in a show, as the one who keeps rights in it asks: whose it is, how long, and from when to when. Frames are at 48 kHz.</summary>
+/// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
 /// <param name="Uses">Each time a sound is heard, in the order they begin; those by hand as if that came with their slide.</param>
 public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUse> Uses)
@@ -40,5 +40,5 @@ public sealed record MusicUsed(string Title, long TotalFrames, ValueList<MusicUs
 /// <param name="Kind">What it is for.</param>
 /// <param name="StartFrame">When it begins.</param>
 /// <param name="EndFrame">When it ends.</param>
-/// <param name="ByHand">Whether it waits for a hand.</param>
+/// <param name="ByHand">Whether it is triggered manually.</param>
 public sealed record MusicUse(string Title, string Author, string Source, string Licence, SoundKind Kind, long StartFrame, long EndFrame, bool ByHand);

@@ -10,12 +10,12 @@ namespace Phonaris.Core.Timing;
 /// played by the mixer.
 /// </summary>
 /// <param name="TotalFrames">The running time in frames at 48 kHz.</param>
-/// <param name="Cues">The cues that sound by themselves, in the show's order; one that sounds anew on every slide is there for each.</param>
-/// <param name="Silent">The cues that have a time but do not sound by themselves: muted ones, those that wait for a hand, as if it came with their slide, and beds that give way to one that begins with them.</param>
+/// <param name="Cues">The cues that sound by themselves, in the show's order; one that restarts on every slide is there for each.</param>
+/// <param name="Silent">The cues that have a time but do not sound by themselves: muted cues, cues that are triggered manually (timed as if they began with their slide), and beds that are replaced by a bed that begins at the same time.</param>
 /// <param name="Unfit">The cues whose recipe does not do for their length: they sound as they are.</param>
 public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, ValueList<ScheduledCue> Silent, ValueList<Unfit> Unfit)
 {
-    /// <summary>Where voices speak for which beds make room, along the show.</summary>
+    /// <summary>Where voices speak for which beds are ducked, along the show.</summary>
     public ValueList<DuckingStretch> DuckingStretches { get; init; } = [];
 
     /// <summary>What plays by itself, whether it is heard or not: a muted video is seen.</summary>
@@ -108,7 +108,7 @@ public sealed record Schedule(long TotalFrames, ValueList<ScheduledCue> Cues, Va
         return [.. cues.Select(c => (c, places.RoomFor(c)))];
     }
 
-    /// <summary>The schedule with some cues only, as when they are heard alone; muted ones and those that wait for a hand sound then too.</summary>
+    /// <summary>The schedule with some cues only, as when they are soloed; muted cues and cues that are triggered manually sound then too.</summary>
     /// <param name="cueIds">The cues.</param>
     public Schedule Only(IReadOnlySet<string> cueIds) =>
         this with { Cues = [.. Cues.Concat(Silent).Where(c => cueIds.Contains(c.CueId))], Silent = [] };

@@ -14,16 +14,16 @@ namespace Phonaris.Core.Timing;
 /// <param name="EndFrame">The frame after the last.</param>
 /// <param name="InFrame">The first frame of the sound that is used.</param>
 /// <param name="UsedFrames">How many frames of the sound are used.</param>
-/// <param name="LoopFrom">The first frame of the sound that goes round.</param>
-/// <param name="LoopTo">The frame after the last that goes round.</param>
-/// <param name="SeamFrames">How many frames of two rounds overlap; 0 when it goes round once.</param>
-/// <param name="Rounds">How often it goes round at most; <see cref="Cue.FillSpan"/> for without end.</param>
+/// <param name="LoopFrom">The first frame of the sound that loops.</param>
+/// <param name="LoopTo">The frame after the last that loops.</param>
+/// <param name="SeamFrames">How many frames of two rounds overlap; 0 when it loops once.</param>
+/// <param name="Rounds">How often it loops at most; <see cref="Cue.FillSpan"/> for without end.</param>
 /// <param name="Gain">Its linear gain.</param>
 /// <param name="Envelope">Changes of its gain along its course: level points and ducks.</param>
-/// <param name="FadeIn">How it swells in.</param>
-/// <param name="FadeOut">How it dies away.</param>
-/// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
-/// <param name="ByHand">Whether it waits for a hand, or for a cue that does.</param>
+/// <param name="FadeIn">How it fades in.</param>
+/// <param name="FadeOut">How it fades out.</param>
+/// <param name="TakesOverFrom">The cue that is replaced by it while it fades in, or null.</param>
+/// <param name="ByHand">Whether it is triggered manually, or for a cue that does.</param>
 public sealed record ScheduledCue(
     string CueId, string SoundId, SoundSource Source, long StartFrame, long EndFrame, long InFrame, long UsedFrames, long LoopFrom, long LoopTo,
     long SeamFrames, int Rounds, float Gain, Envelope Envelope, FadeShape FadeIn, FadeShape FadeOut, string? TakesOverFrom = null, bool ByHand = false)
@@ -46,13 +46,13 @@ public sealed record ScheduledCue(
     /// <summary>Whether it was made as long as its slides so that it ends by itself.</summary>
     public bool EndsItself { get; init; }
 
-    /// <summary>Of the joins of a fitted cue, the one that is most likely to be heard; null where there are none.</summary>
+    /// <summary>The most audible edit of a fitted cue; null for none.</summary>
     public Join? WorstJoin { get; init; }
 
     /// <summary>The bed that begins at the same moment, so that this one does not sound; or null.</summary>
     public string? ReplacedBy { get; init; }
 
-    /// <summary>What names it among those of a schedule: one that plays again on every slide is there for each.</summary>
+    /// <summary>Its id among those of a schedule: one that plays again on every slide is there for each.</summary>
     internal (string CueId, long StartFrame) Key => (CueId, StartFrame);
 
     /// <summary>How long it sounds, in frames.</summary>

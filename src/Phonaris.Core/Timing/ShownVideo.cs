@@ -13,7 +13,7 @@ namespace Phonaris.Core.Timing;
 /// <param name="Runs">The stretches in which it is seen, in order: moving evenly, or standing.</param>
 public sealed record ShownVideo(string CueId, string Media, VideoFigures Figures, VideoPlace Place, VideoBox Box, long FromFrame, long ToFrame, ValueList<VideoRun> Runs)
 {
-    /// <summary>The videos of a show in the order they lie over each other, those that wait for a hand as they wait.</summary>
+    /// <summary>The videos of a show in the order they lie over each other, those that is triggered manually as they wait.</summary>
     /// <param name="show">The show.</param>
     public static ValueList<ShownVideo> OfAll(TimedShow show)
     {

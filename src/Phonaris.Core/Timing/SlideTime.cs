@@ -3,7 +3,7 @@ namespace Phonaris.Core.Timing;
 /// <summary>One slide's place in the running order.</summary>
 /// <param name="SlideId">The slide.</param>
 /// <param name="Index">Its position among all slides, from 0.</param>
-/// <param name="Place">Its position among those that are shown, from 0.</param>
+/// <param name="Place">Its index among the shown slides, from 0.</param>
 /// <param name="StartFrame">Its first frame at 48 kHz.</param>
 /// <param name="EndFrame">The frame after its last.</param>
 /// <param name="StepFrames">The frames its steps come at; the first is <paramref name="StartFrame"/>.</param>

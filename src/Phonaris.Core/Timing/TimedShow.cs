@@ -2,7 +2,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Core.Timing;
 
-/// <summary>A show with its times, worked out once for whoever draws, checks, explains or prints it.</summary>
+/// <summary>A show with its times, worked out once for the one who draws, checks, explains or prints it.</summary>
 public sealed class TimedShow
 {
     private TimedShow(Show show, RunningOrder order, CuePlaces places) => (Show, Order, Places, Schedule) = (show, order, places, Schedule.Of(show, order, places));

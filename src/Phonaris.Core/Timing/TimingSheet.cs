@@ -4,7 +4,7 @@ using Phonaris.Core.Signal;
 namespace Phonaris.Core.Timing;
 
 /// <summary>A show's times to be printed or taken elsewhere: each slide with its steps, and the sounds that begin on it. Frames are at 48 kHz.</summary>
-/// <param name="Title">What the show is called.</param>
+/// <param name="Title">The title of the show.</param>
 /// <param name="TotalFrames">The running time.</param>
 /// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
 /// <param name="Slides">The slides of the running order.</param>
@@ -59,13 +59,13 @@ public sealed record TimedStep(string Label, long AtFrame);
 /// <param name="EndFrame">When it ends.</param>
 /// <param name="InFrame">The first frame of the sound that is used.</param>
 /// <param name="OutFrame">The frame after the last.</param>
-/// <param name="FadeInMs">How long it swells in, in milliseconds.</param>
-/// <param name="FadeOutMs">How long it dies away.</param>
+/// <param name="FadeInMs">How long it fades in, in milliseconds.</param>
+/// <param name="FadeOutMs">How long it fades out.</param>
 /// <param name="LevelDb">Its level in dB.</param>
-/// <param name="ByHand">Whether it waits for a hand; its times are as if that came with its slide.</param>
+/// <param name="ByHand">Whether it is triggered manually; its times are as if that came with its slide.</param>
 public sealed record TimedSound(
     string Name, SoundKind Kind, long StartFrame, long EndFrame, long InFrame, long OutFrame, long FadeInMs, long FadeOutMs, double LevelDb, bool ByHand)
 {
-    /// <summary>The bed that gives way to it while it swells in, by its name; null for none.</summary>
+    /// <summary>The bed that is replaced by it while it fades in, by its name; null for none.</summary>
     public string? TakesOverFrom { get; init; }
 }

@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Core.Timing;
 
 /// <summary>A stretch in which a video moves evenly, or stands. Frames are at 48 kHz; pictures have no frames of their own here, they are seen by when they lie in their file.</summary>
-/// <param name="FromFrame">Its first frame, counted from where the cue begins, or as whoever has it says.</param>
+/// <param name="FromFrame">Its first frame, counted from where the cue begins, or as the one who has it says.</param>
 /// <param name="ToFrame">The frame after its last.</param>
 /// <param name="FileFrame">The frame of the file at its beginning.</param>
 /// <param name="Speed">How fast the file is gone through: 1 as it was taken, 0 where it stands.</param>

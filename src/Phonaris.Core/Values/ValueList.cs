@@ -41,7 +41,7 @@ public sealed class ValueList<T> : IReadOnlyList<T>, IEquatable<ValueList<T>>
         return -1;
     }
 
-    /// <summary>The position of the first item of an id, or −1. Whoever finds no index yet may make it: all come to the same.</summary>
+    /// <summary>The position of the first item of an id, or −1. The one who finds no index yet may make it: all come to the same.</summary>
     /// <param name="id">The id.</param>
     /// <param name="idOf">Gives the id of an item, always the same one.</param>
     internal int IndexOf(string id, Func<T, string> idOf)

@@ -14,7 +14,7 @@ internal abstract class ExportForm(ExportFormat format, string ending, string me
 
     public virtual ExportCost About(Export export, ExportTools tools) => ExportCost.Little;
 
-    /// <summary>How long what is handed over is, in seconds.</summary>
+    /// <summary>How long what is exported is, in seconds.</summary>
     protected static double SecondsOf(Export export) => (double)(export.EndFrame - export.StartFrame) / Frames.PerSecond;
 
     public abstract Task<ValueList<string>> WriteAsync(Export export, ExportTools tools, string path, IProgress<double>? progress, CancellationToken cancel);

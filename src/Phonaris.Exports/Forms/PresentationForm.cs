@@ -18,7 +18,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
     /// <summary>About the most a picture of a slide takes, in bytes.</summary>
     private const long MostPictureBytes = 3_000_000;
 
-    // Sounds coded or, where they go round, as they are; the deck, and pictures of slides that are not the deck's own.
+    // Sounds coded or, where they loop, as they are; the deck, and pictures of slides that are not the deck's own.
     public override long MostBytes(Export export) => base.MostBytes(export) + SlidesOf(export).Count * MostPictureBytes;
 
     public override ExportCost About(Export export, ExportTools tools)
@@ -80,7 +80,7 @@ internal sealed class PresentationForm(ExportFormat format, bool byHand) : Expor
         return pictures;
     }
 
-    /// <summary>The slides that are handed over, those among them too that are hidden.</summary>
+    /// <summary>The slides that are exported, those among them too that are hidden.</summary>
     private static List<Slide> SlidesOf(Export export)
     {
         var show = export.Timed.Show;

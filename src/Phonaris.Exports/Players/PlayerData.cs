@@ -5,7 +5,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Exports.Players;
 
 /// <summary>What a player is given of a show: all it needs without a server.</summary>
-/// <param name="Title">What the show is called.</param>
+/// <param name="Title">The title of the show.</param>
 /// <param name="Run">The show, what shall sound wherever one is, and what that sounds from.</param>
 /// <param name="Manner">How it is shown unless somebody chooses otherwise: <c>hand</c>, <c>plan</c> or <c>forEver</c>.</param>
 /// <param name="Pictures">The files of pictures, by slide and step.</param>

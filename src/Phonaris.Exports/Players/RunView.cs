@@ -17,7 +17,7 @@ namespace Phonaris.Exports.Players;
 /// <param name="PieceFrames">How long the pieces are that stems come in, in frames at 48 kHz; the last of each is what remains.</param>
 /// <param name="PlannedSilences">By slide, for those on which nothing is planned to sound: what sounds before and after, in words.</param>
 /// <param name="Curves">The courses of fades, from silence to full, by their names: gains at equal distances.</param>
-/// <param name="ManualCues">The names of what does not sound by itself: it waits for a hand, or for what does.</param>
+/// <param name="ManualCues">The names of what does not sound by itself: it is triggered manually, or for what does.</param>
 /// <param name="ShownElsewhere">Whether the show is being presented on another page too.</param>
 public sealed record RunView(
     string Id, long Revision, Show Show, RunningOrder RunningOrder, LivePlan Plan, IReadOnlyList<StemView> Stems, int PieceFrames,

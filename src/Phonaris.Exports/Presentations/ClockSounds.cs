@@ -19,7 +19,7 @@ internal static class ClockSounds
         ];
         var dissolves = export.Slides.Skip(1).Sum(s => show.Slides[s.Index].Transition.Ms);
         if (dissolves > 0) lost.Add($"In programs that start a slide's time after its dissolve, the show takes up to {Wording.Seconds(dissolves)} longer. Sounds still start with their slides.");
-        // A video that is muted is seen, and one that waits for a hand waits for a click on it.
+        // A video that is muted is seen, and one that is triggered manually waits for a click on it.
         return ([.. schedule.Cues.Concat(schedule.Silent.Where(c => show.Cue(c.CueId).Video is not null)).Where(c => c.StartFrame < end && c.EndFrame > start).Select(Laid)], lost);
 
         SoundOnSlides Laid(ScheduledCue cue)

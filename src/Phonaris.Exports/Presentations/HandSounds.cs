@@ -7,7 +7,7 @@ namespace Phonaris.Exports.Presentations;
 
 /// <summary>
 /// What a presentation file plays that somebody moves on: by the live rule, as far as such a file can say it. It can say across how many slides a sound goes on,
-/// that it goes round, and what it begins with; level and fades are in the samples. It cannot fade what is cut off, or have beds give way.
+/// that it loops, and what it begins with; level and fades are in the samples. It cannot fade what is cut off, or crossfade beds.
 /// </summary>
 internal sealed class HandSounds
 {
@@ -77,7 +77,7 @@ internal sealed class HandSounds
 
     private bool ManualCues(LiveCue cue)
     {
-        // What comes after a sound that waits for a hand has a place of its own to be clicked.
+        // What comes after a sound that is triggered manually has a place of its own to be clicked.
         for (var before = cue; before?.After is not null;)
         {
             before = _plan.Cues.FirstOrDefault(c => c.CueId == before.After);
@@ -90,7 +90,7 @@ internal sealed class HandSounds
 
     private Fade SwellOf(LiveCue cue) => Follows(cue) && cue.HandoverMs > cue.FadeIn.Ms ? Fade.Of(cue.HandoverMs) : cue.FadeIn;
 
-    /// <summary>Whether a bed comes where another gives way to it.</summary>
+    /// <summary>Whether a bed comes where another is replaced by it.</summary>
     private bool Follows(LiveCue cue) =>
         cue.Kind == SoundKind.Bed && _plan.Places.FindIndex(p => p.Begins.Any(b => b.CueId == cue.Id && b.StartsHere)) is > 0 and var at
         && _plan.Places[at - 1].Held.Any(id => id != cue.Id && _plan.Cues.First(c => c.Id == id).Kind == SoundKind.Bed);

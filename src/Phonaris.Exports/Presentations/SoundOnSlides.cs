@@ -13,11 +13,11 @@ namespace Phonaris.Exports.Presentations;
 /// <param name="Last">The slide it ends on at the latest.</param>
 /// <param name="Step">The step it begins with, from 0; null where it waits for a click.</param>
 /// <param name="DelayMs">How much later, in milliseconds.</param>
-/// <param name="Loops">Whether it goes round.</param>
+/// <param name="Loops">Whether it loops.</param>
 /// <param name="Spot">The place that is clicked, where it waits for that.</param>
 internal sealed record SoundOnSlides(Sound Sound, Schedule Samples, long From, long To, int First, int Last, int? Step, long DelayMs, bool Loops, Hotspot? Spot)
 {
-    /// <summary>Coded sounds have a little silence before them, which not every program leaves out: what goes round and is not too heavy is kept as it is.</summary>
+    /// <summary>Coded sounds have a little silence before them, which not every program leaves out: what loops and is not too heavy is kept as it is.</summary>
     private const int LongestPlainLoop = 30 * Frames.PerSecond;
 
     private static readonly HashSet<string> Wanted = [Name];
@@ -36,6 +36,6 @@ internal sealed record SoundOnSlides(Sound Sound, Schedule Samples, long From, l
 
     /// <summary>Writes its samples.</summary>
     public Task WriteAsync(ExportTools tools, string path, CancellationToken cancel) =>
-        // The beds it gives way to or takes over from are not to be heard here.
+        // The beds it is replaced by or follows with a crossfade are not to be heard here.
         SoundEncoder.WriteAsync(Samples, tools.Sounds.Open, From, To, Format, path, null, cancel, Samples.Cues.Count > 1 ? Wanted : null);
 }

@@ -5,7 +5,7 @@ namespace Phonaris.Exports.Presentations;
 
 /// <summary>
 /// The videos of a presentation file. Such a file can say where one lies, which part of it is played and how often, how loud, and its fades; what else is set of
-/// one is told. One that every program plays goes out as it was brought in; of others, and of long ones of which little is used, the part that is.
+/// one is told. One that every program plays goes out as it was imported; of others, and of long ones of which little is used, the part that is.
 /// </summary>
 internal static class VideosOnSlides
 {
@@ -16,10 +16,10 @@ internal static class VideosOnSlides
     private const double MostDb = 0;
 
     /// <summary>Makes them ready.</summary>
-    /// <param name="export">What is handed over.</param>
+    /// <param name="export">What is exported.</param>
     /// <param name="laid">What lies on its slides, videos among it.</param>
     /// <param name="tools">What they are made with.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>The videos by the position of their slide among all, the lowest first, and what cannot be carried over.</returns>
     public static async Task<(ILookup<int, HandedVideo> Laid, IReadOnlyList<string> Lost)> OfAsync(
@@ -41,7 +41,7 @@ internal static class VideosOnSlides
         return ($"{video.Media} {cue.InFrame} {cue.OutFrame}", (long)(500_000 * seconds), seconds / 2);
     }
 
-    /// <summary>Whether it goes out as it was brought in, trimmed by those who play it.</summary>
+    /// <summary>Whether it goes out as it was imported, trimmed by those who play it.</summary>
     private static bool IsWhole(Sound video, Cue cue) => video.Video!.PlaysAnywhere && !VideoFile.Of(video, cue).IsPart;
 
     private static async Task<HandedVideo> HandedAsync(Show show, SoundOnSlides laid, ExportTools tools, IProgress<double>? progress, CancellationToken cancel)

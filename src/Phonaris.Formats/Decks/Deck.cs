@@ -47,7 +47,7 @@ public sealed record Deck(ValueList<DeckSlide> Slides, ValueList<DeckSound> Soun
     public ValueList<Slide> ToSlides(Func<string> newId, long holdMs)
     {
         ArgumentNullException.ThrowIfNull(newId);
-        // Pictures brought in together are one deck, named after the first.
+        // Pictures imported together are one deck, named after the first.
         return [.. Slides.Select(s => s.ToSlide(newId(), holdMs) with { Deck = Slides[0].Picture.Media })];
     }
 
@@ -126,7 +126,7 @@ public sealed record DeckStep(int Number, string Label, long? OffsetMs)
 /// <param name="Name">The name of its file.</param>
 /// <param name="FirstSlide">The number of the slide it begins with, from 1.</param>
 /// <param name="LastSlide">The number of the last slide it plays across.</param>
-/// <param name="Loop">Whether it goes round.</param>
+/// <param name="Loop">Whether it loops.</param>
 /// <param name="LevelDb">How loud, in dB relative to the file.</param>
 /// <param name="Start">What it begins with: <c>with</c> the slide, a <c>step</c>, or by <c>hand</c>.</param>
 /// <param name="Step">The number of the step it begins with, from 1; null for the others.</param>
@@ -147,7 +147,7 @@ public sealed record DeckSound(string Name, int FirstSlide, int LastSlide, bool 
     /// a place. For example, of a sound on slides 2 to 4 whose slide 2 was removed meanwhile, the cue covers slides 3 and 4.
     /// </summary>
     /// <param name="show">The show.</param>
-    /// <param name="sound">The sound as brought in; where the show has the same file already, that one is used.</param>
+    /// <param name="sound">The sound as imported; where the show has the same file already, that one is used.</param>
     /// <param name="slides">The slides the deck became.</param>
     /// <param name="cueId">The cue's id.</param>
     /// <param name="deck">What the deck is called.</param>

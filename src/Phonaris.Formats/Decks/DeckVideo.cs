@@ -11,7 +11,7 @@ namespace Phonaris.Formats.Decks;
 /// <param name="Crop">What is cut off it at its edges; null for nothing.</param>
 /// <param name="LeadMs">What is left out at its beginning, in milliseconds.</param>
 /// <param name="TailMs">What is left out at its end.</param>
-/// <param name="Rounds">How often it goes round; <see cref="Cue.FillSpan"/> for as long as its slide stays.</param>
+/// <param name="Rounds">How often it loops; <see cref="Cue.FillSpan"/> for as long as its slide stays.</param>
 /// <param name="Muted">Whether it keeps silent.</param>
 /// <param name="AtEnd">What is seen once it is over.</param>
 /// <param name="HiddenBefore">Whether nothing is seen until it starts.</param>

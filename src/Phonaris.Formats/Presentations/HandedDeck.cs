@@ -22,12 +22,12 @@ public sealed record HandedSlide(Slide Slide, IReadOnlyList<long> StepsMs, Func<
 }
 
 /// <summary>A sound that begins on a slide.</summary>
-/// <param name="Name">What it is called.</param>
-/// <param name="Description">What it is, for those who do not see its sign.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Description">Its text alternative.</param>
 /// <param name="Path">The file of its samples, with level and fades in them.</param>
 /// <param name="LengthMs">How long that is, in milliseconds.</param>
 /// <param name="Across">Across how many slides of the file it goes on, the first counted.</param>
-/// <param name="Loops">Whether it goes round.</param>
+/// <param name="Loops">Whether it loops.</param>
 /// <param name="Step">The step it begins with, from 0 for the slide's own coming; null where it waits for a click on its place.</param>
 /// <param name="DelayMs">How much later, in milliseconds.</param>
 /// <param name="Place">The place that is clicked; null for one that needs none.</param>

@@ -3,8 +3,8 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>A video that lies on a slide.</summary>
-/// <param name="Name">What it is called.</param>
-/// <param name="Media">The content hash of the file it was brought in as: where the deck's slide has that itself, it lies as far to the front.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Media">The content hash of the file it was imported as: where the deck's slide has that itself, it lies as far to the front.</param>
 /// <param name="Path">The file that goes out, an MP4.</param>
 /// <param name="Still">The file of the picture that stands for it.</param>
 /// <param name="Box">Where it comes to lie and which part of its pictures is seen, in shares of the slide's picture.</param>
@@ -13,7 +13,7 @@ namespace Phonaris.Formats.Presentations;
 /// <param name="LengthMs">How long once round takes, in milliseconds.</param>
 public sealed record HandedVideo(string Name, string Media, string Path, string Still, VideoBox Box, long LeadMs, long TailMs, long LengthMs)
 {
-    /// <summary>How often it goes round; <see cref="Cue.FillSpan"/> for as long as its slide stays.</summary>
+    /// <summary>How often it loops; <see cref="Cue.FillSpan"/> for as long as its slide stays.</summary>
     public int Rounds { get; init; } = 1;
 
     /// <summary>How loud it is, as a share of its own loudness.</summary>
@@ -22,10 +22,10 @@ public sealed record HandedVideo(string Name, string Media, string Path, string 
     /// <summary>Whether it keeps silent.</summary>
     public bool Muted { get; init; }
 
-    /// <summary>How long it swells in, in milliseconds.</summary>
+    /// <summary>How long it fades in, in milliseconds.</summary>
     public long FadeInMs { get; init; }
 
-    /// <summary>How long it dies away, in milliseconds.</summary>
+    /// <summary>How long it fades out, in milliseconds.</summary>
     public long FadeOutMs { get; init; }
 
     /// <summary>What is seen once it is over.</summary>

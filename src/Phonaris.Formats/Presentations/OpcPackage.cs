@@ -4,7 +4,7 @@ using Phonaris.Formats.Decks.Presentations;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>
-/// The parts of a package of ISO/IEC 29500-2, to be changed and written anew: what is not touched is written byte for byte, what nothing leads to any
+/// The parts of a package of ISO/IEC 29500-2, to be changed and written again: what is not touched is written byte for byte, what nothing leads to any
 /// more is left out.
 /// </summary>
 internal sealed class OpcPackage : IDisposable

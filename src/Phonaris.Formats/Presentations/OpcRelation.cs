@@ -3,7 +3,7 @@ using System.IO.Packaging;
 namespace Phonaris.Formats.Presentations;
 
 /// <summary>What a part leads to.</summary>
-/// <param name="Id">What names it within its part.</param>
+/// <param name="Id">Its id within its part.</param>
 /// <param name="Type">Its kind, as an address.</param>
 /// <param name="Target">Where to, from its part.</param>
 /// <param name="Outside">Whether that lies outside the package.</param>

@@ -50,7 +50,7 @@ internal sealed class PresentationParts : IDisposable
 
     /// <summary>A presentation file, to be changed.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="lost">Told what of it cannot be kept.</param>
     /// <returns>The presentation; null where it cannot be changed, which is told.</returns>
     public static PresentationParts? Open(string path, string name, Action<string> lost)

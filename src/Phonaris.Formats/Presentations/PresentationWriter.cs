@@ -32,7 +32,7 @@ public sealed class PresentationWriter
     /// <param name="mediaPath">Gives the path of the file of a content hash.</param>
     /// <param name="sounds">The content hashes of the sounds of the show: those in the deck itself go, as the show has them.</param>
     /// <param name="path">Where to; there must be no file.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>What of the deck could not be kept, in sentences.</returns>
     /// <exception cref="RuleException">The deck cannot be read.</exception>
@@ -100,7 +100,7 @@ public sealed class PresentationWriter
 
     private OpcPart OwnSlide(OpcPart page, HandedSlide handed, int n, List<OpcPart> earlier)
     {
-        // The same page twice: a copy of it as it was brought in.
+        // The same page twice: a copy of it as it was imported.
         var part = earlier.Contains(page) ? _parts.CopyOf(page) : page;
         var slide = part.Edit();
         var timeline = new SlideTimeline(slide);
@@ -230,7 +230,7 @@ public sealed class PresentationWriter
         return _media[path] = _parts.Package.Add($"/ppt/media/{kind}{{0}}{ending}", TypeOf(ending), () => File.OpenRead(path));
     }
 
-    /// <summary>A name as an address may hold it: whoever reads sounds out of the file calls them by it.</summary>
+    /// <summary>A name as an address may hold it: the one who reads sounds out of the file calls them by it.</summary>
     private static string Plain(string name)
     {
         var plain = string.Join('-', new string([.. name.Select(c => char.IsAsciiLetterOrDigit(c) ? char.ToLowerInvariant(c) : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries));

@@ -12,7 +12,7 @@ internal sealed class SlideShapes(OpcPart slide)
     /// <summary>The kind of relation of the published extension; readers take it or the standard's own.</summary>
     private const string MediaRelation = "http://schemas.microsoft.com/office/2007/relationships/media";
 
-    /// <summary>What names the extension that holds it.</summary>
+    /// <summary>The id of the extension that holds it.</summary>
     private const string MediaExtension = "{DAA4B4D4-6D71-4841-9C94-3DE7FCFB9230}";
 
     /// <summary>Where and how large, in English metric units.</summary>

@@ -84,7 +84,7 @@ internal sealed class SlideTimeline
     /// <summary>Says how a shape's sound goes on.</summary>
     /// <param name="shape">The shape's id.</param>
     /// <param name="across">Across how many slides, the first counted.</param>
-    /// <param name="loops">Whether it goes round.</param>
+    /// <param name="loops">Whether it loops.</param>
     /// <param name="shown">Whether its shape is there while it is silent.</param>
     public void Sound(string shape, int across, bool loops, bool shown)
     {
@@ -124,7 +124,7 @@ internal sealed class SlideTimeline
         return click;
     }
 
-    /// <summary>Has what waits for a click come by the clock.</summary>
+    /// <summary>Gives effects that are triggered by a click a time instead.</summary>
     /// <param name="clicks">The groups, and when each comes, in milliseconds from the slide's beginning.</param>
     public void RunByClock(IEnumerable<(XElement Click, long AtMs)> clicks)
     {

@@ -12,7 +12,7 @@ internal static class TransitionMarkup
     /// <summary>Sets it; what the slide says already stays as it is.</summary>
     /// <param name="part">The slide.</param>
     /// <param name="transition">How it comes in.</param>
-    /// <param name="holdMs">How long it stays before the next comes by itself, in milliseconds; null to wait for a hand.</param>
+    /// <param name="holdMs">How long it stays before the next comes by itself, in milliseconds; null to is triggered manually.</param>
     public static void Set(OpcPart part, Transition transition, long? holdMs)
     {
         var there = PptxDeck.Transition(part.Read());

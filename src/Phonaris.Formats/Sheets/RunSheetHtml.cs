@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Formats.Sheets;
 
-/// <summary>A run sheet as a page to be printed for whoever stands at the desk.</summary>
+/// <summary>A run sheet as a page to be printed for the one who stands in the preview.</summary>
 public static class RunSheetHtml
 {
     private const int Columns = 4;

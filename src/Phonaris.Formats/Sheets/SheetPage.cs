@@ -20,7 +20,7 @@ internal static class SheetPage
         """;
 
     /// <summary>A page with one table.</summary>
-    /// <param name="title">What the show is called.</param>
+    /// <param name="title">The title of the show.</param>
     /// <param name="what">What sheet it is.</param>
     /// <param name="about">A line about it, as HTML.</param>
     /// <param name="columns">The heads of its columns.</param>

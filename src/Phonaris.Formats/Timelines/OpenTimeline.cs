@@ -8,7 +8,7 @@ namespace Phonaris.Formats.Timelines;
 /// <summary>
 /// A show as a timeline for editors: OpenTimelineIO, JSON. Slides are a track of pictures at the film's rate, sounds are tracks band by band, in exact ranges at
 /// 48 kHz; where sounds of a band lie over each other it has further tracks. Levels, fades and envelopes are effects of their own name, described in
-/// docs/timeline.md; steps are markers. What waits for a hand is there, switched off.
+/// docs/timeline.md; steps are markers. What is triggered manually is there, switched off.
 /// </summary>
 public sealed class OpenTimeline
 {

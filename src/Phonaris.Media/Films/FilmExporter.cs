@@ -26,7 +26,7 @@ public sealed class FilmExporter(DerivedFiles derived, SlidePictures pictures, S
     /// <param name="settings">Size, picture rate and format.</param>
     /// <param name="captions">Captions to go with it as a track, as WebVTT; null for none.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it; parts already encoded are kept.</param>
     /// <exception cref="RuleException">There are no slides, a slide cannot be drawn, the disk is full, or ffmpeg is missing.</exception>
     public async Task ExportAsync(

@@ -13,7 +13,7 @@ public sealed record FilmSettings(int Width, int Height, int Fps, FilmFormat For
     /// </summary>
     public static IReadOnlyList<string> SoundCoding { get; } = ["-c:a", "aac", "-q:a", "2", "-aac_coder", "fast", "-aac_tns", "0"];
 
-    /// <summary>Seconds after which a still is begun anew: short enough to seek in, long enough to be small.</summary>
+    /// <summary>Seconds after which a still is begun again: short enough to seek in, long enough to be small.</summary>
     public const int GroupSeconds = 2;
 
     /// <summary>Checked settings.</summary>

@@ -24,10 +24,10 @@ internal sealed class H264Pictures : IPictureCoding
     // Without B-frames a part can be cut after any picture. One reference, so that both kinds of part say the same of it.
     private const string Common = "aud=1:scenecut=0:stitchable=1:ref=1:weightp=0:chroma-qp-offset=0:psy=0:bframes=0";
 
-    /// <summary>How exactly a still is coded: nothing comes after it that could put right what it lacks.</summary>
+    /// <summary>How exactly a still is coded: nothing comes after it that could fixed what it lacks.</summary>
     private const string StillQuality = "19";
 
-    /// <summary>How exactly pictures are coded that the next puts right.</summary>
+    /// <summary>How exactly pictures are coded that the next fixes.</summary>
     private const string ChangingQuality = "22";
 
     /// <summary>Most of a slide on which a video moves does not: little is gained by looking further, and each picture looked ahead takes 6 MB at 1080p.</summary>

@@ -6,7 +6,7 @@ internal interface IFilmSound
     /// <summary>What ffmpeg calls the stream.</summary>
     string Format { get; }
 
-    /// <summary>What ffmpeg is told of the stream before it reads it.</summary>
+    /// <summary>What ffmpeg is reported the stream before it reads it.</summary>
     IReadOnlyList<string> Leading { get; }
 
     /// <summary>Encodes what has not been encoded yet.</summary>

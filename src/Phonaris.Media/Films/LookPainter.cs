@@ -34,7 +34,7 @@ internal sealed class LookPainter(SlidePictures pictures, Func<string, string> o
         var slide = await SlideAsync(look.Picture, settings, cancel);
         if (look.Videos.Count == 0)
         {
-            // Whoever had it before may have drawn on it.
+            // The one who had it before may have drawn on it.
             var clean = count > 1 ? slide.ToArray() : [];
             for (var k = 0; k < count; k++)
             {

@@ -6,7 +6,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Media.Films;
 
 /// <summary>
-/// The pictures of a film as one stream. Of each still one picture is encoded; of a dissolve and of what moves all of them, a few seconds at a
+/// The pictures of a film as one stream. A still is encoded once; a dissolve and a video frame by frame, a few seconds at a
 /// time. Both are kept by the content they follow from, so what has not changed is never encoded again.
 /// </summary>
 internal sealed class PictureTrack
@@ -34,7 +34,7 @@ internal sealed class PictureTrack
     public Task PrepareAsync(IProgress<double>? progress, CancellationToken cancel) => _derived.GetAllAsync(
         _parts.Select(part => (Name(part), (Func<string, CancellationToken, Task>)((path, token) => EncodeAsync(part, path, token)))), progress, cancel);
 
-    /// <summary>What ffmpeg is told of the stream before it reads it.</summary>
+    /// <summary>What ffmpeg is reported the stream before it reads it.</summary>
     public IReadOnlyList<string> Leading => _settings.Format == FilmFormat.Mp4 ? ["-f", "h264", "-framerate", $"{_settings.Fps}"] : ["-f", "ivf"];
 
     /// <summary>Writes the whole stream.</summary>

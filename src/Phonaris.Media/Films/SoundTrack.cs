@@ -11,7 +11,7 @@ namespace Phonaris.Media.Films;
 
 /// <summary>
 /// The sound of a film as one AAC stream in ADTS frames (ISO/IEC 13818-7), in pieces of some seconds, kept by the content they follow from, so that little is
-/// encoded anew after a change. Those that are missing next to each other are encoded in one run, on all cores. A run is encoded with some frames of what comes
+/// encoded again after a change. Adjacent missing segments are encoded in one run, on all cores. A run is encoded with some frames of what comes
 /// before and after it, and those are dropped: each AAC frame spans 2048 samples and overlaps its neighbours by half, so at a join both sides were made from the
 /// same samples.
 /// </summary>

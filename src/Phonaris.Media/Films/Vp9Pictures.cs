@@ -10,7 +10,7 @@ internal sealed class Vp9Pictures : IPictureCoding
 {
     private const int HeadBytes = 32, PictureHeadBytes = 12;
 
-    /// <summary>How exactly stills, and pictures that the next puts right, are coded, of 0 to 63.</summary>
+    /// <summary>How exactly stills, and pictures that the next fixes, are coded, of 0 to 63.</summary>
     private const string StillQuality = "16", ChangingQuality = "24";
 
     // Frame marker 2, profile 0, show what is kept, in slot 0: a picture that can be sought to is kept in all of them.

@@ -1,6 +1,6 @@
 namespace Phonaris.Media.Pictures;
 
-/// <summary>What is told of the pictures of a deck that may look other than they did.</summary>
+/// <summary>What is reported the pictures of a deck that may look other than they did.</summary>
 /// <param name="Told">In what, a sentence each.</param>
 /// <param name="Offer">A sentence that says what gives exact pictures; null where there is no doubt.</param>
 public sealed record DeckDoubts(IReadOnlyList<string> Told, string? Offer)

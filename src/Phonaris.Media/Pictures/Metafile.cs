@@ -7,7 +7,7 @@ namespace Phonaris.Media.Pictures;
 
 /// <summary>
 /// Draws metafiles, pictures kept as the steps they were drawn in: enhanced ones through emf2svg-conv, older ones through wmf2svg of libwmf, both of Debian's
-/// packages. They are given the file alone, and bounds. Of the older kind, colours become the nearest that CSS has a name for.
+/// packages. They are given the file alone, and bounds. In the older format, colours become the nearest named CSS colours.
 /// </summary>
 internal static class Metafile
 {
@@ -100,7 +100,7 @@ internal static class Metafile
         Record(0x012D, 1); // and the other
         Record(0x041B, bottom, right, top, left); // a rectangle
         Record(0x0127, -1); // back to what was saved
-        Record(0x01F0, 0); // put away pen
+        Record(0x01F0, 0); // closed pen
         Record(0x01F0, 1); // and brush
         var added = (framed.Length - placeable - header) / 2;
         writer.Write(data, placeable + header, data.Length - placeable - header);

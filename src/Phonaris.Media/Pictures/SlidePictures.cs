@@ -4,7 +4,7 @@ using SkiaSharp;
 namespace Phonaris.Media.Pictures;
 
 /// <summary>
-/// The pictures of slides at any size, drawn from the files as brought in: pages by poppler, drawings and photographs by Skia.
+/// The pictures of slides at any size, drawn from the files as imported: pages by poppler, drawings and photographs by Skia.
 /// </summary>
 /// <param name="derived">Where drawn pictures are kept.</param>
 /// <param name="original">Gives the path of the file of a content hash.</param>
@@ -83,7 +83,7 @@ public sealed class SlidePictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>Draws all slides of a deck ahead of need, in order and on all cores.</summary>
     /// <param name="sources">The pictures in running order.</param>
     /// <param name="width">Their width in pixels.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">A file cannot be drawn.</exception>
     public async Task PrepareAsync(IReadOnlyList<PictureSource> sources, int width, IProgress<double>? progress, CancellationToken cancel)

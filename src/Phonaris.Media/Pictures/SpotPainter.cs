@@ -17,7 +17,7 @@ internal static class SpotPainter
     private static readonly Dictionary<string, string> Outlines = JsonSerializer.Deserialize<Dictionary<string, string>>(
         typeof(SpotPainter).Assembly.GetManifestResourceStream("symbols.json") ?? throw new InvalidOperationException("The symbols are not among the resources."))!;
 
-    /// <summary>What names the picture: equal when the same is drawn.</summary>
+    /// <summary>The id of the picture: equal when the same is drawn.</summary>
     public static string NameOf(Hotspot spot)
     {
         var looks = spot with { X = 0, Y = 0, Size = 1, Alternative = "" };

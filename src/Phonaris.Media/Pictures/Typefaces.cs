@@ -50,7 +50,7 @@ internal static class Typefaces
     /// <summary>Gives drawings of other kinds their typefaces.</summary>
     public static ITypefaceProvider Provider { get; } = new DeckProvider();
 
-    /// <summary>What names the fonts of this machine: another where there are others.</summary>
+    /// <summary>The id of the fonts of this machine: another where there are others.</summary>
     public static string Stamp { get; } = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(string.Join('\n', Files.Value))).AsSpan(0, 4));
 
     /// <summary>The typeface for a family.</summary>
@@ -75,7 +75,7 @@ internal static class Typefaces
         return Kept(Fallbacks, (cluster, bold), () => WithCluster(cluster, bold)) ?? first;
     }
 
-    /// <summary>What was found before. Decks name whatever they like: when that is far too much, it is looked for anew.</summary>
+    /// <summary>What was found before. Decks name whatever they like: when that is far too much, it is looked for again.</summary>
     private static T Kept<TKey, T>(ConcurrentDictionary<TKey, T> kept, TKey key, Func<T> find)
         where TKey : notnull
     {

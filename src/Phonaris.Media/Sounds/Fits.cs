@@ -36,7 +36,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     /// <summary>What is known of a sound as music, worked out when it has not been.</summary>
     /// <param name="media">Its content hash; it was made ready.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     public async Task<Piece> PieceAsync(string media, CancellationToken cancel, IProgress<double>? progress = null)
     {
         if (_kept.TryGetValue(NameOf(media), out Piece? known)) return known!;
@@ -84,7 +84,7 @@ public sealed class Fits(DerivedFiles derived, Func<string, ISoundReader> open) 
     {
         var part = (media, fromFrame, toFrame);
         var fitter = _kept.TryGetValue(part, out Fitter? known) ? known! : new(Known(media), open(media), fromFrame, toFrame);
-        // It keeps what it works out, and is weighed anew each time.
+        // It keeps what it works out, and is weighed again each time.
         return _kept.Keep(part, fitter, fitter.Bytes);
     }
 

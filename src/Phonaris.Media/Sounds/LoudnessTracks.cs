@@ -42,7 +42,7 @@ public sealed class LoudnessTracks(DerivedFiles derived, Func<SoundSource, ISoun
         }
     }
 
-    /// <summary>Forgets what was measured: a sound is read anew that was read, or stood in for, before.</summary>
+    /// <summary>Forgets what was measured: a sound is read again that was read, or stood in for, before.</summary>
     public void Forget() => _kept.Clear();
 
     /// <inheritdoc/>

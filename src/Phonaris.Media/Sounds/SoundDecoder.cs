@@ -25,7 +25,7 @@ public static class SoundDecoder
 
     private const int LowestRate = 1000, HighestRate = 768_000;
 
-    /// <summary>Of a damaged file, less than this is not worth having.</summary>
+    /// <summary>A damaged file with less than this is refused.</summary>
     private const double LeastPartSeconds = 0.1;
 
     private const double LeastMissingSeconds = 0.25;
@@ -35,7 +35,7 @@ public static class SoundDecoder
 
     /// <summary>Looks at a file's first sound stream, and at its moving pictures, without decoding them.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The file is empty or holds no sound that can be read.</exception>
     public static async Task<SoundFormat> ProbeAsync(string path, string name, CancellationToken cancel)
@@ -88,10 +88,10 @@ public static class SoundDecoder
 
     /// <summary>Decodes a file to the engine's format and hands the samples on in blocks.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="format">What <see cref="ProbeAsync"/> found.</param>
     /// <param name="take">Takes interleaved stereo at 48 kHz, whole frames.</param>
-    /// <param name="progress">Told the fraction done, where the length is known beforehand.</param>
+    /// <param name="progress">Receives the progress from 0 to 1, where the length is known beforehand.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>What was decoded; of a damaged file as much as could be.</returns>
     /// <exception cref="RuleException">Nothing can be decoded, or it is too long, or holds nothing.</exception>

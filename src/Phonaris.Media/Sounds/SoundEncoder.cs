@@ -16,7 +16,7 @@ public static class SoundEncoder
     /// <param name="end">The frame after the last.</param>
     /// <param name="format">What file it becomes.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <param name="stem">The cues whose part in the sum is wanted, before that is limited; null for the mix.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
@@ -35,7 +35,7 @@ public static class SoundEncoder
     /// <param name="start">The first frame at 48 kHz.</param>
     /// <param name="end">The frame after the last.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static Task WriteStemAsync(
@@ -57,7 +57,7 @@ public static class SoundEncoder
     /// <summary>Writes a lighter copy of a sound: Ogg Vorbis of a quality that is not told from the original, of the same length to the frame.</summary>
     /// <param name="sound">The sound.</param>
     /// <param name="path">Where to; the file appears whole or not at all.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static Task LighterAsync(ISoundReader sound, string path, IProgress<double>? progress, CancellationToken cancel)
@@ -66,7 +66,7 @@ public static class SoundEncoder
         return EncodeAsync(Samples(sound, progress), ["-c:a", "libvorbis", "-q:a", "6", "-f", "ogg"], path, cancel);
     }
 
-    /// <summary>What ffmpeg is told of the samples it reads on standard input.</summary>
+    /// <summary>What ffmpeg is reported the samples it reads on standard input.</summary>
     internal static readonly string[] FromPipe = ["-v", "error", "-f", "f32le", "-ar", $"{Frames.PerSecond}", "-ac", $"{Frames.Channels}", "-i", "pipe:0"];
 
     /// <summary>What it is told to code without loss.</summary>

@@ -63,7 +63,7 @@ public sealed class SoundLibrary : IDisposable
 
     /// <summary>Makes a sound ready, decoding it when it has not been, and gives its figures.</summary>
     /// <param name="hash">Its content hash.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="progress">Told the fraction decoded.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It is not a sound that can be read.</exception>
@@ -113,7 +113,7 @@ public sealed class SoundLibrary : IDisposable
             if (_stretched.TryRemove(source, out var stretched)) stretched.Dispose();
     }
 
-    /// <summary>Opens anew what was opened before it was made again, or stood in for what could not be.</summary>
+    /// <summary>Opens again what was opened before it was made again, or stood in for what could not be.</summary>
     private void Forget(string hash, bool always = false)
     {
         if (!_states.TryRemove(hash, out _) && !always) return;
@@ -125,10 +125,10 @@ public sealed class SoundLibrary : IDisposable
         Interlocked.Increment(ref _renewals);
     }
 
-    /// <summary>Counts how often a sound that was read, or stood in for, is read anew: what was rendered before may be silent where it is not to be.</summary>
+    /// <summary>Counts how often a sound that was read, or stood in for, is read again: what was rendered before may be silent where it is not to be.</summary>
     public long Renewals => Interlocked.Read(ref _renewals);
 
-    /// <summary>Makes all sounds of a show ready, several at a time, and works out what is to be known of those that are fitted.</summary>
+    /// <summary>Prepares all sounds of a show, several at a time, and analyses the fitted ones.</summary>
     /// <param name="show">The show.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">One of them cannot be read.</exception>
@@ -173,7 +173,7 @@ public sealed class SoundLibrary : IDisposable
         return problems;
     }
 
-    /// <summary>The sounds that beds make room for, and those of the beds.</summary>
+    /// <summary>The sounds that beds are ducked under, and those of the beds.</summary>
     private static IEnumerable<Sound> HeardTogether(Show show)
     {
         var heard = show.Cues.Where(c => c.Span is not null).Select(c => c.SoundId).Distinct().Select(show.Sound).ToList();
@@ -214,7 +214,7 @@ public sealed class SoundLibrary : IDisposable
     /// <summary>Works out all of what a cue plays.</summary>
     /// <param name="source">What it plays.</param>
     /// <param name="from">The frame to begin with.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it; what is done is kept.</param>
     public Task PrepareAsync(SoundSource source, long from, IProgress<double>? progress, CancellationToken cancel) =>
         source.Speed == 1 ? Task.CompletedTask : Stretched(source).PrepareAsync(from, progress, cancel);
@@ -381,7 +381,7 @@ public sealed class SoundLibrary : IDisposable
 /// <param name="NoVideo">Why its pictures cannot be taken; null where they can, or where there are none.</param>
 public sealed record Prepared(SoundFigures Figures, Rights Tags, VideoFigures? Video = null, string? NoVideo = null)
 {
-    /// <summary>The file as it comes into a show: a video where it has moving pictures, unless it is to be heard alone.</summary>
+    /// <summary>The file as it comes into a show: a video where it has moving pictures, unless it is to be soloed.</summary>
     /// <param name="id">Its id.</param>
     /// <param name="hash">The content hash of its file.</param>
     /// <param name="fileName">The name of its file.</param>

@@ -26,7 +26,7 @@ public static class SoundPieces
     /// <param name="work">A folder in which pieces lie for a moment.</param>
     /// <param name="to">Takes one piece after the other, before each its length in bytes: 32 bits, little-endian.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <param name="light">Whether 16 bit will do, where it is to be handed over.</param>
+    /// <param name="light">Whether 16 bit will do, where it is to be exported.</param>
     /// <exception cref="RuleException">The disk is full, or ffmpeg is missing.</exception>
     public static async Task WriteAsync(
         Schedule schedule, Func<SoundSource, ISoundReader> open, string work, Stream to, CancellationToken cancel, bool light = false)

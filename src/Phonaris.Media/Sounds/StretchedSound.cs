@@ -75,7 +75,7 @@ internal sealed class StretchedSound(ISoundReader sound, SoundSource source, Der
 
     /// <summary>Works out the pieces that are not there yet, from where it is being read.</summary>
     /// <param name="from">The frame the first piece wanted holds, as long as nothing is read.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it; pieces done are kept.</param>
     public async Task PrepareAsync(long from, IProgress<double>? progress, CancellationToken cancel)
     {

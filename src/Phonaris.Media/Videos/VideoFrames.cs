@@ -85,7 +85,7 @@ internal sealed class VideoFrames : IAsyncDisposable
         {
             while (true)
             {
-                // Large enough to outlive much else: given back by whoever has drawn it.
+                // Large enough to outlive much else: given back by the one who has drawn it.
                 var frame = ArrayPool<byte>.Shared.Rent(size);
                 if (await stream.ReadAtLeastAsync(frame.AsMemory(0, size), size, throwOnEndOfStream: false, token) < size) return;
                 await _frames.Writer.WriteAsync(frame, token);

@@ -56,8 +56,8 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
 
     /// <summary>Makes the copy that every browser plays, where one is needed: its pictures alone, no larger than a screen.</summary>
     /// <param name="video">The video.</param>
-    /// <param name="progress">Told the fraction done.</param>
-    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
+    /// <param name="cancel">Stops it and keeps no partial file.</param>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public async Task PrepareAsync(Sound video, IProgress<double>? progress, CancellationToken cancel)
     {
@@ -70,8 +70,8 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <param name="fromFrame">Its first frame, at 48 kHz.</param>
     /// <param name="toFrame">The frame after its last.</param>
     /// <param name="withSound">Whether it is to have its sound.</param>
-    /// <param name="progress">Told the fraction done.</param>
-    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
+    /// <param name="cancel">Stops it and keeps no partial file.</param>
     /// <returns>The path of an MP4 file.</returns>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public Task<string> PartAsync(Sound video, long fromFrame, long toFrame, bool withSound, IProgress<double>? progress, CancellationToken cancel)
@@ -87,7 +87,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>What is fetched of a video before it is shown, made where it is not there: its pictures as every browser plays them.</summary>
     /// <param name="video">The video.</param>
     /// <param name="file">What of it.</param>
-    /// <param name="cancel">Stops it; nothing half-made is kept.</param>
+    /// <param name="cancel">Stops it and keeps no partial file.</param>
     /// <returns>The path of an MP4 file.</returns>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public async Task<string> PreparedAsync(Sound video, VideoFile file, CancellationToken cancel)
@@ -101,7 +101,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
     /// <summary>Makes a copy of a video that weighs little, with its sound.</summary>
     /// <param name="video">The video.</param>
     /// <param name="path">Where to: an MP4 file.</param>
-    /// <param name="progress">Told the fraction done.</param>
+    /// <param name="progress">Receives the progress from 0 to 1.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">It cannot be read, or the disk is full.</exception>
     public Task LighterAsync(Sound video, string path, IProgress<double>? progress, CancellationToken cancel) =>
@@ -117,7 +117,7 @@ public sealed class VideoPictures(DerivedFiles derived, Func<string, string> ori
         return (long)(bits / 8 * video.Frames / Frames.PerSecond);
     }
 
-    /// <summary>Codes a video anew as every browser plays it: no larger than a screen, upright, of an ordinary range.</summary>
+    /// <summary>Codes a video again as every browser plays it: no larger than a screen, upright, of an ordinary range.</summary>
     private Task CopyAsync(Sound video, (long From, long To) frames, string quality, IEnumerable<string> sound, string path, IProgress<double>? progress, CancellationToken cancel)
     {
         var figures = Of(video);

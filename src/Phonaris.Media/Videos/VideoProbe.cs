@@ -13,7 +13,7 @@ internal static class VideoProbe
     /// <summary>What can be read, for messages.</summary>
     public const string Formats = "MP4, M4V, MOV, WebM, MKV, OGV, AVI and MPEG, with H.264, H.265, VP8, VP9, AV1, MPEG-4, MPEG-2 or Theora";
 
-    /// <summary>Of a stream, what ffprobe is asked for beside what it is asked for a sound.</summary>
+    /// <summary>What ffprobe is asked for in addition to what a sound needs.</summary>
     public const string Entries = "width,height,avg_frame_rate,r_frame_rate,sample_aspect_ratio,pix_fmt,field_order,color_transfer,duration:stream_side_data=rotation";
 
     /// <summary>How long before the end a picture must still be found, in seconds.</summary>
@@ -27,7 +27,7 @@ internal static class VideoProbe
     /// <summary>What a file says of its moving pictures; null where it has none, a cover being none.</summary>
     /// <param name="streams">ffprobe's streams of the file.</param>
     /// <param name="container">ffprobe's name of its format.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     public static VideoFormat? Find(IReadOnlyList<JsonElement> streams, string container, string name)
     {
         var stream = streams.FirstOrDefault(s => Text(s, "codec_type") == "video" && Text(s, "codec_name") is not ("mjpeg" or "png" or "bmp" or "gif" or "webp"));
@@ -58,7 +58,7 @@ internal static class VideoProbe
 
     /// <summary>Decodes the first pictures of a video and looks for the last: how long it is.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <param name="claimed">How long it claims to be, in seconds; null where it does not say.</param>
     /// <param name="cancel">Stops it.</param>
     /// <returns>Its length in seconds.</returns>

@@ -21,7 +21,7 @@ internal static class ExplainVerb
             var asked = Arguments.SlideOf(show, number);
             var explained = Explanation.Of(TimedShow.Of(show, workshop.Sounds.Listened), asked.Id);
             return (
-                new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, fix = e.Fix?.Words }) },
+                new { slide = number, lines = explained.Select(e => new { e.CueId, e.Sounds, e.Sentence, remedy = e.Fix?.Words }) },
                 string.Join('\n', explained.Select(e => e.Fix is null ? e.Sentence : $"{e.Sentence}  ({e.Fix.Words})")));
         });
         return command;

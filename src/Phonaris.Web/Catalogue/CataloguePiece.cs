@@ -3,7 +3,7 @@ using Phonaris.Core.Shows;
 namespace Phonaris.Web.Catalogue;
 
 /// <summary>A piece of a catalogue.</summary>
-/// <param name="Id">What names it there.</param>
+/// <param name="Id">Its id there.</param>
 /// <param name="Title">Its title.</param>
 /// <param name="Kind">What it is for.</param>
 /// <param name="Mood">Its mood, a word.</param>

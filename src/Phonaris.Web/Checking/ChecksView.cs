@@ -5,7 +5,7 @@ namespace Phonaris.Web.Checking;
 
 /// <summary>What a show should be warned about.</summary>
 /// <param name="Revision">The revision of the show that was looked over.</param>
-/// <param name="Findings">What was found, the gravest first.</param>
+/// <param name="Findings">What was found, the most severe first.</param>
 /// <param name="LookedFor">What was looked for, check by check.</param>
 public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findings, IReadOnlyList<string> LookedFor)
 {
@@ -17,7 +17,7 @@ public sealed record ChecksView(long Revision, IReadOnlyList<FindingView> Findin
 }
 
 /// <summary>What was found, and what became of it.</summary>
-/// <param name="Key">What names it: equal for as long as the same is found of the same.</param>
+/// <param name="Key">Its id: equal for as long as the same is found of the same.</param>
 /// <param name="Found">What was found.</param>
-/// <param name="Ignored">Whether it is left so.</param>
+/// <param name="Ignored">Whether it is ignored.</param>
 public sealed record FindingView(string Key, Finding Found, bool Ignored);

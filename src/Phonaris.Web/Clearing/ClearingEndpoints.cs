@@ -34,7 +34,7 @@ internal static class ClearingEndpoints
 
 /// <summary>Whether a sound may be used where its show goes.</summary>
 /// <param name="SoundId">The sound.</param>
-/// <param name="Name">What it is called.</param>
+/// <param name="Name">Its name.</param>
 /// <param name="Licence">Its licence.</param>
 /// <param name="Answer">Whether it may.</param>
 /// <param name="Why">Why, in a sentence.</param>

@@ -6,7 +6,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>The job that makes of a video the copy that every browser plays. The file as brought in stays what films are made from.</summary>
+/// <summary>The job that makes of a video the copy that every browser plays. The file as imported stays what films are made from.</summary>
 internal sealed class CopyVideo(VideoPictures pictures) : IJobWork
 {
     public const string JobKind = "video";

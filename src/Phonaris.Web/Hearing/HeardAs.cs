@@ -5,8 +5,8 @@ using Phonaris.Media.Sounds;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>How a show is heard at the desk; nothing of it is changed by that.</summary>
-/// <param name="Only">The ids of cues to be heard alone, with commas between them; null for all.</param>
+/// <summary>How a show is heard in the preview; nothing of it is changed by that.</summary>
+/// <param name="Only">The ids of cues to be soloed, with commas between them; null for all.</param>
 /// <param name="Matched">Whether as it would be with all levels matched.</param>
 /// <param name="LeftOut">The ids of cues whose levels are left as they are then, with commas between them; null for none.</param>
 internal sealed record HeardAs(string? Only, bool Matched, string? LeftOut)

@@ -6,7 +6,7 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hearing;
 
-/// <summary>Shows whose sounds were listened to, for whoever measures and checks them.</summary>
+/// <summary>Shows whose sounds were listened to, for the one who measures and checks them.</summary>
 internal sealed class MeasuredShows(SoundLibrary sounds, TimedShows timed, FileStore files)
 {
     private readonly OfShows<Known> _latest = new();

@@ -9,7 +9,7 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Hearing;
 
 /// <summary>
-/// The sound of shows stretch by stretch, rendered when asked for and kept by what is heard in them: an edit renders anew only
+/// The sound of shows stretch by stretch, rendered when asked for and kept by what is heard in them: an edit renders again only
 /// the stretches it touches.
 /// </summary>
 internal sealed class Mixes(SoundLibrary sounds, TimedShows timed)

@@ -13,7 +13,7 @@ internal static class VideoEndpoints
 
     public static void MapVideos(this RouteGroupBuilder api)
     {
-        // The address carries the file, so that it can be kept for good.
+        // The address carries the file, so that it can be kept permanently.
         api.MapGet("/shows/{id}/videos/{media}/picture", async Task<Results<PhysicalFileHttpResult, NotFound>> (
             string id, string media, long frame, int width, ShowStore shows, VideoPictures pictures, HttpResponse response, CancellationToken cancel) =>
         {
@@ -22,7 +22,7 @@ internal static class VideoEndpoints
             return TypedResults.PhysicalFile(await pictures.PictureAsync(video, Math.Clamp(frame, 0, video.Frames - 1), width, cancel), "image/jpeg");
         });
 
-        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made, but to whoever waits for it.
+        // Asked for in ranges: of a long one only what is seen is sent. Not there while its copy is being made, but to the one who waits for it.
         api.MapGet("/shows/{id}/videos/{file}/file", async Task<Results<PhysicalFileHttpResult, NotFound>> (
             string id, string file, bool? wait, ShowStore shows, VideoPictures pictures, JobRunner jobs, JobStore kept, HttpResponse response, CancellationToken cancel) =>
         {

@@ -4,7 +4,7 @@ using Phonaris.Core.Shows;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>How pages are told of shows in JSON: as they are kept, and each picture with what names it, which addresses carry.</summary>
+/// <summary>How pages are reported shows in JSON: as they are kept, and each picture with its id, which addresses carry.</summary>
 internal static class ApiJson
 {
     public static void Configure(JsonSerializerOptions options)

@@ -16,7 +16,7 @@ internal sealed class ApiSchema : IOpenApiSchemaTransformer
         {
             schema.Type = JsonSchemaType.Array;
             var item = type.GetGenericArguments()[0];
-            // Edits hold edits: by name, or the generator would go round for ever.
+            // Edits hold edits: by name, or the generator would loop for ever.
             schema.Items = item == typeof(Edit)
                 ? new OpenApiSchemaReference(nameof(Edit), context.Document)
                 : await context.GetOrCreateSchemaAsync(item, null, cancellationToken);

@@ -17,7 +17,7 @@ internal sealed class DataFolder(AppPaths paths) : IDisposable
         {
             // One that is there already may be shared on purpose, or lie on a disk that knows no modes.
             if (!Directory.Exists(paths.Root)) Directory.CreateDirectory(paths.Root, OwnerOnly);
-            // Whoever is just ending, or was just beginning an outside program, may hold it a moment longer.
+            // The one who is just ending, or was just beginning an outside program, may hold it a moment longer.
             _held = await LockFile.HoldAsync(paths.Held, Patience, CancellationToken.None);
         }
         catch (RuleException)

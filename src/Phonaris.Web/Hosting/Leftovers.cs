@@ -2,10 +2,10 @@ using Phonaris.Storage;
 
 namespace Phonaris.Web.Hosting;
 
-/// <summary>What a killed server left half-made.</summary>
+/// <summary>What a killed server left partial.</summary>
 internal sealed class Leftovers(AppPaths paths, FileUses uses, UploadStore uploads)
 {
-    /// <summary>Deletes what was half-made when the last server ended, and brings the record of who uses files up to date. Nothing runs yet.</summary>
+    /// <summary>Deletes what was partial when the last server ended, and brings the record of who uses files up to date. Nothing runs yet.</summary>
     public async Task ClearAsync()
     {
         if (Directory.Exists(paths.Work)) Directory.Delete(paths.Work, recursive: true);

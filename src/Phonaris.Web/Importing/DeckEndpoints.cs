@@ -79,11 +79,11 @@ internal static class DeckEndpoints
 
 /// <summary>A show to make.</summary>
 /// <param name="Title">Its title; after the first file when left out.</param>
-/// <param name="Files">The files of its deck, brought in before; none for a show without slides yet.</param>
+/// <param name="Files">The files of its deck, imported before; none for a show without slides yet.</param>
 /// <param name="HoldMs">The hold of its slides in milliseconds.</param>
 public sealed record NewShow(string? Title, ValueList<UploadedFile> Files, long? HoldMs);
 
-/// <summary>The files of a deck, brought in before.</summary>
+/// <summary>The files of a deck, imported before.</summary>
 public sealed record ImportedDeck(ValueList<UploadedFile> Files)
 {
     internal Task<Deck> ReadAsync(DeckReaders readers, FileStore files, CancellationToken cancel) => UploadedFile.ReadDeckAsync(Files, readers, files, cancel);
@@ -102,7 +102,7 @@ public sealed record RefreshedDeck(ValueList<UploadedFile> Files, ValueList<stri
 public sealed record NewSlides(ValueList<UploadedFile> Files, int Index, ValueList<int>? Numbers = null, bool Fills = false);
 
 /// <summary>Pages to be joined with slides.</summary>
-/// <param name="Files">The file of the pages, brought in before.</param>
+/// <param name="Files">The file of the pages, imported before.</param>
 /// <param name="Joined">For each page the position of its slide among all slides; -1 for none.</param>
 public sealed record JoinedPages(ValueList<UploadedFile> Files, ValueList<int> Joined);
 

@@ -11,7 +11,7 @@ using Phonaris.Web.Shows;
 namespace Phonaris.Web.Importing;
 
 /// <summary>
-/// The job behind a deck: brings in the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
+/// The job behind a deck: imports the sounds it holds, and draws the pictures of its slides ahead of need. A page can ask for any picture
 /// meanwhile. What was read and what was not understood is its result.
 /// </summary>
 internal sealed class ImportDeck(SlidePictures pictures, SoundLibrary library, FileStore files, FileUses uses, ShowChanges changes) : IJobWork
@@ -95,7 +95,7 @@ internal sealed record DeckWork(ValueList<Slide> Slides, ValueList<DeckSound> So
 /// <param name="Offer">A sentence that says what gives exact pictures; null where the pictures are not in doubt.</param>
 public sealed record DeckReport(int Slides, int Steps, int Sounds, ValueList<string> NotUnderstood, string? Offer)
 {
-    /// <summary>What is told of a deck, and of the slides it becomes.</summary>
+    /// <summary>What is reported a deck, and of the slides it becomes.</summary>
     internal static DeckReport Of(Deck deck, IReadOnlyCollection<Slide> slides)
     {
         var doubts = DeckDoubts.Of(deck.NotDrawn, deck.Fonts);

@@ -19,7 +19,7 @@ internal sealed class ImportSound(SoundLibrary library, ShowChanges changes) : I
     {
         var file = JsonSerializer.Deserialize<NewSound>(job.Input, ShowJson.Options)!;
         var prepared = await library.PrepareAsync(file.Hash, file.Name, progress, cancel);
-        // Beds make room for voices by it: it is there before anything is laid.
+        // Beds are ducked under voices by it: it is there before anything is laid.
         await library.Loudness.PrepareAsync([new(file.Hash, 1)], cancel);
         var sound = prepared.ToSound(NewId.Next(), file.Hash, file.Name, file.Kind);
         var after = await changes.ApplyAsync(job.ShowId, show => ToEdit(show, sound, file, job.Id), cancel);
@@ -28,9 +28,9 @@ internal sealed class ImportSound(SoundLibrary library, ShowChanges changes) : I
 
     /// <summary>What is still to be done: the sound to be added where it is not there, and laid where it is to lie. Null for nothing.</summary>
     /// <param name="show">The show as it is.</param>
-    /// <param name="sound">The sound as brought in; where the show has the same file already, that one is used.</param>
+    /// <param name="sound">The sound as imported; where the show has the same file already, that one is used.</param>
     /// <param name="file">Where it is to lie.</param>
-    /// <param name="id">What the cue, and a slide of its own, are named by: taken up again after a restart, what was done is left alone.</param>
+    /// <param name="id">The id of the cue and of its slide, fixed so that a job resumed after a restart does nothing twice.</param>
     private static Several? ToEdit(Show show, Sound sound, NewSound file, string id)
     {
         var there = show.FindSameFile(sound);

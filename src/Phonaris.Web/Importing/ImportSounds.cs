@@ -47,6 +47,6 @@ internal sealed class ImportSounds(SoundLibrary library, FileStore files, FileUs
 }
 
 /// <summary>What came out of a zip of sounds.</summary>
-/// <param name="Sounds">How many sounds were brought in.</param>
+/// <param name="Sounds">How many sounds were imported.</param>
 /// <param name="NotUnderstood">What could not be, a sentence each.</param>
 public sealed record SoundsReport(int Sounds, ValueList<string> NotUnderstood);

@@ -3,8 +3,8 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>A sound to bring in.</summary>
-/// <param name="Hash">The content hash of its file, brought in before.</param>
+/// <summary>A sound to import.</summary>
+/// <param name="Hash">The content hash of its file, imported before.</param>
 /// <param name="Name">What the file was called.</param>
 /// <param name="Kind">What it is for; null to guess.</param>
 /// <param name="SlideId">The slide to lay it on at once; null for none.</param>

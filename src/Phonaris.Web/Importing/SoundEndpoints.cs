@@ -9,7 +9,7 @@ using Phonaris.Web.Jobs;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>Sounds: bring in, look at, listen to.</summary>
+/// <summary>Sounds: import, look at, listen to.</summary>
 internal static class SoundEndpoints
 {
     private const int MostColumns = 4000;
@@ -91,12 +91,12 @@ internal static class SoundEndpoints
 
 /// <summary>A take that was not ended.</summary>
 /// <param name="Id">Its upload.</param>
-/// <param name="Name">What it is called.</param>
+/// <param name="Name">Its name.</param>
 /// <param name="Bytes">How much of it has arrived.</param>
 public sealed record LostTake(string Id, string Name, long Bytes);
 
 /// <summary>What a sound weighs.</summary>
-/// <param name="Bytes">The file as brought in; what it adds to a show that is handed over.</param>
+/// <param name="Bytes">The file as imported; what it adds to a show that is exported.</param>
 /// <param name="LighterBytes">About what a lighter copy would weigh; null where that would not be worth it.</param>
 public sealed record SoundWeight(long Bytes, long? LighterBytes)
 {

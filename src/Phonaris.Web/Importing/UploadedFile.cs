@@ -5,12 +5,12 @@ using Phonaris.Web.Reading;
 
 namespace Phonaris.Web.Importing;
 
-/// <summary>A file that was brought in and is kept.</summary>
+/// <summary>A file that was imported and is kept.</summary>
 /// <param name="Hash">Its content hash.</param>
 /// <param name="Name">What it was called.</param>
 public sealed record UploadedFile(string Hash, string Name)
 {
-    /// <summary>Reads a deck from files that were brought in.</summary>
+    /// <summary>Reads a deck from files that were imported.</summary>
     /// <exception cref="RuleException">A file is not there or cannot be read.</exception>
     internal static Task<Deck> ReadDeckAsync(IEnumerable<UploadedFile> brought, DeckReaders readers, FileStore files, CancellationToken cancel)
     {

@@ -3,7 +3,7 @@ using Phonaris.Storage;
 namespace Phonaris.Web.Jobs;
 
 /// <summary>A piece of long work as the page sees it.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="ShowId">The show it is for.</param>
 /// <param name="Kind">What it does, such as <c>sound</c> or <c>export</c>; one for each <see cref="IJobWork"/>.</param>
 /// <param name="Name">What the person calls it.</param>

@@ -11,7 +11,7 @@ namespace Phonaris.Web.Levels;
 /// <param name="RangeLu">Its loudness range in LU; null where it has none.</param>
 /// <param name="TruePeakDbtp">The true peak of what comes out in dBTP; null for silence.</param>
 /// <param name="SumPeakDbtp">That of the sum, before the limiter; null for silence.</param>
-/// <param name="Limited">Where the limiter is at work.</param>
+/// <param name="Limited">Where the limiter is limiting.</param>
 /// <param name="Along">The short-term loudness of the whole in equal parts of the show, the greatest in each, in LUFS.</param>
 /// <param name="Kinds">That of each kind of sound that there is.</param>
 /// <param name="WholeGain">The gain that would bring the whole to its target; null where it would change nothing.</param>

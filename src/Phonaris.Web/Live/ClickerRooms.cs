@@ -5,7 +5,7 @@ using System.Security.Cryptography;
 namespace Phonaris.Web.Live;
 
 /// <summary>
-/// The runs that phones may join, each by its code. Whoever has the code can move the slides and start what waits for a hand, and nothing
+/// The runs that phones may join, each by its code. The one who has the code can move the slides and start what is triggered manually, and nothing
 /// else; after five wrong tries from an address every further one from there has to wait, longer each time.
 /// </summary>
 internal sealed class ClickerRooms(TimeProvider clock)

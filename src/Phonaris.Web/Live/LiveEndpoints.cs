@@ -73,7 +73,7 @@ public sealed record NewRun(RunKind Kind);
 
 /// <summary>A run that was begun.</summary>
 /// <param name="Run">All that is needed to show the show without the server.</param>
-/// <param name="Strands">The cues that sound, as drawn for whoever shows it.</param>
+/// <param name="Strands">The cues that sound, as drawn for the one who shows it.</param>
 public sealed record NewRunView(RunView Run, IReadOnlyList<StrandView> Strands);
 
 /// <summary>A run as its page tells of it.</summary>
@@ -86,5 +86,5 @@ public sealed record ToldRun(string Kind, DateTime StartedAt, bool Ended, RunLog
 /// <summary>The report of a run.</summary>
 /// <param name="Run">The run.</param>
 /// <param name="Report">What it was like.</param>
-/// <param name="Findings">What the show should be warned about, what is left so left out.</param>
+/// <param name="Findings">What the show should be warned about, what is ignored left out.</param>
 public sealed record RunReportView(KeptRun Run, RunReport Report, IReadOnlyList<Finding> Findings);

@@ -2,7 +2,7 @@ using Phonaris.Web.Shows;
 
 namespace Phonaris.Web.Live;
 
-/// <summary>Shuts phones out of the runs of a show that is laid aside.</summary>
+/// <summary>Disconnects the clickers of a show when it is deleted.</summary>
 internal sealed class RunsLeave(LiveRuns runs, ClickerHost clickers) : IShowLeaves
 {
     public async Task LeaveAsync(string showId)

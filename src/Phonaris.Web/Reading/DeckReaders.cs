@@ -26,7 +26,7 @@ internal sealed class DeckReaders(FileStore store, int ready) : IPagePainter, ID
         while (_idle.Count < ready) _idle.Add(ReaderProcess.Begin(MostTime, ahead: true));
     }
 
-    /// <summary>Reads a deck from files that were brought in.</summary>
+    /// <summary>Reads a deck from files that were imported.</summary>
     /// <param name="files">The files, by what they were called and their content hashes.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="RuleException">A file is not there or cannot be read.</exception>

@@ -7,7 +7,7 @@ namespace Phonaris.Web.Reading;
 
 /// <summary>
 /// A process of our own that reads decks and draws pages, so that no deck can take the server with it: bounded in memory and time, ended
-/// where it goes beyond, and begun anew. One thing at a time.
+/// where it goes beyond, and begun again. One thing at a time.
 /// </summary>
 internal sealed class ReaderProcess : IDisposable
 {

@@ -8,7 +8,7 @@ using Phonaris.Web.Hearing;
 
 namespace Phonaris.Web.Shows;
 
-/// <summary>What is done with cues beyond single edits: ready-made settings, copying, and why they sound or do not.</summary>
+/// <summary>What is done with cues beyond single edits: preset settings, copying, and why they sound or do not.</summary>
 internal static class CueEndpoints
 {
     public static void MapCues(this RouteGroupBuilder api)

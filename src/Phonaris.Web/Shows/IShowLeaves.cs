@@ -1,6 +1,6 @@
 namespace Phonaris.Web.Shows;
 
-/// <summary>What a feature does as a show is laid aside.</summary>
+/// <summary>What a feature does when a show is deleted.</summary>
 internal interface IShowLeaves
 {
     /// <summary>Ends what it has open for a show.</summary>

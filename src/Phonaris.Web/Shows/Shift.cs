@@ -10,7 +10,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="ToFrame">The frame after its last, before.</param>
 /// <param name="Frames">By how many frames it comes later.</param>
 /// <param name="Index">By how many positions its slides lie further down among all.</param>
-/// <param name="Place">By how many among those that are shown.</param>
+/// <param name="Place">By how many shown slides.</param>
 public sealed record Shift(long FromFrame, long ToFrame, long Frames, int Index, int Place)
 {
     /// <summary>The longest stretch that has moved as a whole; null where there is none.</summary>

@@ -1,7 +1,7 @@
 namespace Phonaris.Web.Shows;
 
 /// <summary>A show in the list of shows.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Title">Its title.</param>
 /// <param name="Slides">How many slides are in its running order.</param>
 /// <param name="Sounds">How many sounds it has.</param>

@@ -12,7 +12,7 @@ namespace Phonaris.Web.Shows;
 /// <param name="TargetMs">The running time aimed at, in milliseconds, or null.</param>
 /// <param name="LevelTargets">How loud the show is to be.</param>
 /// <param name="GainDb">By how much the whole is louder than its cues are set.</param>
-/// <param name="Duck">How beds make room for voices.</param>
+/// <param name="Duck">How beds are ducked under voices.</param>
 /// <param name="Showing">How it is shown.</param>
 /// <param name="IgnoredFindings">The keys of ignored findings.</param>
 /// <param name="Slides">The slides.</param>

@@ -89,7 +89,7 @@ internal sealed class ShowChanges(
         if (stored.Revision == before?.Revision) return stored;
         await FollowAsync(stored, async () =>
         {
-            // What sounds now is fetched anew at once, while the rest is made.
+            // What sounds now is fetched again at once, while the rest is made.
             await pages.TellAsync(stored.Id, "sounding");
             await mixes.HeardFirstAsync(stored);
             await ChangeSpeed.QueueAsync(jobs.Value, sounds, before?.Show, stored, timed.Of(stored), CancellationToken.None);

@@ -4,7 +4,7 @@ using Phonaris.Core.Timing;
 namespace Phonaris.Web.Shows;
 
 /// <summary>A show as a page needs it: the show, its times, and what to draw. Frames are at 48 kHz.</summary>
-/// <param name="Id">What names it.</param>
+/// <param name="Id">Its id.</param>
 /// <param name="Revision">Counts its changes; edits say which one they were made on.</param>
 /// <param name="Show">The show itself.</param>
 /// <param name="RunningOrder">When each slide is there.</param>

@@ -113,7 +113,7 @@ internal sealed class ShowViews(SoundLibrary sounds, TimedShows timed, IOptions<
 
     private static List<double> Rounded(float[] values) => [.. values.Select(v => Math.Round(v, 3))];
 
-    /// <summary>One value for those that are all the same.</summary>
+    /// <summary>One shared instance for equal values.</summary>
     private static List<double> Even(List<double> values) => values.TrueForAll(v => v == values[0]) ? [values[0]] : values;
 
     private sealed record Made(ShowView View, ShowChange? Change, IReadOnlyList<DrawnStrand> Strands, long Renewals, Lazy<byte[]> Json)

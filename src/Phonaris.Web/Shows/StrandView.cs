@@ -6,9 +6,9 @@ namespace Phonaris.Web.Shows;
 /// <param name="EndFrame">The frame after the last.</param>
 /// <param name="EditPoints">The frames where a new round begins.</param>
 /// <param name="Rows">What it is like on each slide it sounds on.</param>
-/// <param name="ByHand">Whether it waits for a hand; drawn as if that came with its slide.</param>
-/// <param name="TailFrom">The frame where its span ends and it rings on, or null.</param>
-/// <param name="TakesOverFrom">The cue that gives way to it while it swells in, or null.</param>
+/// <param name="ByHand">Whether it is triggered manually; drawn as if that came with its slide.</param>
+/// <param name="TailFrom">The frame where its span ends and it plays past its span, or null.</param>
+/// <param name="TakesOverFrom">The cue that is replaced by it while it fades in, or null.</param>
 /// <param name="ReplacedBy">The cue that begins at the same moment, so that this one does not sound; or null.</param>
 /// <param name="HandoverEnd">The frame at which that has given way.</param>
 public sealed record StrandView(

@@ -94,7 +94,7 @@ export function PartEditor({ cue, sound }: { cue: Cue; sound: Sound }) {
     setSeen({ from, to: Math.round(from + length) });
   };
 
-  // Broken off it does not come to its out; gone round it comes to its end anywhere, and its fade is drawn at its out.
+  // Broken off it does not come to its out; looped it comes to its end anywhere, and its fade is drawn at its out.
   const strand = view.strands.findLast((s) => s.cueId === cue.id);
   const roundly = !cue.fit && (strand?.editPoints.length ?? 0) > 0;
   const heardTo = held || !strand || roundly ? outFrame : Math.min(outFrame, strand.heardTo);

@@ -104,7 +104,7 @@ describe("where a cue sounds", () => {
 });
 
 describe("what part of it", () => {
-  it("is the beginning only, or goes round in part, as proposed", async () => {
+  it("is the beginning only, or loops a section, as proposed", async () => {
     const { edit } = open(view, <PartEditor cue={pad} sound={sound("pad")} />);
     fireEvent.click(screen.getByLabelText(/^More: zoom/));
     answerGets((url) => ({ data: url.includes("proposals") ? proposals : [] }));
@@ -133,7 +133,7 @@ describe("what part of it", () => {
     expect(screen.getByLabelText("Fade out on the waveform").getAttribute("aria-valuemax")).toBe("30000");
   });
 
-  it("goes round a number of times, typed or nudged, never less than once", () => {
+  it("plays several times, typed or nudged, never less than once", () => {
     const { edit } = open(view, <Rounds cues={[{ ...pad, rounds: 2 }]} />);
     enter("Number of times", "5");
     expect(edit.mock.lastCall?.[0]).toMatchObject({ kind: "setRounds", rounds: 5 });
@@ -205,7 +205,7 @@ describe("a place to click", () => {
     shown: true,
   };
 
-  it("is there only for what waits for a hand, put in one click and taken away in one", () => {
+  it("is there only for manual cues, added in one click and removed in one", () => {
     open(view, <HotspotLine cue={bell} />);
     expect(screen.queryByText("Hotspot")).toBeNull();
     const { edit } = open(view, <HotspotLine cue={byHand} />);

@@ -7,7 +7,7 @@ import { useNow } from "../engine/useNow";
 import { seenNow, videosAt } from "../engine/videos";
 import { words } from "./words";
 
-/** The videos on the slide of a place, the one that is shown unless it is another: large or on the presenter's own small picture. One that waits for a hand begins where it is clicked. */
+/** The videos on the slide of a place, the one that is shown unless it is another: large or on the presenter's own small picture. One that is triggered manually begins where it is clicked. */
 export function LiveVideos({ stage, at, small = false }: { stage: Stage; at?: number; small?: boolean }) {
   const now = useNow(stage);
   const index = at ?? now.place;

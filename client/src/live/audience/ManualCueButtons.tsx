@@ -5,7 +5,7 @@ import { words } from "./words";
 /** More than so many have their names under their rings. */
 const mostNamedBeside = 4;
 
-/** The cues here that wait for a hand, each hanging from its open ring, with their keys; those of this slide alone come first. Below one another, or across. */
+/** The cues here that is triggered manually, each hanging from its open ring, with their keys; those of this slide alone come first. Below one another, or across. */
 export function ManualCueButtons({ stage, across = false }: { stage: Stage; across?: boolean }) {
   const now = useNow(stage);
   const ids = (stage.place()?.byHand ?? []).slice(0, 9);

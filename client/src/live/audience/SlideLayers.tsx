@@ -21,7 +21,7 @@ export function SlideLayers({ stage, pictures }: { stage: Stage; pictures: Pictu
   const top = layers.at(-1);
   if (now.place >= 0 && top?.place !== now.place) {
     const next = { key: (top?.key ?? 0) + 1, place: now.place, shown: false };
-    // What is still on its way in gives way at once.
+    // What is still on its way in is replaced at once.
     if (slideOf(top?.place) !== slideOf(now.place)) setLayers([...layers.filter((l) => l.shown).slice(-1), next]);
     else setLayers(layers.map((l) => (l === top ? { ...l, place: now.place } : l)));
   }

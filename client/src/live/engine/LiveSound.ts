@@ -16,7 +16,7 @@ interface Voice {
   player: StemPlayer;
   /** Dies away when it is stopped, behind what swells it in. */
   out: GainNode;
-  /** Makes room for voices, where it is a bed. */
+  /** The ducking gain of a bed. */
   room: GainNode | undefined;
 }
 
@@ -110,7 +110,7 @@ export class LiveSound {
     return (this.context.currentTime - voice.player.origin) * 1000;
   }
 
-  /** Where in a cue that was stopped is heard now, or was at last, in milliseconds from its start, and whether it still dies away. */
+  /** Where in a cue that was stopped is heard now, or was at last, in milliseconds from its start, and whether it still fades out. */
   stoppedMs(cueId: string): { ms: number; heard: boolean } | undefined {
     const stopped = this.stopped.get(cueId);
     if (!stopped) return undefined;
@@ -153,7 +153,7 @@ export class LiveSound {
     else gain.connect(out).connect(this.level);
     const begun = (at: number) => {
       gain.gain.setValueCurveAtTime(this.curve(fade), at, fade.ms / 1000);
-      // What swells in under a voice is as low from its beginning.
+      // What fades in under a voice is as low from its beginning.
       const [first] = room ? courseOf(this.speakers, cue.overDb, at) : [];
       if (room && first) room.gain.value = 10 ** (first.db / 20);
       if (cue.duck) this.speakers.push({ duck: cue.duck, origin: at - fromMs / 1000, until: Infinity, cueId: cue.id });
@@ -204,7 +204,7 @@ export class LiveSound {
     this.duckBeds();
   }
 
-  /** Beds make room while voices really speak, each as far as it is too loud for them. */
+  /** Beds are ducked while voices really speak, each as far as it is too loud for them. */
   private duckBeds() {
     const now = this.context.currentTime;
     this.speakers = this.speakers.filter((s) => overAt(s) > now);

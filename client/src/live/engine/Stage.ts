@@ -16,7 +16,7 @@ export interface Now {
   place: number;
   black: boolean;
   paused: boolean;
-  /** Whether the browser holds the sound back although nothing was paused. */
+  /** Whether the browser blocks the sound although nothing was paused. */
   soundHeld: boolean;
   /** Whether no device takes the sound any more. */
   soundLost: boolean;
@@ -182,7 +182,7 @@ export class Stage {
     return at === undefined ? undefined : Math.max(0, at - 1000 * this.sound.lag());
   }
 
-  /** Where in a cue that was sent away it dies away, or did, and whether it still does. */
+  /** Where in a cue that was sent away it fades out, or did, and whether it still does. */
   stoppedMs = (cueId: string) => this.sound.stoppedMs(cueId);
 
   /** Whether anything goes on. */

@@ -72,7 +72,7 @@ export class StemPlayer {
     queueMicrotask(this.told.ended);
   }
 
-  /** A frame of its course as one of the stem: round and round where it goes round; nothing where it is over. */
+  /** A frame of its course as one of the stem: round and round where it loops; nothing where it is over. */
   private within(frame: number): number | undefined {
     const { frames, loopFrom } = this.stem;
     if (frame < frames) return frame;

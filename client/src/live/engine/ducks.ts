@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 
 type LiveDuck = Schemas["LiveDuck"];
 
-/** A voice under way: how beds make room for it, when its beginning sounds (or would have), and when it was stopped, by the audio clock. */
+/** A voice under way: how beds are ducked under it, when its beginning sounds (or would have), and when it was stopped, by the audio clock. */
 export interface Speaker {
   duck: LiveDuck;
   origin: number;

@@ -1,10 +1,10 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
 import type { Now, Stage } from "./Stage";
 
-/** What there is to draw of a show being shown, drawn anew when it changes. */
+/** What there is to draw of a show being shown, drawn again when it changes. */
 export const useNow = (stage: Stage): Now => useSyncExternalStore(stage.subscribe, stage.snapshot);
 
-/** Draws anew some times a second, for what goes on by itself. */
+/** Draws again some times a second, for what goes on by itself. */
 export function useTick(perSecond = 4) {
   const [, set] = useState(0);
   useEffect(() => {

@@ -76,7 +76,7 @@ describe("a video in a talk", () => {
     expect(seenNow(sent(1200, true), clip("leaves"))).toEqual({ fileFrame: 105_600, speed: 1 });
     expect(seenNow(sent(1500, false), clip())).toEqual({ fileFrame: 2.5 * second, speed: 0 });
     expect(seenNow(sent(1500, false), clip("leaves"))).toBeUndefined();
-    // Its slide come back to, it waits to begin anew, or to go on.
+    // Its slide revisited, it waits to begin again, or to go on.
     expect(seenNow(sent(1500, false, "left"), clip())?.fileFrame).toBe(second);
     expect(seenNow(sent(1500, false, "left"), { ...clip(), return: "pickUp" })?.fileFrame).toBe(2.5 * second);
   });

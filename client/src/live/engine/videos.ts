@@ -48,7 +48,7 @@ export function seenNow(stage: Stage, cue: LiveCue & { video: LiveVideo }): Seen
   }
   const before = () => (video.place.hiddenBefore ? undefined : still(0));
   if (phase === "fresh" || phase === "waiting") return before();
-  // One that is sent away goes on until it has died away, and stands there; come back to, it begins anew or goes on.
+  // One that is sent away goes on until it has died away, and stands there; revisited, it begins again or goes on.
   const stopped = stage.stoppedMs(id);
   if (stopped?.heard) return stage.moves() ? fileFrameAt(stage, cue, stopped.ms) : still(stopped.ms);
   if (phase === "left" && cue.return !== "pickUp") return before();

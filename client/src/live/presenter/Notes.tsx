@@ -10,7 +10,7 @@ interface Props {
   setLetters: (letters: number) => void;
 }
 
-/** The notes of the slide. Their edge is drawn to make room for them: the more, the larger their letters. */
+/** The notes of the slide. Their edge is drawn to are ducked under them: the more, the larger their letters. */
 export function Notes({ notes, space, letters, setLetters }: Props) {
   // How much room they had when their edge was taken hold of.
   const before = useRef(0);

@@ -29,7 +29,7 @@ interface Props {
 export function ReadyCard({ title, showId, ready, ways, atTop = false, waits = false, children, below }: Props) {
   const { loading, prepared, advanceMode, setAdvanceMode, begin } = ready;
   const edited = useEdited(showId, prepared?.stage.view.revision);
-  // Whoever comes here from a slide begins with it.
+  // The one who comes here from a slide begins with it.
   const came = (useLocation().state as { from?: string } | null)?.from;
   const [chosen, choose] = useState<string>();
   const [refused, setRefused] = useState(false);

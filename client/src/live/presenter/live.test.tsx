@@ -45,7 +45,7 @@ const plan: LivePlan = {
 };
 
 describe("a run's log", () => {
-  it("tells what was done with each sound, and why", () => {
+  it("reports what happened to each sound, and why", () => {
     const run = new LiveRun(plan);
     let atMs = 0;
     const told = (event: Parameters<LiveRun["take"]>[0]) =>
@@ -88,7 +88,7 @@ describe("before it begins", () => {
     expect(countdownWords(1000, 5000)).toBe("starts now");
   });
 
-  it("tells what would wait for a hand", () => {
+  it("lists manual cues", () => {
     render(<ManualCuesNotice names={["Owl"]} />);
     expect(screen.getByRole("note").textContent).toContain("Owl is triggered manually and won’t play automatically.");
     cleanup();

@@ -80,7 +80,7 @@ describe("before a show", () => {
     expect(fetchShow).toHaveBeenCalledOnce();
   });
 
-  it("keeps what is ready until the show as it is now is here, all of it, and what has begun for good", async () => {
+  it("keeps the loaded version until the new one is complete, and a started run forever", async () => {
     const shows = ["as it was", "torn", "as it is"].map((name) => {
       const stage = { name, view: { show: viewOf().show }, begin: () => Promise.resolve(true) } as unknown as Stage;
       return { stage, missing: { pictures: [], sounds: [] } } as unknown as Prepared;
@@ -88,7 +88,7 @@ describe("before a show", () => {
     const [was, torn, is] = shows as [Prepared, Prepared, Prepared];
     const answers = [
       was,
-      new Error("The server is away."),
+      new Error("The server does not respond."),
       { ...torn, missing: { pictures: ["slide 2"], sounds: [] } },
       is,
     ];
@@ -105,7 +105,7 @@ describe("before a show", () => {
       return result.current.loading?.problem;
     };
     await act(() => Promise.resolve());
-    expect(await problem()).toBe("The server is away.");
+    expect(await problem()).toBe("The server does not respond.");
     expect(await problem()).toBe("slide 2 couldn’t be loaded. Try again, or reload this page to go without.");
     expect(release.mock.calls).toEqual([[torn.stage]]);
     expect(await problem()).toBeUndefined();
@@ -177,8 +177,8 @@ describe("before a show", () => {
     expect(begin).toHaveBeenCalledWith(2);
     rerender(card({ prepared: { ...prepared, missing: { pictures: [], sounds: [] } } }));
     expect(screen.getByTestId("ready").textContent).toContain("The show runs even without the server");
-    rerender(card({ loading: { what: "show", fraction: 0, problem: "The server is away." } }));
-    expect(screen.getByRole("alert").textContent).toBe("The server is away.");
+    rerender(card({ loading: { what: "show", fraction: 0, problem: "The server does not respond." } }));
+    expect(screen.getByRole("alert").textContent).toBe("The server does not respond.");
     fireEvent.click(screen.getByText("Try again"));
     expect(fetchShow).toHaveBeenCalledOnce();
   });

@@ -24,7 +24,7 @@ export interface Ready {
   fetchShow: () => void;
   /** Fetches what could not be had once more. */
   fetchMissing: () => void;
-  /** Begins at a place; false where the browser holds the sound back. */
+  /** Begins at a step; false if the browser blocks the sound. */
   begin: (place: number) => Promise<boolean>;
 }
 

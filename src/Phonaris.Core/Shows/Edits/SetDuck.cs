@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how beds make room for a voice.</summary>
+/// <summary>Sets how beds are ducked under a voice.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Duck">How; null for as the show has it.</param>
 public sealed record SetDuck(string CueId, Duck? Duck) : Edit

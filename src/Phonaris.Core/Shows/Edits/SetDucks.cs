@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets whether beds make room while a voice sounds.</summary>
+/// <summary>Sets whether beds are ducked while a voice sounds.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Ducks">Whether they do.</param>
 public sealed record SetDucks(string CueId, bool Ducks) : Edit

@@ -1,8 +1,8 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets whether a cue sounds anew on every slide of its span.</summary>
+/// <summary>Sets whether a cue restarts on every slide of its span.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="EachSlide">Anew on every slide, or once across the span.</param>
+/// <param name="EachSlide">Restarts on every slide, or once across the span.</param>
 public sealed record SetEachSlide(string CueId, bool EachSlide) : Edit
 {
     /// <inheritdoc/>

@@ -2,7 +2,7 @@ using Phonaris.Core.Signal;
 
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how a cue swells in or dies away.</summary>
+/// <summary>Sets how a cue fades in or fades out.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="End">Which of the two.</param>
 /// <param name="Fade">The fade; 0 ms for none.</param>

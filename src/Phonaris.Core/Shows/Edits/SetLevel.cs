@@ -2,7 +2,7 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how loud a cue is: by hand, or as its target asks for.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="LevelDb">The level in dB relative to the sound as brought in.</param>
+/// <param name="LevelDb">The level in dB relative to the sound as imported.</param>
 /// <param name="Follows">Whether it follows its target from then on.</param>
 public sealed record SetLevel(string CueId, double LevelDb, bool Follows = false) : Edit
 {

@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets which part of what a cue uses goes round.</summary>
+/// <summary>Sets which part of what a cue uses loops.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Part">The part; null for all of it.</param>
 public sealed record SetLoopPart(string CueId, LoopPart? Part) : Edit

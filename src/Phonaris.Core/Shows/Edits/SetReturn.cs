@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets what a cue does when its slides are come back to.</summary>
+/// <summary>Sets what a cue does when its slides are revisited.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Return">It starts over, or picks up where it was.</param>
 public sealed record SetReturn(string CueId, CueReturn Return) : Edit

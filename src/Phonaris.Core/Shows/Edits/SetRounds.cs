@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how often a cue goes round.</summary>
+/// <summary>Sets how often a cue loops.</summary>
 /// <param name="CueId">The cue.</param>
 /// <param name="Rounds">1 for once, n for n times, <see cref="Cue.FillSpan"/> for as often as the span needs.</param>
 public sealed record SetRounds(string CueId, int Rounds) : Edit

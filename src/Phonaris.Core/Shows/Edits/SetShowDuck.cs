@@ -1,6 +1,6 @@
 namespace Phonaris.Core.Shows.Edits;
 
-/// <summary>Sets how beds make room for all voices that have no way of their own.</summary>
+/// <summary>Sets how beds are ducked under all voices that have no way of their own.</summary>
 /// <param name="Duck">How.</param>
 public sealed record SetShowDuck(Duck Duck) : Edit
 {

@@ -2,7 +2,7 @@ namespace Phonaris.Core.Shows.Edits;
 
 /// <summary>Sets how fast a cue plays, at the same pitch.</summary>
 /// <param name="CueId">The cue.</param>
-/// <param name="Speed">The speed: 1 as brought in, 0.5 to 2.</param>
+/// <param name="Speed">The speed: 1 as imported, 0.5 to 2.</param>
 public sealed record SetSpeed(string CueId, double Speed) : Edit
 {
     /// <inheritdoc/>

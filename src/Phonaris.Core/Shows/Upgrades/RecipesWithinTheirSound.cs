@@ -25,6 +25,6 @@ internal static class RecipesWithinTheirSound
             (fit[places] as JsonArray)?.RemoveAll(p => p is JsonObject place && (Number(place["fromFrame"]) > frames || Number(place["toFrame"]) > frames));
     }
 
-    // What is not as it should be is told by whoever reads the show.
+    // What is not as it should be is told by the one who reads the show.
     private static long? Number(JsonNode? node) => node is JsonValue value && value.TryGetValue<long>(out var number) ? number : null;
 }

@@ -16,7 +16,7 @@ public static class ShowUpgrades
     /// <summary>Brings JSON up to date, in place.</summary>
     /// <param name="node">What was read.</param>
     /// <param name="format">The format it was written in.</param>
-    /// <param name="name">What it is called when it cannot be read.</param>
+    /// <param name="name">Its name in error messages.</param>
     /// <exception cref="RuleException">A later version wrote it.</exception>
     public static void Upgrade(JsonNode node, int format, string name)
     {

@@ -139,7 +139,7 @@ internal sealed record ChartLabels(bool Value, bool Share, bool Category, string
 /// <param name="Format">How numbers are written.</param>
 /// <param name="Grid">The lines across; null for none.</param>
 /// <param name="Line">The line along it; null for none.</param>
-/// <param name="Title">What it is called; null for nothing.</param>
+/// <param name="Title">Its name; null for nothing.</param>
 /// <param name="Text">How its words look; null for those of the chart.</param>
 internal sealed record ChartAxis(
     bool Shown = true, bool Reversed = false, bool Far = false, double? Least = null, double? Most = null, double? Step = null, string Format = "General",

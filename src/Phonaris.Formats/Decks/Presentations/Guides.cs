@@ -33,7 +33,7 @@ internal sealed class Guides
     public double this[string? of] =>
         of is null ? 0 : _values.TryGetValue(of, out var value) ? value : FiniteNumber.Parse(of) ?? 0;
 
-    /// <summary>Works out a list of formulas in turn; a name that was there is given anew.</summary>
+    /// <summary>Works out a list of formulas in turn; a name that was there is given again.</summary>
     public void Add(XElement? list)
     {
         foreach (var guide in list?.Elements(A + "gd") ?? [])

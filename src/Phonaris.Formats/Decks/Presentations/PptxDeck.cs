@@ -19,7 +19,7 @@ internal sealed class PptxDeck : IDeckFormat
         }
         catch (RuleException)
         {
-            // A zip that cannot be read is not ours to tell of; whoever takes it will.
+            // A zip that cannot be read is not ours to tell of; the one who takes it will.
             return false;
         }
     }

@@ -55,7 +55,7 @@ internal static class PptxSounds
         (string, bool)? MediaOf(string? relationship) => PptxPackage.Media(part, relationship);
     }
 
-    /// <summary>Sounds that wait for a hand on each of several slides, up to the same one, as one sound that does so on all of them.</summary>
+    /// <summary>Sounds that is triggered manually on each of several slides, up to the same one, as one sound that does so on all of them.</summary>
     public static IEnumerable<DeckSound> Joined(IEnumerable<DeckSound> sounds)
     {
         List<DeckSound> joined = [];

@@ -12,7 +12,7 @@ internal abstract class SlideTiming
     public IReadOnlyList<SlideStep> Steps => _steps;
 
     /// <summary>
-    /// The steps, from 1, that a shape or a paragraph of it is there, in order: from the beginning where nothing has it appear first, <see cref="int.MaxValue"/> for good;
+    /// The steps, from 1, that a shape or a paragraph of it is there, in order: from the beginning where nothing has it appear first, <see cref="int.MaxValue"/> permanently;
     /// none where it is never seen.
     /// </summary>
     public IReadOnlyList<(int From, int To)> Stays(string? shapeId, int? paragraph = null)
@@ -45,7 +45,7 @@ internal abstract class SlideTiming
     public (int From, int To) StayOf(string? shapeId, int? paragraph = null) =>
         Stays(shapeId, paragraph) is { Count: > 0 } stays ? (stays[0].From, stays[^1].To) : (int.MaxValue, 0);
 
-    /// <summary>What is to be told of it; null for nothing.</summary>
+    /// <summary>What is to be reported it; null for nothing.</summary>
     public string? ToldOf { get; private set; }
 
     /// <summary>The step, from 1, with which a shape's sound or film is played, and how much later in milliseconds; null when nothing plays it.</summary>

@@ -27,7 +27,7 @@ internal static class ZipFiles
 
     /// <summary>Opens a zip file and checks what it claims to hold.</summary>
     /// <param name="path">The file.</param>
-    /// <param name="name">What to call it in messages.</param>
+    /// <param name="name">Its name in messages.</param>
     /// <exception cref="RuleException">It is damaged, or claims to hold too much.</exception>
     public static ZipArchive Open(string path, string name)
     {

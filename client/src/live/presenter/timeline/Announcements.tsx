@@ -5,7 +5,7 @@ import { useNow } from "../../engine/useNow";
 import { nextWords } from "../../engine/nextEffect";
 import { words } from "../words";
 
-/** Tells those who do not see the page where it is, what sounds, and what the next stroke does; the time when it is asked for. */
+/** Announces to screen readers the current slide, what plays, and what the next key does. The time is announced on request. */
 export function Announcements({ stage, time }: { stage: Stage; time: string }) {
   const { place: at } = useNow(stage);
   const place = stage.places[at];
@@ -30,7 +30,7 @@ export function Announcements({ stage, time }: { stage: Stage; time: string }) {
   );
 }
 
-/** How long it has been, for those who do not see the clock. */
+/** The elapsed time for screen readers. */
 export function timeWords(stage: Stage): string {
   const { talkSinceMs, slideSinceMs } = stage.snapshot();
   const text = (since: number) => shortTime(framesOfMs(stage.timeMs() - since));

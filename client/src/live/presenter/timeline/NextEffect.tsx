@@ -4,7 +4,7 @@ import type { Stage } from "../../engine/Stage";
 import type { TimelineRow } from "./rows";
 import { words } from "../words";
 
-/** What begins on a row to come, what waits for a hand from there on, or that all is silent there. */
+/** What begins on a row to come, what is triggered manually from there on, or that all is silent there. */
 export function NextEffect({ stage, row }: { stage: Stage; row: TimelineRow }) {
   const here = stage.places.slice(row.place, row.lastPlace + 1);
   const before = stage.places[row.place - 1];

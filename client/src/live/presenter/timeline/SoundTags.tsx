@@ -18,7 +18,7 @@ interface Props {
   choose: (cueId: string) => void;
 }
 
-/** More than so many, or beside more that wait for a hand, are told in a line each, all but the chosen one. */
+/** More than so many, or beside more that is triggered manually, are told in a line each, all but the chosen one. */
 const [mostOpen, mostWaiting] = [2, 4] as const;
 
 /** What sounds now: how far it is and still carries, why, and what can be done with it. */

@@ -37,7 +37,7 @@ export function WaitingRing({ stage, pictures, width, top, height, startsAt, set
   const wide = withPictures ? Math.round((high * 16) / 9) : 22;
   const [x, y] = [width / 2, height / 2];
   const [rx, ry] = [x - wide / 2 - 6, y - high / 2 - 6];
-  // The ring begins at its top and goes round clockwise, by the time the slides stay.
+  // The ring begins at its top and loops clockwise, by the time the slides stay.
   const pointAt = (share: number) => ({
     left: x + rx * Math.sin(2 * Math.PI * share),
     top: y - ry * Math.cos(2 * Math.PI * share),

@@ -8,7 +8,7 @@ function courseOf({ places }: Stage, here: LivePlace): readonly [fromMs: number,
   return [(loop[0] ?? here).atMs, last.atMs + last.stayMs];
 }
 
-/** How far the row that is shown is, from 0 to 1, by how long it is planned to stay; of a waiting loop, how far that has gone round. */
+/** How far the row that is shown is, from 0 to 1, by how long it is planned to stay; of a waiting loop, how far that has looped. */
 export function progressOf(stage: Stage): number {
   const here = stage.place();
   if (!here) return 0;

@@ -5,7 +5,7 @@ import type { LivePlace } from "../../engine/run";
 /** A row of the sheet that passes by: the one before, the one that is shown, steps of it still to come, slides to come. */
 export interface TimelineRow extends Row {
   kind: "before" | "here" | "step" | "slide";
-  /** What names it as long as it is in sight, wherever it has moved to. */
+  /** Its id as long as it is in sight, wherever it has moved to. */
   key: string;
   /** The place that going to it leads to, and the last place it stands for. */
   place: number;
@@ -62,7 +62,7 @@ export function timelineRows(
     const exit = place.loopExit;
     const high = exit == null ? height - lineY : height - lineY - slideHeights[1];
     const whole = row("here", loop, exit == null ? places.length - 1 : exit - 1, lineY, Math.max(here, high));
-    // It stays what it is while it goes round, so that what is typed into it stays.
+    // It stays what it is while it loops, so that what is typed into it stays.
     rows.push(...whole.map((r) => ({ ...r, key: `round ${loop}`, place: at })));
     if (exit != null)
       rows.push(...row("slide", exit, lastOf(places, exit), lineY + Math.max(here, high), slideHeights[1]));

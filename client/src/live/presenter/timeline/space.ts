@@ -9,7 +9,7 @@ export interface Space {
   picture: { width: number; height: number };
   /** What the strands layOutStrands in. */
   lanes: number;
-  /** Beside them: what sounds, and what waits for a hand. */
+  /** Beside them: what sounds, and what is triggered manually. */
   margin: number;
   /** The notes: their width, or where they stand below, their height. */
   notes: number;
